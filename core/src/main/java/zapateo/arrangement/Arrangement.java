@@ -1,0 +1,29 @@
+package zapateo.arrangement;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+import zapateo.part.Part;
+import zapateo.part.Reason;
+import zapateo.part.Stroke;
+import zapateo.rhythm.Swing;
+import zapateo.song.Song;
+
+/**
+ * A song as two hands play it.
+ *
+ * @param pedal   in the order of time, never overlapping
+ * @param notices choices that could not be kept to the letter, and why
+ */
+public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices) {
+
+    public Arrangement {
+        pedal = List.copyOf(pedal);
+        notices = List.copyOf(notices);
+    }
+
+    public List<Stroke> strokes() {
+        return Stream.concat(left.strokes().stream(), right.strokes().stream())
+                .sorted(Comparator.comparingInt(stroke -> stroke.sounding().tick())).toList();
+    }
+}

@@ -1,0 +1,101 @@
+package zapateo.format;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import org.audiveris.proxymusic.Bass;
+import org.audiveris.proxymusic.BassStep;
+import org.audiveris.proxymusic.Degree;
+import org.audiveris.proxymusic.DegreeAlter;
+import org.audiveris.proxymusic.DegreeType;
+import org.audiveris.proxymusic.DegreeTypeValue;
+import org.audiveris.proxymusic.DegreeValue;
+import org.audiveris.proxymusic.Harmony;
+import org.audiveris.proxymusic.HarmonyAlter;
+import org.audiveris.proxymusic.Kind;
+import org.audiveris.proxymusic.KindValue;
+import org.audiveris.proxymusic.Root;
+import org.audiveris.proxymusic.RootStep;
+import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.YesNo;
+import zapateo.harmony.ChordSymbol;
+import zapateo.pitch.PitchClass;
+import zapateo.song.ChordSpan;
+
+/** Chord symbols as MusicXML {@code <harmony>}. */
+final class ChordSymbols {
+
+    private ChordSymbols() {
+    }
+
+    static Harmony harmony(ChordSpan span) {
+        return span.chord().map(ChordSymbols::chord).orElseGet(ChordSymbols::silence);
+    }
+
+    private static Harmony chord(ChordSymbol chord) {
+        Harmony harmony = new Harmony();
+        harmony.getHarmonyChord().add(root(chord.root(), null));
+        String[] kindAndAdded = chord.quality().kind().split("\\+");
+        Kind kind = new Kind();
+        kind.setValue(KindValue.fromValue(kindAndAdded[0]));
+        kind.setText(chord.quality().written());
+        harmony.getHarmonyChord().add(kind);
+        chord.over().ifPresent(over -> harmony.getHarmonyChord().add(bass(over)));
+        if (kindAndAdded.length > 1) {
+            harmony.getHarmonyChord().add(added(kindAndAdded[1]));
+        }
+        return harmony;
+    }
+
+    private static Harmony silence() {
+        Harmony harmony = new Harmony();
+        harmony.getHarmonyChord().add(root(PitchClass.parse("C"), ""));
+        Kind kind = new Kind();
+        kind.setValue(KindValue.NONE);
+        kind.setText(ChordSpan.NO_CHORD);
+        harmony.getHarmonyChord().add(kind);
+        return harmony;
+    }
+
+    private static Root root(PitchClass note, String text) {
+        Root root = new Root();
+        RootStep step = new RootStep();
+        step.setValue(Step.fromValue(note.letter().name()));
+        step.setText(text);
+        root.setRootStep(step);
+        root.setRootAlter(alter(note));
+        return root;
+    }
+
+    private static Bass bass(PitchClass note) {
+        Bass bass = new Bass();
+        BassStep step = new BassStep();
+        step.setValue(Step.fromValue(note.letter().name()));
+        bass.setBassStep(step);
+        bass.setBassAlter(alter(note));
+        return bass;
+    }
+
+    private static HarmonyAlter alter(PitchClass note) {
+        if (note.alteration() == 0) {
+            return null;
+        }
+        HarmonyAlter alter = new HarmonyAlter();
+        alter.setValue(BigDecimal.valueOf(note.alteration()));
+        return alter;
+    }
+
+    private static Degree added(String number) {
+        Degree degree = new Degree();
+        DegreeValue value = new DegreeValue();
+        value.setValue(new BigInteger(number));
+        degree.setDegreeValue(value);
+        DegreeAlter alter = new DegreeAlter();
+        alter.setValue(BigDecimal.ZERO);
+        degree.setDegreeAlter(alter);
+        DegreeType type = new DegreeType();
+        type.setValue(DegreeTypeValue.ADD);
+        degree.setDegreeType(type);
+        degree.setPrintObject(YesNo.NO);
+        return degree;
+    }
+}

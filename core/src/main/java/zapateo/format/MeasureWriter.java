@@ -1,0 +1,174 @@
+package zapateo.format;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.audiveris.proxymusic.Attributes;
+import org.audiveris.proxymusic.Backup;
+import org.audiveris.proxymusic.BarStyle;
+import org.audiveris.proxymusic.BarStyleColor;
+import org.audiveris.proxymusic.Barline;
+import org.audiveris.proxymusic.BeamValue;
+import org.audiveris.proxymusic.Clef;
+import org.audiveris.proxymusic.ClefSign;
+import org.audiveris.proxymusic.Forward;
+import org.audiveris.proxymusic.Harmony;
+import org.audiveris.proxymusic.Key;
+import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.RightLeftMiddle;
+import org.audiveris.proxymusic.ScorePartwise;
+import org.audiveris.proxymusic.Time;
+import zapateo.arrangement.Arrangement;
+import zapateo.part.Side;
+import zapateo.part.Stroke;
+import zapateo.rhythm.Meter;
+import zapateo.rhythm.Ticks;
+import zapateo.song.Bar;
+import zapateo.song.ChordSpan;
+import zapateo.song.Section;
+
+/** Lays the bars of an arrangement out as MusicXML measures. */
+final class MeasureWriter {
+
+    private final ObjectFactory make = new ObjectFactory();
+    private final Arrangement arrangement;
+    private final List<Side> staves;
+    private final List<Bar> bars;
+    private final int from;
+    private final int to;
+    private final Map<Side, Map<Integer, List<StaffBar.Numbered>>> byHandAndBar = new HashMap<>();
+
+    MeasureWriter(Arrangement arrangement, Hands hands, int from, int to) {
+        this.arrangement = arrangement;
+        this.staves = hands == Hands.BOTH ? List.of(Side.RIGHT, Side.LEFT) : List.of(Side.LEFT);
+        this.bars = arrangement.song().bars();
+        this.from = from;
+        this.to = to;
+        List<Stroke> strokes = arrangement.strokes();
+        for (int i = 0; i < strokes.size(); i++) {
+            byHandAndBar.computeIfAbsent(strokes.get(i).hand(), hand -> new HashMap<>())
+                    .computeIfAbsent(strokes.get(i).bar(), bar -> new ArrayList<>()).add(new StaffBar.Numbered(strokes.get(i), i));
+        }
+    }
+
+    List<ScorePartwise.Part.Measure> measures() {
+        return bars.subList(from, to + 1).stream().map(this::measure).toList();
+    }
+
+    private ScorePartwise.Part.Measure measure(Bar bar) {
+        ScorePartwise.Part.Measure measure = make.createScorePartwisePartMeasure();
+        measure.setNumber(String.valueOf(bar.number()));
+        List<Object> content = measure.getNoteOrBackupOrForward();
+        boolean first = bar.index() == from;
+        boolean newMeter = bar.index() > 0 && !bars.get(bar.index() - 1).meter().equals(bar.meter());
+        if (first || newMeter) {
+            content.add(attributes(bar.meter(), first));
+        }
+        if (first) {
+            content.add(Directions.tempo(arrangement));
+        }
+        arrangement.song().sections().stream().filter(section -> !section.name().isEmpty() && section.bars().get(0).index() == bar.index())
+                .map(Section::name).findFirst().ifPresent(name -> content.add(Directions.section(name)));
+        for (Side hand : staves) {
+            if (hand != staves.get(0)) {
+                content.add(backup(bar.ticks()));
+            }
+            writeStaff(content, bar, hand);
+        }
+        if (bar.index() == bars.size() - 1) {
+            content.add(finalBarline());
+        }
+        return measure;
+    }
+
+    private void writeStaff(List<Object> content, Bar bar, Side hand) {
+        List<StaffBar.Numbered> strokes = byHandAndBar.getOrDefault(hand, Map.of()).getOrDefault(bar.index(), List.of());
+        boolean chords = hand == Side.LEFT;
+        BigInteger staff = staves.size() > 1 ? BigInteger.valueOf(staves.indexOf(hand) + 1L) : null;
+        NoteWriter writer = new NoteWriter(arrangement.song().key(), staff);
+        List<List<StaffBar.Event>> voices = StaffBar.of(bar, strokes).voices();
+        for (int voice = 0; voice < voices.size(); voice++) {
+            if (voice > 0) {
+                content.add(backup(bar.ticks()));
+            }
+            String name = String.valueOf(1 + voice + 4 * staves.indexOf(hand));
+            writeVoice(content, bar, voices.get(voice), writer, name, voice > 0, chords && voice == 0);
+        }
+    }
+
+    private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests, boolean chords) {
+        Map<StaffBar.Event, List<BeamValue>> beams = Beams.of(bar.meter(), events);
+        List<ChordSpan> waiting = new ArrayList<>(chords ? bar.chords() : List.of());
+        if (events.isEmpty() || events.stream().allMatch(StaffBar.Event::isRest)) {
+            waiting.forEach(span -> content.add(harmony(span)));
+            content.add(writer.barRest(bar.ticks(), voice));
+            return;
+        }
+        for (StaffBar.Event event : events) {
+            while (!waiting.isEmpty() && waiting.get(0).tick() <= event.tick()) {
+                content.add(harmony(waiting.remove(0)));
+            }
+            if (event.isRest() && hideRests) {
+                Forward forward = make.createForward();
+                forward.setDuration(BigDecimal.valueOf(event.value().ticks()));
+                content.add(forward);
+            } else {
+                content.addAll(writer.notes(event, voice, beams.getOrDefault(event, List.of())));
+            }
+        }
+    }
+
+    private Harmony harmony(ChordSpan span) {
+        Harmony harmony = ChordSymbols.harmony(span);
+        harmony.setStaff(staves.size() > 1 ? BigInteger.ONE : null);
+        return harmony;
+    }
+
+    private Attributes attributes(Meter meter, boolean first) {
+        Attributes attributes = make.createAttributes();
+        if (first) {
+            attributes.setDivisions(BigDecimal.valueOf(Ticks.PER_QUARTER));
+            Key key = make.createKey();
+            key.setFifths(BigInteger.valueOf(arrangement.song().key().fifths()));
+            key.setMode(arrangement.song().key().mode().id());
+            attributes.getKey().add(key);
+        }
+        Time time = make.createTime();
+        time.getTimeSignature().add(make.createTimeBeats(String.valueOf(meter.count())));
+        time.getTimeSignature().add(make.createTimeBeatType(String.valueOf(meter.unit())));
+        attributes.getTime().add(time);
+        if (first) {
+            attributes.setStaves(staves.size() > 1 ? BigInteger.valueOf(staves.size()) : null);
+            for (Side hand : staves) {
+                attributes.getClef().add(clef(hand));
+            }
+        }
+        return attributes;
+    }
+
+    private Clef clef(Side hand) {
+        Clef clef = make.createClef();
+        clef.setNumber(staves.size() > 1 ? BigInteger.valueOf(staves.indexOf(hand) + 1L) : null);
+        clef.setSign(hand == Side.RIGHT ? ClefSign.G : ClefSign.F);
+        clef.setLine(BigInteger.valueOf(hand == Side.RIGHT ? 2 : 4));
+        return clef;
+    }
+
+    private Backup backup(int ticks) {
+        Backup backup = make.createBackup();
+        backup.setDuration(BigDecimal.valueOf(ticks));
+        return backup;
+    }
+
+    private Barline finalBarline() {
+        Barline barline = make.createBarline();
+        barline.setLocation(RightLeftMiddle.RIGHT);
+        BarStyleColor style = make.createBarStyleColor();
+        style.setValue(BarStyle.LIGHT_HEAVY);
+        barline.setBarStyle(style);
+        return barline;
+    }
+}

@@ -1,0 +1,127 @@
+package zapateo.format;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import javax.sound.midi.InvalidMidiDataException;
+import javax.sound.midi.MetaMessage;
+import javax.sound.midi.MidiEvent;
+import javax.sound.midi.MidiMessage;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
+import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Pedal;
+import zapateo.part.Part;
+import zapateo.part.PartNote;
+import zapateo.part.Stroke;
+import zapateo.rhythm.Meter;
+import zapateo.rhythm.Ticks;
+import zapateo.song.Bar;
+import zapateo.song.Section;
+import zapateo.song.Song;
+
+/**
+ * Writes a Standard MIDI File, type 1, 960 ticks to the quarter: a first track with tempo, time and key signatures and section
+ * markers, then a track for each hand on its own channel. Swing is written as the times that sound.
+ */
+public final class MidiWriter {
+
+    private static final int TEXT_TRACK_NAME = 0x03;
+    private static final int TEXT_MARKER = 0x06;
+    private static final int TEMPO = 0x51;
+    private static final int TIME_SIGNATURE = 0x58;
+    private static final int KEY_SIGNATURE = 0x59;
+    private static final int SUSTAIN = 64;
+    private static final int RIGHT_CHANNEL = 0;
+    private static final int LEFT_CHANNEL = 1;
+    /** The bass a little stronger than the chords above it. */
+    private static final int BASS_VELOCITY = 80;
+    private static final int CHORD_VELOCITY = 66;
+
+    private MidiWriter() {
+    }
+
+    public static byte[] write(Arrangement arrangement, Hands hands) {
+        try {
+            Sequence sequence = new Sequence(Sequence.PPQ, Ticks.PER_QUARTER);
+            writeSong(sequence.createTrack(), arrangement.song());
+            if (hands == Hands.BOTH) {
+                writePart(sequence.createTrack(), "Right hand", RIGHT_CHANNEL, arrangement.right(), arrangement);
+            }
+            writePart(sequence.createTrack(), "Left hand", LEFT_CHANNEL, arrangement.left(), arrangement);
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            MidiSystem.write(sequence, 1, out);
+            return out.toByteArray();
+        } catch (InvalidMidiDataException e) {
+            throw new IllegalStateException("a part holds what MIDI cannot say", e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void writeSong(Track track, Song song) throws InvalidMidiDataException {
+        text(track, 0, TEXT_TRACK_NAME, song.title());
+        int microseconds = (int) Math.round(60_000_000 / song.tempo().quartersPerMinute());
+        meta(track, 0, TEMPO, microseconds >> 16, microseconds >> 8, microseconds);
+        meta(track, 0, KEY_SIGNATURE, song.key().fifths(), song.key().mode().isMinor() ? 1 : 0);
+        Meter before = null;
+        for (Bar bar : song.bars()) {
+            if (!bar.meter().equals(before)) {
+                before = bar.meter();
+                int clocksPerBeat = before.beatTicks() * 24 / Ticks.PER_QUARTER;
+                meta(track, bar.tick(), TIME_SIGNATURE, before.count(), Integer.numberOfTrailingZeros(before.unit()), clocksPerBeat, 8);
+            }
+        }
+        for (Section section : song.sections()) {
+            if (!section.name().isEmpty()) {
+                text(track, section.bars().get(0).tick(), TEXT_MARKER, section.name());
+            }
+        }
+        end(track, song);
+    }
+
+    private static void writePart(Track track, String name, int channel, Part part, Arrangement arrangement) throws InvalidMidiDataException {
+        text(track, 0, TEXT_TRACK_NAME, name);
+        track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, 0, 0), 0));
+        for (Stroke stroke : part.strokes()) {
+            for (PartNote note : stroke.notes()) {
+                int velocity = note == stroke.notes().get(0) && note.role().equals("1") ? BASS_VELOCITY : CHORD_VELOCITY;
+                int key = note.pitch().midi();
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, channel, key, 0), stroke.sounding().end()));
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, channel, key, velocity), stroke.sounding().tick() + note.delayTicks()));
+            }
+        }
+        if (!part.strokes().isEmpty()) {
+            for (Pedal pedal : arrangement.pedal()) {
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, SUSTAIN, 127), pedal.down()));
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, SUSTAIN, 0), pedal.up()));
+            }
+        }
+        end(track, arrangement.song());
+    }
+
+    /** The track lasts as long as the song, also where its hand rests at the end. */
+    private static void end(Track track, Song song) throws InvalidMidiDataException {
+        track.add(new MidiEvent(new MetaMessage(0x2F, new byte[0], 0), song.ticks()));
+    }
+
+    private static void text(Track track, int tick, int type, String text) throws InvalidMidiDataException {
+        byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+        add(track, tick, new MetaMessage(type, bytes, bytes.length));
+    }
+
+    private static void meta(Track track, int tick, int type, int... data) throws InvalidMidiDataException {
+        byte[] bytes = new byte[data.length];
+        for (int i = 0; i < data.length; i++) {
+            bytes[i] = (byte) data[i];
+        }
+        add(track, tick, new MetaMessage(type, bytes, bytes.length));
+    }
+
+    private static void add(Track track, int tick, MidiMessage message) {
+        track.add(new MidiEvent(message, tick));
+    }
+}

@@ -1,0 +1,94 @@
+package zapateo.format;
+
+import jakarta.xml.bind.JAXBContext;
+import jakarta.xml.bind.JAXBException;
+import jakarta.xml.bind.Marshaller;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import org.audiveris.proxymusic.Encoding;
+import org.audiveris.proxymusic.Identification;
+import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.PartList;
+import org.audiveris.proxymusic.PartName;
+import org.audiveris.proxymusic.ScorePart;
+import org.audiveris.proxymusic.ScorePartwise;
+import org.audiveris.proxymusic.Work;
+import zapateo.arrangement.Arrangement;
+
+/**
+ * Writes MusicXML 4.0: a piano part on one staff or two, chord symbols, section marks. Every note carries an id,
+ * {@code s<stroke>n<note>}, that counts as the arrangement's strokes do, so that a page can be lit while it sounds.
+ */
+public final class MusicXmlWriter {
+
+    private static final String HEADER = """
+            <?xml version="1.0" encoding="UTF-8" standalone="no"?>
+            <!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">
+            """;
+    private static final JAXBContext CONTEXT = context();
+
+    private MusicXmlWriter() {
+    }
+
+    /** The whole arrangement. */
+    public static byte[] write(Arrangement arrangement, Hands hands) {
+        return write(arrangement, hands, 0, arrangement.song().bars().size() - 1);
+    }
+
+    /** Bars {@code from} to {@code to} by index, both included, as a score of their own. */
+    public static byte[] write(Arrangement arrangement, Hands hands, int from, int to) {
+        int last = arrangement.song().bars().size() - 1;
+        if (from < 0 || to > last || from > to) {
+            throw new IllegalArgumentException("bars " + from + " to " + to + ": expected a run inside 0 to " + last);
+        }
+        return marshal(score(arrangement, hands, from, to));
+    }
+
+    private static ScorePartwise score(Arrangement arrangement, Hands hands, int from, int to) {
+        ObjectFactory make = new ObjectFactory();
+        ScorePartwise score = make.createScorePartwise();
+        score.setVersion("4.0");
+        Work work = make.createWork();
+        work.setWorkTitle(arrangement.song().title());
+        score.setWork(work);
+        Identification identification = make.createIdentification();
+        Encoding encoding = make.createEncoding();
+        encoding.getEncodingDateOrEncoderOrSoftware().add(make.createEncodingSoftware("Zapateo"));
+        identification.setEncoding(encoding);
+        score.setIdentification(identification);
+        ScorePart scorePart = make.createScorePart();
+        scorePart.setId("P1");
+        PartName name = make.createPartName();
+        name.setValue("Piano");
+        scorePart.setPartName(name);
+        PartList list = make.createPartList();
+        list.getPartGroupOrScorePart().add(scorePart);
+        score.setPartList(list);
+        ScorePartwise.Part part = make.createScorePartwisePart();
+        part.setId(scorePart);
+        part.getMeasure().addAll(new MeasureWriter(arrangement, hands, from, to).measures());
+        score.getPart().add(part);
+        return score;
+    }
+
+    private static byte[] marshal(ScorePartwise score) {
+        try {
+            Marshaller marshaller = CONTEXT.createMarshaller();
+            marshaller.setProperty(Marshaller.JAXB_FRAGMENT, true);
+            StringWriter out = new StringWriter();
+            out.write(HEADER);
+            marshaller.marshal(score, out);
+            return out.toString().getBytes(StandardCharsets.UTF_8);
+        } catch (JAXBException e) {
+            throw new IllegalStateException("the score cannot be written", e);
+        }
+    }
+
+    private static JAXBContext context() {
+        try {
+            return JAXBContext.newInstance(ScorePartwise.class);
+        } catch (JAXBException e) {
+            throw new IllegalStateException("MusicXML cannot be bound", e);
+        }
+    }
+}

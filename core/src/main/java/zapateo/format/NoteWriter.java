@@ -1,0 +1,142 @@
+package zapateo.format;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.util.ArrayList;
+import java.util.List;
+import org.audiveris.proxymusic.Accidental;
+import org.audiveris.proxymusic.Arpeggiate;
+import org.audiveris.proxymusic.Beam;
+import org.audiveris.proxymusic.BeamValue;
+import org.audiveris.proxymusic.Notations;
+import org.audiveris.proxymusic.Note;
+import org.audiveris.proxymusic.NoteType;
+import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.Pitch;
+import org.audiveris.proxymusic.Rest;
+import org.audiveris.proxymusic.StartStop;
+import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.Tie;
+import org.audiveris.proxymusic.Tied;
+import org.audiveris.proxymusic.TiedType;
+import org.audiveris.proxymusic.UpDown;
+import org.audiveris.proxymusic.YesNo;
+import zapateo.harmony.Key;
+import zapateo.part.PartNote;
+
+/** Writes the notes and rests of one staff's bar, with the accidentals they need. */
+final class NoteWriter {
+
+    private final ObjectFactory make = new ObjectFactory();
+    private final Accidentals accidentals;
+    private final BigInteger staff;
+
+    NoteWriter(Key key, BigInteger staff) {
+        this.accidentals = new Accidentals(key);
+        this.staff = staff;
+    }
+
+    Note barRest(int ticks, String voice) {
+        Note note = plain(ticks, voice);
+        Rest rest = make.createRest();
+        rest.setMeasure(YesNo.YES);
+        note.setRest(rest);
+        return note;
+    }
+
+    List<Note> notes(StaffBar.Event event, String voice, List<BeamValue> beams) {
+        if (event.isRest()) {
+            Note note = valued(event, voice);
+            note.setRest(make.createRest());
+            return List.of(note);
+        }
+        StaffBar.Numbered numbered = event.stroke().orElseThrow();
+        List<Note> notes = new ArrayList<>();
+        List<PartNote> sounding = numbered.stroke().notes();
+        for (int i = 0; i < sounding.size(); i++) {
+            Note note = valued(event, voice);
+            note.setId("s" + numbered.number() + "n" + i + (event.piece() > 0 ? "t" + event.piece() : ""));
+            if (i > 0) {
+                note.setChord(make.createEmpty());
+            } else {
+                addBeams(note, beams);
+            }
+            addPitch(note, sounding.get(i).pitch(), event.piece() > 0);
+            addNotations(note, event, numbered.stroke().roll().isPresent());
+            notes.add(note);
+        }
+        return notes;
+    }
+
+    private Note plain(int ticks, String voice) {
+        Note note = make.createNote();
+        note.setDuration(BigDecimal.valueOf(ticks));
+        note.setVoice(voice);
+        note.setStaff(staff);
+        return note;
+    }
+
+    private Note valued(StaffBar.Event event, String voice) {
+        Note note = plain(event.value().ticks(), voice);
+        NoteType type = make.createNoteType();
+        type.setValue(event.value().type());
+        note.setType(type);
+        for (int i = 0; i < event.value().dots(); i++) {
+            note.getDot().add(make.createEmptyPlacement());
+        }
+        return note;
+    }
+
+    private void addPitch(Note note, zapateo.pitch.Pitch sounding, boolean tied) {
+        Pitch pitch = make.createPitch();
+        pitch.setStep(Step.fromValue(sounding.pitchClass().letter().name()));
+        if (sounding.pitchClass().alteration() != 0) {
+            pitch.setAlter(BigDecimal.valueOf(sounding.pitchClass().alteration()));
+        }
+        pitch.setOctave(sounding.octave());
+        note.setPitch(pitch);
+        if (!tied) {
+            accidentals.before(sounding).ifPresent(value -> {
+                Accidental accidental = make.createAccidental();
+                accidental.setValue(value);
+                note.setAccidental(accidental);
+            });
+        }
+    }
+
+    private void addBeams(Note note, List<BeamValue> beams) {
+        for (int level = 0; level < beams.size(); level++) {
+            Beam beam = make.createBeam();
+            beam.setNumber(level + 1);
+            beam.setValue(beams.get(level));
+            note.getBeam().add(beam);
+        }
+    }
+
+    private void addNotations(Note note, StaffBar.Event event, boolean rolled) {
+        Notations notations = make.createNotations();
+        if (event.piece() > 0) {
+            tie(note, notations, StartStop.STOP, TiedType.STOP);
+        }
+        if (event.tieNext()) {
+            tie(note, notations, StartStop.START, TiedType.START);
+        }
+        if (rolled && event.piece() == 0) {
+            Arpeggiate arpeggiate = make.createArpeggiate();
+            arpeggiate.setDirection(UpDown.UP);
+            notations.getTiedOrSlurOrTuplet().add(arpeggiate);
+        }
+        if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
+            note.getNotations().add(notations);
+        }
+    }
+
+    private void tie(Note note, Notations notations, StartStop heard, TiedType drawn) {
+        Tie tie = make.createTie();
+        tie.setType(heard);
+        note.getTie().add(tie);
+        Tied tied = make.createTied();
+        tied.setType(drawn);
+        notations.getTiedOrSlurOrTuplet().add(tied);
+    }
+}

@@ -1,0 +1,83 @@
+package zapateo.format;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import zapateo.part.Stroke;
+import zapateo.rhythm.Meter;
+import zapateo.song.Bar;
+
+/**
+ * One hand's bar as it goes on the page: voices of written values, each filled from bar line to bar line.
+ *
+ * @param voices at least one; the first shows its rests, the others hide them
+ */
+record StaffBar(List<List<Event>> voices) {
+
+    /**
+     * A note, a chord or a rest of one written value.
+     *
+     * @param tick    from the bar line
+     * @param stroke  empty for a rest
+     * @param piece   counts the tied pieces of one stroke from 0
+     * @param tieNext whether the next piece is tied to it
+     */
+    record Event(int tick, NoteValue value, Optional<Numbered> stroke, int piece, boolean tieNext) {
+
+        boolean isRest() {
+            return stroke.isEmpty();
+        }
+    }
+
+    /** A stroke with its place among all strokes of the arrangement, by which the page and the player know it. */
+    record Numbered(Stroke stroke, int number) {
+    }
+
+    static StaffBar of(Bar bar, List<Numbered> strokes) {
+        List<List<Numbered>> lines = new ArrayList<>();
+        for (Numbered each : strokes) {
+            lines.stream().filter(line -> line.get(line.size() - 1).stroke().written().end() <= each.stroke().written().tick()).findFirst()
+                    .orElseGet(() -> {
+                        List<Numbered> line = new ArrayList<>();
+                        lines.add(line);
+                        return line;
+                    }).add(each);
+        }
+        List<List<Event>> voices = new ArrayList<>(lines.stream().map(line -> voice(bar, line)).toList());
+        if (voices.isEmpty()) {
+            voices.add(List.of());
+        }
+        return new StaffBar(voices);
+    }
+
+    private static List<Event> voice(Bar bar, List<Numbered> line) {
+        List<Event> events = new ArrayList<>();
+        int at = 0;
+        for (Numbered each : line) {
+            int tick = each.stroke().written().tick() - bar.tick();
+            rests(events, bar.meter(), at, tick - at);
+            int length = Math.min(each.stroke().written().ticks(), bar.ticks() - tick);
+            notes(events, bar.meter(), tick, length, each);
+            at = tick + length;
+        }
+        rests(events, bar.meter(), at, bar.ticks() - at);
+        return events;
+    }
+
+    private static void rests(List<Event> events, Meter meter, int tick, int ticks) {
+        int at = tick;
+        for (NoteValue value : NoteValue.split(meter, tick, ticks, true)) {
+            events.add(new Event(at, value, Optional.empty(), 0, false));
+            at += value.ticks();
+        }
+    }
+
+    private static void notes(List<Event> events, Meter meter, int tick, int ticks, Numbered stroke) {
+        List<NoteValue> values = NoteValue.split(meter, tick, ticks, false);
+        int at = tick;
+        for (int i = 0; i < values.size(); i++) {
+            events.add(new Event(at, values.get(i), Optional.of(stroke), i, i + 1 < values.size()));
+            at += values.get(i).ticks();
+        }
+    }
+}

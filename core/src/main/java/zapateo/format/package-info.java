@@ -1,0 +1,2 @@
+/** Arrangements as files: one writer for each open format. */
+package zapateo.format;

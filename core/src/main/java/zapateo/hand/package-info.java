@@ -1,0 +1,2 @@
+/** The hand and the keys it lies on, in millimetres (HANDBOOK §8). Estimates, not medical advice. */
+package zapateo.hand;

@@ -1,0 +1,2 @@
+/** Chords, keys and degrees: what a progression is made of. */
+package zapateo.harmony;

@@ -1,0 +1,29 @@
+package zapateo.lefthand;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import zapateo.part.PartNote;
+import zapateo.pitch.Pitch;
+
+/** How low an interval may lie before it turns to mud; the table of {@code low-interval-limits.csv}. */
+final class LowIntervalLimits {
+
+    private static final Map<Integer, Integer> LOWEST_BOTTOM = Resources.text("low-interval-limits.csv").lines()
+            .filter(line -> !line.startsWith("#")).map(line -> line.split(";"))
+            .collect(Collectors.toUnmodifiableMap(cells -> Integer.valueOf(cells[0]), cells -> Pitch.parse(cells[1]).midi()));
+
+    private LowIntervalLimits() {
+    }
+
+    /** How many neighbouring notes of a chord that is struck together lie below their limit. */
+    static int broken(List<PartNote> notes) {
+        int count = 0;
+        for (int i = 1; i < notes.size(); i++) {
+            int bottom = notes.get(i - 1).pitch().midi();
+            Integer limit = LOWEST_BOTTOM.get(notes.get(i).pitch().midi() - bottom);
+            count += limit != null && bottom < limit ? 1 : 0;
+        }
+        return count;
+    }
+}

@@ -1,0 +1,55 @@
+package zapateo.lefthand;
+
+import java.util.HashMap;
+import java.util.Map;
+import zapateo.harmony.ChordSymbol;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.YamlFields;
+
+/**
+ * What the numbered roles of a figure or a voicing become over a slash bass or on a dominant; the tables of
+ * {@code spacings.yaml}.
+ */
+record Spacing(Map<String, Map<Role, Role>> byCase) {
+
+    private static final Map<String, Spacing> ALL = readAll();
+
+    static Spacing named(String name) {
+        if (!ALL.containsKey(name)) {
+            throw new IllegalArgumentException("spacing \"" + name + "\": expected one of " + ALL.keySet());
+        }
+        return ALL.get(name);
+    }
+
+    Role on(ChordSymbol chord, Role role) {
+        return byCase.getOrDefault(caseOf(chord), Map.of()).getOrDefault(role, role);
+    }
+
+    private static String caseOf(ChordSymbol chord) {
+        if (chord.over().isEmpty()) {
+            return chord.quality().isDominant() ? "dominant" : "";
+        }
+        return chord.bassDegree().map(degree -> switch (degree) {
+            case 2, 3, 4 -> "third";
+            case 5 -> "fifth";
+            case 6, 7 -> "seventh";
+            default -> "other";
+        }).orElse("other");
+    }
+
+    private static Map<String, Spacing> readAll() {
+        YamlFields file = Resources.yaml("spacings.yaml");
+        Map<String, Spacing> all = new HashMap<>();
+        file.names().forEach(name -> {
+            Map<String, Map<Role, Role>> cases = new HashMap<>();
+            YamlFields fields = file.fields(name);
+            fields.names().forEach(each -> {
+                Map<Role, Role> roles = new HashMap<>();
+                fields.texts(each).forEach((from, to) -> roles.put(Role.parse(from), Role.parse(to)));
+                cases.put(each, roles);
+            });
+            all.put(name, new Spacing(cases));
+        });
+        return all;
+    }
+}

@@ -1,0 +1,17 @@
+package zapateo.part;
+
+import java.util.Collections;
+import java.util.Map;
+import java.util.TreeMap;
+
+/** Why something is as it is: a code and its arguments. The words are made at the edge. */
+public record Reason(String code, Map<String, String> args) {
+
+    public Reason {
+        args = Collections.unmodifiableSortedMap(new TreeMap<>(args));
+    }
+
+    public static Reason of(String code, Map<String, String> args) {
+        return new Reason(code, args);
+    }
+}

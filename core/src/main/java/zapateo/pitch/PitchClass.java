@@ -1,0 +1,85 @@
+package zapateo.pitch;
+
+import java.util.Optional;
+
+/**
+ * A spelled note without an octave: F♯ and G♭ are two of them. Up to two sharps or flats are written; a third appears
+ * only in theory and is refused.
+ *
+ * @param alteration semitones above the plain letter, -2 to 2
+ */
+public record PitchClass(Letter letter, int alteration) {
+
+    private static final String[] SIGNS = {"𝄫", "♭", "", "♯", "𝄪"};
+
+    public PitchClass {
+        if (alteration < -2 || alteration > 2) {
+            throw new IllegalArgumentException("alteration " + alteration + " of " + letter + ": expected -2 to 2");
+        }
+    }
+
+    public static PitchClass of(Letter letter, int alteration) {
+        return new PitchClass(letter, alteration);
+    }
+
+    /** Reads a whole name such as {@code B♭}, {@code Bb}, {@code F##} or {@code fx}; the letter may be small. */
+    public static PitchClass parse(String name) {
+        return prefixOf(name).filter(read -> read.length() == name.length()).map(Prefix::pitchClass)
+                .orElseThrow(() -> new IllegalArgumentException("note \"" + name + "\": expected a letter A to G with ♯ or ♭"));
+    }
+
+    /** The note name at the start of {@code text} and how many characters it takes, or empty when there is none. */
+    public static Optional<Prefix> prefixOf(String text) {
+        if (text.isEmpty()) {
+            return Optional.empty();
+        }
+        int letter = "CDEFGAB".indexOf(Character.toUpperCase(text.charAt(0)));
+        if (letter < 0) {
+            return Optional.empty();
+        }
+        Accidental accidental = Accidental.at(text, 1);
+        return Optional.of(new Prefix(of(Letter.values()[letter], accidental.alteration()), 1 + accidental.length()));
+    }
+
+    /** Semitones above C, 0 to 11, blind to spelling. */
+    public int chroma() {
+        return Math.floorMod(letter.semitones() + alteration, 12);
+    }
+
+    /** The note {@code interval} above this one, spelled by letters: C♯ plus a major third is E♯. */
+    public PitchClass plus(Interval interval) {
+        Letter target = letter.plus(interval.steps());
+        int distance = Math.floorMod(chroma() + interval.semitones() - target.semitones(), 12);
+        int wanted = distance > 6 ? distance - 12 : distance;
+        if (wanted < -2 || wanted > 2) {
+            return simplest(chroma() + interval.semitones());
+        }
+        return of(target, wanted);
+    }
+
+    /** The usual name of a piano key out of any context: C C♯ D E♭ E F F♯ G A♭ A B♭ B. */
+    public static PitchClass simplest(int chroma) {
+        String[] names = {"C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"};
+        return parse(names[Math.floorMod(chroma, 12)]);
+    }
+
+    /** Place on the line of fifths: F -1, C 0, G 1 … ; flats lie left of F, sharps right of B. */
+    public int fifths() {
+        int[] natural = {0, 2, 4, -1, 1, 3, 5};
+        return natural[letter.ordinal()] + 7 * alteration;
+    }
+
+    /** The sign alone: {@code ♭}, {@code ♯} or nothing. */
+    public static String sign(int alteration) {
+        return SIGNS[alteration + 2];
+    }
+
+    @Override
+    public String toString() {
+        return letter + sign(alteration);
+    }
+
+    /** A note name found at the start of a longer text. */
+    public record Prefix(PitchClass pitchClass, int length) {
+    }
+}

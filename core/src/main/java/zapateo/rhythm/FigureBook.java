@@ -1,0 +1,53 @@
+package zapateo.rhythm;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The figures that ship with Zapateo: one YAML file each under {@code figures/}, in the order of {@code figures/book.txt}.
+ * A mistake in a file is refused when the book is opened, with the file and the line.
+ */
+public final class FigureBook {
+
+    private static final String FOLDER = "/zapateo/figures/";
+
+    private final Map<String, Figure> byId = new LinkedHashMap<>();
+
+    private FigureBook() {
+    }
+
+    /** Opens the book that ships. */
+    public static FigureBook open() {
+        FigureBook book = new FigureBook();
+        for (String id : read("book.txt").lines().filter(line -> !line.isBlank() && !line.startsWith("#")).toList()) {
+            String file = id.strip() + ".yaml";
+            book.byId.put(id.strip(), FigureFile.parse(file, read(file)));
+        }
+        return book;
+    }
+
+    private static String read(String file) {
+        try (InputStream in = FigureBook.class.getResourceAsStream(FOLDER + file)) {
+            if (in == null) {
+                throw new IllegalStateException(file + ": named in book.txt, but there is no such file");
+            }
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public List<Figure> figures() {
+        return List.copyOf(byId.values());
+    }
+
+    public Optional<Figure> figure(String id) {
+        return Optional.ofNullable(byId.get(id));
+    }
+}

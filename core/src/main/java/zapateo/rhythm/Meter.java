@@ -1,0 +1,94 @@
+package zapateo.rhythm;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/**
+ * A time signature. The beat is what a player counts: a dotted quarter in 6/8, 9/8 and 12/8, an eighth in 7/8, else
+ * the note of the lower number.
+ *
+ * @param count 1 to 16
+ * @param unit  2, 4, 8 or 16
+ */
+public record Meter(int count, int unit) {
+
+    public static final Meter COMMON = new Meter(4, 4);
+
+    private static final Pattern WRITTEN = Pattern.compile("([0-9]{1,2})/([0-9]{1,2})");
+
+    public Meter {
+        if (count < 1 || count > 16 || (unit != 2 && unit != 4 && unit != 8 && unit != 16)) {
+            throw new IllegalArgumentException(count + "/" + unit + ": expected 1 to 16 over 2, 4, 8 or 16");
+        }
+    }
+
+    public static Meter of(int count, int unit) {
+        return new Meter(count, unit);
+    }
+
+    public static Meter parse(String text) {
+        return read(text).orElseThrow(() -> new IllegalArgumentException("metre \"" + text + "\": expected one such as 3/4"));
+    }
+
+    /** The metre written as {@code text}, empty when it is none. */
+    public static Optional<Meter> read(String text) {
+        Matcher match = WRITTEN.matcher(text.strip());
+        if (!match.matches()) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(of(Integer.parseInt(match.group(1)), Integer.parseInt(match.group(2))));
+        } catch (IllegalArgumentException refused) {
+            return Optional.empty();
+        }
+    }
+
+    /** Whether each beat falls into three, as in 6/8. */
+    public boolean isCompound() {
+        return unit >= 8 && count > 3 && count % 3 == 0;
+    }
+
+    public int barTicks() {
+        return count * unitTicks();
+    }
+
+    public int beatTicks() {
+        return isCompound() ? 3 * unitTicks() : unitTicks();
+    }
+
+    /** Beats in a bar: 4 in 4/4, 2 in 6/8, 7 in 7/8. */
+    public int beats() {
+        return barTicks() / beatTicks();
+    }
+
+    private int unitTicks() {
+        return Ticks.PER_WHOLE / unit;
+    }
+
+    /** The lengths in ticks of the groups a bar is felt in: 5/4 is 3+2, 7/8 is 2+2+3, 4/4 and 3/4 are one, 12/8 is its beats. */
+    public List<Integer> groups() {
+        if (isCompound()) {
+            return IntStream.range(0, beats()).mapToObj(beat -> beatTicks()).toList();
+        }
+        return switch (count) {
+            case 5 -> inUnits(3, 2);
+            case 6 -> inUnits(3, 3);
+            case 7 -> unit == 4 ? inUnits(4, 3) : inUnits(2, 2, 3);
+            case 8 -> unit == 4 ? inUnits(4, 4) : inUnits(3, 3, 2);
+            default -> inUnits(count);
+        };
+    }
+
+    private List<Integer> inUnits(int... units) {
+        return IntStream.of(units).mapToObj(each -> each * unitTicks()).collect(Collectors.toUnmodifiableList());
+    }
+
+    @Override
+    public String toString() {
+        return count + "/" + unit;
+    }
+}
