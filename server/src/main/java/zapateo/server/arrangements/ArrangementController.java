@@ -1,0 +1,52 @@
+package zapateo.server.arrangements;
+
+import jakarta.validation.Valid;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import zapateo.arrangement.Arrangement;
+import zapateo.format.Hands;
+import zapateo.format.MusicXmlWriter;
+import zapateo.server.problems.Refusal;
+
+/** Arranges a chart that need not be saved. */
+@RestController
+@RequestMapping("/api/arrangements")
+public class ArrangementController {
+
+    private static final String MUSICXML = "application/vnd.recordare.musicxml+xml";
+    private static final Pattern RUN = Pattern.compile("([0-9]{1,5})-([0-9]{1,5})");
+
+    private final Arranging arranging;
+
+    ArrangementController(Arranging arranging) {
+        this.arranging = arranging;
+    }
+
+    @PostMapping
+    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request) {
+        return arranging.arrange(request).view();
+    }
+
+    /**
+     * The same arrangement as a MusicXML page to engrave; its note ids count as the strokes do.
+     *
+     * @param bars first and last bar by index, both included; absent for all
+     */
+    @PostMapping(path = "/score", produces = MUSICXML)
+    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars) {
+        Arrangement arrangement = arranging.arrange(request).arrangement();
+        if (bars == null) {
+            return MusicXmlWriter.write(arrangement, Hands.BOTH);
+        }
+        Matcher run = RUN.matcher(bars);
+        if (!run.matches()) {
+            throw Refusal.unusable("bars \"" + bars + "\": expected first-last by index, as in 0-7");
+        }
+        return MusicXmlWriter.write(arrangement, Hands.BOTH, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+    }
+}

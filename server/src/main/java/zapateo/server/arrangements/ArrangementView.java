@@ -1,0 +1,105 @@
+package zapateo.server.arrangements;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import zapateo.arrangement.Arrangement;
+import zapateo.hand.Keyboard;
+import zapateo.harmony.Degree;
+import zapateo.part.PartNote;
+import zapateo.part.Roll;
+import zapateo.part.Stroke;
+import zapateo.rhythm.Ticks;
+import zapateo.server.charts.ChartView.TempoView;
+import zapateo.server.problems.ProblemView;
+import zapateo.song.Bar;
+import zapateo.song.ChordSpan;
+import zapateo.song.Section;
+import zapateo.song.Song;
+
+/**
+ * An arrangement as two hands play it. Ticks count from the start of the song.
+ *
+ * @param swingRatio long to short eighth, 1 for straight
+ */
+public record ArrangementView(int ticksPerQuarter, String title, String key, String feel, double swingRatio, TempoView tempo, List<BarView> bars,
+                              List<StrokeView> strokes, List<PedalView> pedal, List<ProblemView> problems) {
+
+    /**
+     * @param pass       which time its section is played, from 1
+     * @param difficulty null until it is measured
+     * @param maxTempo   null until it is measured
+     */
+    public record BarView(int index, int number, String section, int pass, String meter, int beatTicks, int tick, int ticks, List<ChordView> chords,
+                          @Schema(types = {"number", "null"}) Double difficulty, @Schema(types = {"number", "null"}) Double maxTempo) {
+
+        private static BarView of(Bar bar, Section section, Song song) {
+            return new BarView(bar.index(), bar.number(), section.name(), 1, bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(),
+                    bar.chords().stream().map(span -> ChordView.of(bar, span, song)).toList(), null, null);
+        }
+    }
+
+    public record ChordView(String symbol, int tick, int ticks, String degree) {
+
+        private static ChordView of(Bar bar, ChordSpan span, Song song) {
+            return new ChordView(span.written(), bar.tick() + span.tick(), span.ticks(),
+                    span.chord().map(chord -> Degree.of(chord, song.key()).numeral()).orElse(""));
+        }
+    }
+
+    /**
+     * @param tick      where it sounds; {@code written} is where the score has it
+     * @param stretchMm from its lowest to its highest key, 0 for one note
+     * @param rolled    null when struck together
+     */
+    public record StrokeView(@Schema(allowableValues = {"L", "R"}) String hand, int bar, int tick, int ticks, WrittenView written, double stretchMm,
+                             @Schema(types = {"object", "null"}) RolledView rolled, ReasonView reason, List<NoteView> notes) {
+
+        private static StrokeView of(Stroke stroke) {
+            return new StrokeView(stroke.hand().letter(), stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(),
+                    new WrittenView(stroke.written().tick(), stroke.written().ticks()),
+                    Math.round(10 * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())) / 10.0,
+                    stroke.roll().map(RolledView::of).orElse(null), new ReasonView(stroke.reason().code(), stroke.reason().args()),
+                    stroke.notes().stream().map(NoteView::of).toList());
+        }
+    }
+
+    public record WrittenView(int tick, int ticks) {
+    }
+
+    /** @param leadTicks how long before the stroke's tick it begins; @param spreadTicks from first note to last */
+    public record RolledView(@Schema(allowableValues = {"quick", "broken"}) String kind, int leadTicks, int spreadTicks) {
+
+        private static RolledView of(Roll roll) {
+            return new RolledView(roll.kind().name().toLowerCase(Locale.ROOT), roll.leadTicks(), roll.spreadTicks());
+        }
+    }
+
+    public record ReasonView(String code, Map<String, String> args) {
+    }
+
+    /**
+     * @param delayTicks how much later than the stroke it sounds
+     * @param finger     null until fingers are chosen
+     */
+    public record NoteView(int midi, String name, String role, int delayTicks, @Schema(types = {"integer", "null"}) Integer finger) {
+
+        private static NoteView of(PartNote note) {
+            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), note.delayTicks(), null);
+        }
+    }
+
+    public record PedalView(int down, int up) {
+    }
+
+    static ArrangementView of(Arrangement arrangement, List<ProblemView> problems) {
+        Song song = arrangement.song();
+        List<BarView> bars = new ArrayList<>();
+        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(BarView.of(bar, section, song))));
+        return new ArrangementView(Ticks.PER_QUARTER, song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
+                TempoView.of(song.tempo()), bars, arrangement.strokes().stream().map(StrokeView::of).toList(),
+                arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), problems);
+    }
+}

@@ -1,0 +1,133 @@
+package zapateo.server.problems;
+
+import java.net.URI;
+import java.sql.SQLException;
+import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
+import org.springframework.validation.FieldError;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
+
+/** Every error leaves the server as a problem document: what happened, what is safe, what was expected. */
+@RestControllerAdvice
+public class ProblemDocuments extends ResponseEntityExceptionHandler {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemDocuments.class);
+    private static final String DISK_FULL = "53100";
+    private static final String UNSTORABLE_TEXT = "22021";
+
+    @ExceptionHandler(Refusal.class)
+    ProblemDetail refused(Refusal refusal) {
+        ProblemDetail document = document(refusal.status(), refusal.type(), refusal.getMessage());
+        if (!refusal.problems().isEmpty()) {
+            document.setProperty("problems", refusal.problems());
+            ProblemView first = refusal.problems().get(0);
+            document.setProperty("line", first.line());
+            document.setProperty("column", first.column());
+            document.setProperty("expected", first.expected());
+        }
+        return document;
+    }
+
+    /** The core names the wrong value in what it throws; at this door it is the sender's. */
+    @ExceptionHandler(IllegalArgumentException.class)
+    ProblemDetail unusable(IllegalArgumentException e) {
+        return document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", e.getMessage());
+    }
+
+    @ExceptionHandler({DataAccessException.class, TransactionException.class})
+    ProblemDetail database(Exception e) {
+        String state = sqlState(e);
+        if (DISK_FULL.equals(state)) {
+            return document(HttpStatus.INSUFFICIENT_STORAGE, "disk-full",
+                    "The disk is full, so this was not saved. What was saved before is safe; make room and try again.");
+        }
+        if (UNSTORABLE_TEXT.equals(state)) {
+            return document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", "The text holds a character that cannot be stored.");
+        }
+        LOG.warn("the database did not answer: {}", e.getMessage());
+        return document(HttpStatus.SERVICE_UNAVAILABLE, "database",
+                "The database does not answer. What was saved before is safe; what is on your screen is kept there and will be saved when it is back.");
+    }
+
+    @ExceptionHandler(Exception.class)
+    ProblemDetail unforeseen(Exception e) {
+        LOG.error("unforeseen", e);
+        return document(HttpStatus.INTERNAL_SERVER_ERROR, "unforeseen", "Something went wrong that should not. What was saved before is safe.");
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status,
+                                                                  WebRequest request) {
+        if (e.getCause() instanceof BodyLimit.TooLarge || e.getMostSpecificCause() instanceof BodyLimit.TooLarge) {
+            return answer(BodyLimit.document());
+        }
+        ProblemDetail document = document(HttpStatus.BAD_REQUEST, "unreadable", "The request cannot be read as JSON of the expected shape.");
+        if (e.getCause() instanceof JacksonException json) {
+            document.setDetail(describe(json));
+            if (json.getLocation() != null && json.getLocation().getLineNr() > 0) {
+                document.setProperty("line", json.getLocation().getLineNr());
+                document.setProperty("column", json.getLocation().getColumnNr());
+            }
+        }
+        return answer(document);
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status,
+                                                                  WebRequest request) {
+        String detail = e.getBindingResult().getFieldErrors().stream().map(ProblemDocuments::describe).sorted().collect(Collectors.joining("; "));
+        return answer(document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", detail));
+    }
+
+    private static String describe(FieldError error) {
+        return error.getField() + ": " + error.getDefaultMessage();
+    }
+
+    private static String describe(JacksonException json) {
+        String path = json.getPath().stream().map(step -> step.getPropertyName() == null ? "[" + step.getIndex() + "]" : step.getPropertyName())
+                .collect(Collectors.joining("."));
+        if (json instanceof UnrecognizedPropertyException unknown) {
+            return "Unknown field \"" + path + "\". Expected one of: "
+                    + unknown.getKnownPropertyIds().stream().map(String::valueOf).sorted().collect(Collectors.joining(", ")) + ".";
+        }
+        if (json instanceof StreamReadException) {
+            return "The request is not well-formed JSON.";
+        }
+        return path.isEmpty() ? "The request is not an object of the expected shape." : "Field \"" + path + "\" has the wrong type.";
+    }
+
+    private static String sqlState(Throwable e) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SQLException sql && sql.getSQLState() != null) {
+                return sql.getSQLState();
+            }
+        }
+        return "";
+    }
+
+    static ProblemDetail document(HttpStatus status, String type, String detail) {
+        ProblemDetail document = ProblemDetail.forStatusAndDetail(status, detail);
+        document.setType(URI.create("/problems/" + type));
+        return document;
+    }
+
+    private static ResponseEntity<Object> answer(ProblemDetail document) {
+        return ResponseEntity.status(document.getStatus()).body(document);
+    }
+}

@@ -1,0 +1,62 @@
+package zapateo.server.songs;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.io.Resource;
+import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.players.Player;
+
+/** The lounge pianist's set aboard the night ferry Aurora, loaded once into a new database. */
+@Component
+class DemoRepertoire implements ApplicationRunner {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DemoRepertoire.class);
+    private static final String FIGURE_LINE = "// figure: ";
+
+    private final SongMapper mapper;
+    private final Songs songs;
+    private final TransactionTemplate transaction;
+    private final boolean wanted;
+
+    DemoRepertoire(SongMapper mapper, Songs songs, TransactionTemplate transaction, @Value("${zapateo.demo}") boolean wanted) {
+        this.mapper = mapper;
+        this.songs = songs;
+        this.transaction = transaction;
+        this.wanted = wanted;
+    }
+
+    @Override
+    public void run(ApplicationArguments arguments) throws IOException {
+        if (!wanted) {
+            return;
+        }
+        Resource[] charts = new PathMatchingResourcePatternResolver().getResources("classpath:demo/*.txt");
+        transaction.executeWithoutResult(status -> {
+            if (mapper.reach("demo repertoire") == 1) {
+                for (Resource chart : charts) {
+                    load(chart);
+                }
+                LOG.info("loaded {} demo songs", charts.length);
+            }
+        });
+    }
+
+    private void load(Resource resource) {
+        try {
+            String text = resource.getContentAsString(StandardCharsets.UTF_8);
+            String figure = text.lines().filter(line -> line.startsWith(FIGURE_LINE)).findFirst().map(line -> line.substring(FIGURE_LINE.length()).strip()).orElseThrow();
+            String chart = text.lines().filter(line -> !line.startsWith(FIGURE_LINE)).reduce("", (all, line) -> all + line + "\n");
+            songs.create(Player.ONLY, new SongRequest(null, chart, new ChoicesRequest(figure, null, null, null), null));
+        } catch (IOException e) {
+            throw new IllegalStateException("the demo chart " + resource.getFilename() + " cannot be read", e);
+        }
+    }
+}

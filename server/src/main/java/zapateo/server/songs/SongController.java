@@ -1,0 +1,109 @@
+package zapateo.server.songs;
+
+import jakarta.validation.Valid;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import zapateo.format.Hands;
+import zapateo.hand.Hand;
+import zapateo.rhythm.FigureBook;
+import zapateo.server.arrangements.ArrangementView;
+import zapateo.server.arrangements.Arranging;
+import zapateo.server.players.Player;
+import zapateo.server.problems.Refusal;
+
+/** The repertoire: songs that are kept, and the files they leave as. */
+@RestController
+@RequestMapping("/api/songs")
+public class SongController {
+
+    private final Songs songs;
+    private final FigureBook book;
+    private final Arranging arranging;
+
+    SongController(Songs songs, FigureBook book, Arranging arranging) {
+        this.songs = songs;
+        this.book = book;
+        this.arranging = arranging;
+    }
+
+    @GetMapping
+    public List<SongView.SongLineView> all() {
+        return songs.all(Player.ONLY).stream().map(row -> SongView.SongLineView.of(row, book)).toList();
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    public SongView create(@Valid @RequestBody SongRequest request) {
+        return SongView.of(songs.create(Player.ONLY, request));
+    }
+
+    @GetMapping("/{id}")
+    public SongView get(@PathVariable UUID id) {
+        return SongView.of(songs.get(Player.ONLY, id));
+    }
+
+    @PutMapping("/{id}")
+    public SongView change(@PathVariable UUID id, @Valid @RequestBody SongRequest request) {
+        return SongView.of(songs.change(Player.ONLY, id, request));
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    public void delete(@PathVariable UUID id) {
+        songs.delete(Player.ONLY, id);
+    }
+
+    /** Takes back a deletion. */
+    @PostMapping("/{id}/restore")
+    public SongView restore(@PathVariable UUID id) {
+        return SongView.of(songs.restore(Player.ONLY, id));
+    }
+
+    /** Every state it was saved in, the present one first. */
+    @GetMapping("/{id}/versions")
+    public List<SongView.VersionView> versions(@PathVariable UUID id) {
+        return songs.versions(Player.ONLY, id).stream().map(SongView.VersionView::of).toList();
+    }
+
+    @GetMapping("/{id}/arrangement")
+    public ArrangementView arrangement(@PathVariable UUID id) {
+        return arrange(songs.get(Player.ONLY, id)).view();
+    }
+
+    /**
+     * The song as a file.
+     *
+     * @param format {@code mid}, {@code musicxml} or {@code txt}
+     * @param parts  {@code left} or {@code both}
+     */
+    @GetMapping("/{id}/export/{format}")
+    public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable String format, @RequestParam(defaultValue = "both") String parts) {
+        SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml or txt"));
+        Hands hands = Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left or both"));
+        SongRow song = songs.get(Player.ONLY, id);
+        byte[] content = file == SongFile.TXT ? song.chart().getBytes(StandardCharsets.UTF_8) : file.write(arrange(song).arrangement(), hands);
+        String name = song.title().replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "_") + "." + file.extension();
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
+                .header(HttpHeaders.CONTENT_TYPE, file.mediaType()).body(content);
+    }
+
+    private Arranging.Result arrange(SongRow song) {
+        return arranging.arrange(song.chart(), song.choices(), Hand.USUAL);
+    }
+}

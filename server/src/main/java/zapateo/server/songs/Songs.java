@@ -1,0 +1,86 @@
+package zapateo.server.songs;
+
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.players.Player;
+import zapateo.server.problems.Refusal;
+import zapateo.song.ChartParser;
+import zapateo.song.Song;
+
+/** Keeps songs. Every save keeps all the states before it; a stale one changes nothing. */
+@Service
+class Songs {
+
+    private final SongMapper mapper;
+
+    Songs(SongMapper mapper) {
+        this.mapper = mapper;
+    }
+
+    List<SongRow> all(Player player) {
+        return mapper.all(player.id());
+    }
+
+    SongRow get(Player player, UUID id) {
+        return mapper.find(player.id(), id).orElseThrow(() -> Refusal.notFound("The song " + id));
+    }
+
+    @Transactional
+    SongRow create(Player player, SongRequest request) {
+        OffsetDateTime now = now();
+        SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), choices(request), 1, now, now);
+        mapper.insert(song);
+        mapper.keepVersion(song.id());
+        return song;
+    }
+
+    @Transactional
+    SongRow change(Player player, UUID id, SongRequest request) {
+        if (request.version() == null) {
+            throw Refusal.unusable("version: expected the version that was loaded");
+        }
+        if (mapper.update(player.id(), id, request.version(), title(request), request.chart(), choices(request), now()) == 0) {
+            throw Refusal.stale(request.version(), get(player, id).version());
+        }
+        mapper.keepVersion(id);
+        return get(player, id);
+    }
+
+    List<VersionRow> versions(Player player, UUID id) {
+        return mapper.versions(get(player, id).id());
+    }
+
+    @Transactional
+    void delete(Player player, UUID id) {
+        if (mapper.delete(player.id(), id, now()) == 0) {
+            throw Refusal.notFound("The song " + id);
+        }
+    }
+
+    @Transactional
+    SongRow restore(Player player, UUID id) {
+        mapper.restore(player.id(), id);
+        return get(player, id);
+    }
+
+    private static ChoicesRequest choices(SongRequest request) {
+        return request.choices() == null ? ChoicesRequest.NONE : request.choices();
+    }
+
+    private static String title(SongRequest request) {
+        if (request.title() != null && !request.title().isBlank()) {
+            return request.title().strip();
+        }
+        return ChartParser.parse(request.chart()).song().map(Song::title).orElse(Song.UNTITLED);
+    }
+
+    private static OffsetDateTime now() {
+        return OffsetDateTime.now(ZoneOffset.UTC).truncatedTo(ChronoUnit.MILLIS);
+    }
+}
