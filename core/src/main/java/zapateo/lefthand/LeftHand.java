@@ -92,7 +92,8 @@ public final class LeftHand {
     private List<Stroke> strokes(Cut cut, Placement placement, Tempo tempo) {
         return cut.strokes().stream().map(stroke -> {
             TickSpan span = TickSpan.of(cut.place().tick() + stroke.tick(), stroke.length());
-            Stroke plain = new Stroke(Side.LEFT, cut.place().bar().index(), span, span, placement.notes(rolesOn(cut.chord(), stroke)),
+            Stroke plain = new Stroke(Side.LEFT, cut.place().bar().index(), span, span, stroke.mark(),
+                    placement.notes(rolesOn(cut.chord(), stroke)),
                     Optional.empty(), reason(cut, stroke));
             return fit(plain, tempo);
         }).toList();

@@ -3,6 +3,7 @@ package zapateo.part;
 import java.util.List;
 import java.util.Optional;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Mark;
 
 /**
  * One thing one hand does at one moment.
@@ -10,11 +11,13 @@ import zapateo.pitch.Pitch;
  * @param bar      index of the bar it belongs to
  * @param written  where the score has it
  * @param sounding where it is heard, swung if the song swings
+ * @param mark     how the step line shows it
  * @param notes    low to high, one at least
  * @param roll     present when the notes are not struck together
  * @param reason   why it is there
  */
-public record Stroke(Side hand, int bar, TickSpan written, TickSpan sounding, List<PartNote> notes, Optional<Roll> roll, Reason reason) {
+public record Stroke(Side hand, int bar, TickSpan written, TickSpan sounding, Mark mark, List<PartNote> notes, Optional<Roll> roll,
+                     Reason reason) {
 
     public Stroke {
         notes = List.copyOf(notes);
@@ -24,11 +27,11 @@ public record Stroke(Side hand, int bar, TickSpan written, TickSpan sounding, Li
     }
 
     public Stroke sounding(TickSpan span) {
-        return new Stroke(hand, bar, written, span, notes, roll, reason);
+        return new Stroke(hand, bar, written, span, mark, notes, roll, reason);
     }
 
     public Stroke rolled(Roll how, List<PartNote> opened) {
-        return new Stroke(hand, bar, written, sounding, opened, Optional.of(how), reason);
+        return new Stroke(hand, bar, written, sounding, mark, opened, Optional.of(how), reason);
     }
 
     public Pitch lowest() {

@@ -18,6 +18,7 @@ public record FigureStroke(List<Role> roles, int tick, int length) {
     /** The length of a stroke that is held as long as its chord. */
     public static final int TO_THE_END = Integer.MAX_VALUE;
 
+    private static final Role BASS = Role.tone(1);
     private static final Pattern WRITTEN = Pattern.compile("([^@]+)@([0-9]{1,6}):([0-9]{1,6}|\\*)");
 
     public static FigureStroke parse(String written) {
@@ -40,6 +41,12 @@ public record FigureStroke(List<Role> roles, int tick, int length) {
 
     FigureStroke later(int ticks) {
         return new FigureStroke(roles, tick + ticks, length);
+    }
+
+    /** A heel where the bass is struck, alone or with what lies above it. */
+    public Mark mark() {
+        boolean bass = roles.stream().anyMatch(role -> role.equals(BASS) || role.kind() == Role.Kind.VOICING || role.kind() == Role.Kind.FIFTH_BELOW);
+        return bass ? Mark.HEEL : Mark.TOE;
     }
 
     public boolean plays(Role.Kind kind) {

@@ -24,7 +24,7 @@ import zapateo.song.Song;
  *
  * @param swingRatio long to short eighth, 1 for straight
  */
-public record ArrangementView(int ticksPerQuarter, String title, String key, String feel, double swingRatio, TempoView tempo, List<BarView> bars,
+public record ArrangementView(int ticksPerQuarter, String title, String key, String feel, double swingRatio, TempoView tempo, List<ArrangedBarView> bars,
                               List<StrokeView> strokes, List<PedalView> pedal, List<ProblemView> problems) {
 
     /**
@@ -32,19 +32,19 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
      * @param difficulty null until it is measured
      * @param maxTempo   null until it is measured
      */
-    public record BarView(int index, int number, String section, int pass, String meter, int beatTicks, int tick, int ticks, List<ChordView> chords,
+    public record ArrangedBarView(int index, int number, String section, int pass, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
                           @Schema(types = {"number", "null"}) Double difficulty, @Schema(types = {"number", "null"}) Double maxTempo) {
 
-        private static BarView of(Bar bar, Section section, Song song) {
-            return new BarView(bar.index(), bar.number(), section.name(), 1, bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(),
-                    bar.chords().stream().map(span -> ChordView.of(bar, span, song)).toList(), null, null);
+        private static ArrangedBarView of(Bar bar, Section section, Song song) {
+            return new ArrangedBarView(bar.index(), bar.number(), section.name(), 1, bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(),
+                    bar.chords().stream().map(span -> ArrangedChordView.of(bar, span, song)).toList(), null, null);
         }
     }
 
-    public record ChordView(String symbol, int tick, int ticks, String degree) {
+    public record ArrangedChordView(String symbol, int tick, int ticks, String degree) {
 
-        private static ChordView of(Bar bar, ChordSpan span, Song song) {
-            return new ChordView(span.written(), bar.tick() + span.tick(), span.ticks(),
+        private static ArrangedChordView of(Bar bar, ChordSpan span, Song song) {
+            return new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(),
                     span.chord().map(chord -> Degree.of(chord, song.key()).numeral()).orElse(""));
         }
     }
@@ -54,12 +54,13 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
      * @param stretchMm from its lowest to its highest key, 0 for one note
      * @param rolled    null when struck together
      */
-    public record StrokeView(@Schema(allowableValues = {"L", "R"}) String hand, int bar, int tick, int ticks, WrittenView written, double stretchMm,
+    public record StrokeView(@Schema(allowableValues = {"L", "R"}) String hand, int bar, int tick, int ticks, WrittenView written,
+                             @Schema(allowableValues = {"heel", "toe"}) String mark, double stretchMm,
                              @Schema(types = {"object", "null"}) RolledView rolled, ReasonView reason, List<NoteView> notes) {
 
         private static StrokeView of(Stroke stroke) {
             return new StrokeView(stroke.hand().letter(), stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(),
-                    new WrittenView(stroke.written().tick(), stroke.written().ticks()),
+                    new WrittenView(stroke.written().tick(), stroke.written().ticks()), stroke.mark().id(),
                     Math.round(10 * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())) / 10.0,
                     stroke.roll().map(RolledView::of).orElse(null), new ReasonView(stroke.reason().code(), stroke.reason().args()),
                     stroke.notes().stream().map(NoteView::of).toList());
@@ -96,8 +97,8 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
 
     static ArrangementView of(Arrangement arrangement, List<ProblemView> problems) {
         Song song = arrangement.song();
-        List<BarView> bars = new ArrayList<>();
-        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(BarView.of(bar, section, song))));
+        List<ArrangedBarView> bars = new ArrayList<>();
+        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, song))));
         return new ArrangementView(Ticks.PER_QUARTER, song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
                 TempoView.of(song.tempo()), bars, arrangement.strokes().stream().map(StrokeView::of).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), problems);

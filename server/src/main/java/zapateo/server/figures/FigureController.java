@@ -29,14 +29,14 @@ public class FigureController {
      * @param strokes its bars in each metre it is written for
      */
     public record FigureView(String id, String name, String family, String use, List<String> meters, List<String> feel, int level, int minTempo,
-                             int maxTempo, List<String> accepts, List<VoicingView> voicings, List<String> registers, List<String> hands, List<BarView> strokes) {
+                             int maxTempo, List<String> accepts, List<VoicingView> voicings, List<String> registers, List<String> hands, List<FigureBarView> strokes) {
 
         static FigureView of(Figure figure) {
             return new FigureView(figure.id(), figure.name(), figure.family(), figure.use(), figure.bars().keySet().stream().map(Meter::toString).toList(),
                     figure.feels().stream().map(Feel::id).toList(), figure.level(), figure.minTempo(), figure.maxTempo(),
                     figure.voicings(), figure.voicings().stream().flatMap(id -> Voicing.named(id).stream()).map(voicing -> new VoicingView(voicing.id(), voicing.name())).toList(),
                     figure.registers().stream().map(Register::id).toList(), List.of("L"),
-                    figure.bars().entrySet().stream().flatMap(each -> each.getValue().stream().map(bar -> BarView.of(each.getKey(), bar))).toList());
+                    figure.bars().entrySet().stream().flatMap(each -> each.getValue().stream().map(bar -> FigureBarView.of(each.getKey(), bar))).toList());
         }
     }
 
@@ -44,10 +44,10 @@ public class FigureController {
     }
 
     /** One bar of a figure in a metre; a metre may have several bars, played in turn. */
-    public record BarView(String meter, int barTicks, int beatTicks, List<StrokeView> strokes) {
+    public record FigureBarView(String meter, int barTicks, int beatTicks, List<FigureStrokeView> strokes) {
 
-        static BarView of(Meter meter, List<FigureStroke> strokes) {
-            return new BarView(meter.toString(), meter.barTicks(), meter.beatTicks(), strokes.stream().map(stroke -> StrokeView.of(stroke, meter)).toList());
+        static FigureBarView of(Meter meter, List<FigureStroke> strokes) {
+            return new FigureBarView(meter.toString(), meter.barTicks(), meter.beatTicks(), strokes.stream().map(stroke -> FigureStrokeView.of(stroke, meter)).toList());
         }
     }
 
@@ -55,12 +55,11 @@ public class FigureController {
      * @param roles what is struck, in the handbook's signs
      * @param mark  heel for a bass, toe for what lies above it
      */
-    public record StrokeView(String roles, int tick, int ticks, String mark) {
+    public record FigureStrokeView(String roles, int tick, int ticks, String mark) {
 
-        static StrokeView of(FigureStroke stroke, Meter meter) {
-            boolean bass = stroke.roles().stream().anyMatch(role -> role.equals(Role.tone(1)) || role.kind() == Role.Kind.VOICING || role.kind() == Role.Kind.FIFTH_BELOW);
-            return new StrokeView(String.join("+", stroke.roles().stream().map(Role::toString).toList()), stroke.tick(),
-                    Math.min(stroke.length(), meter.barTicks() - stroke.tick()), bass ? "heel" : "toe");
+        static FigureStrokeView of(FigureStroke stroke, Meter meter) {
+            return new FigureStrokeView(String.join("+", stroke.roles().stream().map(Role::toString).toList()), stroke.tick(),
+                    Math.min(stroke.length(), meter.barTicks() - stroke.tick()), stroke.mark().id());
         }
     }
 

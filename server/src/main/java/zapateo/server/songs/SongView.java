@@ -23,20 +23,20 @@ public record SongView(UUID id, String title, String chart, ChoicesRequest choic
      * @param bars how many are written
      */
     public record SongLineView(UUID id, String title, String key, String meter, double bpm, int beatTicks, String feel, int bars, List<String> sections,
-                               String figure, int level, int version, OffsetDateTime updatedAt) {
+                               String figureId, String figure, int level, int version, OffsetDateTime updatedAt) {
 
         static SongLineView of(SongRow row, FigureBook book) {
             String figureId = row.choices().figure() == null ? "held" : row.choices().figure();
             String figure = book.figure(figureId).map(Figure::name).orElse(figureId);
             int level = book.figure(figureId).map(Figure::level).orElse(0);
-            return ChartParser.parse(row.chart()).song().map(song -> line(row, song, figure, level))
-                    .orElseGet(() -> new SongLineView(row.id(), row.title(), "", "", 0, 0, "", 0, List.of(), figure, level, row.version(), row.updatedAt()));
+            return ChartParser.parse(row.chart()).song().map(song -> line(row, song, figureId, figure, level))
+                    .orElseGet(() -> new SongLineView(row.id(), row.title(), "", "", 0, 0, "", 0, List.of(), figureId, figure, level, row.version(), row.updatedAt()));
         }
 
-        private static SongLineView line(SongRow row, Song song, String figure, int level) {
+        private static SongLineView line(SongRow row, Song song, String figureId, String figure, int level) {
             return new SongLineView(row.id(), row.title(), song.key().toString(), song.meter().toString(), song.tempo().bpm(), song.tempo().beatTicks(),
                     song.feel().id(), song.bars().size(), song.sections().stream().map(section -> section.name()).filter(name -> !name.isEmpty()).toList(),
-                    figure, level, row.version(), row.updatedAt());
+                    figureId, figure, level, row.version(), row.updatedAt());
         }
     }
 

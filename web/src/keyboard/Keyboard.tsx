@@ -1,0 +1,94 @@
+import { memo } from "react";
+import type { Stroke } from "../api/client";
+import { centre, keys } from "./geometry";
+
+const LOWEST = 24;
+const HIGHEST = 84;
+const LENGTH = 92;
+const BLACK_LENGTH = 56;
+const ROOM_ABOVE = 22;
+
+/** The keyboard to scale, with the strokes that sound laid on it and the stretch of the left hand's in millimetres. */
+export const Keyboard = memo(function Keyboard({ strokes, spanMm }: { strokes: Stroke[]; spanMm: number }) {
+  const all = keys(LOWEST, HIGHEST);
+  const width = Math.max(...all.map((key) => key.x + key.width));
+  const left = strokes.find((stroke) => stroke.hand === "L");
+  const sounding = strokes.flatMap((stroke) => stroke.notes.map((note) => ({ ...note, hand: stroke.hand })));
+  const label =
+    sounding.length === 0
+      ? "Keyboard, C1 to C6"
+      : `Keyboard: ${sounding.map((note) => `${note.name}, ${note.hand === "L" ? "left" : "right"} hand`).join("; ")}`;
+  return (
+    <svg
+      viewBox={`-1 ${-ROOM_ABOVE} ${width + 2} ${LENGTH + ROOM_ABOVE + 1}`}
+      className="block w-full"
+      role="img"
+      aria-label={label}
+      preserveAspectRatio="xMidYMax meet"
+    >
+      {all.map((key) => (
+        <rect
+          key={key.midi}
+          x={key.x + (key.black ? 0.4 : 0.3)}
+          y={0}
+          width={key.width - (key.black ? 0.8 : 0.6)}
+          height={key.black ? BLACK_LENGTH : LENGTH}
+          rx={1.2}
+          fill={key.black ? "var(--key-black)" : "var(--key-white)"}
+          stroke={key.black ? "none" : "var(--grain)"}
+          strokeWidth={0.6}
+        />
+      ))}
+      {[24, 36, 48, 60, 72, 84].map((midi) => (
+        <text key={midi} x={centre(midi, LOWEST)} y={LENGTH - 5} textAnchor="middle" fontSize={9.5} fill="#5d5346">
+          C{midi / 12 - 1}
+        </text>
+      ))}
+      {sounding.map((note) => (
+        <KeyMark key={`${note.hand}${note.midi}`} midi={note.midi} name={note.name} right={note.hand === "R"} />
+      ))}
+      {left && left.notes.length > 1 && <Stretch stroke={left} spanMm={spanMm} />}
+    </svg>
+  );
+});
+
+function KeyMark({ midi, name, right }: { midi: number; name: string; right: boolean }) {
+  const black = [1, 3, 6, 8, 10].includes(midi % 12);
+  const y = black ? BLACK_LENGTH - 12 : LENGTH - 26;
+  return (
+    <g>
+      {right ? (
+        <circle cx={centre(midi, LOWEST)} cy={y} r={9} fill="var(--key-white)" stroke="#1d5560" strokeWidth={2.5} />
+      ) : (
+        <circle cx={centre(midi, LOWEST)} cy={y} r={10} fill={black ? "#ec8c61" : "#a4452a"} stroke="#fffdf7" strokeWidth={1.5} />
+      )}
+      <text
+        x={centre(midi, LOWEST)}
+        y={y + 3.6}
+        textAnchor="middle"
+        fontSize={10}
+        fontWeight={600}
+        fill={right ? "#1d5560" : black ? "#211c16" : "#fffdf7"}
+      >
+        {name.replace(/-?\d+$/, "")}
+      </text>
+    </g>
+  );
+}
+
+function Stretch({ stroke, spanMm }: { stroke: Stroke; spanMm: number }) {
+  const low = stroke.notes[0];
+  const high = stroke.notes[stroke.notes.length - 1];
+  if (!low || !high) return null;
+  const from = centre(low.midi, LOWEST);
+  const to = centre(high.midi, LOWEST);
+  const words = `${stroke.stretchMm.toFixed(1)} mm of ${spanMm}${stroke.rolled ? " – rolled" : ""}`;
+  return (
+    <g stroke="var(--accent)" fill="none" strokeWidth={1.4}>
+      <path d={`M${from} -2V-7H${to}V-2`} />
+      <text x={(from + to) / 2} y={-11} textAnchor="middle" fontSize={10.5} fontWeight={600} fill="var(--accent)" stroke="none">
+        {words}
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,36 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, RouterProvider } from "react-router";
+import "./index.css";
+import { Lost } from "./ui/Lost";
+import { Repertoire } from "./views/repertoire/Repertoire";
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 10_000, refetchOnWindowFocus: false } } });
+
+const router = createBrowserRouter([
+  { path: "/", element: <Repertoire />, errorElement: <Lost /> },
+  {
+    path: "/songs/:id",
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import("./song/SongLayout")).SongLayout }),
+    children: [
+      { index: true, lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
+      { path: "chart", lazy: async () => ({ Component: (await import("./views/chart/Chart")).Chart }) },
+      { path: "left-hand", lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
+    ],
+  },
+  { path: "*", element: <Lost /> },
+]);
+
+const root = document.getElementById("root");
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}

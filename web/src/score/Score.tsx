@@ -1,0 +1,85 @@
+import { useEffect, useRef, useState } from "react";
+
+let worker: Worker | null = null;
+let orders = 0;
+const waiting = new Map<number, (answer: { svg?: string; error?: string }) => void>();
+
+function engrave(xml: string, width: number, scale: number): Promise<{ svg?: string; error?: string }> {
+  if (!worker) {
+    worker = new Worker(new URL("./engraver.worker.ts", import.meta.url), { type: "module" });
+    worker.onmessage = (message: MessageEvent<{ id: number; svg?: string; error?: string }>) => {
+      waiting.get(message.data.id)?.(message.data);
+      waiting.delete(message.data.id);
+    };
+  }
+  const id = ++orders;
+  return new Promise((resolve) => {
+    waiting.set(id, resolve);
+    worker?.postMessage({ id, xml, width, scale });
+  });
+}
+
+/** The engraved page of some bars. Strokes that sound are lit by the ids the server gave their notes. */
+export function Score({
+  xml,
+  label,
+  lit,
+  onStroke,
+}: {
+  xml: string | undefined;
+  label: string;
+  lit: number[];
+  onStroke: (stroke: number) => void;
+}) {
+  const holder = useRef<HTMLDivElement>(null);
+  const [width, setWidth] = useState(0);
+  const [page, setPage] = useState<{ svg?: string; error?: string }>({});
+
+  useEffect(() => {
+    if (!holder.current) return;
+    const observer = new ResizeObserver(([entry]) => setWidth(Math.round(entry?.contentRect.width ?? 0)));
+    observer.observe(holder.current);
+    return () => observer.disconnect();
+  }, []);
+
+  useEffect(() => {
+    if (!xml || width === 0) return;
+    let late = false;
+    engrave(xml, width, width < 560 ? 34 : 42).then((answer) => {
+      if (!late) setPage(answer);
+    });
+    return () => {
+      late = true;
+    };
+  }, [xml, width]);
+
+  useEffect(() => {
+    const root = holder.current;
+    if (!root || !page.svg) return;
+    for (const note of root.querySelectorAll(".lit")) note.classList.remove("lit");
+    for (const stroke of lit) for (const note of root.querySelectorAll(`[id^="s${stroke}n"]`)) note.classList.add("lit");
+  }, [lit, page]);
+
+  return (
+    <div ref={holder} className="score min-h-40 rounded-plank border border-line bg-sheet px-2 py-1" data-ready={page.svg ? "yes" : "no"}>
+      {page.error ? (
+        <p className="p-4">The staff could not be engraved. The keyboard and the step line are right all the same.</p>
+      ) : page.svg ? (
+        // biome-ignore lint/a11y/useKeyWithClickEvents: every stroke can be reached with the arrow keys on the step line
+        <div
+          role="img"
+          aria-label={label}
+          // biome-ignore lint/security/noDangerouslySetInnerHtml: the page comes from our own engraver
+          dangerouslySetInnerHTML={{ __html: page.svg }}
+          onClick={(event) => {
+            const note = (event.target as Element).closest("g.note");
+            const stroke = /^s(\d+)n/.exec(note?.id ?? "");
+            if (stroke) onStroke(Number(stroke[1]));
+          }}
+        />
+      ) : (
+        <p className="p-4 text-quiet">Engraving …</p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,38 @@
+/// <reference lib="webworker" />
+import { VerovioToolkit } from "verovio/esm";
+import moduleUrl from "verovio/wasm?url";
+
+type Order = { id: number; xml: string; width: number; scale: number };
+
+// The engraver stays a file of its own, so that it can be replaced by another build of it.
+const ready = import(/* @vite-ignore */ moduleUrl).then(async (file) => new VerovioToolkit(await file.default()));
+
+self.onmessage = async (message: MessageEvent<Order>) => {
+  const { id, xml, width, scale } = message.data;
+  try {
+    const toolkit = await ready;
+    toolkit.setOptions({
+      scale,
+      pageWidth: Math.round((width * 100) / scale),
+      pageHeight: 60_000,
+      adjustPageHeight: true,
+      pageMarginTop: 20,
+      pageMarginBottom: 10,
+      pageMarginLeft: 0,
+      pageMarginRight: 0,
+      header: "none",
+      footer: "none",
+      breaks: "auto",
+      svgViewBox: true,
+      font: "Leipzig",
+      spacingLinear: 0.27,
+      spacingNonLinear: 0.55,
+      justifyVertically: false,
+      mnumInterval: 1,
+    });
+    toolkit.loadData(xml);
+    self.postMessage({ id, svg: toolkit.renderToSVG(1) });
+  } catch (error) {
+    self.postMessage({ id, error: String(error) });
+  }
+};

@@ -1,0 +1,13 @@
+declare module "verovio/esm" {
+  export class VerovioToolkit {
+    constructor(module: unknown);
+    setOptions(options: Record<string, unknown>): void;
+    loadData(data: string): boolean;
+    renderToSVG(page: number): string;
+  }
+}
+
+declare module "verovio/wasm?url" {
+  const url: string;
+  export default url;
+}

@@ -1,0 +1,154 @@
+import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
+import type { Arrangement } from "../api/client";
+import { Keyboard } from "../keyboard/Keyboard";
+import type { Metronome } from "../sound/schedule";
+import type { Sound } from "../sound/usePlayer";
+import { beatSign, plain } from "../ui/words";
+import { USUAL_SPAN } from "./SongLayout";
+
+const METRONOME: { value: Metronome; label: string }[] = [
+  { value: "off", label: "off" },
+  { value: "beats", label: "every beat" },
+  { value: "two-and-four", label: "2 and 4" },
+];
+
+/** Where the hands are: play, tempo, loop, metronome, and the keyboard with what sounds. */
+export function Dock({
+  arrangement,
+  selection,
+  sound,
+  struck,
+  looping,
+  setLooping,
+  bpm,
+  setBpm,
+  resetTempo,
+}: {
+  arrangement: Arrangement | undefined;
+  selection: [number, number];
+  sound: Sound;
+  struck: number | null;
+  looping: boolean;
+  setLooping: (on: boolean) => void;
+  bpm: number;
+  setBpm: (bpm: number) => void;
+  resetTempo: (() => void) | null;
+}) {
+  const resting = arrangement?.strokes.findIndex((stroke) => stroke.bar >= selection[0]) ?? -1;
+  const indices = sound.head.playing ? sound.head.strokes : struck !== null ? [struck] : resting >= 0 ? [resting] : [];
+  const strokes = indices.flatMap((index) => arrangement?.strokes[index] ?? []);
+  const playing = sound.head.playing;
+  const beat = beatSign(arrangement?.tempo.beatTicks ?? 960);
+  const first = arrangement?.bars[selection[0]]?.number ?? 1;
+  const last = arrangement?.bars[selection[1]]?.number ?? 1;
+  return (
+    <section aria-label="Transport and keyboard" className="flex items-end gap-5 border-line border-t px-5 pt-2 pb-3">
+      <div className="grid w-56 shrink-0 grid-cols-[4rem_1fr] items-center gap-x-3 gap-y-1">
+        <button
+          type="button"
+          onClick={sound.toggle}
+          disabled={!arrangement}
+          aria-label={playing ? "Stop" : "Play"}
+          title={playing ? "Stop (Space)" : "Play (Space)"}
+          className="flex size-16 items-center justify-center rounded-plank bg-ink text-ground"
+        >
+          <svg viewBox="0 0 24 24" className="size-7" aria-hidden="true">
+            {playing ? <rect x="5" y="5" width="14" height="14" fill="currentColor" /> : <path d="M6 4l14 8-14 8z" fill="currentColor" />}
+          </svg>
+        </button>
+        <div>
+          <div className="flex items-center">
+            <button type="button" aria-label="Slower" title="Slower (−)" onClick={() => setBpm(bpm - 2)} className="size-9 text-xl">
+              −
+            </button>
+            <span className="min-w-12 text-center font-semibold font-serif text-2xl" title={`${beat} notes a minute`}>
+              {plain(bpm)}
+            </span>
+            <button type="button" aria-label="Faster" title="Faster (+)" onClick={() => setBpm(bpm + 2)} className="size-9 text-xl">
+              +
+            </button>
+          </div>
+          <p className="text-[0.86rem] text-quiet leading-tight">
+            {sound.state === "loading" ? "tuning the piano …" : sound.head.counting ? "counting in …" : `${beat}s a minute`}
+            {resetTempo && (
+              <button type="button" onClick={resetTempo} className="ml-1.5 underline decoration-dotted underline-offset-2">
+                reset
+              </button>
+            )}
+          </p>
+        </div>
+        <div className="col-span-2 flex items-center gap-4">
+          <label className="flex min-h-9 items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={looping}
+              onChange={(event) => setLooping(event.target.checked)}
+              className="size-4 accent-(--accent)"
+            />
+            loop {first === last ? first : `${first}–${last}`}
+          </label>
+          <Popover className="relative">
+            <PopoverButton className="min-h-9 text-quiet underline decoration-dotted underline-offset-4">sound ▾</PopoverButton>
+            <PopoverPanel anchor="top start" className="z-30 w-72 rounded-plank border border-grain bg-sheet p-4 [--anchor-gap:6px]">
+              <SoundPanel sound={sound} />
+            </PopoverPanel>
+          </Popover>
+        </div>
+      </div>
+      <div className="min-w-0 flex-1">
+        <div className="mx-auto max-w-[62rem]">
+          <Keyboard strokes={strokes} spanMm={USUAL_SPAN} />
+        </div>
+      </div>
+    </section>
+  );
+}
+
+function SoundPanel({ sound }: { sound: Sound }) {
+  const { volumes, setVolumes } = sound;
+  return (
+    <div className="grid gap-3">
+      <fieldset>
+        <legend className="font-semibold">Metronome</legend>
+        <div className="mt-1 flex flex-wrap gap-x-4">
+          {METRONOME.map((each) => (
+            <label key={each.value} className="flex min-h-9 items-center gap-1.5">
+              <input
+                type="radio"
+                name="metronome"
+                checked={sound.metronome === each.value}
+                onChange={() => sound.setMetronome(each.value)}
+                className="size-4 accent-(--accent)"
+              />
+              {each.label}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <label className="flex min-h-9 items-center gap-1.5">
+        <input
+          type="checkbox"
+          checked={sound.countIn}
+          onChange={(event) => sound.setCountIn(event.target.checked)}
+          className="size-4 accent-(--accent)"
+        />
+        count in one bar
+      </label>
+      {(["left", "right", "click"] as const).map((name) => (
+        <label key={name} className="grid grid-cols-[5.5rem_1fr] items-center">
+          {name === "click" ? "click" : `${name} hand`}
+          <input
+            type="range"
+            min={0}
+            max={1}
+            step={0.05}
+            value={volumes[name]}
+            onChange={(event) => setVolumes({ ...volumes, [name]: Number(event.target.value) })}
+            className="accent-(--accent)"
+          />
+        </label>
+      ))}
+      <p className="text-[0.86rem] text-quiet">Keep headphones moderate; rest your ears and hands after 20 to 30 minutes.</p>
+    </div>
+  );
+}

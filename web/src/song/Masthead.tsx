@@ -1,0 +1,123 @@
+import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import { Link, NavLink, useLocation } from "react-router";
+import type { ChartView } from "../api/client";
+import { Mark, PathMark } from "../ui/Mark";
+import { Scheme } from "../ui/Scheme";
+import { keyName } from "../ui/words";
+import type { DraftDesk, Keeping } from "./useDraft";
+import { Versions } from "./Versions";
+
+const PATH = [
+  { view: "chart", name: "Chart" },
+  { view: "left-hand", name: "Left hand" },
+];
+
+const FILES = [
+  { path: "mid?parts=both", name: "MIDI file, both hands" },
+  { path: "mid?parts=left", name: "MIDI file, left hand alone" },
+  { path: "musicxml?parts=both", name: "MusicXML, both hands" },
+  { path: "musicxml?parts=left", name: "MusicXML, left hand alone" },
+  { path: "txt", name: "Chart as text" },
+];
+
+/** The song's heading and the path of the work. */
+export function Masthead({
+  songId,
+  title,
+  chart,
+  desk,
+  onHelp,
+}: {
+  songId: string;
+  title: string;
+  chart: ChartView | undefined;
+  desk: DraftDesk;
+  onHelp: () => void;
+}) {
+  const { search, pathname } = useLocation();
+  const at = pathname.endsWith("/chart") ? 0 : 1;
+  return (
+    <header className="flex min-h-[3.75rem] items-center gap-x-4 border-line border-b px-5">
+      <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">
+        <Mark />
+      </Link>
+      <h1 className="max-w-[24rem] truncate text-2xl" title={title}>
+        {title}
+      </h1>
+      <p className="hidden min-w-0 gap-x-3 truncate text-quiet lg:flex">
+        {chart && (
+          <>
+            <span>
+              {keyName(chart.key, chart.mode)}
+              {chart.keyGiven ? "" : " (found)"}
+            </span>
+            <span>{chart.meter}</span>
+            <span>{chart.feel}</span>
+          </>
+        )}
+        <Kept keeping={desk.keeping} />
+      </p>
+      <nav aria-label="The path of the work" className="ml-auto flex items-stretch self-stretch">
+        {PATH.map((step, index) => (
+          <NavLink
+            key={step.view}
+            to={{ pathname: `/songs/${songId}/${step.view}`, search }}
+            aria-current={index === at ? "page" : undefined}
+            className={`flex items-center gap-2 border-b-4 px-3 pt-1 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+          >
+            <PathMark filled={index <= at} />
+            {step.name}
+          </NavLink>
+        ))}
+      </nav>
+      <div className="flex items-center gap-1">
+        <button type="button" onClick={desk.undo} disabled={!desk.canUndo} className="h-10 px-2" title="Undo (Ctrl+Z)">
+          Undo
+        </button>
+        <button type="button" onClick={desk.redo} disabled={!desk.canRedo} className="h-10 px-2" title="Redo (Ctrl+Shift+Z)">
+          Redo
+        </button>
+        <Versions songId={songId} onTake={(version) => desk.change({ chart: version.chart, choices: version.choices })} />
+        <Menu>
+          <MenuButton className="h-10 px-2">Take away ▾</MenuButton>
+          <MenuItems anchor="bottom end" className="z-30 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]">
+            {FILES.map((file) => (
+              <MenuItem key={file.path}>
+                <a
+                  href={`/api/songs/${songId}/export/${file.path}`}
+                  download
+                  className="flex min-h-10 items-center px-4 data-focus:bg-wash"
+                >
+                  {file.name}
+                </a>
+              </MenuItem>
+            ))}
+          </MenuItems>
+        </Menu>
+        <Scheme />
+        <button type="button" onClick={onHelp} aria-label="Help" title="Help (?)" className="h-10 w-8 font-semibold text-quiet">
+          ?
+        </button>
+      </div>
+    </header>
+  );
+}
+
+function Kept({ keeping }: { keeping: Keeping }) {
+  const words = {
+    kept: () => (keeping.state === "kept" ? `kept ${keeping.at.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}` : ""),
+    keeping: () => "keeping …",
+    waiting: () => "not kept yet",
+    stale: () => "changed elsewhere",
+    refused: () => "not kept",
+  }[keeping.state]();
+  return (
+    <span
+      role="status"
+      data-keeping={keeping.state}
+      className={keeping.state === "kept" || keeping.state === "keeping" ? "" : "font-semibold text-accent"}
+    >
+      {words}
+    </span>
+  );
+}

@@ -1,0 +1,185 @@
+import { useQuery } from "@tanstack/react-query";
+import { useCallback, useMemo, useState } from "react";
+import { Link, Outlet, useNavigate, useOutletContext, useParams, useSearchParams } from "react-router";
+import { type Arrangement, api, type ChartView, type Refused, type Song, take } from "../api/client";
+import { useArrangement, useChart } from "../api/queries";
+import { type Sound, usePlayer } from "../sound/usePlayer";
+import { Notice, TextButton } from "../ui/Notice";
+import { Dock } from "./Dock";
+import { Help } from "./Help";
+import { Masthead } from "./Masthead";
+import { type DraftDesk, useDraft } from "./useDraft";
+import { useKeys } from "./useKeys";
+import { useSettled } from "./useSettled";
+
+/** The left hand's span until hands are measured, in millimetres. */
+export const USUAL_SPAN = 201;
+
+export type Desk = {
+  song: Song;
+  desk: DraftDesk;
+  chart: ChartView | undefined;
+  chartError: Refused | null;
+  arrangement: Arrangement | undefined;
+  arrangementError: Refused | null;
+  /** The chart as last sent to be read; a moment behind the typing. */
+  settledChart: string;
+  selection: [number, number];
+  select: (from: number, to: number) => void;
+  sound: Sound;
+  struck: number | null;
+  setStruck: (stroke: number | null) => void;
+};
+
+export function useDesk(): Desk {
+  return useOutletContext<Desk>();
+}
+
+/** One song on the desk: its heading, the view of the moment, the transport and the keyboard. */
+export function SongLayout() {
+  const { id = "" } = useParams();
+  const song = useQuery<Song, Refused>({
+    queryKey: ["song", id],
+    queryFn: () => take(api.GET("/api/songs/{id}", { params: { path: { id } } })),
+    staleTime: 0,
+    gcTime: 0,
+  });
+  if (song.isPending) return <p className="p-8 text-quiet">Opening the song …</p>;
+  if (song.isError) return <NoSong error={song.error} />;
+  return <OpenSong key={song.data.id} song={song.data} />;
+}
+
+function NoSong({ error }: { error: Refused }) {
+  const gone = error.status === 404 || error.status === 400;
+  return (
+    <main className="mx-auto max-w-2xl px-6 py-20">
+      <h1 className="text-3xl">{gone ? "This song is not here" : "The song cannot be opened"}</h1>
+      <p className="mt-4 text-lg">{gone ? "It was deleted, or the address is wrong. The other songs are safe." : error.message}</p>
+      <Link to="/" className="mt-6 inline-block font-semibold text-accent underline underline-offset-4">
+        To the repertoire
+      </Link>
+    </main>
+  );
+}
+
+function OpenSong({ song }: { song: Song }) {
+  const desk = useDraft(song);
+  const settledChart = useSettled(desk.draft.chart, 120);
+  const chart = useChart(settledChart);
+  const arranged = useArrangement(settledChart, desk.draft.choices, USUAL_SPAN);
+  const arrangement = arranged.data;
+  const bars = arrangement?.bars.length ?? 0;
+  const [selection, select] = useSelection(bars);
+  const [looping, setLooping] = useState(true);
+  const [tempo, setTempo] = useState<number | null>(null);
+  const [struck, setStruck] = useState<number | null>(null);
+  const [help, setHelp] = useState(false);
+  const bpm = tempo ?? arrangement?.tempo.bpm ?? 100;
+  const beatTicks = arrangement?.tempo.beatTicks ?? 960;
+  const sound = usePlayer(arrangement, selection, looping, (bpm * beatTicks) / 960);
+  const setBpm = useCallback((next: number) => setTempo(Math.min(400, Math.max(20, Math.round(next)))), []);
+
+  useKeys({
+    selection,
+    bars,
+    select,
+    sound,
+    toggleLoop: () => setLooping(!looping),
+    tempo: (by) => setBpm(bpm + by),
+    undo: desk.undo,
+    redo: desk.redo,
+    help: () => setHelp(!help),
+  });
+
+  const context: Desk = {
+    song,
+    desk,
+    chart: chart.data,
+    chartError: chart.error,
+    arrangement,
+    arrangementError: arranged.error,
+    settledChart,
+    selection,
+    select,
+    sound,
+    struck,
+    setStruck,
+  };
+
+  return (
+    <div className="grid h-full min-h-[640px] grid-rows-[auto_auto_minmax(0,1fr)_auto]">
+      <Masthead songId={song.id} title={chart.data?.title ?? song.title} chart={chart.data} desk={desk} onHelp={() => setHelp(true)} />
+      <Trouble desk={desk} failed={sound.state === "failed"} />
+      <main className="min-h-0 overflow-hidden">
+        <Outlet context={context} />
+      </main>
+      <Dock
+        arrangement={arrangement}
+        selection={selection}
+        sound={sound}
+        struck={struck}
+        looping={looping}
+        setLooping={setLooping}
+        bpm={bpm}
+        setBpm={setBpm}
+        resetTempo={tempo !== null && tempo !== arrangement?.tempo.bpm ? () => setTempo(null) : null}
+      />
+      <Help open={help} onClose={() => setHelp(false)} />
+    </div>
+  );
+}
+
+function Trouble({ desk, failed }: { desk: DraftDesk; failed: boolean }) {
+  const navigate = useNavigate();
+  const keeping = desk.keeping;
+  return (
+    <div>
+      {keeping.state === "stale" && (
+        <Notice alert>
+          <span>This song was changed elsewhere, in another tab perhaps. Yours is still on this screen; nothing was overwritten.</span>
+          <TextButton onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>Keep mine as a copy</TextButton>
+          <TextButton onClick={() => desk.takeTheirs()}>Take the other one</TextButton>
+        </Notice>
+      )}
+      {keeping.state === "waiting" && (
+        <Notice alert>
+          <span>Not kept yet: {keeping.why} Your work stays on this screen and in this browser; it is tried again by itself.</span>
+        </Notice>
+      )}
+      {keeping.state === "refused" && (
+        <Notice alert>
+          <span>Not kept: {keeping.why} What was kept before is safe.</span>
+        </Notice>
+      )}
+      {failed && (
+        <Notice alert>
+          <span>The piano recordings could not be loaded, so nothing sounds. Everything else works; press play to try again.</span>
+        </Notice>
+      )}
+    </div>
+  );
+}
+
+/** The selected bars live in the address: ?bars=1-4, counted as written from 1. */
+function useSelection(bars: number): [[number, number], (from: number, to: number) => void] {
+  const [search, setSearch] = useSearchParams();
+  const written = /^(\d+)-(\d+)$/.exec(search.get("bars") ?? "");
+  const last = Math.max(0, bars - 1);
+  const from = Math.min(last, Math.max(0, Number(written?.[1] ?? 1) - 1));
+  const to = Math.min(last, Math.max(from, Number(written?.[2] ?? bars) - 1));
+  const selection = useMemo<[number, number]>(() => [from, to], [from, to]);
+  const select = useCallback(
+    (first: number, end: number) => {
+      setSearch(
+        (now) => {
+          const next = new URLSearchParams(now);
+          next.set("bars", `${Math.min(first, end) + 1}-${Math.max(first, end) + 1}`);
+          return next;
+        },
+        { replace: true },
+      );
+    },
+    [setSearch],
+  );
+  return [selection, select];
+}

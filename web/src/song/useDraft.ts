@@ -1,0 +1,188 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { api, type Choices, Refused, type Song, take } from "../api/client";
+
+/** What the person is working on: the chart and the choices, with all that can be taken back. */
+export type Draft = { chart: string; choices: Choices };
+export type Keeping =
+  | { state: "kept"; at: Date }
+  | { state: "keeping" }
+  | { state: "waiting"; why: string }
+  | { state: "stale"; why: string }
+  | { state: "refused"; why: string };
+
+export type DraftDesk = {
+  draft: Draft;
+  keeping: Keeping;
+  change: (change: Partial<Draft>, together?: string) => void;
+  undo: () => void;
+  redo: () => void;
+  canUndo: boolean;
+  canRedo: boolean;
+  /** Takes what is kept on the server in place of one's own. */
+  takeTheirs: () => Promise<void>;
+  /** Keeps one's own as a new song, and says which. */
+  keepCopy: () => Promise<string>;
+};
+
+const PAUSE = 500;
+const RETRY = 3000;
+const MOST_STEPS = 200;
+const TYPING_PAUSE = 1200;
+
+/**
+ * The draft of a song, kept by itself a moment after each change. A draft that could not be kept stays here and in this browser and is
+ * tried again; one that someone else overtook is never merged, the person decides.
+ */
+export function useDraft(song: Song): DraftDesk {
+  const queries = useQueryClient();
+  const [draft, setDraft] = useState<Draft>(() => unkept(song) ?? { chart: song.chart, choices: song.choices });
+  const [past, setPast] = useState<Draft[]>([]);
+  const [future, setFuture] = useState<Draft[]>([]);
+  const [keeping, setKeeping] = useState<Keeping>({ state: "kept", at: new Date(song.updatedAt) });
+  const version = useRef(song.version);
+  const kept = useRef<Draft>({ chart: song.chart, choices: song.choices });
+  const running = useRef(false);
+  const latest = useRef(draft);
+  const lastChange = useRef({ kind: "", at: 0 });
+  const [round, setRound] = useState(0);
+  latest.current = draft;
+
+  const change = useCallback((next: Partial<Draft>, together = "") => {
+    const now = Date.now();
+    const sameRun = together !== "" && lastChange.current.kind === together && now - lastChange.current.at < TYPING_PAUSE;
+    lastChange.current = { kind: together, at: now };
+    const before = latest.current;
+    if (!sameRun) setPast((steps) => [...steps.slice(-MOST_STEPS), before]);
+    setFuture([]);
+    setDraft({ ...before, ...next });
+  }, []);
+
+  const step = (from: Draft[], setFrom: (steps: Draft[]) => void, setTo: (update: (steps: Draft[]) => Draft[]) => void) => {
+    const target = from.at(-1);
+    if (!target) return;
+    setFrom(from.slice(0, -1));
+    setTo((steps) => [...steps, latest.current]);
+    lastChange.current = { kind: "", at: 0 };
+    setDraft(target);
+  };
+
+  const keep = useCallback(async () => {
+    const sending = latest.current;
+    if (running.current || same(sending, kept.current)) return;
+    running.current = true;
+    setKeeping({ state: "keeping" });
+    try {
+      const saved = await take(
+        api.PUT("/api/songs/{id}", {
+          params: { path: { id: song.id } },
+          body: { chart: sending.chart, choices: sending.choices, version: version.current },
+        }),
+      );
+      version.current = saved.version;
+      kept.current = sending;
+      forget(song.id);
+      setKeeping({ state: "kept", at: new Date(saved.updatedAt) });
+      queries.setQueryData(["song", song.id], saved);
+      queries.invalidateQueries({ queryKey: ["songs"] });
+      if (!same(latest.current, sending)) setRound((count) => count + 1);
+    } catch (error) {
+      const refused = error instanceof Refused ? error : new Refused(0, String(error));
+      if (refused.status === 409) setKeeping({ state: "stale", why: refused.message });
+      else if (refused.status >= 400 && refused.status < 500) setKeeping({ state: "refused", why: refused.message });
+      else {
+        setKeeping({ state: "waiting", why: refused.message });
+        setTimeout(() => setRound((count) => count + 1), RETRY);
+      }
+    } finally {
+      running.current = false;
+    }
+  }, [queries, song.id]);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new round tries again
+  useEffect(() => {
+    if (same(draft, kept.current) || keeping.state === "stale") return;
+    remember(song.id, version.current, draft);
+    const timer = setTimeout(keep, PAUSE);
+    return () => clearTimeout(timer);
+  }, [draft, keep, round, song.id]);
+
+  useEffect(() => {
+    // Leaving: what is not kept yet goes out with the page.
+    const leave = () => {
+      if (same(latest.current, kept.current)) return;
+      const body = JSON.stringify({ ...latest.current, version: version.current });
+      fetch(`/api/songs/${song.id}`, { method: "PUT", keepalive: true, headers: { "Content-Type": "application/json" }, body }).catch(
+        () => undefined,
+      );
+    };
+    window.addEventListener("pagehide", leave);
+    return () => {
+      window.removeEventListener("pagehide", leave);
+      keep();
+    };
+  }, [keep, song.id]);
+
+  const takeTheirs = async () => {
+    const theirs = await take(api.GET("/api/songs/{id}", { params: { path: { id: song.id } } }));
+    version.current = theirs.version;
+    kept.current = { chart: theirs.chart, choices: theirs.choices };
+    forget(song.id);
+    setPast((steps) => [...steps, latest.current]);
+    setDraft(kept.current);
+    setKeeping({ state: "kept", at: new Date(theirs.updatedAt) });
+  };
+
+  const keepCopy = async () => {
+    const copy = await take(api.POST("/api/songs", { body: { chart: latest.current.chart, choices: latest.current.choices } }));
+    await takeTheirs();
+    queries.invalidateQueries({ queryKey: ["songs"] });
+    return copy.id;
+  };
+
+  return {
+    draft,
+    keeping,
+    change,
+    undo: () => step(past, setPast, setFuture),
+    redo: () => step(future, setFuture, setPast),
+    canUndo: past.length > 0,
+    canRedo: future.length > 0,
+    takeTheirs,
+    keepCopy,
+  };
+}
+
+function same(a: Draft, b: Draft): boolean {
+  return a.chart === b.chart && JSON.stringify(a.choices) === JSON.stringify(b.choices);
+}
+
+function slot(id: string): string {
+  return `zapateo.unkept.${id}`;
+}
+
+function remember(id: string, version: number, draft: Draft): void {
+  try {
+    localStorage.setItem(slot(id), JSON.stringify({ version, draft }));
+  } catch {
+    // Without room in the browser the draft still lives in this page.
+  }
+}
+
+function forget(id: string): void {
+  try {
+    localStorage.removeItem(slot(id));
+  } catch {
+    // Nothing was there.
+  }
+}
+
+/** A draft that an earlier page could not keep, if nobody has changed the song since. */
+function unkept(song: Song): Draft | null {
+  try {
+    const found = JSON.parse(localStorage.getItem(slot(song.id)) ?? "null") as { version: number; draft: Draft } | null;
+    return found && found.version === song.version ? found.draft : null;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,95 @@
+import { useEffect, useRef } from "react";
+import type { Metronome } from "../sound/schedule";
+import type { Sound } from "../sound/usePlayer";
+
+type Actions = {
+  selection: [number, number];
+  bars: number;
+  select: (from: number, to: number) => void;
+  sound: Sound;
+  toggleLoop: () => void;
+  tempo: (by: number) => void;
+  undo: () => void;
+  redo: () => void;
+  help: () => void;
+};
+
+const NEXT: Record<Metronome, Metronome> = { off: "beats", beats: "two-and-four", "two-and-four": "off" };
+
+/** The keys of the house; they rest while someone types or has a list or a dialog open. */
+export function useKeys(actions: Actions): void {
+  const latest = useRef(actions);
+  latest.current = actions;
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement;
+      if (
+        event.defaultPrevented ||
+        event.altKey ||
+        target.closest("input, textarea, select, [role=listbox], [role=menu], [role=dialog], [contenteditable]")
+      )
+        return;
+      if (act(event, latest.current, target)) event.preventDefault();
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, []);
+}
+
+function act(event: KeyboardEvent, actions: Actions, target: HTMLElement): boolean {
+  const { selection, bars, select } = actions;
+  if (event.ctrlKey || event.metaKey) {
+    if (event.key.toLowerCase() === "z") {
+      (event.shiftKey ? actions.redo : actions.undo)();
+      return true;
+    }
+    return false;
+  }
+  const step = (by: number) => {
+    if (event.shiftKey) select(selection[0], Math.min(bars - 1, Math.max(selection[0], selection[1] + by)));
+    else {
+      const size = selection[1] - selection[0];
+      const whole = size === bars - 1;
+      const at = whole ? (by > 0 ? 0 : bars - 1) : Math.min(bars - 1, Math.max(0, selection[0] + by));
+      select(at, whole ? at : Math.min(bars - 1, at + size));
+    }
+  };
+  switch (event.key) {
+    case " ":
+      if (target.closest("button, a")) return false;
+      actions.sound.toggle();
+      return true;
+    case "ArrowLeft":
+      step(-1);
+      return true;
+    case "ArrowRight":
+      step(1);
+      return true;
+    case "PageUp":
+      step(-4);
+      return true;
+    case "PageDown":
+      step(4);
+      return true;
+    case "l":
+    case "L":
+      actions.toggleLoop();
+      return true;
+    case "m":
+    case "M":
+      actions.sound.setMetronome(NEXT[actions.sound.metronome]);
+      return true;
+    case "+":
+    case "=":
+      actions.tempo(2);
+      return true;
+    case "-":
+      actions.tempo(-2);
+      return true;
+    case "?":
+      actions.help();
+      return true;
+    default:
+      return false;
+  }
+}

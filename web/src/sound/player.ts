@@ -1,0 +1,221 @@
+import * as Tone from "tone";
+import type { Arrangement } from "../api/client";
+import { clicks, type Metronome, type Tone as Sounding, tones } from "./schedule";
+
+export type Volumes = { left: number; right: number; click: number };
+export type Playhead = { playing: boolean; counting: boolean; bar: number; tick: number; strokes: number[] };
+export type Heard = { tick: number; midi: number; hand: "L" | "R"; time: number };
+
+const STOPPED: Playhead = { playing: false, counting: false, bar: -1, tick: -1, strokes: [] };
+const SAMPLES = Object.fromEntries(
+  [0, 1, 2, 3, 4, 5, 6].flatMap((octave) => [
+    [`A${octave}`, `A${octave}.mp3`],
+    [`D#${octave + 1}`, `Ds${octave + 1}.mp3`],
+  ]),
+);
+/** The recordings begin a moment before their hammers strike. */
+const ATTACK_SECONDS = 0.015;
+const KEPT_EVENTS = 500;
+
+/**
+ * Plays an arrangement on the recorded piano. Bars are put on the clock one by one, so that a new arrangement comes in at the next bar
+ * and a new tempo at once.
+ */
+export class Player {
+  private readonly piano: { L: Tone.Sampler; R: Tone.Sampler };
+  private readonly click: Tone.Synth;
+  private readonly listeners = new Set<() => void>();
+  private readonly scheduled = new Map<number, number[]>();
+  private arrangement: Arrangement | null = null;
+  private byBar = new Map<number, Sounding[]>();
+  private loop: [number, number] | null = null;
+  private metronome: Metronome = "off";
+  private stale = new Set<number>();
+  private head: Playhead = STOPPED;
+  /** What was sent to the piano last, newest at the end: to be read by tests and by the curious. */
+  readonly heard: Heard[] = [];
+
+  private constructor() {
+    const sampler = () => new Tone.Sampler({ urls: SAMPLES, baseUrl: "/sounds/", release: 0.5 }).toDestination();
+    this.piano = { L: sampler(), R: sampler() };
+    this.click = new Tone.Synth({
+      oscillator: { type: "triangle" },
+      envelope: { attack: 0.001, decay: 0.05, sustain: 0, release: 0.02 },
+    }).toDestination();
+    const transport = Tone.getTransport();
+    transport.PPQ = 960;
+    Tone.getContext().lookAhead = 0.15;
+  }
+
+  /** Loads the recordings; call it from a click or a key. */
+  static async open(): Promise<Player> {
+    await Tone.start();
+    const player = new Player();
+    await Tone.loaded();
+    return player;
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  playhead = (): Playhead => this.head;
+
+  /** Takes a new arrangement; while playing, the bar that sounds is finished as it was. */
+  set(arrangement: Arrangement): void {
+    this.arrangement = arrangement;
+    this.byBar = new Map();
+    for (const tone of tones(arrangement)) this.byBar.set(tone.bar, [...(this.byBar.get(tone.bar) ?? []), tone]);
+    if (!this.head.playing) return;
+    for (const bar of this.scheduled.keys()) if (bar !== this.head.bar) this.drop(bar);
+    this.stale.add(this.head.bar);
+    for (const bar of arrangement.bars) if (bar.index !== this.head.bar) this.putBar(bar.index);
+    this.setLoop(this.loop);
+  }
+
+  /** From bar {@code from}, after a bar of clicks if wanted. */
+  play(from: number, bpmOfQuarter: number, countIn: boolean): void {
+    this.stop();
+    const bar = this.arrangement?.bars[from];
+    if (!this.arrangement || !bar) return;
+    const transport = Tone.getTransport();
+    transport.bpm.value = bpmOfQuarter;
+    for (const each of this.arrangement.bars) this.putBar(each.index);
+    transport.schedule(() => this.stop(), `${this.end()}i`);
+    this.setLoop(this.loop);
+    const secondsPerTick = 60 / bpmOfQuarter / 960;
+    const delay = countIn ? bar.ticks * secondsPerTick : 0;
+    const now = Tone.now() + 0.05;
+    if (countIn) for (const click of clicks({ ...bar, tick: 0 }, "beats")) this.tick(click.strong, now + click.tick * secondsPerTick);
+    transport.start(now + delay, `${bar.tick}i`);
+    this.move({ playing: true, counting: countIn, bar: from, tick: bar.tick, strokes: [] });
+  }
+
+  stop(): void {
+    const transport = Tone.getTransport();
+    transport.stop();
+    transport.cancel(0);
+    this.scheduled.clear();
+    this.stale.clear();
+    this.piano.L.releaseAll();
+    this.piano.R.releaseAll();
+    this.move(STOPPED);
+  }
+
+  /** First and last bar by index, both included. */
+  setLoop(loop: [number, number] | null): void {
+    this.loop = loop;
+    const transport = Tone.getTransport();
+    const from = loop && this.arrangement?.bars[loop[0]];
+    const to = loop && this.arrangement?.bars[loop[1]];
+    transport.loop = Boolean(from && to);
+    if (from && to) {
+      transport.loopStart = `${from.tick}i`;
+      transport.loopEnd = `${to.tick + to.ticks}i`;
+    }
+  }
+
+  setTempo(bpmOfQuarter: number): void {
+    Tone.getTransport().bpm.value = bpmOfQuarter;
+  }
+
+  setMetronome(metronome: Metronome): void {
+    this.metronome = metronome;
+  }
+
+  setVolumes(volumes: Volumes): void {
+    this.piano.L.volume.value = Tone.gainToDb(volumes.left);
+    this.piano.R.volume.value = Tone.gainToDb(volumes.right);
+    this.click.volume.value = Tone.gainToDb(volumes.click) - 8;
+  }
+
+  /** One stroke by itself, at once. */
+  strike(stroke: number): void {
+    const secondsPerTick = 60 / Tone.getTransport().bpm.value / 960;
+    const own = [...this.byBar.values()].flat().filter((tone) => tone.stroke === stroke);
+    const first = own[0]?.tick ?? 0;
+    for (const tone of own) this.sound(tone, Tone.immediate() + (tone.tick - first) * secondsPerTick, 0.9);
+  }
+
+  dispose(): void {
+    this.stop();
+    this.piano.L.dispose();
+    this.piano.R.dispose();
+    this.click.dispose();
+  }
+
+  private end(): number {
+    const last = this.arrangement?.bars.at(-1);
+    return last ? last.tick + last.ticks : 0;
+  }
+
+  private drop(bar: number): void {
+    for (const id of this.scheduled.get(bar) ?? []) Tone.getTransport().clear(id);
+    this.scheduled.delete(bar);
+  }
+
+  private putBar(index: number): void {
+    const bar = this.arrangement?.bars[index];
+    if (!bar) return;
+    this.drop(index);
+    const transport = Tone.getTransport();
+    const ids = [transport.schedule((time) => this.enterBar(index, time), `${bar.tick}i`)];
+    for (const tone of this.byBar.get(index) ?? []) {
+      ids.push(
+        transport.schedule((time) => {
+          this.sound(tone, time, (tone.ticks * 60) / transport.bpm.value / 960);
+          Tone.getDraw().schedule(() => this.light(tone), time);
+        }, `${tone.tick}i`),
+      );
+    }
+    for (const click of clicks(bar, "beats")) {
+      ids.push(transport.schedule((time) => this.tickIfWanted(index, click.tick, time), `${click.tick}i`));
+    }
+    this.scheduled.set(index, ids);
+  }
+
+  private enterBar(index: number, time: number): void {
+    for (const bar of [...this.stale].filter((each) => each !== index)) {
+      this.stale.delete(bar);
+      this.putBar(bar);
+    }
+    const tick = this.arrangement?.bars[index]?.tick ?? 0;
+    Tone.getDraw().schedule(() => this.head.playing && this.move({ ...this.head, counting: false, bar: index, tick, strokes: [] }), time);
+  }
+
+  private tickIfWanted(index: number, tick: number, time: number): void {
+    const bar = this.arrangement?.bars[index];
+    const click = bar && clicks(bar, this.metronome).find((each) => each.tick === tick);
+    if (click) this.tick(click.strong, time);
+  }
+
+  private tick(strong: boolean, time: number): void {
+    this.click.triggerAttackRelease(strong ? 1760 : 1175, 0.03, time, strong ? 0.9 : 0.6);
+  }
+
+  private sound(tone: Sounding, time: number, seconds: number): void {
+    this.piano[tone.hand].triggerAttackRelease(
+      Tone.Frequency(tone.midi, "midi").toFrequency(),
+      seconds,
+      Math.max(0, time - ATTACK_SECONDS),
+      tone.velocity,
+    );
+    this.heard.push({ tick: tone.tick, midi: tone.midi, hand: tone.hand, time });
+    if (this.heard.length > KEPT_EVENTS) this.heard.shift();
+  }
+
+  private light(tone: Sounding): void {
+    if (!this.head.playing) return;
+    const strokes =
+      this.head.tick === tone.tick || this.head.strokes.includes(tone.stroke)
+        ? [...new Set([...this.head.strokes, tone.stroke])]
+        : [tone.stroke];
+    this.move({ ...this.head, bar: tone.bar, tick: tone.tick, strokes });
+  }
+
+  private move(head: Playhead): void {
+    this.head = head;
+    for (const listener of this.listeners) listener();
+  }
+}

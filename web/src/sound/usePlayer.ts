@@ -1,0 +1,104 @@
+import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
+import type { Arrangement } from "../api/client";
+import type { Player, Playhead, Volumes } from "./player";
+import type { Metronome } from "./schedule";
+
+const SILENT: Playhead = { playing: false, counting: false, bar: -1, tick: -1, strokes: [] };
+
+export type Sound = {
+  head: Playhead;
+  state: "closed" | "loading" | "ready" | "failed";
+  toggle: () => void;
+  stop: () => void;
+  strike: (stroke: number) => void;
+  volumes: Volumes;
+  setVolumes: (volumes: Volumes) => void;
+  metronome: Metronome;
+  setMetronome: (metronome: Metronome) => void;
+  countIn: boolean;
+  setCountIn: (on: boolean) => void;
+};
+
+declare global {
+  interface Window {
+    /** What the piano was last asked to sound; see Player.heard. */
+    zapateo?: { player: Player };
+  }
+}
+
+/** The piano of one song: opened at the first sound, fed with every new arrangement. */
+export function usePlayer(
+  arrangement: Arrangement | undefined,
+  selection: [number, number],
+  looping: boolean,
+  bpmOfQuarter: number,
+): Sound {
+  const [player, setPlayer] = useState<Player | null>(null);
+  const [state, setState] = useState<Sound["state"]>("closed");
+  const [volumes, setVolumes] = useState<Volumes>({ left: 0.8, right: 0.8, click: 0.6 });
+  const [metronome, setMetronome] = useState<Metronome>("off");
+  const [countIn, setCountIn] = useState(false);
+  const opening = useRef<Promise<Player> | null>(null);
+  const head = useSyncExternalStore(player?.subscribe ?? noSubscription, player?.playhead ?? silence);
+
+  const open = useCallback(async (): Promise<Player> => {
+    setState((now) => (now === "ready" ? now : "loading"));
+    opening.current ??= import("./player").then((module) => module.Player.open());
+    try {
+      const opened = await opening.current;
+      window.zapateo = { player: opened };
+      setPlayer(opened);
+      setState("ready");
+      return opened;
+    } catch (error) {
+      opening.current = null;
+      setState("failed");
+      throw error;
+    }
+  }, []);
+
+  useEffect(() => {
+    if (player && arrangement) player.set(arrangement);
+  }, [player, arrangement]);
+  useEffect(() => player?.setLoop(looping ? selection : null), [player, looping, selection]);
+  useEffect(() => player?.setTempo(bpmOfQuarter), [player, bpmOfQuarter]);
+  useEffect(() => player?.setMetronome(metronome), [player, metronome]);
+  useEffect(() => player?.setVolumes(volumes), [player, volumes]);
+  useEffect(() => () => player?.dispose(), [player]);
+
+  const toggle = useCallback(() => {
+    if (!arrangement) return;
+    open()
+      .then((opened) => {
+        if (opened.playhead().playing) {
+          opened.stop();
+          return;
+        }
+        opened.set(arrangement);
+        opened.setLoop(looping ? selection : null);
+        opened.setMetronome(metronome);
+        opened.setVolumes(volumes);
+        opened.play(selection[0], bpmOfQuarter, countIn);
+      })
+      .catch(() => undefined);
+  }, [arrangement, bpmOfQuarter, countIn, looping, metronome, open, selection, volumes]);
+
+  const strike = useCallback(
+    (stroke: number) => {
+      if (!arrangement) return;
+      open()
+        .then((opened) => {
+          opened.set(arrangement);
+          opened.strike(stroke);
+        })
+        .catch(() => undefined);
+    },
+    [arrangement, open],
+  );
+
+  const stop = useCallback(() => player?.stop(), [player]);
+  return { head, state, toggle, stop, strike, volumes, setVolumes, metronome, setMetronome, countIn, setCountIn };
+}
+
+const noSubscription = () => () => undefined;
+const silence = () => SILENT;

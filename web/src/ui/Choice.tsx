@@ -1,0 +1,58 @@
+import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
+
+export type Option<T extends string> = { value: T; label: string };
+
+/** One choice with its line of reason below it. */
+export function Choice<T extends string>({
+  label,
+  value,
+  options,
+  reason,
+  onChange,
+  disabled = false,
+}: {
+  label: string;
+  value: T;
+  options: Option<T>[];
+  reason: string;
+  onChange: (value: T) => void;
+  disabled?: boolean;
+}) {
+  const chosen = options.find((option) => option.value === value) ?? options[0];
+  return (
+    <div>
+      <Listbox value={value} onChange={onChange} disabled={disabled}>
+        <span className="text-quiet" aria-hidden="true">
+          {label}
+        </span>
+        <ListboxButton
+          aria-label={`${label}: ${chosen?.label ?? ""}`}
+          className="mt-0.5 flex h-10 w-full items-center justify-between rounded-plank border border-line bg-sheet px-2.5 text-left font-semibold"
+        >
+          <span className="truncate">{chosen?.label}</span>
+          <span aria-hidden="true" className="text-quiet">
+            {disabled ? "" : "▾"}
+          </span>
+        </ListboxButton>
+        <ListboxOptions
+          anchor="bottom start"
+          className="z-30 w-(--button-width) rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
+        >
+          {options.map((option) => (
+            <ListboxOption
+              key={option.value}
+              value={option.value}
+              className="flex min-h-10 items-center gap-2 px-2.5 data-focus:bg-wash data-selected:font-semibold"
+            >
+              <span className="w-3 text-accent" aria-hidden="true">
+                {option.value === value ? "▪" : ""}
+              </span>
+              {option.label}
+            </ListboxOption>
+          ))}
+        </ListboxOptions>
+      </Listbox>
+      <p className="mt-0.5 text-[0.92rem] text-quiet leading-snug">{reason}</p>
+    </div>
+  );
+}

@@ -1,0 +1,21 @@
+import type { ReactNode } from "react";
+
+/** Something that needs an answer: what happened, what is safe, what to do. */
+export function Notice({ children, alert = false }: { children: ReactNode; alert?: boolean }) {
+  return (
+    <div
+      role={alert ? "alert" : "status"}
+      className="flex flex-wrap items-center gap-x-4 gap-y-1 border-accent border-l-4 bg-wash px-4 py-2"
+    >
+      {children}
+    </div>
+  );
+}
+
+export function TextButton({ onClick, children }: { onClick: () => void; children: ReactNode }) {
+  return (
+    <button type="button" onClick={onClick} className="min-h-9 font-semibold text-accent underline underline-offset-4">
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,116 @@
+import { useEffect, useRef } from "react";
+import type { Bar } from "../../api/client";
+import { Chord } from "../../ui/Chord";
+
+/** The song as a row of planks. A click takes a bar, a click with Shift or a drag a run of bars, a section's name all of it. */
+export function Ribbon({
+  bars,
+  selection,
+  onSelect,
+  playing,
+}: {
+  bars: Bar[];
+  selection: [number, number];
+  onSelect: (from: number, to: number) => void;
+  playing: number;
+}) {
+  const row = useRef<HTMLDivElement>(null);
+  const dragFrom = useRef<number | null>(null);
+  const watched = playing >= 0 ? playing : selection[0];
+
+  useEffect(() => {
+    const plank = row.current?.querySelector(`[data-bar="${watched}"]`);
+    if (!row.current || !plank) return;
+    const box = row.current.getBoundingClientRect();
+    const own = plank.getBoundingClientRect();
+    if (own.left < box.left || own.right > box.right) row.current.scrollBy({ left: own.left - box.left - 40, behavior: "smooth" });
+  }, [watched]);
+
+  useEffect(() => {
+    const drop = () => {
+      dragFrom.current = null;
+    };
+    window.addEventListener("pointerup", drop);
+    return () => window.removeEventListener("pointerup", drop);
+  }, []);
+
+  const all = selection[0] === 0 && selection[1] === bars.length - 1;
+  return (
+    <section aria-label="Bars of the song" className="border-line border-b">
+      <div ref={row} className="flex overflow-x-auto px-5 pt-1 pb-2">
+        {bars.map((bar, index) => {
+          const opens = index === 0 || bars[index - 1]?.section !== bar.section || (bar.section !== "" && sectionStarts(bars, index));
+          const chosen = index >= selection[0] && index <= selection[1];
+          return (
+            <div key={bar.index} className="w-[6.3rem] shrink-0 pr-0.5">
+              <div className="flex h-7 items-end overflow-visible whitespace-nowrap">
+                {opens && bar.section && (
+                  <button
+                    type="button"
+                    onClick={() => onSelect(index, sectionEnd(bars, index))}
+                    className="min-h-6 font-semibold text-[0.9rem] text-quiet underline decoration-dotted underline-offset-2"
+                    title={`Take all of ${bar.section}`}
+                  >
+                    {bar.section}
+                  </button>
+                )}
+                {index === 0 && !all && (
+                  <button
+                    type="button"
+                    onClick={() => onSelect(0, bars.length - 1)}
+                    className="ml-3 min-h-6 text-[0.9rem] text-accent underline decoration-dotted underline-offset-2"
+                  >
+                    all
+                  </button>
+                )}
+              </div>
+              <button
+                type="button"
+                data-bar={index}
+                aria-pressed={chosen}
+                aria-label={`Bar ${bar.number}: ${bar.chords.map((chord) => chord.symbol).join(", ")}`}
+                onPointerDown={(event) => {
+                  if (event.button !== 0) return;
+                  dragFrom.current = index;
+                  event.currentTarget.releasePointerCapture?.(event.pointerId);
+                }}
+                onPointerEnter={() => dragFrom.current !== null && dragFrom.current !== index && onSelect(dragFrom.current, index)}
+                onClick={(event) =>
+                  event.shiftKey ? onSelect(Math.min(selection[0], index), Math.max(selection[0], index)) : onSelect(index, index)
+                }
+                className={`relative flex h-[3.7rem] w-full flex-col justify-center overflow-hidden rounded-plank border-b-4 px-1.5 text-left ${
+                  chosen && !all ? "border-accent bg-sheet outline-2 -outline-offset-2 outline-accent" : "border-grain bg-plank"
+                } ${playing === index ? "bg-wash!" : ""}`}
+              >
+                <span className="absolute top-0.5 right-1 text-[0.74rem] text-quiet">{bar.number}</span>
+                <span className={`flex items-baseline gap-1.5 ${size(bar)}`}>
+                  {bar.chords.map((chord) => (
+                    <Chord key={chord.tick} symbol={chord.symbol} />
+                  ))}
+                </span>
+              </button>
+            </div>
+          );
+        })}
+      </div>
+    </section>
+  );
+}
+
+/** Letters shrink so that every chord of a bar stays readable on its plank. */
+function size(bar: Bar): string {
+  const letters = bar.chords.reduce((sum, chord) => sum + chord.symbol.length + 1, 0);
+  if (letters <= 6) return "text-[1.3rem]";
+  return letters <= 10 ? "text-[1.02rem]" : "text-[0.86rem]";
+}
+
+/** Whether a section of the same name begins anew at {@code index}: its pass differs. */
+function sectionStarts(bars: Bar[], index: number): boolean {
+  return bars[index - 1]?.pass !== bars[index]?.pass;
+}
+
+function sectionEnd(bars: Bar[], from: number): number {
+  let end = from;
+  while (bars[end + 1] && bars[end + 1]?.section === bars[from]?.section && bars[end + 1]?.pass === bars[from]?.pass) end++;
+  return end;
+}

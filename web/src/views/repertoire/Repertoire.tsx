@@ -1,0 +1,234 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { api, type Figure, Refused, type SongLine, take } from "../../api/client";
+import { useFigures, useRepertoire } from "../../api/queries";
+import { StepLine } from "../../steps/StepLine";
+import { Mark } from "../../ui/Mark";
+import { Notice, TextButton } from "../../ui/Notice";
+import { Scheme } from "../../ui/Scheme";
+import { beatSign, plain } from "../../ui/words";
+import { byColumn, type Column, matches } from "./sorting";
+
+const COLUMNS: { column: Column; label: string; className?: string }[] = [
+  { column: "title", label: "Song" },
+  { column: "key", label: "Key" },
+  { column: "meter", label: "Metre" },
+  { column: "bpm", label: "Tempo" },
+  { column: "feel", label: "Feel" },
+  { column: "bars", label: "Bars" },
+  { column: "figure", label: "Left hand" },
+];
+
+/** The songs one plays, and the quickest way to a new one. */
+export function Repertoire() {
+  const songs = useRepertoire();
+  const figures = useFigures();
+  const [search, setSearch] = useState("");
+  const [sort, setSort] = useState<{ column: Column; down: boolean }>({ column: "title", down: false });
+  const [gone, setGone] = useState<SongLine | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const queries = useQueryClient();
+  const shown = useMemo(
+    () => (songs.data ?? []).filter((song) => matches(song, search)).sort(byColumn(sort.column, sort.down)),
+    [songs.data, search, sort],
+  );
+  const remove = async (song: SongLine) => {
+    try {
+      await take(api.DELETE("/api/songs/{id}", { params: { path: { id: song.id } } }));
+      setGone(song);
+    } catch (error) {
+      setTrouble(error instanceof Refused ? error.message : String(error));
+    }
+    queries.invalidateQueries({ queryKey: ["songs"] });
+  };
+  const restore = async (song: SongLine) => {
+    await take(api.POST("/api/songs/{id}/restore", { params: { path: { id: song.id } } }));
+    setGone(null);
+    queries.invalidateQueries({ queryKey: ["songs"] });
+  };
+
+  return (
+    <div className="mx-auto min-h-full max-w-[80rem]">
+      <header className="flex min-h-[3.75rem] items-center gap-4 border-line border-b px-5">
+        <Mark />
+        <h1 className="text-2xl">Repertoire</h1>
+        {songs.data && songs.data.length > 0 && (
+          <p className="text-quiet">{songs.data.length === 1 ? "1 song" : `${songs.data.length} songs`}</p>
+        )}
+        <label className="ml-auto flex items-center gap-2 text-quiet">
+          Search
+          <input
+            type="search"
+            value={search}
+            onChange={(event) => setSearch(event.target.value)}
+            className="h-10 w-52 rounded-plank border border-line bg-sheet px-2.5 text-ink"
+          />
+        </label>
+        <Scheme />
+      </header>
+      {gone && (
+        <Notice>
+          <span>“{gone.title}” is taken out of the repertoire.</span>
+          <TextButton onClick={() => restore(gone)}>Put it back</TextButton>
+        </Notice>
+      )}
+      {trouble && (
+        <Notice alert>
+          <span>{trouble}</span>
+          <TextButton onClick={() => setTrouble(null)}>Close</TextButton>
+        </Notice>
+      )}
+      <main>
+        <NewSong empty={songs.data?.length === 0} onTrouble={setTrouble} />
+        {songs.isPending && <p className="px-5 py-8 text-quiet">Fetching the songs …</p>}
+        {songs.isError && (
+          <div className="px-5 py-8">
+            <p className="text-lg">The songs cannot be shown. {songs.error.message}</p>
+            <TextButton onClick={() => songs.refetch()}>Try again</TextButton>
+          </div>
+        )}
+        {songs.data && songs.data.length > 0 && (
+          <div className="overflow-x-auto px-5 pb-10">
+            <table className="w-full border-collapse text-left">
+              <thead>
+                <tr className="border-ink border-b-2">
+                  {COLUMNS.map(({ column, label }) => (
+                    <th
+                      key={column}
+                      scope="col"
+                      aria-sort={sort.column === column ? (sort.down ? "descending" : "ascending") : "none"}
+                      className="pr-4 font-semibold"
+                    >
+                      <button
+                        type="button"
+                        className="min-h-10 whitespace-nowrap"
+                        onClick={() => setSort({ column, down: sort.column === column && !sort.down })}
+                      >
+                        {label}
+                        <span aria-hidden="true" className="ml-1 text-accent">
+                          {sort.column === column ? (sort.down ? "↓" : "↑") : ""}
+                        </span>
+                      </button>
+                    </th>
+                  ))}
+                  <th scope="col" className="w-24">
+                    <span className="sr-only">Remove</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                {shown.map((song) => (
+                  <Row
+                    key={song.id}
+                    song={song}
+                    figure={figures.data?.find((each) => each.id === song.figureId)}
+                    onRemove={() => remove(song)}
+                  />
+                ))}
+              </tbody>
+            </table>
+            {shown.length === 0 && <p className="py-6 text-lg">No song has “{search}” in its title, key, metre, feel or figure.</p>}
+          </div>
+        )}
+      </main>
+    </div>
+  );
+}
+
+function Row({ song, figure, onRemove }: { song: SongLine; figure: Figure | undefined; onRemove: () => void }) {
+  const floor = figure?.strokes.find((bar) => bar.meter === song.meter) ?? figure?.strokes[0];
+  return (
+    <tr className="border-line border-b">
+      <th scope="row" className="py-2 pr-4 font-normal">
+        <Link to={`/songs/${song.id}/left-hand`} className="flex min-h-11 flex-col justify-center">
+          <span className="font-semibold font-serif text-[1.35rem] leading-tight hover:text-accent">{song.title}</span>
+          <span className="text-[0.92rem] text-quiet">
+            {song.sections.filter((name, at) => song.sections.indexOf(name) === at).join(" · ")}
+          </span>
+        </Link>
+      </th>
+      <td className="pr-4 font-serif text-lg">{song.key || "–"}</td>
+      <td className="pr-4">{song.meter || "–"}</td>
+      <td className="pr-4 whitespace-nowrap">
+        {song.bpm ? plain(song.bpm) : "–"}
+        {song.beatTicks !== 960 && song.bpm > 0 && <span className="block text-[0.86rem] text-quiet">{beatSign(song.beatTicks)}s</span>}
+      </td>
+      <td className="pr-4">{song.feel || "–"}</td>
+      <td className="pr-4">{song.bars || "–"}</td>
+      <td className="w-64 py-1 pr-4">
+        <span className="block truncate text-[0.92rem] leading-tight">
+          {song.figure}
+          <span className="text-quiet"> · level {song.level}</span>
+        </span>
+        {floor && (
+          <div className="max-w-44">
+            <StepLine
+              barTicks={floor.barTicks}
+              beatTicks={floor.beatTicks}
+              steps={floor.strokes as never}
+              label={`Step line of ${song.figure}`}
+            />
+          </div>
+        )}
+      </td>
+      <td className="text-right">
+        <button
+          type="button"
+          onClick={onRemove}
+          aria-label={`Remove ${song.title}`}
+          className="min-h-11 text-quiet underline decoration-dotted underline-offset-4"
+        >
+          remove
+        </button>
+      </td>
+    </tr>
+  );
+}
+
+/** Four chords and Enter: the shortest way to a sounding left hand. */
+function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: string) => void }) {
+  const [chords, setChords] = useState("");
+  const navigate = useNavigate();
+  const create = async () => {
+    const chart = `Title: New song\n\n${chords.trim() || "| C | Am | F | G |"}\n`;
+    try {
+      const song = await take(api.POST("/api/songs", { body: { chart, choices: { figure: "spread-eighths" } } }));
+      navigate(`/songs/${song.id}/${chords.trim() ? "left-hand" : "chart"}`);
+    } catch (error) {
+      onTrouble(error instanceof Refused ? error.message : String(error));
+    }
+  };
+  return (
+    <form
+      className={`px-5 ${empty ? "py-16" : "py-5"}`}
+      onSubmit={(event) => {
+        event.preventDefault();
+        create();
+      }}
+    >
+      {empty && (
+        <>
+          <h2 className="text-3xl">No songs yet</h2>
+          <p className="mt-2 mb-6 max-w-xl text-lg">
+            Type the chords of one, one chord a bar, and press Enter. You will hear a left hand for them at once.
+          </p>
+        </>
+      )}
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="min-w-72 flex-1">
+          <span className="text-quiet">A new song: its chords</span>
+          <input
+            value={chords}
+            onChange={(event) => setChords(event.target.value)}
+            placeholder="C Am7 F G7   or   | B♭ | Gm7 C7 | F |"
+            className="mt-0.5 block h-12 w-full rounded-plank border border-grain bg-sheet px-3 font-serif text-xl"
+          />
+        </label>
+        <button type="submit" className="h-12 rounded-plank bg-ink px-5 font-semibold text-ground">
+          {chords.trim() ? "Play it" : "New song"}
+        </button>
+      </div>
+    </form>
+  );
+}
