@@ -37,22 +37,22 @@ export function Masthead({
   const { search, pathname } = useLocation();
   const at = pathname.endsWith("/chart") ? 0 : 1;
   return (
-    <header className="flex min-h-[3.75rem] items-center gap-x-4 border-line border-b px-5">
+    <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5">
       <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">
         <Mark />
       </Link>
       <h1 className="max-w-[24rem] truncate text-2xl" title={title}>
         {title}
       </h1>
-      <p className="hidden min-w-0 gap-x-3 truncate text-quiet lg:flex">
+      <p className="flex min-w-0 gap-x-3 truncate text-quiet">
         {chart && (
           <>
-            <span>
+            <span className="max-xl:hidden">
               {keyName(chart.key, chart.mode)}
               {chart.keyGiven ? "" : " (found)"}
             </span>
-            <span>{chart.meter}</span>
-            <span>{chart.feel}</span>
+            <span className="max-xl:hidden">{chart.meter}</span>
+            <span className="max-xl:hidden">{chart.feel}</span>
           </>
         )}
         <Kept keeping={desk.keeping} />
@@ -63,7 +63,7 @@ export function Masthead({
             key={step.view}
             to={{ pathname: `/songs/${songId}/${step.view}`, search }}
             aria-current={index === at ? "page" : undefined}
-            className={`flex items-center gap-2 border-b-4 px-3 pt-1 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
           >
             <PathMark filled={index <= at} />
             {step.name}
@@ -79,7 +79,7 @@ export function Masthead({
         </button>
         <Versions songId={songId} onTake={(version) => desk.change({ chart: version.chart, choices: version.choices })} />
         <Menu>
-          <MenuButton className="h-10 px-2">Take away ▾</MenuButton>
+          <MenuButton className="h-10 whitespace-nowrap px-2">Take away ▾</MenuButton>
           <MenuItems anchor="bottom end" className="z-30 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]">
             {FILES.map((file) => (
               <MenuItem key={file.path}>
@@ -105,7 +105,8 @@ export function Masthead({
 
 function Kept({ keeping }: { keeping: Keeping }) {
   const words = {
-    kept: () => (keeping.state === "kept" ? `kept ${keeping.at.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}` : ""),
+    kept: () =>
+      keeping.state === "kept" ? `kept ${keeping.at.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false })}` : "",
     keeping: () => "keeping …",
     waiting: () => "not kept yet",
     stale: () => "changed elsewhere",

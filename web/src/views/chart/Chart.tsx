@@ -172,7 +172,11 @@ function Sheet({
                           <span
                             className={`block leading-tight ${bar.chords.length > 2 ? "text-base" : bar.chords.length > 1 ? "text-[1.15rem]" : "text-[1.45rem]"}`}
                           >
-                            <Chord symbol={chord.symbol} />
+                            {chord.degree || chord.symbol === "N.C." ? (
+                              <Chord symbol={chord.symbol} />
+                            ) : (
+                              <span className="font-serif text-accent line-through">{chord.symbol}</span>
+                            )}
                           </span>
                           <span className="block text-[0.86rem] text-quiet leading-tight">{chord.degree}</span>
                         </span>

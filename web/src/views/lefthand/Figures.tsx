@@ -42,10 +42,10 @@ export function Figures({
                 type="button"
                 aria-pressed={active}
                 onClick={() => onChoose(figure.id)}
-                className={`block w-full border-l-4 px-4 pt-1.5 pb-1 text-left ${active ? "border-accent bg-wash" : "border-transparent"}`}
+                className={`block w-full border-l-4 px-4 pt-1 pb-0.5 text-left ${active ? "border-accent bg-wash" : "border-transparent"}`}
               >
                 <span className="block font-semibold leading-tight">{figure.name}</span>
-                <span className="block text-[0.9rem] text-quiet leading-tight">
+                <span className="block text-[0.86rem] text-quiet leading-tight">
                   {figure.family} · {figure.minTempo}–{figure.maxTempo} · level {figure.level}
                 </span>
                 {floor && (

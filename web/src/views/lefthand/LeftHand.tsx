@@ -1,4 +1,5 @@
 import { useMemo } from "react";
+import { Link } from "react-router";
 import type { Figure } from "../../api/client";
 import { useFigures, useScore } from "../../api/queries";
 import { Score } from "../../score/Score";
@@ -28,6 +29,11 @@ export function LeftHand() {
             ? "There is no bar to play yet. Write one in the chart: a row such as C Am F G is enough."
             : "Laying the left hand …"}
         </p>
+        {arrangementError && (
+          <Link to="../chart" relative="path" className="mt-3 inline-block min-h-10 font-semibold text-accent underline underline-offset-4">
+            To the chart
+          </Link>
+        )}
         {arrangementError?.problems.map((problem) => (
           <p key={`${problem.line}.${problem.column}.${problem.code}`} className="mt-2 text-quiet">
             Line {problem.line}: {problem.message}
@@ -49,7 +55,7 @@ export function LeftHand() {
         meter={arrangement.bars[selection[0]]?.meter ?? "4/4"}
         onChoose={(id) => choose({ figure: id })}
       />
-      <section aria-label="Staff and step line" className="min-h-0 min-w-0 overflow-auto px-4 py-2">
+      <section aria-label="Staff and step line" className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2">
         <div className="flex items-baseline justify-between gap-4">
           <h2 className="text-lg">{heading(arrangement.bars, from, to)}</h2>
           {figure && (

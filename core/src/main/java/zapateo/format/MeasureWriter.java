@@ -18,9 +18,12 @@ import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Harmony;
 import org.audiveris.proxymusic.Key;
 import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.Offset;
+import org.audiveris.proxymusic.Print;
 import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.Time;
+import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Arrangement;
 import zapateo.part.Side;
 import zapateo.part.Stroke;
@@ -33,20 +36,24 @@ import zapateo.song.Section;
 /** Lays the bars of an arrangement out as MusicXML measures. */
 final class MeasureWriter {
 
+    private static final int BARS_PER_SYSTEM = 4;
+
     private final ObjectFactory make = new ObjectFactory();
     private final Arrangement arrangement;
     private final List<Side> staves;
     private final List<Bar> bars;
     private final int from;
     private final int to;
+    private final boolean headed;
     private final Map<Side, Map<Integer, List<StaffBar.Numbered>>> byHandAndBar = new HashMap<>();
 
-    MeasureWriter(Arrangement arrangement, Hands hands, int from, int to) {
+    MeasureWriter(Arrangement arrangement, Hands hands, int from, int to, boolean headed) {
         this.arrangement = arrangement;
         this.staves = hands == Hands.BOTH ? List.of(Side.RIGHT, Side.LEFT) : List.of(Side.LEFT);
         this.bars = arrangement.song().bars();
         this.from = from;
         this.to = to;
+        this.headed = headed;
         List<Stroke> strokes = arrangement.strokes();
         for (int i = 0; i < strokes.size(); i++) {
             byHandAndBar.computeIfAbsent(strokes.get(i).hand(), hand -> new HashMap<>())
@@ -63,15 +70,18 @@ final class MeasureWriter {
         measure.setNumber(String.valueOf(bar.number()));
         List<Object> content = measure.getNoteOrBackupOrForward();
         boolean first = bar.index() == from;
+        if (!first && (bar.index() - from) % BARS_PER_SYSTEM == 0) {
+            Print print = make.createPrint();
+            print.setNewSystem(YesNo.YES);
+            content.add(print);
+        }
         boolean newMeter = bar.index() > 0 && !bars.get(bar.index() - 1).meter().equals(bar.meter());
         if (first || newMeter) {
             content.add(attributes(bar.meter(), first));
         }
-        if (first) {
-            content.add(Directions.tempo(arrangement));
+        if (headed) {
+            writeHeading(content, bar);
         }
-        arrangement.song().sections().stream().filter(section -> !section.name().isEmpty() && section.bars().get(0).index() == bar.index())
-                .map(Section::name).findFirst().ifPresent(name -> content.add(Directions.section(name)));
         for (Side hand : staves) {
             if (hand != staves.get(0)) {
                 content.add(backup(bar.ticks()));
@@ -84,33 +94,38 @@ final class MeasureWriter {
         return measure;
     }
 
+    private void writeHeading(List<Object> content, Bar bar) {
+        if (bar.index() == 0) {
+            content.add(Directions.tempo(arrangement));
+        }
+        arrangement.song().sections().stream().filter(section -> !section.name().isEmpty() && section.bars().get(0).index() == bar.index())
+                .map(Section::name).findFirst().ifPresent(name -> content.add(Directions.section(name)));
+    }
+
     private void writeStaff(List<Object> content, Bar bar, Side hand) {
         List<StaffBar.Numbered> strokes = byHandAndBar.getOrDefault(hand, Map.of()).getOrDefault(bar.index(), List.of());
-        boolean chords = hand == Side.LEFT;
         BigInteger staff = staves.size() > 1 ? BigInteger.valueOf(staves.indexOf(hand) + 1L) : null;
         NoteWriter writer = new NoteWriter(arrangement.song().key(), staff);
+        if (hand == staves.get(0)) {
+            bar.chords().forEach(span -> content.add(harmony(span)));
+        }
         List<List<StaffBar.Event>> voices = StaffBar.of(bar, strokes).voices();
         for (int voice = 0; voice < voices.size(); voice++) {
             if (voice > 0) {
                 content.add(backup(bar.ticks()));
             }
             String name = String.valueOf(1 + voice + 4 * staves.indexOf(hand));
-            writeVoice(content, bar, voices.get(voice), writer, name, voice > 0, chords && voice == 0);
+            writeVoice(content, bar, voices.get(voice), writer, name, voice > 0);
         }
     }
 
-    private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests, boolean chords) {
+    private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests) {
         Map<StaffBar.Event, List<BeamValue>> beams = Beams.of(bar.meter(), events);
-        List<ChordSpan> waiting = new ArrayList<>(chords ? bar.chords() : List.of());
         if (events.isEmpty() || events.stream().allMatch(StaffBar.Event::isRest)) {
-            waiting.forEach(span -> content.add(harmony(span)));
             content.add(writer.barRest(bar.ticks(), voice));
             return;
         }
         for (StaffBar.Event event : events) {
-            while (!waiting.isEmpty() && waiting.get(0).tick() <= event.tick()) {
-                content.add(harmony(waiting.remove(0)));
-            }
             if (event.isRest() && hideRests) {
                 Forward forward = make.createForward();
                 forward.setDuration(BigDecimal.valueOf(event.value().ticks()));
@@ -121,8 +136,14 @@ final class MeasureWriter {
         }
     }
 
+    /** All of a bar's symbols stand at its start, each with its offset: no rest above them need be cut for their sake. */
     private Harmony harmony(ChordSpan span) {
         Harmony harmony = ChordSymbols.harmony(span);
+        if (span.tick() > 0) {
+            Offset offset = make.createOffset();
+            offset.setValue(BigDecimal.valueOf(span.tick()));
+            harmony.setOffset(offset);
+        }
         harmony.setStaff(staves.size() > 1 ? BigInteger.ONE : null);
         return harmony;
     }

@@ -13,6 +13,7 @@ import org.audiveris.proxymusic.PartName;
 import org.audiveris.proxymusic.ScorePart;
 import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.Work;
+import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Arrangement;
 
 /**
@@ -32,19 +33,19 @@ public final class MusicXmlWriter {
 
     /** The whole arrangement. */
     public static byte[] write(Arrangement arrangement, Hands hands) {
-        return write(arrangement, hands, 0, arrangement.song().bars().size() - 1);
+        return marshal(score(arrangement, hands, 0, arrangement.song().bars().size() - 1, true));
     }
 
-    /** Bars {@code from} to {@code to} by index, both included, as a score of their own. */
-    public static byte[] write(Arrangement arrangement, Hands hands, int from, int to) {
+    /** Bars {@code from} to {@code to} by index, both included, as a page that stands among other things: without tempo and section marks. */
+    public static byte[] page(Arrangement arrangement, Hands hands, int from, int to) {
         int last = arrangement.song().bars().size() - 1;
         if (from < 0 || to > last || from > to) {
             throw new IllegalArgumentException("bars " + from + " to " + to + ": expected a run inside 0 to " + last);
         }
-        return marshal(score(arrangement, hands, from, to));
+        return marshal(score(arrangement, hands, from, to, false));
     }
 
-    private static ScorePartwise score(Arrangement arrangement, Hands hands, int from, int to) {
+    private static ScorePartwise score(Arrangement arrangement, Hands hands, int from, int to, boolean headed) {
         ObjectFactory make = new ObjectFactory();
         ScorePartwise score = make.createScorePartwise();
         score.setVersion("4.0");
@@ -60,13 +61,14 @@ public final class MusicXmlWriter {
         scorePart.setId("P1");
         PartName name = make.createPartName();
         name.setValue("Piano");
+        name.setPrintObject(YesNo.NO);
         scorePart.setPartName(name);
         PartList list = make.createPartList();
         list.getPartGroupOrScorePart().add(scorePart);
         score.setPartList(list);
         ScorePartwise.Part part = make.createScorePartwisePart();
         part.setId(scorePart);
-        part.getMeasure().addAll(new MeasureWriter(arrangement, hands, from, to).measures());
+        part.getMeasure().addAll(new MeasureWriter(arrangement, hands, from, to, headed).measures());
         score.getPart().add(part);
         return score;
     }

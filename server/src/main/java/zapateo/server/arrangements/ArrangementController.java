@@ -41,12 +41,12 @@ public class ArrangementController {
     public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars) {
         Arrangement arrangement = arranging.arrange(request).arrangement();
         if (bars == null) {
-            return MusicXmlWriter.write(arrangement, Hands.BOTH);
+            return MusicXmlWriter.page(arrangement, Hands.BOTH, 0, arrangement.song().bars().size() - 1);
         }
         Matcher run = RUN.matcher(bars);
         if (!run.matches()) {
             throw Refusal.unusable("bars \"" + bars + "\": expected first-last by index, as in 0-7");
         }
-        return MusicXmlWriter.write(arrangement, Hands.BOTH, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+        return MusicXmlWriter.page(arrangement, Hands.BOTH, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
     }
 }
