@@ -1,0 +1,210 @@
+package zapateo.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import javax.xml.XMLConstants;
+import javax.xml.parsers.DocumentBuilderFactory;
+import javax.xml.transform.dom.DOMSource;
+import javax.xml.transform.stream.StreamSource;
+import javax.xml.validation.Schema;
+import javax.xml.validation.SchemaFactory;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.w3c.dom.Document;
+import org.w3c.dom.Element;
+import org.w3c.dom.NodeList;
+import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Arranger;
+import zapateo.arrangement.Choices;
+import zapateo.hand.Hand;
+import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Meter;
+import zapateo.song.ChartParser;
+import zapateo.song.SeededCharts;
+import zapateo.song.Song;
+
+class MusicXmlWriterTest {
+
+    private static final Arranger ARRANGER = new Arranger(FigureBook.open());
+    private static final Schema SCHEMA = schema();
+
+    static Stream<Arguments> songs() {
+        return IntStream.range(0, 30).boxed().flatMap(seed -> FigureBook.open().figures().stream().map(figure -> Arguments.of(seed, figure.id())));
+    }
+
+    /** The official schema, MusicXML 4.0, as proxymusic carries it. */
+    @ParameterizedTest(name = "seed {0}, {1}")
+    @MethodSource("songs")
+    void every_file_is_valid_by_the_official_schema_and_its_bars_are_full(int seed, String figure) throws Exception {
+        Song song = SeededCharts.song(seed);
+        Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(figure), Hand.USUAL);
+        for (Hands hands : Hands.values()) {
+            Document document = parse(MusicXmlWriter.write(arrangement, hands));
+            SCHEMA.newValidator().validate(new DOMSource(document));
+            List<Element> measures = elements(document, "measure");
+            assertThat(measures).hasSameSizeAs(song.bars());
+            for (int i = 0; i < measures.size(); i++) {
+                for (int filled : voiceLengths(measures.get(i))) {
+                    assertThat(filled).as("bar " + (i + 1)).isEqualTo(song.bars().get(i).ticks());
+                }
+            }
+        }
+    }
+
+    private static List<Integer> voiceLengths(Element measure) {
+        List<Integer> lengths = new ArrayList<>();
+        int at = 0;
+        for (Element each : children(measure)) {
+            boolean chord = !children(each, "chord").isEmpty();
+            int duration = children(each, "duration").stream().mapToInt(element -> Integer.parseInt(element.getTextContent())).findFirst().orElse(0);
+            if (each.getTagName().equals("backup")) {
+                lengths.add(at);
+                at -= duration;
+            } else if (!chord) {
+                at += duration;
+            }
+        }
+        lengths.add(at);
+        return lengths;
+    }
+
+    /** Key E♭ signs B E A; common practice for accidentals inside a bar. */
+    @Test
+    void accidentals_are_written_where_the_signature_does_not_say_them() throws Exception {
+        Document document = score("Key: E♭\n| E♭ | D | D7 |", "spread-eighths");
+        List<String> first = accidentals(elements(document, "measure").get(0));
+        List<String> second = accidentals(elements(document, "measure").get(1));
+        assertThat(first).isEmpty();
+        assertThat(second).as("A natural and F sharp once each").containsExactly("natural", "sharp");
+    }
+
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({"C, major", "Cm, minor", "C7, dominant", "Cmaj7, major-seventh", "Cø, half-diminished", "C°7, diminished-seventh", "Csus4, suspended-fourth", "C9, dominant-ninth"})
+    void chord_symbols_carry_their_kind(String symbol, String kind) throws Exception {
+        assertThat(elements(score("| " + symbol + " |", "held"), "kind")).extracting(Element::getTextContent).containsExactly(kind);
+    }
+
+    @Test
+    void a_chord_in_the_middle_of_a_bar_stands_at_its_beat() throws Exception {
+        Document document = score("| B♭/D . . F7 | N.C. |", "held");
+        List<Element> harmonies = elements(document, "harmony");
+        assertThat(harmonies).hasSize(3);
+        assertThat(children(harmonies.get(0), "bass")).hasSize(1);
+        assertThat(children(harmonies.get(1), "offset").get(0).getTextContent()).isEqualTo("2880");
+        assertThat(elements(document, "kind").get(2).getTextContent()).isEqualTo("none");
+    }
+
+    @Test
+    void rolled_chords_carry_the_arpeggio_sign_and_swing_is_written_as_swing() throws Exception {
+        Document document = score("Feel: shuffle\n| D♭ |", "held");
+        assertThat(elements(document, "arpeggiate")).hasSize(3);
+        assertThat(elements(document, "first").get(0).getTextContent()).isEqualTo("2");
+        assertThat(elements(document, "second").get(0).getTextContent()).isEqualTo("1");
+        assertThat(elements(score("| C | F |", "spread-eighths"), "swing")).isEmpty();
+    }
+
+    @Test
+    void note_ids_count_as_the_strokes_do_also_on_a_page_of_its_own() throws Exception {
+        Arrangement arrangement = arrange("C F G C", "spread-eighths");
+        Document page = parse(MusicXmlWriter.page(arrangement, Hands.BOTH, 1, 2));
+        List<String> ids = elements(page, "note").stream().map(note -> note.getAttribute("id")).filter(id -> !id.isEmpty()).toList();
+        assertThat(ids).containsExactlyElementsOf(IntStream.range(8, 24).mapToObj(i -> "s" + i + "n0").toList());
+        assertThat(elements(page, "metronome")).isEmpty();
+    }
+
+    @Test
+    void a_run_of_bars_outside_the_song_is_refused() {
+        Arrangement arrangement = arrange("C F", "held");
+        assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, 1, 2)).hasMessageContaining("bars 1 to 2").hasMessageContaining("0 to 1");
+        assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, 1, 0)).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** Common practice: beats stay visible, syncopations over the off-beat may stay whole. */
+    @ParameterizedTest(name = "{2} ticks from {1} in {0}: {3}")
+    @CsvSource({
+        "4/4, 0,    3840, whole", "4/4, 0, 2880, half.", "4/4, 0, 1440, quarter.", "4/4, 480, 960, quarter", "4/4, 1440, 1440, eighth quarter",
+        "3/4, 0,    2880, half.", "6/8, 0, 2880, half.", "6/8, 480, 1440, quarter eighth", "6/8, 0, 960, quarter", "2/4, 0, 1920, half", "12/8, 0, 5760, whole.",
+        "4/4, 240,  240, 16th", "9/8, 0, 4320, half. quarter."})
+    void lengths_are_split_so_that_the_beats_show(String meter, int tick, int ticks, String values) {
+        assertThat(NoteValue.split(Meter.parse(meter), tick, ticks, false).stream().map(value -> value.type() + ".".repeat(value.dots())).collect(Collectors.joining(" ")))
+                .isEqualTo(values);
+    }
+
+    @Test
+    void eighths_are_beamed_by_the_half_bar_in_common_time_and_by_the_beat_in_six_eight() throws Exception {
+        assertThat(beams(score("C", "spread-eighths"))).isEqualTo("begin continue continue end begin continue continue end");
+        assertThat(beams(score("Meter: 6/8\nC", "spread-eighths"))).isEqualTo("begin continue end begin continue end");
+        assertThat(beams(score("Meter: 7/8\nC", "spread-eighths"))).isEqualTo("begin end begin end begin continue end");
+    }
+
+    @Test
+    void a_whole_bar_in_five_four_is_tied_over_its_groups() throws Exception {
+        Document document = score("Meter: 5/4\nC", "held");
+        assertThat(elements(document, "tied")).isNotEmpty();
+        assertThat(elements(document, "note").stream().filter(note -> note.getAttribute("id").endsWith("t1")).count()).isEqualTo(3);
+    }
+
+    private static String beams(Document document) {
+        return elements(document, "beam").stream().map(Element::getTextContent).collect(Collectors.joining(" "));
+    }
+
+    private static List<String> accidentals(Element measure) {
+        NodeList found = measure.getElementsByTagName("accidental");
+        return IntStream.range(0, found.getLength()).mapToObj(i -> found.item(i).getTextContent()).toList();
+    }
+
+    private static Arrangement arrange(String chart, String figure) {
+        return ARRANGER.arrange(ChartParser.parse(chart).song().orElseThrow(), Choices.figure(figure), Hand.USUAL);
+    }
+
+    private static Document score(String chart, String figure) throws Exception {
+        return parse(MusicXmlWriter.write(arrange(chart, figure), Hands.BOTH));
+    }
+
+    private static Document parse(byte[] xml) throws Exception {
+        DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
+        factory.setNamespaceAware(true);
+        factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
+        return factory.newDocumentBuilder().parse(new ByteArrayInputStream(xml));
+    }
+
+    private static List<Element> elements(Document document, String name) {
+        NodeList found = document.getElementsByTagName(name);
+        return IntStream.range(0, found.getLength()).mapToObj(i -> (Element) found.item(i)).toList();
+    }
+
+    private static List<Element> children(Element parent) {
+        NodeList found = parent.getChildNodes();
+        return IntStream.range(0, found.getLength()).mapToObj(found::item).filter(Element.class::isInstance).map(Element.class::cast).toList();
+    }
+
+    private static List<Element> children(Element parent, String name) {
+        return children(parent).stream().filter(child -> child.getTagName().equals(name)).toList();
+    }
+
+    private static Schema schema() {
+        try {
+            SchemaFactory factory = SchemaFactory.newInstance(XMLConstants.W3C_XML_SCHEMA_NS_URI);
+            factory.setResourceResolver((type, namespace, publicId, systemId, base) ->
+                    new StubInput(resource("/zapateo/format/schema/" + systemId.substring(systemId.lastIndexOf('/') + 1)), systemId));
+            return factory.newSchema(new StreamSource(resource("/META-INF/jaxb/xsd/musicxml.xsd"), "musicxml.xsd"));
+        } catch (org.xml.sax.SAXException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static InputStream resource(String name) {
+        return java.util.Objects.requireNonNull(MusicXmlWriterTest.class.getResourceAsStream(name), name);
+    }
+}

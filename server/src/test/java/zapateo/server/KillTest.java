@@ -1,0 +1,140 @@
+package zapateo.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Killed with SIGKILL fifty times while songs are being saved, the server loses no save that it acknowledged. */
+class KillTest {
+
+    private static final int ROUNDS = 25;
+    private static final int SERVERS = 2;
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(1)).build();
+    /** Acknowledged saves: song and version, with the chart they hold. */
+    private final Map<String, String> acknowledged = new ConcurrentHashMap<>();
+
+    @Test
+    void no_acknowledged_save_is_lost() throws Exception {
+        TestDatabase database = new TestDatabase(Path.of("target/kill-database").toAbsolutePath());
+        database.start();
+        RealServer witness = RealServer.on(database, "--zapateo.demo=false");
+        ExecutorService servers = Executors.newFixedThreadPool(SERVERS);
+        List<Callable<Integer>> work = new ArrayList<>();
+        for (int i = 0; i < SERVERS; i++) {
+            int number = i;
+            work.add(() -> killAgainAndAgain(database, number));
+        }
+        int kills = 0;
+        for (Future<Integer> each : servers.invokeAll(work)) {
+            kills += each.get();
+        }
+        servers.shutdown();
+        assertThat(kills).isEqualTo(ROUNDS * SERVERS);
+        assertThat(acknowledged.size()).isGreaterThan(ROUNDS * SERVERS);
+        acknowledged.forEach((save, chart) -> {
+            String id = save.split(" ")[0];
+            int version = Integer.parseInt(save.split(" ")[1]);
+            JsonNode versions = witness.get("/api/songs/" + id + "/versions").json();
+            assertThat(versions).anySatisfy(kept -> {
+                assertThat(kept.path("version").asInt()).isEqualTo(version);
+                assertThat(kept.path("chart").asString()).isEqualTo(chart);
+            });
+        });
+        witness.stop();
+        database.stop();
+    }
+
+    private int killAgainAndAgain(TestDatabase database, int number) throws Exception {
+        int kills = 0;
+        for (int round = 0; round < ROUNDS; round++) {
+            int port = freePort();
+            Process server = boot(database, port);
+            try {
+                String address = "http://127.0.0.1:" + port;
+                awaitUp(address, server);
+                Thread writer = new Thread(() -> saveUntilItBreaks(address));
+                writer.start();
+                Thread.sleep(150 + 17L * ((round * 7 + number) % 20));
+                server.destroyForcibly().waitFor();
+                kills++;
+                writer.join();
+            } finally {
+                server.destroyForcibly();
+            }
+        }
+        return kills;
+    }
+
+    private void saveUntilItBreaks(String address) {
+        try {
+            while (true) {
+                JsonNode song = send(address + "/api/songs", "POST", Map.of("chart", "| C |"));
+                for (int i = 0; i < 5; i++) {
+                    song = send(address + "/api/songs/" + song.path("id").asString(), "PUT", Map.of("chart", "| C | " + "F ".repeat(i), "version", song.path("version").asInt()));
+                }
+            }
+        } catch (IOException broken) {
+            // The server is dead, as it should be.
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private JsonNode send(String address, String method, Map<String, Object> body) throws IOException, InterruptedException {
+        HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address)).timeout(Duration.ofSeconds(10)).header("Content-Type", "application/json")
+                .method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))).build(), HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() / 100 != 2) {
+            throw new IOException("answered " + answer.statusCode());
+        }
+        JsonNode song = JSON.readTree(answer.body());
+        acknowledged.put(song.path("id").asString() + " " + song.path("version").asInt(), song.path("chart").asString());
+        return song;
+    }
+
+    private static Process boot(TestDatabase database, int port) throws IOException {
+        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC",
+                "-Xshare:auto", "-cp", System.getProperty("java.class.path"), "zapateo.server.ZapateoServer", "--server.port=" + port, "--zapateo.demo=false",
+                "--spring.main.lazy-initialization=true", "--spring.datasource.hikari.maximum-pool-size=3", "--springdoc.api-docs.enabled=false"));
+        command.addAll(database.springArguments());
+        return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(Path.of("target/kill-server.log").toFile()).start();
+    }
+
+    private void awaitUp(String address, Process server) throws Exception {
+        for (int tries = 0; tries < 600 && server.isAlive(); tries++) {
+            try {
+                if (client.send(HttpRequest.newBuilder(URI.create(address + "/api/figures")).build(), HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
+                    return;
+                }
+            } catch (IOException notYet) {
+                Thread.sleep(50);
+            }
+        }
+        throw new IllegalStateException("the server did not start: see target/kill-server.log");
+    }
+
+    private static int freePort() throws IOException {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        }
+    }
+}

@@ -1,0 +1,118 @@
+package zapateo.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+class MusicApiTest {
+
+    @RegisterExtension
+    static final RealServer SERVER = RealServer.shared();
+
+    @Test
+    void it_says_that_it_is_up() {
+        assertThat(SERVER.get("/actuator/health").json().path("status").asString()).isEqualTo("UP");
+    }
+
+    @Test
+    void a_chart_is_parsed_with_degrees_tones_and_basses() {
+        RealServer.Answer answer = SERVER.post("/api/charts/parse", Map.of("text", "Key: E♭\nTempo: 90\n| E♭ | A♭/C B♭7 |"));
+        assertThat(answer.status()).isEqualTo(200);
+        JsonNode chart = answer.json();
+        assertThat(chart.path("key").asString()).isEqualTo("E♭");
+        assertThat(chart.path("mode").asString()).isEqualTo("major");
+        assertThat(chart.path("tempo").path("bpm").asDouble()).isEqualTo(90);
+        assertThat(chart.path("problems")).isEmpty();
+        JsonNode chord = chart.path("sections").path(0).path("bars").path(1).path("chords").path(0);
+        assertThat(chord.path("symbol").asString()).isEqualTo("A♭/C");
+        assertThat(chord.path("beat").asDouble()).isEqualTo(1);
+        assertThat(chord.path("beats").asDouble()).isEqualTo(2);
+        assertThat(chord.path("tick").asInt()).isEqualTo(3840);
+        assertThat(chord.path("degree").asString()).isEqualTo("IV/3");
+        assertThat(texts(chord.path("tones"))).containsExactly("A♭", "C", "E♭");
+        assertThat(chord.path("bass").asString()).isEqualTo("C");
+    }
+
+    @Test
+    void a_chart_with_mistakes_is_answered_with_the_rest_and_the_problems() {
+        RealServer.Answer answer = SERVER.post("/api/charts/parse", Map.of("text", "| C | H |"));
+        assertThat(answer.status()).isEqualTo(200);
+        JsonNode problem = answer.json().path("problems").path(0);
+        assertThat(problem.path("severity").asString()).isEqualTo("error");
+        assertThat(problem.path("line").asInt()).isEqualTo(1);
+        assertThat(problem.path("column").asInt()).isEqualTo(7);
+        assertThat(problem.path("found").asString()).isEqualTo("H");
+        assertThat(problem.path("message").asString()).contains("\"H\" is no chord").contains("Expected");
+    }
+
+    @Test
+    void an_arrangement_has_what_was_promised() {
+        JsonNode arrangement = SERVER.post("/api/arrangements", Map.of("chart", "| E♭ | B♭7 |", "choices", Map.of("figure", "spread-eighths"),
+                "hand", Map.of("left", Map.of("spanMm", 201), "right", Map.of("spanMm", 201)))).json();
+        assertThat(arrangement.path("ticksPerQuarter").asInt()).isEqualTo(960);
+        assertThat(arrangement.path("bars")).hasSize(2);
+        assertThat(arrangement.path("bars").path(1).path("tick").asInt()).isEqualTo(3840);
+        assertThat(arrangement.path("bars").path(1).path("chords").path(0).path("degree").asString()).isEqualTo("V7");
+        assertThat(arrangement.path("strokes")).hasSize(16);
+        JsonNode stroke = arrangement.path("strokes").path(0);
+        assertThat(stroke.path("hand").asString()).isEqualTo("L");
+        assertThat(stroke.path("rolled").isNull()).isTrue();
+        assertThat(stroke.path("reason").path("code").asString()).isEqualTo("figure-stroke");
+        assertThat(stroke.path("notes").path(0).path("name").asString()).isEqualTo("E♭2");
+        assertThat(stroke.path("notes").path(0).path("midi").asInt()).isEqualTo(39);
+        assertThat(stroke.path("notes").path(0).path("role").asString()).isEqualTo("1");
+        assertThat(arrangement.path("pedal")).hasSize(2);
+    }
+
+    @Test
+    void a_choice_that_is_left_aside_is_said_in_words() {
+        JsonNode problem = SERVER.post("/api/arrangements", Map.of("chart", "C", "choices", Map.of("figure", "spread-eighths", "voicing", "octave"))).json().path("problems").path(0);
+        assertThat(problem.path("severity").asString()).isEqualTo("warning");
+        assertThat(problem.path("message").asString()).contains("spread-eighths").contains("left aside");
+    }
+
+    @Test
+    void the_score_of_a_run_of_bars_is_musicxml() {
+        RealServer.Answer answer = SERVER.post("/api/arrangements/score?bars=1-1", Map.of("chart", "C F G", "choices", Map.of("figure", "held")));
+        assertThat(answer.status()).isEqualTo(200);
+        assertThat(answer.type()).startsWith("application/vnd.recordare.musicxml+xml");
+        assertThat(answer.text()).contains("<measure number=\"2\">").doesNotContain("<measure number=\"1\">");
+        assertThat(SERVER.post("/api/arrangements/score?bars=5-9", Map.of("chart", "C")).status()).isEqualTo(422);
+        assertThat(SERVER.post("/api/arrangements/score?bars=x", Map.of("chart", "C")).problem()).contains("first-last");
+    }
+
+    @Test
+    void the_first_five_figures_are_listed() {
+        JsonNode figures = SERVER.get("/api/figures").json();
+        assertThat(StreamSupport.stream(figures.spliterator(), false).map(figure -> figure.path("id").asString()))
+                .containsExactly("held", "pulse-quarters", "low-high-middle-high", "spread-eighths", "bass-and-two");
+        assertThat(texts(figures.path(0).path("accepts"))).containsExactlyInAnyOrder("single", "octave", "open-fifth", "spread");
+        assertThat(texts(figures.path(4).path("meters"))).contains("3/4");
+    }
+
+    /** The page's types are made from this document; run with -Dopenapi.write=true to write it anew. */
+    @Test
+    void the_committed_openapi_document_is_what_the_controllers_say() throws Exception {
+        JsonMapper mapper = JsonMapper.builder().enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS).enable(SerializationFeature.INDENT_OUTPUT).build();
+        String told = mapper.writeValueAsString(mapper.readValue(SERVER.get("/api/openapi").text(), Object.class)) + "\n";
+        Path kept = TestDatabase.root().resolve("web/openapi.json");
+        if (Boolean.getBoolean("openapi.write")) {
+            Files.writeString(kept, told);
+        }
+        assertThat(mapper.readValue(Files.readString(kept), Object.class)).as("write it anew, then run npm run types in web/")
+                .isEqualTo(mapper.readValue(told, Object.class));
+    }
+
+    static List<String> texts(JsonNode array) {
+        return StreamSupport.stream(array.spliterator(), false).map(JsonNode::asString).toList();
+    }
+}

@@ -1,0 +1,129 @@
+package zapateo.server;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The real application on a free port before the real database, started once for all tests, and a client that talks HTTP to it. */
+public final class RealServer implements BeforeAllCallback {
+
+    private static final JsonMapper JSON = new JsonMapper();
+    private static RealServer running;
+
+    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+    private TestDatabase database;
+    private ConfigurableApplicationContext context;
+    private String address;
+
+    /** For an extension field; the server itself is shared. */
+    public static RealServer shared() {
+        if (running == null) {
+            running = new RealServer();
+        }
+        return running;
+    }
+
+    /** One of its own before a database of its own, to be treated badly. */
+    public static RealServer on(TestDatabase database, String... arguments) {
+        RealServer server = new RealServer();
+        server.database = database;
+        server.boot(arguments);
+        return server;
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext junit) {
+        if (context == null) {
+            database = new TestDatabase(Path.of("target/test-database").toAbsolutePath());
+            database.start("-c", "fsync=off");
+            boot();
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> database.stop()));
+        }
+    }
+
+    private void boot(String... more) {
+        List<String> arguments = new ArrayList<>(database.springArguments());
+        arguments.add("--server.port=0");
+        arguments.addAll(List.of(more));
+        context = new SpringApplicationBuilder(ZapateoServer.class).run(arguments.toArray(String[]::new));
+        address = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    public void stop() {
+        context.close();
+    }
+
+    public String address() {
+        return address;
+    }
+
+    public TestDatabase database() {
+        return database;
+    }
+
+    /** An answer with its body read as JSON, or as a missing node. */
+    public record Answer(int status, String type, String text) {
+
+        public JsonNode json() {
+            return JSON.readTree(text);
+        }
+
+        public String problem() {
+            return json().path("detail").asString("");
+        }
+    }
+
+    public Answer get(String path) {
+        return send(request(path).GET().build());
+    }
+
+    public Answer post(String path, Object body) {
+        return send(request(path).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(text(body))).build());
+    }
+
+    public Answer put(String path, Object body) {
+        return send(request(path).header("Content-Type", "application/json").PUT(HttpRequest.BodyPublishers.ofString(text(body))).build());
+    }
+
+    public Answer delete(String path) {
+        return send(request(path).DELETE().build());
+    }
+
+    public byte[] bytes(String path) {
+        try {
+            return client.send(request(path).GET().build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    public HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create(address + path)).timeout(Duration.ofSeconds(30));
+    }
+
+    public Answer send(HttpRequest request) {
+        try {
+            HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
+            return new Answer(answer.statusCode(), answer.headers().firstValue("Content-Type").orElse(""), answer.body());
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String text(Object body) {
+        return body instanceof String text ? text : JSON.writeValueAsString(body);
+    }
+}

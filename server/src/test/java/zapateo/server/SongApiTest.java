@@ -1,0 +1,135 @@
+package zapateo.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.IntStream;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import tools.jackson.databind.JsonNode;
+
+class SongApiTest {
+
+    @RegisterExtension
+    static final RealServer SERVER = RealServer.shared();
+
+    @Test
+    void a_song_is_kept_with_its_chart_choices_and_version() {
+        JsonNode song = create("Title: Pier\n| C | F |", Map.of("figure", "held", "voicing", "octave"));
+        assertThat(song.path("version").asInt()).isEqualTo(1);
+        JsonNode found = SERVER.get("/api/songs/" + song.path("id").asString()).json();
+        assertThat(found.path("title").asString()).isEqualTo("Pier");
+        assertThat(found.path("chart").asString()).isEqualTo("Title: Pier\n| C | F |");
+        assertThat(found.path("choices").path("voicing").asString()).isEqualTo("octave");
+    }
+
+    @Test
+    void a_chart_with_mistakes_is_kept_as_it_was_typed() {
+        JsonNode song = create("| H | ???\n🎹", Map.of());
+        assertThat(SERVER.get("/api/songs/" + song.path("id").asString()).json().path("chart").asString()).isEqualTo("| H | ???\n🎹");
+    }
+
+    @Test
+    void a_stale_write_is_refused_changes_nothing_and_every_state_can_be_had_back() {
+        String path = "/api/songs/" + create("| C |", Map.of()).path("id").asString();
+        assertThat(SERVER.put(path, Map.of("chart", "| F |", "version", 1)).json().path("version").asInt()).isEqualTo(2);
+        RealServer.Answer stale = SERVER.put(path, Map.of("chart", "| G |", "version", 1));
+        assertThat(stale.status()).isEqualTo(409);
+        assertThat(stale.type()).startsWith("application/problem+json");
+        assertThat(stale.problem()).contains("version 1").contains("version 2").contains("Nothing was overwritten");
+        assertThat(SERVER.get(path).json().path("chart").asString()).isEqualTo("| F |");
+        JsonNode versions = SERVER.get(path + "/versions").json();
+        assertThat(StreamSupport.stream(versions.spliterator(), false).map(version -> version.path("chart").asString())).containsExactly("| F |", "| C |");
+    }
+
+    @Test
+    void of_many_writers_with_one_version_exactly_one_wins() throws Exception {
+        String path = "/api/songs/" + create("| C |", Map.of()).path("id").asString();
+        ExecutorService writers = Executors.newFixedThreadPool(8);
+        List<Callable<Integer>> writes = IntStream.range(0, 24)
+                .<Callable<Integer>>mapToObj(i -> () -> SERVER.put(path, Map.of("chart", "| C | " + "F ".repeat(i), "version", 1)).status()).toList();
+        List<Integer> statuses = writers.invokeAll(writes).stream().map(SongApiTest::get).toList();
+        writers.shutdown();
+        assertThat(statuses).filteredOn(status -> status == 200).hasSize(1);
+        assertThat(statuses).filteredOn(status -> status == 409).hasSize(23);
+        assertThat(SERVER.get(path).json().path("version").asInt()).isEqualTo(2);
+    }
+
+    @Test
+    void a_deleted_song_is_gone_and_can_be_put_back() {
+        String path = "/api/songs/" + create("| C |", Map.of()).path("id").asString();
+        assertThat(SERVER.delete(path).status()).isEqualTo(204);
+        assertThat(SERVER.get(path).status()).isEqualTo(404);
+        assertThat(SERVER.put(path, Map.of("chart", "| F |", "version", 1)).status()).isEqualTo(404);
+        assertThat(SERVER.delete(path).status()).isEqualTo(404);
+        assertThat(SERVER.post(path + "/restore", "").status()).isEqualTo(200);
+        assertThat(SERVER.get(path).json().path("chart").asString()).isEqualTo("| C |");
+    }
+
+    @Test
+    void it_leaves_as_midi_musicxml_and_text() {
+        String path = "/api/songs/" + create("Title: Pier & Co\n| C | F |", Map.of("figure", "held")).path("id").asString();
+        assertThat(SERVER.bytes(path + "/export/mid?parts=both")).startsWith('M', 'T', 'h', 'd');
+        assertThat(SERVER.get(path + "/export/musicxml?parts=left").text()).contains("<score-partwise version=\"4.0\"").contains("Pier &amp; Co");
+        assertThat(SERVER.get(path + "/export/txt").text()).isEqualTo("Title: Pier & Co\n| C | F |");
+        assertThat(SERVER.get(path + "/arrangement").json().path("strokes")).hasSize(2);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"/export/doc", "/export/mid?parts=three", "/export/pdf"})
+    void a_file_it_does_not_write_is_refused_with_what_it_does(String export) {
+        String path = "/api/songs/" + create("| C |", Map.of()).path("id").asString();
+        RealServer.Answer answer = SERVER.get(path + export);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.problem()).contains("expected");
+    }
+
+    @Test
+    void a_song_without_a_bar_cannot_leave_as_music_and_says_why() {
+        String path = "/api/songs/" + create("", Map.of()).path("id").asString();
+        RealServer.Answer answer = SERVER.get(path + "/export/mid");
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.json().path("problems").path(0).path("code").asString()).isEqualTo("no-bars");
+    }
+
+    @Test
+    void the_set_of_the_aurora_is_there_and_every_chart_of_it_is_sound() {
+        List<String> wanted = List.of("Gangway Waltz", "Slow Tide", "Breakwater Blues", "Cinnamon Deck", "Lamplight Stride", "Cabin Seven Swing", "Six Past Midnight",
+                "Morning Customs");
+        JsonNode songs = SERVER.get("/api/songs").json();
+        List<JsonNode> set = StreamSupport.stream(songs.spliterator(), false).filter(song -> wanted.contains(song.path("title").asString())).toList();
+        assertThat(set).hasSize(8).allSatisfy(song -> {
+            JsonNode arrangement = SERVER.get("/api/songs/" + song.path("id").asString() + "/arrangement").json();
+            assertThat(arrangement.path("problems")).as(song.path("title").asString()).isEmpty();
+            assertThat(arrangement.path("strokes").size()).isGreaterThan(20);
+        });
+        assertThat(set).anySatisfy(song -> {
+            assertThat(song.path("title").asString()).isEqualTo("Cabin Seven Swing");
+            assertThat(song.path("bars").asInt()).isEqualTo(32);
+            assertThat(MusicApiTest.texts(song.path("sections"))).containsExactly("A", "A", "Bridge", "A");
+            assertThat(song.path("key").asString()).isEqualTo("A♭");
+        });
+    }
+
+    private static JsonNode create(String chart, Map<String, String> choices) {
+        RealServer.Answer answer = SERVER.post("/api/songs", Map.of("chart", chart, "choices", choices));
+        assertThat(answer.status()).isEqualTo(201);
+        return answer.json();
+    }
+
+    private static int get(Future<Integer> future) {
+        try {
+            return future.get();
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,70 @@
+package zapateo.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A throw-away PostgreSQL cluster of the tests' own, set up by the same script that sets up the application's. */
+public final class TestDatabase {
+
+    private final Path folder;
+
+    public TestDatabase(Path folder) {
+        this.folder = folder;
+    }
+
+    /** Starts it, a new one if there is none; answers what the script printed. */
+    public String start(String... options) {
+        List<String> words = new ArrayList<>(List.of("start", folder.toString()));
+        words.addAll(List.of(options));
+        return script(words);
+    }
+
+    public void stop() {
+        script(List.of("stop", folder.toString()));
+    }
+
+    public boolean answers() {
+        return Files.exists(folder.resolve("data/postmaster.pid")) && ProcessHandle.of(pid()).isPresent();
+    }
+
+    /** The server's process number. */
+    public long pid() {
+        return Long.parseLong(read("data/postmaster.pid").lines().findFirst().orElseThrow());
+    }
+
+    public List<String> springArguments() {
+        return List.of("--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + read("db-port") + "/zapateo", "--spring.datasource.username=zapateo",
+                "--spring.datasource.password=" + read("password"));
+    }
+
+    private String read(String file) {
+        try {
+            return Files.readString(folder.resolve(file)).strip();
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static String script(List<String> words) {
+        try {
+            List<String> command = new ArrayList<>(List.of(root().resolve("zapateo").toString(), "database"));
+            command.addAll(words);
+            Path out = Files.createTempFile("database", ".out");
+            Process process = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(out.toFile()).start();
+            process.waitFor();
+            String said = Files.readString(out);
+            Files.delete(out);
+            return said;
+        } catch (IOException | InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    static Path root() {
+        Path here = Path.of("").toAbsolutePath();
+        return Files.exists(here.resolve("zapateo")) ? here : here.getParent();
+    }
+}
