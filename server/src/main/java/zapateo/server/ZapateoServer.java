@@ -2,7 +2,11 @@ package zapateo.server;
 
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
+import tools.jackson.databind.cfg.CoercionAction;
+import tools.jackson.databind.cfg.CoercionInputShape;
+import tools.jackson.databind.type.LogicalType;
 import zapateo.arrangement.Arranger;
 import zapateo.rhythm.FigureBook;
 
@@ -12,6 +16,16 @@ public class ZapateoServer {
 
     public static void main(String[] args) {
         SpringApplication.run(ZapateoServer.class, args);
+    }
+
+    /** A number is no text: it is refused instead of being read as one. */
+    @Bean
+    JsonMapperBuilderCustomizer strictTexts() {
+        return builder -> builder.withCoercionConfig(LogicalType.Textual, texts -> {
+            for (CoercionInputShape shape : new CoercionInputShape[] {CoercionInputShape.Integer, CoercionInputShape.Float, CoercionInputShape.Boolean}) {
+                texts.setCoercion(shape, CoercionAction.Fail);
+            }
+        });
     }
 
     @Bean

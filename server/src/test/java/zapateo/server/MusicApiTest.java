@@ -56,7 +56,7 @@ class MusicApiTest {
 
     @Test
     void an_arrangement_has_what_was_promised() {
-        JsonNode arrangement = SERVER.post("/api/arrangements", Map.of("chart", "| E♭ | B♭7 |", "choices", Map.of("figure", "spread-eighths"),
+        JsonNode arrangement = SERVER.post("/api/arrangements", Map.of("chart", "Key: E♭\n| E♭ | B♭7 |", "choices", Map.of("figure", "spread-eighths"),
                 "hand", Map.of("left", Map.of("spanMm", 201), "right", Map.of("spanMm", 201)))).json();
         assertThat(arrangement.path("ticksPerQuarter").asInt()).isEqualTo(960);
         assertThat(arrangement.path("bars")).hasSize(2);

@@ -29,7 +29,8 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
 
     private static final Logger LOG = LoggerFactory.getLogger(ProblemDocuments.class);
     private static final String DISK_FULL = "53100";
-    private static final String UNSTORABLE_TEXT = "22021";
+    /** Class 22 of the SQL states: the data itself is at fault, e.g. a NUL character. */
+    private static final String DATA_AT_FAULT = "22";
 
     @ExceptionHandler(Refusal.class)
     ProblemDetail refused(Refusal refusal) {
@@ -57,7 +58,7 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
             return document(HttpStatus.INSUFFICIENT_STORAGE, "disk-full",
                     "The disk is full, so this was not saved. What was saved before is safe; make room and try again.");
         }
-        if (UNSTORABLE_TEXT.equals(state)) {
+        if (state.startsWith(DATA_AT_FAULT)) {
             return document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", "The text holds a character that cannot be stored.");
         }
         LOG.warn("the database did not answer: {}", e.getMessage());
