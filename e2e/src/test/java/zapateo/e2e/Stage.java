@@ -1,0 +1,87 @@
+package zapateo.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.extension.AfterEachCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.BeforeEachCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import zapateo.server.RealServer;
+
+/** Debian's Chromium before the real application. Each test gets a fresh window; what goes wrong in it unasked is kept. */
+final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCallback {
+
+    private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required");
+    private static Browser browser;
+
+    private final List<String> strangers = new ArrayList<>();
+    private final List<String> crashes = new ArrayList<>();
+    private BrowserContext window;
+    private Page page;
+
+    @Override
+    public void beforeAll(ExtensionContext junit) {
+        server().beforeAll(junit);
+        if (browser == null) {
+            Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
+            Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
+        }
+    }
+
+    @Override
+    public void beforeEach(ExtensionContext junit) {
+        window = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setBaseURL(server().address()).setAcceptDownloads(true));
+        window.setDefaultTimeout(20_000);
+        page = open();
+    }
+
+    @Override
+    public void afterEach(ExtensionContext junit) {
+        window.close();
+        strangers.clear();
+        crashes.clear();
+    }
+
+    static RealServer server() {
+        return RealServer.shared();
+    }
+
+    Page page() {
+        return page;
+    }
+
+    /** Another tab of the same window. */
+    Page open() {
+        Page tab = window.newPage();
+        tab.onPageError(crashes::add);
+        tab.onRequest(request -> {
+            if (!request.url().startsWith(server().address()) && !request.url().startsWith("blob:") && !request.url().startsWith("data:")) {
+                strangers.add(request.url());
+            }
+        });
+        return tab;
+    }
+
+    /** Scripts that broke in any tab. */
+    List<String> crashes() {
+        return List.copyOf(crashes);
+    }
+
+    /** Requests that went anywhere but to the application. */
+    List<String> strangers() {
+        return List.copyOf(strangers);
+    }
+
+    static String newSong(String chart, String figure) {
+        return server().post("/api/songs", Map.of("chart", chart, "choices", Map.of("figure", figure))).json().path("id").asString();
+    }
+}

@@ -1,0 +1,91 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { act, renderHook, waitFor } from "@testing-library/react";
+import type { ReactNode } from "react";
+import { api, type Song } from "../api/client";
+import { useDraft } from "./useDraft";
+
+const SONG: Song = {
+  id: "00000000-0000-4000-8000-00000000000a",
+  title: "Pier",
+  chart: "| C |",
+  choices: {},
+  version: 1,
+  createdAt: "2026-01-01T00:00:00Z",
+  updatedAt: "2026-01-01T00:00:00Z",
+};
+
+type Sent = { chart: string; version: number };
+type Answer = { data?: unknown; error?: unknown; response: Response };
+
+function answer(status: number, body: unknown): Answer {
+  const response = new Response(null, { status });
+  return status < 400 ? { data: body, response } : { error: body, response };
+}
+
+function open(answers: (sent: Sent) => Answer) {
+  const sent: Sent[] = [];
+  vi.spyOn(api, "PUT").mockImplementation((async (_path: string, init: { body: Sent }) => {
+    sent.push(init.body);
+    return answers(init.body);
+  }) as never);
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={new QueryClient()}>{children}</QueryClientProvider>
+  );
+  return { sent, ...renderHook(() => useDraft(SONG), { wrapper }) };
+}
+
+const kept = (body: Sent) => answer(200, { ...SONG, chart: body.chart, version: body.version + 1 });
+
+beforeEach(() => localStorage.clear());
+afterEach(() => vi.restoreAllMocks());
+
+describe("a draft", () => {
+  it("is kept by itself a moment after a change, with the version it was loaded at", async () => {
+    const { sent, result } = open(kept);
+    act(() => result.current.change({ chart: "| F |" }));
+    await waitFor(() => expect(sent).toHaveLength(1), { timeout: 3000 });
+    expect(sent[0]).toMatchObject({ chart: "| F |", version: 1 });
+    await waitFor(() => expect(result.current.keeping.state).toBe("kept"));
+    act(() => result.current.change({ chart: "| G |" }));
+    await waitFor(() => expect(sent).toHaveLength(2), { timeout: 3000 });
+    expect(sent[1]).toMatchObject({ chart: "| G |", version: 2 });
+  });
+
+  it("takes changes back and brings them again; typing in one run is one step", () => {
+    const { result } = open(kept);
+    act(() => result.current.change({ chart: "| F" }, "typing"));
+    act(() => result.current.change({ chart: "| F |" }, "typing"));
+    act(() => result.current.change({ choices: { figure: "held" } }));
+    expect(result.current.canUndo).toBe(true);
+    act(() => result.current.undo());
+    expect(result.current.draft).toEqual({ chart: "| F |", choices: {} });
+    act(() => result.current.undo());
+    expect(result.current.draft.chart).toBe("| C |");
+    expect(result.current.canUndo).toBe(false);
+    act(() => result.current.redo());
+    act(() => result.current.redo());
+    expect(result.current.draft.choices.figure).toBe("held");
+  });
+
+  it("that someone overtook is not sent again and not merged", async () => {
+    const { sent, result } = open(() => answer(409, { detail: "This was changed elsewhere" }));
+    act(() => result.current.change({ chart: "| F |" }));
+    await waitFor(() => expect(result.current.keeping.state).toBe("stale"), { timeout: 3000 });
+    act(() => result.current.change({ chart: "| G |" }));
+    await new Promise((done) => setTimeout(done, 800));
+    expect(sent).toHaveLength(1);
+    expect(result.current.draft.chart).toBe("| G |");
+  });
+
+  it("that the server cannot take now stays, in this browser too, and is tried again", async () => {
+    let down = true;
+    const { sent, result } = open((body) => (down ? answer(503, { detail: "The database does not answer." }) : kept(body)));
+    act(() => result.current.change({ chart: "| F |" }));
+    await waitFor(() => expect(result.current.keeping.state).toBe("waiting"), { timeout: 3000 });
+    expect(localStorage.getItem(`zapateo.unkept.${SONG.id}`)).toContain("| F |");
+    down = false;
+    await waitFor(() => expect(result.current.keeping.state).toBe("kept"), { timeout: 6000 });
+    expect(sent.length).toBeGreaterThan(1);
+    expect(localStorage.getItem(`zapateo.unkept.${SONG.id}`)).toBeNull();
+  }, 10_000);
+});

@@ -1,0 +1,89 @@
+import type { Arrangement, Stroke } from "../api/client";
+import { clicks, tones } from "./schedule";
+
+function stroke(tick: number, ticks: number, midis: number[], more: Partial<Stroke> = {}): Stroke {
+  return {
+    hand: "L",
+    bar: 0,
+    tick,
+    ticks,
+    written: { tick, ticks },
+    mark: "heel",
+    stretchMm: 0,
+    rolled: null,
+    reason: { code: "figure-stroke", args: {} },
+    notes: midis.map((midi) => ({ midi, name: "C2", role: "1", delayTicks: 0, finger: null })),
+    ...more,
+  };
+}
+
+function arrangement(strokes: Stroke[], pedal: Arrangement["pedal"] = []): Arrangement {
+  return {
+    ticksPerQuarter: 960,
+    title: "",
+    key: "C",
+    feel: "straight",
+    swingRatio: 1,
+    tempo: { bpm: 100, beatTicks: 960 },
+    bars: [],
+    strokes,
+    pedal,
+    problems: [],
+  };
+}
+
+describe("tones", () => {
+  it("keeps the order of time and names the stroke each tone belongs to", () => {
+    const found = tones(arrangement([stroke(960, 480, [48]), stroke(0, 960, [36])]));
+    expect(found.map((tone) => [tone.tick, tone.midi, tone.stroke])).toEqual([
+      [0, 36, 1],
+      [960, 48, 0],
+    ]);
+  });
+
+  it("opens a rolled chord upward and lets all of it end together", () => {
+    const rolled = stroke(0, 960, [36, 43, 52]);
+    rolled.notes.forEach((note, index) => {
+      note.delayTicks = index * 80;
+    });
+    const found = tones(arrangement([rolled]));
+    expect(found.map((tone) => tone.tick)).toEqual([0, 80, 160]);
+    expect(found.map((tone) => tone.tick + tone.ticks)).toEqual([960, 960, 960]);
+  });
+
+  it("lets a key that the pedal holds sound until the pedal is lifted", () => {
+    const found = tones(arrangement([stroke(0, 480, [36]), stroke(480, 480, [43]), stroke(3840, 480, [41])], [{ down: 240, up: 3840 }]));
+    expect(found.map((tone) => tone.tick + tone.ticks)).toEqual([3840, 3840, 4320]);
+  });
+
+  it("does not hold what was let go before the pedal went down", () => {
+    expect(tones(arrangement([stroke(0, 200, [36])], [{ down: 240, up: 3840 }]))[0]?.ticks).toBe(200);
+  });
+
+  it("plays the bass a little stronger than what lies above it", () => {
+    const [bass, above] = tones(arrangement([stroke(0, 960, [36, 43])]));
+    expect(bass?.velocity).toBeGreaterThan(above?.velocity ?? 1);
+  });
+});
+
+describe("clicks", () => {
+  const common = { tick: 3840, ticks: 3840, beatTicks: 960 };
+  it("marks every beat, the first one strongly", () => {
+    expect(clicks(common, "beats")).toEqual([
+      { tick: 3840, strong: true },
+      { tick: 4800, strong: false },
+      { tick: 5760, strong: false },
+      { tick: 6720, strong: false },
+    ]);
+  });
+  it("or only 2 and 4", () => {
+    expect(clicks(common, "two-and-four").map((click) => click.tick)).toEqual([4800, 6720]);
+    expect(clicks({ tick: 0, ticks: 2880, beatTicks: 960 }, "two-and-four").map((click) => click.tick)).toEqual([960, 1920]);
+  });
+  it("counts dotted quarters in six-eight", () => {
+    expect(clicks({ tick: 0, ticks: 2880, beatTicks: 1440 }, "beats").map((click) => click.tick)).toEqual([0, 1440]);
+  });
+  it("or is silent", () => {
+    expect(clicks(common, "off")).toEqual([]);
+  });
+});
