@@ -59,8 +59,27 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
                 ))}
               </dl>
               <p className="mt-4 text-quiet">
-                Engraving: Verovio (LGPL 3). Piano: Salamander Grand Piano by Alexander Holm (CC BY 3.0). Letters: Literata, Source Sans 3
-                and accidentals after Bravura Text (SIL OFL).
+                Engraving: Verovio (
+                <a className="underline" href="/licences/LGPL-3.0.txt">
+                  LGPL 3
+                </a>
+                ). Piano: Salamander Grand Piano by Alexander Holm (
+                <a className="underline" href="/sounds/LICENCE.txt">
+                  CC BY 3.0
+                </a>
+                ). Letters:{" "}
+                <a className="underline" href="/licences/OFL-1.1-Literata.txt">
+                  Literata
+                </a>
+                ,{" "}
+                <a className="underline" href="/licences/OFL-1.1-Source-Sans-3.txt">
+                  Source Sans 3
+                </a>
+                , accidentals after{" "}
+                <a className="underline" href="/licences/OFL-1.1-Zapateo-Accidentals.txt">
+                  Bravura Text
+                </a>{" "}
+                (SIL OFL).
               </p>
             </section>
           </div>

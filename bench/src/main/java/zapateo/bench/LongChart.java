@@ -1,0 +1,10 @@
+package zapateo.bench;
+
+/** The chart that is measured: 64 bars, two chords in every other one, slash basses and sevenths. */
+final class LongChart {
+
+    static final String TEXT = "Title: Sixty-four\nKey: E♭\nTempo: 96\n" + ("| E♭ | B♭7/D Cm7 | A♭maj7 | E♭/G Gdim7 |\n| Fm7 | B♭9 B♭7/A♭ | E♭/G C7 | Fm7 B♭7 |\n").repeat(8);
+
+    private LongChart() {
+    }
+}

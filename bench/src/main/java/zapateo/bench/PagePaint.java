@@ -1,0 +1,89 @@
+package zapateo.bench;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * First paint of the built page in a window without a cache, the script it loads first, and how soon a choice is seen. Wanted: paint under 1 s, script
+ * under 250 kB compressed, on a 64-bar song cards and keyboard within 100 ms and the staff within 250 ms.
+ */
+public final class PagePaint {
+
+    private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+            "--disable-component-update", "--disable-sync");
+    private static final int RUNS = 7;
+    private static final String FOLLOWED = """
+            async () => {
+              const cards = [...document.querySelectorAll('[aria-label=Figures] li button')];
+              const times = [];
+              for (let turn = 0; turn < 12; turn++) {
+                const page = () => document.querySelector('.score svg')?.outerHTML.length ?? 0;
+                const before = document.querySelector('.score [role=img]')?.firstElementChild;
+                const strokes = document.querySelectorAll('[aria-label="Staff and step line"] fieldset button').length;
+                const start = performance.now();
+                cards[turn % 2 === 0 ? 0 : 3].click();
+                let steps = 0;
+                let staff = 0;
+                while (!staff && performance.now() - start < 5000) {
+                  await new Promise(requestAnimationFrame);
+                  if (!steps && document.querySelectorAll('[aria-label="Staff and step line"] fieldset button').length !== strokes) steps = performance.now() - start;
+                  if (document.querySelector('.score [role=img]')?.firstElementChild !== before && page() > 0) staff = performance.now() - start;
+                }
+                times.push([steps, staff]);
+                await new Promise(done => setTimeout(done, 900));
+              }
+              return times;
+            }""";
+
+    private PagePaint() {
+    }
+
+    /** @param arguments the server's address and the id of a 64-bar song */
+    public static void main(String[] arguments) {
+        try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
+            Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
+            measurePaint(browser, arguments[0]);
+            measureChoice(browser, arguments[0] + "/songs/" + arguments[1] + "/left-hand?bars=1-8");
+            browser.close();
+        }
+    }
+
+    private static void measurePaint(Browser browser, String address) {
+        List<Double> paints = new ArrayList<>();
+        double script = 0;
+        for (int run = 0; run < RUNS; run++) {
+            BrowserContext window = browser.newContext();
+            Page page = window.newPage();
+            page.navigate(address + "/");
+            page.waitForFunction("() => performance.getEntriesByName('first-contentful-paint').length > 0");
+            paints.add(((Number) page.evaluate("() => performance.getEntriesByName('first-contentful-paint')[0].startTime")).doubleValue());
+            script = ((Number) page.evaluate("() => performance.getEntriesByType('resource').filter(each => each.name.endsWith('.js')).reduce((sum, each) => sum + each.encodedBodySize, 0)"))
+                    .doubleValue();
+            window.close();
+        }
+        double[] sorted = paints.stream().mapToDouble(Double::doubleValue).sorted().toArray();
+        System.out.printf("first contentful paint, %d fresh windows: median %.0f ms, fastest %.0f ms, slowest %.0f ms%n", RUNS, sorted[RUNS / 2], sorted[0], sorted[RUNS - 1]);
+        System.out.printf("script of the first load: %.0f kB compressed%n", script / 1000);
+    }
+
+    private static void measureChoice(Browser browser, String address) {
+        Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+        page.navigate(address);
+        page.locator(".score[data-ready=yes]").waitFor();
+        List<?> times = (List<?>) page.evaluate(FOLLOWED);
+        for (int which = 0; which < 2; which++) {
+            int at = which;
+            double[] sorted = times.stream().mapToDouble(pair -> ((Number) ((List<?>) pair).get(at)).doubleValue()).sorted().toArray();
+            System.out.printf("a figure chosen on a 64-bar song, %s: median %.0f ms, all %s%n", which == 0 ? "step line followed" : "staff engraved anew",
+                    sorted[sorted.length / 2], Arrays.toString(Arrays.stream(sorted).mapToLong(Math::round).toArray()));
+        }
+    }
+}
