@@ -4,7 +4,7 @@ import { Keyboard } from "../keyboard/Keyboard";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
 import { beatSign, plain } from "../ui/words";
-import { USUAL_SPAN } from "./SongLayout";
+import { USUAL_SPAN } from "./desk";
 
 const METRONOME: { value: Metronome; label: string }[] = [
   { value: "off", label: "off" },

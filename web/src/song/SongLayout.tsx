@@ -1,39 +1,17 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
-import { Link, Outlet, useNavigate, useOutletContext, useParams, useSearchParams } from "react-router";
-import { type Arrangement, api, type ChartView, type Refused, type Song, take } from "../api/client";
+import { Link, Outlet, useNavigate, useParams, useSearchParams } from "react-router";
+import { api, type Refused, type Song, take } from "../api/client";
 import { useArrangement, useChart } from "../api/queries";
-import { type Sound, usePlayer } from "../sound/usePlayer";
+import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
 import { Dock } from "./Dock";
+import { type Desk, USUAL_SPAN } from "./desk";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { type DraftDesk, useDraft } from "./useDraft";
 import { useKeys } from "./useKeys";
 import { useSettled } from "./useSettled";
-
-/** The left hand's span until hands are measured, in millimetres. */
-export const USUAL_SPAN = 201;
-
-export type Desk = {
-  song: Song;
-  desk: DraftDesk;
-  chart: ChartView | undefined;
-  chartError: Refused | null;
-  arrangement: Arrangement | undefined;
-  arrangementError: Refused | null;
-  /** The chart as last sent to be read; a moment behind the typing. */
-  settledChart: string;
-  selection: [number, number];
-  select: (from: number, to: number) => void;
-  sound: Sound;
-  struck: number | null;
-  setStruck: (stroke: number | null) => void;
-};
-
-export function useDesk(): Desk {
-  return useOutletContext<Desk>();
-}
 
 /** One song on the desk: its heading, the view of the moment, the transport and the keyboard. */
 export function SongLayout() {

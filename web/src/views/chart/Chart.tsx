@@ -1,6 +1,6 @@
 import { useRef } from "react";
 import type { ChartView, Problem } from "../../api/client";
-import { useDesk } from "../../song/SongLayout";
+import { useDesk } from "../../song/desk";
 import { Chord } from "../../ui/Chord";
 import { beatSign, keyName, plain } from "../../ui/words";
 import { offsetOf, pieces } from "./marks";

@@ -3,7 +3,7 @@ import { Link } from "react-router";
 import type { Figure } from "../../api/client";
 import { useFigures, useScore } from "../../api/queries";
 import { Score } from "../../score/Score";
-import { USUAL_SPAN, useDesk } from "../../song/SongLayout";
+import { USUAL_SPAN, useDesk } from "../../song/desk";
 import { StepLine } from "../../steps/StepLine";
 import { reasonOf } from "../../ui/words";
 import { Choices } from "./Choices";

@@ -96,7 +96,7 @@ public class SongController {
         SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml or txt"));
         Hands hands = Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left or both"));
         SongRow song = songs.get(Player.ONLY, id);
-        byte[] content = file == SongFile.TXT ? song.chart().getBytes(StandardCharsets.UTF_8) : file.write(arrange(song).arrangement(), hands);
+        byte[] content = file.write(song.chart(), () -> arrange(song).arrangement(), hands);
         String name = song.title().replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "_") + "." + file.extension();
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())

@@ -1,9 +1,10 @@
 package zapateo.server.songs;
 
+import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.BiFunction;
+import java.util.function.Supplier;
 import zapateo.arrangement.Arrangement;
 import zapateo.format.Hands;
 import zapateo.format.MidiWriter;
@@ -11,15 +12,15 @@ import zapateo.format.MusicXmlWriter;
 
 /** The files a song can leave as. */
 enum SongFile {
-    MID("audio/midi", MidiWriter::write),
-    MUSICXML("application/vnd.recordare.musicxml+xml", MusicXmlWriter::write),
+    MID("audio/midi", (chart, arrangement, hands) -> MidiWriter.write(arrangement.get(), hands)),
+    MUSICXML("application/vnd.recordare.musicxml+xml", (chart, arrangement, hands) -> MusicXmlWriter.write(arrangement.get(), hands)),
     /** The chart as it was typed. */
-    TXT("text/plain;charset=UTF-8", (arrangement, hands) -> new byte[0]);
+    TXT("text/plain;charset=UTF-8", (chart, arrangement, hands) -> chart.getBytes(StandardCharsets.UTF_8));
 
     private final String mediaType;
-    private final BiFunction<Arrangement, Hands, byte[]> writer;
+    private final Writer writer;
 
-    SongFile(String mediaType, BiFunction<Arrangement, Hands, byte[]> writer) {
+    SongFile(String mediaType, Writer writer) {
         this.mediaType = mediaType;
         this.writer = writer;
     }
@@ -36,7 +37,12 @@ enum SongFile {
         return mediaType;
     }
 
-    byte[] write(Arrangement arrangement, Hands hands) {
-        return writer.apply(arrangement, hands);
+    /** @param arrangement made only if this kind of file needs it */
+    byte[] write(String chart, Supplier<Arrangement> arrangement, Hands hands) {
+        return writer.write(chart, arrangement, hands);
+    }
+
+    private interface Writer {
+        byte[] write(String chart, Supplier<Arrangement> arrangement, Hands hands);
     }
 }

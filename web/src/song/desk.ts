@@ -1,0 +1,28 @@
+import { useOutletContext } from "react-router";
+import type { Arrangement, ChartView, Refused, Song } from "../api/client";
+import type { Sound } from "../sound/usePlayer";
+import type { DraftDesk } from "./useDraft";
+
+/** The left hand's span until hands are measured, in millimetres. */
+export const USUAL_SPAN = 201;
+
+/** What every view of a song works with. */
+export type Desk = {
+  song: Song;
+  desk: DraftDesk;
+  chart: ChartView | undefined;
+  chartError: Refused | null;
+  arrangement: Arrangement | undefined;
+  arrangementError: Refused | null;
+  /** The chart as last sent to be read; a moment behind the typing. */
+  settledChart: string;
+  selection: [number, number];
+  select: (from: number, to: number) => void;
+  sound: Sound;
+  struck: number | null;
+  setStruck: (stroke: number | null) => void;
+};
+
+export function useDesk(): Desk {
+  return useOutletContext<Desk>();
+}
