@@ -45,7 +45,7 @@ export function Score({
   useEffect(() => {
     if (!xml || width === 0) return;
     let late = false;
-    engrave(xml, width, width < 560 ? 38 : 46).then((answer) => {
+    engrave(xml, width, width < 560 ? 38 : 45).then((answer) => {
       if (!late) setPage(answer);
     });
     return () => {

@@ -28,7 +28,7 @@ export function StepLine({
   );
   const width = large ? 680 : 240;
   const x = (tick: number) => 2 + (tick / barTicks) * (width - 4);
-  const scale = large ? 1.6 : 1;
+  const scale = large ? 1.3 : 1;
   return (
     <figure>
       <svg viewBox={`0 0 ${width} ${(HEIGHT + 6) * scale}`} className="block w-full" role="img" aria-label={label}>

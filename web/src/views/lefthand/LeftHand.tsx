@@ -11,6 +11,9 @@ import { Figures } from "./Figures";
 import { pageOf } from "./page";
 import { Ribbon } from "./Ribbon";
 
+/** So many names fit under their own steps; more of them run on in lines. */
+const MOST_ALIGNED = 8;
+
 /** The workbench: the song as a row of planks, figures to try, the engraved staff, the step line, the choices. */
 export function LeftHand() {
   const { desk, arrangement, arrangementError, settledChart, selection, select, sound, struck, setStruck } = useDesk();
@@ -126,6 +129,7 @@ function BarSteps({
       ? arrangement.strokes[struck]
       : undefined;
   const asked = struck !== null && !sound.head.playing ? arrangement.strokes[struck] : undefined;
+  const roomy = strokes.length <= MOST_ALIGNED;
   const names = strokes.map(({ stroke }) => stroke.notes.map((note) => note.name).join("+")).join(" ");
   return (
     <div className="mt-2">
@@ -143,18 +147,19 @@ function BarSteps({
         litTick={lit ? lit.written.tick - here.tick : null}
         label={`Step line of bar ${here.number}: ${names}`}
       />
-      <fieldset className="flex flex-wrap gap-x-1">
+      <fieldset className={roomy ? "relative h-9" : "flex flex-wrap gap-x-1"}>
         <legend className="sr-only">Strokes of bar {here.number}</legend>
         {strokes.map(({ stroke, index }) => (
           <button
             key={index}
             type="button"
             aria-pressed={struck === index}
+            style={roomy ? { left: `${((stroke.written.tick - here.tick) / here.ticks) * 100}%` } : undefined}
             onClick={() => {
               setStruck(index);
               sound.strike(index);
             }}
-            className={`min-h-9 rounded-plank px-1.5 font-serif ${struck === index ? "bg-wash text-accent" : ""}`}
+            className={`min-h-9 rounded-plank px-1 font-serif ${roomy ? "absolute -ml-1 whitespace-nowrap" : ""} ${struck === index ? "bg-wash text-accent" : ""}`}
           >
             {stroke.notes.map((note) => note.name).join(" ")}
           </button>
