@@ -4,7 +4,7 @@ let worker: Worker | null = null;
 let orders = 0;
 const waiting = new Map<number, (answer: { svg?: string; error?: string }) => void>();
 
-function engrave(xml: string, width: number, scale: number): Promise<{ svg?: string; error?: string }> {
+function engrave(xml: string, width: number): Promise<{ svg?: string; error?: string }> {
   if (!worker) {
     worker = new Worker(new URL("./engraver.worker.ts", import.meta.url), { type: "module" });
     worker.onmessage = (message: MessageEvent<{ id: number; svg?: string; error?: string }>) => {
@@ -15,7 +15,7 @@ function engrave(xml: string, width: number, scale: number): Promise<{ svg?: str
   const id = ++orders;
   return new Promise((resolve) => {
     waiting.set(id, resolve);
-    worker?.postMessage({ id, xml, width, scale });
+    worker?.postMessage({ id, xml, width });
   });
 }
 
@@ -45,7 +45,7 @@ export function Score({
   useEffect(() => {
     if (!xml || width === 0) return;
     let late = false;
-    engrave(xml, width, width < 560 ? 38 : 45).then((answer) => {
+    engrave(xml, width).then((answer) => {
       if (!late) setPage(answer);
     });
     return () => {

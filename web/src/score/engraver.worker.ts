@@ -2,13 +2,17 @@
 import { VerovioToolkit } from "verovio/esm";
 import moduleUrl from "verovio/wasm?url";
 
-type Order = { id: number; xml: string; width: number; scale: number };
+/** Below this many pixels four bars are too many for a line. */
+const NARROW = 560;
+
+type Order = { id: number; xml: string; width: number };
 
 // The engraver stays a file of its own, so that it can be replaced by another build of it.
 const ready = import(/* @vite-ignore */ moduleUrl).then(async (file) => new VerovioToolkit(await file.default()));
 
 self.onmessage = async (message: MessageEvent<Order>) => {
-  const { id, xml, width, scale } = message.data;
+  const { id, xml, width } = message.data;
+  const scale = width < NARROW ? 38 : 45;
   try {
     const toolkit = await ready;
     toolkit.setOptions({
@@ -22,7 +26,7 @@ self.onmessage = async (message: MessageEvent<Order>) => {
       pageMarginRight: 0,
       header: "none",
       footer: "none",
-      breaks: "encoded",
+      breaks: width < NARROW ? "auto" : "encoded",
       svgViewBox: true,
       font: "Leipzig",
       spacingLinear: 0.27,

@@ -42,7 +42,10 @@ export function Dock({
   const first = arrangement?.bars[selection[0]]?.number ?? 1;
   const last = arrangement?.bars[selection[1]]?.number ?? 1;
   return (
-    <section aria-label="Transport and keyboard" className="flex items-end gap-5 border-line border-t px-5 pt-2 pb-3">
+    <section
+      aria-label="Transport and keyboard"
+      className="flex items-end gap-5 border-line border-t px-5 pt-2 pb-3 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
+    >
       <div className="grid w-56 shrink-0 grid-cols-[4rem_1fr] items-center gap-x-3 gap-y-1">
         <button
           type="button"

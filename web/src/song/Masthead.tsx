@@ -37,7 +37,7 @@ export function Masthead({
   const { search, pathname } = useLocation();
   const at = pathname.endsWith("/chart") ? 0 : 1;
   return (
-    <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5">
+    <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5 max-md:flex-wrap max-md:px-3">
       <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">
         <Mark />
       </Link>
@@ -57,7 +57,10 @@ export function Masthead({
         )}
         <Kept keeping={desk.keeping} />
       </p>
-      <nav aria-label="The path of the work" className="ml-auto flex items-stretch self-stretch">
+      <nav
+        aria-label="The path of the work"
+        className="ml-auto flex items-stretch self-stretch max-md:order-last max-md:ml-0 max-md:h-11 max-md:w-full"
+      >
         {PATH.map((step, index) => (
           <NavLink
             key={step.view}
@@ -70,7 +73,7 @@ export function Masthead({
           </NavLink>
         ))}
       </nav>
-      <div className="flex items-center gap-1">
+      <div className="flex items-center gap-1 max-md:w-full max-md:overflow-x-auto">
         <button type="button" onClick={desk.undo} disabled={!desk.canUndo} className="h-10 px-2" title="Undo (Ctrl+Z)">
           Undo
         </button>

@@ -85,7 +85,7 @@ function OpenSong({ song }: { song: Song }) {
   };
 
   return (
-    <div className="grid h-full min-h-[640px] grid-rows-[auto_auto_minmax(0,1fr)_auto]">
+    <div className="grid h-full min-h-[640px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto]">
       <Masthead songId={song.id} title={chart.data?.title ?? song.title} chart={chart.data} desk={desk} onHelp={() => setHelp(true)} />
       <Trouble desk={desk} failed={sound.state === "failed"} />
       <main className="min-h-0 overflow-hidden">

@@ -56,7 +56,8 @@ function act(event: KeyboardEvent, actions: Actions, target: HTMLElement): boole
   };
   switch (event.key) {
     case " ":
-      if (target.closest("button, a")) return false;
+      // Reached by the Tab key a button is pressed by Space; one that was clicked has had its turn.
+      if (target.closest("button, a")?.matches(":focus-visible")) return false;
       actions.sound.toggle();
       return true;
     case "ArrowLeft":

@@ -17,13 +17,21 @@ const SAMPLES = Object.fromEntries(
 const ATTACK_SECONDS = 0.015;
 const KEPT_EVENTS = 500;
 
+function makeClick(): Tone.Synth {
+  return new Tone.Synth({
+    oscillator: { type: "triangle" },
+    envelope: { attack: 0.001, decay: 0.05, sustain: 0, release: 0.02 },
+  }).toDestination();
+}
+
 /**
  * Plays an arrangement on the recorded piano. Bars are put on the clock one by one, so that a new arrangement comes in at the next bar
  * and a new tempo at once.
  */
 export class Player {
   private readonly piano: { L: Tone.Sampler; R: Tone.Sampler };
-  private readonly click: Tone.Synth;
+  private click: Tone.Synth;
+  private clickVolume = 0;
   private readonly listeners = new Set<() => void>();
   private readonly scheduled = new Map<number, number[]>();
   private arrangement: Arrangement | null = null;
@@ -38,10 +46,7 @@ export class Player {
   private constructor() {
     const sampler = () => new Tone.Sampler({ urls: SAMPLES, baseUrl: "/sounds/", release: 0.5 }).toDestination();
     this.piano = { L: sampler(), R: sampler() };
-    this.click = new Tone.Synth({
-      oscillator: { type: "triangle" },
-      envelope: { attack: 0.001, decay: 0.05, sustain: 0, release: 0.02 },
-    }).toDestination();
+    this.click = makeClick();
     const transport = Tone.getTransport();
     transport.PPQ = 960;
     Tone.getContext().lookAhead = 0.15;
@@ -100,7 +105,15 @@ export class Player {
     this.stale.clear();
     this.piano.L.releaseAll();
     this.piano.R.releaseAll();
+    if (this.head.counting) this.hushCount();
     this.move(STOPPED);
+  }
+
+  /** The clicks of a count-in are on their way already; they go with the voice that would sound them. */
+  private hushCount(): void {
+    this.click.dispose();
+    this.click = makeClick();
+    this.click.volume.value = this.clickVolume;
   }
 
   /** First and last bar by index, both included. */
@@ -127,7 +140,8 @@ export class Player {
   setVolumes(volumes: Volumes): void {
     this.piano.L.volume.value = Tone.gainToDb(volumes.left);
     this.piano.R.volume.value = Tone.gainToDb(volumes.right);
-    this.click.volume.value = Tone.gainToDb(volumes.click) - 8;
+    this.clickVolume = Tone.gainToDb(volumes.click) - 8;
+    this.click.volume.value = this.clickVolume;
   }
 
   /** One stroke by itself, at once. */

@@ -17,13 +17,13 @@ export function Chart() {
     field.current.setSelectionRange(from, from + Math.max(1, problem.length ?? 1));
   };
   return (
-    <div className="grid h-full grid-cols-[minmax(22rem,2fr)_3fr] max-md:grid-cols-1 max-md:overflow-auto">
-      <section aria-label="Chart text" className="flex min-h-0 flex-col border-line border-r px-5 py-3">
+    <div className="grid h-full grid-cols-[minmax(22rem,2fr)_3fr] max-md:block max-md:overflow-auto">
+      <section aria-label="Chart text" className="flex min-h-0 flex-col border-line border-r px-5 py-3 max-md:border-r-0 max-md:px-3">
         <h2 className="text-lg">Text</h2>
         <Editor text={desk.draft.chart} problems={problems} field={field} onChange={(text) => desk.change({ chart: text }, "typing")} />
         <Problems problems={problems} error={chartError && chartError.problems.length === 0 ? chartError.message : null} onShow={show} />
       </section>
-      <section aria-label="Sheet" className="min-h-0 overflow-auto px-6 py-3">
+      <section aria-label="Sheet" className="min-h-0 overflow-auto px-6 py-3 max-md:px-3">
         {chart ? (
           <Sheet
             chart={chart}

@@ -37,7 +37,10 @@ export function Choices({
   const register = figure.registers.includes(choices.register ?? "") ? (choices.register as string) : (figure.registers[0] ?? "deep");
   const chosenRatio = choices.swingRatio === undefined ? "auto" : String(choices.swingRatio);
   return (
-    <section aria-label="Choices" className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:border-l-0">
+    <section
+      aria-label="Choices"
+      className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:order-last max-md:shrink-0 max-md:border-l-0"
+    >
       <h2 className="text-lg">Choices</h2>
       <p className="mb-2 text-[0.92rem] text-quiet leading-snug">{figure.use}</p>
       <div className="grid gap-2">

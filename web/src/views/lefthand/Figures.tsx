@@ -19,7 +19,10 @@ export function Figures({
     (figure) => !onlyFitting || figure.meters[0] === meter || (figure.meters[0] !== "3/4" && figure.meters.includes(meter)),
   );
   return (
-    <section aria-label="Figures" className="flex min-h-0 flex-col border-line border-r max-md:border-r-0">
+    <section
+      aria-label="Figures"
+      className="flex min-h-0 flex-col border-line border-r max-md:order-last max-md:shrink-0 max-md:border-t max-md:border-r-0"
+    >
       <div className="flex items-baseline justify-between px-5 pt-2 pb-1">
         <h2 className="text-lg">Figures</h2>
         <label className="flex min-h-8 items-center gap-1.5 text-quiet">
@@ -32,12 +35,12 @@ export function Figures({
           made for {meter}
         </label>
       </div>
-      <ul className="min-h-0 flex-1 overflow-auto">
+      <ul className="min-h-0 flex-1 overflow-auto max-md:flex">
         {shown.map((figure) => {
           const floor = figure.strokes.find((bar) => bar.meter === meter) ?? figure.strokes[0];
           const active = figure.id === chosen;
           return (
-            <li key={figure.id} className="border-line border-b">
+            <li key={figure.id} className="border-line border-b max-md:w-60 max-md:shrink-0">
               <button
                 type="button"
                 aria-pressed={active}

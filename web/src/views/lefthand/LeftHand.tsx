@@ -48,8 +48,8 @@ export function LeftHand() {
   const notices = arrangement.problems.filter((problem) => problem.line === null);
   const faults = arrangement.problems.filter((problem) => problem.severity === "error").length;
   return (
-    <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_15.5rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_13rem] max-md:block max-md:overflow-auto">
-      <div className="col-span-3">
+    <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_15.5rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_13rem] max-md:flex max-md:flex-col max-md:overflow-auto">
+      <div className="col-span-3 max-md:w-full">
         <Ribbon bars={arrangement.bars} selection={selection} onSelect={select} playing={sound.head.playing ? sound.head.bar : -1} />
       </div>
       <Figures
@@ -58,7 +58,10 @@ export function LeftHand() {
         meter={arrangement.bars[selection[0]]?.meter ?? "4/4"}
         onChoose={(id) => choose({ figure: id })}
       />
-      <section aria-label="Staff and step line" className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2">
+      <section
+        aria-label="Staff and step line"
+        className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
+      >
         <div className="flex items-baseline justify-between gap-4">
           <h2 className="text-lg">{heading(arrangement.bars, from, to)}</h2>
           {figure && (

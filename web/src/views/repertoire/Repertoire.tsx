@@ -15,9 +15,9 @@ const COLUMNS: { column: Column; label: string; className?: string }[] = [
   { column: "key", label: "Key" },
   { column: "meter", label: "Metre" },
   { column: "bpm", label: "Tempo" },
-  { column: "feel", label: "Feel" },
-  { column: "bars", label: "Bars" },
-  { column: "figure", label: "Left hand" },
+  { column: "feel", label: "Feel", className: "max-md:hidden" },
+  { column: "bars", label: "Bars", className: "max-md:hidden" },
+  { column: "figure", label: "Left hand", className: "max-md:hidden" },
 ];
 
 /** The songs one plays, and the quickest way to a new one. */
@@ -50,7 +50,7 @@ export function Repertoire() {
 
   return (
     <div className="mx-auto min-h-full max-w-[80rem]">
-      <header className="flex min-h-[3.75rem] items-center gap-4 border-line border-b px-5">
+      <header className="flex min-h-[3.75rem] flex-wrap items-center gap-x-4 border-line border-b px-5 max-md:px-3">
         <Mark />
         <h1 className="text-2xl">Repertoire</h1>
         {songs.data && songs.data.length > 0 && (
@@ -93,12 +93,12 @@ export function Repertoire() {
             <table className="w-full border-collapse text-left">
               <thead>
                 <tr className="border-ink border-b-2">
-                  {COLUMNS.map(({ column, label }) => (
+                  {COLUMNS.map(({ column, label, className = "" }) => (
                     <th
                       key={column}
                       scope="col"
                       aria-sort={sort.column === column ? (sort.down ? "descending" : "ascending") : "none"}
-                      className="pr-4 font-semibold"
+                      className={`pr-4 font-semibold ${className}`}
                     >
                       <button
                         type="button"
@@ -154,9 +154,9 @@ function Row({ song, figure, onRemove }: { song: SongLine; figure: Figure | unde
         {song.bpm ? plain(song.bpm) : "–"}
         {song.beatTicks !== 960 && song.bpm > 0 && <span className="block text-[0.86rem] text-quiet">{beatSign(song.beatTicks)}s</span>}
       </td>
-      <td className="pr-4">{song.feel || "–"}</td>
-      <td className="pr-4">{song.bars || "–"}</td>
-      <td className="w-64 py-1 pr-4">
+      <td className="pr-4 max-md:hidden">{song.feel || "–"}</td>
+      <td className="pr-4 max-md:hidden">{song.bars || "–"}</td>
+      <td className="w-64 py-1 pr-4 max-md:hidden">
         <span className="block truncate text-[0.92rem] leading-tight">
           {song.figure}
           <span className="text-quiet"> · level {song.level}</span>

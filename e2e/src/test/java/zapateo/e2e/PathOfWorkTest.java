@@ -84,6 +84,23 @@ class PathOfWorkTest {
     }
 
     @Test
+    void space_plays_also_after_a_figure_was_clicked_and_stops_a_count_in() {
+        Page page = open(Stage.newSong("Tempo: 40\nC F", "held"), "left-hand");
+        Locator spread = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Spread eighths")));
+        spread.click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("sound")).click();
+        page.getByLabel("count in one bar").check();
+        page.keyboard().press("Escape");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 1: C")).click();
+        page.keyboard().press("Space");
+        assertThat(page.getByText("counting in …")).isVisible();
+        assertThat(spread).hasAttribute("aria-pressed", "true");
+        page.keyboard().press("Space");
+        assertThat(page.getByText("counting in …")).hasCount(0);
+        assertThat((Integer) page.evaluate("() => window.zapateo.player.heard.length")).isZero();
+    }
+
+    @Test
     void tempo_and_loop_change_without_stopping() {
         Page page = open(Stage.newSong("Tempo: 300\nC F G C", "pulse-quarters"), "left-hand?bars=2-2");
         page.keyboard().press("Space");
