@@ -21,7 +21,12 @@ export function useKeys(actions: Actions): void {
   const latest = useRef(actions);
   latest.current = actions;
   useEffect(() => {
+    let clicked = false;
+    const click = () => {
+      clicked = true;
+    };
     const press = (event: KeyboardEvent) => {
+      if (event.key === "Tab") clicked = false;
       const target = event.target as HTMLElement;
       if (
         event.defaultPrevented ||
@@ -29,14 +34,18 @@ export function useKeys(actions: Actions): void {
         target.closest("input, textarea, select, [role=listbox], [role=menu], [role=dialog], [contenteditable]")
       )
         return;
-      if (act(event, latest.current, target)) event.preventDefault();
+      if (act(event, latest.current, target, clicked)) event.preventDefault();
     };
+    window.addEventListener("pointerdown", click, true);
     window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
+    return () => {
+      window.removeEventListener("pointerdown", click, true);
+      window.removeEventListener("keydown", press);
+    };
   }, []);
 }
 
-function act(event: KeyboardEvent, actions: Actions, target: HTMLElement): boolean {
+function act(event: KeyboardEvent, actions: Actions, target: HTMLElement, clicked: boolean): boolean {
   const { selection, bars, select } = actions;
   if (event.ctrlKey || event.metaKey) {
     if (event.key.toLowerCase() === "z") {
@@ -57,7 +66,7 @@ function act(event: KeyboardEvent, actions: Actions, target: HTMLElement): boole
   switch (event.key) {
     case " ":
       // Reached by the Tab key a button is pressed by Space; one that was clicked has had its turn.
-      if (target.closest("button, a")?.matches(":focus-visible")) return false;
+      if (target.closest("button, a") && !clicked) return false;
       actions.sound.toggle();
       return true;
     case "ArrowLeft":

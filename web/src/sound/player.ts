@@ -25,8 +25,8 @@ function makeClick(): Tone.Synth {
 }
 
 /**
- * Plays an arrangement on the recorded piano. Bars are put on the clock one by one, so that a new arrangement comes in at the next bar
- * and a new tempo at once.
+ * Plays an arrangement on the recorded piano. Only the bar that sounds and the one after it are on the clock: a song may be long, a new
+ * arrangement comes in at the next bar and a new tempo at once.
  */
 export class Player {
   private readonly piano: { L: Tone.Sampler; R: Tone.Sampler };
@@ -38,7 +38,6 @@ export class Player {
   private byBar = new Map<number, Sounding[]>();
   private loop: [number, number] | null = null;
   private metronome: Metronome = "off";
-  private stale = new Set<number>();
   private head: Playhead = STOPPED;
   /** What was sent to the piano last, newest at the end: to be read by tests and by the curious. */
   readonly heard: Heard[] = [];
@@ -69,13 +68,10 @@ export class Player {
 
   /** Takes a new arrangement; while playing, the bar that sounds is finished as it was. */
   set(arrangement: Arrangement): void {
+    if (arrangement === this.arrangement) return;
     this.arrangement = arrangement;
     this.byBar = new Map();
     for (const tone of tones(arrangement)) this.byBar.set(tone.bar, [...(this.byBar.get(tone.bar) ?? []), tone]);
-    if (!this.head.playing) return;
-    for (const bar of this.scheduled.keys()) if (bar !== this.head.bar) this.drop(bar);
-    this.stale.add(this.head.bar);
-    for (const bar of arrangement.bars) if (bar.index !== this.head.bar) this.putBar(bar.index);
     this.setLoop(this.loop);
   }
 
@@ -86,8 +82,7 @@ export class Player {
     if (!this.arrangement || !bar) return;
     const transport = Tone.getTransport();
     transport.bpm.value = bpmOfQuarter;
-    for (const each of this.arrangement.bars) this.putBar(each.index);
-    transport.schedule(() => this.stop(), `${this.end()}i`);
+    this.putBar(from);
     this.setLoop(this.loop);
     const secondsPerTick = 60 / bpmOfQuarter / 960;
     const delay = countIn ? bar.ticks * secondsPerTick : 0;
@@ -102,7 +97,6 @@ export class Player {
     transport.stop();
     transport.cancel(0);
     this.scheduled.clear();
-    this.stale.clear();
     this.piano.L.releaseAll();
     this.piano.R.releaseAll();
     if (this.head.counting) this.hushCount();
@@ -126,6 +120,8 @@ export class Player {
     if (from && to) {
       transport.loopStart = `${from.tick}i`;
       transport.loopEnd = `${to.tick + to.ticks}i`;
+      // The clock jumps here at once when it is past the end already.
+      if (this.scheduled.size > 0 && !this.scheduled.has(from.index)) this.putBar(from.index);
     }
   }
 
@@ -159,9 +155,10 @@ export class Player {
     this.click.dispose();
   }
 
-  private end(): number {
-    const last = this.arrangement?.bars.at(-1);
-    return last ? last.tick + last.ticks : 0;
+  /** The bar that comes after one: the next, or the loop's first after its last; none at the end of the song. */
+  private following(index: number): number | null {
+    if (this.loop && index === this.loop[1]) return this.loop[0];
+    return index + 1 < (this.arrangement?.bars.length ?? 0) ? index + 1 : null;
   }
 
   private drop(bar: number): void {
@@ -186,14 +183,27 @@ export class Player {
     for (const click of clicks(bar, "beats")) {
       ids.push(transport.schedule((time) => this.tickIfWanted(index, click.tick, time), `${click.tick}i`));
     }
+    // A tick before the bar line every stroke of this bar has been struck, and what follows can still be laid out.
+    const end = bar.tick + bar.ticks;
+    ids.push(transport.schedule(() => this.turn(index, end), `${end - 1}i`));
     this.scheduled.set(index, ids);
   }
 
-  private enterBar(index: number, time: number): void {
-    for (const bar of [...this.stale].filter((each) => each !== index)) {
-      this.stale.delete(bar);
-      this.putBar(bar);
+  private turn(index: number, end: number): void {
+    const transport = Tone.getTransport();
+    const next = this.following(index);
+    const bar = next === null ? undefined : this.arrangement?.bars[next];
+    if (next === null || !bar) {
+      transport.schedule(() => this.stop(), `${end}i`);
+      return;
     }
+    for (const each of [...this.scheduled.keys()]) this.drop(each);
+    this.putBar(next);
+    // The bars may have moved under a new arrangement.
+    if (next === index + 1 && bar.tick !== end) transport.ticks = bar.tick;
+  }
+
+  private enterBar(index: number, time: number): void {
     const tick = this.arrangement?.bars[index]?.tick ?? 0;
     Tone.getDraw().schedule(() => this.head.playing && this.move({ ...this.head, counting: false, bar: index, tick, strokes: [] }), time);
   }

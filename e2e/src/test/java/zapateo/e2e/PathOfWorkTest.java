@@ -91,9 +91,10 @@ class PathOfWorkTest {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("sound")).click();
         page.getByLabel("count in one bar").check();
         page.keyboard().press("Escape");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 1: C")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Faster")).click();
         page.keyboard().press("Space");
         assertThat(page.getByText("counting in …")).isVisible();
+        assertThat(page.getByText("42", new Page.GetByTextOptions().setExact(true))).isVisible();
         assertThat(spread).hasAttribute("aria-pressed", "true");
         page.keyboard().press("Space");
         assertThat(page.getByText("counting in …")).hasCount(0);
