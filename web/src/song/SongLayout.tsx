@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { Link, Outlet, useNavigate, useParams, useSearchParams } from "react-router";
 import { api, type Refused, type Song, take } from "../api/client";
 import { useArrangement, useChart } from "../api/queries";
@@ -138,26 +138,30 @@ function Trouble({ desk, failed }: { desk: DraftDesk; failed: boolean }) {
   );
 }
 
-/** The selected bars live in the address: ?bars=1-4, counted as written from 1. */
+/** The selected bars, none meaning all; they stand in the address too: ?bars=1-4, counted as written from 1. */
 function useSelection(bars: number): [[number, number], (from: number, to: number) => void] {
   const [search, setSearch] = useSearchParams();
-  const written = /^(\d+)-(\d+)$/.exec(search.get("bars") ?? "");
+  const address = search.get("bars") ?? "";
+  const [wanted, want] = useState<[number, number] | null>(() => {
+    const written = /^(\d+)-(\d+)$/.exec(address);
+    return written ? [Number(written[1]) - 1, Number(written[2]) - 1] : null;
+  });
   const last = Math.max(0, bars - 1);
-  const from = Math.min(last, Math.max(0, Number(written?.[1] ?? 1) - 1));
-  const to = Math.min(last, Math.max(from, Number(written?.[2] ?? bars) - 1));
+  const from = Math.min(last, Math.max(0, wanted?.[0] ?? 0));
+  const to = Math.min(last, Math.max(from, wanted?.[1] ?? last));
   const selection = useMemo<[number, number]>(() => [from, to], [from, to]);
-  const select = useCallback(
-    (first: number, end: number) => {
-      setSearch(
-        (now) => {
-          const next = new URLSearchParams(now);
-          next.set("bars", `${Math.min(first, end) + 1}-${Math.max(first, end) + 1}`);
-          return next;
-        },
-        { replace: true },
-      );
-    },
-    [setSearch],
-  );
+  const select = useCallback((first: number, end: number) => want([Math.min(first, end), Math.max(first, end)]), []);
+  useEffect(() => {
+    const written = wanted ? `${wanted[0] + 1}-${wanted[1] + 1}` : "";
+    if (written === address) return;
+    setSearch(
+      (now) => {
+        const next = new URLSearchParams(now);
+        next.set("bars", written);
+        return next;
+      },
+      { replace: true },
+    );
+  }, [wanted, address, setSearch]);
   return [selection, select];
 }

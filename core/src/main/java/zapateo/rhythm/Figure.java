@@ -42,7 +42,7 @@ public record Figure(String id, String name, String family, String use, List<Fee
      * @return strokes with ticks counted from the chord's start, none ringing beyond it
      */
     public List<FigureStroke> strokes(Meter meter, int nth, int from, int ticks) {
-        List<FigureStroke> bar = inMeter(meter, nth, from == 0 ? meter.barTicks() : ticks);
+        List<FigureStroke> bar = inMeter(meter, nth, ticks);
         return bar.stream().filter(stroke -> stroke.tick() < ticks).map(stroke -> stroke.cutAt(ticks)).toList();
     }
 
@@ -56,7 +56,7 @@ public record Figure(String id, String name, String family, String use, List<Fee
             return bars.values().iterator().next().get(0);
         }
         int start = 0;
-        for (int group : meter.groups()) {
+        for (int group : ticks == meter.barTicks() ? meter.groups() : List.of(ticks)) {
             int end = Math.min(start + group, ticks);
             for (int at = start; at < end; ) {
                 Map.Entry<Meter, List<List<FigureStroke>>> model = modelFor(meter, end - at);
@@ -76,7 +76,7 @@ public record Figure(String id, String name, String family, String use, List<Fee
         return bars.values().stream().flatMap(List::stream).flatMap(List::stream).allMatch(stroke -> stroke.length() == FigureStroke.TO_THE_END);
     }
 
-    /** The written metre that a stretch of a strange one is cut from: one counted in eighths for one counted in eighths; the shortest that fills it, else the longest. */
+    /** The written metre that a stretch of an unwritten one is cut from: one counted in eighths for one counted in eighths; the shortest that fills it, else the longest. */
     private Map.Entry<Meter, List<List<FigureStroke>>> modelFor(Meter meter, int ticks) {
         List<Map.Entry<Meter, List<List<FigureStroke>>>> kin = bars.entrySet().stream()
                 .filter(each -> each.getKey().unit() > 4 == meter.unit() > 4)

@@ -65,6 +65,8 @@ class FigureTest {
         "spread-eighths, 6/8, 1440, 1440, 1@0:480 5@480:480 10@960:480",
         "held,           4/4, 0,    2880, v@0:2880",
         "bass-and-two,   3/4, 1920, 960,  1@0:960",
+        "spread-eighths, 7/8, 0,    1440, 1@0:480 5@480:480 10@960:480",
+        "bass-and-two,   5/4, 1920, 2880, 1@0:960 c@960:960 c@1920:960",
         "pulse-quarters, 4/4, 960,  2880, v@0:960 v@960:960 v@1920:960"})
     void a_figure_is_cut_at_the_chord_change_and_starts_again(String id, String meter, int from, int ticks, String strokes) {
         assertThat(text(figure(id).strokes(Meter.parse(meter), 0, from, ticks))).isEqualTo(strokes);

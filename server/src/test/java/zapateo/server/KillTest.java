@@ -36,6 +36,7 @@ class KillTest {
     @Test
     void no_acknowledged_save_is_lost() throws Exception {
         TestDatabase database = new TestDatabase(Path.of("target/kill-database").toAbsolutePath());
+        database.discard();
         database.start();
         RealServer witness = RealServer.on(database, "--zapateo.demo=false");
         ExecutorService servers = Executors.newFixedThreadPool(SERVERS);

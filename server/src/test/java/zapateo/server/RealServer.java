@@ -48,6 +48,7 @@ public final class RealServer implements BeforeAllCallback {
     public void beforeAll(ExtensionContext junit) {
         if (context == null) {
             database = new TestDatabase(Path.of("target/test-database").toAbsolutePath());
+            database.discard();
             database.start("-c", "fsync=off");
             boot();
             Runtime.getRuntime().addShutdownHook(new Thread(() -> database.stop()));

@@ -26,8 +26,9 @@ public final class TestDatabase {
         script(List.of("stop", folder.toString()));
     }
 
-    public boolean answers() {
-        return Files.exists(folder.resolve("data/postmaster.pid")) && ProcessHandle.of(pid()).isPresent();
+    /** Ends it and deletes all it holds, so that a run begins with nothing of the one before. */
+    public void discard() {
+        script(List.of("discard", folder.toString()));
     }
 
     /** The server's process number. */
