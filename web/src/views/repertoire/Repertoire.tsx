@@ -3,7 +3,7 @@ import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, type Figure, Refused, type SongLine, take } from "../../api/client";
 import { useFigures, useRepertoire } from "../../api/queries";
-import { StepLine } from "../../steps/StepLine";
+import { type Step, StepLine } from "../../steps/StepLine";
 import { Mark } from "../../ui/Mark";
 import { Notice, TextButton } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
@@ -166,7 +166,7 @@ function Row({ song, figure, onRemove }: { song: SongLine; figure: Figure | unde
             <StepLine
               barTicks={floor.barTicks}
               beatTicks={floor.beatTicks}
-              steps={floor.strokes as never}
+              steps={floor.strokes as Step[]}
               label={`Step line of ${song.figure}`}
             />
           </div>

@@ -51,8 +51,9 @@ class HardTimesTest {
         assertThat(server.post("/api/arrangements", Map.of("chart", "C")).status()).as("music needs no database").isEqualTo(200);
         assertThat(database.start()).as("started again over its stale pid file").isEmpty();
         server.stop();
-        server = RealServer.on(database, "--zapateo.demo=false");
+        server = RealServer.on(database);
         assertThat(server.get(path).json().path("chart").asString()).isEqualTo("| C |");
+        assertThat(server.get("/api/songs").json()).as("what was started empty stays without demo songs").hasSize(1);
     }
 
     @Test

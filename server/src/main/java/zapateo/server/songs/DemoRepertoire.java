@@ -35,12 +35,10 @@ class DemoRepertoire implements ApplicationRunner {
 
     @Override
     public void run(ApplicationArguments arguments) throws IOException {
-        if (!wanted) {
-            return;
-        }
         Resource[] charts = new PathMatchingResourcePatternResolver().getResources("classpath:demo/*.txt");
         transaction.executeWithoutResult(status -> {
-            if (mapper.reach("demo repertoire") == 1) {
+            // Decided once, at the first start: one that began empty stays so.
+            if (mapper.reach("demo repertoire") == 1 && wanted) {
                 for (Resource chart : charts) {
                     load(chart);
                 }
