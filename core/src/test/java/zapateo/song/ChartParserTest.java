@@ -131,6 +131,7 @@ class ChartParserTest {
     void several_mistakes_are_reported_at_once_and_the_bars_keep_their_places() {
         ChartReading reading = ChartParser.parse("| C | H | C F G | Am |\n| G13 | C |");
         assertThat(reading.problems()).extracting(Problem::code).containsExactly("not-a-chord", "uneven-share", "chord-unknown");
+        assertThat(ChartParser.parse("| F G H |").problems()).as("in the order of the text").extracting(Problem::column).containsExactly(3, 7);
         assertThat(bars(reading.song().orElseThrow())).containsExactly("C@0:3840", "H@0:3840", "C@0:1920 F@1920:960 G@2880:960", "Am@0:3840", "G13@0:3840", "C@0:3840");
     }
 
