@@ -24,6 +24,10 @@ import org.junit.jupiter.params.provider.MethodSource;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.NodeList;
+import org.w3c.dom.bootstrap.DOMImplementationRegistry;
+import org.w3c.dom.ls.DOMImplementationLS;
+import org.w3c.dom.ls.LSInput;
+import org.xml.sax.SAXException;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -196,10 +200,16 @@ class MusicXmlWriterTest {
     private static Schema schema() {
         try {
             SchemaFactory factory = SchemaFactory.newInstance(XMLConstants.W3C_XML_SCHEMA_NS_URI);
-            factory.setResourceResolver((type, namespace, publicId, systemId, base) ->
-                    new StubInput(resource("/zapateo/format/schema/" + systemId.substring(systemId.lastIndexOf('/') + 1)), systemId));
+            DOMImplementationLS inputs = (DOMImplementationLS) DOMImplementationRegistry.newInstance().getDOMImplementation("LS");
+            // The two schemas it imports lie beside the tests; nothing is read from the net.
+            factory.setResourceResolver((type, namespace, publicId, systemId, base) -> {
+                LSInput input = inputs.createLSInput();
+                input.setByteStream(resource("/zapateo/format/schema/" + systemId.substring(systemId.lastIndexOf('/') + 1)));
+                input.setSystemId(systemId);
+                return input;
+            });
             return factory.newSchema(new StreamSource(resource("/META-INF/jaxb/xsd/musicxml.xsd"), "musicxml.xsd"));
-        } catch (org.xml.sax.SAXException e) {
+        } catch (SAXException | ReflectiveOperationException e) {
             throw new IllegalStateException(e);
         }
     }
