@@ -30,7 +30,7 @@ class HardTimesTest {
             server.stop();
         }
         if (database != null) {
-            database.stop();
+            database.discard();
         }
         if (mounted != null) {
             run("umount", "-l", mounted.toString());

@@ -62,7 +62,7 @@ class KillTest {
             });
         });
         witness.stop();
-        database.stop();
+        database.discard();
     }
 
     private int killAgainAndAgain(TestDatabase database, int number) throws Exception {

@@ -51,7 +51,7 @@ public final class RealServer implements BeforeAllCallback {
             database.discard();
             database.start("-c", "fsync=off");
             boot();
-            Runtime.getRuntime().addShutdownHook(new Thread(() -> database.stop()));
+            Runtime.getRuntime().addShutdownHook(new Thread(() -> database.discard()));
         }
     }
 

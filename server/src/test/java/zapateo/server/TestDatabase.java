@@ -26,7 +26,7 @@ public final class TestDatabase {
         script(List.of("stop", folder.toString()));
     }
 
-    /** Ends it and deletes all it holds, so that a run begins with nothing of the one before. */
+    /** Ends it and deletes all it holds, so that nothing of one run is there in the next. */
     public void discard() {
         script(List.of("discard", folder.toString()));
     }
