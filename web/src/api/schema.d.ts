@@ -36,6 +36,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/charts/easiest-keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["easiestKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/charts/edit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/charts/parse": {
         parameters: {
             query?: never;
@@ -52,6 +84,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/charts/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/charts/simplify": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["simplify"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/charts/transpose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["transpose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures": {
         parameters: {
             query?: never;
@@ -60,6 +140,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["figures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["key"];
         put?: never;
         post?: never;
         delete?: never;
@@ -176,9 +272,12 @@ export interface components {
         ArrangedBarView: {
             /** Format: int32 */
             beatTicks: number;
+            /** Format: double */
+            bpm: number;
             chords: components["schemas"]["ArrangedChordView"][];
             /** Format: double */
             difficulty: number | null;
+            holds: components["schemas"]["HoldView"][];
             /** Format: int32 */
             index: number;
             /** Format: double */
@@ -188,11 +287,14 @@ export interface components {
             number: number;
             /** Format: int32 */
             pass: number;
+            pins: components["schemas"]["PinView"][];
             section: string;
             /** Format: int32 */
             tick: number;
             /** Format: int32 */
             ticks: number;
+            /** Format: int32 */
+            vamp: number | null;
         };
         ArrangedChordView: {
             degree: string;
@@ -226,14 +328,19 @@ export interface components {
         };
         ChartView: {
             feel: string;
+            form: number[];
+            hasTune: boolean;
             key: string;
             keyGiven: boolean;
+            keys: components["schemas"]["KeyGuessView"][];
             meter: string;
             mode: string;
             problems: components["schemas"]["ProblemView"][];
+            regions: components["schemas"]["RegionView"][];
             sections: components["schemas"]["SectionView"][];
             tempo: components["schemas"]["TempoView"];
             title: string;
+            written: components["schemas"]["WrittenSectionView"][];
         };
         ChoicesRequest: {
             figure?: string;
@@ -242,6 +349,13 @@ export interface components {
             /** Format: double */
             swingRatio?: number;
             voicing?: string;
+        };
+        ChordChange: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            chord: number;
+            symbol: string;
         };
         ChordView: {
             bass: string;
@@ -256,6 +370,41 @@ export interface components {
             /** Format: int32 */
             ticks: number;
             tones: string[];
+        };
+        EasyKeyView: {
+            /** Format: double */
+            blackRoots: number;
+            /** Format: double */
+            blackTones: number;
+            key: string;
+            /** Format: int32 */
+            semitones: number;
+            /** Format: int32 */
+            signs: number;
+        };
+        Edit: {
+            /** Format: int32 */
+            bar?: number;
+            /** Format: int32 */
+            beat?: number;
+            /** Format: int32 */
+            before?: number;
+            /** @enum {string} */
+            change?: "COPY" | "DELETE" | "EARLIER" | "LATER";
+            changes?: components["schemas"]["ChordChange"][];
+            /** Format: int32 */
+            chord?: number;
+            content?: string;
+            /** @enum {string} */
+            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "confirmGuesses";
+            /** Format: int32 */
+            section?: number;
+            /** Format: int32 */
+            to?: number;
+        };
+        EditRequest: {
+            edit: components["schemas"]["Edit"];
+            text: string;
         };
         FigureBarView: {
             /** Format: int32 */
@@ -300,6 +449,28 @@ export interface components {
             left?: components["schemas"]["HandRequest"];
             right?: components["schemas"]["HandRequest"];
         };
+        HoldView: {
+            /** Format: int32 */
+            tick: number;
+            /** Format: int32 */
+            ticks: number;
+        };
+        KeyGuessView: {
+            /** Format: double */
+            confidence: number;
+            key: string;
+            mode: string;
+        };
+        KeyView: {
+            key: string;
+            mode: string;
+            parallel: string;
+            pentatonic: components["schemas"]["ToneView"][];
+            relative: string;
+            scale: components["schemas"]["ToneView"][];
+            /** Format: int32 */
+            signs: number;
+        };
         NoteView: {
             /** Format: int32 */
             delayTicks: number;
@@ -311,6 +482,8 @@ export interface components {
             role: string;
         };
         ParseRequest: {
+            /** @enum {string} */
+            doubles?: "thirds" | "simple";
             text: string;
         };
         PedalView: {
@@ -318,6 +491,18 @@ export interface components {
             down: number;
             /** Format: int32 */
             up: number;
+        };
+        PinView: {
+            text: string;
+            warning: boolean;
+        };
+        PlaceView: {
+            /** Format: int32 */
+            column: number;
+            /** Format: int32 */
+            length: number;
+            /** Format: int32 */
+            line: number;
         };
         ProblemView: {
             code: string;
@@ -332,11 +517,38 @@ export interface components {
             message: string;
             severity: string;
         };
+        ReadingView: {
+            degree: string;
+            symbol: string;
+            text: string;
+            tones: string[];
+            why: string;
+        };
+        ReadingsRequest: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            chord: number;
+            text: string;
+        };
         ReasonView: {
             args: {
                 [key: string]: string;
             };
             code: string;
+        };
+        RegionView: {
+            /** Format: int32 */
+            bar: number;
+            key: string;
+            mode: string;
+            /** Format: int32 */
+            number: number;
+        };
+        RepeatView: {
+            /** Format: int32 */
+            times: number;
+            vamp: boolean;
         };
         RolledView: {
             /** @enum {string} */
@@ -349,6 +561,30 @@ export interface components {
         SectionView: {
             bars: components["schemas"]["BarView"][];
             name: string;
+            /** Format: int32 */
+            pass: number;
+        };
+        SimplerView: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            chord: number;
+            from: string;
+            how: string;
+            /** Format: int32 */
+            number: number;
+            to: string;
+        };
+        SimplifiedView: {
+            changes: components["schemas"]["SimplerView"][];
+            left: string[];
+            text: string;
+        };
+        SimplifyRequest: {
+            chords?: string[];
+            /** @enum {string} */
+            knows: "triads" | "sevenths" | "these";
+            text: string;
         };
         SongLineView: {
             /** Format: int32 */
@@ -417,6 +653,29 @@ export interface components {
             /** Format: double */
             bpm: number;
         };
+        TextRequest: {
+            text: string;
+        };
+        TextView: {
+            text: string;
+        };
+        ToneView: {
+            /** Format: int32 */
+            midi: number;
+            name: string;
+        };
+        TransposeRequest: {
+            key?: string;
+            /** Format: int32 */
+            semitones?: number;
+            text: string;
+        };
+        TransposedView: {
+            key: string;
+            /** Format: int32 */
+            semitones: number;
+            text: string;
+        };
         VersionView: {
             chart: string;
             choices: components["schemas"]["ChoicesRequest"];
@@ -428,6 +687,62 @@ export interface components {
         };
         VoicingView: {
             id: string;
+            name: string;
+        };
+        WrittenBarView: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            beatTicks: number;
+            /** Format: double */
+            bpm: number | null;
+            chords: components["schemas"]["WrittenChordView"][];
+            closes: components["schemas"]["RepeatView"];
+            endings: number[];
+            guessed: boolean;
+            key: string | null;
+            meter: string;
+            /** Format: int32 */
+            number: number;
+            opens: boolean;
+            pins: components["schemas"]["PinView"][];
+            place: components["schemas"]["PlaceView"];
+            played: number[];
+            text: string;
+            /** Format: int32 */
+            ticks: number;
+            tune: boolean;
+            words: string[];
+        };
+        WrittenChordView: {
+            bass: string;
+            /** Format: double */
+            beat: number;
+            /** Format: double */
+            beats: number;
+            common: string[];
+            degree: string;
+            early: boolean;
+            held: boolean;
+            /** Format: int32 */
+            movement: number | null;
+            numbers: string;
+            otherName: string | null;
+            respelled: string | null;
+            role: string;
+            symbol: string;
+            /** Format: int32 */
+            tick: number;
+            /** Format: int32 */
+            ticks: number;
+            tones: string[];
+        };
+        WrittenSectionView: {
+            /** Format: int32 */
+            again: number | null;
+            bars: components["schemas"]["WrittenBarView"][];
+            /** Format: int32 */
+            firstBar: number;
             name: string;
         };
         WrittenView: {
@@ -495,6 +810,54 @@ export interface operations {
             };
         };
     };
+    easiestKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EasyKeyView"][];
+                };
+            };
+        };
+    };
+    edit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TextView"];
+                };
+            };
+        };
+    };
     parse: {
         parameters: {
             query?: never;
@@ -519,6 +882,78 @@ export interface operations {
             };
         };
     };
+    readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReadingView"][];
+                };
+            };
+        };
+    };
+    simplify: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SimplifyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SimplifiedView"];
+                };
+            };
+        };
+    };
+    transpose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TransposeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TransposedView"];
+                };
+            };
+        };
+    };
     figures: {
         parameters: {
             query?: never;
@@ -535,6 +970,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["FigureView"][];
+                };
+            };
+        };
+    };
+    key: {
+        parameters: {
+            query: {
+                name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeyView"];
                 };
             };
         };

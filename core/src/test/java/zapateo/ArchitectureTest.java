@@ -23,7 +23,7 @@ class ArchitectureTest {
                 .whereLayer("pitch").mayNotAccessAnyLayer()
                 .whereLayer("rhythm").mayNotAccessAnyLayer()
                 .whereLayer("search").mayNotAccessAnyLayer()
-                .whereLayer("harmony").mayOnlyAccessLayers("pitch")
+                .whereLayer("harmony").mayOnlyAccessLayers("pitch", "search")
                 .whereLayer("song").mayOnlyAccessLayers("pitch", "harmony", "rhythm")
                 .whereLayer("part").mayOnlyAccessLayers("pitch", "rhythm")
                 .whereLayer("hand").mayOnlyAccessLayers("part")

@@ -18,6 +18,7 @@ import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Swing;
+import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
 import zapateo.song.Song;
 
@@ -83,9 +84,22 @@ public final class Arranger {
         return stroke.sounding(TickSpan.of(start, end - start));
     }
 
-    /** Lifted when a chord is struck, down again before its first key is let go (HANDBOOK §7). */
+    /** Lifted when a chord is struck, down again before its first key is let go (HANDBOOK §7); an early chord is struck before its place. */
     private static List<Pedal> pedal(Song song) {
-        return song.chords().filter(place -> place.chord().isPresent())
-                .map(place -> new Pedal(place.tick() + Math.min(PEDAL_LAG, place.span().ticks() / 4), place.tick() + place.span().ticks())).toList();
+        List<Song.Placed> places = song.chords().toList();
+        List<Pedal> pedal = new ArrayList<>();
+        for (int i = 0; i < places.size(); i++) {
+            Song.Placed place = places.get(i);
+            int struck = struck(place);
+            int lifted = i + 1 < places.size() ? struck(places.get(i + 1)) : place.tick() + place.span().ticks();
+            if (place.chord().isPresent()) {
+                pedal.add(new Pedal(struck + Math.min(PEDAL_LAG, (lifted - struck) / 4), lifted));
+            }
+        }
+        return pedal;
+    }
+
+    private static int struck(Song.Placed place) {
+        return place.span().early() && place.tick() >= Ticks.PER_EIGHTH ? place.tick() - Ticks.PER_EIGHTH : place.tick();
     }
 }

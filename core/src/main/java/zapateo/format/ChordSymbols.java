@@ -34,15 +34,13 @@ final class ChordSymbols {
     private static Harmony chord(ChordSymbol chord) {
         Harmony harmony = new Harmony();
         harmony.getHarmonyChord().add(root(chord.root(), null));
-        String[] kindAndAdded = chord.quality().kind().split("\\+");
+        HarmonyKind means = HarmonyKind.of(chord.quality());
         Kind kind = new Kind();
-        kind.setValue(KindValue.fromValue(kindAndAdded[0]));
+        kind.setValue(KindValue.fromValue(means.kind()));
         kind.setText(chord.quality().written());
         harmony.getHarmonyChord().add(kind);
         chord.over().ifPresent(over -> harmony.getHarmonyChord().add(bass(over)));
-        if (kindAndAdded.length > 1) {
-            harmony.getHarmonyChord().add(added(kindAndAdded[1]));
-        }
+        means.degrees().forEach(degree -> harmony.getHarmonyChord().add(degree(degree)));
         return harmony;
     }
 
@@ -84,16 +82,16 @@ final class ChordSymbols {
         return alter;
     }
 
-    private static Degree added(String number) {
+    private static Degree degree(HarmonyKind.Change change) {
         Degree degree = new Degree();
         DegreeValue value = new DegreeValue();
-        value.setValue(new BigInteger(number));
+        value.setValue(BigInteger.valueOf(change.number()));
         degree.setDegreeValue(value);
         DegreeAlter alter = new DegreeAlter();
-        alter.setValue(BigDecimal.ZERO);
+        alter.setValue(BigDecimal.valueOf(change.alter()));
         degree.setDegreeAlter(alter);
         DegreeType type = new DegreeType();
-        type.setValue(DegreeTypeValue.ADD);
+        type.setValue(DegreeTypeValue.fromValue(change.type()));
         degree.setDegreeType(type);
         degree.setPrintObject(YesNo.NO);
         return degree;

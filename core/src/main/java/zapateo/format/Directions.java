@@ -13,7 +13,6 @@ import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.PerMinute;
 import org.audiveris.proxymusic.Sound;
 import org.audiveris.proxymusic.Swing;
-import zapateo.arrangement.Arrangement;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Tempo;
 
@@ -28,10 +27,8 @@ final class Directions {
     }
 
     /** The feel in words, the metronome mark, and both for a player program. */
-    static Direction tempo(Arrangement arrangement) {
+    static Direction tempo(Tempo tempo, Feel feel, zapateo.rhythm.Swing swung) {
         Direction direction = above();
-        Tempo tempo = arrangement.song().tempo();
-        Feel feel = arrangement.song().feel();
         if (feel != Feel.STRAIGHT) {
             DirectionType words = MAKE.createDirectionType();
             FormattedTextId text = MAKE.createFormattedTextId();
@@ -52,8 +49,8 @@ final class Directions {
         direction.getDirectionType().add(mark);
         Sound sound = MAKE.createSound();
         sound.setTempo(new BigDecimal(plain(tempo.quartersPerMinute())));
-        if (arrangement.swing().ratio() > 1) {
-            sound.setSwing(swing(arrangement.swing().ratio()));
+        if (swung.ratio() > 1) {
+            sound.setSwing(swing(swung.ratio()));
         }
         direction.setSound(sound);
         return direction;

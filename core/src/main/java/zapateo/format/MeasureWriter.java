@@ -16,18 +16,16 @@ import org.audiveris.proxymusic.Clef;
 import org.audiveris.proxymusic.ClefSign;
 import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Harmony;
-import org.audiveris.proxymusic.Key;
 import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.Print;
 import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
-import org.audiveris.proxymusic.Time;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Arrangement;
 import zapateo.part.Side;
 import zapateo.part.Stroke;
-import zapateo.rhythm.Meter;
+import zapateo.rhythm.Feel;
 import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
@@ -56,8 +54,10 @@ final class MeasureWriter {
         this.headed = headed;
         List<Stroke> strokes = arrangement.strokes();
         for (int i = 0; i < strokes.size(); i++) {
-            byHandAndBar.computeIfAbsent(strokes.get(i).hand(), hand -> new HashMap<>())
-                    .computeIfAbsent(strokes.get(i).bar(), bar -> new ArrayList<>()).add(new StaffBar.Numbered(strokes.get(i), i));
+            Stroke stroke = strokes.get(i);
+            for (int bar = stroke.bar(); bar < bars.size() && (bar == stroke.bar() || bars.get(bar).tick() < stroke.written().end()); bar++) {
+                byHandAndBar.computeIfAbsent(stroke.hand(), hand -> new HashMap<>()).computeIfAbsent(bar, each -> new ArrayList<>()).add(new StaffBar.Numbered(stroke, i));
+            }
         }
     }
 
@@ -68,6 +68,7 @@ final class MeasureWriter {
     private ScorePartwise.Part.Measure measure(Bar bar) {
         ScorePartwise.Part.Measure measure = make.createScorePartwisePartMeasure();
         measure.setNumber(String.valueOf(bar.number()));
+        measure.setImplicit(bar.number() == 0 ? YesNo.YES : null);
         List<Object> content = measure.getNoteOrBackupOrForward();
         boolean first = bar.index() == from;
         if (!first && (bar.index() - from) % BARS_PER_SYSTEM == 0) {
@@ -75,9 +76,10 @@ final class MeasureWriter {
             print.setNewSystem(YesNo.YES);
             content.add(print);
         }
-        boolean newMeter = bar.index() > 0 && !bars.get(bar.index() - 1).meter().equals(bar.meter());
-        if (first || newMeter) {
-            content.add(attributes(bar.meter(), first));
+        boolean newMeter = first || !bars.get(bar.index() - 1).meter().equals(bar.meter());
+        boolean newKey = first || !bars.get(bar.index() - 1).key().equals(bar.key());
+        if (newMeter || newKey) {
+            content.add(attributes(bar, first, newKey, newMeter));
         }
         if (headed) {
             writeHeading(content, bar);
@@ -96,7 +98,9 @@ final class MeasureWriter {
 
     private void writeHeading(List<Object> content, Bar bar) {
         if (bar.index() == 0) {
-            content.add(Directions.tempo(arrangement));
+            content.add(Directions.tempo(bar.tempo(), arrangement.song().feel(), arrangement.swing()));
+        } else if (!bars.get(bar.index() - 1).tempo().equals(bar.tempo())) {
+            content.add(Directions.tempo(bar.tempo(), Feel.STRAIGHT, arrangement.swing()));
         }
         arrangement.song().sections().stream().filter(section -> !section.name().isEmpty() && section.bars().get(0).index() == bar.index())
                 .map(Section::name).findFirst().ifPresent(name -> content.add(Directions.section(name)));
@@ -105,7 +109,7 @@ final class MeasureWriter {
     private void writeStaff(List<Object> content, Bar bar, Side hand) {
         List<StaffBar.Numbered> strokes = byHandAndBar.getOrDefault(hand, Map.of()).getOrDefault(bar.index(), List.of());
         BigInteger staff = staves.size() > 1 ? BigInteger.valueOf(staves.indexOf(hand) + 1L) : null;
-        NoteWriter writer = new NoteWriter(arrangement.song().key(), staff);
+        NoteWriter writer = new NoteWriter(bar.key(), staff);
         if (hand == staves.get(0)) {
             bar.chords().forEach(span -> content.add(harmony(span)));
         }
@@ -148,19 +152,17 @@ final class MeasureWriter {
         return harmony;
     }
 
-    private Attributes attributes(Meter meter, boolean first) {
+    private Attributes attributes(Bar bar, boolean first, boolean newKey, boolean newMeter) {
         Attributes attributes = make.createAttributes();
         if (first) {
             attributes.setDivisions(BigDecimal.valueOf(Ticks.PER_QUARTER));
-            Key key = make.createKey();
-            key.setFifths(BigInteger.valueOf(arrangement.song().key().fifths()));
-            key.setMode(arrangement.song().key().mode().id());
-            attributes.getKey().add(key);
         }
-        Time time = make.createTime();
-        time.getTimeSignature().add(make.createTimeBeats(String.valueOf(meter.count())));
-        time.getTimeSignature().add(make.createTimeBeatType(String.valueOf(meter.unit())));
-        attributes.getTime().add(time);
+        if (newKey) {
+            attributes.getKey().add(Signatures.key(bar.key()));
+        }
+        if (newMeter) {
+            attributes.getTime().add(Signatures.time(bar.meter()));
+        }
         if (first) {
             attributes.setStaves(staves.size() > 1 ? BigInteger.valueOf(staves.size()) : null);
             for (Side hand : staves) {

@@ -14,12 +14,15 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Pedal;
+import zapateo.harmony.Key;
 import zapateo.part.Part;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Meter;
+import zapateo.rhythm.Tempo;
 import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
+import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
 
@@ -38,6 +41,8 @@ public final class MidiWriter {
     private static final int RIGHT_CHANNEL = 0;
     private static final int LEFT_CHANNEL = 1;
     /** The bass a little stronger than the chords above it. */
+    /** A chord under a fermata lasts this many times as long; the project's own choice. */
+    private static final double FERMATA = 2;
     private static final int BASS_VELOCITY = 80;
     private static final int CHORD_VELOCITY = 66;
 
@@ -64,11 +69,24 @@ public final class MidiWriter {
 
     private static void writeSong(Track track, Song song) throws InvalidMidiDataException {
         text(track, 0, TEXT_TRACK_NAME, song.title());
-        int microseconds = (int) Math.round(60_000_000 / song.tempo().quartersPerMinute());
-        meta(track, 0, TEMPO, microseconds >> 16, microseconds >> 8, microseconds);
-        meta(track, 0, KEY_SIGNATURE, song.key().fifths(), song.key().mode().isMinor() ? 1 : 0);
         Meter before = null;
+        Key key = null;
+        Tempo tempo = null;
         for (Bar bar : song.bars()) {
+            if (!bar.tempo().equals(tempo)) {
+                tempo = bar.tempo();
+                tempo(track, bar.tick(), tempo.quartersPerMinute());
+            }
+            if (!bar.key().equals(key)) {
+                key = bar.key();
+                meta(track, bar.tick(), KEY_SIGNATURE, key.fifths(), key.mode().isMinor() ? 1 : 0);
+            }
+            for (ChordSpan span : bar.chords()) {
+                if (span.held()) {
+                    tempo(track, bar.tick() + span.tick(), tempo.quartersPerMinute() / FERMATA);
+                    tempo(track, bar.tick() + span.end(), tempo.quartersPerMinute());
+                }
+            }
             if (!bar.meter().equals(before)) {
                 before = bar.meter();
                 int clocksPerBeat = before.beatTicks() * 24 / Ticks.PER_QUARTER;
@@ -81,6 +99,11 @@ public final class MidiWriter {
             }
         }
         end(track, song);
+    }
+
+    private static void tempo(Track track, int tick, double quarters) throws InvalidMidiDataException {
+        int microseconds = (int) Math.round(60_000_000 / quarters);
+        meta(track, tick, TEMPO, microseconds >> 16, microseconds >> 8, microseconds);
     }
 
     private static void writePart(Track track, String name, int channel, Part part, Arrangement arrangement) throws InvalidMidiDataException {

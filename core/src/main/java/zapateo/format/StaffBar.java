@@ -14,6 +14,8 @@ import zapateo.song.Bar;
  */
 record StaffBar(List<List<Event>> voices) {
 
+    private static final int MOST_PIECES = 20;
+
     /**
      * A note, a chord or a rest of one written value.
      *
@@ -54,11 +56,11 @@ record StaffBar(List<List<Event>> voices) {
         List<Event> events = new ArrayList<>();
         int at = 0;
         for (Numbered each : line) {
-            int tick = each.stroke().written().tick() - bar.tick();
+            int tick = Math.max(0, each.stroke().written().tick() - bar.tick());
+            int end = Math.min(each.stroke().written().end() - bar.tick(), bar.ticks());
             rests(events, bar.meter(), at, tick - at);
-            int length = Math.min(each.stroke().written().ticks(), bar.ticks() - tick);
-            notes(events, bar.meter(), tick, length, each);
-            at = tick + length;
+            notes(events, bar, tick, end - tick, each);
+            at = end;
         }
         rests(events, bar.meter(), at, bar.ticks() - at);
         return events;
@@ -72,11 +74,14 @@ record StaffBar(List<List<Event>> voices) {
         }
     }
 
-    private static void notes(List<Event> events, Meter meter, int tick, int ticks, Numbered stroke) {
-        List<NoteValue> values = NoteValue.split(meter, tick, ticks, false);
+    /** A stroke that began in an earlier bar goes on with a tie, one that lasts into the next is tied to it. */
+    private static void notes(List<Event> events, Bar bar, int tick, int ticks, Numbered stroke) {
+        List<NoteValue> values = NoteValue.split(bar.meter(), tick, ticks, false);
+        boolean goesOn = stroke.stroke().written().end() > bar.end();
+        int piece = stroke.stroke().written().tick() < bar.tick() ? MOST_PIECES * (bar.index() - stroke.stroke().bar()) : 0;
         int at = tick;
         for (int i = 0; i < values.size(); i++) {
-            events.add(new Event(at, values.get(i), Optional.of(stroke), i, i + 1 < values.size()));
+            events.add(new Event(at, values.get(i), Optional.of(stroke), piece + i, goesOn || i + 1 < values.size()));
             at += values.get(i).ticks();
         }
     }

@@ -17,29 +17,59 @@ public record ChordSymbol(PitchClass root, Quality quality, Optional<PitchClass>
         over = over.filter(bass -> !bass.equals(root));
     }
 
-    /** Reads {@code B♭m7/A♭}, {@code Bbmin7/Ab} and the like. */
-    public static ChordSymbol parse(String symbol) {
-        return read(symbol).orElseThrow(() -> new IllegalArgumentException("chord \"" + symbol + "\": not known yet"));
+    public static ChordSymbol of(PitchClass root, Quality quality) {
+        return new ChordSymbol(root, quality, Optional.empty());
     }
 
-    /** The same without an exception: empty when the text is no chord that is known yet. */
+    /** The chord without an exception: empty when the text is none. */
     public static Optional<ChordSymbol> read(String symbol) {
-        if (symbol.isEmpty() || !Character.isUpperCase(symbol.charAt(0))) {
+        try {
+            return Optional.of(parse(symbol));
+        } catch (ChordUnreadException unread) {
             return Optional.empty();
         }
-        return PitchClass.prefixOf(symbol).flatMap(root -> readAfter(root.pitchClass(), symbol.substring(root.length())));
     }
 
-    private static Optional<ChordSymbol> readAfter(PitchClass root, String rest) {
-        int slash = rest.lastIndexOf('/');
-        if (slash < 0) {
-            return Quality.spelled(rest).map(quality -> new ChordSymbol(root, quality, Optional.empty()));
+    /**
+     * Reads {@code B♭m7/A♭}, {@code Bbmin7/Ab} and the like.
+     *
+     * @throws ChordUnreadException with the reason and the place where it stops being a chord
+     */
+    public static ChordSymbol parse(String symbol) {
+        if (symbol.isEmpty() || !Character.isUpperCase(symbol.charAt(0))) {
+            throw new ChordUnreadException("root", 0);
         }
-        String bass = rest.substring(slash + 1);
-        Optional<PitchClass> over = PitchClass.prefixOf(bass).filter(read -> read.length() == bass.length())
-                .filter(read -> Character.isUpperCase(bass.charAt(0))).map(PitchClass.Prefix::pitchClass);
-        return over.flatMap(note -> Quality.spelled(rest.substring(0, slash))
-                .map(quality -> new ChordSymbol(root, quality, Optional.of(note))));
+        PitchClass.Prefix root = PitchClass.prefixOf(symbol).orElseThrow(() -> new ChordUnreadException("root", 0));
+        String rest = symbol.substring(root.length());
+        int slash = rest.lastIndexOf('/');
+        Optional<PitchClass> over = slash < 0 ? Optional.empty() : bassIn(rest.substring(slash + 1));
+        try {
+            return new ChordSymbol(root.pitchClass(), Quality.parse(over.isPresent() ? rest.substring(0, slash) : rest), over);
+        } catch (ChordUnreadException unread) {
+            boolean atSlash = slash >= 0 && over.isEmpty() && unread.position() >= slash;
+            throw atSlash ? new ChordUnreadException("bass", root.length() + slash + 1) : unread.later(root.length());
+        }
+    }
+
+    private static Optional<PitchClass> bassIn(String text) {
+        return PitchClass.prefixOf(text).filter(read -> read.length() == text.length() && Character.isUpperCase(text.charAt(0)))
+                .map(PitchClass.Prefix::pitchClass);
+    }
+
+    public ChordSymbol root(PitchClass other) {
+        return new ChordSymbol(other, quality, over);
+    }
+
+    public ChordSymbol quality(Quality other) {
+        return new ChordSymbol(root, other, over);
+    }
+
+    public ChordSymbol over(PitchClass bass) {
+        return new ChordSymbol(root, quality, Optional.of(bass));
+    }
+
+    public ChordSymbol inRootPosition() {
+        return new ChordSymbol(root, quality, Optional.empty());
     }
 
     /** The lowest sounding note: what stands after the slash, else the root. */
@@ -50,6 +80,11 @@ public record ChordSymbol(PitchClass root, Quality quality, Optional<PitchClass>
     /** The chord's tones from the root up, spelled by thirds; a slash bass is not among them unless it belongs to the chord. */
     public List<PitchClass> tones() {
         return quality.tones().stream().map(root::plus).toList();
+    }
+
+    /** The same with double sharps and flats written as the plain key they lie on. */
+    public List<PitchClass> simpleTones() {
+        return tones().stream().map(PitchClass::simple).toList();
     }
 
     public PitchClass tone(Interval interval) {

@@ -1,41 +1,106 @@
 package zapateo.harmony;
 
+import java.util.Optional;
 import zapateo.pitch.PitchClass;
 
 /**
- * A chord's place in its key as a Roman numeral: capital for a major or augmented third, small for a minor one, the
- * quality behind it, a figure after a slash for the chord tone in the bass ({@code I/3}). A root outside the major
- * scale of the tonic carries ♭ or ♯, so the minor key's own third degree reads ♭III (HANDBOOK §4).
+ * A chord's place in its key: capital Roman numeral for a major or augmented third, small for a minor one, the quality behind it, what it
+ * leads to after a slash ({@code V7/ii}), the chord tone in the bass after another ({@code I/3}). A root outside the major scale of the
+ * tonic carries ♭ or ♯, so the minor key's own third degree reads ♭III (HANDBOOK §4).
+ *
+ * @param role  what the chord does there
+ * @param step  the numeral alone, e.g. {@code ♭III}; of a secondary dominant its V
+ * @param sign  the quality behind it
+ * @param to    the numeral it is the dominant of, empty for all others
+ * @param bass  the chord tone in the bass or the bass's name, empty in root position
  */
-public record Degree(String numeral) {
+public record Degree(Role role, String step, String sign, Optional<String> to, Optional<String> bass) {
 
     private static final String[] ROMAN = {"I", "II", "III", "IV", "V", "VI", "VII"};
+    private static final String SUPERSCRIPTS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 
+    /** What a chord does in its key. */
+    public enum Role {
+        /** Made of the key's own notes, the raised leading tone of a minor key among them. */
+        OWN,
+        SECONDARY_DOMINANT,
+        /** A dominant a semitone above the tonic, standing for V7. */
+        FLAT_SECOND,
+        /** From the parallel key. */
+        BORROWED,
+        PASSING_DIMINISHED,
+        OTHER
+    }
+
+    /** The degree of a chord by itself. */
     public static Degree of(ChordSymbol chord, Key key) {
-        boolean small = chord.quality().isMinor();
-        String roman = ROMAN[key.stepsTo(chord.root())];
-        String numeral = PitchClass.sign(clamp(key.alterationAgainstMajor(chord.root()))) + (small ? roman.toLowerCase() : roman);
-        return new Degree(numeral + suffix(chord.quality()) + bassFigure(chord));
+        return of(chord, key, Optional.empty());
     }
 
-    private static int clamp(int alteration) {
-        return Math.max(-2, Math.min(2, alteration));
+    /** The degree of a chord that goes on to {@code next}. */
+    public static Degree of(ChordSymbol chord, Key key, Optional<ChordSymbol> next) {
+        Optional<String> bass = chord.over().map(over -> chord.bassDegree().map(String::valueOf).orElse(over.toString()));
+        Optional<Integer> target = Functions.dominantOf(chord, key, next);
+        if (target.isPresent()) {
+            return new Degree(Role.SECONDARY_DOMINANT, "V", sign(chord.quality()), target.map(chroma -> goal(chroma, key, next)), bass);
+        }
+        return new Degree(Functions.role(chord, key, next), numeral(chord.root(), chord.quality().isMinor(), key), sign(chord.quality()), Optional.empty(), bass);
     }
 
-    private static String suffix(Quality quality) {
+    private static String goal(int chroma, Key key, Optional<ChordSymbol> next) {
+        boolean small = next.filter(chord -> chord.root().chroma() == chroma && (chord.quality().isMinor() || chord.quality().isMajor()))
+                .map(chord -> chord.quality().isMinor()).orElseGet(() -> Functions.isMinorOn(chroma, key));
+        return numeral(key.spell(chroma), small, key);
+    }
+
+    private static String numeral(PitchClass root, boolean small, Key key) {
+        String roman = ROMAN[key.stepsTo(root)];
+        int away = Math.max(-2, Math.min(2, key.alterationAgainstMajor(root)));
+        return PitchClass.sign(away) + (small ? roman.toLowerCase() : roman);
+    }
+
+    private static String sign(Quality quality) {
         String written = quality.written();
         return quality.isMinor() && written.startsWith("m") ? written.substring(1) : written;
     }
 
-    private static String bassFigure(ChordSymbol chord) {
-        if (chord.over().isEmpty()) {
-            return "";
+    /** As Roman numerals, e.g. {@code V7/ii}, {@code ♭VImaj7}, {@code I/3}. */
+    public String roman() {
+        return step + sign + to.map(goal -> "/" + goal).orElse("") + bass.map(tone -> "/" + tone).orElse("");
+    }
+
+    /** As plain numbers, e.g. {@code 2m7}, {@code 5⁷}, {@code ♭7}, {@code 5⁷/2m}. */
+    public String numbers() {
+        return number(step) + raised(minor(step, sign) + sign) + to.map(goal -> "/" + number(goal) + minor(goal, "")).orElse("")
+                + bass.map(tone -> "/" + tone).orElse("");
+    }
+
+    private static String minor(String numeral, String sign) {
+        boolean small = numeral.equals(numeral.toLowerCase());
+        return small && !sign.startsWith("°") && !sign.startsWith("ø") ? "m" : "";
+    }
+
+    private static String number(String numeral) {
+        String plain = numeral.replaceAll("[♭♯𝄫𝄪]", "").toUpperCase();
+        for (int i = 0; i < ROMAN.length; i++) {
+            if (ROMAN[i].equals(plain)) {
+                return numeral.substring(0, numeral.length() - plain.length()) + (i + 1);
+            }
         }
-        return "/" + chord.bassDegree().map(String::valueOf).orElseGet(() -> chord.bass().toString());
+        throw new IllegalStateException(numeral);
+    }
+
+    /** A sign that begins with digits would run into the number before it. */
+    private static String raised(String sign) {
+        StringBuilder raised = new StringBuilder(sign);
+        for (int i = 0; i < sign.length() && (Character.isDigit(sign.charAt(i)) || sign.charAt(i) == '/'); i++) {
+            raised.setCharAt(i, sign.charAt(i) == '/' ? '⁄' : SUPERSCRIPTS.charAt(sign.charAt(i) - '0'));
+        }
+        return raised.toString();
     }
 
     @Override
     public String toString() {
-        return numeral;
+        return roman();
     }
 }

@@ -1,6 +1,9 @@
 package zapateo.harmony;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import zapateo.pitch.Letter;
 import zapateo.pitch.PitchClass;
 
@@ -42,6 +45,72 @@ public record Key(PitchClass tonic, Mode mode) {
             return place + 1 < fifths() ? 1 : 0;
         }
         return 5 - place < -fifths() ? -1 : 0;
+    }
+
+    /** The seven notes of the key from its tonic up; in a minor key those of the signature. */
+    public List<PitchClass> scale() {
+        return IntStream.range(0, 7).mapToObj(step -> tonic.letter().plus(step)).map(letter -> PitchClass.of(letter, alterationOf(letter))).toList();
+    }
+
+    /** Five notes that are safe over the whole song: 1 2 3 5 6 of a major key, 1 ♭3 4 5 ♭7 of a minor one (common practice). */
+    public List<PitchClass> pentatonic() {
+        List<PitchClass> scale = scale();
+        return IntStream.of(mode.isMinor() ? new int[] {0, 2, 3, 4, 6} : new int[] {0, 1, 2, 4, 5}).mapToObj(scale::get).toList();
+    }
+
+    /** The major and the minor key that share this signature: of C it is Am, of Dm it is F; of a mode, the major or minor key it is nearest to. */
+    public Key relative() {
+        return mode.isMinor() ? of(PitchClass.onLine(fifths()), Mode.MAJOR) : of(PitchClass.onLine(fifths() + 3), Mode.MINOR);
+    }
+
+    /** The same tonic with the other third, spelled anew where its signature would need more than seven signs: of C it is Cm. */
+    public Key parallel() {
+        Mode other = mode.isMinor() ? Mode.MAJOR : Mode.MINOR;
+        return nearest(tonic.chroma(), other, Integer.signum(tonic.alteration()));
+    }
+
+    /**
+     * The key on a piano key with the fewest signs in its signature.
+     *
+     * @param lean on a tie (six sharps or six flats) above zero chooses sharps, below it flats
+     */
+    public static Key nearest(int chroma, Mode mode, int lean) {
+        return IntStream.rangeClosed(-7, 7).mapToObj(sign -> PitchClass.onLine(sign - mode.fifthsFromMajor())).filter(name -> name.chroma() == chroma)
+                .map(name -> of(name, mode))
+                .min(Comparator.comparingInt((Key key) -> Math.abs(key.fifths())).thenComparingInt(key -> -Integer.signum(key.fifths()) * Integer.signum(lean)))
+                .orElseThrow();
+    }
+
+    /** Whether a note is one of the key's own. */
+    public boolean holds(PitchClass note) {
+        return alterationOf(note.letter()) == note.alteration();
+    }
+
+    /**
+     * How this key spells a note: seven of its own, and of the others the ♭II, ♭III, ♯IV, ♭VI and ♭VII of the major key with its signature.
+     * In B♭ a D♯ is E♭.
+     */
+    public PitchClass spell(int chroma) {
+        return IntStream.rangeClosed(fifths() - 5, fifths() + 6).mapToObj(PitchClass::onLine).filter(name -> name.chroma() == chroma)
+                .map(PitchClass::simple).findFirst().orElseThrow();
+    }
+
+    /** The key's own spelling of a chord whose root or bass is spelled against it; empty where it stands well. */
+    public Optional<ChordSymbol> respelled(ChordSymbol chord) {
+        PitchClass root = strange(chord.root(), chord.quality().has(5, 6)) ? spell(chord.root().chroma()) : chord.root();
+        ChordSymbol better = chord.root(root);
+        boolean foreignBass = chord.over().isPresent() && (chord.bassDegree().isPresent() ? !root.equals(chord.root()) : strange(chord.bass(), true));
+        if (foreignBass) {
+            better = better.over(better.tones().stream().filter(tone -> tone.chroma() == chord.bass().chroma()).map(PitchClass::simple).findFirst()
+                    .orElseGet(() -> spell(chord.bass().chroma())));
+        }
+        return Optional.of(better).filter(other -> !other.equals(chord));
+    }
+
+    /** A leading tone may be raised as far as the ♯II of the key; other roots lie between its ♭V and its ♯IV on the line of fifths. */
+    private boolean strange(PitchClass note, boolean leading) {
+        int away = note.fifths() - fifths();
+        return away < -6 || away > (leading ? 9 : 6);
     }
 
     /** How far {@code note} lies from the tonic's scale degree of the same letter in a major scale, in semitones. */

@@ -1,8 +1,12 @@
 package zapateo.harmony;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.pitch.PitchClass;
@@ -17,6 +21,10 @@ public final class KeyFinder {
     private static final double[] MINOR = {6.33, 2.68, 3.52, 5.38, 2.60, 3.53, 2.54, 4.75, 3.98, 2.69, 3.34, 3.17};
     private static final double FRAME_WEIGHT = 1.5;
     private static final double ROOT_WEIGHT = 1.5;
+    /** A tune comes home: its last tone speaks for its tonic. */
+    private static final double FINAL_WEIGHT = 3;
+    /** How sharply a better correlation wins; the project's own choice. */
+    private static final double DECISION = 22;
 
     private KeyFinder() {
     }
@@ -25,20 +33,84 @@ public final class KeyFinder {
     public record Sounding(ChordSymbol chord, double length) {
     }
 
-    /** A key with its correlation, -1 to 1. */
-    public record Guess(Key key, double correlation) {
+    /**
+     * A key with its correlation, -1 to 1.
+     *
+     * @param confidence this key's share of all that speaks for any of the 24, 0 to 1
+     */
+    public record Guess(Key key, double correlation, double confidence) {
+    }
+
+    /** A tone of a melody and how long it lasts, in the unit of the chords. */
+    public record Tone(int chroma, double length) {
     }
 
     /** All 24 keys, the likeliest first; empty for no chords at all. */
     public static List<Guess> rank(List<Sounding> chords) {
-        if (chords.isEmpty()) {
+        return rank(chords, List.of());
+    }
+
+    /** The same with a melody, or for a melody alone; its first and last tones weigh more too. */
+    public static List<Guess> rank(List<Sounding> chords, List<Tone> melody) {
+        if (chords.isEmpty() && melody.isEmpty()) {
             return List.of();
         }
         double[] weights = weigh(chords);
+        for (int i = 0; i < melody.size(); i++) {
+            boolean last = i == melody.size() - 1;
+            weights[melody.get(i).chroma()] += melody.get(i).length() * (last ? FINAL_WEIGHT : i == 0 ? FRAME_WEIGHT : 1);
+        }
         int sharpward = chords.stream().mapToInt(each -> Integer.signum(each.chord().root().alteration())).sum();
-        return IntStream.range(0, 12).boxed()
-                .flatMap(tonic -> Stream.of(guess(tonic, Mode.MAJOR, MAJOR, weights, sharpward), guess(tonic, Mode.MINOR, MINOR, weights, sharpward)))
+        Map<Key, Double> correlations = new LinkedHashMap<>();
+        for (int chroma = 0; chroma < 12; chroma++) {
+            correlations.put(Key.nearest(chroma, Mode.MAJOR, sharpward), correlation(MAJOR, turned(weights, chroma)));
+            correlations.put(Key.nearest(chroma, Mode.MINOR, sharpward), correlation(MINOR, turned(weights, chroma)));
+        }
+        double all = correlations.values().stream().mapToDouble(each -> Math.exp(DECISION * each)).sum();
+        return correlations.entrySet().stream().map(each -> new Guess(each.getKey(), each.getValue(), Math.exp(DECISION * each.getValue()) / all))
                 .sorted(Comparator.comparingDouble(Guess::correlation).reversed()).toList();
+    }
+
+    /**
+     * Like {@link #rank}, with the mode named where the chords leave no doubt: Mixolydian has a ♭VII and no leading tone, Dorian a minor third
+     * with a major sixth; both begin or end on their tonic (HANDBOOK §4).
+     */
+    public static List<Guess> find(List<Sounding> chords, List<Tone> melody) {
+        List<Guess> ranked = rank(chords, melody);
+        Optional<Key> modal = modal(chords);
+        if (modal.isEmpty()) {
+            return ranked;
+        }
+        List<Key> same = List.of(modal.get().parallel(), Key.of(PitchClass.onLine(modal.get().fifths()), Mode.MAJOR), modal.get());
+        double confidence = ranked.stream().filter(each -> each.key().tonic().chroma() == modal.get().tonic().chroma()
+                || same.stream().anyMatch(key -> key.equals(each.key()))).mapToDouble(Guess::confidence).sum();
+        List<Guess> found = new ArrayList<>(List.of(new Guess(modal.get(), ranked.get(0).correlation(), Math.min(0.95, confidence))));
+        found.addAll(ranked);
+        return found;
+    }
+
+    private static Optional<Key> modal(List<Sounding> chords) {
+        if (chords.size() < 3) {
+            return Optional.empty();
+        }
+        ChordSymbol first = chords.get(0).chord();
+        ChordSymbol last = chords.get(chords.size() - 1).chord();
+        return Stream.of(Mode.MIXOLYDIAN, Mode.DORIAN).filter(mode -> first.quality().isMinor() == mode.isMinor() && (first.quality().isMinor() || first.quality().isMajor()))
+                .filter(mode -> Math.abs(first.root().fifths() + mode.fifthsFromMajor()) <= 7 && Math.abs(first.root().alteration()) < 2)
+                .map(mode -> Key.of(first.root(), mode))
+                .filter(key -> last.root().equals(first.root()) || heavy(chords, first))
+                .filter(key -> chords.stream().allMatch(each -> each.chord().tones().stream().allMatch(key::holds)) && shows(chords, key)).findFirst();
+    }
+
+    private static boolean heavy(List<Sounding> chords, ChordSymbol tonic) {
+        double all = chords.stream().mapToDouble(Sounding::length).sum();
+        return chords.stream().filter(each -> each.chord().root().equals(tonic.root())).mapToDouble(Sounding::length).sum() >= 0.4 * all;
+    }
+
+    /** The tone that makes the mode sounds: ♭7 as the root of a ♭VII, or the major sixth over a minor third in a IV or a ii. */
+    private static boolean shows(List<Sounding> chords, Key key) {
+        int above = key.mode() == Mode.MIXOLYDIAN ? 10 : 5;
+        return chords.stream().anyMatch(each -> Math.floorMod(each.chord().root().chroma() - key.tonic().chroma(), 12) == above && each.chord().quality().isMajor());
     }
 
     private static double[] weigh(List<Sounding> chords) {
@@ -52,19 +124,8 @@ public final class KeyFinder {
         return weights;
     }
 
-    private static Guess guess(int tonic, Mode mode, double[] profile, double[] weights, int sharpward) {
-        double[] turned = IntStream.range(0, 12).mapToDouble(i -> weights[(i + tonic) % 12]).toArray();
-        return new Guess(Key.of(spell(tonic, mode, sharpward), mode), correlation(profile, turned));
-    }
-
-    /** The signature with fewer signs; on a tie (six of either) the side the chart's own roots lean to. */
-    private static PitchClass spell(int chroma, Mode mode, int sharpward) {
-        return Arrays.stream(new String[] {"C", "C♯", "D♭", "D", "D♯", "E♭", "E", "F", "F♯", "G♭", "G", "G♯", "A♭", "A", "A♯", "B♭", "B", "C♭"})
-                .map(PitchClass::parse).filter(name -> name.chroma() == chroma)
-                .filter(name -> Math.abs(name.fifths() + mode.fifthsFromMajor()) <= 7)
-                .min(Comparator.comparingInt((PitchClass name) -> Math.abs(name.fifths() + mode.fifthsFromMajor()))
-                        .thenComparingInt(name -> -Integer.signum(name.alteration()) * sharpward))
-                .orElseThrow();
+    private static double[] turned(double[] weights, int tonic) {
+        return IntStream.range(0, 12).mapToDouble(i -> weights[(i + tonic) % 12]).toArray();
     }
 
     private static double correlation(double[] a, double[] b) {

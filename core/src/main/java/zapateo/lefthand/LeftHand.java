@@ -50,9 +50,9 @@ public final class LeftHand {
         List<Placements.Candidate> places = ShortestPath.through(layers, placements.costs()).steps();
         List<Stroke> strokes = new ArrayList<>();
         for (int i = 0; i < cuts.size(); i++) {
-            strokes.addAll(strokes(cuts.get(i), places.get(i).placement(), song.tempo()));
+            strokes.addAll(strokes(cuts.get(i), places.get(i).placement(), cuts.get(i).place().bar().tempo()));
         }
-        return new Part(Side.LEFT, strokes);
+        return new Part(Side.LEFT, Early.tied(song, strokes));
     }
 
     /** A chord of the song with the strokes that fall on it. */

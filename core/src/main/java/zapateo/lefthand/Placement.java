@@ -21,7 +21,6 @@ import zapateo.rhythm.Role;
  */
 record Placement(ChordSymbol chord, Pitch bass, List<PartNote> close) {
 
-    private static final Interval PERFECT_FIFTH = Interval.parse("5");
     private static final Interval MAJOR_SIXTH = Interval.parse("6");
     private static final Interval MAJOR_NINTH = Interval.parse("2");
 
@@ -60,7 +59,6 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> close) {
     private Interval toneOf(int degree) {
         return chord.quality().tone(degree).or(() -> chord.quality().tone(degree + 7).map(ninth -> ninth.up(-1))).orElseGet(() -> switch (degree) {
             case 2 -> MAJOR_NINTH;
-            case 5 -> PERFECT_FIFTH;
             case 6 -> MAJOR_SIXTH;
             default -> Interval.of(7, 12);
         });

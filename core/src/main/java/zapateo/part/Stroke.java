@@ -30,6 +30,11 @@ public record Stroke(Side hand, int bar, TickSpan written, TickSpan sounding, Ma
         return new Stroke(hand, bar, written, span, mark, notes, roll, reason);
     }
 
+    /** The same in another place of the score. */
+    public Stroke moved(int toBar, TickSpan span) {
+        return new Stroke(hand, toBar, span, span, mark, notes, roll, reason);
+    }
+
     public Stroke rolled(Roll how, List<PartNote> opened) {
         return new Stroke(hand, bar, written, sounding, mark, opened, Optional.of(how), reason);
     }

@@ -63,6 +63,21 @@ public record PitchClass(Letter letter, int alteration) {
         return parse(names[Math.floorMod(chroma, 12)]);
     }
 
+    /** Without a double sign: B𝄫 is A. Everything else stays as it is. */
+    public PitchClass simple() {
+        return Math.abs(alteration) < 2 ? this : onLine(fifths() - 12 * Integer.signum(alteration));
+    }
+
+    /** The note at a place on the line of fifths, as {@link #fifths()} counts; the doubles lie at -15 and 19. */
+    public static PitchClass onLine(int fifths) {
+        int natural = Math.floorMod(fifths + 1, 7);
+        return of("FCGDAEB".charAt(natural), Math.floorDiv(fifths + 1, 7));
+    }
+
+    private static PitchClass of(char letter, int alteration) {
+        return of(Letter.valueOf(String.valueOf(letter)), alteration);
+    }
+
     /** Place on the line of fifths: F -1, C 0, G 1 … ; flats lie left of F, sharps right of B. */
     public int fifths() {
         int[] natural = {0, 2, 4, -1, 1, 3, 5};

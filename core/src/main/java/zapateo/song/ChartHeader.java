@@ -17,7 +17,7 @@ import zapateo.rhythm.Tempo;
 final class ChartHeader {
 
     private static final Pattern LINE = Pattern.compile("(\\s*)(\\p{L}+)(\\s*:\\s*)(.*)");
-    private static final String NAMES = "Title, Key, Meter, Tempo or Feel";
+    private static final String NAMES = "Title, Key, Meter, Tempo, Feel or Form";
     private static final Pattern BPM = Pattern.compile("[0-9]{1,3}(\\.[0-9])?");
     private static final int LONGEST_TITLE = 120;
 
@@ -28,6 +28,7 @@ final class ChartHeader {
     private Meter meter = Meter.COMMON;
     private double bpm = 100;
     private Feel feel = Feel.STRAIGHT;
+    private Optional<Word> form = Optional.empty();
 
     ChartHeader(List<Problem> problems) {
         this.problems = problems;
@@ -60,6 +61,7 @@ final class ChartHeader {
             case "meter" -> keep(Meter.read(value.text()), read -> meter = read, "meter", value, "a metre such as 4/4, 3/4 or 6/8");
             case "tempo" -> keep(readBpm(value.text()), read -> bpm = read, "tempo", value, "beats a minute, 20 to 400");
             case "feel" -> keep(Feel.named(value.text()), read -> feel = read, "feel", value, "straight, swing or shuffle");
+            case "form" -> form = Optional.of(value);
             default -> problems.add(Problem.error("header-unknown", name, NAMES));
         }
     }
@@ -72,7 +74,7 @@ final class ChartHeader {
         return Optional.of(text).filter(title -> !title.isEmpty() && title.length() <= LONGEST_TITLE);
     }
 
-    private static Optional<Double> readBpm(String text) {
+    static Optional<Double> readBpm(String text) {
         return Optional.of(text).filter(number -> BPM.matcher(number).matches()).map(Double::valueOf)
                 .filter(number -> number >= Tempo.SLOWEST && number <= Tempo.FASTEST);
     }
@@ -91,6 +93,11 @@ final class ChartHeader {
 
     Tempo tempo() {
         return Tempo.of(bpm, meter.beatTicks());
+    }
+
+    /** The order line as it stands. */
+    Optional<Word> form() {
+        return form;
     }
 
     Feel feel() {

@@ -3,10 +3,13 @@ package zapateo.song;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import zapateo.harmony.Key;
 import zapateo.harmony.KeyFinder;
-import zapateo.rhythm.Meter;
+import zapateo.pitch.Pitch;
 
 /**
  * Reads chart text into a song. Header lines, {@code [Section]} lines, {@code //} comments, and bars between {@code |};
@@ -15,20 +18,51 @@ import zapateo.rhythm.Meter;
 public final class ChartParser {
 
     private static final Pattern LINE_END = Pattern.compile("\r\n|\r|\n");
+    /** {@code |}, {@code ||}, {@code |:}, {@code :|}, {@code :|:}, each with the rounds of an ending behind it. */
+    private static final Pattern BAR_LINE = Pattern.compile("(:?)\\|+(:?)\\|?(?:\\](?=\\s|$))?([1-9](?:[,-][1-9])*\\.?(?=\\s|$))?");
+    private static final Pattern HEADING = Pattern.compile("\\[([^\\[\\]|]*)\\](\\s+again)?");
+    private static final Pattern UNDER = Pattern.compile("(?i)(\\s*)(words|tune)(\\s*:)(.*)");
+    private static final Pattern TIMES = Pattern.compile("x([0-9]{1,2})");
     private static final int MOST_PROBLEMS = 100;
     private static final int LONGEST_SECTION_NAME = 60;
+    private static final int LONGEST_WORDS = 200;
 
     private final List<Problem> problems = new ArrayList<>();
     private final ChartHeader header = new ChartHeader(problems);
-    private final List<Section> sections = new ArrayList<>();
-    private final List<Bar> bars = new ArrayList<>();
+    private final List<Draft> sections = new ArrayList<>();
+    private final List<ChartReading.BarPlace> places = new ArrayList<>();
+    private Draft section = new Draft("", Optional.empty(), Optional.empty(), 1);
     private Optional<BarReader> reader = Optional.empty();
-    private Optional<Word> heading = Optional.empty();
-    private String sectionName = "";
     private int barCount;
-    private int tick;
+    private int numbered;
+    private int line;
+    private int rowStart;
+    private int rowWords;
+
+    // Signs between bars, waiting for the bar they belong to.
+    private boolean opens;
+    private List<Integer> endings = List.of();
+    private Optional<Word> openSign = Optional.empty();
 
     private ChartParser() {
+    }
+
+    /** A section while it is read. */
+    private static final class Draft {
+        private final String name;
+        private final Optional<Word> heading;
+        private final Optional<Integer> again;
+        private final List<WrittenBar> bars = new ArrayList<>();
+        private int firstLine;
+        private int lastLine;
+
+        private Draft(String name, Optional<Word> heading, Optional<Integer> again, int line) {
+            this.name = name;
+            this.heading = heading;
+            this.again = again;
+            this.firstLine = line;
+            this.lastLine = line;
+        }
     }
 
     public static ChartReading parse(String text) {
@@ -37,120 +71,318 @@ public final class ChartParser {
 
     private ChartReading read(String text) {
         String[] lines = LINE_END.split(text.startsWith("\uFEFF") ? text.substring(1) : text, -1);
-        for (int i = 0; i < lines.length && problems.size() < MOST_PROBLEMS && barCount <= Song.MOST_BARS; i++) {
-            readLine(new Word(withoutComment(lines[i]), i + 1, 1));
+        for (line = 1; line <= lines.length && problems.size() < MOST_PROBLEMS && barCount <= Song.MOST_BARS; line++) {
+            readLine(new Word(withoutComment(lines[line - 1]), line, 1));
         }
         closeSection();
         if (barCount > Song.MOST_BARS) {
-            problems.add(new Problem(Problem.Severity.ERROR, "too-many-bars", 1, 1, 0, "more than " + Song.MOST_BARS + " bars", "at most " + Song.MOST_BARS + " bars"));
-            return new ChartReading(Optional.empty(), problems);
+            return refuse("too-many-bars", 1, "more than " + Song.MOST_BARS + " bars", "at most " + Song.MOST_BARS + " bars");
         }
         if (barCount == 0) {
-            problems.add(new Problem(Problem.Severity.ERROR, "no-bars", lines.length, 1, 0, "no bars", "one bar at least, such as | C |"));
+            return refuse("no-bars", lines.length, "no bars", "one bar at least, such as | C |");
         }
-        return new ChartReading(song(), problems);
+        List<WrittenSection> written = sections.stream().map(each -> new WrittenSection(each.name, each.bars, each.again)).toList();
+        List<Integer> form = header.form().map(value -> FormReader.read(value, written, problems)).orElse(List.of());
+        try {
+            Song song = Song.of(heading(written), written, form);
+            return new ChartReading(Optional.of(song), problems, places,
+                    sections.stream().map(each -> new ChartReading.SectionPlace(each.heading, each.firstLine, each.lastLine)).toList());
+        } catch (IllegalArgumentException tooMany) {
+            return refuse("too-many-bars", 1, "more than " + Song.MOST_BARS + " bars as played", "at most " + Song.MOST_BARS + " bars");
+        }
     }
 
-    private Optional<Song> song() {
-        if (barCount == 0) {
-            return Optional.empty();
-        }
-        return Optional.of(new Song(header.title(), header.key().orElseGet(this::findKey), header.key().isPresent(),
-                header.meter(), header.tempo(), header.feel(), sections));
+    private ChartReading refuse(String code, int at, String found, String expected) {
+        problems.add(new Problem(Problem.Severity.ERROR, code, at, 1, 0, found, expected));
+        return new ChartReading(Optional.empty(), problems, List.of(), List.of());
     }
 
-    private Key findKey() {
-        List<KeyFinder.Sounding> chords = sections.stream().flatMap(section -> section.bars().stream()).flatMap(bar -> bar.chords().stream())
+    private Song.Heading heading(List<WrittenSection> written) {
+        return new Song.Heading(header.title(), header.key().orElseGet(() -> findKey(written)), header.key().isPresent(), header.meter(),
+                header.tempo(), header.feel());
+    }
+
+    private static Key findKey(List<WrittenSection> written) {
+        return KeyFinder.find(sounding(written), melody(written)).stream().findFirst().map(KeyFinder.Guess::key).orElse(Key.C_MAJOR);
+    }
+
+    /** The chords of the written song, each with its length in ticks. */
+    static List<KeyFinder.Sounding> sounding(List<WrittenSection> written) {
+        return written.stream().flatMap(each -> each.bars().stream()).flatMap(bar -> bar.chords().stream())
                 .flatMap(span -> span.chord().map(chord -> new KeyFinder.Sounding(chord, span.ticks())).stream()).toList();
-        return KeyFinder.rank(chords).stream().findFirst().map(KeyFinder.Guess::key).orElse(Key.C_MAJOR);
     }
 
-    private static String withoutComment(String line) {
-        int comment = line.indexOf("//");
-        return comment < 0 ? line : line.substring(0, comment);
+    static List<KeyFinder.Tone> melody(List<WrittenSection> written) {
+        return written.stream().flatMap(each -> each.bars().stream()).flatMap(bar -> bar.tune().stream())
+                .flatMap(note -> note.pitch().map(Pitch::midi).map(midi -> new KeyFinder.Tone(midi % 12, note.ticks())).stream()).toList();
     }
 
-    private void readLine(Word line) {
-        if (line.isBlank()) {
+    /** Two strokes begin a comment unless they stand in quotes. */
+    private static String withoutComment(String text) {
+        boolean quoted = false;
+        for (int i = 0; i + 1 < text.length(); i++) {
+            if (text.charAt(i) == '"') {
+                quoted = !quoted;
+            } else if (!quoted && text.charAt(i) == '/' && text.charAt(i + 1) == '/') {
+                return text.substring(0, i);
+            }
+        }
+        return text;
+    }
+
+    private void readLine(Word text) {
+        if (text.isBlank()) {
             return;
         }
-        Word content = line.stripped();
+        Word content = text.stripped();
+        Matcher under = UNDER.matcher(text.text());
         if (content.text().startsWith("[")) {
             openSection(content);
-        } else if (!header.take(line, reader.isPresent())) {
-            readBars(line);
+        } else if (under.matches()) {
+            readUnder(under.group(2).equalsIgnoreCase("tune"), text.part(under.group(2), under.start(2)), text.part(under.group(4), under.start(4)));
+        } else if (!header.take(text, reader.isPresent())) {
+            readBars(text);
         }
     }
 
     private void openSection(Word content) {
-        String name = content.text().replaceAll("^\\[|\\]$", "").strip();
-        if (!content.text().endsWith("]") || name.isEmpty() || name.length() > LONGEST_SECTION_NAME || name.matches(".*[\\[\\]|].*")) {
-            problems.add(Problem.error("section-unread", content, "a name in brackets alone on its line, as in [Verse]"));
+        Matcher match = HEADING.matcher(content.text());
+        String name = match.matches() ? match.group(1).strip() : "";
+        if (name.isEmpty() || name.length() > LONGEST_SECTION_NAME) {
+            problems.add(Problem.error("section-unread", content, "a name in brackets alone on its line, as in [Verse], or [Verse] again"));
             return;
         }
         closeSection();
-        sectionName = name;
-        heading = Optional.of(content);
+        Optional<Integer> again = Optional.empty();
+        if (match.group(2) != null) {
+            again = IntStream.range(0, sections.size()).filter(i -> sections.get(i).name.equals(name) && sections.get(i).again.isEmpty()).boxed().findFirst();
+            if (again.isEmpty()) {
+                problems.add(Problem.error("again-nothing", content, sections.isEmpty() ? "a section above it that is played again"
+                        : "one of " + String.join(", ", sections.stream().map(each -> each.name).distinct().toList())));
+            }
+        }
+        section = new Draft(name, Optional.of(content), again, line);
     }
 
     private void closeSection() {
-        if (!bars.isEmpty()) {
-            sections.add(new Section(sectionName, bars));
+        openSign.ifPresent(sign -> problems.add(Problem.error("repeat-open", sign, ":| where the repeat ends")));
+        openSign = Optional.empty();
+        opens = false;
+        endings = List.of();
+        if (!section.bars.isEmpty() || section.again.isPresent()) {
+            sections.add(section);
         } else {
-            heading.ifPresent(word -> problems.add(Problem.warning("section-empty", word, "bars below it")));
+            section.heading.ifPresent(word -> problems.add(Problem.warning("section-empty", word, "bars below it")));
         }
-        bars.clear();
-        heading = Optional.empty();
+        section = new Draft("", Optional.empty(), Optional.empty(), line);
     }
 
-    private void readBars(Word line) {
-        if (line.text().indexOf('|') < 0) {
-            readBareRow(line);
+    private void readBars(Word text) {
+        rowStart = section.bars.size();
+        rowWords = 0;
+        section.lastLine = line;
+        if (section.heading.isEmpty() && section.bars.isEmpty()) {
+            section.firstLine = line;
+        }
+        if (text.text().indexOf('|') < 0) {
+            readBareRow(text);
             return;
         }
+        Matcher barLine = BAR_LINE.matcher(text.text());
         int from = 0;
-        for (int at = line.text().indexOf('|'); at >= 0; at = line.text().indexOf('|', from)) {
-            Word cell = line.part(line.text().substring(from, at), from);
-            if (!cell.isBlank()) {
-                readBar(cell);
-            } else if (from > 0 && !cell.text().isEmpty()) {
-                problems.add(Problem.error("bar-empty", cell, "a chord, % or N.C. between the bar lines"));
+        int at = 0;
+        boolean closed = false;
+        while (at < text.text().length()) {
+            if (text.text().charAt(at) == '"') {
+                int close = text.text().indexOf('"', at + 1);
+                at = close < 0 ? text.text().length() : close + 1;
+            } else if ((text.text().charAt(at) == '|' || text.text().charAt(at) == ':') && barLine.region(at, text.text().length()).lookingAt()) {
+                Word cell = text.part(text.text().substring(from, at), from);
+                boolean filled = readCell(cell, from > 0 && !cell.text().isEmpty() && !closed);
+                takeBarLine(text.part(barLine.group(), at), barLine, filled);
+                closed = !barLine.group(1).isEmpty();
+                from = barLine.end();
+                at = from;
+                from = takeTimes(text, barLine, from);
+                at = Math.max(at, from);
+            } else {
+                at++;
             }
-            from = at + 1;
         }
-        Word last = line.part(line.text().substring(from), from);
-        if (!last.isBlank()) {
-            readBar(last);
+        readCell(text.part(text.text().substring(from), from), false);
+    }
+
+    private boolean readCell(Word cell, boolean wanted) {
+        if (!cell.isBlank()) {
+            readBar(cell, true);
+            return true;
         }
+        if (wanted) {
+            problems.add(Problem.error("bar-empty", cell, "a chord, % or N.C. between the bar lines"));
+        }
+        return false;
+    }
+
+    private void takeBarLine(Word sign, Matcher match, boolean afterBar) {
+        if (!match.group(1).isEmpty()) {
+            close(sign, afterBar);
+        }
+        if (!match.group(2).isEmpty()) {
+            openSign.ifPresent(open -> problems.add(Problem.error("repeat-open", open, ":| before the next repeat begins")));
+            opens = true;
+            openSign = Optional.of(sign);
+            endings = List.of();
+        }
+        if (match.group(3) != null) {
+            endings = rounds(match.group(3).replace(".", ""));
+        } else if (afterBar && sign.text().equals("||") && !endings.isEmpty()) {
+            endings = List.of();
+        }
+    }
+
+    private void close(Word sign, boolean afterBar) {
+        if (section.bars.isEmpty() || !afterBar && section.bars.get(section.bars.size() - 1).marks().closes().isPresent()) {
+            problems.add(Problem.error("repeat-nothing-closed", sign, "a bar before :|"));
+            return;
+        }
+        mark(marks -> marks.closes(Optional.of(Repeat.TWICE)));
+        openSign = Optional.empty();
+        endings = List.of();
+    }
+
+    private void mark(UnaryOperator<WrittenBar.Marks> change) {
+        int last = section.bars.size() - 1;
+        section.bars.set(last, section.bars.get(last).marks(change.apply(section.bars.get(last).marks())));
+    }
+
+    private static List<Integer> rounds(String text) {
+        List<Integer> rounds = new ArrayList<>();
+        for (String part : text.split(",")) {
+            String[] ends = part.split("-");
+            IntStream.rangeClosed(Integer.parseInt(ends[0]), Integer.parseInt(ends[ends.length - 1])).filter(each -> !rounds.contains(each)).forEach(rounds::add);
+        }
+        return rounds;
+    }
+
+    /** {@code x3} or {@code vamp} behind a closing sign; the place behind it. */
+    private int takeTimes(Word text, Matcher barLine, int from) {
+        if (barLine.group(1).isEmpty() || section.bars.isEmpty()) {
+            return from;
+        }
+        List<Word> words = text.part(text.text().substring(from), from).words();
+        if (words.isEmpty()) {
+            return from;
+        }
+        Word word = words.get(0);
+        int end = word.column() - text.column() + word.text().length();
+        Matcher times = TIMES.matcher(word.text());
+        if (word.text().equals("vamp")) {
+            mark(marks -> marks.closes(Optional.of(Repeat.VAMP)));
+            return end;
+        }
+        if (!times.matches()) {
+            return from;
+        }
+        int count = Integer.parseInt(times.group(1));
+        if (count < 2 || count > Repeat.MOST) {
+            problems.add(Problem.error("times-unread", word, "x2 to x" + Repeat.MOST));
+        } else {
+            mark(marks -> marks.closes(Optional.of(Repeat.of(count))));
+        }
+        return end;
     }
 
     /** One chord a bar; with dots the row is one bar. */
-    private void readBareRow(Word line) {
-        List<Word> words = line.words();
+    private void readBareRow(Word text) {
+        List<Word> words = text.words();
         if (words.stream().anyMatch(word -> word.text().startsWith("."))) {
-            readBar(line);
+            readBar(text, false);
             return;
         }
         for (int i = 0; i < words.size(); i++) {
-            int from = words.get(i).column() - line.column();
-            if (words.get(i).text().startsWith("(") && i + 1 < words.size()) {
+            int from = words.get(i).column() - text.column();
+            while (isAside(words.get(i).text()) && i + 1 < words.size()) {
                 i++;
             }
-            int to = words.get(i).column() - line.column() + words.get(i).text().length();
-            readBar(line.part(line.text().substring(from, to), from));
+            while (i + 1 < words.size() && (words.get(i + 1).text().equals(BarReader.FERMATA) || words.get(i + 1).text().equals("(fermata)")
+                    || words.get(i + 1).text().equals("?"))) {
+                i++;
+            }
+            int to = words.get(i).column() - text.column() + words.get(i).text().length();
+            readBar(text.part(text.text().substring(from, to), from), false);
         }
     }
 
-    private void readBar(Word cell) {
+    private static boolean isAside(String word) {
+        return word.startsWith("(") && !word.equals("(fermata)") || word.startsWith("\"");
+    }
+
+    private void readBar(Word cell, boolean barLine) {
         if (reader.isEmpty()) {
             reader = Optional.of(new BarReader(header.meter(), problems));
         }
         if (++barCount > Song.MOST_BARS) {
             return;
         }
-        List<ChordSpan> chords = reader.get().read(cell);
-        Meter meter = reader.get().meter();
-        bars.add(new Bar(barCount - 1, barCount, meter, tick, chords));
-        tick += meter.barTicks();
+        BarReader.Reading read = reader.get().read(cell);
+        int number = read.pickup() && numbered == 0 ? 0 : ++numbered;
+        WrittenBar.Marks marks = read.bar().marks().endings(endings);
+        section.bars.add(read.bar().number(number).marks(opens ? marks.opening() : marks));
+        opens = false;
+        places.add(new ChartReading.BarPlace(cell.stripped(), read.chords(), barLine));
+    }
+
+    /** A line of words or of the tune under the row of bars above it. */
+    private void readUnder(boolean tune, Word name, Word value) {
+        section.lastLine = line;
+        if (section.bars.size() == rowStart || section.bars.isEmpty()) {
+            problems.add(Problem.error("under-nothing", name, "a row of bars above it"));
+            return;
+        }
+        List<Word> cells = cells(value);
+        int bars = section.bars.size() - rowStart;
+        if (cells.size() > bars) {
+            problems.add(Problem.error("under-too-many", cells.get(bars).stripped(), "at most " + bars + " parts, one for each bar above"));
+        }
+        if (!tune && cells.stream().anyMatch(cell -> cell.text().length() > LONGEST_WORDS)) {
+            problems.add(Problem.error("words-too-long", value.stripped(), "at most " + LONGEST_WORDS + " characters under a bar"));
+            return;
+        }
+        for (int i = 0; i < Math.min(bars, cells.size()); i++) {
+            int place = rowStart + i;
+            WrittenBar bar = section.bars.get(place);
+            section.bars.set(place, tune ? bar.tune(TuneReader.read(cells.get(i), bar.ticks(), problems)) : bar.marks(withWords(bar.marks(), cells.get(i).text().strip())));
+        }
+        rowWords += tune ? 0 : 1;
+    }
+
+    private WrittenBar.Marks withWords(WrittenBar.Marks marks, String words) {
+        List<String> verses = new ArrayList<>(marks.words());
+        while (verses.size() < rowWords && !words.isEmpty()) {
+            verses.add("");
+        }
+        if (!words.isEmpty()) {
+            verses.add(words);
+        }
+        return marks.words(verses);
+    }
+
+    /** Apart at bar lines; one before the first and one behind the last are only decoration. */
+    private static List<Word> cells(Word value) {
+        List<Word> cells = new ArrayList<>();
+        int from = 0;
+        String text = value.text();
+        for (int at = text.indexOf('|'); at >= 0; at = text.indexOf('|', from)) {
+            cells.add(value.part(text.substring(from, at), from));
+            from = at + 1;
+        }
+        cells.add(value.part(text.substring(from), from));
+        if (cells.get(0).isBlank() && cells.size() > 1) {
+            cells.remove(0);
+        }
+        if (cells.get(cells.size() - 1).isBlank() && cells.size() > 1) {
+            cells.remove(cells.size() - 1);
+        }
+        return cells;
     }
 }

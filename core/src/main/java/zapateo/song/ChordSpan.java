@@ -10,8 +10,10 @@ import zapateo.harmony.ChordSymbol;
  * @param chord   the chord, empty for silence and for a symbol that could not be read
  * @param tick    from the bar line
  * @param ticks   how long
+ * @param early   whether it is struck an eighth before its place and tied over
+ * @param held    whether a fermata stands over it
  */
-public record ChordSpan(String written, Optional<ChordSymbol> chord, int tick, int ticks) {
+public record ChordSpan(String written, Optional<ChordSymbol> chord, int tick, int ticks, boolean early, boolean held) {
 
     public static final String NO_CHORD = "N.C.";
 
@@ -19,5 +21,29 @@ public record ChordSpan(String written, Optional<ChordSymbol> chord, int tick, i
         if (tick < 0 || ticks <= 0) {
             throw new IllegalArgumentException("chord " + written + " at " + tick + " for " + ticks + ": expected a place in the bar and a length");
         }
+    }
+
+    public static ChordSpan of(ChordSymbol chord, int tick, int ticks) {
+        return new ChordSpan(chord.toString(), Optional.of(chord), tick, ticks, false, false);
+    }
+
+    public static ChordSpan silence(int tick, int ticks) {
+        return new ChordSpan(NO_CHORD, Optional.empty(), tick, ticks, false, false);
+    }
+
+    public boolean isSilence() {
+        return written.equals(NO_CHORD);
+    }
+
+    public int end() {
+        return tick + ticks;
+    }
+
+    public ChordSpan chord(ChordSymbol other) {
+        return new ChordSpan(other.toString(), Optional.of(other), tick, ticks, early, held);
+    }
+
+    public ChordSpan at(int from, int length) {
+        return new ChordSpan(written, chord, from, length, early, held);
     }
 }

@@ -29,11 +29,11 @@ public record Problem(Severity severity, String code, int line, int column, int 
         found = found.length() > LONGEST_QUOTE ? found.substring(0, LONGEST_QUOTE) + "…" : found;
     }
 
-    static Problem error(String code, Word at, String expected) {
+    public static Problem error(String code, Word at, String expected) {
         return new Problem(Severity.ERROR, code, at.line(), at.column(), at.text().length(), at.text(), expected);
     }
 
-    static Problem warning(String code, Word at, String expected) {
+    public static Problem warning(String code, Word at, String expected) {
         return new Problem(Severity.WARNING, code, at.line(), at.column(), at.text().length(), at.text(), expected);
     }
 }

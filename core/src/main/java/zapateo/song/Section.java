@@ -2,8 +2,12 @@ package zapateo.song;
 
 import java.util.List;
 
-/** A run of bars under one name; the bars before the first heading have the empty name. */
-public record Section(String name, List<Bar> bars) {
+/**
+ * A section as it is played.
+ *
+ * @param pass which time it is played, from 1
+ */
+public record Section(String name, int pass, List<Bar> bars) {
 
     public Section {
         bars = List.copyOf(bars);

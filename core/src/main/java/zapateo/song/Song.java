@@ -1,6 +1,7 @@
 package zapateo.song;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
@@ -10,35 +11,126 @@ import zapateo.rhythm.Meter;
 import zapateo.rhythm.Tempo;
 
 /**
- * A song: its heading and its sections, at least one bar in all.
- *
- * @param key      as written, or the likeliest one
- * @param keyGiven whether the chart names it
+ * A song: its heading, what is written and, unfolded from it, what is played. The two are views of one value; equality looks at the heading
+ * and the written song.
  */
-public record Song(String title, Key key, boolean keyGiven, Meter meter, Tempo tempo, Feel feel, List<Section> sections) {
+public final class Song {
 
     public static final String UNTITLED = "Untitled";
     public static final int MOST_BARS = 2_000;
 
-    public Song {
-        sections = List.copyOf(sections);
-        if (sections.stream().allMatch(section -> section.bars().isEmpty())) {
-            throw new IllegalArgumentException("song \"" + title + "\" has no bars: expected one at least");
+    private final Heading heading;
+    private final List<WrittenSection> written;
+    private final List<Integer> form;
+    private final List<Section> sections;
+    private final List<Bar> bars;
+
+    /**
+     * What stands above the first bar.
+     *
+     * @param key      the chart's own, or the likeliest one
+     * @param keyGiven whether the chart names it
+     */
+    public record Heading(String title, Key key, boolean keyGiven, Meter meter, Tempo tempo, Feel feel) {
+    }
+
+    private Song(Heading heading, List<WrittenSection> written, List<Integer> form) {
+        this.heading = heading;
+        this.written = List.copyOf(written);
+        this.form = List.copyOf(form);
+        this.sections = Unfolding.of(this.written, this.form, heading.key(), heading.tempo());
+        this.bars = sections.stream().flatMap(section -> section.bars().stream()).toList();
+        if (bars.isEmpty()) {
+            throw new IllegalArgumentException("song \"" + heading.title() + "\" has no bars: expected one at least");
         }
     }
 
+    /**
+     * @param form places of written sections in the order they are played; empty for the order they are written in
+     * @throws IllegalArgumentException when it has no bars, or more than {@value #MOST_BARS} as played
+     */
+    public static Song of(Heading heading, List<WrittenSection> written, List<Integer> form) {
+        return new Song(heading, written, form);
+    }
+
+    public Heading heading() {
+        return heading;
+    }
+
+    /** What is read. */
+    public List<WrittenSection> written() {
+        return written;
+    }
+
+    /** The order of the written sections where the song gives one, else empty. */
+    public List<Integer> form() {
+        return form;
+    }
+
+    /** What is played, section by section. */
+    public List<Section> sections() {
+        return sections;
+    }
+
+    /** What is played, bar by bar. */
     public List<Bar> bars() {
-        return sections.stream().flatMap(section -> section.bars().stream()).toList();
+        return bars;
+    }
+
+    public List<WrittenBar> writtenBars() {
+        return written.stream().flatMap(section -> section.bars().stream()).toList();
+    }
+
+    public String title() {
+        return heading.title();
+    }
+
+    public Key key() {
+        return heading.key();
+    }
+
+    public boolean keyGiven() {
+        return heading.keyGiven();
+    }
+
+    public Meter meter() {
+        return heading.meter();
+    }
+
+    public Tempo tempo() {
+        return heading.tempo();
+    }
+
+    public Feel feel() {
+        return heading.feel();
+    }
+
+    public boolean hasTune() {
+        return written.stream().flatMap(section -> section.bars().stream()).anyMatch(bar -> bar.tune().stream().anyMatch(note -> note.pitch().isPresent()));
     }
 
     public int ticks() {
-        List<Bar> bars = bars();
         return bars.get(bars.size() - 1).end();
     }
 
-    /** Every chord with the bar it stands in, silences too. */
+    /** Every chord with the bar it stands in as it is played, silences too. */
     public Stream<Placed> chords() {
-        return bars().stream().flatMap(bar -> bar.chords().stream().map(span -> new Placed(bar, span)));
+        return bars.stream().flatMap(bar -> bar.chords().stream().map(span -> new Placed(bar, span)));
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Song song && heading.equals(song.heading) && written.equals(song.written) && form.equals(song.form);
+    }
+
+    @Override
+    public int hashCode() {
+        return Objects.hash(heading, written, form);
+    }
+
+    @Override
+    public String toString() {
+        return ChartText.write(this);
     }
 
     /** A chord in its bar. */

@@ -7,17 +7,18 @@ import java.util.Locale;
 import java.util.Map;
 import zapateo.arrangement.Arrangement;
 import zapateo.hand.Keyboard;
-import zapateo.harmony.Degree;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Ticks;
+import zapateo.server.charts.ChartView.PinView;
 import zapateo.server.charts.ChartView.TempoView;
 import zapateo.server.problems.ProblemView;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
+import zapateo.song.Understanding;
 
 /**
  * An arrangement as two hands play it. Ticks count from the start of the song.
@@ -29,24 +30,35 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
 
     /**
      * @param pass       which time its section is played, from 1
+     * @param bpm        the tempo in force, in the beats of the song's own
+     * @param holds      fermatas: what lies under one lasts twice as long
+     * @param vamp       index of the first bar of the vamp it belongs to, null outside of one; a vamp goes round until told
+     * @param pins       notes and warnings pinned to it
      * @param difficulty null until it is measured
      * @param maxTempo   null until it is measured
      */
     public record ArrangedBarView(int index, int number, String section, int pass, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
+                          double bpm, List<HoldView> holds, @Schema(types = {"integer", "null"}) Integer vamp, List<PinView> pins,
                           @Schema(types = {"number", "null"}) Double difficulty, @Schema(types = {"number", "null"}) Double maxTempo) {
 
-        private static ArrangedBarView of(Bar bar, Section section, Song song) {
-            return new ArrangedBarView(bar.index(), bar.number(), section.name(), 1, bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(),
-                    bar.chords().stream().map(span -> ArrangedChordView.of(bar, span, song)).toList(), null, null);
+        private static ArrangedBarView of(Bar bar, Section section, Song song, Understanding understanding) {
+            List<ArrangedChordView> chords = new ArrayList<>();
+            for (int i = 0; i < bar.chords().size(); i++) {
+                ChordSpan span = bar.chords().get(i);
+                chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(),
+                        understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElse("")));
+            }
+            return new ArrangedBarView(bar.index(), bar.number(), section.name(), section.pass(), bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(), chords,
+                    bar.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks(),
+                    bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList(),
+                    bar.vamp() < 0 ? null : bar.vamp(), bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList(), null, null);
         }
     }
 
-    public record ArrangedChordView(String symbol, int tick, int ticks, String degree) {
+    public record HoldView(int tick, int ticks) {
+    }
 
-        private static ArrangedChordView of(Bar bar, ChordSpan span, Song song) {
-            return new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(),
-                    span.chord().map(chord -> Degree.of(chord, song.key()).numeral()).orElse(""));
-        }
+    public record ArrangedChordView(String symbol, int tick, int ticks, String degree) {
     }
 
     /**
@@ -98,7 +110,8 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
     static ArrangementView of(Arrangement arrangement, List<ProblemView> problems) {
         Song song = arrangement.song();
         List<ArrangedBarView> bars = new ArrayList<>();
-        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, song))));
+        Understanding understanding = Understanding.degrees(song);
+        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, song, understanding))));
         return new ArrangementView(Ticks.PER_QUARTER, song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
                 TempoView.of(song.tempo()), bars, arrangement.strokes().stream().map(StrokeView::of).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), problems);

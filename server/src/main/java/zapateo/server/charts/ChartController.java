@@ -11,7 +11,7 @@ import zapateo.server.problems.Refusal;
 import zapateo.song.ChartParser;
 import zapateo.song.ChartReading;
 
-/** Reads chart text. */
+/** Reads chart text and says what it means. */
 @RestController
 @RequestMapping("/api/charts")
 public class ChartController {
@@ -22,15 +22,23 @@ public class ChartController {
         this.words = words;
     }
 
-    /** @param text the chart */
-    public record ParseRequest(@NotNull(message = "expected the chart's text") String text) {
+    /**
+     * @param text    the chart
+     * @param doubles {@code thirds} spells chord tones by thirds, {@code simple} writes double flats and sharps as plain keys; absent means thirds
+     */
+    public record ParseRequest(@NotNull(message = "expected the chart's text") String text, Doubles doubles) {
+
+        /** How chord tones are spelled. */
+        public enum Doubles {
+            thirds, simple
+        }
     }
 
     /** The song as far as it can be read, with all problems; 422 when not one bar can. */
     @PostMapping("/parse")
     public ChartView parse(@Valid @RequestBody ParseRequest request) {
         ChartReading reading = ChartParser.parse(request.text());
-        return reading.song().map(song -> ChartView.of(song, words.of(reading.problems())))
+        return reading.song().map(song -> ChartView.of(reading, song, words.of(reading.problems()), request.doubles() == ParseRequest.Doubles.simple))
                 .orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
     }
 }

@@ -1,24 +1,40 @@
 package zapateo.server.charts;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
-import zapateo.harmony.Degree;
-import zapateo.harmony.Key;
+import java.util.Locale;
+import java.util.Map;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.KeyFinder;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Tempo;
 import zapateo.server.problems.ProblemView;
 import zapateo.song.Bar;
+import zapateo.song.ChartReading;
 import zapateo.song.ChordSpan;
+import zapateo.song.Pin;
+import zapateo.song.Section;
 import zapateo.song.Song;
+import zapateo.song.Understanding;
+import zapateo.song.WrittenBar;
+import zapateo.song.WrittenSection;
 
 /**
- * A song as it was read.
+ * A song as it was read, twice: {@code sections} as it is played, {@code written} as it is read.
  *
  * @param key      as a player writes it, e.g. {@code Gm}
  * @param keyGiven false where the likeliest key was found from the chords
+ * @param keys     the likeliest keys by the chords, the first the likeliest, whatever the chart says
+ * @param regions  where the chords go to another key; one alone for a song that stays at home
  * @param meter    the first bar's, as text
+ * @param form     places of written sections in the order they are played; empty for the written order
+ * @param hasTune  whether a melody is written
  */
-public record ChartView(String title, String key, boolean keyGiven, String mode, String meter,
-                        TempoView tempo, String feel, List<SectionView> sections, List<ProblemView> problems) {
+public record ChartView(String title, String key, boolean keyGiven, String mode, List<KeyGuessView> keys, List<RegionView> regions, String meter,
+                        TempoView tempo, String feel, List<Integer> form, boolean hasTune, List<SectionView> sections, List<WrittenSectionView> written,
+                        List<ProblemView> problems) {
 
     /** @param beatTicks ticks of the beat that is counted, 960 to the quarter */
     public record TempoView(double bpm, int beatTicks) {
@@ -28,10 +44,23 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         }
     }
 
-    public record SectionView(String name, List<BarView> bars) {
+    /** @param confidence this key's share of all that speaks for any key, 0 to 1 */
+    public record KeyGuessView(String key, String mode, double confidence) {
+
+        private static KeyGuessView of(KeyFinder.Guess guess) {
+            return new KeyGuessView(guess.key().toString(), guess.key().mode().id(), Math.round(guess.confidence() * 100) / 100.0);
+        }
     }
 
-    /** @param index from 0 as played; @param number from 1 as written */
+    /** @param bar the first written bar it rules, from 0; @param number the bar's number */
+    public record RegionView(String key, String mode, int bar, int number) {
+    }
+
+    /** @param pass which time it is played, from 1 */
+    public record SectionView(String name, int pass, List<BarView> bars) {
+    }
+
+    /** @param index from 0 as played; @param number from 1 as written, 0 for a pick-up */
     public record BarView(int index, int number, String meter, List<ChordView> chords) {
     }
 
@@ -44,21 +73,144 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
      */
     public record ChordView(String symbol, double beat, double beats, int tick, int ticks,
                             String degree, List<String> tones, String bass) {
-
-        public static ChordView of(Bar bar, ChordSpan span, Key key) {
-            double beat = bar.meter().beatTicks();
-            return new ChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, bar.tick() + span.tick(), span.ticks(),
-                    span.chord().map(chord -> Degree.of(chord, key).numeral()).orElse(""),
-                    span.chord().map(chord -> chord.tones().stream().map(PitchClass::toString).toList()).orElse(List.of()),
-                    span.chord().map(chord -> chord.bass().toString()).orElse(""));
-        }
     }
 
-    static ChartView of(Song song, List<ProblemView> problems) {
-        List<SectionView> sections = song.sections().stream().map(section -> new SectionView(section.name(), section.bars().stream()
-                .map(bar -> new BarView(bar.index(), bar.number(), bar.meter().toString(),
-                        bar.chords().stream().map(span -> ChordView.of(bar, span, song.key())).toList())).toList())).toList();
-        return new ChartView(song.title(), song.key().toString(), song.keyGiven(), song.key().mode().id(), song.meter().toString(),
-                TempoView.of(song.tempo()), song.feel().id(), sections, problems);
+    /** @param again the place of the section it plays once more, null for one of its own; @param firstBar its first written bar, from 0 */
+    public record WrittenSectionView(String name, @Schema(types = {"integer", "null"}) Integer again, int firstBar, List<WrittenBarView> bars) {
+    }
+
+    /** Where a word stands in the text, from 1; the column in UTF-16 units. */
+    public record PlaceView(int line, int column, int length) {
+    }
+
+    /** @param times 1 for a vamp, which goes round until told */
+    public record RepeatView(int times, boolean vamp) {
+    }
+
+    public record PinView(String text, boolean warning) {
+    }
+
+    /**
+     * A bar as written.
+     *
+     * @param bar     from 0 through the whole written song
+     * @param played  the bars by index in which it is played
+     * @param text    what stands between its bar lines
+     * @param key     a change of key, null for none
+     * @param bpm     a change of tempo, null for none
+     * @param endings the rounds it is played in, empty for all
+     * @param closes  a repeat that closes behind it, null for none
+     * @param words   its part of the words, a line a verse
+     * @param tune    whether it has a melody
+     * @param guessed whether its length was guessed
+     */
+    public record WrittenBarView(int bar, int number, String meter, int ticks, int beatTicks, List<Integer> played, PlaceView place, String text,
+                                 @Schema(types = {"string", "null"}) String key, @Schema(types = {"number", "null"}) Double bpm, boolean opens,
+                                 List<Integer> endings, @Schema(types = {"object", "null"}) RepeatView closes, List<PinView> pins, List<String> words,
+                                 boolean tune, boolean guessed, List<WrittenChordView> chords) {
+    }
+
+    /**
+     * A chord as written and what it means.
+     *
+     * @param tick      from its bar line
+     * @param degree    Roman numeral; empty for silence
+     * @param numbers   the same in plain numbers
+     * @param role      what it does in its key: own, secondary-dominant, flat-second, borrowed, passing-diminished, other; empty for silence
+     * @param early     whether it comes an eighth early and is tied
+     * @param held      whether a fermata stands over it
+     * @param common    tones it shares with the next chord
+     * @param movement  the least semitones its voices move to the next, null for the last
+     * @param otherName its name from its bass, or from another of its tones; null for none
+     * @param respelled the key's own spelling where the chart's stands against it; null where it stands well
+     */
+    public record WrittenChordView(String symbol, double beat, double beats, int tick, int ticks, String degree, String numbers, String role,
+                                   List<String> tones, String bass, boolean early, boolean held, List<String> common,
+                                   @Schema(types = {"integer", "null"}) Integer movement, @Schema(types = {"string", "null"}) String otherName,
+                                   @Schema(types = {"string", "null"}) String respelled) {
+    }
+
+    /** @param simple whether double sharps and flats are written as the plain key they lie on */
+    static ChartView of(ChartReading reading, Song song, List<ProblemView> problems, boolean simple) {
+        Understanding understanding = Understanding.of(song);
+        List<WrittenBar> bars = song.writtenBars();
+        return new ChartView(song.title(), song.key().toString(), song.keyGiven(), song.key().mode().id(), understanding.keys().stream().map(KeyGuessView::of).toList(),
+                understanding.regions().stream().map(region -> new RegionView(region.key().toString(), region.key().mode().id(), region.bar(), bars.get(region.bar()).number())).toList(),
+                song.meter().toString(), TempoView.of(song.tempo()), song.feel().id(), song.form(), song.hasTune(),
+                song.sections().stream().map(section -> section(section, understanding, simple)).toList(), written(reading, song, understanding, simple), problems);
+    }
+
+    private static SectionView section(Section section, Understanding understanding, boolean simple) {
+        return new SectionView(section.name(), section.pass(), section.bars().stream()
+                .map(bar -> new BarView(bar.index(), bar.number(), bar.meter().toString(), chords(bar, understanding, simple))).toList());
+    }
+
+    private static List<ChordView> chords(Bar bar, Understanding understanding, boolean simple) {
+        List<ChordView> chords = new ArrayList<>();
+        double beat = bar.meter().beatTicks();
+        for (int i = 0; i < bar.chords().size(); i++) {
+            ChordSpan span = bar.chords().get(i);
+            chords.add(new ChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, bar.tick() + span.tick(), span.ticks(),
+                    understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElse(""), tones(span, simple), bass(span)));
+        }
+        return chords;
+    }
+
+    private static List<WrittenSectionView> written(ChartReading reading, Song song, Understanding understanding, boolean simple) {
+        Map<WrittenBar, List<Integer>> played = new IdentityHashMap<>();
+        song.bars().forEach(bar -> played.computeIfAbsent(bar.written(), each -> new ArrayList<>()).add(bar.index()));
+        List<WrittenSectionView> sections = new ArrayList<>();
+        int at = 0;
+        for (WrittenSection section : song.written()) {
+            int first = at;
+            List<WrittenBarView> bars = new ArrayList<>();
+            for (WrittenBar bar : section.bars()) {
+                bars.add(bar(at, bar, played.getOrDefault(bar, List.of()), reading.bars().get(at), understanding, simple));
+                at++;
+            }
+            sections.add(new WrittenSectionView(section.name(), section.again().orElse(null), first, bars));
+        }
+        return sections;
+    }
+
+    private static WrittenBarView bar(int index, WrittenBar bar, List<Integer> played, ChartReading.BarPlace place, Understanding understanding, boolean simple) {
+        WrittenBar.Marks marks = bar.marks();
+        List<WrittenChordView> chords = new ArrayList<>();
+        for (int i = 0; i < bar.chords().size(); i++) {
+            chords.add(chord(bar, i, understanding, simple));
+        }
+        return new WrittenBarView(index, bar.number(), bar.meter().toString(), bar.ticks(), bar.meter().beatTicks(), played,
+                new PlaceView(place.cell().line(), place.cell().column(), place.cell().text().length()), place.cell().text(),
+                marks.key().map(Object::toString).orElse(null), marks.tempo().map(Tempo::bpm).orElse(null), marks.opens(), marks.endings(),
+                marks.closes().map(repeat -> new RepeatView(repeat.times(), repeat.vamp())).orElse(null),
+                marks.pins().stream().map(ChartView::pin).toList(), marks.words(), !bar.tune().isEmpty(), marks.guessed(), chords);
+    }
+
+    private static PinView pin(Pin pin) {
+        return new PinView(pin.text(), pin.warning());
+    }
+
+    private static WrittenChordView chord(WrittenBar bar, int index, Understanding understanding, boolean simple) {
+        ChordSpan span = bar.chords().get(index);
+        double beat = bar.meter().beatTicks();
+        return understanding.place(bar, index).map(place -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(),
+                        place.degree().roman(), place.degree().numbers(), place.degree().role().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                        tones(span, simple), bass(span), span.early(), span.held(),
+                        place.leading().map(leading -> names(leading.common())).orElse(List.of()), place.leading().map(leading -> leading.movement()).orElse(null),
+                        place.otherName().map(ChordSymbol::toString).orElse(null), place.respelled().map(ChordSymbol::toString).orElse(null)))
+                .orElseGet(() -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(), "", "", "", List.of(), "",
+                        span.early(), span.held(), List.of(), null, null, null));
+    }
+
+    private static List<String> tones(ChordSpan span, boolean simple) {
+        return span.chord().map(chord -> names(simple ? chord.simpleTones() : chord.tones())).orElse(List.of());
+    }
+
+    private static List<String> names(List<PitchClass> notes) {
+        return notes.stream().map(PitchClass::toString).toList();
+    }
+
+    private static String bass(ChordSpan span) {
+        return span.chord().map(chord -> chord.bass().toString()).orElse("");
     }
 }

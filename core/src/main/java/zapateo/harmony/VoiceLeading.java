@@ -1,0 +1,62 @@
+package zapateo.harmony;
+
+import java.util.ArrayList;
+import java.util.List;
+import zapateo.pitch.PitchClass;
+
+/**
+ * How two chords hang together: the tones they share and the least their voices must move, in semitones (Tymoczko 2006's measure, HANDBOOK
+ * §4). Where one has more tones than the other, tones of the smaller are doubled as suits best.
+ */
+public record VoiceLeading(List<PitchClass> common, int movement) {
+
+    public static VoiceLeading between(ChordSymbol from, ChordSymbol to) {
+        List<PitchClass> common = to.tones().stream().filter(tone -> from.tones().stream().anyMatch(other -> other.chroma() == tone.chroma())).toList();
+        return new VoiceLeading(common, least(chromas(from), chromas(to)));
+    }
+
+    private static List<Integer> chromas(ChordSymbol chord) {
+        return chord.tones().stream().map(PitchClass::chroma).distinct().sorted().toList();
+    }
+
+    private static int least(List<Integer> from, List<Integer> to) {
+        List<Integer> few = from.size() <= to.size() ? from : to;
+        List<Integer> many = from.size() <= to.size() ? to : from;
+        int least = Integer.MAX_VALUE;
+        for (List<Integer> doubled : doublings(few, many.size())) {
+            for (int turn = 0; turn < many.size(); turn++) {
+                int sum = 0;
+                for (int i = 0; i < many.size(); i++) {
+                    int apart = Math.floorMod(many.get((i + turn) % many.size()) - doubled.get(i), 12);
+                    sum += Math.min(apart, 12 - apart);
+                }
+                least = Math.min(least, sum);
+            }
+        }
+        return least;
+    }
+
+    /** Every way to double tones of a chord until it has {@code size} of them, in order. */
+    private static List<List<Integer>> doublings(List<Integer> tones, int size) {
+        List<List<Integer>> all = new ArrayList<>();
+        fill(tones, 0, size, new ArrayList<>(), all);
+        return all;
+    }
+
+    private static void fill(List<Integer> tones, int at, int size, List<Integer> begun, List<List<Integer>> all) {
+        if (at == tones.size()) {
+            if (begun.size() == size) {
+                all.add(List.copyOf(begun));
+            }
+            return;
+        }
+        int left = tones.size() - at - 1;
+        for (int copies = 1; begun.size() + copies + left <= size; copies++) {
+            List<Integer> next = new ArrayList<>(begun);
+            for (int i = 0; i < copies; i++) {
+                next.add(tones.get(at));
+            }
+            fill(tones, at + 1, size, next, all);
+        }
+    }
+}

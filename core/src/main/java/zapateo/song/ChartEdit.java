@@ -1,0 +1,337 @@
+package zapateo.song;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Key;
+import zapateo.harmony.Transposition;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Tempo;
+
+/**
+ * Changes a chart's text where its bars stand and leaves the rest – comments, spacing, other bars – as it was typed. Bars are counted as
+ * written, from 0 through the whole song.
+ */
+public final class ChartEdit {
+
+    private static final Pattern KEY_LINE = Pattern.compile("(?im)^(\\s*key\\s*:\\s*)([^\\r\\n]*?)([ \\t]*(?://.*)?)$");
+    private static final Pattern KEY_SIGN = Pattern.compile("\\(key\\s+([^)]+)\\)");
+    private static final Pattern TUNE_LINE = Pattern.compile("(?im)^(\\s*tune\\s*:)(.*)$");
+    private static final Pattern TUNE_NOTE = Pattern.compile("(?<![\\w♭♯])([A-Ga-g](?:##|bb|𝄪|𝄫|[#b♯♭x])?)(-?[0-9])(?=[/*~\\s|]|$)");
+
+    private final String text;
+    private final ChartReading reading;
+    private final int[] lineStarts;
+
+    private ChartEdit(String text) {
+        this.text = text;
+        this.reading = ChartParser.parse(text);
+        this.lineStarts = lineStarts(text);
+    }
+
+    public static ChartEdit of(String text) {
+        return new ChartEdit(text);
+    }
+
+    public ChartReading reading() {
+        return reading;
+    }
+
+    private record Cut(int from, int to, String put) {
+    }
+
+    /** What stands in a bar, put anew; {@code content} is what would be typed between two bar lines. */
+    public String set(int bar, String content) {
+        Word cell = cell(bar).cell();
+        return apply(List.of(replace(cell, content.isBlank() ? ChordSpan.NO_CHORD : oneLine(content))));
+    }
+
+    /** A new bar before {@code bar}, or behind the last one. */
+    public String insert(int bar, String content) {
+        checkPlace(bar);
+        String put = content.isBlank() ? bar == 0 ? ChordSpan.NO_CHORD : "%" : oneLine(content);
+        List<WrittenBar> expected = new ArrayList<>(song().writtenBars());
+        expected.add(Math.min(bar, expected.size()), null);
+        if (bar >= reading.bars().size()) {
+            ChartReading.BarPlace last = cell(reading.bars().size() - 1);
+            return apply(List.of(new Cut(end(last.cell()), end(last.cell()), last.barLine() ? " | " + put : "  " + put)));
+        }
+        ChartReading.BarPlace place = cell(bar);
+        return repaired(apply(List.of(new Cut(start(place.cell()), start(place.cell()), put + (place.barLine() ? " | " : "  ")))), expected);
+    }
+
+    /**
+     * The bars that were not touched mean what they meant: where a % has lost the bar it repeats, or a bar the sign of its metre or key, it is
+     * written out.
+     *
+     * @param expected null for a bar that may be anything
+     */
+    static String repaired(String text, List<WrittenBar> expected) {
+        String now = text;
+        for (int i = 0; i < expected.size(); i++) {
+            ChartEdit edit = of(now);
+            if (edit.reading.song().isEmpty() || edit.reading.bars().size() != expected.size()) {
+                return now;
+            }
+            List<WrittenBar> bars = edit.song().writtenBars();
+            WrittenBar wanted = expected.get(i);
+            WrittenBar found = bars.get(i);
+            if (wanted == null || same(wanted, found)) {
+                continue;
+            }
+            String key = wanted.marks().key().isPresent() && found.marks().key().isEmpty() ? "(key " + wanted.marks().key().get() + ") " : "";
+            String tempo = wanted.marks().tempo().isPresent() && found.marks().tempo().isEmpty() ? "(tempo " + ChartText.number(wanted.marks().tempo().get().bpm()) + ") " : "";
+            String meter = wanted.meter().equals(found.meter()) ? "" : "(" + wanted.meter() + ") ";
+            boolean chords = !wanted.chords().equals(found.chords()) && !wanted.meter().equals(found.meter()) || edit.cell(i).cell().text().contains("%");
+            now = edit.set(i, meter + key + tempo + (chords ? edit.signs(i) + ChartText.chords(wanted) : edit.cell(i).cell().text()));
+        }
+        return now;
+    }
+
+    private static boolean same(WrittenBar one, WrittenBar other) {
+        return one.meter().equals(other.meter()) && one.chords().equals(other.chords()) && one.marks().key().equals(other.marks().key())
+                && one.marks().tempo().equals(other.marks().tempo());
+    }
+
+    /** Takes bars {@code from} to {@code to} out, both included; a row or a section that is left empty goes too. */
+    public String delete(int from, int to) {
+        checkRun(from, to);
+        List<WrittenBar> expected = new ArrayList<>(song().writtenBars());
+        List<WrittenBar> gone = expected.subList(from, to + 1);
+        Optional<Key> key = gone.stream().flatMap(bar -> bar.marks().key().stream()).reduce((first, second) -> second);
+        Optional<Tempo> tempo = gone.stream().flatMap(bar -> bar.marks().tempo().stream()).reduce((first, second) -> second);
+        gone.clear();
+        if (from < expected.size()) {
+            WrittenBar next = expected.get(from);
+            WrittenBar.Marks marks = key.filter(sign -> next.marks().key().isEmpty()).map(next.marks()::key).orElse(next.marks());
+            expected.set(from, next.marks(tempo.filter(sign -> next.marks().tempo().isEmpty()).map(marks::tempo).orElse(marks)));
+        }
+        return repaired(new Rows(this).delete(from, to), expected);
+    }
+
+    /** Bars {@code from} to {@code to} once more, before bar {@code before}. */
+    public String copy(int from, int to, int before) {
+        checkRun(from, to);
+        checkPlace(before);
+        List<WrittenBar> expected = new ArrayList<>(song().writtenBars());
+        List<WrittenBar> copies = List.copyOf(expected.subList(from, to + 1));
+        expected.addAll(Math.min(before, expected.size()), copies);
+        return repaired(insertAll(contents(from, to), before), expected);
+    }
+
+    /** Bars {@code from} to {@code to} taken out and put before bar {@code before}, which is not one of them. */
+    public String move(int from, int to, int before) {
+        checkRun(from, to);
+        checkPlace(before);
+        if (before >= from && before <= to + 1) {
+            return text;
+        }
+        int count = to - from + 1;
+        return of(copy(from, to, before)).delete(before > to ? from : from + count, before > to ? to : to + count);
+    }
+
+    private String insertAll(List<String> contents, int before) {
+        String now = text;
+        for (int i = 0; i < contents.size(); i++) {
+            now = of(now).insert(before + i, contents.get(i));
+        }
+        return now;
+    }
+
+    /** What bars hold, each standing for itself: a % is written out. */
+    private List<String> contents(int from, int to) {
+        List<WrittenBar> bars = song().writtenBars();
+        return IntStream.rangeClosed(from, to).mapToObj(bar -> {
+            String cell = cell(bar).cell().text();
+            return cell.contains("%") ? ChartText.chords(bars.get(bar)) : cell;
+        }).toList();
+    }
+
+    /** A chord of a bar moved to another beat, counted from 0 in the bar's own places; the chord before it takes what becomes free. */
+    public String moveChord(int bar, int chord, int beat) {
+        cell(bar);
+        WrittenBar written = song().writtenBars().get(bar);
+        List<ChordSpan> spans = new ArrayList<>(written.chords());
+        checkChord(bar, chord, spans);
+        int unit = written.meter().beatTicks();
+        int tick = Math.max(0, Math.min(written.ticks() - unit, beat * unit));
+        ChordSpan moved = spans.remove(chord);
+        if (spans.isEmpty() && tick > 0) {
+            spans.add(ChordSpan.silence(0, written.ticks()));
+        }
+        spans.removeIf(span -> span.tick() == tick);
+        spans.add(moved.at(tick, 1));
+        spans.sort(Comparator.comparingInt(ChordSpan::tick));
+        return set(bar, signs(bar) + ChartText.chords(filled(written, spans)));
+    }
+
+    private static WrittenBar filled(WrittenBar bar, List<ChordSpan> spans) {
+        List<ChordSpan> filled = new ArrayList<>();
+        for (int i = 0; i < spans.size(); i++) {
+            int from = i == 0 ? 0 : spans.get(i).tick();
+            filled.add(spans.get(i).at(from, (i + 1 < spans.size() ? spans.get(i + 1).tick() : bar.ticks()) - from));
+        }
+        return bar.chords(filled);
+    }
+
+    /** The signs and pins of a bar, to stand before its chords again. */
+    private String signs(int bar) {
+        return cell(bar).cell().words().stream().map(Word::text)
+                .filter(word -> word.startsWith("\"") || word.startsWith("(") && !word.equals("(fermata)") && Grid.named(word.replaceAll("[()]", "")).isEmpty())
+                .map(word -> word + " ").collect(Collectors.joining());
+    }
+
+    /** Another chord in the place of one; how long it lasts, how it comes and what holds it stay. */
+    public String replaceChord(int bar, int chord, ChordSymbol other) {
+        return replaceChords(List.of(new Replacement(bar, chord, other)));
+    }
+
+    /** One chord by its place. */
+    public record Replacement(int bar, int chord, ChordSymbol to) {
+    }
+
+    /** Other chords in many places at once. */
+    public String replaceChords(List<Replacement> changes) {
+        List<Cut> cuts = new ArrayList<>();
+        List<WrittenBar> bars = song().writtenBars();
+        for (Replacement change : changes) {
+            List<Word> words = cell(change.bar()).chords();
+            if (change.chord() >= 0 && change.chord() < words.size()) {
+                Word word = words.get(change.chord());
+                cuts.add(replace(word, (word.text().startsWith(">") ? ">" : "") + change.to()));
+            } else {
+                List<ChordSpan> spans = new ArrayList<>(bars.get(change.bar()).chords());
+                checkChord(change.bar(), change.chord(), spans);
+                spans.set(change.chord(), spans.get(change.chord()).chord(change.to()));
+                cuts.add(replace(cell(change.bar()).cell(), signs(change.bar()) + ChartText.chords(bars.get(change.bar()).chords(spans))));
+            }
+        }
+        return apply(cuts);
+    }
+
+    /** The whole chart in another key: chords, key line, changes of key and the tune; everything else as it was typed. */
+    public String transpose(Transposition by) {
+        List<Cut> cuts = new ArrayList<>();
+        reading.bars().forEach(place -> place.chords().forEach(word -> {
+            String symbol = word.text().startsWith(">") ? word.text().substring(1) : word.text();
+            ChordSymbol.read(symbol).ifPresent(chord -> cuts.add(replace(word, (word.text().startsWith(">") ? ">" : "") + by.of(chord))));
+        }));
+        keys(KEY_LINE, 2, by, cuts);
+        keys(KEY_SIGN, 1, by, cuts);
+        Matcher tune = TUNE_LINE.matcher(text);
+        while (tune.find()) {
+            Matcher note = TUNE_NOTE.matcher(tune.group(2));
+            while (note.find()) {
+                Pitch moved = by.of(Pitch.parse(note.group(1) + note.group(2)));
+                cuts.add(new Cut(tune.start(2) + note.start(), tune.start(2) + note.end(), moved.toString()));
+            }
+        }
+        return apply(cuts);
+    }
+
+    private void keys(Pattern sign, int group, Transposition by, List<Cut> cuts) {
+        Matcher match = sign.matcher(text);
+        while (match.find()) {
+            Optional<Key> key = Key.read(match.group(group));
+            key.ifPresent(known -> cuts.add(new Cut(match.start(group), match.end(group), by.of(known).toString())));
+        }
+    }
+
+    /** Every guessed length taken as right. */
+    public String confirmGuesses() {
+        List<Cut> cuts = new ArrayList<>();
+        reading.bars().forEach(place -> place.cell().words().stream().filter(word -> word.text().equals("?"))
+                .forEach(word -> cuts.add(new Cut(start(word) - (start(word) > 0 && text.charAt(start(word) - 1) == ' ' ? 1 : 0), end(word), ""))));
+        return apply(cuts);
+    }
+
+    /** A whole section once more behind itself, moved before another one, or taken out; {@code place} counts written sections from 0. */
+    public String section(int place, SectionChange change) {
+        return new Rows(this).section(place, change);
+    }
+
+    /** What can be done with a section. */
+    public enum SectionChange {
+        COPY, DELETE, EARLIER, LATER
+    }
+
+    Song song() {
+        return reading.song().orElseThrow(() -> new IllegalArgumentException("the chart has no bar to change"));
+    }
+
+    String text() {
+        return text;
+    }
+
+    int[] lines() {
+        return lineStarts;
+    }
+
+    ChartReading.BarPlace cell(int bar) {
+        if (bar < 0 || bar >= reading.bars().size()) {
+            throw new IllegalArgumentException("bar " + bar + ": expected 0 to " + (reading.bars().size() - 1));
+        }
+        return reading.bars().get(bar);
+    }
+
+    private void checkRun(int from, int to) {
+        cell(from);
+        cell(to);
+        if (from > to) {
+            throw new IllegalArgumentException("bars " + from + " to " + to + ": expected the first before the last");
+        }
+    }
+
+    private void checkPlace(int before) {
+        song();
+        if (before < 0 || before > reading.bars().size()) {
+            throw new IllegalArgumentException("place " + before + ": expected 0 to " + reading.bars().size());
+        }
+    }
+
+    private static void checkChord(int bar, int chord, List<ChordSpan> spans) {
+        if (chord < 0 || chord >= spans.size()) {
+            throw new IllegalArgumentException("chord " + chord + " of bar " + bar + ": expected 0 to " + (spans.size() - 1));
+        }
+    }
+
+    int start(Word word) {
+        return lineStarts[word.line() - 1] + word.column() - 1;
+    }
+
+    int end(Word word) {
+        return start(word) + word.text().length();
+    }
+
+    private Cut replace(Word word, String put) {
+        return new Cut(start(word), end(word), put);
+    }
+
+    private static String oneLine(String content) {
+        return content.strip().replaceAll("\\s*[\\r\\n]+\\s*", " ");
+    }
+
+    private String apply(List<Cut> cuts) {
+        StringBuilder changed = new StringBuilder(text);
+        cuts.stream().sorted(Comparator.comparingInt(Cut::from).reversed()).forEach(cut -> changed.replace(cut.from(), cut.to(), cut.put()));
+        return changed.toString();
+    }
+
+    private static int[] lineStarts(String text) {
+        int skip = text.startsWith("\uFEFF") ? 1 : 0;
+        List<Integer> starts = new ArrayList<>(List.of(skip));
+        for (int i = skip; i < text.length(); i++) {
+            char each = text.charAt(i);
+            if (each == '\n' || each == '\r' && (i + 1 == text.length() || text.charAt(i + 1) != '\n')) {
+                starts.add(i + 1);
+            }
+        }
+        return starts.stream().mapToInt(Integer::intValue).toArray();
+    }
+}

@@ -1,0 +1,140 @@
+package zapateo.song;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zapateo.harmony.ChordNames;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Degree;
+import zapateo.harmony.Key;
+import zapateo.harmony.KeyFinder;
+import zapateo.harmony.KeyRegions;
+import zapateo.harmony.VoiceLeading;
+
+/**
+ * What a song's chords mean: the keys it may be in, where it changes key, and each written chord's place in the key that rules there. A key
+ * the chart names rules until it names another; without one the keys found do.
+ */
+public final class Understanding {
+
+    private static final int MOST_KEYS = 3;
+
+    private final List<KeyFinder.Guess> keys;
+    private final List<Region> regions;
+    private final Map<WrittenBar, List<Optional<Place>>> places = new IdentityHashMap<>();
+
+    /** A key that begins to rule with a written bar, counted from 0. */
+    public record Region(Key key, int bar) {
+    }
+
+    /**
+     * A chord in its place.
+     *
+     * @param key  the key that rules
+     * @param next the chord after it as written; empty for the last
+     */
+    public record Place(ChordSymbol chord, Key key, Degree degree, Optional<ChordSymbol> next) {
+
+        /** What it shares with the next chord and how far the voices go; empty for the last. */
+        public Optional<VoiceLeading> leading() {
+            return next.map(other -> VoiceLeading.between(chord, other));
+        }
+
+        /** Its name from another of its tones. */
+        public Optional<ChordSymbol> otherName() {
+            return ChordNames.other(chord);
+        }
+
+        /** The key's own spelling where the chart's stands against it. */
+        public Optional<ChordSymbol> respelled() {
+            return key.respelled(chord);
+        }
+    }
+
+    private record Standing(int bar, int span, ChordSymbol chord, double bars) {
+    }
+
+    private Understanding(List<KeyFinder.Guess> keys, List<Region> regions) {
+        this.keys = keys;
+        this.regions = regions;
+    }
+
+    /** Everything, the keys and their changes too. */
+    public static Understanding of(Song song) {
+        List<KeyFinder.Guess> keys = KeyFinder.find(ChartParser.sounding(song.written()), ChartParser.melody(song.written())).stream().limit(MOST_KEYS).toList();
+        return read(song, keys, regions(song, standing(song)));
+    }
+
+    /** The degrees alone, which is quicker where the chart names its key. */
+    public static Understanding degrees(Song song) {
+        return read(song, List.of(), song.keyGiven() ? List.of(new Region(song.key(), 0)) : regions(song, standing(song)));
+    }
+
+    private static Understanding read(Song song, List<KeyFinder.Guess> keys, List<Region> regions) {
+        Understanding understanding = new Understanding(keys, regions);
+        List<WrittenBar> bars = song.writtenBars();
+        List<Standing> standing = standing(song);
+        Map<List<Object>, Degree> known = new HashMap<>();
+        for (int i = 0; i < standing.size(); i++) {
+            Standing each = standing.get(i);
+            Key key = understanding.keyAt(song, bars, each.bar());
+            Optional<ChordSymbol> next = i + 1 < standing.size() ? Optional.of(standing.get(i + 1).chord()) : Optional.empty();
+            Degree degree = known.computeIfAbsent(List.of(each.chord(), key, next), same -> Degree.of(each.chord(), key, next));
+            List<Optional<Place>> ofBar = understanding.places.computeIfAbsent(bars.get(each.bar()), bar -> new ArrayList<>());
+            while (ofBar.size() < each.span()) {
+                ofBar.add(Optional.empty());
+            }
+            ofBar.add(Optional.of(new Place(each.chord(), key, degree, next)));
+        }
+        return understanding;
+    }
+
+    private Key keyAt(Song song, List<WrittenBar> bars, int bar) {
+        for (int i = bar; i >= 0; i--) {
+            if (bars.get(i).marks().key().isPresent()) {
+                return bars.get(i).marks().key().get();
+            }
+        }
+        if (song.keyGiven()) {
+            return song.key();
+        }
+        return regions.stream().filter(region -> region.bar() <= bar).reduce((first, second) -> second).map(Region::key).orElse(song.key());
+    }
+
+    private static List<Standing> standing(Song song) {
+        List<Standing> all = new ArrayList<>();
+        List<WrittenBar> bars = song.writtenBars();
+        for (int bar = 0; bar < bars.size(); bar++) {
+            List<ChordSpan> spans = bars.get(bar).chords();
+            for (int span = 0; span < spans.size(); span++) {
+                Standing before = new Standing(bar, span, null, spans.get(span).ticks() / (double) bars.get(bar).meter().barTicks());
+                spans.get(span).chord().ifPresent(chord -> all.add(new Standing(before.bar(), before.span(), chord, before.bars())));
+            }
+        }
+        return all;
+    }
+
+    private static List<Region> regions(Song song, List<Standing> standing) {
+        return KeyRegions.of(song.key(), standing.stream().map(each -> new KeyFinder.Sounding(each.chord(), each.bars())).toList()).stream()
+                .map(region -> new Region(region.key(), standing.isEmpty() || region.from() == 0 ? 0 : standing.get(region.from()).bar())).toList();
+    }
+
+    /** The likeliest first, at most three; also where the chart names its key. */
+    public List<KeyFinder.Guess> keys() {
+        return keys;
+    }
+
+    /** Where the chords move to another key, the first at the first bar. */
+    public List<Region> regions() {
+        return regions;
+    }
+
+    /** A chord of a written bar in its place; empty for silence and for what could not be read. */
+    public Optional<Place> place(WrittenBar bar, int span) {
+        List<Optional<Place>> ofBar = places.getOrDefault(bar, List.of());
+        return span < ofBar.size() ? ofBar.get(span) : Optional.empty();
+    }
+}

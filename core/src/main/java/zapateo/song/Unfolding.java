@@ -1,0 +1,155 @@
+package zapateo.song;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import zapateo.harmony.Key;
+import zapateo.rhythm.Tempo;
+
+/** From the song as it is written to the bars in the order they are played: repeats, endings, sections played again, the order of the form. */
+final class Unfolding {
+
+    private final List<WrittenSection> written;
+    private final Map<String, Integer> passes = new HashMap<>();
+    private final Map<WrittenBar, Integer> barPasses = new IdentityHashMap<>();
+    private final List<Section> sections = new ArrayList<>();
+    private final Key home;
+    private final Tempo first;
+    private Key key;
+    private Tempo tempo;
+    private int index;
+    private int tick;
+
+    private Unfolding(List<WrittenSection> written, Key key, Tempo tempo) {
+        this.written = written;
+        this.home = key;
+        this.first = tempo;
+        this.key = key;
+        this.tempo = tempo;
+    }
+
+    /**
+     * The sections as played.
+     *
+     * @param form places of sections in the order they are played; empty for the order they are written in
+     * @throws IllegalArgumentException when more than the most bars come out
+     */
+    static List<Section> of(List<WrittenSection> written, List<Integer> form, Key key, Tempo tempo) {
+        Unfolding unfolding = new Unfolding(written, key, tempo);
+        (form.isEmpty() ? IntStream.range(0, written.size()).boxed().toList() : form).forEach(unfolding::play);
+        return unfolding.sections;
+    }
+
+    /** Whether the signs in force when a section begins are those of the song, whatever was played before it. */
+    private void play(int place) {
+        WrittenSection section = written.get(place);
+        List<WrittenBar> played = new ArrayList<>(rounds(section.again().map(written::get).orElse(section).bars()));
+        if (section.again().isPresent()) {
+            int kept = Math.max(0, played.size() - section.bars().size());
+            played.subList(kept, played.size()).clear();
+            played.addAll(section.bars());
+        }
+        inForceAt(section.again().orElse(place));
+        int pass = passes.merge(section.name(), 1, Integer::sum);
+        List<Bar> bars = new ArrayList<>();
+        for (WrittenBar bar : played) {
+            key = bar.marks().key().orElse(key);
+            tempo = bar.marks().tempo().orElse(tempo);
+            if (index >= Song.MOST_BARS) {
+                throw new IllegalArgumentException("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS);
+            }
+            bars.add(new Bar(index++, barPasses.merge(bar, 1, Integer::sum), tick, key, tempo, -1, bar));
+            tick += bar.ticks();
+        }
+        if (!bars.isEmpty()) {
+            sections.add(new Section(section.name(), pass, vamps(bars)));
+        }
+    }
+
+    /** A section that is played out of its written order still begins in the key and the tempo it is written in. */
+    private void inForceAt(int place) {
+        key = home;
+        tempo = first;
+        for (WrittenSection before : written.subList(0, place)) {
+            for (WrittenBar bar : before.bars()) {
+                key = bar.marks().key().orElse(key);
+                tempo = bar.marks().tempo().orElse(tempo);
+            }
+        }
+    }
+
+    private static List<Bar> vamps(List<Bar> bars) {
+        List<Bar> marked = new ArrayList<>(bars);
+        for (int i = 0; i < bars.size(); i++) {
+            if (bars.get(i).written().marks().closes().filter(Repeat::vamp).isPresent()) {
+                int from = i;
+                while (from > 0 && !bars.get(from).written().marks().opens()) {
+                    from--;
+                }
+                for (int each = from; each <= i; each++) {
+                    marked.set(each, bars.get(each).vampFrom(bars.get(from).index()));
+                }
+            }
+        }
+        return marked;
+    }
+
+    /** The bars of one section with its repeats played out. */
+    private static List<WrittenBar> rounds(List<WrittenBar> bars) {
+        List<WrittenBar> played = new ArrayList<>();
+        int start = 0;
+        int round = 1;
+        int at = 0;
+        while (at < bars.size() && played.size() <= Song.MOST_BARS) {
+            WrittenBar bar = bars.get(at);
+            WrittenBar.Marks marks = bar.marks();
+            if (marks.opens() && at != start) {
+                start = at;
+                round = 1;
+            }
+            boolean skipped = !marks.endings().isEmpty() && !marks.endings().contains(round);
+            if (!skipped) {
+                played.add(bar);
+                int rounds = Math.max(marks.closes().map(Repeat::times).orElse(1), marks.endings().isEmpty() ? 1 : lastEnding(bars, at));
+                if (marks.closes().isPresent() && round < rounds) {
+                    round++;
+                    at = start;
+                    continue;
+                }
+                boolean leaves = marks.closes().isPresent() || !marks.endings().isEmpty() && (at + 1 == bars.size() || bars.get(at + 1).marks().endings().isEmpty());
+                if (leaves && (marks.endings().isEmpty() || round >= rounds)) {
+                    start = at + 1;
+                    round = 1;
+                    at = afterEndings(bars, at, marks);
+                    continue;
+                }
+            }
+            at++;
+        }
+        return played;
+    }
+
+    /** The highest round any ending of this group is for. */
+    private static int lastEnding(List<WrittenBar> bars, int at) {
+        int highest = 1;
+        int from = at;
+        while (from > 0 && !bars.get(from - 1).marks().endings().isEmpty()) {
+            from--;
+        }
+        for (int i = from; i < bars.size() && !bars.get(i).marks().endings().isEmpty(); i++) {
+            highest = Math.max(highest, bars.get(i).marks().endings().stream().mapToInt(Integer::intValue).max().orElse(1));
+        }
+        return highest;
+    }
+
+    private static int afterEndings(List<WrittenBar> bars, int at, WrittenBar.Marks marks) {
+        int next = at + 1;
+        while (!marks.endings().isEmpty() && next < bars.size() && !bars.get(next).marks().endings().isEmpty() && !bars.get(next).marks().opens()) {
+            next++;
+        }
+        return next;
+    }
+}

@@ -1,0 +1,21 @@
+package zapateo.song;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * A run of bars under one name as it is read; the bars before the first heading have the empty name.
+ *
+ * @param bars  as written; of a section played again, those that take the place of its last ones, often none
+ * @param again the place of the section that is played once more
+ */
+public record WrittenSection(String name, List<WrittenBar> bars, Optional<Integer> again) {
+
+    public WrittenSection {
+        bars = List.copyOf(bars);
+    }
+
+    public static WrittenSection of(String name, List<WrittenBar> bars) {
+        return new WrittenSection(name, bars, Optional.empty());
+    }
+}

@@ -1,0 +1,237 @@
+package zapateo.server.charts;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import zapateo.harmony.ByEar;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.ChordUnreadException;
+import zapateo.harmony.Degree;
+import zapateo.harmony.Key;
+import zapateo.harmony.Simplifier;
+import zapateo.harmony.Transposition;
+import zapateo.server.problems.ProblemWords;
+import zapateo.server.problems.Refusal;
+import zapateo.song.ChartEdit;
+import zapateo.song.ChartReading;
+import zapateo.song.EasyKeys;
+import zapateo.song.Song;
+import zapateo.song.Understanding;
+import zapateo.song.WrittenBar;
+
+/** Changes chart text where its bars stand: what comes back is the whole text, with everything else as it was typed. */
+@RestController
+@RequestMapping("/api/charts")
+public class EditController {
+
+    private final ProblemWords words;
+
+    EditController(ProblemWords words) {
+        this.words = words;
+    }
+
+    /** What to do with bars, chords or sections. */
+    public enum EditKind {
+        set, insert, delete, copy, move, moveChord, replaceChords, section, confirmGuesses
+    }
+
+    /** @param bar written bar from 0; @param chord place in the bar from 0 */
+    public record ChordChange(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected a chord's place") Integer chord,
+                              @NotNull(message = "expected a chord") String symbol) {
+    }
+
+    /**
+     * One change. Bars are written bars counted from 0.
+     *
+     * @param bar     set, insert, moveChord: the bar; delete, copy, move: the first
+     * @param to      delete, copy, move: the last bar, both included
+     * @param before  copy, move: the bar they go before; one more than the last bar for the end
+     * @param content set, insert: what would be typed between two bar lines
+     * @param chord   moveChord: its place in the bar from 0
+     * @param beat    moveChord: the beat it goes to, from 0
+     * @param changes replaceChords: all of them
+     * @param section section: its place from 0
+     * @param change  section: COPY, DELETE, EARLIER or LATER
+     */
+    public record Edit(@NotNull(message = "expected a kind") EditKind kind, Integer bar, Integer to, Integer before, String content, Integer chord, Integer beat,
+                       @Valid List<ChordChange> changes, Integer section, ChartEdit.SectionChange change) {
+    }
+
+    public record EditRequest(@NotNull(message = "expected the chart's text") String text, @NotNull(message = "expected an edit") @Valid Edit edit) {
+    }
+
+    public record TextView(String text) {
+    }
+
+    /** The text with one change made; nothing that was not named is touched. */
+    @PostMapping("/edit")
+    public TextView edit(@Valid @RequestBody EditRequest request) {
+        ChartEdit chart = open(request.text());
+        Edit edit = request.edit();
+        return new TextView(switch (edit.kind()) {
+            case set -> chart.set(need(edit.bar(), "bar"), need(edit.content(), "content"));
+            case insert -> chart.insert(need(edit.bar(), "bar"), need(edit.content(), "content"));
+            case delete -> chart.delete(need(edit.bar(), "bar"), need(edit.to(), "to"));
+            case copy -> chart.copy(need(edit.bar(), "bar"), need(edit.to(), "to"), need(edit.before(), "before"));
+            case move -> chart.move(need(edit.bar(), "bar"), need(edit.to(), "to"), need(edit.before(), "before"));
+            case moveChord -> chart.moveChord(need(edit.bar(), "bar"), need(edit.chord(), "chord"), need(edit.beat(), "beat"));
+            case replaceChords -> chart.replaceChords(need(edit.changes(), "changes").stream()
+                    .map(each -> new ChartEdit.Replacement(each.bar(), each.chord(), chord(each.symbol()))).toList());
+            case section -> chart.section(need(edit.section(), "section"), need(edit.change(), "change"));
+            case confirmGuesses -> chart.confirmGuesses();
+        });
+    }
+
+    /** @param semitones up, or down below zero, -11 to 11; @param key to this key the shortest way, where it is given */
+    public record TransposeRequest(@NotNull(message = "expected the chart's text") String text, Integer semitones, String key) {
+    }
+
+    /** @param semitones the way it went */
+    public record TransposedView(String text, String key, int semitones) {
+    }
+
+    /** The chart in another key. */
+    @PostMapping("/transpose")
+    public TransposedView transpose(@Valid @RequestBody TransposeRequest request) {
+        ChartEdit chart = open(request.text());
+        Key home = song(chart).key();
+        Transposition way = way(request, home);
+        return new TransposedView(chart.transpose(way), way.of(home).toString(), way.semitones());
+    }
+
+    private static Transposition way(TransposeRequest request, Key home) {
+        if (request.key() != null) {
+            Key goal = Key.read(request.key()).orElseThrow(() -> Refusal.unusable("key \"" + request.key() + "\": expected a key such as B♭, Gm or E mixolydian"));
+            boolean plain = goal.mode() == zapateo.harmony.Mode.MAJOR && !request.key().toLowerCase(Locale.ROOT).contains("maj");
+            // "To E♭" said of a minor song means E♭ minor.
+            Key same = plain && home.mode() != goal.mode() ? Key.nearest(goal.tonic().chroma(), home.mode(), goal.fifths()) : goal;
+            return Transposition.between(home, same);
+        }
+        int semitones = need(request.semitones(), "semitones");
+        if (Math.abs(semitones) > 11) {
+            throw Refusal.unusable("semitones " + semitones + ": expected -11 to 11");
+        }
+        return Transposition.by(semitones, home);
+    }
+
+    public record TextRequest(@NotNull(message = "expected the chart's text") String text) {
+    }
+
+    /** @param signs sharps above zero, flats below; shares are 0 to 1 of the song's chord time */
+    public record EasyKeyView(String key, int semitones, int signs, double blackRoots, double blackTones) {
+    }
+
+    /** The twelve keys for this song, the easiest to play first. */
+    @PostMapping("/easiest-keys")
+    public List<EasyKeyView> easiestKeys(@Valid @RequestBody TextRequest request) {
+        return EasyKeys.of(song(open(request.text()))).stream().map(each -> new EasyKeyView(each.key().toString(), each.way().semitones(), each.signs(),
+                Math.round(each.blackRoots() * 100) / 100.0, Math.round(each.blackTones() * 100) / 100.0)).toList();
+    }
+
+    /** @param bar written bar from 0; @param chord place in the bar from 0 */
+    public record ReadingsRequest(@NotNull(message = "expected the chart's text") String text, @NotNull(message = "expected a bar") Integer bar,
+                                  @NotNull(message = "expected a chord's place") Integer chord) {
+    }
+
+    /** @param why quality, relative, borrowed, bass, dominant or suspended; @param text the chart with this reading in place */
+    public record ReadingView(String symbol, String why, String degree, List<String> tones, String text) {
+    }
+
+    /** What the ear would try in the place of a doubtful chord, at most nine. */
+    @PostMapping("/readings")
+    public List<ReadingView> readings(@Valid @RequestBody ReadingsRequest request) {
+        ChartEdit chart = open(request.text());
+        Song song = song(chart);
+        List<WrittenBar> bars = song.writtenBars();
+        if (request.bar() < 0 || request.bar() >= bars.size() || request.chord() < 0 || request.chord() >= bars.get(request.bar()).chords().size()) {
+            throw Refusal.unusable("bar " + request.bar() + ", chord " + request.chord() + ": expected a chord of the song");
+        }
+        Optional<Understanding.Place> place = Understanding.degrees(song).place(bars.get(request.bar()), request.chord());
+        return place.map(each -> ByEar.of(each.chord(), each.key(), each.next()).stream().map(reading -> new ReadingView(reading.chord().toString(),
+                reading.why().name().toLowerCase(Locale.ROOT), Degree.of(reading.chord(), each.key(), each.next()).roman(),
+                reading.chord().tones().stream().map(Object::toString).toList(),
+                chart.replaceChord(request.bar(), request.chord(), reading.chord()))).toList()).orElse(List.of());
+    }
+
+    /** What a player knows. */
+    public enum Knows {
+        triads, sevenths, these
+    }
+
+    /** @param chords with {@code these}: the chords one knows */
+    public record SimplifyRequest(@NotNull(message = "expected the chart's text") String text, @NotNull(message = "expected what you know") Knows knows, List<String> chords) {
+    }
+
+    /** @param how bass, extension, relative or dominant */
+    public record SimplerView(int bar, int number, int chord, String from, String to, String how) {
+    }
+
+    /** @param changes each can be taken or left by a replaceChords edit; @param text with all of them; @param left chords nothing known comes near */
+    public record SimplifiedView(String text, List<SimplerView> changes, List<String> left) {
+    }
+
+    /** The song with chords one knows. */
+    @PostMapping("/simplify")
+    public SimplifiedView simplify(@Valid @RequestBody SimplifyRequest request) {
+        ChartEdit chart = open(request.text());
+        Simplifier simplifier = switch (request.knows()) {
+            case triads -> Simplifier.triads();
+            case sevenths -> Simplifier.sevenths();
+            case these -> Simplifier.only(need(request.chords(), "chords").stream().map(EditController::chord).toList());
+        };
+        List<SimplerView> changes = new ArrayList<>();
+        List<String> left = new ArrayList<>();
+        List<WrittenBar> bars = song(chart).writtenBars();
+        for (int bar = 0; bar < bars.size(); bar++) {
+            for (int chord = 0; chord < bars.get(bar).chords().size(); chord++) {
+                Optional<ChordSymbol> symbol = bars.get(bar).chords().get(chord).chord();
+                if (symbol.isEmpty()) {
+                    continue;
+                }
+                Optional<Simplifier.Change> change = simplifier.of(symbol.get());
+                if (change.isPresent()) {
+                    changes.add(new SimplerView(bar, bars.get(bar).number(), chord, symbol.get().toString(), change.get().to().toString(),
+                            change.get().how().name().toLowerCase(Locale.ROOT)));
+                } else if (!simplifier.knows(symbol.get()) && !left.contains(symbol.get().toString())) {
+                    left.add(symbol.get().toString());
+                }
+            }
+        }
+        return new SimplifiedView(chart.replaceChords(changes.stream().map(each -> new ChartEdit.Replacement(each.bar(), each.chord(), chord(each.to()))).toList()), changes, left);
+    }
+
+    private ChartEdit open(String text) {
+        ChartEdit chart = ChartEdit.of(text);
+        ChartReading reading = chart.reading();
+        if (reading.song().isEmpty()) {
+            throw Refusal.chart(words.of(reading.problems()));
+        }
+        return chart;
+    }
+
+    private static Song song(ChartEdit chart) {
+        return chart.reading().song().orElseThrow();
+    }
+
+    private static ChordSymbol chord(String symbol) {
+        try {
+            return ChordSymbol.parse(symbol == null ? "" : symbol.strip());
+        } catch (ChordUnreadException unread) {
+            throw Refusal.unusable("chord \"" + symbol + "\": expected a chord such as C, Am7 or B♭/D");
+        }
+    }
+
+    private static <T> T need(T value, String name) {
+        if (value == null) {
+            throw Refusal.unusable(name + ": expected for this kind of edit");
+        }
+        return value;
+    }
+}
