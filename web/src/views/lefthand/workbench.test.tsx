@@ -16,6 +16,10 @@ function bars(...sections: string[]): Bar[] {
     tick: index * 3840,
     ticks: 3840,
     chords: [{ symbol: "C", tick: index * 3840, ticks: 3840, degree: "I" }],
+    bpm: 100,
+    holds: [],
+    vamp: null,
+    pins: [],
     difficulty: null,
     maxTempo: null,
   }));

@@ -4,6 +4,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.TreeSet;
 import javax.sound.midi.InvalidMidiDataException;
 import javax.sound.midi.MetaMessage;
 import javax.sound.midi.MidiEvent;
@@ -14,6 +15,7 @@ import javax.sound.midi.ShortMessage;
 import javax.sound.midi.Track;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Pedal;
+import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.part.Part;
 import zapateo.part.PartNote;
@@ -25,6 +27,7 @@ import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
+import zapateo.song.TuneNote;
 
 /**
  * Writes a Standard MIDI File, type 1, 960 ticks to the quarter: a first track with tempo, time and key signatures and section
@@ -45,6 +48,9 @@ public final class MidiWriter {
     private static final double FERMATA = 2;
     private static final int BASS_VELOCITY = 80;
     private static final int CHORD_VELOCITY = 66;
+    private static final int MELODY_VELOCITY = 84;
+    /** Chords of a lead sheet stand on roots from C3 up. */
+    private static final int CHORD_ROOT = 48;
 
     private MidiWriter() {
     }
@@ -52,7 +58,7 @@ public final class MidiWriter {
     public static byte[] write(Arrangement arrangement, Hands hands) {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, Ticks.PER_QUARTER);
-            writeSong(sequence.createTrack(), arrangement.song());
+            writeSong(sequence.createTrack(), arrangement.song(), true);
             if (hands == Hands.BOTH) {
                 writePart(sequence.createTrack(), "Right hand", RIGHT_CHANNEL, arrangement.right(), arrangement);
             }
@@ -67,7 +73,67 @@ public final class MidiWriter {
         }
     }
 
-    private static void writeSong(Track track, Song song) throws InvalidMidiDataException {
+    /** A song as a lead sheet: its melody and its chords, as played, each on a track of its own. */
+    public static byte[] lead(Song song) {
+        try {
+            Sequence sequence = new Sequence(Sequence.PPQ, Ticks.PER_QUARTER);
+            writeSong(sequence.createTrack(), song, false);
+            if (song.hasTune()) {
+                writeTune(sequence.createTrack(), song);
+            }
+            writeChords(sequence.createTrack(), song);
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            MidiSystem.write(sequence, 1, out);
+            return out.toByteArray();
+        } catch (InvalidMidiDataException e) {
+            throw new IllegalStateException("a song holds what MIDI cannot say", e);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void writeTune(Track track, Song song) throws InvalidMidiDataException {
+        text(track, 0, TEXT_TRACK_NAME, "Melody");
+        int key = -1;
+        for (Bar bar : song.bars()) {
+            for (TuneNote note : bar.written().tune()) {
+                if (note.pitch().isEmpty()) {
+                    continue;
+                }
+                if (key < 0) {
+                    key = note.pitch().get().midi();
+                    track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, RIGHT_CHANNEL, key, MELODY_VELOCITY), bar.tick() + note.tick()));
+                }
+                if (!note.tied()) {
+                    track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, RIGHT_CHANNEL, key, 0), bar.tick() + note.end()));
+                    key = -1;
+                }
+            }
+        }
+        end(track, song);
+    }
+
+    /** Each chord in root position over its bass, the bass an octave below. */
+    private static void writeChords(Track track, Song song) throws InvalidMidiDataException {
+        text(track, 0, TEXT_TRACK_NAME, "Chords");
+        for (Song.Placed place : song.chords().toList()) {
+            if (place.chord().isEmpty()) {
+                continue;
+            }
+            ChordSymbol chord = place.chord().get();
+            int root = CHORD_ROOT + Math.floorMod(chord.root().chroma() - CHORD_ROOT, 12);
+            TreeSet<Integer> keys = new TreeSet<>(chord.quality().tones().stream().map(tone -> root + tone.semitones()).toList());
+            keys.add(root - 12 - Math.floorMod(root - chord.bass().chroma(), 12));
+            for (int each : keys) {
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, LEFT_CHANNEL, each, CHORD_VELOCITY), place.tick()));
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, LEFT_CHANNEL, each, 0), place.tick() + place.span().ticks()));
+            }
+        }
+        end(track, song);
+    }
+
+    /** @param holding whether fermatas are slow tempos: to be heard, not to be read */
+    private static void writeSong(Track track, Song song, boolean holding) throws InvalidMidiDataException {
         text(track, 0, TEXT_TRACK_NAME, song.title());
         Meter before = null;
         Key key = null;
@@ -82,13 +148,14 @@ public final class MidiWriter {
                 meta(track, bar.tick(), KEY_SIGNATURE, key.fifths(), key.mode().isMinor() ? 1 : 0);
             }
             for (ChordSpan span : bar.chords()) {
-                if (span.held()) {
+                if (holding && span.held()) {
                     tempo(track, bar.tick() + span.tick(), tempo.quartersPerMinute() / FERMATA);
                     tempo(track, bar.tick() + span.end(), tempo.quartersPerMinute());
                 }
             }
-            if (!bar.meter().equals(before)) {
-                before = bar.meter();
+            Meter heard = bar.written().isShort() ? Meter.lasting(bar.ticks()) : bar.meter();
+            if (!heard.equals(before)) {
+                before = heard;
                 int clocksPerBeat = before.beatTicks() * 24 / Ticks.PER_QUARTER;
                 meta(track, bar.tick(), TIME_SIGNATURE, before.count(), Integer.numberOfTrailingZeros(before.unit()), clocksPerBeat, 8);
             }

@@ -46,11 +46,18 @@ public final class MusicXmlWriter {
     }
 
     private static ScorePartwise score(Arrangement arrangement, Hands hands, int from, int to, boolean headed) {
+        ScorePartwise.Part part = new ObjectFactory().createScorePartwisePart();
+        part.getMeasure().addAll(new MeasureWriter(arrangement, hands, from, to, headed).measures());
+        return score(arrangement.song().title(), "Piano", part);
+    }
+
+    /** One part under a title. */
+    static ScorePartwise score(String title, String partName, ScorePartwise.Part part) {
         ObjectFactory make = new ObjectFactory();
         ScorePartwise score = make.createScorePartwise();
         score.setVersion("4.0");
         Work work = make.createWork();
-        work.setWorkTitle(arrangement.song().title());
+        work.setWorkTitle(title);
         score.setWork(work);
         Identification identification = make.createIdentification();
         Encoding encoding = make.createEncoding();
@@ -60,20 +67,18 @@ public final class MusicXmlWriter {
         ScorePart scorePart = make.createScorePart();
         scorePart.setId("P1");
         PartName name = make.createPartName();
-        name.setValue("Piano");
+        name.setValue(partName);
         name.setPrintObject(YesNo.NO);
         scorePart.setPartName(name);
         PartList list = make.createPartList();
         list.getPartGroupOrScorePart().add(scorePart);
         score.setPartList(list);
-        ScorePartwise.Part part = make.createScorePartwisePart();
         part.setId(scorePart);
-        part.getMeasure().addAll(new MeasureWriter(arrangement, hands, from, to, headed).measures());
         score.getPart().add(part);
         return score;
     }
 
-    private static byte[] marshal(ScorePartwise score) {
+    static byte[] marshal(ScorePartwise score) {
         try {
             Marshaller marshaller = CONTEXT.createMarshaller();
             marshaller.setProperty(Marshaller.JAXB_FRAGMENT, true);

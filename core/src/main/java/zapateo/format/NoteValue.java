@@ -3,6 +3,7 @@ package zapateo.format;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Ticks;
@@ -25,6 +26,11 @@ record NoteValue(String type, int dots, int ticks) {
             values.add(new NoteValue(TYPES[i], 1, plain * 3 / 2));
         }
         return values.stream().sorted(Comparator.comparingInt(NoteValue::ticks).reversed()).toList();
+    }
+
+    /** The one value of just this length. */
+    static Optional<NoteValue> of(int ticks) {
+        return ALL.stream().filter(value -> value.ticks() == ticks).findFirst();
     }
 
     /** How many beams or flags it has; 0 for a quarter and longer. */

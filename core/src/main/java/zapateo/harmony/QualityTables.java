@@ -85,6 +85,8 @@ final class QualityTables {
                     }
                 });
             }
+            Quality.Base plain = now;
+            rest.removeIf(modifier -> isIdle(modifier, plain));
             if (rewrite.from() == now && rest.containsAll(rewrite.with())) {
                 rewrite.with().forEach(rest::remove);
                 rest.addAll(rewrite.and());
@@ -93,6 +95,15 @@ final class QualityTables {
             }
         }
         return new Quality(now, List.copyOf(rest));
+    }
+
+    /** What the quality has already, or has not to lose. */
+    private static boolean isIdle(Modifier modifier, Quality.Base base) {
+        return switch (modifier.effect()) {
+            case ALTER, ADD -> base.tones().contains(modifier.degree());
+            case OMIT -> base.tones().stream().noneMatch(tone -> tone.number() == modifier.degree().number());
+            case SUS -> false;
+        };
     }
 
     /** Beside a sixth or a seventh an added ♭9 and a ♭9 are one thing; on a plain triad they are not. */

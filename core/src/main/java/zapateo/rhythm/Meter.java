@@ -47,6 +47,12 @@ public record Meter(int count, int unit) {
         }
     }
 
+    /** The metre of a single bar of so many ticks, in quarters where they fill it, else in eighths or sixteenths. */
+    public static Meter lasting(int ticks) {
+        int unit = ticks % Ticks.PER_QUARTER == 0 ? 4 : ticks % Ticks.PER_EIGHTH == 0 ? 8 : 16;
+        return of(ticks * unit / Ticks.PER_WHOLE, unit);
+    }
+
     /** Whether each beat falls into three, as in 6/8. */
     public boolean isCompound() {
         return unit >= 8 && count > 3 && count % 3 == 0;

@@ -6,7 +6,7 @@ import zapateo.rhythm.Meter;
 import zapateo.rhythm.Ticks;
 
 /** What one chord or dot of a bar counts: a beat unless the bar says otherwise. */
-enum Grid {
+public enum Grid {
     BEATS("beats", 0), EIGHTHS("eighths", Ticks.PER_EIGHTH), TRIPLETS("triplets", Ticks.PER_QUARTER / 3), SIXTEENTHS("sixteenths", Ticks.PER_EIGHTH / 2);
 
     private final String written;
@@ -17,20 +17,20 @@ enum Grid {
         this.ticks = ticks;
     }
 
-    static Optional<Grid> named(String name) {
+    public static Optional<Grid> named(String name) {
         return Arrays.stream(values()).filter(grid -> grid.written.equals(name)).findFirst();
     }
 
-    String written() {
+    public String written() {
         return written;
     }
 
-    int ticks(Meter meter) {
+    public int ticks(Meter meter) {
         return this == BEATS ? meter.beatTicks() : ticks;
     }
 
     /** The coarsest that every one of these places lies on. */
-    static Optional<Grid> fitting(Meter meter, Iterable<Integer> places) {
+    public static Optional<Grid> fitting(Meter meter, Iterable<Integer> places) {
         return Arrays.stream(values()).filter(grid -> {
             for (int place : places) {
                 if (place % grid.ticks(meter) != 0) {

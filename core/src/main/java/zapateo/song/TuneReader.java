@@ -43,10 +43,25 @@ final class TuneReader {
             notes.add(new TuneNote(pitch, at, ticks, !rest && !match.group(5).isEmpty()));
             at += ticks;
         }
+        notes = joined(notes);
         if (at < barTicks && !notes.isEmpty()) {
             problems.add(Problem.warning("tune-short", cell.stripped(), "notes that fill the bar; rests are r/4"));
         }
         return notes;
+    }
+
+    /** Notes tied inside a bar are one note. */
+    private static List<TuneNote> joined(List<TuneNote> notes) {
+        List<TuneNote> joined = new ArrayList<>();
+        for (TuneNote note : notes) {
+            TuneNote before = joined.isEmpty() ? null : joined.get(joined.size() - 1);
+            if (before != null && before.tied() && before.pitch().equals(note.pitch())) {
+                joined.set(joined.size() - 1, new TuneNote(before.pitch(), before.tick(), before.ticks() + note.ticks(), note.tied()));
+            } else {
+                joined.add(note);
+            }
+        }
+        return joined;
     }
 
     private static int ticks(Matcher match, int before) {

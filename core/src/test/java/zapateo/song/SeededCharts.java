@@ -31,8 +31,9 @@ public final class SeededCharts {
     }
 
     private static String text(int seed, boolean full) {
-        Random random = new Random(seed);
-        String meter = pick(random, METERS);
+        // Neighbouring seeds begin with the same draws; this sets them apart.
+        Random random = new Random(seed * 0x9E3779B97F4A7C15L + 0x5DEECE66DL);
+        String meter = full ? "4/4" : pick(random, METERS);
         StringBuilder chart = new StringBuilder("Title: Seed " + seed + "\nKey: " + pick(random, KEYS) + "\nMeter: " + meter
                 + "\nTempo: " + (40 + random.nextInt(160)) + "\nFeel: " + pick(random, FEELS) + "\n");
         int sections = 1 + random.nextInt(3);
@@ -104,7 +105,7 @@ public final class SeededCharts {
         }
 
         private String cell(boolean first) {
-            String signs = random.nextInt(9) == 0 ? "(key " + pick(random, KEYS) + ") " : random.nextInt(9) == 0 ? "(tempo " + (50 + random.nextInt(100)) + ") " : "";
+            String signs = first ? "" : random.nextInt(9) == 0 ? "(key " + pick(random, KEYS) + ") " : random.nextInt(9) == 0 ? "(tempo " + (50 + random.nextInt(100)) + ") " : "";
             String pin = random.nextInt(9) == 0 ? "\"" + (random.nextBoolean() ? "! " : "") + "mind the step\" " : "";
             String early = !first && random.nextInt(8) == 0 ? ">" : "";
             return signs + pin + switch (random.nextInt(6)) {

@@ -1,0 +1,347 @@
+package zapateo.format;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.audiveris.proxymusic.AboveBelow;
+import org.audiveris.proxymusic.Attributes;
+import org.audiveris.proxymusic.BackwardForward;
+import org.audiveris.proxymusic.BarStyle;
+import org.audiveris.proxymusic.BarStyleColor;
+import org.audiveris.proxymusic.Barline;
+import org.audiveris.proxymusic.Clef;
+import org.audiveris.proxymusic.ClefSign;
+import org.audiveris.proxymusic.Direction;
+import org.audiveris.proxymusic.DirectionType;
+import org.audiveris.proxymusic.Ending;
+import org.audiveris.proxymusic.FormattedTextId;
+import org.audiveris.proxymusic.Harmony;
+import org.audiveris.proxymusic.Lyric;
+import org.audiveris.proxymusic.Note;
+import org.audiveris.proxymusic.NoteType;
+import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.Offset;
+import org.audiveris.proxymusic.Rest;
+import org.audiveris.proxymusic.RightLeftMiddle;
+import org.audiveris.proxymusic.ScorePartwise;
+import org.audiveris.proxymusic.StartStop;
+import org.audiveris.proxymusic.StartStopDiscontinue;
+import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.TextElementData;
+import org.audiveris.proxymusic.Tie;
+import org.audiveris.proxymusic.Tied;
+import org.audiveris.proxymusic.TiedType;
+import org.audiveris.proxymusic.TimeModification;
+import org.audiveris.proxymusic.YesNo;
+import zapateo.harmony.Key;
+import zapateo.rhythm.Feel;
+import zapateo.rhythm.Swing;
+import zapateo.rhythm.Ticks;
+import zapateo.song.ChordSpan;
+import zapateo.song.Repeat;
+import zapateo.song.Song;
+import zapateo.song.TuneNote;
+import zapateo.song.WrittenBar;
+import zapateo.song.WrittenSection;
+
+/** Writes a song as it is read: one staff with the chords above it, the melody or rests on it, words below, repeats and endings. MusicXML 4.0. */
+public final class LeadSheetWriter {
+
+    private final ObjectFactory make = new ObjectFactory();
+    private final Song song;
+    private final List<WrittenBar> bars;
+    private Key key;
+
+    private LeadSheetWriter(Song song) {
+        this.song = song;
+        this.bars = song.writtenBars();
+        this.key = song.key();
+    }
+
+    /** What MusicXML cannot say is said otherwise first: see {@link Holding}. */
+    public static byte[] write(Song song) {
+        return MusicXmlWriter.marshal(new LeadSheetWriter(Holding.MUSICXML.reduce(song)).score());
+    }
+
+    private ScorePartwise score() {
+        ScorePartwise.Part part = make.createScorePartwisePart();
+        int at = 0;
+        for (WrittenSection section : song.written()) {
+            for (int i = 0; i < section.bars().size(); i++, at++) {
+                part.getMeasure().add(measure(at, i == 0 ? section.name() : ""));
+            }
+        }
+        return MusicXmlWriter.score(song.title(), "Lead sheet", part);
+    }
+
+    private ScorePartwise.Part.Measure measure(int at, String section) {
+        WrittenBar bar = bars.get(at);
+        ScorePartwise.Part.Measure measure = make.createScorePartwisePartMeasure();
+        measure.setNumber(String.valueOf(bar.number()));
+        measure.setImplicit(bar.isShort() ? YesNo.YES : null);
+        List<Object> content = measure.getNoteOrBackupOrForward();
+        leftBarline(at).ifPresent(content::add);
+        attributes(at).ifPresent(content::add);
+        if (!section.isEmpty()) {
+            content.add(Directions.section(section));
+        }
+        if (at == 0) {
+            content.add(Directions.tempo(song.tempo(), song.feel(), Swing.NONE));
+        }
+        bar.marks().tempo().ifPresent(tempo -> content.add(Directions.tempo(tempo, Feel.STRAIGHT, Swing.NONE)));
+        bar.marks().pins().forEach(pin -> content.add(words((pin.warning() ? "! " : "") + pin.text(), 0)));
+        bar.chords().forEach(span -> content.add(harmony(span)));
+        bar.chords().stream().filter(ChordSpan::held).forEach(span -> content.add(words("fermata", span.tick())));
+        if (bar.marks().closes().filter(Repeat::vamp).isPresent()) {
+            content.add(words("vamp", 0));
+        }
+        notes(bar, at).forEach(content::add);
+        rightBarline(at).ifPresent(content::add);
+        return measure;
+    }
+
+    private Optional<Attributes> attributes(int at) {
+        WrittenBar bar = bars.get(at);
+        boolean first = at == 0;
+        boolean newMeter = first || !bars.get(at - 1).meter().equals(bar.meter());
+        key = bar.marks().key().orElse(key);
+        if (!newMeter && bar.marks().key().isEmpty()) {
+            return Optional.empty();
+        }
+        Attributes attributes = make.createAttributes();
+        if (first) {
+            attributes.setDivisions(BigDecimal.valueOf(Ticks.PER_QUARTER));
+            if (song.keyGiven()) {
+                attributes.getKey().add(Signatures.key(song.key()));
+            }
+        }
+        bar.marks().key().ifPresent(change -> attributes.getKey().add(Signatures.key(change)));
+        if (newMeter) {
+            attributes.getTime().add(Signatures.time(bar.meter()));
+        }
+        if (first) {
+            Clef clef = make.createClef();
+            clef.setSign(ClefSign.G);
+            clef.setLine(BigInteger.TWO);
+            attributes.getClef().add(clef);
+        }
+        return Optional.of(attributes);
+    }
+
+    private Harmony harmony(ChordSpan span) {
+        Harmony harmony = ChordSymbols.harmony(span);
+        if (span.tick() > 0) {
+            Offset offset = make.createOffset();
+            offset.setValue(BigDecimal.valueOf(span.tick()));
+            harmony.setOffset(offset);
+        }
+        return harmony;
+    }
+
+    private Direction words(String text, int tick) {
+        Direction direction = make.createDirection();
+        direction.setPlacement(AboveBelow.BELOW);
+        DirectionType type = make.createDirectionType();
+        FormattedTextId words = make.createFormattedTextId();
+        words.setValue(text);
+        type.getWordsOrSymbol().add(words);
+        direction.getDirectionType().add(type);
+        if (tick > 0) {
+            Offset offset = make.createOffset();
+            offset.setValue(BigDecimal.valueOf(tick));
+            direction.setOffset(offset);
+        }
+        return direction;
+    }
+
+    private List<Note> notes(WrittenBar bar, int at) {
+        if (bar.tune().isEmpty()) {
+            Note rest = plain(bar.ticks());
+            Rest sign = make.createRest();
+            sign.setMeasure(bar.isShort() ? null : YesNo.YES);
+            rest.setRest(sign);
+            return List.of(rest);
+        }
+        List<Note> notes = new ArrayList<>();
+        Accidentals accidentals = new Accidentals(key);
+        boolean tied = at > 0 && endsTied(bars.get(at - 1));
+        boolean worded = bar.marks().words().isEmpty();
+        for (TuneNote each : bar.tune()) {
+            List<Piece> pieces = pieces(bar, each);
+            for (int i = 0; i < pieces.size(); i++) {
+                Note note = note(pieces.get(i), each, tied || i > 0, each.tied() || i + 1 < pieces.size(), accidentals);
+                if (!worded && each.pitch().isPresent()) {
+                    addWords(note, bar.marks().words());
+                    worded = true;
+                }
+                notes.add(note);
+            }
+            tied = each.tied();
+        }
+        return notes;
+    }
+
+    private static boolean endsTied(WrittenBar bar) {
+        return !bar.tune().isEmpty() && bar.tune().get(bar.tune().size() - 1).tied();
+    }
+
+    /** A length as it is written: a value, or two thirds of one. */
+    private record Piece(int ticks, Optional<NoteValue> value, boolean triplet) {
+    }
+
+    private static List<Piece> pieces(WrittenBar bar, TuneNote note) {
+        Optional<NoteValue> triplet = NoteValue.of(note.ticks() * 3 / 2).filter(value -> value.dots() == 0);
+        if (NoteValue.of(note.ticks()).isEmpty() && note.ticks() * 3 % 2 == 0 && triplet.isPresent()) {
+            return List.of(new Piece(note.ticks(), triplet, true));
+        }
+        List<NoteValue> values = NoteValue.split(bar.meter(), note.tick(), note.ticks(), note.pitch().isEmpty());
+        int said = values.stream().mapToInt(NoteValue::ticks).sum();
+        if (said != note.ticks()) {
+            return List.of(new Piece(note.ticks(), Optional.empty(), false));
+        }
+        return values.stream().map(value -> new Piece(value.ticks(), Optional.of(value), false)).toList();
+    }
+
+    private Note plain(int ticks) {
+        Note note = make.createNote();
+        note.setDuration(BigDecimal.valueOf(ticks));
+        note.setVoice("1");
+        return note;
+    }
+
+    private Note note(Piece piece, TuneNote each, boolean fromBefore, boolean goesOn, Accidentals accidentals) {
+        Note note = plain(piece.ticks());
+        piece.value().ifPresent(value -> {
+            NoteType type = make.createNoteType();
+            type.setValue(value.type());
+            note.setType(type);
+            for (int i = 0; i < value.dots(); i++) {
+                note.getDot().add(make.createEmptyPlacement());
+            }
+        });
+        if (piece.triplet()) {
+            TimeModification three = make.createTimeModification();
+            three.setActualNotes(BigInteger.valueOf(3));
+            three.setNormalNotes(BigInteger.TWO);
+            note.setTimeModification(three);
+        }
+        if (each.pitch().isEmpty()) {
+            note.setRest(make.createRest());
+            return note;
+        }
+        zapateo.pitch.Pitch sounding = each.pitch().get();
+        org.audiveris.proxymusic.Pitch pitch = make.createPitch();
+        pitch.setStep(Step.fromValue(sounding.pitchClass().letter().name()));
+        pitch.setAlter(sounding.pitchClass().alteration() == 0 ? null : BigDecimal.valueOf(sounding.pitchClass().alteration()));
+        pitch.setOctave(sounding.octave());
+        note.setPitch(pitch);
+        if (!fromBefore) {
+            accidentals.before(sounding).ifPresent(value -> {
+                org.audiveris.proxymusic.Accidental accidental = make.createAccidental();
+                accidental.setValue(value);
+                note.setAccidental(accidental);
+            });
+        }
+        ties(note, fromBefore, goesOn);
+        return note;
+    }
+
+    private void ties(Note note, boolean fromBefore, boolean goesOn) {
+        org.audiveris.proxymusic.Notations notations = make.createNotations();
+        if (fromBefore) {
+            tie(note, notations, StartStop.STOP, TiedType.STOP);
+        }
+        if (goesOn) {
+            tie(note, notations, StartStop.START, TiedType.START);
+        }
+        if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
+            note.getNotations().add(notations);
+        }
+    }
+
+    private void tie(Note note, org.audiveris.proxymusic.Notations notations, StartStop heard, TiedType drawn) {
+        Tie tie = make.createTie();
+        tie.setType(heard);
+        note.getTie().add(tie);
+        Tied sign = make.createTied();
+        sign.setType(drawn);
+        notations.getTiedOrSlurOrTuplet().add(sign);
+    }
+
+    private void addWords(Note note, List<String> verses) {
+        for (int i = 0; i < verses.size(); i++) {
+            if (!verses.get(i).isEmpty()) {
+                Lyric lyric = make.createLyric();
+                lyric.setNumber(String.valueOf(i + 1));
+                TextElementData text = make.createTextElementData();
+                text.setValue(verses.get(i));
+                lyric.getElisionAndSyllabicAndText().add(text);
+                note.getLyric().add(lyric);
+            }
+        }
+    }
+
+    private Optional<Barline> leftBarline(int at) {
+        WrittenBar.Marks marks = bars.get(at).marks();
+        boolean begins = !marks.endings().isEmpty() && (at == 0 || !bars.get(at - 1).marks().endings().equals(marks.endings()) || bars.get(at - 1).marks().closes().isPresent());
+        if (!marks.opens() && !begins) {
+            return Optional.empty();
+        }
+        Barline line = make.createBarline();
+        line.setLocation(RightLeftMiddle.LEFT);
+        if (marks.opens()) {
+            line.setBarStyle(style(BarStyle.HEAVY_LIGHT));
+        }
+        if (begins) {
+            line.setEnding(ending(marks.endings(), StartStopDiscontinue.START));
+        }
+        if (marks.opens()) {
+            line.setRepeat(repeat(BackwardForward.FORWARD, 2));
+        }
+        return Optional.of(line);
+    }
+
+    private Optional<Barline> rightBarline(int at) {
+        WrittenBar.Marks marks = bars.get(at).marks();
+        boolean last = at == bars.size() - 1;
+        boolean ends = !marks.endings().isEmpty() && (last || marks.closes().isPresent() || !bars.get(at + 1).marks().endings().equals(marks.endings()));
+        boolean vamp = marks.closes().filter(Repeat::vamp).isPresent();
+        if (marks.closes().isEmpty() && !ends && !last) {
+            return Optional.empty();
+        }
+        Barline line = make.createBarline();
+        line.setLocation(RightLeftMiddle.RIGHT);
+        if (marks.closes().isPresent() || last) {
+            line.setBarStyle(style(BarStyle.LIGHT_HEAVY));
+        }
+        if (ends) {
+            line.setEnding(ending(marks.endings(), marks.closes().isPresent() ? StartStopDiscontinue.STOP : StartStopDiscontinue.DISCONTINUE));
+        }
+        if (marks.closes().isPresent()) {
+            line.setRepeat(repeat(BackwardForward.BACKWARD, vamp ? 2 : marks.closes().get().times()));
+        }
+        return Optional.of(line);
+    }
+
+    private BarStyleColor style(BarStyle value) {
+        BarStyleColor style = make.createBarStyleColor();
+        style.setValue(value);
+        return style;
+    }
+
+    private Ending ending(List<Integer> rounds, StartStopDiscontinue type) {
+        Ending ending = make.createEnding();
+        ending.setNumber(String.join(", ", rounds.stream().map(String::valueOf).toList()));
+        ending.setType(type);
+        return ending;
+    }
+
+    private org.audiveris.proxymusic.Repeat repeat(BackwardForward direction, int times) {
+        org.audiveris.proxymusic.Repeat repeat = make.createRepeat();
+        repeat.setDirection(direction);
+        repeat.setTimes(times > 2 ? BigInteger.valueOf(times) : null);
+        return repeat;
+    }
+}
