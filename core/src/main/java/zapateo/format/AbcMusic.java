@@ -316,6 +316,12 @@ final class AbcMusic {
 
     /** ABC writes the bass of a slash chord small now and then. */
     private static Optional<ChordSymbol> chord(String text) {
+        // One that may be left out stands in parentheses.
+        boolean optional = text.startsWith("(") && text.endsWith(")");
+        return optional ? chord(text.substring(1, text.length() - 1)) : smallBass(text);
+    }
+
+    private static Optional<ChordSymbol> smallBass(String text) {
         int slash = text.lastIndexOf('/');
         String plain = slash < 0 || slash + 1 == text.length() ? text : text.substring(0, slash + 1) + text.substring(slash + 1, slash + 2).toUpperCase(Locale.ROOT) + text.substring(slash + 2);
         return ChordSymbol.read(plain);

@@ -49,6 +49,9 @@ final class AbcReader {
                 }
                 continue;
             }
+            if (inBody && line.startsWith("X:")) {
+                break;
+            }
             Matcher field = FIELD.matcher(line);
             if (field.matches() && !line.startsWith("|:")) {
                 readField(field.group(1).charAt(0), field.group(2).strip(), at + 1, line.length() - field.group(2).length() + 1);

@@ -53,7 +53,7 @@ public final class AbcWriter {
                 }
                 WrittenBar last = bars.get(bars.size() - 1);
                 boolean end = at == all.size();
-                text.append(last.marks().closes().isPresent() ? ":|" : end ? "|]" : endsEnding(last, all.get(at)) ? "||" : "|").append('\n');
+                text.append(last.marks().closes().isPresent() ? ":|" : end ? "|]" : !all.get(at).marks().opens() && endsEnding(last, all.get(at)) ? "||" : "|").append('\n');
                 text.append(words(bars));
             }
         }
@@ -68,7 +68,7 @@ public final class AbcWriter {
     private static String barLine(Optional<WrittenBar> before, WrittenBar bar, boolean startsLine) {
         boolean closes = before.filter(last -> last.marks().closes().isPresent()).isPresent();
         boolean begins = !bar.marks().endings().isEmpty() && (before.isEmpty() || closes || !before.get().marks().endings().equals(bar.marks().endings()));
-        String line = startsLine ? bar.marks().opens() || begins ? "|" : "" : closes ? ":|" : before.filter(last -> endsEnding(last, bar)).isPresent() ? "||" : "|";
+        String line = startsLine ? bar.marks().opens() || begins ? "|" : "" : closes ? ":|" : !bar.marks().opens() && before.filter(last -> endsEnding(last, bar)).isPresent() ? "||" : "|";
         String opens = bar.marks().opens() ? closes && !startsLine ? " |:" : ":" : "";
         return line + opens + (begins ? bar.marks().endings().stream().map(String::valueOf).collect(Collectors.joining(",")) : "");
     }
@@ -100,13 +100,28 @@ public final class AbcWriter {
 
     private static String line(List<TuneNote> tune, List<ChordSpan> chords, Accidental accidental, String rest) {
         StringBuilder text = new StringBuilder();
-        for (TuneNote note : tune) {
+        for (int i = 0; i < tune.size(); i++) {
+            TuneNote note = tune.get(i);
+            boolean triplet = isTriplet(note);
+            String opens = triplet && (i == 0 || !isTriplet(tune.get(i - 1))) ? "(3:2:" + run(tune, i) : "";
             chords.stream().filter(span -> span.tick() == note.tick()).forEach(span -> text.append('"').append(ascii(span.written())).append('"').append(span.held() ? "!fermata!" : ""));
-            boolean triplet = note.ticks() % 3 != 0 && note.ticks() * 3 / 2 % 30 == 0 && note.ticks() % 15 != 0;
-            text.append(triplet ? "(3:2:1" : "").append(note.pitch().map(accidental::write).orElse(rest)).append(length(triplet ? note.ticks() * 3 / 2 : note.ticks()))
+            text.append(opens).append(note.pitch().map(accidental::write).orElse(rest)).append(length(triplet ? note.ticks() * 3 / 2 : note.ticks()))
                     .append(note.tied() ? "-" : "").append(' ');
         }
         return text.toString().stripTrailing();
+    }
+
+    private static boolean isTriplet(TuneNote note) {
+        return note.ticks() * 3 % 2 == 0 && NoteValue.of(note.ticks()).isEmpty() && NoteValue.of(note.ticks() * 3 / 2).filter(value -> value.dots() == 0).isPresent();
+    }
+
+    /** How many notes of a tuplet follow one another; nine at most. */
+    private static int run(List<TuneNote> tune, int from) {
+        int to = from;
+        while (to < tune.size() && isTriplet(tune.get(to))) {
+            to++;
+        }
+        return to - from;
     }
 
     private static String ascii(String chord) {

@@ -14,7 +14,9 @@ import zapateo.song.Song;
 public record FileReading(FileFormat format, Optional<Song> song, List<Problem> problems, List<Track> tracks) {
 
     public FileReading {
-        problems = List.copyOf(problems);
+        // What says nothing at all still says that; a reader that lost its place names the first.
+        problems = song.isEmpty() && problems.isEmpty() ? List.of(new Problem(Problem.Severity.ERROR, "file-empty", 1, 1, 0, "", "one bar at least"))
+                : problems.stream().map(each -> new Problem(each.severity(), each.code(), Math.max(1, each.line()), Math.max(1, each.column()), each.length(), each.found(), each.expected())).toList();
         tracks = List.copyOf(tracks);
     }
 

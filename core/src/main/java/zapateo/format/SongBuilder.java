@@ -215,13 +215,20 @@ final class SongBuilder {
         if (written.isEmpty()) {
             return Optional.empty();
         }
+        if (bars > Song.MOST_BARS) {
+            return tooMany("more than " + Song.MOST_BARS + " bars");
+        }
         Meter first = meter.orElse(written.get(0).bars().get(0).meter());
         Song.Heading heading = new Song.Heading(title, key.orElse(Key.C_MAJOR), key.isPresent(), first, tempo(quarters.orElse(100.0 * first.beatTicks() / 960), first), feel);
         try {
             return ChartParser.parse(ChartText.write(Song.of(heading, written, List.of()))).song();
         } catch (IllegalArgumentException tooMany) {
-            problems.add(new Problem(Problem.Severity.ERROR, "too-many-bars", 1, 1, 0, tooMany.getMessage(), "at most " + Song.MOST_BARS + " bars"));
-            return Optional.empty();
+            return tooMany("more than " + Song.MOST_BARS + " bars as played");
         }
+    }
+
+    private Optional<Song> tooMany(String found) {
+        problems.add(new Problem(Problem.Severity.ERROR, "too-many-bars", 1, 1, 0, found, "at most " + Song.MOST_BARS + " bars"));
+        return Optional.empty();
     }
 }

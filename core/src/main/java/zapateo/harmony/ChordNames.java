@@ -48,7 +48,7 @@ public final class ChordNames {
         int least = Integer.MAX_VALUE;
         for (int root : chromas) {
             Named named = BY_TONES.get(mask(root, chromas));
-            int strangeness = named == null ? Integer.MAX_VALUE : named.strangeness() + (root == bass ? 0 : 3);
+            int strangeness = named == null ? Integer.MAX_VALUE : named.strangeness() + (root == bass ? 0 : 6);
             if (strangeness < least) {
                 least = strangeness;
                 best = new ChordSymbol(key.spell(root), named.quality(), Optional.of(key.spell(bass)).filter(note -> note.chroma() != root));

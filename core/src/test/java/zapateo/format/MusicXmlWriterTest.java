@@ -66,6 +66,23 @@ class MusicXmlWriterTest {
         }
     }
 
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void every_lead_sheet_is_valid_by_the_official_schema_and_its_bars_are_full(int seed) throws Exception {
+        Song song = Holding.MUSICXML.reduce(ChartParser.parse(SeededCharts.full(seed)).song().orElseThrow());
+        Document document = parse(LeadSheetWriter.write(song));
+        SCHEMA.newValidator().validate(new DOMSource(document));
+        List<Element> measures = elements(document, "measure");
+        assertThat(measures).hasSameSizeAs(song.writtenBars());
+        for (int i = 0; i < measures.size(); i++) {
+            assertThat(voiceLengths(measures.get(i))).containsExactly(song.writtenBars().get(i).ticks());
+        }
+    }
+
+    static IntStream seeds() {
+        return IntStream.range(0, 100);
+    }
+
     private static List<Integer> voiceLengths(Element measure) {
         List<Integer> lengths = new ArrayList<>();
         int at = 0;
