@@ -180,6 +180,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/songs/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/songs/{id}": {
         parameters: {
             query?: never;
@@ -455,6 +471,19 @@ export interface components {
             /** Format: int32 */
             ticks: number;
         };
+        ImportView: {
+            /** Format: int32 */
+            bars: number;
+            chart: string;
+            format: string;
+            /** Format: int64 */
+            guesses: number;
+            hasTune: boolean;
+            problems: components["schemas"]["ProblemView"][];
+            song: components["schemas"]["SongView"];
+            title: string;
+            tracks: components["schemas"]["TrackView"][];
+        };
         KeyGuessView: {
             /** Format: double */
             confidence: number;
@@ -663,6 +692,14 @@ export interface components {
             /** Format: int32 */
             midi: number;
             name: string;
+        };
+        TrackView: {
+            chordal: boolean;
+            name: string;
+            /** Format: int32 */
+            notes: number;
+            /** Format: int32 */
+            number: number;
         };
         TransposeRequest: {
             key?: string;
@@ -1036,6 +1073,37 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SongView"];
+                };
+            };
+        };
+    };
+    read: {
+        parameters: {
+            query?: {
+                preview?: boolean;
+                melody?: number;
+                chords?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ImportView"];
                 };
             };
         };

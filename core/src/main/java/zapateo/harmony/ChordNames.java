@@ -12,8 +12,14 @@ import zapateo.pitch.PitchClass;
 /** Names for a handful of notes: what a chord is called from another of its tones, or what keys held down are. */
 public final class ChordNames {
 
+    private static final Map<Modifier.Effect, Integer> STRANGENESS = Map.of(Modifier.Effect.SUS, 3, Modifier.Effect.OMIT, 5, Modifier.Effect.ADD, 8, Modifier.Effect.ALTER, 14);
+
     /** Which sets of semitones above a root have a name, and the plainest one. */
     private static final Map<Integer, Named> BY_TONES = table();
+
+    /** A pianist names a suspension before an eleventh chord, and leaves a tone out before altering one. */
+    private static final int ELEVENTH = 8;
+    private static final int SECOND = 4;
 
     private ChordNames() {
     }
@@ -69,14 +75,15 @@ public final class ChordNames {
 
     private static Map<Integer, Named> table() {
         Map<Integer, Named> table = new HashMap<>();
-        List<Quality> plain = Quality.all();
+        List<Quality> plain = Quality.all().stream().filter(quality -> !quality.id().equals("altered")).toList();
         for (int base = 0; base < plain.size(); base++) {
             for (List<Modifier> modifiers : additions()) {
                 Quality quality = plain.get(base);
                 for (Modifier modifier : modifiers) {
                     quality = quality.with(modifier);
                 }
-                int strangeness = base / 4 + 10 * quality.modifiers().size() + quality.modifiers().stream().mapToInt(each -> each.effect() == Modifier.Effect.ALTER ? 4 : 0).sum();
+                int strangeness = base / 4 + (quality.base().id().endsWith("eleventh") ? ELEVENTH : 0)
+                        + quality.modifiers().stream().mapToInt(each -> STRANGENESS.get(each.effect()) + (each.id().equals("sus2") ? SECOND : 0)).sum();
                 int tones = quality.tones().stream().mapToInt(tone -> 1 << tone.semitones() % 12).reduce(0, (a, b) -> a | b);
                 Quality named = quality;
                 table.merge(tones, new Named(named, strangeness), (a, b) -> b.strangeness() < a.strangeness() ? b : a);

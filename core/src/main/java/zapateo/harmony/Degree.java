@@ -48,7 +48,7 @@ public record Degree(Role role, String step, String sign, Optional<String> to, O
     }
 
     private static String goal(int chroma, Key key, Optional<ChordSymbol> next) {
-        boolean small = next.filter(chord -> chord.root().chroma() == chroma && (chord.quality().isMinor() || chord.quality().isMajor()))
+        boolean small = next.filter(chord -> chord.root().chroma() == chroma && Functions.belongs(chord, key))
                 .map(chord -> chord.quality().isMinor()).orElseGet(() -> Functions.isMinorOn(chroma, key));
         return numeral(key.spell(chroma), small, key);
     }

@@ -79,6 +79,11 @@ final class Functions {
         return chord.tones().stream().allMatch(tone -> inScale(tone, key) || raised && tone.chroma() == leading);
     }
 
+    /** Whether a chord is the key's own or its parallel's. */
+    static boolean belongs(ChordSymbol chord, Key key) {
+        return isOwn(chord, key) || isOwn(chord, key.parallel());
+    }
+
     private static boolean inScale(PitchClass note, Key key) {
         return key.scale().stream().anyMatch(own -> own.chroma() == note.chroma());
     }

@@ -91,7 +91,7 @@ public record Key(PitchClass tonic, Mode mode) {
      * In B♭ a D♯ is E♭.
      */
     public PitchClass spell(int chroma) {
-        return IntStream.rangeClosed(fifths() - 5, fifths() + 6).mapToObj(PitchClass::onLine).filter(name -> name.chroma() == chroma)
+        return IntStream.rangeClosed(fifths() - 5, fifths() + 6).mapToObj(PitchClass::onLine).filter(name -> name.chroma() == Math.floorMod(chroma, 12))
                 .map(PitchClass::simple).findFirst().orElseThrow();
     }
 

@@ -18,8 +18,9 @@ public final class KeyRegions {
     private static final double CHANGE = 5;
     private static final double STRANGE_ROOT = 1;
     private static final double STRANGE_TONE = 0.4;
-    private static final double OWN_TONIC = -0.12;
-    private static final double OWN_DOMINANT = -0.10;
+    /** A verse in the minor key and a chorus in its relative major share every chord: what tells them apart is where they come home. */
+    private static final double OWN_TONIC = -0.35;
+    private static final double OWN_DOMINANT = -0.3;
 
     private KeyRegions() {
     }
@@ -44,7 +45,7 @@ public final class KeyRegions {
         List<List<State>> layers = IntStream.range(0, chords.size()).mapToObj(i -> states(home, chords, i)).toList();
         List<State> path = ShortestPath.through(layers, List.of(
                 CostTerm.own("strange to the key", 1, State::cost),
-                CostTerm.step("change of key", CHANGE, (before, after) -> before.key().equals(after.key()) ? 0 : before.key().relative().equals(after.key()) ? 1.2 : 1))).steps();
+                CostTerm.step("change of key", CHANGE, (before, after) -> before.key().equals(after.key()) ? 0 : before.key().relative().equals(after.key()) ? 0.4 : 1))).steps();
         List<Region> regions = new ArrayList<>();
         for (int i = 0; i < path.size(); i++) {
             if (i == 0 || !path.get(i).key().equals(path.get(i - 1).key())) {

@@ -68,10 +68,11 @@ public final class Simplifier {
     private static Stream<ChordSymbol> plainer(ChordSymbol chord) {
         Quality quality = chord.quality();
         Stream<String> sevenths = Stream.of("dominant-seventh", "minor-seventh", "major-seventh", "diminished-seventh")
-                .filter(id -> same(quality, Quality.of(id, List.of()), 3) && same(quality, Quality.of(id, List.of()), 7));
+                .filter(id -> same(quality, Quality.of(id, List.of()), 3) && same(quality, Quality.of(id, List.of()), 7))
+                .filter(id -> !(quality.isMinor() && quality.has(5, 6)) || Quality.of(id, List.of()).has(5, 6));
         boolean suspended = !quality.isMinor() && !quality.isMajor();
         String triad = quality.isMinor() ? "minor" : "major";
-        return Stream.concat(suspended && quality.has(7, 10) ? Stream.of("dominant-seventh") : sevenths, Stream.of(triad))
+        return Stream.concat(suspended && quality.has(7, 10) ? Stream.of("dominant-seventh") : sevenths, quality.isMinor() && quality.has(5, 6) ? Stream.of() : Stream.of(triad))
                 .map(id -> chord.quality(Quality.of(id, List.of())));
     }
 
@@ -81,6 +82,10 @@ public final class Simplifier {
 
     /** A diminished chord is the upper part of the dominant a major third below it: B° of G7. */
     private static Stream<ChordSymbol> leading(ChordSymbol chord) {
+        if (chord.quality().has(7, 10) && chord.quality().has(5, 6)) {
+            // A half-diminished chord is the minor triad on its third with a bass below: Bø is Dm over B.
+            return chord.quality().isMinor() ? Stream.of(ChordSymbol.of(chord.root().plus(Interval.parse("b3")).simple(), Quality.of("minor", List.of()))) : Stream.of();
+        }
         if (!chord.quality().has(5, 6) || !chord.quality().isMinor() || chord.quality().has(7, 10)) {
             return Stream.of();
         }
@@ -88,6 +93,9 @@ public final class Simplifier {
     }
 
     private static Stream<ChordSymbol> relatives(ChordSymbol chord) {
+        if (chord.quality().isMinor() && chord.quality().has(5, 6)) {
+            return Stream.empty();
+        }
         boolean minor = chord.quality().isMinor();
         Stream<Interval> away = Stream.of(minor ? "b3" : "6", minor ? "b6" : "3").map(Interval::parse);
         return away.map(each -> ChordSymbol.of(chord.root().plus(each).simple(), Quality.of(minor ? "major" : "minor", List.of())));

@@ -1,5 +1,6 @@
 package zapateo.server;
 
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -93,6 +94,16 @@ public final class RealServer implements BeforeAllCallback {
 
     public Answer post(String path, Object body) {
         return send(request(path).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(text(body))).build());
+    }
+
+    /** A file as a form sends it. */
+    public Answer upload(String path, byte[] file) {
+        String border = "zapateo-test-border";
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        body.writeBytes(("--" + border + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a\"\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(file);
+        body.writeBytes(("\r\n--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        return send(request(path).header("Content-Type", "multipart/form-data; boundary=" + border).POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())).build());
     }
 
     public Answer put(String path, Object body) {

@@ -10,7 +10,7 @@ import java.util.stream.IntStream;
 final class SeededBodies {
 
     private static final List<String> FIELDS = List.of("text", "chart", "choices", "hand", "title", "version", "figure", "voicing", "register", "swingRatio", "left",
-            "spanMm", "colour", "");
+            "spanMm", "colour", "edit", "kind", "bar", "to", "before", "content", "chord", "beat", "changes", "semitones", "key", "");
     private static final List<String> SCALARS = List.of("null", "true", "1", "-1", "1e999", "1.5", "99999999999999999999", "\"\"", "\"C F\"", "\"held\"", "\"\\u0000\"",
             "\"\\ud800\"", "\"🎹\"", "NaN", "\"deep\"", "201");
     private static final List<String> CHARTS = List.of("| C | F |", "C Am F G", "| C F G |", "Key: H\\n| C |", "(3/4) C %", "| %", "", "[A]\\n[B]\\n| Dm7/G | E♭ø . F9 . |",
@@ -39,12 +39,20 @@ final class SeededBodies {
     private static String nearlyRight(Random random) {
         String chart = "\"" + pick(random, CHARTS) + "\"";
         String choices = random.nextBoolean() ? object(random, 1) : "{\"figure\":\"" + pick(random, List.of("held", "bass-and-two", "spread-eighths", "x")) + "\"}";
-        return switch (random.nextInt(4)) {
+        return switch (random.nextInt(6)) {
             case 0 -> "{\"text\":" + chart + "}";
+            case 4 -> "{\"text\":" + chart + ",\"edit\":{\"kind\":\"" + pick(random, List.of("set", "insert", "delete", "copy", "move", "moveChord", "section", "replaceChords", "x"))
+                    + "\",\"bar\":" + number(random) + ",\"to\":" + number(random) + ",\"before\":" + number(random) + ",\"chord\":" + number(random) + ",\"beat\":" + number(random)
+                    + ",\"content\":" + chart + ",\"section\":" + number(random) + ",\"change\":\"COPY\"}}";
+            case 5 -> "{\"text\":" + chart + ",\"semitones\":" + number(random) + "}";
             case 1 -> "{\"chart\":" + chart + ",\"choices\":" + choices + "}";
             case 2 -> "{\"chart\":" + chart + ",\"choices\":" + choices + ",\"version\":" + pick(random, SCALARS) + "}";
             default -> "{\"chart\":" + chart + ",\"hand\":{\"left\":{\"spanMm\":" + pick(random, SCALARS) + "}}}";
         };
+    }
+
+    private static String number(Random random) {
+        return random.nextInt(8) == 0 ? pick(random, SCALARS) : String.valueOf(random.nextInt(8) - 1);
     }
 
     private static String value(Random random, int depth) {

@@ -42,6 +42,12 @@ public class Arranging {
         return arrange(request.chart(), request.choices(), left);
     }
 
+    /** The song of a chart; a refusal with its problems where there is none. */
+    public Song read(String chart) {
+        ChartReading reading = ChartParser.parse(chart);
+        return reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
+    }
+
     public Result arrange(String chart, ChoicesRequest choices, Hand left) {
         ChartReading reading = ChartParser.parse(chart);
         Song song = reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));

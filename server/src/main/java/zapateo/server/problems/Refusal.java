@@ -37,6 +37,10 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "chart", "No song can be read from this chart.", problems);
     }
 
+    public static Refusal file(List<ProblemView> problems) {
+        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "file", "No song can be read from this file. Nothing was changed.", problems);
+    }
+
     HttpStatus status() {
         return status;
     }

@@ -31,6 +31,8 @@ import zapateo.server.problems.Refusal;
 @RequestMapping("/api/songs")
 public class SongController {
 
+    private static final String LEAD = "lead";
+
     private final Songs songs;
     private final FigureBook book;
     private final Arranging arranging;
@@ -88,15 +90,15 @@ public class SongController {
     /**
      * The song as a file.
      *
-     * @param format {@code mid}, {@code musicxml} or {@code txt}
-     * @param parts  {@code left} or {@code both}
+     * @param format {@code mid}, {@code musicxml}, {@code abc} or {@code txt}
+     * @param parts  {@code left}, {@code both}, or {@code lead} for the chords and the tune
      */
     @GetMapping("/{id}/export/{format}")
     public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable String format, @RequestParam(defaultValue = "both") String parts) {
-        SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml or txt"));
-        Hands hands = Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left or both"));
+        SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml, abc or txt"));
         SongRow song = songs.get(Player.ONLY, id);
-        byte[] content = file.write(song.chart(), () -> arrange(song).arrangement(), hands);
+        byte[] content = parts.equals(LEAD) ? file.lead(arranging.read(song.chart()))
+                : file.write(song.chart(), () -> arrange(song).arrangement(), Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both or lead")));
         String name = song.title().replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "_") + "." + file.extension();
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())

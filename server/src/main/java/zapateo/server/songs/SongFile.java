@@ -4,29 +4,42 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import zapateo.arrangement.Arrangement;
+import zapateo.format.AbcWriter;
 import zapateo.format.Hands;
+import zapateo.format.LeadSheetWriter;
 import zapateo.format.MidiWriter;
 import zapateo.format.MusicXmlWriter;
+import zapateo.song.ChartText;
+import zapateo.song.Song;
 
 /** The files a song can leave as. */
 enum SongFile {
-    MID("audio/midi", (chart, arrangement, hands) -> MidiWriter.write(arrangement.get(), hands)),
-    MUSICXML("application/vnd.recordare.musicxml+xml", (chart, arrangement, hands) -> MusicXmlWriter.write(arrangement.get(), hands)),
+    MID("audio/midi", (chart, arrangement, hands) -> MidiWriter.write(arrangement.get(), hands), MidiWriter::lead),
+    MUSICXML("application/vnd.recordare.musicxml+xml", (chart, arrangement, hands) -> MusicXmlWriter.write(arrangement.get(), hands), LeadSheetWriter::write),
+    /** A lead sheet whichever parts are asked for. */
+    ABC("text/vnd.abc;charset=UTF-8", (chart, arrangement, hands) -> abc(arrangement.get().song()), SongFile::abc),
     /** The chart as it was typed. */
-    TXT("text/plain;charset=UTF-8", (chart, arrangement, hands) -> chart.getBytes(StandardCharsets.UTF_8));
+    TXT("text/plain;charset=UTF-8", (chart, arrangement, hands) -> chart.getBytes(StandardCharsets.UTF_8), song -> ChartText.write(song).getBytes(StandardCharsets.UTF_8));
 
     private final String mediaType;
     private final Writer writer;
+    private final Function<Song, byte[]> lead;
 
-    SongFile(String mediaType, Writer writer) {
+    SongFile(String mediaType, Writer writer, Function<Song, byte[]> lead) {
         this.mediaType = mediaType;
         this.writer = writer;
+        this.lead = lead;
     }
 
     static Optional<SongFile> named(String extension) {
         return Arrays.stream(values()).filter(file -> file.extension().equals(extension)).findFirst();
+    }
+
+    private static byte[] abc(Song song) {
+        return AbcWriter.write(song).getBytes(StandardCharsets.UTF_8);
     }
 
     String extension() {
@@ -40,6 +53,11 @@ enum SongFile {
     /** @param arrangement made only if this kind of file needs it */
     byte[] write(String chart, Supplier<Arrangement> arrangement, Hands hands) {
         return writer.write(chart, arrangement, hands);
+    }
+
+    /** The chords and the tune alone, with their repeats where this kind of file has such signs. */
+    byte[] lead(Song song) {
+        return lead.apply(song);
     }
 
     private interface Writer {

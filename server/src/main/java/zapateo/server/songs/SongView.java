@@ -35,7 +35,7 @@ public record SongView(UUID id, String title, String chart, ChoicesRequest choic
 
         private static SongLineView line(SongRow row, Song song, String figureId, String figure, int level) {
             return new SongLineView(row.id(), row.title(), song.key().toString(), song.meter().toString(), song.tempo().bpm(), song.tempo().beatTicks(),
-                    song.feel().id(), song.bars().size(), song.sections().stream().map(section -> section.name()).filter(name -> !name.isEmpty()).toList(),
+                    song.feel().id(), song.writtenBars().size(), song.written().stream().map(section -> section.name()).filter(name -> !name.isEmpty()).toList(),
                     figureId, figure, level, row.version(), row.updatedAt());
         }
     }
