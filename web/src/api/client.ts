@@ -3,7 +3,17 @@ import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
 
-export type ChartView = Schemas["ChartView"];
+export type ChartView = Omit<Schemas["ChartView"], "written"> & { written: WrittenSection[] };
+export type WrittenSection = Omit<Schemas["WrittenSectionView"], "bars"> & { bars: WrittenBar[] };
+export type WrittenBar = Omit<Schemas["WrittenBarView"], "closes"> & { closes: Schemas["RepeatView"] | null };
+export type WrittenChord = Schemas["WrittenChordView"];
+export type ReadingByEar = Schemas["ReadingView"];
+export type Simplified = Schemas["SimplifiedView"];
+export type EasyKey = Schemas["EasyKeyView"];
+export type KeyNotes = Schemas["KeyView"];
+export type Tone = Schemas["ToneView"];
+export type Edit = Omit<Partial<Schemas["Edit"]>, "kind"> & { kind: Schemas["Edit"]["kind"] };
+export type Imported = Omit<Schemas["ImportView"], "song"> & { song: Song | null };
 export type Choices = Schemas["ChoicesRequest"];
 export type Figure = Schemas["FigureView"];
 export type FigureBar = Schemas["FigureBarView"];
@@ -43,4 +53,23 @@ export async function take<T>(call: Promise<Answer<T>>): Promise<T> {
   if (answer.response.ok) return answer.data as T;
   const document = (typeof answer.error === "object" ? answer.error : null) as { detail?: string; problems?: Problem[] } | null;
   throw new Refused(answer.response.status, document?.detail ?? `The server answered ${answer.response.status}.`, document?.problems ?? []);
+}
+
+/** The chart's text with one change made. */
+export async function editChart(text: string, edit: Edit): Promise<string> {
+  return (await take(api.POST("/api/charts/edit", { body: { text, edit: edit as Schemas["Edit"] } }))).text;
+}
+
+/** Reads a file of any kind; without {@code keep} nothing is kept. */
+export async function importFile(file: File, keep: boolean, tracks: { melody?: number; chords?: number } = {}): Promise<Imported> {
+  const query = new URLSearchParams({ preview: String(!keep) });
+  for (const [name, track] of Object.entries(tracks)) if (track) query.set(name, String(track));
+  const body = new FormData();
+  body.set("file", file);
+  return take<Imported>(
+    fetch(`/api/songs/import?${query}`, { method: "POST", body }).then(async (response) => {
+      const answer: unknown = await response.json().catch(() => null);
+      return response.ok ? { data: answer as Imported, response } : { error: answer, response };
+    }),
+  );
 }

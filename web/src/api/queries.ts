@@ -17,7 +17,7 @@ export function useRepertoire() {
 export function useChart(text: string) {
   return useQuery<ChartView, Refused>({
     queryKey: ["chart", text],
-    queryFn: () => take(api.POST("/api/charts/parse", { body: { text } })),
+    queryFn: async () => (await take(api.POST("/api/charts/parse", { body: { text } }))) as unknown as ChartView,
     placeholderData: keepPreviousData,
     retry: false,
   });

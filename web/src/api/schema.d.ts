@@ -164,6 +164,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/keys/score": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["score_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/songs": {
         parameters: {
             query?: never;
@@ -412,7 +428,7 @@ export interface components {
             chord?: number;
             content?: string;
             /** @enum {string} */
-            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "confirmGuesses";
+            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "join" | "confirmGuesses";
             /** Format: int32 */
             section?: number;
             /** Format: int32 */
@@ -735,6 +751,7 @@ export interface components {
             bpm: number | null;
             chords: components["schemas"]["WrittenChordView"][];
             closes: components["schemas"]["RepeatView"];
+            cut: boolean;
             endings: number[];
             guessed: boolean;
             key: string | null;
@@ -752,6 +769,8 @@ export interface components {
             words: string[];
         };
         WrittenChordView: {
+            /** Format: int32 */
+            above: number | null;
             bass: string;
             /** Format: double */
             beat: number;
@@ -1029,6 +1048,29 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["KeyView"];
+                };
+            };
+        };
+    };
+    score_1: {
+        parameters: {
+            query: {
+                name: string;
+                notes?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.recordare.musicxml+xml": string;
                 };
             };
         };

@@ -1,5 +1,5 @@
 import { memo } from "react";
-import type { Stroke } from "../api/client";
+import type { Stroke, Tone } from "../api/client";
 import { centre, keys } from "./geometry";
 
 const LOWEST = 24;
@@ -9,15 +9,25 @@ const BLACK_LENGTH = 56;
 const ROOM_ABOVE = 22;
 
 /** The keyboard to scale, with the strokes that sound laid on it and the stretch of the left hand's in millimetres. */
-export const Keyboard = memo(function Keyboard({ strokes, spanMm }: { strokes: Stroke[]; spanMm: number }) {
+export const Keyboard = memo(function Keyboard({
+  strokes,
+  spanMm,
+  shown = null,
+}: {
+  strokes: Stroke[];
+  spanMm: number;
+  shown?: Tone[] | null;
+}) {
   const all = keys(LOWEST, HIGHEST);
   const width = Math.max(...all.map((key) => key.x + key.width));
   const left = strokes.find((stroke) => stroke.hand === "L");
   const sounding = strokes.flatMap((stroke) => stroke.notes.map((note) => ({ ...note, hand: stroke.hand })));
   const label =
-    sounding.length === 0
-      ? "Keyboard, C1 to C6"
-      : `Keyboard: ${sounding.map((note) => `${note.name}, ${note.hand === "L" ? "left" : "right"} hand`).join("; ")}`;
+    shown && shown.length > 0
+      ? `Keyboard: ${shown.map((tone) => tone.name).join(", ")}`
+      : sounding.length === 0
+        ? "Keyboard, C1 to C6"
+        : `Keyboard: ${sounding.map((note) => `${note.name}, ${note.hand === "L" ? "left" : "right"} hand`).join("; ")}`;
   return (
     <svg
       viewBox={`-1 ${-ROOM_ABOVE} ${width + 2} ${LENGTH + ROOM_ABOVE + 1}`}
@@ -47,6 +57,9 @@ export const Keyboard = memo(function Keyboard({ strokes, spanMm }: { strokes: S
       {sounding.map((note) => (
         <KeyMark key={`${note.hand}${note.midi}`} midi={note.midi} name={note.name} right={note.hand === "R"} />
       ))}
+      {(shown ?? []).map((tone) => (
+        <ShownKey key={tone.midi} midi={tone.midi} name={tone.name} />
+      ))}
       {left && left.notes.length > 1 && <Stretch stroke={left} spanMm={spanMm} />}
     </svg>
   );
@@ -70,6 +83,20 @@ function KeyMark({ midi, name, right }: { midi: number; name: string; right: boo
         fontWeight={600}
         fill={right ? "#1d5560" : black ? "#211c16" : "#fffdf7"}
       >
+        {name.replace(/-?\d+$/, "")}
+      </text>
+    </g>
+  );
+}
+
+/** A key of a scale: a small plank on it, for neither hand. */
+function ShownKey({ midi, name }: { midi: number; name: string }) {
+  const black = [1, 3, 6, 8, 10].includes(midi % 12);
+  const y = black ? BLACK_LENGTH - 20 : LENGTH - 34;
+  return (
+    <g>
+      <rect x={centre(midi, LOWEST) - 6.5} y={y} width={13} height={17} rx={1.5} fill="#e6d7bb" stroke="#211c16" strokeWidth={1} />
+      <text x={centre(midi, LOWEST)} y={y + 12} textAnchor="middle" fontSize={9} fontWeight={600} fill="#211c16">
         {name.replace(/-?\d+$/, "")}
       </text>
     </g>

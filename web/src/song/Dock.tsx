@@ -1,5 +1,5 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
-import type { Arrangement } from "../api/client";
+import type { Arrangement, Tone } from "../api/client";
 import { Keyboard } from "../keyboard/Keyboard";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
@@ -18,6 +18,7 @@ export function Dock({
   selection,
   sound,
   struck,
+  shown,
   looping,
   setLooping,
   bpm,
@@ -28,6 +29,7 @@ export function Dock({
   selection: [number, number];
   sound: Sound;
   struck: number | null;
+  shown: Tone[] | null;
   looping: boolean;
   setLooping: (on: boolean) => void;
   bpm: number;
@@ -38,6 +40,7 @@ export function Dock({
   const indices = sound.head.playing ? sound.head.strokes : struck !== null ? [struck] : resting >= 0 ? [resting] : [];
   const strokes = indices.flatMap((index) => arrangement?.strokes[index] ?? []);
   const playing = sound.head.playing;
+  const vamping = playing && (arrangement?.bars[sound.head.bar]?.vamp ?? null) !== null;
   const beat = beatSign(arrangement?.tempo.beatTicks ?? 960);
   const first = arrangement?.bars[selection[0]]?.number ?? 1;
   const last = arrangement?.bars[selection[1]]?.number ?? 1;
@@ -90,6 +93,16 @@ export function Dock({
             />
             loop {first === last ? first : `${first}–${last}`}
           </label>
+          {vamping && (
+            <button
+              type="button"
+              onClick={sound.goOn}
+              title="Out of the vamp at its end (V)"
+              className="min-h-9 font-semibold text-accent underline underline-offset-4"
+            >
+              go on
+            </button>
+          )}
           <Popover className="relative">
             <PopoverButton className="min-h-9 text-quiet underline decoration-dotted underline-offset-4">sound ▾</PopoverButton>
             <PopoverPanel anchor="top start" className="z-30 w-72 rounded-plank border border-grain bg-sheet p-4 [--anchor-gap:6px]">
@@ -100,7 +113,7 @@ export function Dock({
       </div>
       <div className="min-w-0 flex-1">
         <div className="mx-auto max-w-[62rem]">
-          <Keyboard strokes={strokes} spanMm={USUAL_SPAN} />
+          <Keyboard strokes={shown && !playing ? [] : strokes} spanMm={USUAL_SPAN} shown={playing ? null : shown} />
         </div>
       </div>
     </section>

@@ -1,4 +1,5 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
+import { HABITS, SIGNS } from "./signs";
 
 const KEYS = [
   ["Space", "play, stop"],
@@ -9,23 +10,21 @@ const KEYS = [
   ["M", "metronome: every beat, 2 and 4, off"],
   ["+ −", "tempo"],
   ["Ctrl + Z", "undo; with Shift, redo"],
+  ["V", "go on, out of a vamp"],
   ["?", "this page"],
 ];
 
-const SIGNS = [
-  ["Title: Slow Tide", "header lines, each optional: Title, Key, Meter, Tempo, Feel"],
-  ["Key: B♭ · Gm · E mixolydian", "b and # are read as ♭ and ♯; without a key the likeliest is found"],
-  ["Tempo: 92", "beats of the metre a minute; in 6/8 dotted quarters"],
-  ["Feel: straight · swing · shuffle", "how the two halves of a beat share it"],
-  ["[Verse]", "alone on a line: a section begins"],
-  ["| B♭ | Gm7 F7 |", "bars; chords in a bar share it evenly"],
-  ["| C . . F |", "with dots every chord and every dot is one beat"],
-  ["%", "the bar before once more"],
-  ["N.C.", "no chord"],
-  ["| (3/4) C |", "the metre changes from this bar on"],
-  ["C Am F G", "a row without bar lines is one chord a bar"],
-  ["// slower", "a remark nobody plays"],
-  ["C2 · Cdim · C°7", "C2 is Csus2; Cdim is the triad, C°7 or Cdim7 has the seventh"],
+const SHEET_KEYS = [
+  ["A … G, Enter", "type into the chosen bar"],
+  ["Enter, Tab", "while typing: keep it, on to the next bar"],
+  ["Delete, Insert", "take bars out, put one in"],
+  ["Ctrl + C X V D", "copy, cut, paste, once more"],
+  ["Alt + ← →", "move the bars"],
+  ["↑ ↓", "the chord in the bar"],
+  [", .", "the chord a beat earlier, later"],
+  ["J", "this bar and the next into one"],
+  ["e, then 0 … 9", "by ear: hear what a chord could be"],
+  ["[ ]", "a semitone down, up"],
 ];
 
 /** Keys, the signs of the chart, and the cautions. */
@@ -44,6 +43,12 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
                   <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>
+              <h3 className="mt-6 text-lg">On the sheet</h3>
+              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
+                {SHEET_KEYS.map(([key, meaning]) => (
+                  <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
+                ))}
+              </dl>
               <h3 className="mt-6 text-lg">Take care of your hands</h3>
               <p className="mt-2">
                 A tenth is not worth an injury: no forced stretch, wrist low and loose, roll it instead. Rest after 20 to 30 minutes. Stop
@@ -56,6 +61,15 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1">
                 {SIGNS.map(([sign, meaning]) => (
                   <Row key={sign} sign={sign ?? ""} meaning={meaning ?? ""} />
+                ))}
+              </dl>
+              <h3 className="mt-6 text-lg">Chord symbols</h3>
+              <p className="text-quiet">
+                All usual spellings are read; these are habits that differ from player to player, and how they are taken here.
+              </p>
+              <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1">
+                {HABITS.map(([typed, read, meaning]) => (
+                  <Row key={typed} sign={read && read !== typed ? `${typed} → ${read}` : typed} meaning={meaning} />
                 ))}
               </dl>
               <p className="mt-4 text-quiet">

@@ -17,7 +17,10 @@ const FILES = [
   { path: "mid?parts=left", name: "MIDI file, left hand alone" },
   { path: "musicxml?parts=both", name: "MusicXML, both hands" },
   { path: "musicxml?parts=left", name: "MusicXML, left hand alone" },
-  { path: "txt", name: "Chart as text" },
+  { path: "musicxml?parts=lead", name: "Lead sheet as MusicXML" },
+  { path: "abc?parts=lead", name: "Lead sheet as ABC" },
+  { path: "mid?parts=lead", name: "Lead sheet as MIDI: tune and chords" },
+  { path: "txt", name: "Chart as text, as typed" },
 ];
 
 /** The song's heading and the path of the work. */

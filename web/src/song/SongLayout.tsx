@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { Link, Outlet, useNavigate, useParams, useSearchParams } from "react-router";
-import { api, type Refused, type Song, take } from "../api/client";
+import { api, type Refused, type Song, type Tone, take } from "../api/client";
 import { useArrangement, useChart } from "../api/queries";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
@@ -42,7 +42,10 @@ function NoSong({ error }: { error: Refused }) {
 
 function OpenSong({ song }: { song: Song }) {
   const desk = useDraft(song);
-  const settledChart = useSettled(desk.draft.chart, 120);
+  const [trial, setTrial] = useState<string | null>(null);
+  const [shown, setShown] = useState<Tone[] | null>(null);
+  const settledDraft = useSettled(desk.draft.chart, 60);
+  const settledChart = trial ?? settledDraft;
   const chart = useChart(settledChart);
   const arranged = useArrangement(settledChart, desk.draft.choices, USUAL_SPAN);
   const arrangement = arranged.data;
@@ -82,6 +85,9 @@ function OpenSong({ song }: { song: Song }) {
     sound,
     struck,
     setStruck,
+    trial,
+    setTrial,
+    setShown,
   };
 
   return (
@@ -96,6 +102,7 @@ function OpenSong({ song }: { song: Song }) {
         selection={selection}
         sound={sound}
         struck={struck}
+        shown={shown}
         looping={looping}
         setLooping={setLooping}
         bpm={bpm}

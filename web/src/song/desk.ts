@@ -1,5 +1,5 @@
 import { useOutletContext } from "react-router";
-import type { Arrangement, ChartView, Refused, Song } from "../api/client";
+import type { Arrangement, ChartView, Refused, Song, Tone } from "../api/client";
 import type { Sound } from "../sound/usePlayer";
 import type { DraftDesk } from "./useDraft";
 
@@ -21,6 +21,11 @@ export type Desk = {
   sound: Sound;
   struck: number | null;
   setStruck: (stroke: number | null) => void;
+  /** A chart that is heard and shown in place of the draft and not kept, while an ear tries it. */
+  trial: string | null;
+  setTrial: (chart: string | null) => void;
+  /** Keys shown on the keyboard, such as the notes of a scale. */
+  setShown: (tones: Tone[] | null) => void;
 };
 
 export function useDesk(): Desk {

@@ -85,6 +85,10 @@ function act(event: KeyboardEvent, actions: Actions, target: HTMLElement, clicke
     case "L":
       actions.toggleLoop();
       return true;
+    case "v":
+    case "V":
+      actions.sound.goOn();
+      return true;
     case "m":
     case "M":
       actions.sound.setMetronome(NEXT[actions.sound.metronome]);

@@ -38,6 +38,8 @@ export class Player {
   private byBar = new Map<number, Sounding[]>();
   private loop: [number, number] | null = null;
   private metronome: Metronome = "off";
+  private base = 100;
+  private told = false;
   private head: Playhead = STOPPED;
   /** What was sent to the piano last, newest at the end: to be read by tests and by the curious. */
   readonly heard: Heard[] = [];
@@ -81,7 +83,9 @@ export class Player {
     const bar = this.arrangement?.bars[from];
     if (!this.arrangement || !bar) return;
     const transport = Tone.getTransport();
-    transport.bpm.value = bpmOfQuarter;
+    this.base = bpmOfQuarter;
+    this.told = false;
+    transport.bpm.value = this.tempoOf(from);
     this.putBar(from);
     this.setLoop(this.loop);
     const secondsPerTick = 60 / bpmOfQuarter / 960;
@@ -126,7 +130,19 @@ export class Player {
   }
 
   setTempo(bpmOfQuarter: number): void {
-    Tone.getTransport().bpm.value = bpmOfQuarter;
+    this.base = bpmOfQuarter;
+    Tone.getTransport().bpm.value = this.tempoOf(Math.max(0, this.head.bar));
+  }
+
+  /** Out of the vamp that goes round, at its end. */
+  goOn(): void {
+    this.told = true;
+  }
+
+  /** Quarters a minute in a bar: the tempo that is set, as much faster or slower as the song is there. */
+  private tempoOf(index: number): number {
+    const bar = this.arrangement?.bars[index];
+    return bar && this.arrangement ? (this.base * bar.bpm) / this.arrangement.tempo.bpm : this.base;
   }
 
   setMetronome(metronome: Metronome): void {
@@ -157,6 +173,9 @@ export class Player {
 
   /** The bar that comes after one: the next, or the loop's first after its last; none at the end of the song. */
   private following(index: number): number | null {
+    const bars = this.arrangement?.bars ?? [];
+    const vamp = bars[index]?.vamp ?? null;
+    if (vamp !== null && !this.told && bars[index + 1]?.vamp !== vamp) return vamp;
     if (this.loop && index === this.loop[1]) return this.loop[0];
     return index + 1 < (this.arrangement?.bars.length ?? 0) ? index + 1 : null;
   }
@@ -172,6 +191,10 @@ export class Player {
     this.drop(index);
     const transport = Tone.getTransport();
     const ids = [transport.schedule((time) => this.enterBar(index, time), `${bar.tick}i`)];
+    for (const hold of bar.holds) {
+      ids.push(transport.schedule(() => this.hold(index, 2), `${hold.tick}i`));
+      ids.push(transport.schedule(() => this.hold(index, 1), `${Math.min(hold.tick + hold.ticks, bar.tick + bar.ticks - 2)}i`));
+    }
     for (const tone of this.byBar.get(index) ?? []) {
       ids.push(
         transport.schedule((time) => {
@@ -199,11 +222,19 @@ export class Player {
     }
     for (const each of [...this.scheduled.keys()]) this.drop(each);
     this.putBar(next);
-    // The bars may have moved under a new arrangement.
-    if (next === index + 1 && bar.tick !== end) transport.ticks = bar.tick;
+    // A vamp goes round, and the bars may have moved under a new arrangement; a loop jumps by itself.
+    const looped = this.loop && index === this.loop[1] && next === this.loop[0];
+    if (!looped && bar.tick !== end) transport.ticks = bar.tick;
+  }
+
+  /** What lies under a fermata lasts so many times as long. */
+  private hold(index: number, times: number): void {
+    Tone.getTransport().bpm.value = this.tempoOf(index) / times;
   }
 
   private enterBar(index: number, time: number): void {
+    if ((this.arrangement?.bars[index]?.vamp ?? null) === null) this.told = false;
+    if (!this.arrangement?.bars[index]?.holds.some((each) => each.tick === this.arrangement?.bars[index]?.tick)) this.hold(index, 1);
     const tick = this.arrangement?.bars[index]?.tick ?? 0;
     Tone.getDraw().schedule(() => this.head.playing && this.move({ ...this.head, counting: false, bar: index, tick, strokes: [] }), time);
   }

@@ -11,6 +11,7 @@ export type Sound = {
   toggle: () => void;
   stop: () => void;
   strike: (stroke: number) => void;
+  goOn: () => void;
   volumes: Volumes;
   setVolumes: (volumes: Volumes) => void;
   metronome: Metronome;
@@ -97,7 +98,8 @@ export function usePlayer(
   );
 
   const stop = useCallback(() => player?.stop(), [player]);
-  return { head, state, toggle, stop, strike, volumes, setVolumes, metronome, setMetronome, countIn, setCountIn };
+  const goOn = useCallback(() => player?.goOn(), [player]);
+  return { head, state, toggle, stop, strike, goOn, volumes, setVolumes, metronome, setMetronome, countIn, setCountIn };
 }
 
 const noSubscription = () => () => undefined;

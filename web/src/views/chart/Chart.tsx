@@ -1,15 +1,25 @@
-import { useRef } from "react";
-import type { ChartView, Problem } from "../../api/client";
+import { useEffect, useRef, useState } from "react";
+import type { Problem } from "../../api/client";
 import { useDesk } from "../../song/desk";
-import { Chord } from "../../ui/Chord";
-import { beatSign, keyName, plain } from "../../ui/words";
-import { offsetOf, pieces } from "./marks";
+import { DegreeWalk } from "./DegreeWalk";
+import { Editor } from "./Editor";
+import { Inspector, moveBars } from "./Inspector";
+import { offsetOf } from "./marks";
+import { type Degrees, SheetView } from "./SheetView";
+import { Tools, useTranspose } from "./Tools";
+import { type Sheet, useSheet } from "./useSheet";
 
-/** The chart's text on one side, the sheet it makes on the other, both live. */
+/** The chart's text on one side, the sheet it makes on the other, in step: either can be written in. */
 export function Chart() {
-  const { desk, chart, chartError, sound, selection, select, arrangement } = useDesk();
+  const { desk, chart, chartError, sound } = useDesk();
+  const sheet = useSheet(chart);
   const problems = chartError ? chartError.problems : (chart?.problems ?? []);
   const field = useRef<HTMLTextAreaElement>(null);
+  const [degrees, setDegrees] = useState<Degrees>("roman");
+  const [words, setWords] = useState(true);
+  const [typing, setTyping] = useState<{ bar: number; text: string } | null>(null);
+  const playing = sound.head.playing ? sound.head.bar : -1;
+  useSheetKeys(sheet, typing !== null, setTyping);
   const show = (problem: Problem) => {
     if (!field.current || problem.line === null || problem.column === null) return;
     const from = offsetOf(desk.draft.chart, problem.line, problem.column);
@@ -17,86 +27,160 @@ export function Chart() {
     field.current.setSelectionRange(from, from + Math.max(1, problem.length ?? 1));
   };
   return (
-    <div className="grid h-full grid-cols-[minmax(22rem,2fr)_3fr] max-md:block max-md:overflow-auto">
-      <section aria-label="Chart text" className="flex min-h-0 flex-col border-line border-r px-5 py-3 max-md:border-r-0 max-md:px-3">
-        <h2 className="text-lg">Text</h2>
-        <Editor text={desk.draft.chart} problems={problems} field={field} onChange={(text) => desk.change({ chart: text }, "typing")} />
-        <Problems problems={problems} error={chartError && chartError.problems.length === 0 ? chartError.message : null} onShow={show} />
+    <div className="grid h-full grid-cols-[minmax(21rem,2fr)_minmax(0,3.4fr)] max-md:block max-md:overflow-auto">
+      <section aria-label="Chart text" className="flex min-h-0 flex-col border-line border-r px-5 pt-1 pb-2 max-md:border-r-0 max-md:px-3">
+        <h2 className="sr-only">Text</h2>
+        <Editor
+          text={desk.draft.chart}
+          problems={problems}
+          bars={sheet.bars}
+          chosen={sheet.chosen}
+          field={field}
+          onChange={(text) => desk.change({ chart: text }, "typing")}
+          onBar={(bar) => sheet.choose(bar, bar)}
+        />
+        <Problems
+          problems={problems}
+          error={chartError && chartError.problems.length === 0 ? chartError.message : sheet.trouble}
+          onShow={show}
+        />
+        <section aria-label="The chosen bar" className="mt-1 max-h-[19rem] min-h-24 shrink-0 overflow-auto border-line border-t pt-1">
+          <Inspector sheet={sheet} />
+        </section>
       </section>
-      <section aria-label="Sheet" className="min-h-0 overflow-auto px-6 py-3 max-md:px-3">
-        {chart ? (
-          <Sheet
-            chart={chart}
-            stale={Boolean(chartError)}
-            playing={sound.head.playing ? sound.head.bar : -1}
-            selection={arrangement ? selection : [-1, -1]}
-            onBar={(index) => select(index, index)}
-          />
-        ) : chartError ? (
-          <p className="mt-10 max-w-md text-lg">
-            The sheet appears here as soon as one bar can be read, such as | C | on a line of its own.
-          </p>
-        ) : (
-          <p className="text-quiet">Reading …</p>
+      <section aria-label="Sheet" className="flex min-h-0 min-w-0 flex-col">
+        {chart && <Tools chart={chart} sheet={sheet} degrees={degrees} setDegrees={setDegrees} words={words} setWords={setWords} />}
+        <div className="min-h-0 flex-1 overflow-auto px-6 py-1.5 max-md:px-3">
+          {chart ? (
+            <SheetView
+              chart={chart}
+              sheet={sheet}
+              stale={Boolean(chartError)}
+              playing={playing}
+              degrees={degrees}
+              words={words}
+              typing={typing}
+              onType={setTyping}
+            />
+          ) : chartError ? (
+            <p className="mt-10 max-w-md text-lg">
+              The sheet appears here as soon as one bar can be read, such as | C | on a line of its own.
+            </p>
+          ) : (
+            <p className="text-quiet">Reading …</p>
+          )}
+        </div>
+        {chart && (
+          <div className="shrink-0 border-line border-t px-6 pt-1 max-md:px-3">
+            <DegreeWalk chart={chart} chosen={sheet.chosen} playing={playing} onBar={(bar) => sheet.choose(bar, bar)} />
+          </div>
         )}
       </section>
     </div>
   );
 }
 
-function Editor({
-  text,
-  problems,
-  field,
-  onChange,
-}: {
-  text: string;
-  problems: Problem[];
-  field: React.RefObject<HTMLTextAreaElement | null>;
-  onChange: (text: string) => void;
-}) {
-  const backdrop = useRef<HTMLDivElement>(null);
-  const face = "absolute inset-0 m-0 whitespace-pre-wrap break-words px-3 py-2 font-sans text-[1.12rem] leading-[1.7] [tab-size:4]";
-  return (
-    <div className="relative mt-1 min-h-72 flex-1 rounded-plank border border-grain bg-sheet">
-      <div ref={backdrop} aria-hidden="true" className={`${face} overflow-hidden text-transparent`}>
-        {pieces(text, problems).map((piece, index) => (
-          <span
-            // biome-ignore lint/suspicious/noArrayIndexKey: the pieces have no name but their place
-            key={index}
-            className={
-              piece.problem ? `border-b-[3px] ${piece.problem.severity === "error" ? "border-accent bg-wash" : "border-grain"}` : undefined
-            }
-          >
-            {piece.text}
-          </span>
-        ))}
-        {"\n"}
-      </div>
-      <textarea
-        ref={field}
-        value={text}
-        onChange={(event) => onChange(event.target.value)}
-        onScroll={(event) => {
-          if (backdrop.current) backdrop.current.scrollTop = event.currentTarget.scrollTop;
-        }}
-        spellCheck={false}
-        autoCapitalize="off"
-        autoCorrect="off"
-        aria-label="Chart text"
-        aria-invalid={problems.some((problem) => problem.severity === "error")}
-        aria-describedby="chart-problems"
-        className={`${face} h-full w-full resize-none bg-transparent`}
-      />
-    </div>
-  );
+/** The keys of the sheet; they rest while someone types or has a list or a dialog open. */
+function useSheetKeys(sheet: Sheet, typing: boolean, onType: (typing: { bar: number; text: string } | null) => void): void {
+  const transpose = useTranspose(sheet);
+  const latest = useRef({ sheet, typing, onType, transpose });
+  latest.current = { sheet, typing, onType, transpose };
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      const now = latest.current;
+      const target = event.target as HTMLElement;
+      if (event.defaultPrevented || now.typing || target.closest("input, textarea, select, [role=listbox], [role=menu], [role=dialog]"))
+        return;
+      if (act(event, now.sheet, now.onType, now.transpose)) {
+        event.preventDefault();
+        event.stopImmediatePropagation();
+      }
+    };
+    window.addEventListener("keydown", press, true);
+    return () => window.removeEventListener("keydown", press, true);
+  }, []);
+}
+
+function act(
+  event: KeyboardEvent,
+  sheet: Sheet,
+  onType: (typing: { bar: number; text: string } | null) => void,
+  transpose: (to: { semitones: number }) => Promise<void>,
+): boolean {
+  if (!event.ctrlKey && !event.metaKey && !event.altKey && (event.key === "[" || event.key === "]")) {
+    transpose({ semitones: event.key === "[" ? -1 : 1 });
+    return true;
+  }
+  if (!sheet.chosen) return false;
+  const [from, to] = sheet.chosen;
+  const bar = sheet.bars[from];
+  if (!bar) return false;
+  if (event.altKey && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
+    moveBars(sheet, event.key === "ArrowLeft" ? -1 : 1);
+    return true;
+  }
+  if (event.ctrlKey || event.metaKey) return withControl(event.key.toLowerCase(), sheet, from, to);
+  if (event.altKey) return false;
+  switch (event.key) {
+    case "Enter":
+      if ((event.target as HTMLElement).closest("button:not([data-bar]), a")) return false;
+      onType({ bar: bar.bar, text: bar.text });
+      return true;
+    case "Delete":
+    case "Backspace":
+      sheet.edit({ kind: "delete", bar: from, to });
+      return true;
+    case "Insert":
+      sheet.edit({ kind: "insert", bar: from, content: "" });
+      return true;
+    case "ArrowUp":
+    case "ArrowDown":
+      sheet.setChord(Math.max(0, Math.min(bar.chords.length - 1, sheet.chord + (event.key === "ArrowUp" ? -1 : 1))));
+      return true;
+    case ",":
+    case ".": {
+      const beat = Math.round((bar.chords[sheet.chord]?.tick ?? 0) / bar.beatTicks) + (event.key === "," ? -1 : 1);
+      if (beat >= 0 && beat * bar.beatTicks < bar.ticks) sheet.edit({ kind: "moveChord", bar: bar.bar, chord: sheet.chord, beat });
+      return true;
+    }
+    case "j":
+    case "J":
+      if (from + 1 < sheet.bars.length) sheet.edit({ kind: "join", bar: from });
+      return true;
+    default:
+      if (/^[A-DF-GN%>("]$/.test(event.key) || (event.key === "E" && event.shiftKey)) {
+        onType({ bar: bar.bar, text: event.key });
+        return true;
+      }
+      return false;
+  }
+}
+
+function withControl(key: string, sheet: Sheet, from: number, to: number): boolean {
+  switch (key) {
+    case "c":
+    case "x":
+      sheet.setClip(sheet.bars.slice(from, to + 1).map((bar) => bar.text));
+      if (key === "x") sheet.edit({ kind: "delete", bar: from, to });
+      return true;
+    case "v":
+      (async () => {
+        for (let i = 0; i < sheet.clip.length; i++) await sheet.edit({ kind: "insert", bar: to + 1 + i, content: sheet.clip[i] ?? "" });
+      })();
+      return true;
+    case "d":
+      sheet.edit({ kind: "copy", bar: from, to, before: to + 1 });
+      return true;
+    default:
+      return false;
+  }
 }
 
 function Problems({ problems, error, onShow }: { problems: Problem[]; error: string | null; onShow: (problem: Problem) => void }) {
   return (
-    <div id="chart-problems" role="status" className="mt-2 max-h-48 shrink-0 overflow-auto">
+    <div id="chart-problems" role="status" className="mt-1 max-h-36 shrink-0 overflow-auto">
       {error && <p className="border-accent border-l-4 bg-wash px-3 py-2">{error}</p>}
-      {problems.length === 0 && !error && <p className="py-2 text-quiet">Every sign could be read. The question mark above lists them.</p>}
+      {problems.length === 0 && !error && <p className="text-quiet">Every sign could be read. The question mark above lists them.</p>}
       <ul>
         {problems.map((problem) => (
           <li key={`${problem.line}.${problem.column}.${problem.code}`}>
@@ -114,81 +198,5 @@ function Problems({ problems, error, onShow }: { problems: Problem[]; error: str
         ))}
       </ul>
     </div>
-  );
-}
-
-function Sheet({
-  chart,
-  stale,
-  playing,
-  selection,
-  onBar,
-}: {
-  chart: ChartView;
-  stale: boolean;
-  playing: number;
-  selection: [number, number];
-  onBar: (index: number) => void;
-}) {
-  let meter = "";
-  return (
-    <article className={stale ? "opacity-60" : undefined}>
-      <h2 className="text-[1.9rem] leading-tight">{chart.title}</h2>
-      <p className="text-quiet">
-        {keyName(chart.key, chart.mode)}
-        {chart.keyGiven ? "" : ", found from the chords"} · {chart.meter} · {plain(chart.tempo.bpm)} {beatSign(chart.tempo.beatTicks)}s a
-        minute · {chart.feel}
-      </p>
-      {chart.sections.map((section, at) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: two sections may have one name
-        <section key={at} className="mt-4">
-          {section.name && <h3 className="mb-1 text-lg">{section.name}</h3>}
-          <ol className="grid grid-cols-4 gap-y-1.5 max-sm:grid-cols-2">
-            {section.bars.map((bar) => {
-              const newMeter = bar.meter !== meter;
-              meter = bar.meter;
-              const chosen = bar.index >= selection[0] && bar.index <= selection[1];
-              return (
-                <li key={bar.index} className="border-ink border-l-2 last:border-r-2 [&:nth-child(4n)]:border-r-2">
-                  <button
-                    type="button"
-                    onClick={() => onBar(bar.index)}
-                    aria-label={`Bar ${bar.number}: ${bar.chords.map((chord) => chord.symbol).join(", ")}`}
-                    aria-pressed={chosen}
-                    className={`relative block h-[4.4rem] w-full px-1.5 pt-0.5 text-left ${playing === bar.index ? "bg-wash" : ""}`}
-                  >
-                    <span className="flex justify-between text-[0.8rem] text-quiet leading-none">
-                      <span>{bar.number}</span>
-                      {newMeter && <span className="font-semibold text-ink">{bar.meter}</span>}
-                    </span>
-                    <span className="relative mt-0.5 block h-12">
-                      {bar.chords.map((chord, index) => (
-                        <span
-                          // biome-ignore lint/suspicious/noArrayIndexKey: the same chord may stand twice in a bar
-                          key={index}
-                          className="absolute top-0"
-                          style={{ left: `${((chord.beat - 1) / bar.chords.reduce((sum, each) => sum + each.beats, 0)) * 100}%` }}
-                        >
-                          <span
-                            className={`block leading-tight ${bar.chords.length > 2 ? "text-base" : bar.chords.length > 1 ? "text-[1.15rem]" : "text-[1.45rem]"}`}
-                          >
-                            {chord.degree || chord.symbol === "N.C." ? (
-                              <Chord symbol={chord.symbol} />
-                            ) : (
-                              <span className="font-serif text-accent line-through">{chord.symbol}</span>
-                            )}
-                          </span>
-                          <span className="block text-[0.86rem] text-quiet leading-tight">{chord.degree}</span>
-                        </span>
-                      ))}
-                    </span>
-                  </button>
-                </li>
-              );
-            })}
-          </ol>
-        </section>
-      ))}
-    </article>
   );
 }

@@ -83,6 +83,14 @@ export function Ribbon({
                 } ${playing === index ? "bg-wash!" : ""}`}
               >
                 <span className="absolute top-0.5 right-1 text-[0.74rem] text-quiet">{bar.number}</span>
+                {bar.pins.length > 0 && (
+                  <span
+                    title={bar.pins.map((pin) => pin.text).join("; ")}
+                    className={`absolute top-0.5 left-1.5 max-w-[80%] truncate text-[0.74rem] ${bar.pins.some((pin) => pin.warning) ? "font-semibold text-accent" : "text-quiet"}`}
+                  >
+                    {bar.pins.map((pin) => (pin.warning ? `! ${pin.text}` : pin.text)).join("; ")}
+                  </span>
+                )}
                 <span className={`flex items-baseline gap-1.5 ${size(bar)}`}>
                   {bar.chords.map((chord) => (
                     <Chord key={chord.tick} symbol={chord.symbol} />

@@ -8,6 +8,7 @@ import { Mark } from "../../ui/Mark";
 import { Notice, TextButton } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
 import { beatSign, plain } from "../../ui/words";
+import { Import } from "./Import";
 import { byColumn, type Column, matches } from "./sorting";
 
 const COLUMNS: { column: Column; label: string; className?: string }[] = [
@@ -228,6 +229,7 @@ function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: st
         <button type="submit" className="h-12 rounded-plank bg-ink px-5 font-semibold text-ground">
           {chords.trim() ? "Play it" : "New song"}
         </button>
+        <Import />
       </div>
     </form>
   );

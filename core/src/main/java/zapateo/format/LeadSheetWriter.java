@@ -52,10 +52,13 @@ public final class LeadSheetWriter {
     private final ObjectFactory make = new ObjectFactory();
     private final Song song;
     private final List<WrittenBar> bars;
+    /** A song without a single chord, such as a tune alone, is not told so in every bar. */
+    private final boolean sounds;
     private Key key;
 
     private LeadSheetWriter(Song song) {
         this.song = song;
+        this.sounds = song.chords().anyMatch(place -> place.chord().isPresent());
         this.bars = song.writtenBars();
         this.key = song.key();
     }
@@ -92,7 +95,9 @@ public final class LeadSheetWriter {
         }
         bar.marks().tempo().ifPresent(tempo -> content.add(Directions.tempo(tempo, Feel.STRAIGHT, Swing.NONE)));
         bar.marks().pins().forEach(pin -> content.add(words((pin.warning() ? "! " : "") + pin.text(), 0)));
-        bar.chords().forEach(span -> content.add(harmony(span)));
+        if (sounds) {
+            bar.chords().forEach(span -> content.add(harmony(span)));
+        }
         bar.chords().stream().filter(ChordSpan::held).forEach(span -> content.add(words("fermata", span.tick())));
         if (bar.marks().closes().filter(Repeat::vamp).isPresent()) {
             content.add(words("vamp", 0));

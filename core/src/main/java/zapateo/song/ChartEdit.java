@@ -8,6 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
@@ -241,6 +242,21 @@ public final class ChartEdit {
             Optional<Key> key = Key.read(match.group(group));
             key.ifPresent(known -> cuts.add(new Cut(match.start(group), match.end(group), by.of(known).toString())));
         }
+    }
+
+    /** A bar and the next one put into one: their chords share it, their words stand together. What was guessed of them is guessed no more. */
+    public String join(int bar) {
+        cell(bar);
+        cell(bar + 1);
+        String content = signs(bar) + Stream.of(bar, bar + 1).map(each -> cell(each).cell().words().stream().map(Word::text)
+                .filter(word -> !word.equals("?") && !word.startsWith("\"") && !(word.startsWith("(") && !word.equals("(fermata)"))).collect(Collectors.joining(" ")))
+                .map(chords -> chords.equals("%") ? "" : chords).collect(Collectors.joining(" ")).strip();
+        List<String> first = song().writtenBars().get(bar).marks().words();
+        List<String> second = song().writtenBars().get(bar + 1).marks().words();
+        List<String> words = IntStream.range(0, Math.max(first.size(), second.size()))
+                .mapToObj(verse -> ((verse < first.size() ? first.get(verse) : "") + " " + (verse < second.size() ? second.get(verse) : "")).strip()).toList();
+        String joined = of(set(bar, content)).delete(bar + 1, bar + 1);
+        return words.isEmpty() ? joined : new Rows(of(joined)).words(bar, words);
     }
 
     /** Every guessed length taken as right. */

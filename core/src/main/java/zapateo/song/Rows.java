@@ -91,6 +91,30 @@ final class Rows {
         return line.substring(0, colon) + " " + (led ? "| " : "") + cells.stream().map(String::strip).collect(Collectors.joining(" | ")) + (closed ? " |" : "") + end;
     }
 
+    /** The words of one bar written anew; a line of words is added below its row where there is none. */
+    String words(int bar, List<String> verses) {
+        List<ChartReading.BarPlace> all = edit.reading().bars();
+        int row = edit.cell(bar).cell().line();
+        int first = IntStream.range(0, all.size()).filter(each -> all.get(each).cell().line() == row).findFirst().orElse(bar);
+        int ofRow = (int) all.stream().filter(place -> place.cell().line() == row).count();
+        List<WrittenBar> bars = edit.song().writtenBars().subList(first, first + ofRow);
+        int last = row;
+        while (last < lines.size() && lines.get(last).strip().toLowerCase().matches("words\\s*:.*")) {
+            last++;
+        }
+        int count = Math.max(verses.size(), bars.stream().mapToInt(each -> each.marks().words().size()).max().orElse(0));
+        List<String> under = IntStream.range(0, count).mapToObj(verse -> IntStream.range(0, ofRow).mapToObj(i -> {
+            List<String> own = first + i == bar ? verses : bars.get(i).marks().words();
+            return verse < own.size() ? own.get(verse) : "";
+        }).collect(Collectors.joining(" | ", "Words: | ", " |\n"))).toList();
+        if (!lines.get(row - 1).endsWith("\n")) {
+            lines.set(row - 1, lines.get(row - 1) + "\n");
+        }
+        lines.subList(row, last).clear();
+        lines.addAll(row, under);
+        return join(lines);
+    }
+
     /** Headings whose bars have all gone. */
     private List<String> withoutEmptySections() {
         ChartReading now = ChartParser.parse(join(lines));

@@ -100,6 +100,12 @@ class ChartEditTest {
     }
 
     @Test
+    void two_bars_are_put_into_one_with_their_words() {
+        assertThat(ChartEdit.of("| G ? | D ? | Em ? |\nWords: The harbour | lights | go |\n").join(0)).isEqualTo("| G D | Em ? |\nWords: | The harbour lights | go |\n");
+        assertThat(ChartEdit.of("| G | % |").join(0)).isEqualTo("| G |");
+    }
+
+    @Test
     void all_bars_deleted_leave_one_of_silence() {
         assertThat(bars(ChartEdit.of("Title: A\n| C | F |\n| G |").delete(0, 2))).hasSize(1);
     }

@@ -106,7 +106,7 @@ class SongApiTest {
                 "Morning Customs");
         JsonNode songs = SERVER.get("/api/songs").json();
         List<JsonNode> set = StreamSupport.stream(songs.spliterator(), false).filter(song -> wanted.contains(song.path("title").asString())).toList();
-        assertThat(set).hasSize(8).allSatisfy(song -> {
+        assertThat(set).hasSize(9).allSatisfy(song -> {
             JsonNode arrangement = SERVER.get("/api/songs/" + song.path("id").asString() + "/arrangement").json();
             assertThat(arrangement.path("problems")).as(song.path("title").asString()).isEmpty();
             assertThat(arrangement.path("strokes").size()).isGreaterThan(20);

@@ -94,6 +94,7 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
      * A bar as written.
      *
      * @param bar     from 0 through the whole written song
+     * @param cut     whether it is shorter than its metre: a pick-up, or cut by a repeat
      * @param played  the bars by index in which it is played
      * @param text    what stands between its bar lines
      * @param key     a change of key, null for none
@@ -104,7 +105,7 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
      * @param tune    whether it has a melody
      * @param guessed whether its length was guessed
      */
-    public record WrittenBarView(int bar, int number, String meter, int ticks, int beatTicks, List<Integer> played, PlaceView place, String text,
+    public record WrittenBarView(int bar, int number, String meter, int ticks, boolean cut, int beatTicks, List<Integer> played, PlaceView place, String text,
                                  @Schema(types = {"string", "null"}) String key, @Schema(types = {"number", "null"}) Double bpm, boolean opens,
                                  List<Integer> endings, @Schema(types = {"object", "null"}) RepeatView closes, List<PinView> pins, List<String> words,
                                  boolean tune, boolean guessed, List<WrittenChordView> chords) {
@@ -117,6 +118,7 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
      * @param degree    Roman numeral; empty for silence
      * @param numbers   the same in plain numbers
      * @param role      what it does in its key: own, secondary-dominant, flat-second, borrowed, passing-diminished, other; empty for silence
+     * @param above     semitones of its root above the tonic of the key that rules, 0 to 11; null for silence
      * @param early     whether it comes an eighth early and is tied
      * @param held      whether a fermata stands over it
      * @param common    tones it shares with the next chord
@@ -125,6 +127,7 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
      * @param respelled the key's own spelling where the chart's stands against it; null where it stands well
      */
     public record WrittenChordView(String symbol, double beat, double beats, int tick, int ticks, String degree, String numbers, String role,
+                                   @Schema(types = {"integer", "null"}) Integer above,
                                    List<String> tones, String bass, boolean early, boolean held, List<String> common,
                                    @Schema(types = {"integer", "null"}) Integer movement, @Schema(types = {"string", "null"}) String otherName,
                                    @Schema(types = {"string", "null"}) String respelled) {
@@ -179,7 +182,7 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         for (int i = 0; i < bar.chords().size(); i++) {
             chords.add(chord(bar, i, understanding, simple));
         }
-        return new WrittenBarView(index, bar.number(), bar.meter().toString(), bar.ticks(), bar.meter().beatTicks(), played,
+        return new WrittenBarView(index, bar.number(), bar.meter().toString(), bar.ticks(), bar.isShort(), bar.meter().beatTicks(), played,
                 new PlaceView(place.cell().line(), place.cell().column(), place.cell().text().length()), place.cell().text(),
                 marks.key().map(Object::toString).orElse(null), marks.tempo().map(Tempo::bpm).orElse(null), marks.opens(), marks.endings(),
                 marks.closes().map(repeat -> new RepeatView(repeat.times(), repeat.vamp())).orElse(null),
@@ -195,10 +198,10 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         double beat = bar.meter().beatTicks();
         return understanding.place(bar, index).map(place -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(),
                         place.degree().roman(), place.degree().numbers(), place.degree().role().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                        tones(span, simple), bass(span), span.early(), span.held(),
+                        Math.floorMod(place.chord().root().chroma() - place.key().tonic().chroma(), 12), tones(span, simple), bass(span), span.early(), span.held(),
                         place.leading().map(leading -> names(leading.common())).orElse(List.of()), place.leading().map(leading -> leading.movement()).orElse(null),
                         place.otherName().map(ChordSymbol::toString).orElse(null), place.respelled().map(ChordSymbol::toString).orElse(null)))
-                .orElseGet(() -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(), "", "", "", List.of(), "",
+                .orElseGet(() -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(), "", "", "", null, List.of(), "",
                         span.early(), span.held(), List.of(), null, null, null));
     }
 

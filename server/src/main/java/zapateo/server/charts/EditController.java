@@ -39,7 +39,7 @@ public class EditController {
 
     /** What to do with bars, chords or sections. */
     public enum EditKind {
-        set, insert, delete, copy, move, moveChord, replaceChords, section, confirmGuesses
+        set, insert, delete, copy, move, moveChord, replaceChords, section, join, confirmGuesses
     }
 
     /** @param bar written bar from 0; @param chord place in the bar from 0 */
@@ -50,7 +50,7 @@ public class EditController {
     /**
      * One change. Bars are written bars counted from 0.
      *
-     * @param bar     set, insert, moveChord: the bar; delete, copy, move: the first
+     * @param bar     set, insert, moveChord: the bar; join: it and the next; delete, copy, move: the first
      * @param to      delete, copy, move: the last bar, both included
      * @param before  copy, move: the bar they go before; one more than the last bar for the end
      * @param content set, insert: what would be typed between two bar lines
@@ -85,6 +85,7 @@ public class EditController {
             case replaceChords -> chart.replaceChords(need(edit.changes(), "changes").stream()
                     .map(each -> new ChartEdit.Replacement(each.bar(), each.chord(), chord(each.symbol()))).toList());
             case section -> chart.section(need(edit.section(), "section"), need(edit.change(), "change"));
+            case join -> chart.join(need(edit.bar(), "bar"));
             case confirmGuesses -> chart.confirmGuesses();
         });
     }

@@ -2,14 +2,17 @@ package zapateo.server.charts;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import zapateo.format.LeadSheetWriter;
 import zapateo.harmony.Key;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.server.problems.Refusal;
+import zapateo.song.ChartParser;
 
 /** What a key is made of. */
 @RestController
@@ -36,6 +39,17 @@ public class KeyController {
     public KeyView key(@RequestParam String name) {
         Key key = Key.read(name).orElseThrow(() -> Refusal.unusable("key \"" + name + "\": expected a key such as B♭, Gm or E mixolydian"));
         return new KeyView(key.toString(), key.mode().id(), key.fifths(), key.relative().toString(), key.parallel().toString(), tones(key.scale()), tones(key.pentatonic()));
+    }
+
+    /** @param notes scale or pentatonic */
+    @GetMapping(path = "/score", produces = "application/vnd.recordare.musicxml+xml")
+    public byte[] score(@RequestParam String name, @RequestParam(defaultValue = "scale") String notes) {
+        KeyView view = key(name);
+        List<ToneView> tones = notes.equals("pentatonic") ? view.pentatonic() : view.scale();
+        Key key = Key.read(name).orElseThrow();
+        String tune = tones.stream().map(tone -> tone.name() + "/4").collect(Collectors.joining(" "));
+        String chart = "Title: " + key + "\nKey: " + key + "\nMeter: " + tones.size() + "/4\n| N.C. |\nTune: " + tune;
+        return LeadSheetWriter.write(ChartParser.parse(chart).song().orElseThrow());
     }
 
     private static List<ToneView> tones(List<PitchClass> notes) {

@@ -1,0 +1,235 @@
+import { useQuery } from "@tanstack/react-query";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { api, type ReadingByEar, type Refused, take, type WrittenBar, type WrittenChord } from "../../api/client";
+import { useDesk } from "../../song/desk";
+import { Chord } from "../../ui/Chord";
+import { TextButton } from "../../ui/Notice";
+import type { Sheet } from "./useSheet";
+
+const ROLES: Record<string, string> = {
+  own: "of the key",
+  "secondary-dominant": "secondary dominant",
+  "flat-second": "♭II for V",
+  borrowed: "borrowed from the parallel key",
+  "passing-diminished": "passing diminished",
+  other: "from outside the key",
+};
+
+const WHY: Record<string, string> = {
+  quality: "other quality",
+  relative: "relative",
+  borrowed: "borrowed",
+  bass: "other bass",
+  dominant: "dominant of the next",
+  suspended: "suspended",
+};
+
+/** What the chosen chord means, and its likely readings to be heard in place. */
+export function Inspector({ sheet }: { sheet: Sheet }) {
+  const bar = sheet.chosen ? sheet.bars[sheet.chosen[0]] : undefined;
+  const chord = bar?.chords[Math.min(sheet.chord, bar.chords.length - 1)];
+  if (!bar || !chord || !sheet.chosen)
+    return (
+      <p className="py-2 text-quiet">
+        Choose a bar on the sheet: type its chords, drag them to another beat, or hear what else they could be.
+      </p>
+    );
+  const many = sheet.chosen[1] > sheet.chosen[0];
+  return (
+    <div className="min-h-0">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <h3 className="text-lg">{many ? `Bars ${bar.number}–${sheet.bars[sheet.chosen[1]]?.number}` : `Bar ${bar.number}`}</h3>
+        <BarActions bar={bar} sheet={sheet} />
+      </div>
+      {!many && <ChordFacts chord={chord} bar={bar} sheet={sheet} />}
+      {!many && chord.degree && <Ear key={`${bar.bar}.${sheet.chord}.${chord.symbol}`} bar={bar} chord={chord} sheet={sheet} />}
+    </div>
+  );
+}
+
+function BarActions({ bar, sheet }: { bar: WrittenBar; sheet: Sheet }) {
+  const [from, to] = sheet.chosen ?? [bar.bar, bar.bar];
+  const acts: { name: string; title: string; act: () => void; off?: boolean }[] = [
+    { name: "insert", title: "A bar before this one (Insert)", act: () => sheet.edit({ kind: "insert", bar: from, content: "" }) },
+    { name: "delete", title: "Take out (Delete)", act: () => sheet.edit({ kind: "delete", bar: from, to }) },
+    { name: "copy", title: "Once more behind (Ctrl+D)", act: () => sheet.edit({ kind: "copy", bar: from, to, before: to + 1 }) },
+    { name: "← move", title: "One bar earlier (Alt+←)", act: () => moveBars(sheet, -1), off: from === 0 },
+    { name: "move →", title: "One bar later (Alt+→)", act: () => moveBars(sheet, 1), off: to === sheet.bars.length - 1 },
+    {
+      name: "join",
+      title: "Put this bar and the next into one (J)",
+      act: () => sheet.edit({ kind: "join", bar: from }),
+      off: from + 1 >= sheet.bars.length,
+    },
+  ];
+  return (
+    <span className="flex flex-wrap gap-x-2.5">
+      {acts.map((each) => (
+        <button
+          key={each.name}
+          type="button"
+          title={each.title}
+          disabled={each.off}
+          onClick={each.act}
+          className="min-h-8 text-[0.95rem] underline decoration-dotted underline-offset-4"
+        >
+          {each.name}
+        </button>
+      ))}
+    </span>
+  );
+}
+
+/** The chosen bars one place earlier or later; they stay chosen. */
+export async function moveBars(sheet: Sheet, by: number): Promise<void> {
+  if (!sheet.chosen) return;
+  const [from, to] = sheet.chosen;
+  if (from + by < 0 || to + by >= sheet.bars.length) return;
+  await sheet.edit({ kind: "move", bar: from, to, before: by < 0 ? from - 1 : to + 2 });
+  sheet.choose(from + by, to + by);
+}
+
+function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBar; sheet: Sheet }) {
+  if (!chord.degree) return <p className="text-quiet">{chord.symbol === "N.C." ? "No chord here." : "This cannot be read as a chord."}</p>;
+  const slash = chord.symbol.includes("/") && !chord.symbol.endsWith("6/9");
+  return (
+    <p className="leading-snug">
+      <span className="font-semibold text-[1.1rem]">
+        <Chord symbol={chord.symbol} />
+      </span>{" "}
+      is <span className="font-semibold">{chord.degree}</span> ({chord.numbers}), {ROLES[chord.role] ?? chord.role}: {chord.tones.join(" ")}
+      . {slash && `Left hand ${chord.bass} alone, right hand ${chord.tones.join(" ")}. `}
+      {chord.otherName && (
+        <>
+          Also called <Chord symbol={chord.otherName} />.{" "}
+        </>
+      )}
+      {chord.movement !== null &&
+        (chord.common.length > 0
+          ? `Shares ${chord.common.join(" ")} with the next chord; its voices move ${chord.movement} semitones.`
+          : `Shares nothing with the next chord; its voices move ${chord.movement} semitones.`)}
+      {chord.respelled && (
+        <>
+          {" "}
+          In this key it is written <Chord symbol={chord.respelled} />.{" "}
+          <TextButton
+            onClick={() =>
+              sheet.edit({ kind: "replaceChords", changes: [{ bar: bar.bar, chord: sheet.chord, symbol: chord.respelled as string }] })
+            }
+          >
+            Write it so
+          </TextButton>
+        </>
+      )}
+    </p>
+  );
+}
+
+/** By ear: each likely reading at one key, heard in place between its neighbours; nothing is kept until it is. */
+function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; sheet: Sheet }) {
+  const { desk, trial, setTrial, select, sound } = useDesk();
+  const [open, setOpen] = useState(false);
+  const [heard, setHeard] = useState<number | null>(null);
+  const text = desk.draft.chart;
+  const readings = useQuery<ReadingByEar[], Refused>({
+    queryKey: ["readings", text, bar.bar, sheet.chord],
+    queryFn: () => take(api.POST("/api/charts/readings", { body: { text, bar: bar.bar, chord: sheet.chord } })),
+    enabled: open,
+    retry: false,
+  });
+  const all = useMemo(() => readings.data ?? [], [readings.data]);
+  const close = useCallback(() => {
+    setTrial(null);
+    setHeard(null);
+    setOpen(false);
+  }, [setTrial]);
+  const hear = useCallback(
+    (index: number | null) => {
+      setHeard(index);
+      setTrial(index === null ? null : (all[index]?.text ?? null));
+      const played = bar.played[0] ?? 0;
+      select(Math.max(0, played - 1), played + 1);
+      if (!sound.head.playing) sound.toggle();
+    },
+    [all, bar.played, select, setTrial, sound],
+  );
+  const keep = useCallback(() => {
+    const chosen = heard === null ? undefined : all[heard];
+    if (chosen) sheet.put(chosen.text);
+    setHeard(null);
+    setOpen(false);
+  }, [all, heard, sheet]);
+
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (
+        (event.target as HTMLElement).closest("input, textarea, [role=dialog], [role=menu]") ||
+        event.ctrlKey ||
+        event.altKey ||
+        event.metaKey
+      )
+        return;
+      const digit = /^[0-9]$/.test(event.key) ? Number(event.key) : null;
+      if (event.key === "e") open ? close() : setOpen(true);
+      else if (open && digit !== null && digit <= all.length) hear(digit === 0 ? null : digit - 1);
+      else if (open && event.key === "Enter" && heard !== null) keep();
+      else if (open && event.key === "Escape") close();
+      else return;
+      event.preventDefault();
+      event.stopImmediatePropagation();
+    };
+    window.addEventListener("keydown", press, true);
+    return () => window.removeEventListener("keydown", press, true);
+  }, [all.length, close, hear, heard, keep, open]);
+  useEffect(() => () => setTrial(null), [setTrial]);
+
+  if (!open)
+    return (
+      <TextButton onClick={() => setOpen(true)}>
+        What else could <Chord symbol={chord.symbol} /> be? Hear it (E)
+      </TextButton>
+    );
+  return (
+    <fieldset className="mt-1">
+      <legend className="text-quiet">By ear: a key hears it in place, Enter keeps it, Escape leaves it as it was.</legend>
+      {readings.isError && <p>{readings.error.message}</p>}
+      <div className="flex flex-wrap gap-1.5 pt-1">
+        <EarButton digit={0} symbol={chord.symbol} why="as written" on={trial === null && heard === null} onClick={() => hear(null)} />
+        {all.map((reading, index) => (
+          <EarButton
+            key={reading.symbol}
+            digit={index + 1}
+            symbol={reading.symbol}
+            why={WHY[reading.why] ?? reading.why}
+            on={heard === index}
+            onClick={() => hear(index)}
+          />
+        ))}
+      </div>
+      <div className="flex gap-4">
+        {heard !== null && <TextButton onClick={keep}>Keep {all[heard]?.symbol}</TextButton>}
+        <TextButton onClick={close}>Leave it</TextButton>
+      </div>
+    </fieldset>
+  );
+}
+
+function EarButton({ digit, symbol, why, on, onClick }: { digit: number; symbol: string; why: string; on: boolean; onClick: () => void }) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      aria-label={`Hear ${symbol}, ${why}, key ${digit}`}
+      onClick={onClick}
+      className={`flex min-h-11 items-baseline gap-1.5 rounded-plank border px-2 py-0.5 text-left ${on ? "border-accent bg-wash" : "border-line bg-sheet"}`}
+    >
+      <span className="font-semibold text-accent">{digit}</span>
+      <span>
+        <span className="block text-[1.1rem] leading-tight">
+          <Chord symbol={symbol} />
+        </span>
+        <span className="block text-[0.78rem] text-quiet leading-tight">{why}</span>
+      </span>
+    </button>
+  );
+}

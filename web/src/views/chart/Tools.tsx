@@ -1,0 +1,342 @@
+import { Dialog, DialogBackdrop, DialogPanel, DialogTitle, Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { api, type ChartView, type EasyKey, type KeyNotes, Refused, type Simplified, take } from "../../api/client";
+import { Score } from "../../score/Score";
+import { useDesk } from "../../song/desk";
+import { Chord } from "../../ui/Chord";
+import { TextButton } from "../../ui/Notice";
+import { keyName } from "../../ui/words";
+import type { Degrees } from "./SheetView";
+import type { Sheet } from "./useSheet";
+
+const TONICS = ["C", "D♭", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
+const PANEL = "z-30 rounded-plank border border-grain bg-sheet p-4 [--anchor-gap:4px] shadow-none";
+
+/** Above the sheet: what it shows, the key and its notes, another key, plainer chords. */
+export function Tools({
+  chart,
+  sheet,
+  degrees,
+  setDegrees,
+  words,
+  setWords,
+}: {
+  chart: ChartView;
+  sheet: Sheet;
+  degrees: Degrees;
+  setDegrees: (degrees: Degrees) => void;
+  words: boolean;
+  setWords: (on: boolean) => void;
+}) {
+  const [simplify, setSimplify] = useState(false);
+  const guesses = sheet.bars.filter((bar) => bar.guessed).length;
+  const worded = sheet.bars.some((bar) => bar.words.length > 0);
+  return (
+    <div className="flex flex-wrap items-center gap-x-5 border-line border-b px-6 py-1 max-md:px-3">
+      <label className="flex items-center gap-2">
+        <span className="text-quiet">Degrees</span>
+        <select
+          value={degrees}
+          onChange={(event) => setDegrees(event.target.value as Degrees)}
+          className="h-9 rounded-plank border border-line bg-sheet px-1.5"
+        >
+          <option value="roman">Roman</option>
+          <option value="numbers">numbers</option>
+          <option value="none">off</option>
+        </select>
+      </label>
+      {worded && (
+        <label className="flex min-h-9 items-center gap-1.5">
+          <input
+            type="checkbox"
+            checked={words}
+            onChange={(event) => setWords(event.target.checked)}
+            className="size-4 accent-(--accent)"
+          />
+          words
+        </label>
+      )}
+      <Popover>
+        <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Another key ▾</PopoverButton>
+        <PopoverPanel anchor="bottom start" className={`${PANEL} w-[27rem]`}>
+          {({ close }) => <OtherKey chart={chart} sheet={sheet} onDone={close} />}
+        </PopoverPanel>
+      </Popover>
+      <Popover>
+        <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Notes of the key ▾</PopoverButton>
+        <PopoverPanel anchor="bottom start" className={`${PANEL} w-[30rem]`}>
+          <KeyPanel name={chart.key} />
+        </PopoverPanel>
+      </Popover>
+      <button type="button" onClick={() => setSimplify(true)} className="min-h-9 underline decoration-dotted underline-offset-4">
+        Plainer chords
+      </button>
+      {guesses > 0 && (
+        <span className="flex items-center gap-2">
+          <span className="font-semibold text-accent">
+            {guesses} guessed {guesses === 1 ? "bar" : "bars"}
+          </span>
+          <TextButton onClick={() => sheet.edit({ kind: "confirmGuesses" })}>All are right</TextButton>
+        </span>
+      )}
+      <SimplifyDialog open={simplify} onClose={() => setSimplify(false)} sheet={sheet} />
+    </div>
+  );
+}
+
+/** The chart moved by semitones; the undo of the desk takes it back. */
+export function useTranspose(sheet: Sheet): (to: { semitones?: number; key?: string }) => Promise<void> {
+  const { desk } = useDesk();
+  return async (to) => {
+    try {
+      sheet.put((await take(api.POST("/api/charts/transpose", { body: { text: desk.draft.chart, ...to } }))).text);
+      sheet.setTrouble(null);
+    } catch (error) {
+      sheet.setTrouble(error instanceof Refused ? error.message : String(error));
+    }
+  };
+}
+
+function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; onDone: () => void }) {
+  const { desk } = useDesk();
+  const transpose = useTranspose(sheet);
+  const minor = chart.mode === "minor" || chart.mode === "dorian";
+  const suffix = chart.mode === "minor" ? "m" : chart.mode === "major" ? "" : ` ${chart.mode}`;
+  const easy = useQuery<EasyKey[], Refused>({
+    queryKey: ["easiest", desk.draft.chart],
+    queryFn: () => take(api.POST("/api/charts/easiest-keys", { body: { text: desk.draft.chart } })),
+    retry: false,
+  });
+  return (
+    <div>
+      <div className="flex items-center gap-2">
+        <button type="button" className="h-11 flex-1 rounded-plank border border-line" onClick={() => transpose({ semitones: -1 })}>
+          a semitone down <kbd className="text-quiet">[</kbd>
+        </button>
+        <button type="button" className="h-11 flex-1 rounded-plank border border-line" onClick={() => transpose({ semitones: 1 })}>
+          a semitone up <kbd className="text-quiet">]</kbd>
+        </button>
+      </div>
+      <p className="mt-3 text-quiet">To a key, the shortest way:</p>
+      <div className="mt-1 grid grid-cols-6 gap-1">
+        {TONICS.map((tonic) => (
+          <button
+            key={tonic}
+            type="button"
+            onClick={() => transpose({ key: tonic + suffix }).then(onDone)}
+            aria-current={chart.key === tonic + suffix}
+            className="h-10 rounded-plank border border-line font-serif aria-[current=true]:border-accent"
+          >
+            {tonic}
+            {minor ? "m" : ""}
+          </button>
+        ))}
+      </div>
+      <p className="mt-3 text-quiet">Easiest for this song:</p>
+      <ul>
+        {(easy.data ?? []).slice(0, 4).map((each) => (
+          <li key={each.key}>
+            <button
+              type="button"
+              onClick={() => transpose({ semitones: each.semitones }).then(onDone)}
+              className="flex min-h-10 w-full items-baseline gap-3 px-1 text-left hover:bg-wash"
+            >
+              <span className="w-16 font-semibold font-serif text-lg">{each.key}</span>
+              <span className="text-[0.92rem] text-quiet">{reason(each)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function reason(key: EasyKey): string {
+  const signs =
+    key.signs === 0 ? "no signs" : `${Math.abs(key.signs)} ${key.signs > 0 ? "sharp" : "flat"}${Math.abs(key.signs) > 1 ? "s" : ""}`;
+  const basses =
+    key.blackRoots === 0 ? "no bass on a black key" : `${Math.round(key.blackRoots * 100)} % of the time the bass is a black key`;
+  const way = key.semitones === 0 ? "where it is" : `${Math.abs(key.semitones)} ${key.semitones > 0 ? "up" : "down"}`;
+  return `${signs}, ${basses}; ${way}`;
+}
+
+/** Relative and parallel, and the notes on staff and keyboard. */
+function KeyPanel({ name }: { name: string }) {
+  const { setShown } = useDesk();
+  const [at, setAt] = useState(name);
+  const [notes, setNotes] = useState<"scale" | "pentatonic">("scale");
+  const key = useQuery<KeyNotes, Refused>({
+    queryKey: ["key", at],
+    queryFn: () => take(api.GET("/api/keys", { params: { query: { name: at } } })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const score = useQuery<string, Refused>({
+    queryKey: ["key-score", at, notes],
+    queryFn: () =>
+      take(
+        api.GET("/api/keys/score", { params: { query: { name: at, notes } }, parseAs: "text" }) as unknown as Promise<{
+          data?: string;
+          response: Response;
+        }>,
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const tones = notes === "scale" ? key.data?.scale : key.data?.pentatonic;
+  useEffect(() => {
+    setShown(tones ?? null);
+    return () => setShown(null);
+  }, [tones, setShown]);
+  if (!key.data) return <p className="text-quiet">{key.isError ? key.error.message : "Reading the key …"}</p>;
+  const kin = [
+    { label: "This song's key", key: name },
+    { label: "Relative", key: key.data.relative },
+    { label: "Parallel", key: key.data.parallel },
+  ];
+  return (
+    <div>
+      <h3 className="text-lg">{keyName(key.data.key, key.data.mode)}</h3>
+      <p>
+        {kin
+          .filter((each) => each.key !== at)
+          .map((each) => (
+            <span key={each.label} className="mr-4">
+              <span className="text-quiet">{each.label}: </span>
+              <TextButton onClick={() => setAt(each.key)}>{each.key}</TextButton>
+            </span>
+          ))}
+      </p>
+      <div className="mt-1 flex gap-4">
+        {(["scale", "pentatonic"] as const).map((each) => (
+          <label key={each} className="flex min-h-9 items-center gap-1.5">
+            <input
+              type="radio"
+              name="key-notes"
+              checked={notes === each}
+              onChange={() => setNotes(each)}
+              className="size-4 accent-(--accent)"
+            />
+            {each === "scale" ? "its scale" : "five safe notes (pentatonic)"}
+          </label>
+        ))}
+      </div>
+      <p className="mb-2 font-serif text-lg">{tones?.map((tone) => tone.name.replace(/-?\d+$/, "")).join("  ")}</p>
+      <Score xml={score.data} label={`${notes === "scale" ? "Scale" : "Pentatonic"} of ${at}`} lit={[]} onStroke={() => undefined} />
+    </div>
+  );
+}
+
+const KNOWS = [
+  { value: "triads", label: "major and minor triads" },
+  { value: "sevenths", label: "triads and plain sevenths" },
+  { value: "these", label: "just these:" },
+] as const;
+
+const HOW: Record<string, string> = {
+  bass: "without its bass",
+  extension: "without its extension",
+  relative: "by its relative",
+  dominant: "by the chord it is part of",
+};
+
+/** Chords one knows: every change is shown and can be left out; the undo takes all back. */
+function SimplifyDialog({ open, onClose, sheet }: { open: boolean; onClose: () => void; sheet: Sheet }) {
+  const { desk } = useDesk();
+  const [knows, setKnows] = useState<"triads" | "sevenths" | "these">("triads");
+  const [own, setOwn] = useState("C F G Am Dm Em G7");
+  const [left, setLeft] = useState<Set<string>>(new Set());
+  const text = desk.draft.chart;
+  const chords = own.split(/[\s,]+/).filter(Boolean);
+  const answer = useQuery<Simplified, Refused>({
+    queryKey: ["simplify", text, knows, knows === "these" ? own : ""],
+    queryFn: () => take(api.POST("/api/charts/simplify", { body: { text, knows, chords } })),
+    enabled: open,
+    retry: false,
+  });
+  const changes = answer.data?.changes ?? [];
+  const taken = changes.filter((change) => !left.has(`${change.bar}.${change.chord}`));
+  return (
+    <Dialog open={open} onClose={onClose} className="relative z-40">
+      <DialogBackdrop className="fixed inset-0 bg-ink/35" />
+      <div className="fixed inset-0 flex items-start justify-center overflow-auto p-6">
+        <DialogPanel className="w-full max-w-2xl border border-grain bg-sheet px-6 py-5">
+          <DialogTitle className="text-2xl">Plainer chords</DialogTitle>
+          <fieldset className="mt-2 flex flex-wrap gap-x-5">
+            <legend className="text-quiet">I know</legend>
+            {KNOWS.map((each) => (
+              <label key={each.value} className="flex min-h-10 items-center gap-1.5">
+                <input
+                  type="radio"
+                  name="knows"
+                  checked={knows === each.value}
+                  onChange={() => setKnows(each.value)}
+                  className="size-4 accent-(--accent)"
+                />
+                {each.label}
+              </label>
+            ))}
+            <input
+              aria-label="Chords I know"
+              value={own}
+              onChange={(event) => setOwn(event.target.value)}
+              onFocus={() => setKnows("these")}
+              className="h-10 min-w-56 flex-1 rounded-plank border border-line bg-ground px-2 font-serif"
+            />
+          </fieldset>
+          {answer.isError && <p className="mt-2 border-accent border-l-4 bg-wash px-3 py-2">{answer.error.message}</p>}
+          <ul className="mt-3 max-h-72 overflow-auto">
+            {changes.map((change) => {
+              const id = `${change.bar}.${change.chord}`;
+              return (
+                <li key={id}>
+                  <label className="flex min-h-10 items-center gap-3">
+                    <input
+                      type="checkbox"
+                      checked={!left.has(id)}
+                      onChange={() =>
+                        setLeft((before) => {
+                          const next = new Set(before);
+                          if (!next.delete(id)) next.add(id);
+                          return next;
+                        })
+                      }
+                      className="size-4 accent-(--accent)"
+                    />
+                    <span className="w-16 text-quiet">bar {change.number}</span>
+                    <span className="text-lg">
+                      <Chord symbol={change.from} /> → <Chord symbol={change.to} />
+                    </span>
+                    <span className="text-quiet">{HOW[change.how] ?? change.how}</span>
+                  </label>
+                </li>
+              );
+            })}
+          </ul>
+          {answer.data && changes.length === 0 && (
+            <p className="mt-2">Nothing to change: you know every chord of this song that can be said more plainly.</p>
+          )}
+          {answer.data && answer.data.left.length > 0 && (
+            <p className="mt-2 text-quiet">Nothing you know comes near {answer.data.left.join(", ")}; they stay as they are.</p>
+          )}
+          <div className="mt-4 flex gap-5">
+            <button
+              type="button"
+              disabled={taken.length === 0}
+              onClick={() => {
+                sheet.edit({
+                  kind: "replaceChords",
+                  changes: taken.map((change) => ({ bar: change.bar, chord: change.chord, symbol: change.to })),
+                });
+                onClose();
+              }}
+              className="h-11 rounded-plank bg-ink px-5 font-semibold text-ground"
+            >
+              Change {taken.length} {taken.length === 1 ? "chord" : "chords"}
+            </button>
+            <TextButton onClick={onClose}>Leave the song as it is</TextButton>
+          </div>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}

@@ -1,0 +1,112 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type ChartView, type Edit, editChart, Refused, type WrittenBar } from "../../api/client";
+import { useDesk } from "../../song/desk";
+
+export type Sheet = {
+  bars: WrittenBar[];
+  /** First and last chosen written bar, null for none. */
+  chosen: [number, number] | null;
+  choose: (from: number, to: number) => void;
+  /** The chosen chord of the first chosen bar. */
+  chord: number;
+  setChord: (chord: number) => void;
+  edit: (edit: Edit) => Promise<void>;
+  /** Puts a whole new text in place, as one step. */
+  put: (text: string) => void;
+  trouble: string | null;
+  setTrouble: (trouble: string | null) => void;
+  clip: string[];
+  setClip: (bars: string[]) => void;
+};
+
+/** The written bars that are chosen, and what can be done with them; the chosen bars are also those that are played and looped. */
+export function useSheet(chart: ChartView | undefined): Sheet {
+  const { desk, selection, select, arrangement, setTrial } = useDesk();
+  const bars = useMemo(() => chart?.written.flatMap((section) => section.bars) ?? [], [chart]);
+  const [own, setOwn] = useState<[number, number] | null>(null);
+  const [chord, setChord] = useState(0);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [clip, setClip] = useState<string[]>([]);
+  const sent = useRef("");
+  const last = (arrangement?.bars.length ?? 1) - 1;
+  const whole = selection[0] === 0 && selection[1] === last && last > 0;
+
+  // Bars chosen elsewhere, with the arrow keys or on the ribbon, are chosen here too.
+  const key = `${selection[0]}-${selection[1]}`;
+  useEffect(() => {
+    if (sent.current === key) return;
+    sent.current = key;
+    setOwn(null);
+    setChord(0);
+  }, [key]);
+
+  const chosen = useMemo<[number, number] | null>(() => {
+    const from = own ?? (whole ? null : writtenRun(bars, selection));
+    return from && from[0] < bars.length ? [from[0], Math.min(bars.length - 1, from[1])] : null;
+  }, [own, whole, bars, selection]);
+
+  const choose = useCallback(
+    (from: number, to: number) => {
+      const first = Math.max(0, Math.min(from, to));
+      const end = Math.min(bars.length - 1, Math.max(from, to));
+      setOwn([first, end]);
+      setChord(0);
+      const start = bars[first]?.played[0];
+      const stop = bars[end]?.played.find((index) => start !== undefined && index >= start);
+      if (start !== undefined && stop !== undefined) {
+        sent.current = `${start}-${stop}`;
+        select(start, stop);
+      }
+    },
+    [bars, select],
+  );
+
+  const text = useRef(desk.draft.chart);
+  text.current = desk.draft.chart;
+  const put = useCallback(
+    (next: string) => {
+      setTrial(null);
+      text.current = next;
+      desk.change({ chart: next });
+    },
+    [desk, setTrial],
+  );
+  const edit = useCallback(
+    async (change: Edit) => {
+      try {
+        const before = text.current;
+        const next = await editChart(before, change);
+        setTrouble(null);
+        if (next !== before) put(next);
+      } catch (error) {
+        setTrouble(error instanceof Refused ? error.message : String(error));
+      }
+    },
+    [put],
+  );
+
+  return { bars, chosen, choose, chord, setChord, edit, put, trouble, setTrouble, clip, setClip };
+}
+
+/** The written bars that are played somewhere in a run of played ones. */
+export function writtenRun(bars: WrittenBar[], [from, to]: [number, number]): [number, number] | null {
+  const inside = bars.filter((bar) => bar.played.some((index) => index >= from && index <= to)).map((bar) => bar.bar);
+  return inside.length > 0 ? [Math.min(...inside), Math.max(...inside)] : null;
+}
+
+/** Rows of a section: as the text has them up to eight bars, longer ones in fours. */
+export function rowsOf(bars: WrittenBar[]): WrittenBar[][] {
+  const lines: WrittenBar[][] = [];
+  for (const bar of bars) {
+    const line = lines.at(-1);
+    if (line && line[0]?.place.line === bar.place.line) line.push(bar);
+    else lines.push([bar]);
+  }
+  // Rows of one bar each are a column that was typed down the page: the phrase is four bars all the same.
+  const single = lines.length > 2 && lines.every((line) => line.length === 1);
+  return single ? inFours(bars) : lines.flatMap((line) => (line.length > 8 ? inFours(line) : [line]));
+}
+
+function inFours(bars: WrittenBar[]): WrittenBar[][] {
+  return Array.from({ length: Math.ceil(bars.length / 4) }, (_, row) => bars.slice(4 * row, 4 * row + 4));
+}
