@@ -111,7 +111,7 @@ function act(
     transpose({ semitones: event.key === "[" ? -1 : 1 });
     return true;
   }
-  if (!sheet.chosen) return false;
+  if (!sheet.chosen || (sheet.listening && /^(Enter|Escape|[0-9])$/.test(event.key))) return false;
   const [from, to] = sheet.chosen;
   const bar = sheet.bars[from];
   if (!bar) return false;

@@ -42,7 +42,7 @@ export function Inspector({ sheet }: { sheet: Sheet }) {
         <BarActions bar={bar} sheet={sheet} />
       </div>
       {!many && <ChordFacts chord={chord} bar={bar} sheet={sheet} />}
-      {!many && chord.degree && <Ear key={`${bar.bar}.${sheet.chord}.${chord.symbol}`} bar={bar} chord={chord} sheet={sheet} />}
+      {!many && chord.degree && <Ear key={`${bar.bar}.${sheet.chord}`} bar={bar} chord={chord} sheet={sheet} />}
     </div>
   );
 }
@@ -127,9 +127,14 @@ function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBa
 
 /** By ear: each likely reading at one key, heard in place between its neighbours; nothing is kept until it is. */
 function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; sheet: Sheet }) {
-  const { desk, trial, setTrial, select, sound } = useDesk();
+  const { desk, trial, setTrial, sound, arrangement } = useDesk();
+  const [written, setWritten] = useState(chord.symbol);
+  useEffect(() => {
+    if (trial === null) setWritten(chord.symbol);
+  }, [trial, chord.symbol]);
   const [open, setOpen] = useState(false);
   const [heard, setHeard] = useState<number | null>(null);
+  const [starting, setStarting] = useState(false);
   const text = desk.draft.chart;
   const readings = useQuery<ReadingByEar[], Refused>({
     queryKey: ["readings", text, bar.bar, sheet.chord],
@@ -148,11 +153,24 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
       setHeard(index);
       setTrial(index === null ? null : (all[index]?.text ?? null));
       const played = bar.played[0] ?? 0;
-      select(Math.max(0, played - 1), played + 1);
-      if (!sound.head.playing) sound.toggle();
+      sheet.loop(played - 1, played + 1);
+      if (!sound.head.playing) setStarting(true);
     },
-    [all, bar.played, select, setTrial, sound],
+    [all, bar.played, setTrial, sheet, sound.head.playing],
   );
+  // The first sound is the reading itself, not what stood there before it was laid out.
+  const wanted = heard === null ? written : all[heard]?.symbol;
+  const laid = arrangement?.bars[bar.played[0] ?? 0]?.chords[sheet.chord]?.symbol;
+  useEffect(() => {
+    if (!starting || laid !== wanted) return;
+    setStarting(false);
+    sound.toggle();
+  }, [starting, laid, wanted, sound]);
+  const { setListening } = sheet;
+  useEffect(() => {
+    setListening(open);
+    return () => setListening(false);
+  }, [open, setListening]);
   const keep = useCallback(() => {
     const chosen = heard === null ? undefined : all[heard];
     if (chosen) sheet.put(chosen.text);
@@ -194,7 +212,7 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
       <legend className="text-quiet">By ear: a key hears it in place, Enter keeps it, Escape leaves it as it was.</legend>
       {readings.isError && <p>{readings.error.message}</p>}
       <div className="flex flex-wrap gap-1.5 pt-1">
-        <EarButton digit={0} symbol={chord.symbol} why="as written" on={trial === null && heard === null} onClick={() => hear(null)} />
+        <EarButton digit={0} symbol={written} why="as written" on={trial === null && heard === null} onClick={() => hear(null)} />
         {all.map((reading, index) => (
           <EarButton
             key={reading.symbol}

@@ -50,7 +50,7 @@ export function SheetView({
           {rowsOf(section.bars).map((row) => (
             <ol
               key={row[0]?.bar}
-              className="grid gap-y-1 max-sm:grid-cols-2!"
+              className="mb-1.5 grid gap-y-1 max-sm:grid-cols-2!"
               style={{ gridTemplateColumns: `repeat(${Math.max(4, row.length)}, minmax(0, 1fr))` }}
             >
               {row.map((bar, index) => (

@@ -13,6 +13,11 @@ export type Sheet = {
   edit: (edit: Edit) => Promise<void>;
   /** Puts a whole new text in place, as one step. */
   put: (text: string) => void;
+  /** Loops played bars without choosing others. */
+  loop: (from: number, to: number) => void;
+  /** Whether readings are being heard: Enter and the digits are theirs then. */
+  listening: boolean;
+  setListening: (on: boolean) => void;
   trouble: string | null;
   setTrouble: (trouble: string | null) => void;
   clip: string[];
@@ -25,6 +30,7 @@ export function useSheet(chart: ChartView | undefined): Sheet {
   const bars = useMemo(() => chart?.written.flatMap((section) => section.bars) ?? [], [chart]);
   const [own, setOwn] = useState<[number, number] | null>(null);
   const [chord, setChord] = useState(0);
+  const [listening, setListening] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [clip, setClip] = useState<string[]>([]);
   const sent = useRef("");
@@ -61,6 +67,16 @@ export function useSheet(chart: ChartView | undefined): Sheet {
     [bars, select],
   );
 
+  const loop = useCallback(
+    (from: number, to: number) => {
+      const run = [Math.max(0, from), Math.min(last, to)] as const;
+      setOwn((before) => before ?? chosen);
+      sent.current = `${run[0]}-${run[1]}`;
+      select(run[0], run[1]);
+    },
+    [chosen, last, select],
+  );
+
   const text = useRef(desk.draft.chart);
   text.current = desk.draft.chart;
   const put = useCallback(
@@ -85,7 +101,7 @@ export function useSheet(chart: ChartView | undefined): Sheet {
     [put],
   );
 
-  return { bars, chosen, choose, chord, setChord, edit, put, trouble, setTrouble, clip, setClip };
+  return { bars, chosen, choose, chord, setChord, edit, put, loop, listening, setListening, trouble, setTrouble, clip, setClip };
 }
 
 /** The written bars that are played somewhere in a run of played ones. */
