@@ -12,14 +12,14 @@ import zapateo.pitch.PitchClass;
 /** Names for a handful of notes: what a chord is called from another of its tones, or what keys held down are. */
 public final class ChordNames {
 
-    private static final Map<Modifier.Effect, Integer> STRANGENESS = Map.of(Modifier.Effect.SUS, 3, Modifier.Effect.OMIT, 5, Modifier.Effect.ADD, 8, Modifier.Effect.ALTER, 14);
+    private static final Map<Modifier.Effect, Integer> STRANGENESS = Map.of(Modifier.Effect.SUS, 3, Modifier.Effect.OMIT, 7, Modifier.Effect.ADD, 8, Modifier.Effect.ALTER, 14);
 
     /** Which sets of semitones above a root have a name, and the plainest one. */
     private static final Map<Integer, Named> BY_TONES = table();
 
     /** A pianist names a suspension before an eleventh chord, and leaves a tone out before altering one. */
     private static final int ELEVENTH = 8;
-    private static final int SECOND = 4;
+    private static final int SECOND = 5;
 
     private ChordNames() {
     }

@@ -77,10 +77,11 @@ public final class Understanding {
         Understanding understanding = new Understanding(keys, regions);
         List<WrittenBar> bars = song.writtenBars();
         List<Standing> standing = standing(song);
+        Key[] ruling = ruling(song, bars, regions);
         Map<List<Object>, Degree> known = new HashMap<>();
         for (int i = 0; i < standing.size(); i++) {
             Standing each = standing.get(i);
-            Key key = understanding.keyAt(song, bars, each.bar());
+            Key key = ruling[each.bar()];
             Optional<ChordSymbol> next = i + 1 < standing.size() ? Optional.of(standing.get(i + 1).chord()) : Optional.empty();
             Degree degree = known.computeIfAbsent(List.of(each.chord(), key, next), same -> Degree.of(each.chord(), key, next));
             List<Optional<Place>> ofBar = understanding.places.computeIfAbsent(bars.get(each.bar()), bar -> new ArrayList<>());
@@ -92,16 +93,21 @@ public final class Understanding {
         return understanding;
     }
 
-    private Key keyAt(Song song, List<WrittenBar> bars, int bar) {
-        for (int i = bar; i >= 0; i--) {
-            if (bars.get(i).marks().key().isPresent()) {
-                return bars.get(i).marks().key().get();
+    /** The key in each written bar: the last one the chart named, else the region's. */
+    private static Key[] ruling(Song song, List<WrittenBar> bars, List<Region> regions) {
+        Key[] ruling = new Key[bars.size()];
+        Optional<Key> named = song.keyGiven() ? Optional.of(song.key()) : Optional.empty();
+        int region = 0;
+        for (int bar = 0; bar < ruling.length; bar++) {
+            while (region + 1 < regions.size() && regions.get(region + 1).bar() <= bar) {
+                region++;
             }
+            if (bars.get(bar).marks().key().isPresent()) {
+                named = bars.get(bar).marks().key();
+            }
+            ruling[bar] = named.orElse(regions.get(region).key());
         }
-        if (song.keyGiven()) {
-            return song.key();
-        }
-        return regions.stream().filter(region -> region.bar() <= bar).reduce((first, second) -> second).map(Region::key).orElse(song.key());
+        return ruling;
     }
 
     private static List<Standing> standing(Song song) {
