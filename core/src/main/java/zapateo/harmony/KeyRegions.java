@@ -48,14 +48,15 @@ public final class KeyRegions {
      * The keys a progression goes through; one region for a song that stays at home.
      *
      * @param home   the key the song is in as a whole; among equals it wins
+     * @param named  whether the chart says so; then a song that does not begin at home has to be far from it
      * @param chords lengths in bars
      */
-    public static List<Region> of(Key home, List<KeyFinder.Sounding> chords) {
+    public static List<Region> of(Key home, boolean named, List<KeyFinder.Sounding> chords) {
         if (chords.isEmpty()) {
             return List.of(new Region(home, 0));
         }
         List<Key> all = keys(home);
-        double[][] costs = costs(all, chords);
+        double[][] costs = costs(all, named ? START : 0, chords);
         List<Integer> able = able(costs, all.size());
         List<List<State>> layers = Arrays.stream(costs).map(of -> able.stream().map(key -> new State(key, of[key])).toList()).toList();
         double[][] changes = changes(all);
@@ -93,7 +94,7 @@ public final class KeyRegions {
         return changes;
     }
 
-    private static double[][] costs(List<Key> keys, List<KeyFinder.Sounding> chords) {
+    private static double[][] costs(List<Key> keys, double start, List<KeyFinder.Sounding> chords) {
         Map<List<Object>, double[]> known = new HashMap<>();
         double[][] costs = new double[chords.size()][];
         for (int i = 0; i < costs.length; i++) {
@@ -103,10 +104,9 @@ public final class KeyRegions {
             costs[i] = known.computeIfAbsent(List.of(chord, next, length), same -> IntStream.range(0, keys.size())
                     .mapToDouble(key -> length * (cost(chord, keys.get(key), next) + (key == 0 ? 0 : AWAY))).toArray());
         }
-        // A song that does not begin at home has to be far from it.
         costs[0] = costs[0].clone();
         for (int key = 1; key < keys.size(); key++) {
-            costs[0][key] += START;
+            costs[0][key] += start;
         }
         return costs;
     }

@@ -124,7 +124,7 @@ public final class Understanding {
     }
 
     private static List<Region> regions(Song song, List<Standing> standing) {
-        return KeyRegions.of(song.key(), standing.stream().map(each -> new KeyFinder.Sounding(each.chord(), each.bars())).toList()).stream()
+        return KeyRegions.of(song.key(), song.keyGiven(), standing.stream().map(each -> new KeyFinder.Sounding(each.chord(), each.bars())).toList()).stream()
                 .map(region -> new Region(region.key(), standing.isEmpty() || region.from() == 0 ? 0 : standing.get(region.from()).bar())).toList();
     }
 
