@@ -5,6 +5,10 @@ final class LongChart {
 
     static final String TEXT = "Title: Sixty-four\nKey: E♭\nTempo: 96\n" + ("| E♭ | B♭7/D Cm7 | A♭maj7 | E♭/G Gdim7 |\n| Fm7 | B♭9 B♭7/A♭ | E♭/G C7 | Fm7 B♭7 |\n").repeat(8);
 
+    /** Two thousand bars, the most there are: two sections in two keys, without a key line, so that the keys are found too. */
+    static final String LONGEST = "Title: Two thousand\n[A]\n" + ("| E♭ | B♭7/D Cm7 | A♭maj7 | E♭/G Gdim7 |\n| Fm7 | B♭9 B♭7/A♭ | E♭/G C7 | Fm7 B♭7 |\n").repeat(125)
+            + "[B]\n" + ("| G | Em7 | Am7 D7 | Gmaj7 |\n").repeat(250);
+
     private LongChart() {
     }
 }

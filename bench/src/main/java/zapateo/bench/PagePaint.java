@@ -46,14 +46,43 @@ public final class PagePaint {
     private PagePaint() {
     }
 
-    /** @param arguments the server's address and the id of a 64-bar song */
+    /** Letters typed one after the other at the end of the text, each a bar; how soon the sheet has it. */
+    private static final String TYPED = """
+            async () => {
+              const area = document.querySelector('textarea');
+              const put = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set;
+              const times = [];
+              for (let turn = 0; turn < 12; turn++) {
+                const name = ['Am', 'F', 'Dm7', 'G7'][turn % 4];
+                const start = performance.now();
+                put.call(area, area.value.replace(/\\| [^|]*\\|\\s*$/, '| ' + name + ' |'));
+                area.dispatchEvent(new Event('input', { bubbles: true }));
+                const seen = () => [...document.querySelectorAll('[data-bar]')].at(-1)?.getAttribute('aria-label')?.endsWith(': ' + name);
+                while (!seen() && performance.now() - start < 5000) await new Promise(requestAnimationFrame);
+                times.push(performance.now() - start);
+                await new Promise(done => setTimeout(done, 900));
+              }
+              return times;
+            }""";
+
+    /** @param arguments the server's address, the id of a 64-bar song and of one with 200 bars */
     public static void main(String[] arguments) {
         try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
             Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
             measurePaint(browser, arguments[0]);
             measureChoice(browser, arguments[0] + "/songs/" + arguments[1] + "/left-hand?bars=1-8");
+            measureTyping(browser, arguments[0] + "/songs/" + arguments[2] + "/chart");
             browser.close();
         }
+    }
+
+    private static void measureTyping(Browser browser, String address) {
+        Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+        page.navigate(address);
+        page.locator("[data-bar]").nth(199).waitFor();
+        double[] sorted = ((List<?>) page.evaluate(TYPED)).stream().mapToDouble(time -> ((Number) time).doubleValue()).sorted().toArray();
+        System.out.printf("typing in a chart of 200 bars, sheet followed: median %.0f ms, all %s%n", sorted[sorted.length / 2],
+                Arrays.toString(Arrays.stream(sorted).mapToLong(Math::round).toArray()));
     }
 
     private static void measurePaint(Browser browser, String address) {

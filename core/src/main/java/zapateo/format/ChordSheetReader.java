@@ -96,7 +96,7 @@ final class ChordSheetReader {
             }
         }
         if (song.bars() > 0) {
-            problems.add(0, new Problem(Problem.Severity.WARNING, "lengths-guessed", 1, 1, 0, song.bars() + "", "a bar for each chord is a guess; change the beats where it is wrong"));
+            problems.add(0, new Problem(Problem.Severity.WARNING, "lengths-guessed", 1, 1, 0, song.bars() + "", "one for each chord; change them where the ear says otherwise"));
         }
         return FileReading.of(format, song.build(), problems);
     }

@@ -33,6 +33,7 @@ import org.audiveris.proxymusic.TextElementData;
 import org.audiveris.proxymusic.Tie;
 import org.audiveris.proxymusic.Tied;
 import org.audiveris.proxymusic.TiedType;
+import org.audiveris.proxymusic.Time;
 import org.audiveris.proxymusic.TimeModification;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.harmony.Key;
@@ -56,8 +57,11 @@ public final class LeadSheetWriter {
     private final boolean sounds;
     private Key key;
 
-    private LeadSheetWriter(Song song) {
+    private final boolean bare;
+
+    private LeadSheetWriter(Song song, boolean bare) {
         this.song = song;
+        this.bare = bare;
         this.sounds = song.chords().anyMatch(place -> place.chord().isPresent());
         this.bars = song.writtenBars();
         this.key = song.key();
@@ -65,7 +69,12 @@ public final class LeadSheetWriter {
 
     /** What MusicXML cannot say is said otherwise first: see {@link Holding}. */
     public static byte[] write(Song song) {
-        return MusicXmlWriter.marshal(new LeadSheetWriter(Holding.MUSICXML.reduce(song)).score());
+        return MusicXmlWriter.marshal(new LeadSheetWriter(Holding.MUSICXML.reduce(song), false).score());
+    }
+
+    /** The notes of a tune alone, without tempo and time signature, such as a scale. */
+    public static byte[] notes(Song song) {
+        return MusicXmlWriter.marshal(new LeadSheetWriter(song, true).score());
     }
 
     private ScorePartwise score() {
@@ -90,7 +99,7 @@ public final class LeadSheetWriter {
         if (!section.isEmpty()) {
             content.add(Directions.section(section));
         }
-        if (at == 0) {
+        if (at == 0 && !bare) {
             content.add(Directions.tempo(song.tempo(), song.feel(), Swing.NONE));
         }
         bar.marks().tempo().ifPresent(tempo -> content.add(Directions.tempo(tempo, Feel.STRAIGHT, Swing.NONE)));
@@ -124,7 +133,9 @@ public final class LeadSheetWriter {
         }
         bar.marks().key().ifPresent(change -> attributes.getKey().add(Signatures.key(change)));
         if (newMeter) {
-            attributes.getTime().add(Signatures.time(bar.meter()));
+            Time time = Signatures.time(bar.meter());
+            time.setPrintObject(bare ? YesNo.NO : null);
+            attributes.getTime().add(time);
         }
         if (first) {
             Clef clef = make.createClef();

@@ -30,7 +30,8 @@ final class Functions {
         }
         boolean resolves = next.filter(other -> other.root().chroma() == target && !other.equals(chord)).isPresent();
         boolean strays = seventh && (key.mode().isMinor() ? LEADING_IN_MINOR : LEADING_IN_MAJOR).contains(above);
-        return Optional.of(target).filter(goal -> strays || resolves && isGoal(goal, key));
+        boolean home = target == key.tonic().chroma();
+        return Optional.of(target).filter(goal -> strays || resolves && (isGoal(goal, key) || seventh && !home));
     }
 
     /** Whether a chord may be led to: one of the key or of its parallel that is no diminished chord and not the tonic. */
@@ -57,7 +58,8 @@ final class Functions {
         if (isOwn(chord, key)) {
             return Degree.Role.OWN;
         }
-        if (chord.quality().isDominant() && above(chord.root(), key) == 1) {
+        boolean goesHome = next.map(other -> other.root().chroma() == key.tonic().chroma()).orElse(true);
+        if (chord.quality().isDominant() && above(chord.root(), key) == 1 && goesHome) {
             return Degree.Role.FLAT_SECOND;
         }
         boolean diminished = chord.quality().base().id().startsWith("diminished");

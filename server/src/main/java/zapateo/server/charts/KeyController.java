@@ -49,7 +49,7 @@ public class KeyController {
         Key key = Key.read(name).orElseThrow();
         String tune = tones.stream().map(tone -> tone.name() + "/4").collect(Collectors.joining(" "));
         String chart = "Title: " + key + "\nKey: " + key + "\nMeter: " + tones.size() + "/4\n| N.C. |\nTune: " + tune;
-        return LeadSheetWriter.write(ChartParser.parse(chart).song().orElseThrow());
+        return LeadSheetWriter.notes(ChartParser.parse(chart).song().orElseThrow());
     }
 
     private static List<ToneView> tones(List<PitchClass> notes) {
