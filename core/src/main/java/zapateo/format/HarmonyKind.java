@@ -2,7 +2,9 @@ package zapateo.format;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import zapateo.harmony.Modifier;
 import zapateo.harmony.Quality;
 import zapateo.pitch.Interval;
@@ -13,6 +15,9 @@ import zapateo.pitch.Interval;
  */
 record HarmonyKind(String kind, List<Change> degrees) {
 
+    /** Many programs write a suspended or a plain triad and add its seventh. */
+    private static final Change MINOR_SEVENTH = new Change("add", 7, 0);
+    private static final Map<String, String> SEVENTHS = Map.of("major", "dominant-seventh", "minor", "minor-seventh", "diminished", "half-diminished", "augmented", "dominant-seventh");
     private static final int THIRD = 3;
     private static final List<String> TYPES = List.of("add", "alter", "subtract");
 
@@ -56,6 +61,10 @@ record HarmonyKind(String kind, List<Change> degrees) {
         boolean third = degrees.stream().anyMatch(each -> each.type().equals("subtract") && each.number() == THIRD);
         Quality now = plain;
         for (Change change : degrees) {
+            if (change.equals(MINOR_SEVENTH) && SEVENTHS.containsKey(now.base().id())) {
+                now = Quality.of(SEVENTHS.get(now.base().id()), Stream.concat(now.modifiers().stream().map(Modifier::id), now.base().id().equals("augmented") ? Stream.of("#5") : Stream.of()).toList());
+                continue;
+            }
             boolean fills = third && change.type().equals("add") && (change.number() == 2 || change.number() == 4) && change.alter() == 0;
             if (third && change.type().equals("subtract") && change.number() == THIRD && degrees.stream().anyMatch(each -> each.type().equals("add") && (each.number() == 4 || each.number() == 2))) {
                 continue;
