@@ -28,11 +28,13 @@ public final class ChartEdit {
 
     private final String text;
     private final ChartReading reading;
+    private final List<WrittenBar> bars;
     private final int[] lineStarts;
 
     private ChartEdit(String text) {
         this.text = text;
         this.reading = ChartParser.parse(text);
+        this.bars = reading.song().map(Song::writtenBars).orElse(List.of());
         this.lineStarts = lineStarts(text);
     }
 
@@ -56,15 +58,19 @@ public final class ChartEdit {
     /** A new bar before {@code bar}, or behind the last one. */
     public String insert(int bar, String content) {
         checkPlace(bar);
-        String put = content.isBlank() ? bar == 0 ? ChordSpan.NO_CHORD : "%" : oneLine(content);
         List<WrittenBar> expected = new ArrayList<>(song().writtenBars());
-        expected.add(Math.min(bar, expected.size()), null);
-        if (bar >= reading.bars().size()) {
-            ChartReading.BarPlace last = cell(reading.bars().size() - 1);
-            return apply(List.of(new Cut(end(last.cell()), end(last.cell()), last.barLine() ? " | " + put : "  " + put)));
-        }
-        ChartReading.BarPlace place = cell(bar);
-        return repaired(apply(List.of(new Cut(start(place.cell()), start(place.cell()), put + (place.barLine() ? " | " : "  ")))), expected);
+        expected.add(bar, null);
+        return repaired(put(bar, List.of(content.isBlank() ? bar == 0 ? ChordSpan.NO_CHORD : "%" : oneLine(content))), expected);
+    }
+
+    /** New bars before {@code bar}, as they are typed. */
+    private String put(int bar, List<String> contents) {
+        boolean atEnd = bar == reading.bars().size();
+        ChartReading.BarPlace place = cell(atEnd ? bar - 1 : bar);
+        String between = place.barLine() ? " | " : "  ";
+        String all = String.join(between, contents);
+        int at = atEnd ? end(place.cell()) : start(place.cell());
+        return apply(List.of(new Cut(at, at, atEnd ? between + all : all + between)));
     }
 
     /**
@@ -74,15 +80,10 @@ public final class ChartEdit {
      * @param expected null for a bar that may be anything
      */
     static String repaired(String text, List<WrittenBar> expected) {
-        String now = text;
-        for (int i = 0; i < expected.size(); i++) {
-            ChartEdit edit = of(now);
-            if (edit.reading.song().isEmpty() || edit.reading.bars().size() != expected.size()) {
-                return now;
-            }
-            List<WrittenBar> bars = edit.song().writtenBars();
+        ChartEdit edit = of(text);
+        for (int i = 0; i < expected.size() && edit.reading.bars().size() == expected.size(); i++) {
             WrittenBar wanted = expected.get(i);
-            WrittenBar found = bars.get(i);
+            WrittenBar found = edit.bars.get(i);
             if (wanted == null || same(wanted, found)) {
                 continue;
             }
@@ -90,9 +91,9 @@ public final class ChartEdit {
             String tempo = wanted.marks().tempo().isPresent() && found.marks().tempo().isEmpty() ? "(tempo " + ChartText.number(wanted.marks().tempo().get().bpm()) + ") " : "";
             String meter = wanted.meter().equals(found.meter()) ? "" : "(" + wanted.meter() + ") ";
             boolean chords = !wanted.chords().equals(found.chords()) && !wanted.meter().equals(found.meter()) || edit.cell(i).cell().text().contains("%");
-            now = edit.set(i, meter + key + tempo + (chords ? edit.signs(i) + ChartText.chords(wanted) : edit.cell(i).cell().text()));
+            edit = of(edit.set(i, meter + key + tempo + (chords ? edit.signs(i) + ChartText.chords(wanted) : edit.cell(i).cell().text())));
         }
-        return now;
+        return edit.text;
     }
 
     private static boolean same(WrittenBar one, WrittenBar other) {
@@ -123,7 +124,7 @@ public final class ChartEdit {
         List<WrittenBar> expected = new ArrayList<>(song().writtenBars());
         List<WrittenBar> copies = List.copyOf(expected.subList(from, to + 1));
         expected.addAll(Math.min(before, expected.size()), copies);
-        return repaired(insertAll(contents(from, to), before), expected);
+        return repaired(put(before, contents(from, to)), expected);
     }
 
     /** Bars {@code from} to {@code to} taken out and put before bar {@code before}, which is not one of them. */
@@ -137,17 +138,8 @@ public final class ChartEdit {
         return of(copy(from, to, before)).delete(before > to ? from : from + count, before > to ? to : to + count);
     }
 
-    private String insertAll(List<String> contents, int before) {
-        String now = text;
-        for (int i = 0; i < contents.size(); i++) {
-            now = of(now).insert(before + i, contents.get(i));
-        }
-        return now;
-    }
-
     /** What bars hold, each standing for itself: a % is written out. */
     private List<String> contents(int from, int to) {
-        List<WrittenBar> bars = song().writtenBars();
         return IntStream.rangeClosed(from, to).mapToObj(bar -> {
             String cell = cell(bar).cell().text();
             return cell.contains("%") ? ChartText.chords(bars.get(bar)) : cell;
@@ -200,7 +192,6 @@ public final class ChartEdit {
     /** Other chords in many places at once. */
     public String replaceChords(List<Replacement> changes) {
         List<Cut> cuts = new ArrayList<>();
-        List<WrittenBar> bars = song().writtenBars();
         for (Replacement change : changes) {
             List<Word> words = cell(change.bar()).chords();
             if (change.chord() >= 0 && change.chord() < words.size()) {
