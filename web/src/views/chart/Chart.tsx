@@ -11,7 +11,7 @@ import { type Sheet, useSheet } from "./useSheet";
 
 /** The chart's text on one side, the sheet it makes on the other, in step: either can be written in. */
 export function Chart() {
-  const { desk, chart, chartError, sound } = useDesk();
+  const { desk, chart, chartError, sound, trial } = useDesk();
   const sheet = useSheet(chart);
   const problems = chartError ? chartError.problems : (chart?.problems ?? []);
   const field = useRef<HTMLTextAreaElement>(null);
@@ -34,7 +34,7 @@ export function Chart() {
           text={desk.draft.chart}
           problems={problems}
           bars={sheet.bars}
-          chosen={sheet.chosen}
+          chosen={trial === null ? sheet.chosen : null}
           field={field}
           onChange={(text) => desk.change({ chart: text }, "typing")}
           onBar={(bar) => sheet.choose(bar, bar)}

@@ -2,6 +2,7 @@ package zapateo.format;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.util.List;
 import org.audiveris.proxymusic.Bass;
 import org.audiveris.proxymusic.BassStep;
 import org.audiveris.proxymusic.Degree;
@@ -28,10 +29,15 @@ final class ChordSymbols {
     }
 
     static Harmony harmony(ChordSpan span) {
-        return span.chord().map(ChordSymbols::chord).orElseGet(ChordSymbols::silence);
+        return span.chord().map(chord -> chord(chord, true)).orElseGet(ChordSymbols::silence);
     }
 
-    private static Harmony chord(ChordSymbol chord) {
+    /** For a page that is engraved here, where the kind's text says all: degrees beside it would be drawn once more. */
+    static Harmony engraved(ChordSpan span) {
+        return span.chord().map(chord -> chord(chord, false)).orElseGet(ChordSymbols::silence);
+    }
+
+    private static Harmony chord(ChordSymbol chord, boolean withDegrees) {
         Harmony harmony = new Harmony();
         harmony.getHarmonyChord().add(root(chord.root(), null));
         HarmonyKind means = HarmonyKind.of(chord.quality());
@@ -40,7 +46,7 @@ final class ChordSymbols {
         kind.setText(chord.quality().written());
         harmony.getHarmonyChord().add(kind);
         chord.over().ifPresent(over -> harmony.getHarmonyChord().add(bass(over)));
-        means.degrees().forEach(degree -> harmony.getHarmonyChord().add(degree(degree)));
+        (withDegrees ? means.degrees() : List.<HarmonyKind.Change>of()).forEach(degree -> harmony.getHarmonyChord().add(degree(degree)));
         return harmony;
     }
 

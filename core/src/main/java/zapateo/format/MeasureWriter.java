@@ -142,7 +142,7 @@ final class MeasureWriter {
 
     /** All of a bar's symbols stand at its start, each with its offset: no rest above them need be cut for their sake. */
     private Harmony harmony(ChordSpan span) {
-        Harmony harmony = ChordSymbols.harmony(span);
+        Harmony harmony = headed ? ChordSymbols.harmony(span) : ChordSymbols.engraved(span);
         if (span.tick() > 0) {
             Offset offset = make.createOffset();
             offset.setValue(BigDecimal.valueOf(span.tick()));
