@@ -14,10 +14,10 @@ export function useRepertoire() {
 }
 
 /** The chart as read; while a new text is read the last one stays. */
-export function useChart(text: string) {
+export function useChart(text: string, doubles: "thirds" | "simple") {
   return useQuery<ChartView, Refused>({
-    queryKey: ["chart", text],
-    queryFn: async () => (await take(api.POST("/api/charts/parse", { body: { text } }))) as unknown as ChartView,
+    queryKey: ["chart", text, doubles],
+    queryFn: async () => (await take(api.POST("/api/charts/parse", { body: { text, doubles } }))) as unknown as ChartView,
     placeholderData: keepPreviousData,
     retry: false,
   });

@@ -6,7 +6,7 @@ import { useArrangement, useChart } from "../api/queries";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
 import { Dock } from "./Dock";
-import { type Desk, USUAL_SPAN } from "./desk";
+import { type Desk, type Doubles, USUAL_SPAN } from "./desk";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { type DraftDesk, useDraft } from "./useDraft";
@@ -44,9 +44,12 @@ function OpenSong({ song }: { song: Song }) {
   const desk = useDraft(song);
   const [trial, setTrial] = useState<string | null>(null);
   const [shown, setShown] = useState<Tone[] | null>(null);
-  const settledDraft = useSettled(desk.draft.chart, 60);
+  const [doubles, setDoubles] = useState<Doubles>(() => (localStorage.getItem("zapateo.doubles") === "simple" ? "simple" : "thirds"));
+  // The sheet follows each letter; the left hand, which takes longer to lay, a pause.
+  const readDraft = useSettled(desk.draft.chart, 15);
+  const settledDraft = useSettled(desk.draft.chart, 120);
   const settledChart = trial ?? settledDraft;
-  const chart = useChart(settledChart);
+  const chart = useChart(trial ?? readDraft, doubles);
   const arranged = useArrangement(settledChart, desk.draft.choices, USUAL_SPAN);
   const arrangement = arranged.data;
   const bars = arrangement?.bars.length ?? 0;
@@ -88,6 +91,11 @@ function OpenSong({ song }: { song: Song }) {
     trial,
     setTrial,
     setShown,
+    doubles,
+    setDoubles: (way) => {
+      localStorage.setItem("zapateo.doubles", way);
+      setDoubles(way);
+    },
   };
 
   return (

@@ -6,6 +6,9 @@ import type { DraftDesk } from "./useDraft";
 /** The left hand's span until hands are measured, in millimetres. */
 export const USUAL_SPAN = 201;
 
+/** Whether double sharps and flats in chord tones are written, or the plain keys they lie on. */
+export type Doubles = "thirds" | "simple";
+
 /** What every view of a song works with. */
 export type Desk = {
   song: Song;
@@ -26,6 +29,8 @@ export type Desk = {
   setTrial: (chart: string | null) => void;
   /** Keys shown on the keyboard, such as the notes of a scale. */
   setShown: (tones: Tone[] | null) => void;
+  doubles: Doubles;
+  setDoubles: (doubles: Doubles) => void;
 };
 
 export function useDesk(): Desk {

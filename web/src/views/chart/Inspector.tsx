@@ -90,6 +90,8 @@ export async function moveBars(sheet: Sheet, by: number): Promise<void> {
 }
 
 function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBar; sheet: Sheet }) {
+  const { doubles, setDoubles } = useDesk();
+  const doubled = chord.tones.some((tone) => /𝄫|𝄪/u.test(tone));
   if (!chord.degree) return <p className="text-quiet">{chord.symbol === "N.C." ? "No chord here." : "This cannot be read as a chord."}</p>;
   const slash = chord.symbol.includes("/") && !chord.symbol.endsWith("6/9");
   return (
@@ -98,7 +100,15 @@ function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBa
         <Chord symbol={chord.symbol} />
       </span>{" "}
       is <span className="font-semibold">{chord.degree}</span> ({chord.numbers}), {ROLES[chord.role] ?? chord.role}: {chord.tones.join(" ")}
-      . {slash && `Left hand ${chord.bass} alone, right hand ${chord.tones.join(" ")}. `}
+      .{" "}
+      {(doubled || doubles === "simple") && (
+        <>
+          <TextButton onClick={() => setDoubles(doubled ? "simple" : "thirds")}>
+            {doubled ? "Write double flats and sharps simply" : "Spell by thirds"}
+          </TextButton>{" "}
+        </>
+      )}
+      {slash && `Left hand ${chord.bass} alone, right hand ${chord.tones.join(" ")}. `}
       {chord.otherName && (
         <>
           Also called <Chord symbol={chord.otherName} />.{" "}

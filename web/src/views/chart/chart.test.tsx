@@ -109,6 +109,8 @@ function open(chart: ChartView, text: string, selection: [number, number] = [0, 
     trial: null,
     setTrial: vi.fn(),
     setShown: vi.fn(),
+    doubles: "thirds",
+    setDoubles: vi.fn(),
   } as unknown as Desk;
   render(
     <QueryClientProvider client={new QueryClient()}>
@@ -273,6 +275,13 @@ describe("the chosen chord", () => {
     await userEvent.click(screen.getByRole("button", { name: "Bar 1: F/G" }));
     await userEvent.click(screen.getByRole("button", { name: "Write it so" }));
     await vi.waitFor(() => expect(calls[0]?.body.edit).toEqual({ kind: "replaceChords", changes: [{ bar: 0, chord: 0, symbol: "E♭" }] }));
+  });
+
+  it("can be spelled without double flats", async () => {
+    const { desk } = open(one({ tones: ["E♭", "G♭", "B𝄫", "D𝄫"] }), "E♭°7");
+    await userEvent.click(screen.getByRole("button", { name: "Bar 1: F/G" }));
+    await userEvent.click(screen.getByRole("button", { name: "Write double flats and sharps simply" }));
+    expect(desk.setDoubles).toHaveBeenCalledWith("simple");
   });
 
   it("is told to be chosen when none is", () => {

@@ -58,24 +58,31 @@ record HarmonyKind(String kind, List<Change> degrees) {
     }
 
     private Optional<Quality> withChanges(Quality plain) {
-        boolean third = degrees.stream().anyMatch(each -> each.type().equals("subtract") && each.number() == THIRD);
-        Quality now = plain;
+        // A third taken away and a second or fourth put in is a suspension.
+        boolean thirdGone = degrees.stream().anyMatch(each -> each.type().equals("subtract") && each.number() == THIRD);
+        Optional<Change> inItsPlace = degrees.stream().filter(each -> thirdGone && each.type().equals("add") && (each.number() == 2 || each.number() == 4) && each.alter() == 0).findFirst();
+        Quality now = inItsPlace.flatMap(change -> modifier("sus" + change.number())).map(plain::with).orElse(plain);
         for (Change change : degrees) {
+            boolean told = inItsPlace.isPresent() && (change.equals(inItsPlace.get()) || change.type().equals("subtract") && change.number() == THIRD);
+            if (told) {
+                continue;
+            }
             if (change.equals(MINOR_SEVENTH) && SEVENTHS.containsKey(now.base().id())) {
-                now = Quality.of(SEVENTHS.get(now.base().id()), Stream.concat(now.modifiers().stream().map(Modifier::id), now.base().id().equals("augmented") ? Stream.of("#5") : Stream.of()).toList());
+                now = withSeventh(now);
                 continue;
             }
-            boolean fills = third && change.type().equals("add") && (change.number() == 2 || change.number() == 4) && change.alter() == 0;
-            if (third && change.type().equals("subtract") && change.number() == THIRD && degrees.stream().anyMatch(each -> each.type().equals("add") && (each.number() == 4 || each.number() == 2))) {
-                continue;
-            }
-            Optional<Modifier> modifier = fills ? modifier("sus" + change.number()) : modifier(change, plain);
+            Optional<Modifier> modifier = modifier(change, plain);
             if (modifier.isEmpty()) {
                 return Optional.empty();
             }
             now = now.with(modifier.get());
         }
         return Optional.of(now);
+    }
+
+    private static Quality withSeventh(Quality triad) {
+        Stream<String> raised = triad.base().id().equals("augmented") ? Stream.of("#5") : Stream.empty();
+        return Quality.of(SEVENTHS.get(triad.base().id()), Stream.concat(triad.modifiers().stream().map(Modifier::id), raised).toList());
     }
 
     private static Optional<Modifier> modifier(Change change, Quality plain) {

@@ -3,6 +3,7 @@ package zapateo.song;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
+import java.util.LinkedList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -34,11 +35,11 @@ public final class Understanding {
      * A chord in its place.
      *
      * @param key  the key that rules
-     * @param next the chord after it as written; empty for the last
+     * @param next the next other chord as written; empty where none follows
      */
     public record Place(ChordSymbol chord, Key key, Degree degree, Optional<ChordSymbol> next) {
 
-        /** What it shares with the next chord and how far the voices go; empty for the last. */
+        /** What it shares with that chord and how far the voices go; empty where none follows. */
         public Optional<VoiceLeading> leading() {
             return next.map(other -> VoiceLeading.between(chord, other));
         }
@@ -79,10 +80,11 @@ public final class Understanding {
         List<Standing> standing = standing(song);
         Key[] ruling = ruling(song, bars, regions);
         Map<List<Object>, Degree> known = new HashMap<>();
+        List<Optional<ChordSymbol>> following = following(standing);
         for (int i = 0; i < standing.size(); i++) {
             Standing each = standing.get(i);
             Key key = ruling[each.bar()];
-            Optional<ChordSymbol> next = i + 1 < standing.size() ? Optional.of(standing.get(i + 1).chord()) : Optional.empty();
+            Optional<ChordSymbol> next = following.get(i);
             Degree degree = known.computeIfAbsent(List.of(each.chord(), key, next), same -> Degree.of(each.chord(), key, next));
             List<Optional<Place>> ofBar = understanding.places.computeIfAbsent(bars.get(each.bar()), bar -> new ArrayList<>());
             while (ofBar.size() < each.span()) {
@@ -91,6 +93,19 @@ public final class Understanding {
             ofBar.add(Optional.of(new Place(each.chord(), key, degree, next)));
         }
         return understanding;
+    }
+
+    /** What each chord goes on to: the next one that is another. */
+    private static List<Optional<ChordSymbol>> following(List<Standing> standing) {
+        LinkedList<Optional<ChordSymbol>> following = new LinkedList<>();
+        Optional<ChordSymbol> next = Optional.empty();
+        for (int i = standing.size() - 1; i >= 0; i--) {
+            if (i + 1 < standing.size() && !standing.get(i + 1).chord().equals(standing.get(i).chord())) {
+                next = Optional.of(standing.get(i + 1).chord());
+            }
+            following.addFirst(next);
+        }
+        return new ArrayList<>(following);
     }
 
     /** The key in each written bar: the last one the chart named, else the region's. */
@@ -116,8 +131,10 @@ public final class Understanding {
         for (int bar = 0; bar < bars.size(); bar++) {
             List<ChordSpan> spans = bars.get(bar).chords();
             for (int span = 0; span < spans.size(); span++) {
-                Standing before = new Standing(bar, span, null, spans.get(span).ticks() / (double) bars.get(bar).meter().barTicks());
-                spans.get(span).chord().ifPresent(chord -> all.add(new Standing(before.bar(), before.span(), chord, before.bars())));
+                Optional<ChordSymbol> chord = spans.get(span).chord();
+                if (chord.isPresent()) {
+                    all.add(new Standing(bar, span, chord.get(), spans.get(span).ticks() / (double) bars.get(bar).meter().barTicks()));
+                }
             }
         }
         return all;

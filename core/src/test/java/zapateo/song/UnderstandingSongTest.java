@@ -47,6 +47,7 @@ class UnderstandingSongTest {
     void the_next_chord_is_looked_for_over_bar_lines_and_silences() {
         assertThat(degrees(song("Key: C\n| C | A7 | N.C. | Dm |"))).containsExactly("I", "V7/ii", "ii");
         assertThat(degrees(song("Key: C\n| C | C7 | F |"))).containsExactly("I", "V7/IV", "IV");
+        assertThat(degrees(song("Key: C\n| C | C7 | C7 | F |"))).as("a chord held over a bar line goes on to what comes after it").containsExactly("I", "V7/IV", "V7/IV", "IV");
         assertThat(degrees(song("Key: C\n| C | C7 | C |"))).containsExactly("I", "I7", "I");
     }
 
