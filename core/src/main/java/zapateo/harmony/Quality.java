@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import zapateo.pitch.Interval;
@@ -22,6 +23,9 @@ import zapateo.pitch.Interval;
 public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones) {
 
     private static final QualityTables TABLES = new QualityTables();
+    /** Signs that have been read before: a chart says the same few over and over. */
+    private static final Map<String, Quality> READ = new ConcurrentHashMap<>();
+    private static final int MOST_KEPT = 5_000;
 
     /**
      * A quality without anything behind it.
@@ -72,7 +76,15 @@ public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones)
 
     /** @throws ChordUnreadException with the place in {@code sign} */
     static Quality parse(String sign) {
-        return new QualityReader(TABLES, plain(sign)).read();
+        Quality known = READ.get(sign);
+        if (known != null) {
+            return known;
+        }
+        Quality read = new QualityReader(TABLES, plain(sign)).read();
+        if (READ.size() < MOST_KEPT) {
+            READ.put(sign, read);
+        }
+        return read;
     }
 
     /** Every spelling of a base quality with the quality it reads as, in the table's order. */
