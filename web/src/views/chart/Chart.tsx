@@ -164,9 +164,7 @@ function withControl(key: string, sheet: Sheet, from: number, to: number): boole
       if (key === "x") sheet.edit({ kind: "delete", bar: from, to });
       return true;
     case "v":
-      (async () => {
-        for (let i = 0; i < sheet.clip.length; i++) await sheet.edit({ kind: "insert", bar: to + 1 + i, content: sheet.clip[i] ?? "" });
-      })();
+      if (sheet.clip.length > 0) sheet.edit({ kind: "insert", bar: to + 1, content: sheet.clip.join(" | ") });
       return true;
     case "d":
       sheet.edit({ kind: "copy", bar: from, to, before: to + 1 });

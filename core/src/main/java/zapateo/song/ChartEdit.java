@@ -1,6 +1,7 @@
 package zapateo.song;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -21,6 +22,9 @@ import zapateo.rhythm.Tempo;
  */
 public final class ChartEdit {
 
+    /** A bar line that stands in no quotes. */
+    private static final Pattern BETWEEN_BARS = Pattern.compile("\\s*\\|\\s*(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)");
+    private static final int LONGEST_CONTENT = 8_000;
     private static final Pattern KEY_LINE = Pattern.compile("(?im)^(\\s*key\\s*:\\s*)([^\\r\\n]*?)([ \\t]*(?://.*)?)$");
     private static final Pattern KEY_SIGN = Pattern.compile("\\(key\\s+([^)]+)\\)");
     private static final Pattern TUNE_LINE = Pattern.compile("(?im)^(\\s*tune\\s*:)(.*)$");
@@ -55,12 +59,19 @@ public final class ChartEdit {
         return apply(List.of(replace(cell, content.isBlank() ? ChordSpan.NO_CHORD : oneLine(content))));
     }
 
-    /** A new bar before {@code bar}, or behind the last one. */
+    /** A new bar before {@code bar}, or behind the last one; several with bar lines between them. */
     public String insert(int bar, String content) {
         checkPlace(bar);
-        List<WrittenBar> expected = new ArrayList<>(song().writtenBars());
-        expected.add(bar, null);
-        return repaired(put(bar, List.of(content.isBlank() ? bar == 0 ? ChordSpan.NO_CHORD : "%" : oneLine(content))), expected);
+        if (content.length() > LONGEST_CONTENT) {
+            throw new IllegalArgumentException("content of " + content.length() + " characters: expected at most " + LONGEST_CONTENT);
+        }
+        List<String> contents = content.isBlank() ? List.of(bar == 0 ? ChordSpan.NO_CHORD : "%") : BETWEEN_BARS.splitAsStream(oneLine(content)).filter(each -> !each.isBlank()).toList();
+        List<WrittenBar> expected = new ArrayList<>(bars);
+        if (contents.isEmpty()) {
+            throw new IllegalArgumentException("content \"" + content + "\": expected what stands between two bar lines");
+        }
+        expected.addAll(bar, Collections.nCopies(contents.size(), null));
+        return repaired(put(bar, contents), expected);
     }
 
     /** New bars before {@code bar}, as they are typed. */

@@ -100,6 +100,14 @@ class ChartEditTest {
     }
 
     @Test
+    void several_bars_come_in_at_once() {
+        assertThat(ChartEdit.of("| C | % |").insert(1, "F | G7")).isEqualTo("| C | F | G7 | C |");
+        assertThat(ChartEdit.of("C Am").insert(2, "F | G7")).isEqualTo("C Am  F  G7");
+        assertThat(ChartEdit.of("| C |").insert(1, "| \"left | right\" F |")).isEqualTo("| C | \"left | right\" F |");
+        assertThatThrownBy(() -> ChartEdit.of("| C |").insert(1, "||")).hasMessageContaining("expected what stands between");
+    }
+
+    @Test
     void two_bars_are_put_into_one_with_their_words() {
         assertThat(ChartEdit.of("| G ? | D ? | Em ? |\nWords: The harbour | lights | go |\n").join(0)).isEqualTo("| G D | Em ? |\nWords: | The harbour lights | go |\n");
         assertThat(ChartEdit.of("| G | % |").join(0)).isEqualTo("| G |");
