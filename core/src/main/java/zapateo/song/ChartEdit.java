@@ -22,9 +22,6 @@ import zapateo.rhythm.Tempo;
  */
 public final class ChartEdit {
 
-    /** A bar line that stands in no quotes. */
-    private static final Pattern BETWEEN_BARS = Pattern.compile("\\s*\\|\\s*(?=(?:[^\"]*\"[^\"]*\")*[^\"]*$)");
-    private static final int LONGEST_CONTENT = 8_000;
     private static final Pattern KEY_LINE = Pattern.compile("(?im)^(\\s*key\\s*:\\s*)([^\\r\\n]*?)([ \\t]*(?://.*)?)$");
     private static final Pattern KEY_SIGN = Pattern.compile("\\(key\\s+([^)]+)\\)");
     private static final Pattern TUNE_LINE = Pattern.compile("(?im)^(\\s*tune\\s*:)(.*)$");
@@ -62,16 +59,29 @@ public final class ChartEdit {
     /** A new bar before {@code bar}, or behind the last one; several with bar lines between them. */
     public String insert(int bar, String content) {
         checkPlace(bar);
-        if (content.length() > LONGEST_CONTENT) {
-            throw new IllegalArgumentException("content of " + content.length() + " characters: expected at most " + LONGEST_CONTENT);
-        }
-        List<String> contents = content.isBlank() ? List.of(bar == 0 ? ChordSpan.NO_CHORD : "%") : BETWEEN_BARS.splitAsStream(oneLine(content)).filter(each -> !each.isBlank()).toList();
+        List<String> contents = content.isBlank() ? List.of(bar == 0 ? ChordSpan.NO_CHORD : "%") : barsIn(oneLine(content));
         List<WrittenBar> expected = new ArrayList<>(bars);
         if (contents.isEmpty()) {
             throw new IllegalArgumentException("content \"" + content + "\": expected what stands between two bar lines");
         }
         expected.addAll(bar, Collections.nCopies(contents.size(), null));
         return repaired(put(bar, contents), expected);
+    }
+
+    /** What stands between bar lines; one inside quotes is none. */
+    private static List<String> barsIn(String content) {
+        List<String> bars = new ArrayList<>();
+        boolean quoted = false;
+        int from = 0;
+        for (int i = 0; i <= content.length(); i++) {
+            quoted ^= i < content.length() && content.charAt(i) == '"';
+            if (i == content.length() || content.charAt(i) == '|' && !quoted) {
+                bars.add(content.substring(from, i).strip());
+                from = i + 1;
+            }
+        }
+        bars.removeIf(String::isEmpty);
+        return bars;
     }
 
     /** New bars before {@code bar}, as they are typed. */
