@@ -20,6 +20,8 @@ final class AbcReader {
     private static final Pattern BARE_TEMPO = Pattern.compile("\\s*([0-9]+(?:\\.[0-9]+)?)\\s*");
     private static final Pattern FRACTION = Pattern.compile("([0-9]+)/([0-9]+)");
 
+    private static final int LONGEST_TEMPO = 200;
+
     private final List<Problem> problems = new ArrayList<>();
     private final SongBuilder song = new SongBuilder(problems);
     private final AbcMusic music = new AbcMusic(problems);
@@ -160,6 +162,10 @@ final class AbcReader {
     }
 
     private void readTempo(String value, int line, int column) {
+        if (value.length() > LONGEST_TEMPO) {
+            warn("tempo-unread", line, column, value, "one such as 1/4=120");
+            return;
+        }
         String quoted = value.replaceAll(".*?\"([^\"]*)\".*|.*", "$1").strip();
         Matcher match = TEMPO.matcher(value);
         Matcher bare = BARE_TEMPO.matcher(value);

@@ -14,6 +14,12 @@ public final class ChordUnreadException extends IllegalArgumentException {
         this.position = position;
     }
 
+    /** None: most words of a word sheet are no chords, and where they were read says nothing. */
+    @Override
+    public Throwable fillInStackTrace() {
+        return this;
+    }
+
     /** {@code root}, {@code unknown}, {@code bass}, {@code parentheses} or {@code quartal}. */
     public String reason() {
         return reason;

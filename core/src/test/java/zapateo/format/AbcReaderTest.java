@@ -66,6 +66,13 @@ class AbcReaderTest {
     }
 
     @Test
+    void a_tempo_of_a_hundred_thousand_parts_is_told_and_passed_over() {
+        FileReading reading = reading("Q:" + "1/4 ".repeat(100_000) + "=100\nK:C\nC8|\n");
+        assertThat(reading.problems()).extracting(Problem::code).containsExactly("tempo-unread");
+        assertThat(reading.song()).isPresent();
+    }
+
+    @Test
     void the_words_of_a_tempo_are_pinned_or_name_the_feel() {
         assertThat(song("Q:\"Slow\" 1/4=66\nK:C\nC8|\n").writtenBars().get(0).marks().pins()).hasSize(1);
         assertThat(song("Q:\"swing\" 1/4=66\nK:C\nC8|\n").feel().id()).isEqualTo("swing");
