@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, type ReadingByEar, type Refused, take, type WrittenBar, type WrittenChord } from "../../api/client";
 import { useDesk } from "../../song/desk";
 import { Chord } from "../../ui/Chord";
@@ -188,8 +188,18 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
     setOpen(false);
   }, [all, heard, sheet]);
 
+  // A digit that comes before the readings do is heard as soon as they are there.
+  const [queued, setQueued] = useState<number | null>(null);
+  useEffect(() => {
+    if (queued === null || all.length === 0) return;
+    setQueued(null);
+    if (queued < all.length) hear(queued);
+  }, [queued, all.length, hear]);
+  const latest = useRef({ all, open, heard, hear, keep, close });
+  latest.current = { all, open, heard, hear, keep, close };
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
+      const now = latest.current;
       if (
         (event.target as HTMLElement).closest("input, textarea, [role=dialog], [role=menu]") ||
         event.ctrlKey ||
@@ -198,17 +208,20 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
       )
         return;
       const digit = /^[0-9]$/.test(event.key) ? Number(event.key) : null;
-      if (event.key === "e") open ? close() : setOpen(true);
-      else if (open && digit !== null && digit <= all.length) hear(digit === 0 ? null : digit - 1);
-      else if (open && event.key === "Enter" && heard !== null) keep();
-      else if (open && event.key === "Escape") close();
+      if (event.key === "e") now.open ? now.close() : setOpen(true);
+      else if (!now.open) return;
+      else if (digit === 0) now.hear(null);
+      else if (digit !== null && digit <= now.all.length) now.hear(digit - 1);
+      else if (digit !== null && now.all.length === 0) setQueued(digit - 1);
+      else if (event.key === "Enter" && now.heard !== null) now.keep();
+      else if (event.key === "Escape") now.close();
       else return;
       event.preventDefault();
       event.stopImmediatePropagation();
     };
     window.addEventListener("keydown", press, true);
     return () => window.removeEventListener("keydown", press, true);
-  }, [all.length, close, hear, heard, keep, open]);
+  }, []);
   useEffect(() => () => setTrial(null), [setTrial]);
 
   if (!open)

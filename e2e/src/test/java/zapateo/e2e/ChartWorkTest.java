@@ -140,8 +140,8 @@ class ChartWorkTest {
         bar(page, "Bar 2: A").click();
         page.keyboard().press("e");
         Locator ear = page.locator("fieldset", new Page.LocatorOptions().setHasText("By ear"));
-        ear.getByRole(AriaRole.BUTTON).nth(1).waitFor();
         page.keyboard().press("1");
+        ear.locator("[aria-pressed=true]", new Locator.LocatorOptions().setHasText("1")).waitFor();
         String symbol = ear.locator("[aria-pressed=true]").getAttribute("aria-label").replaceAll("Hear ([^,]+),.*", "$1");
         assertThat(bar(page, "Bar 2: " + symbol)).isVisible();
         assertThat(text(page)).hasValue("Key: C\n| C | A | Dm7 | G7 |");
