@@ -471,43 +471,8 @@ final class AbcMusic {
         return after.end();
     }
 
-    /** Syllables under the notes of the line above, put together bar by bar. */
-    void words(String text, int number) {
-        line = number;
-        int bar = 0;
-        int note = 0;
-        boolean joined = false;
-        for (String word : text.replace("\\-", "\u0001").replace("-", "- ").replace("|", " | ").replace("_", " _ ").replace("*", " * ").split("\\s+")) {
-            if (word.equals("|")) {
-                bar++;
-                note = 0;
-                continue;
-            }
-            while (!word.isEmpty() && bar < ofLine.size() && note >= notes(ofLine.get(bar))) {
-                bar++;
-                note = 0;
-            }
-            if (word.isEmpty() || bar >= ofLine.size()) {
-                continue;
-            }
-            note++;
-            if (word.equals("*") || word.equals("_")) {
-                continue;
-            }
-            List<String> words = ofLine.get(bar).words;
-            while (words.size() <= verses) {
-                words.add("");
-            }
-            boolean goesOn = word.endsWith("-") && word.length() > 1;
-            String syllable = (goesOn ? word.substring(0, word.length() - 1) : word).replace('~', ' ').replace('\u0001', '-');
-            String before = words.get(verses);
-            words.set(verses, before.isEmpty() ? syllable : joined ? before + syllable : before + " " + syllable);
-            joined = goesOn;
-        }
-        verses++;
-    }
-
-    private static int notes(SongBuilder.Draft draft) {
-        return (int) draft.tune.stream().filter(note -> note.pitch().isPresent()).count();
+    /** A line of words under the notes of the line above. */
+    void words(String text) {
+        AbcWords.put(text, ofLine, verses++);
     }
 }

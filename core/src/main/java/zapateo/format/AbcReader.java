@@ -136,7 +136,7 @@ final class AbcReader {
             }
             case 'w' -> {
                 if (isOurVoice()) {
-                    music.words(value, line);
+                    music.words(value);
                 }
             }
             default -> warn("abc-field", line, 1, name + ":" + value, "T, M, L, Q, K, P, V and w");

@@ -26,13 +26,9 @@ import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.Rest;
 import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
-import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.StartStopDiscontinue;
 import org.audiveris.proxymusic.Step;
 import org.audiveris.proxymusic.TextElementData;
-import org.audiveris.proxymusic.Tie;
-import org.audiveris.proxymusic.Tied;
-import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.Time;
 import org.audiveris.proxymusic.TimeModification;
 import org.audiveris.proxymusic.YesNo;
@@ -266,24 +262,10 @@ public final class LeadSheetWriter {
 
     private void ties(Note note, boolean fromBefore, boolean goesOn) {
         org.audiveris.proxymusic.Notations notations = make.createNotations();
-        if (fromBefore) {
-            tie(note, notations, StartStop.STOP, TiedType.STOP);
-        }
-        if (goesOn) {
-            tie(note, notations, StartStop.START, TiedType.START);
-        }
+        Ties.add(note, notations, fromBefore, goesOn);
         if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
             note.getNotations().add(notations);
         }
-    }
-
-    private void tie(Note note, org.audiveris.proxymusic.Notations notations, StartStop heard, TiedType drawn) {
-        Tie tie = make.createTie();
-        tie.setType(heard);
-        note.getTie().add(tie);
-        Tied sign = make.createTied();
-        sign.setType(drawn);
-        notations.getTiedOrSlurOrTuplet().add(sign);
     }
 
     private void addWords(Note note, List<String> verses) {

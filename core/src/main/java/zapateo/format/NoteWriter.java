@@ -14,11 +14,7 @@ import org.audiveris.proxymusic.NoteType;
 import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.Pitch;
 import org.audiveris.proxymusic.Rest;
-import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.Step;
-import org.audiveris.proxymusic.Tie;
-import org.audiveris.proxymusic.Tied;
-import org.audiveris.proxymusic.TiedType;
 import org.audiveris.proxymusic.UpDown;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.harmony.Key;
@@ -115,12 +111,7 @@ final class NoteWriter {
 
     private void addNotations(Note note, StaffBar.Event event, boolean rolled) {
         Notations notations = make.createNotations();
-        if (event.piece() > 0) {
-            tie(note, notations, StartStop.STOP, TiedType.STOP);
-        }
-        if (event.tieNext()) {
-            tie(note, notations, StartStop.START, TiedType.START);
-        }
+        Ties.add(note, notations, event.piece() > 0, event.tieNext());
         if (rolled && event.piece() == 0) {
             Arpeggiate arpeggiate = make.createArpeggiate();
             arpeggiate.setDirection(UpDown.UP);
@@ -129,14 +120,5 @@ final class NoteWriter {
         if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
             note.getNotations().add(notations);
         }
-    }
-
-    private void tie(Note note, Notations notations, StartStop heard, TiedType drawn) {
-        Tie tie = make.createTie();
-        tie.setType(heard);
-        note.getTie().add(tie);
-        Tied tied = make.createTied();
-        tied.setType(drawn);
-        notations.getTiedOrSlurOrTuplet().add(tied);
     }
 }

@@ -14,6 +14,8 @@ import zapateo.pitch.PitchClass;
 public final class ByEar {
 
     private static final int MOST = 9;
+    /** So many other qualities come before readings of other kinds, the rest behind them. */
+    private static final int NEAREST = 2;
     private static final List<String> OTHERS = List.of("major", "minor", "dominant-seventh", "minor-seventh", "major-seventh", "diminished-seventh", "half-diminished");
 
     private ByEar() {
@@ -35,7 +37,8 @@ public final class ByEar {
     public static List<Reading> of(ChordSymbol chord, Key key, Optional<ChordSymbol> next) {
         Map<ChordSymbol, Why> found = new LinkedHashMap<>();
         ChordSymbol plain = chord.inRootPosition();
-        qualities(plain, key).limit(2).forEach(each -> found.putIfAbsent(each, Why.QUALITY));
+        List<ChordSymbol> others = qualities(plain, key).toList();
+        others.subList(0, NEAREST).forEach(each -> found.putIfAbsent(each, Why.QUALITY));
         found.putIfAbsent(relative(chord, key), Why.RELATIVE);
         borrowed(chord, key).ifPresent(each -> found.putIfAbsent(each, Why.BORROWED));
         next.ifPresent(goal -> found.putIfAbsent(dominant(goal, key), Why.DOMINANT));
@@ -43,7 +46,7 @@ public final class ByEar {
         if (chord.quality().isMajor()) {
             found.putIfAbsent(plain.quality(Quality.of(chord.quality().isDominant() ? "dominant-seventh" : "major", List.of("sus4"))), Why.SUSPENDED);
         }
-        qualities(plain, key).skip(2).forEach(each -> found.putIfAbsent(each, Why.QUALITY));
+        others.subList(NEAREST, others.size()).forEach(each -> found.putIfAbsent(each, Why.QUALITY));
         found.remove(chord);
         return found.entrySet().stream().limit(MOST).map(each -> new Reading(each.getKey(), each.getValue())).toList();
     }
