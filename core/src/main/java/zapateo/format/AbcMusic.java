@@ -159,7 +159,7 @@ final class AbcMusic {
         }
         Matcher rounds = ROUNDS.matcher(text).region(i, text.length());
         if (sign == '[' && i + 1 < text.length() && Character.isDigit(text.charAt(i + 1)) && rounds.lookingAt()) {
-            endings = rounds(rounds.group(1));
+            endings = Repeat.rounds(rounds.group(1));
             draft.endings = endings;
             return rounds.end();
         }
@@ -252,21 +252,11 @@ final class AbcMusic {
         draft.opens = opens;
         Matcher rounds = ROUNDS.matcher(text).region(match.end(), text.length());
         if (rounds.lookingAt() && (rounds.group().contains("[") || !rounds.group().startsWith(" "))) {
-            endings = rounds(rounds.group(1));
+            endings = Repeat.rounds(rounds.group(1));
             draft.endings = endings;
             return rounds.end();
         }
         return match.end();
-    }
-
-    private static List<Integer> rounds(String text) {
-        List<Integer> rounds = new ArrayList<>();
-        for (String part : text.split(",")) {
-            for (int round = part.charAt(0) - '0'; round <= part.charAt(part.length() - 1) - '0'; round++) {
-                rounds.add(round);
-            }
-        }
-        return rounds.isEmpty() ? List.of(1) : rounds;
     }
 
     private void endBar(int times) {

@@ -324,7 +324,7 @@ final class MusicXmlReader {
         barline.child("ending").ifPresent(ending -> {
             String type = ending.attribute("type").orElse("start");
             if (type.equals("start")) {
-                List<Integer> rounds = ending.attribute("number").map(MusicXmlReader::rounds).orElse(List.of(1));
+                List<Integer> rounds = ending.attribute("number").map(Repeat::rounds).orElse(List.of(1));
                 endings = rounds;
                 draft.endings = rounds;
             } else {
@@ -339,15 +339,5 @@ final class MusicXmlReader {
                 draft.closes = Optional.of(Repeat.of(times));
             }
         });
-    }
-
-    private static List<Integer> rounds(String text) {
-        List<Integer> rounds = new ArrayList<>();
-        for (String part : text.split("[^0-9]+")) {
-            if (part.matches("[1-9]")) {
-                rounds.add(Integer.parseInt(part));
-            }
-        }
-        return rounds.isEmpty() ? List.of(1) : rounds;
     }
 }

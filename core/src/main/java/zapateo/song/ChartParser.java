@@ -234,7 +234,7 @@ public final class ChartParser {
             endings = List.of();
         }
         if (match.group(3) != null) {
-            endings = rounds(match.group(3).replace(".", ""));
+            endings = Repeat.rounds(match.group(3).replace(".", ""));
         } else if (afterBar && sign.text().equals("||") && !endings.isEmpty()) {
             endings = List.of();
         }
@@ -253,15 +253,6 @@ public final class ChartParser {
     private void mark(UnaryOperator<WrittenBar.Marks> change) {
         int last = section.bars.size() - 1;
         section.bars.set(last, section.bars.get(last).marks(change.apply(section.bars.get(last).marks())));
-    }
-
-    private static List<Integer> rounds(String text) {
-        List<Integer> rounds = new ArrayList<>();
-        for (String part : text.split(",")) {
-            String[] ends = part.split("-");
-            IntStream.rangeClosed(Integer.parseInt(ends[0]), Integer.parseInt(ends[ends.length - 1])).filter(each -> !rounds.contains(each)).forEach(rounds::add);
-        }
-        return rounds;
     }
 
     /** {@code x3} or {@code vamp} behind a closing sign; the place behind it. */
