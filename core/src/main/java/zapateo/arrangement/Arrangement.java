@@ -3,6 +3,7 @@ package zapateo.arrangement;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
+import zapateo.lefthand.Realised;
 import zapateo.part.Part;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -14,16 +15,18 @@ import zapateo.song.Song;
  *
  * @param pedal   in the order of time, never overlapping
  * @param notices choices that could not be kept to the letter, and why
+ * @param laid    how the chords were laid, to be asked why
  */
-public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices) {
+public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices, Realised laid) {
 
     public Arrangement {
         pedal = List.copyOf(pedal);
         notices = List.copyOf(notices);
     }
 
+    /** Of both hands, in the order of the score. */
     public List<Stroke> strokes() {
         return Stream.concat(left.strokes().stream(), right.strokes().stream())
-                .sorted(Comparator.comparingInt(stroke -> stroke.sounding().tick())).toList();
+                .sorted(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand)).toList();
     }
 }

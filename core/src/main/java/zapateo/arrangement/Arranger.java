@@ -1,25 +1,17 @@
 package zapateo.arrangement;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
 import zapateo.hand.Hand;
 import zapateo.lefthand.LeftHand;
-import zapateo.lefthand.LeftHandChoices;
-import zapateo.lefthand.Voicing;
+import zapateo.lefthand.Realised;
 import zapateo.part.Part;
 import zapateo.part.Reason;
-import zapateo.part.Side;
 import zapateo.part.Stroke;
-import zapateo.part.TickSpan;
-import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
-import zapateo.rhythm.Meter;
-import zapateo.rhythm.Register;
+import zapateo.rhythm.Side;
 import zapateo.rhythm.Swing;
-import zapateo.rhythm.Ticks;
-import zapateo.song.Bar;
 import zapateo.song.Song;
 
 /** Turns a song, choices and a hand into an arrangement. Holds nothing but the figure book; safe to share between threads. */
@@ -27,7 +19,6 @@ public final class Arranger {
 
     /** How soon after a chord the pedal goes down again: the old chord's sound has stopped, the new key is still held. */
     private static final int PEDAL_LAG = 240;
-    private static final String DEFAULT_FIGURE = "held";
 
     private final FigureBook book;
 
@@ -37,69 +28,62 @@ public final class Arranger {
 
     /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
     public Arrangement arrange(Song song, Choices choices, Hand leftHand) {
-        List<Reason> notices = new ArrayList<>();
-        Figure figure = figure(choices);
-        LeftHandChoices left = new LeftHandChoices(figure, voicing(choices, figure, notices), register(choices, figure, notices));
-        if (song.bars().stream().map(Bar::meter).anyMatch(meter -> !figure.bars().containsKey(meter))) {
-            notices.add(Reason.of("figure-adapted", Map.of("figure", figure.id(), "meter", strangeMeter(song, figure).toString())));
+        Arrangement arrangement = arrangeAsIs(song, choices, leftHand);
+        boolean beforeTheStart = !arrangement.left().strokes().isEmpty() && arrangement.left().strokes().get(0).firstTick() < 0;
+        if (beforeTheStart && song.bars().size() == Song.MOST_BARS) {
+            throw new IllegalArgumentException("a song of " + Song.MOST_BARS + " bars leaves no room for the beat that sounds before it: expected a bar less, or another figure");
         }
+        return beforeTheStart ? arrangeAsIs(song.withPickup(), choices, leftHand) : arrangement;
+    }
+
+    private Arrangement arrangeAsIs(Song song, Choices choices, Hand leftHand) {
+        ChoicePlan plan = new ChoicePlan(book, choices, song);
         Swing swing = choices.swingRatio().map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
-        List<Bar> bars = song.bars();
-        Part part = LeftHand.realise(song, left, leftHand);
-        Part sounding = new Part(Side.LEFT, part.strokes().stream().map(stroke -> swung(stroke, bars.get(stroke.bar()), swing)).toList());
-        return new Arrangement(song, swing, sounding, Part.silent(Side.RIGHT), figure.pedal() ? pedal(song) : List.of(), notices);
+        Realised realised = LeftHand.realise(song, plan, leftHand);
+        Heard heard = new Heard(song, swing, choices.seed());
+        List<Stroke> strokes = heard.of(realised.strokes());
+        List<Reason> notices = new ArrayList<>(plan.notices());
+        notices.addAll(realised.notices());
+        return new Arrangement(song, swing, part(Side.LEFT, strokes), part(Side.RIGHT, strokes), pedal(realised.chords(), strokes), notices, realised);
     }
 
-    private Figure figure(Choices choices) {
-        String id = choices.figure().orElse(DEFAULT_FIGURE);
-        return book.figure(id).orElseThrow(() -> new IllegalArgumentException(
-                "figure \"" + id + "\": expected one of " + String.join(", ", book.figures().stream().map(Figure::id).toList())));
+    private static Part part(Side hand, List<Stroke> strokes) {
+        return new Part(hand, strokes.stream().filter(stroke -> stroke.hand() == hand).toList());
     }
 
-    private static Voicing voicing(Choices choices, Figure figure, List<Reason> notices) {
-        Optional<Voicing> wanted = choices.voicing().map(id -> Voicing.named(id).orElseThrow(() -> new IllegalArgumentException(
-                "voicing \"" + id + "\": expected auto or one of " + String.join(", ", Voicing.all().stream().map(Voicing::id).toList()))));
-        Optional<Voicing> usual = figure.voicings().stream().findFirst().flatMap(Voicing::named);
-        wanted.filter(voicing -> !figure.voicings().contains(voicing.id()))
-                .ifPresent(voicing -> notices.add(Reason.of("voicing-unused", Map.of("figure", figure.id(), "voicing", voicing.id()))));
-        return wanted.filter(voicing -> figure.voicings().contains(voicing.id())).or(() -> usual).orElseGet(() -> Voicing.all().get(0));
-    }
-
-    private static Register register(Choices choices, Figure figure, List<Reason> notices) {
-        choices.register().filter(register -> !figure.registers().contains(register))
-                .ifPresent(register -> notices.add(Reason.of("register-unused", Map.of("figure", figure.id(), "register", register.id()))));
-        return choices.register().filter(figure.registers()::contains).orElseGet(() -> figure.registers().get(0));
-    }
-
-    private static Meter strangeMeter(Song song, Figure figure) {
-        return song.bars().stream().map(Bar::meter).filter(meter -> !figure.bars().containsKey(meter)).findFirst().orElseThrow();
-    }
-
-    private static Stroke swung(Stroke stroke, Bar bar, Swing swing) {
-        if (bar.meter().isCompound() || bar.meter().unit() > 4) {
-            return stroke;
+    /** Lifted when a chord is struck, down again before its first key is let go (HANDBOOK §7); one that is struck early changes the pedal early. */
+    private static List<Pedal> pedal(List<Realised.LaidChord> chords, List<Stroke> strokes) {
+        int[] struck = new int[chords.size()];
+        int[] released = new int[chords.size()];
+        for (int i = 0; i < struck.length; i++) {
+            struck[i] = -1;
         }
-        int start = bar.tick() + swing.bend(stroke.written().tick() - bar.tick());
-        int end = bar.tick() + swing.bend(stroke.written().end() - bar.tick());
-        return stroke.sounding(TickSpan.of(start, end - start));
-    }
-
-    /** Lifted when a chord is struck, down again before its first key is let go (HANDBOOK §7); an early chord is struck before its place. */
-    private static List<Pedal> pedal(Song song) {
-        List<Song.Placed> places = song.chords().toList();
+        strokes.stream().sorted(Comparator.comparingInt(Stroke::firstTick)).forEach(stroke -> {
+            if (struck[stroke.chord()] < 0 && !stroke.reason().code().equals("lead-in")) {
+                struck[stroke.chord()] = stroke.firstTick();
+                released[stroke.chord()] = stroke.sounding().end();
+            }
+        });
         List<Pedal> pedal = new ArrayList<>();
-        for (int i = 0; i < places.size(); i++) {
-            Song.Placed place = places.get(i);
-            int struck = struck(place);
-            int lifted = i + 1 < places.size() ? struck(places.get(i + 1)) : place.tick() + place.span().ticks();
-            if (place.chord().isPresent()) {
-                pedal.add(new Pedal(struck + Math.min(PEDAL_LAG, (lifted - struck) / 4), lifted));
+        int last = -1;
+        for (int i = 0; i < struck.length; i++) {
+            if (struck[i] < 0 || !chords.get(i).pedal()) {
+                continue;
+            }
+            int lifted = chords.get(i).end();
+            for (int next = i + 1; next < struck.length && chords.get(next).tick() <= lifted; next++) {
+                if (struck[next] >= 0) {
+                    lifted = Math.min(lifted, struck[next]);
+                    break;
+                }
+                lifted = Math.max(lifted, chords.get(next).end());
+            }
+            int down = Math.max(last + 1, struck[i] + Math.max(1, Math.min(PEDAL_LAG, Math.min((lifted - struck[i]) / 4, (released[i] - struck[i]) / 2))));
+            if (lifted > down) {
+                pedal.add(new Pedal(down, lifted));
+                last = lifted;
             }
         }
         return pedal;
-    }
-
-    private static int struck(Song.Placed place) {
-        return place.span().early() && place.tick() >= Ticks.PER_EIGHTH ? place.tick() - Ticks.PER_EIGHTH : place.tick();
     }
 }

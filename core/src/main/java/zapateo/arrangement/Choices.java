@@ -1,33 +1,151 @@
 package zapateo.arrangement;
 
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import zapateo.lefthand.BassLine;
+import zapateo.lefthand.LeadIn;
+import zapateo.lefthand.Lock;
+import zapateo.lefthand.Tenths;
+import zapateo.lefthand.Weights;
 import zapateo.rhythm.Register;
 
 /**
  * What a player asked for; everything may be left open.
  *
- * @param figure     id of a figure
- * @param voicing    id of a voicing; open lets the figure's usual one in
- * @param register   where the bass lies
+ * @param song       for the whole song
+ * @param sections   by a section's name; goes before the song's
+ * @param overrides  by bars; the later goes before the earlier, and all before the sections
+ * @param locks      what is kept on single chords
+ * @param weights    how much each cost counts
  * @param swingRatio long to short eighth, 1 to 4; open follows the feel and the tempo
+ * @param endsHeld   whether the last bar is a held spread; open holds it where a song of eight bars or more ends at home
+ * @param seed       of the gentle unevenness for listening; open is even
  */
-public record Choices(Optional<String> figure, Optional<String> voicing, Optional<Register> register, Optional<Double> swingRatio) {
+public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, Optional<Double> swingRatio, Optional<Boolean> endsHeld,
+                      Optional<Long> seed) {
 
-    public static final Choices OPEN = new Choices(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, Optional.empty(), Optional.empty(), Optional.empty());
+
+    public Choices {
+        sections = Map.copyOf(sections);
+        overrides = List.copyOf(overrides);
+        locks = List.copyOf(locks);
+    }
+
+    /**
+     * Choices for some bars.
+     *
+     * @param bars  as they are numbered in the chart
+     * @param pass  which time these bars are played; open is every time
+     * @param beats of each of these bars; open is the whole bar
+     */
+    public record Override(Run bars, Optional<Integer> pass, Optional<Run> beats, Options options) {
+    }
+
+    /** A first and a last, both included. */
+    public record Run(int first, int last) {
+
+        public Run {
+            if (first < 0 || last < first) {
+                throw new IllegalArgumentException(first + "-" + last + ": expected the first and not before it the last, as in 5-8");
+            }
+        }
+
+        /** Reads {@code 5-8} or {@code 5}. */
+        public static Run parse(String text) {
+            if (!text.matches("[0-9]{1,4}(-[0-9]{1,4})?")) {
+                throw new IllegalArgumentException("\"" + text + "\": expected a number or first-last, as in 5-8");
+            }
+            String[] ends = text.split("-");
+            return new Run(Integer.parseInt(ends[0]), Integer.parseInt(ends[ends.length - 1]));
+        }
+
+        public boolean holds(int number) {
+            return number >= first && number <= last;
+        }
+
+        @java.lang.Override
+        public String toString() {
+            return first == last ? String.valueOf(first) : first + "-" + last;
+        }
+    }
+
+    /**
+     * A lock on the chord that sounds at a place.
+     *
+     * @param bar  as numbered in the chart
+     * @param pass which time it is played; open is every time
+     * @param beat counted from 1
+     */
+    public record PlacedLock(int bar, Optional<Integer> pass, double beat, Lock lock) {
+    }
 
     public static Choices figure(String id) {
-        return new Choices(Optional.of(id), OPEN.voicing, OPEN.register, OPEN.swingRatio);
+        Options open = Options.OPEN;
+        return OPEN.song(new Options(Optional.of(id), open.voicing(), open.register(), open.bassLine(), open.leadIn(), open.tenths(), open.variations(), open.withBassPlayer(), open.keepTop(),
+                open.pedal()));
+    }
+
+    public Choices song(Options options) {
+        return new Choices(options, sections, overrides, locks, weights, swingRatio, endsHeld, seed);
+    }
+
+    public Choices section(String name, Options options) {
+        Map<String, Options> more = new java.util.HashMap<>(sections);
+        more.put(name, options);
+        return new Choices(song, more, overrides, locks, weights, swingRatio, endsHeld, seed);
+    }
+
+    public Choices override(Override override) {
+        return new Choices(song, sections, java.util.stream.Stream.concat(overrides.stream(), java.util.stream.Stream.of(override)).toList(), locks, weights, swingRatio, endsHeld, seed);
+    }
+
+    public Choices lock(PlacedLock lock) {
+        return new Choices(song, sections, overrides, java.util.stream.Stream.concat(locks.stream(), java.util.stream.Stream.of(lock)).toList(), weights, swingRatio, endsHeld, seed);
+    }
+
+    public Choices weights(Weights others) {
+        return new Choices(song, sections, overrides, locks, others, swingRatio, endsHeld, seed);
     }
 
     public Choices voicing(String id) {
-        return new Choices(figure, Optional.of(id), register, swingRatio);
+        return song(new Options(song.figure(), Optional.of(id), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(), song.pedal()));
     }
 
     public Choices register(Register where) {
-        return new Choices(figure, voicing, Optional.of(where), swingRatio);
+        return song(new Options(song.figure(), song.voicing(), Optional.of(where), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(),
+                song.pedal()));
+    }
+
+    public Choices bassLine(BassLine line) {
+        return song(new Options(song.figure(), song.voicing(), song.register(), Optional.of(line.id()), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(),
+                song.pedal()));
+    }
+
+    public Choices leadIn(LeadIn leadIn) {
+        return song(new Options(song.figure(), song.voicing(), song.register(), song.bassLine(), Optional.of(leadIn.id()), song.tenths(), song.variations(), song.withBassPlayer(),
+                song.keepTop(), song.pedal()));
+    }
+
+    public Choices tenths(Tenths way) {
+        return song(new Options(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), Optional.of(way), song.variations(), song.withBassPlayer(), song.keepTop(),
+                song.pedal()));
+    }
+
+    public Choices withBassPlayer() {
+        return song(new Options(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), Optional.of(true), song.keepTop(), song.pedal()));
     }
 
     public Choices swingRatio(double ratio) {
-        return new Choices(figure, voicing, register, Optional.of(ratio));
+        return new Choices(song, sections, overrides, locks, weights, Optional.of(ratio), endsHeld, seed);
+    }
+
+    public Choices endsHeld(boolean held) {
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, Optional.of(held), seed);
+    }
+
+    public Choices seed(long number) {
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, Optional.of(number));
     }
 }

@@ -23,7 +23,7 @@ import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Arrangement;
-import zapateo.part.Side;
+import zapateo.rhythm.Side;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Ticks;

@@ -23,7 +23,7 @@ final class Signatures {
 
     static Time time(Meter meter) {
         Time time = MAKE.createTime();
-        time.getTimeSignature().add(MAKE.createTimeBeats(String.valueOf(meter.count())));
+        time.getTimeSignature().add(MAKE.createTimeBeats(meter.counted()));
         time.getTimeSignature().add(MAKE.createTimeBeatType(String.valueOf(meter.unit())));
         return time;
     }

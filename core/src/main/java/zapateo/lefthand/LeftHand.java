@@ -1,124 +1,211 @@
 package zapateo.lefthand;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
-import zapateo.part.Part;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
-import zapateo.part.Roll;
-import zapateo.part.Side;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
-import zapateo.rhythm.Figure;
-import zapateo.rhythm.FigureStroke;
+import zapateo.pitch.Pitch;
 import zapateo.rhythm.Role;
-import zapateo.rhythm.Tempo;
+import zapateo.rhythm.Side;
+import zapateo.rhythm.Ticks;
+import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 import zapateo.song.Song;
 
-/** Plays a song's chords with one figure: the figure is cut at each chord and the octaves of the whole song are chosen together. */
+/** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
 public final class LeftHand {
 
-    /** A rolled chord opens upward within this time, starting on the beat (HANDBOOK §7). */
-    private static final double ROLL_MS = 120;
+    private static final int BASS_VELOCITY = 80;
+    private static final int ACCENT = 14;
+    private static final Voicing CLOSE = Voicing.named("close").orElseThrow();
+    private static final Voicing GUIDE_TONES = Voicing.named("guide-tones").orElseThrow();
 
-    private final LeftHandChoices choices;
-    private final Hand hand;
+    private final Plan plan;
+    private final List<Cut> cuts;
+    private final List<Planned> planned;
+    private final List<List<Planned>> byCut = new ArrayList<>();
+    private final Map<Planned, WalkingLine.Note> walk;
+    private final Fit fit;
+    private final Placements placements;
 
-    private LeftHand(LeftHandChoices choices, Hand hand) {
-        this.choices = choices;
-        this.hand = hand;
+    private LeftHand(Song song, Plan plan, Hand hand) {
+        this.plan = plan;
+        this.fit = new Fit(hand);
+        this.placements = new Placements(hand);
+        this.cuts = Cut.of(song, plan);
+        this.planned = suspended(Basses.of(cuts, Layout.of(cuts, plan.endsHeld())));
+        this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK)) ? WalkingLine.of(cuts, planned) : Map.of();
+        cuts.forEach(cut -> byCut.add(new ArrayList<>()));
+        planned.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
     }
 
-    public static Part realise(Song song, LeftHandChoices choices, Hand hand) {
-        return new LeftHand(choices, hand).play(song);
+    public static Realised realise(Song song, Plan plan, Hand hand) {
+        return new LeftHand(song, plan, hand).play(song);
     }
 
-    private Part play(Song song) {
-        List<Cut> cuts = cut(song);
-        Placements placements = new Placements(choices.register(), choices.figure().plays(Role.Kind.CLOSE_CHORD));
-        Map<ChordSymbol, List<Placements.Candidate>> known = new HashMap<>();
-        List<List<Placements.Candidate>> layers = cuts.stream()
-                .map(cut -> known.computeIfAbsent(cut.chord(), chord -> placements.of(chord, togetherOn(chord)))).toList();
-        List<Placements.Candidate> places = ShortestPath.through(layers, placements.costs()).steps();
-        List<Stroke> strokes = new ArrayList<>();
-        for (int i = 0; i < cuts.size(); i++) {
-            strokes.addAll(strokes(cuts.get(i), places.get(i).placement(), cuts.get(i).place().bar().tempo()));
+    private Realised play(Song song) {
+        List<List<Candidate>> layers = new ArrayList<>();
+        List<Reason> notices = new ArrayList<>();
+        for (Cut cut : cuts) {
+            Placements.Need need = need(cut);
+            List<Candidate> candidates = placements.of(need);
+            if (!need.lock().equals(Lock.NONE) && !Placements.keeps(candidates.get(0), need.lock())) {
+                notices.add(Reason.of("lock-unkept", Map.of("bar", String.valueOf(cut.bar().number()), "chord", cut.chord().toString())));
+            }
+            layers.add(candidates);
         }
-        return new Part(Side.LEFT, Early.tied(song, strokes));
+        List<CostTerm<Candidate>> terms = Placements.costs(plan.weights(), cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
+        ShortestPath<Candidate> path = ShortestPath.through(layers, terms);
+        List<Stroke> strokes = new ArrayList<>();
+        for (Planned each : planned) {
+            strokes.addAll(stroke(each, path.steps()).stream().toList());
+        }
+        List<Stroke> clean = Keys.struckOnce(Early.tied(song, strokes));
+        return new Realised(clean, notices, cuts, layers, path, terms);
     }
 
-    /** A chord of the song with the strokes that fall on it. */
-    private record Cut(Song.Placed place, ChordSymbol chord, List<FigureStroke> strokes) {
-    }
-
-    private List<Cut> cut(Song song) {
-        List<Cut> cuts = new ArrayList<>();
-        Optional<Song.Placed> before = Optional.empty();
-        int nth = 0;
-        for (Song.Placed place : song.chords().toList()) {
-            boolean goesOn = before.filter(last -> last.fillsBar() && place.fillsBar() && last.chord().equals(place.chord())
-                    && last.bar().meter().equals(place.bar().meter())).isPresent();
-            nth = goesOn ? nth + 1 : 0;
-            before = Optional.of(place);
-            if (place.chord().isPresent()) {
-                cuts.add(new Cut(place, place.chord().get(),
-                        choices.figure().strokes(place.bar().meter(), nth, place.span().tick(), place.span().ticks())));
+    /** A long stroke of a suspended voicing moves on in its second half. */
+    private List<Planned> suspended(List<Planned> laid) {
+        List<Planned> all = new ArrayList<>(laid.size());
+        for (Planned stroke : laid) {
+            Voicing voicing = voicing(cuts.get(stroke.cut()));
+            if (stroke.roles().get(0).kind() == Role.Kind.VOICING && !voicing.then().isEmpty() && stroke.ticks() >= 2 * Ticks.PER_QUARTER) {
+                int half = stroke.ticks() / 2;
+                all.add(stroke.until(stroke.tick() + half));
+                all.add(stroke.at(stroke.bar(), stroke.tick() + half, stroke.ticks() - half).playing(voicing.then(), stroke.mark(), stroke.code()));
+            } else {
+                all.add(stroke);
             }
         }
-        return cuts;
+        all.sort(Comparator.comparingInt(Planned::tick).thenComparing(Planned::hand));
+        return all;
     }
 
-    /** The sets of roles the figure strikes at once, as they are on this chord; the close chord lies clear by itself. */
-    private List<List<Role>> togetherOn(ChordSymbol chord) {
-        return choices.figure().bars().values().stream().flatMap(List::stream).flatMap(List::stream)
-                .filter(stroke -> !stroke.plays(Role.Kind.CLOSE_CHORD)).map(stroke -> rolesOn(chord, stroke))
-                .filter(roles -> roles.size() > 1).distinct().toList();
+    private static Voicing voicing(Cut cut) {
+        Voicing chosen = cut.choices().voicing().on(cut.chord());
+        return cut.choices().withBassPlayer() && chosen.hasBass() ? GUIDE_TONES : chosen;
     }
 
-    private List<Role> rolesOn(ChordSymbol chord, FigureStroke stroke) {
-        return stroke.roles().stream().flatMap(role -> role.kind() == Role.Kind.VOICING
-                ? choices.voicing().tones().stream().map(tone -> Spacing.named(choices.voicing().spacing()).on(chord, tone))
-                : Stream.of(Spacing.named(choices.figure().spacing()).on(chord, role))).toList();
+    private Placements.Need need(Cut cut) {
+        List<Planned> strokes = byCut.get(cut.index());
+        boolean close = plays(strokes, Role.Kind.CLOSE_CHORD) || plays(strokes, Role.Kind.CLOSE_TONE) || plays(strokes, Role.Kind.NEIGHBOUR);
+        boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
+        boolean chosen = plays(strokes, Role.Kind.VOICING);
+        Voicing voicing = voicing(cut);
+        Optional<Voicing> upper = chosen && !voicing.hasBass() ? Optional.of(voicing) : close ? Optional.of(voicing.hasBass() && !voicing.id().equals("triad") ? CLOSE : voicing)
+                : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
+        boolean bass = cut.choices().hasBass() && (upper.isEmpty() || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass)))
+                || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass) && !(chosen && !voicing.hasBass()));
+        List<Placements.Struck> together = strokes.stream().filter(stroke -> stroke.hand() == Side.LEFT && !stroke.rolled() && stroke.roles().stream().noneMatch(LeftHand::fromElsewhere))
+                .filter(stroke -> stroke.roles().size() > 1 || stroke.roles().get(0).kind() == Role.Kind.VOICING && voicing.hasBass())
+                .flatMap(stroke -> struck(cut, stroke, voicing)).distinct().toList();
+        Optional<Pitch> fixed = strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
+        return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
+                fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()));
     }
 
-    private List<Stroke> strokes(Cut cut, Placement placement, Tempo tempo) {
-        return cut.strokes().stream().map(stroke -> {
-            TickSpan span = TickSpan.of(cut.place().tick() + stroke.tick(), stroke.length());
-            Stroke plain = new Stroke(Side.LEFT, cut.place().bar().index(), span, span, stroke.mark(),
-                    placement.notes(rolesOn(cut.chord(), stroke)),
-                    Optional.empty(), reason(cut, stroke));
-            return fit(plain, tempo);
-        }).toList();
+    /** What a stroke takes at once; the shapes of a voicing each by themselves. */
+    private static Stream<Placements.Struck> struck(Cut cut, Planned stroke, Voicing voicing) {
+        return stroke.roles().get(0).kind() != Role.Kind.VOICING ? Stream.of(new Placements.Struck(stroke.roles(), spacing(cut, stroke)))
+                : Stream.of(new Placements.Struck(List.of(Role.CHOSEN), "open"));
     }
 
-    /** Struck together if the hand spans it, else rolled from the beat upward. */
-    private Stroke fit(Stroke stroke, Tempo tempo) {
-        List<PartNote> notes = stroke.notes();
-        if (notes.size() < 2 || hand.easeOf(stroke.lowest().midi(), stroke.highest().midi()) != Ease.OUT_OF_REACH) {
-            return stroke;
+    private static String spacing(Cut cut, Planned stroke) {
+        return stroke.code().equals(Planned.ENDING) ? "spread" : stroke.code().equals(Planned.LINE) ? "bass" : cut.choices().figure().manner().spacing();
+    }
+
+    private static boolean plays(List<Planned> strokes, Role.Kind kind) {
+        return strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(role -> role.kind() == kind));
+    }
+
+    private static boolean needsBass(Role role) {
+        return switch (role.kind()) {
+            case TONE, FIFTH_BELOW, ROOT_ABOVE, VOICING, WALKING -> true;
+            default -> false;
+        };
+    }
+
+    private static boolean fromElsewhere(Role role) {
+        return switch (role.kind()) {
+            case CLOSE_CHORD, CLOSE_TONE, GUIDE_TONES, NEIGHBOUR, WALKING, LEAD_IN -> true;
+            default -> false;
+        };
+    }
+
+    private Optional<Stroke> stroke(Planned each, List<Candidate> places) {
+        Cut cut = cuts.get(each.cut());
+        Placement placement = places.get(each.cut()).placement();
+        List<PartNote> notes = notes(each, cut, placement, places);
+        if (notes.isEmpty()) {
+            return Optional.empty();
         }
-        int spread = Math.min(tempo.ticksWithin(ROLL_MS), stroke.written().ticks() / 2);
-        List<PartNote> opened = new ArrayList<>();
-        for (int i = 0; i < notes.size(); i++) {
-            opened.add(notes.get(i).delayed(spread * i / (notes.size() - 1)));
+        TickSpan span = TickSpan.of(each.tick(), each.ticks());
+        List<PartNote> struck = new ArrayList<>();
+        for (PartNote note : notes) {
+            boolean bass = each.hand() == Side.LEFT && note == notes.get(0) && (note.role().equals("1") || note.role().equals("w"));
+            struck.add(note.struck((bass ? BASS_VELOCITY : PartNote.PLAIN) + (each.accent() ? ACCENT : 0)));
         }
-        return stroke.rolled(new Roll(Roll.Kind.QUICK, 0, spread), opened);
+        Stroke plain = new Stroke(each.hand(), each.bar(), each.cut(), span, span, each.mark(), each.accent(), struck, Optional.empty(), reason(each, cut, placement));
+        return Optional.of(each.hand() == Side.LEFT ? fit.stroke(plain, each, cut) : plain);
     }
 
-    private Reason reason(Cut cut, FigureStroke stroke) {
-        Figure figure = choices.figure();
-        Map<String, String> args = new HashMap<>(Map.of("figure", figure.id(), "chord", cut.chord().toString(), "stroke", stroke.toString()));
-        if (stroke.plays(Role.Kind.VOICING)) {
-            args.put("voicing", choices.voicing().id());
+    private List<PartNote> notes(Planned each, Cut cut, Placement placement, List<Candidate> places) {
+        Role first = each.roles().get(0);
+        if (walk.containsKey(each)) {
+            return List.of(PartNote.of(walk.get(each).pitch(), "w"));
         }
-        return Reason.of("figure-stroke", args);
+        if (first.kind() == Role.Kind.LEAD_IN) {
+            return lead(each, cut, placement, places);
+        }
+        if (first.kind() == Role.Kind.NEIGHBOUR) {
+            return CloseChords.stepLower(placement.upper(), cut.bar().key());
+        }
+        Spacing spacing = Spacing.named(spacing(cut, each));
+        return placement.notes(each.roles().stream().map(role -> spacing.on(placement.chord(), role)).toList());
+    }
+
+    /** Into the next bass, wherever that lies. */
+    private List<PartNote> lead(Planned each, Cut cut, Placement placement, List<Candidate> places) {
+        Cut next = cuts.get(cut.index() + 1);
+        Optional<WalkingLine.Note> walked = byCut.get(next.index()).stream().filter(walk::containsKey).findFirst().map(walk::get);
+        Pitch target = walked.map(WalkingLine.Note::pitch).orElse(places.get(next.index()).placement().bass());
+        LeadIn leadIn = cut.choices().leadIn().filter(way -> !way.steps().isEmpty()).or(() -> cut.choices().figure().manner().leadIn().flatMap(LeadIn::named))
+                .or(() -> LeadIn.named("scale")).orElseThrow().between(cut.chord(), next.chord());
+        LeadIn.Step step = leadIn.steps().get(Math.min(each.lead(), leadIn.steps().size() - 1));
+        Pitch pitch = step.before(target, places.get(next.index()).placement().chord(), next.bar().key(), placement.bass());
+        int key = pitch.midi();
+        return List.of(PartNote.of(key < zapateo.rhythm.Register.DEEP.lowest() ? Pitch.of(pitch.pitchClass(), pitch.octave() + 1) : pitch, "L"));
+    }
+
+    private Reason reason(Planned each, Cut cut, Placement placement) {
+        LeftHandChoices choices = cut.choices();
+        Map<String, String> args = new HashMap<>(Map.of("figure", choices.figure().id(), "chord", cut.chord().toString(),
+                "stroke", String.join("+", each.roles().stream().map(Role::toString).toList())));
+        if (plays(List.of(each), Role.Kind.VOICING)) {
+            args.put("voicing", voicing(cut).id());
+        }
+        if (each.code().equals(Planned.LINE)) {
+            args.put("line", choices.line().map(BassLine::id).orElse(""));
+        }
+        if (each.code().equals(Planned.LEAD)) {
+            args.put("next", cuts.get(cut.index() + 1).chord().toString());
+        }
+        if (walk.containsKey(each)) {
+            args.put("step", walk.get(each).kind().name().toLowerCase(java.util.Locale.ROOT));
+        }
+        if (!placement.chord().equals(cut.chord())) {
+            args.put("over", placement.chord().bass().toString());
+        }
+        return Reason.of(walk.containsKey(each) ? Planned.WALK : each.code(), args);
     }
 }

@@ -1,8 +1,29 @@
 package zapateo.lefthand;
 
+import java.util.Optional;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.Register;
 
-/** What the player chose for the left hand, complete. */
-public record LeftHandChoices(Figure figure, Voicing voicing, Register register) {
+/**
+ * What holds for the left hand in one place, complete.
+ *
+ * @param line           the bass line that takes the figure's basses; empty for the figure's own
+ * @param leadIn         how a change is led into; empty for the figure's own way
+ * @param tenths         what to do with a stroke the hand cannot span
+ * @param variations     whether the figure may vary its bars
+ * @param withBassPlayer whether someone else has the bass
+ * @param keepTop        whether the top note should rather stay where it is
+ * @param pedal          whether the sustaining pedal is used
+ */
+public record LeftHandChoices(Figure figure, Voicing voicing, Register register, Optional<BassLine> line, Optional<LeadIn> leadIn, Tenths tenths, boolean variations,
+                              boolean withBassPlayer, boolean keepTop, boolean pedal) {
+
+    /** Whether the chord's lowest tone is to be heard at all. */
+    boolean hasBass() {
+        return !withBassPlayer && !figure.manner().bassless();
+    }
+
+    BassLine.Basses basses() {
+        return line.map(BassLine::basses).orElse(BassLine.Basses.OWN);
+    }
 }

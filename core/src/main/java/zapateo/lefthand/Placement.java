@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.PartNote;
 import zapateo.pitch.Interval;
@@ -14,20 +15,47 @@ import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 
 /**
- * Where a chord's roles lie on the keyboard: the key its bass is on, and the close chord above it where a figure has one.
+ * Where a chord's roles lie on the keyboard: the key its bass is on, and the chord above it where a figure has one.
  *
- * @param bass  what role 1 plays
- * @param close what role {@code c} plays, empty where no figure asks for it
+ * @param chord      with the bass it is played over, which may be another than the chart's
+ * @param bass       what role 1 plays
+ * @param upper      what the close chord or the guide tones play, empty where no figure asks for them
+ * @param shape      what the chosen voicing takes, empty where it is not asked for or lies in {@code upper}
+ * @param plainNinth whether a ninth that is not the chord's own is a major one; else the octave stands for it
  */
-record Placement(ChordSymbol chord, Pitch bass, List<PartNote> close) {
+record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role> shape, boolean plainNinth) {
 
+    private static final Interval FOURTH = Interval.parse("4");
+    private static final Interval FIFTH = Interval.parse("5");
     private static final Interval MAJOR_SIXTH = Interval.parse("6");
     private static final Interval MAJOR_NINTH = Interval.parse("2");
+    private static final Interval OCTAVE = Interval.of(7, 12);
+    private static final Interval UNISON = Interval.of(0, 0);
 
     /** The notes of roles struck together, low to high, no key twice. */
     List<PartNote> notes(List<Role> roles) {
+        if (roles.size() == 1) {
+            return play(roles.get(0));
+        }
         Map<Integer, PartNote> byKey = new LinkedHashMap<>();
-        roles.stream().flatMap(role -> play(role).stream()).forEach(note -> byKey.putIfAbsent(note.pitch().midi(), note));
+        for (Role role : roles) {
+            play(role).forEach(note -> byKey.putIfAbsent(note.pitch().midi(), note));
+        }
+        return sorted(byKey);
+    }
+
+    /** Roles counted from the root on its key, whatever the bass: the notes of a chord that leaves the bass to others. */
+    List<PartNote> fromRoot(List<Role> roles) {
+        Map<Integer, PartNote> byKey = new LinkedHashMap<>();
+        for (Role role : roles) {
+            Interval tone = role.sign() != 0 ? fixed(role) : toneOf((role.degree() - 1) % 7 + 1).up((role.degree() - 1) / 7);
+            Pitch pitch = Pitch.onKey(bass.midi() + tone.semitones(), chord.tone(tone));
+            byKey.putIfAbsent(pitch.midi(), PartNote.of(pitch, role.toString()));
+        }
+        return sorted(byKey);
+    }
+
+    private static List<PartNote> sorted(Map<Integer, PartNote> byKey) {
         List<PartNote> notes = new ArrayList<>(byKey.values());
         notes.sort(Comparator.comparingInt(note -> note.pitch().midi()));
         return notes;
@@ -35,11 +63,13 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> close) {
 
     private List<PartNote> play(Role role) {
         return switch (role.kind()) {
-            case TONE -> List.of(PartNote.of(tone(role.degree()), role.toString()));
+            case TONE -> List.of(PartNote.of(role.sign() != 0 ? altered(role) : tone(role.degree()), role.toString()));
             case FIFTH_BELOW -> List.of(PartNote.of(fifthBelow(), "5"));
             case ROOT_ABOVE -> List.of(PartNote.of(Pitch.onKey(rootBelow() + 12, chord.root()), "8"));
-            case CLOSE_CHORD -> close;
-            case VOICING -> throw new IllegalStateException("the voicing is put in place of v before the chord is placed");
+            case CLOSE_CHORD, GUIDE_TONES -> upper;
+            case CLOSE_TONE -> List.of(upper.get(Math.min(role.degree(), upper.size()) - 1));
+            case VOICING -> shape.isEmpty() ? upper : notes(shape);
+            case NEIGHBOUR, WALKING, LEAD_IN -> throw new IllegalStateException(role + " is placed by the line or the key it lies in");
         };
     }
 
@@ -47,20 +77,37 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> close) {
         if (number == 1) {
             return bass;
         }
-        if (number == 8) {
-            return Pitch.of(bass.pitchClass(), bass.octave() + 1);
+        if (number == 8 || number == 15) {
+            return Pitch.of(bass.pitchClass(), bass.octave() + number / 7);
         }
         Interval tone = toneOf((number - 1) % 7 + 1).up((number - 1) / 7);
         int key = rootBelow() + tone.semitones();
         return Pitch.onKey(key <= bass.midi() ? key + 12 : key, chord.tone(tone));
     }
 
-    /** The chord's own 3rd, 5th and so on inside the first octave; where it has none, the one that lies nearest in sound. */
+    /** The same distance above the root on every chord. */
+    private Pitch altered(Role role) {
+        Interval tone = fixed(role);
+        int key = rootBelow() + tone.semitones();
+        return Pitch.onKey(key <= bass.midi() ? key + 12 : key, chord.root().plus(tone).simple());
+    }
+
+    private static Interval fixed(Role role) {
+        Interval plain = Interval.parse(String.valueOf(role.degree()));
+        return Interval.of(plain.steps(), plain.semitones() + role.sign());
+    }
+
+    /** The chord's own 3rd, 5th and so on inside the first octave; where it has none, what stands for it. */
     private Interval toneOf(int degree) {
-        return chord.quality().tone(degree).or(() -> chord.quality().tone(degree + 7).map(ninth -> ninth.up(-1))).orElseGet(() -> switch (degree) {
-            case 2 -> MAJOR_NINTH;
-            case 6 -> MAJOR_SIXTH;
-            default -> Interval.of(7, 12);
+        Optional<Interval> own = degree == 6 ? Optional.of(MAJOR_SIXTH) : chord.quality().tone(degree).or(() -> chord.quality().tone(degree + 7).map(ninth -> ninth.up(-1)));
+        return own.orElseGet(() -> switch (degree) {
+            case 1 -> UNISON;
+            case 2 -> plainNinth ? MAJOR_NINTH : UNISON;
+            case 4 -> FOURTH;
+            case 5 -> FIFTH;
+            case 7 -> chord.quality().tone(6).orElse(OCTAVE);
+            // A chord without a third turns 10 into 8.
+            default -> UNISON.up(degree == 3 ? 0 : 1);
         });
     }
 

@@ -1,103 +1,216 @@
 package zapateo.lefthand;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import zapateo.hand.Ease;
+import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Key;
 import zapateo.part.PartNote;
+import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 import zapateo.search.CostTerm;
 
-/** The candidates for a chord's place on the keyboard and what each costs. */
+/** The candidates for every chord's place on the keyboard and what each costs. */
 final class Placements {
 
     private static final int OCTAVE = 12;
-    private static final int CHORD_HOME = (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2;
     private static final int CLEAR_OF_BASS = 3;
+    private static final int FURTHEST_FINGER = 2;
+    private static final double HAND_HOME = 43;
+    private static final Interval MAJOR_NINTH = Interval.parse("2");
 
-    private final Register register;
-    private final boolean withCloseChord;
+    private final Hand hand;
+    private final Map<Need, List<Candidate>> known = new HashMap<>();
 
-    Placements(Register register, boolean withCloseChord) {
-        this.register = register;
-        this.withCloseChord = withCloseChord;
+    Placements(Hand hand) {
+        this.hand = hand;
     }
 
     /**
-     * A candidate with its mud counted once.
+     * What decides a chord's candidates; equal needs share one list.
      *
-     * @param mud intervals struck together that lie too low
+     * @param upper    what the close chord is filled with
+     * @param together roles struck at once, with the spacing they follow
+     * @param fixed    the key a walking line has the bass on already
      */
-    record Candidate(Placement placement, int mud) {
+    record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, List<Struck> together, Optional<Pitch> fixed,
+                Lock lock) {
     }
 
-    /** Every place the chord may have; {@code together} are the role sets its strokes take at once. */
-    List<Candidate> of(ChordSymbol chord, List<List<Role>> together) {
+    /** Roles of one stroke, before they are fitted to the chord. */
+    record Struck(List<Role> roles, String spacing) {
+    }
+
+    /** Every place the chord may have; the same list for the same need. */
+    List<Candidate> of(Need need) {
+        List<Candidate> found = known.get(need);
+        if (found == null) {
+            found = locked(need);
+            known.put(need, found);
+        }
+        return found;
+    }
+
+    private List<Candidate> locked(Need need) {
+        List<Candidate> all = all(need);
+        Lock lock = need.lock();
+        if (lock.equals(Lock.NONE)) {
+            return all;
+        }
+        List<Candidate> kept = all.stream().filter(each -> keeps(each, lock)).toList();
+        return kept.isEmpty() ? all : kept;
+    }
+
+    /** Whether a candidate keeps what is locked. */
+    static boolean keeps(Candidate candidate, Lock lock) {
+        List<PartNote> upper = candidate.placement().upper();
+        return lock.bass().filter(bass -> candidate.bass() != bass.midi()).isEmpty()
+                && lock.top().filter(top -> candidate.top() != top.midi()).isEmpty()
+                && lock.bottom().filter(bottom -> !upper.isEmpty() && !upper.get(0).role().equals(String.valueOf(bottom))).isEmpty();
+    }
+
+    private List<Candidate> all(Need need) {
         List<Candidate> candidates = new ArrayList<>();
-        List<List<PartNote>> closeChords = withCloseChord ? CloseChords.of(chord) : List.of(List.of());
-        for (int key = register.lowest(); key <= register.highest(); key++) {
-            if (key % OCTAVE != chord.bass().chroma()) {
-                continue;
-            }
-            Pitch bass = Pitch.onKey(key, chord.bass());
-            for (List<PartNote> close : closeChords) {
-                if (close.isEmpty() || close.get(0).pitch().midi() - key >= CLEAR_OF_BASS) {
-                    Placement placement = new Placement(chord, bass, close);
-                    candidates.add(new Candidate(placement, together.stream().mapToInt(roles -> LowIntervalLimits.broken(placement.notes(roles))).sum()));
+        boolean plainNinth = need.key().holds(need.chord().root().plus(MAJOR_NINTH));
+        for (ChordSymbol chord : over(need)) {
+            List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), plainNinth) : List.of(List.of());
+            List<List<Role>> shapes = need.shape().isPresent() ? need.shape().get().on(chord).shapesOn(chord) : List.of(List.of());
+            for (Pitch bass : basses(need, chord)) {
+                boolean added = false;
+                for (List<PartNote> upper : uppers) {
+                    if (need.bass() && !upper.isEmpty() && upper.get(0).pitch().midi() - bass.midi() < CLEAR_OF_BASS) {
+                        continue;
+                    }
+                    for (List<Role> shape : shapes) {
+                        added = true;
+                        candidates.addAll(positions(need, candidate(need, new Placement(chord, bass, upper, spaced(need.shape(), chord, shape), plainNinth))));
+                    }
+                }
+                if (!added && candidates.isEmpty() && bass.midi() + OCTAVE > need.register().highest()) {
+                    candidates.add(candidate(need, new Placement(chord, bass, uppers.get(uppers.size() - 1), spaced(need.shape(), chord, shapes.get(0)), plainNinth)));
                 }
             }
         }
-        return candidates;
+        return List.copyOf(candidates);
     }
 
-    /** What makes one place worse than another (HANDBOOK §5 and §6); weights are the project's own. */
-    List<CostTerm<Candidate>> costs() {
-        return List.of(
-                CostTerm.step("bass movement", 1, (from, to) -> Math.abs(bass(to) - bass(from))),
-                CostTerm.step("leap over an octave", 8, (from, to) -> Math.abs(bass(to) - bass(from)) > OCTAVE ? 1 : 0),
-                CostTerm.own("bass register", 0.5, each -> Math.abs(bass(each) - register.home())),
-                CostTerm.step("chord movement", 1, (from, to) -> movement(from.placement().close(), to.placement().close())),
-                CostTerm.own("chord register", 0.3, Placements::farFromHome),
-                CostTerm.own("tones left out", 2, Placements::leftOut),
-                CostTerm.own("mud", 6, Candidate::mud));
+    private static List<Role> spaced(Optional<Voicing> voicing, ChordSymbol chord, List<Role> shape) {
+        return shape.stream().map(role -> Spacing.named(voicing.orElseThrow().on(chord).spacing()).on(chord, role)).toList();
     }
 
-    private static int bass(Candidate candidate) {
-        return candidate.placement().bass().midi();
-    }
-
-    private static double farFromHome(Candidate candidate) {
-        List<PartNote> close = candidate.placement().close();
-        return close.isEmpty() ? 0 : Math.abs(close.stream().mapToInt(note -> note.pitch().midi()).average().orElseThrow() - CHORD_HOME);
-    }
-
-    private static int leftOut(Candidate candidate) {
-        List<PartNote> close = candidate.placement().close();
-        return close.isEmpty() ? 0 : Math.max(0, Math.min(4, candidate.placement().chord().quality().tones().size()) - close.size());
-    }
-
-    /** Semitones the voices of one chord travel to the next; where one has more notes, each goes to its nearest. */
-    private static double movement(List<PartNote> from, List<PartNote> to) {
-        if (from.size() == to.size()) {
-            int sum = 0;
-            for (int i = 0; i < from.size(); i++) {
-                sum += Math.abs(from.get(i).pitch().midi() - to.get(i).pitch().midi());
-            }
-            return sum;
+    /** The chord over each bass it may have. */
+    private static List<ChordSymbol> over(Need need) {
+        ChordSymbol chord = need.chord();
+        if (chord.over().isPresent() || !need.bass()) {
+            return List.of(chord);
         }
-        return from.isEmpty() || to.isEmpty() ? 0 : Math.max(nearest(from, to), nearest(to, from));
+        return switch (need.way()) {
+            case OWN, HAND -> List.of(chord);
+            case INVERSIONS -> Stream.of(1, 3, 5).flatMap(degree -> degree == 1 ? Stream.of(chord) : chord.quality().tone(degree).stream().map(tone -> chord.over(chord.tone(tone)))).toList();
+            case PEDAL -> Stream.of(0, 4).map(need.key().scale()::get).map(note -> note.chroma() == chord.root().chroma() ? chord : chord.over(note)).toList();
+        };
     }
 
-    private static int nearest(List<PartNote> from, List<PartNote> to) {
-        int sum = 0;
-        for (PartNote note : from) {
-            int least = Integer.MAX_VALUE;
-            for (PartNote other : to) {
-                least = Math.min(least, Math.abs(note.pitch().midi() - other.pitch().midi()));
-            }
-            sum += least;
+    private static List<Pitch> basses(Need need, ChordSymbol chord) {
+        if (need.fixed().isPresent()) {
+            return List.of(need.fixed().get());
         }
-        return sum;
+        List<Pitch> basses = new ArrayList<>();
+        for (int key = need.register().lowest(); key <= need.register().highest(); key++) {
+            if (key % OCTAVE == chord.bass().chroma()) {
+                basses.add(Pitch.onKey(key, chord.bass()));
+            }
+        }
+        return need.bass() ? basses : basses.subList(0, 1);
+    }
+
+    private Candidate candidate(Need need, Placement placement) {
+        int mud = 0;
+        double reach = 0;
+        int top = placement.upper().isEmpty() ? placement.bass().midi() : placement.upper().get(placement.upper().size() - 1).pitch().midi();
+        for (Struck struck : need.together()) {
+            List<PartNote> notes = placement.notes(struck.roles().stream().map(role -> Spacing.named(struck.spacing()).on(placement.chord(), role)).toList());
+            mud += LowIntervalLimits.broken(notes);
+            int highest = notes.get(notes.size() - 1).pitch().midi();
+            top = Math.max(top, highest);
+            Ease ease = hand.easeOf(notes.get(0).pitch().midi(), highest);
+            reach += ease == Ease.OUT_OF_REACH ? 1 : ease == Ease.COMFORTABLE ? 0 : 1 / 3.0;
+        }
+        int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), OCTAVE);
+        int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) : 0;
+        double middle = need.upper().map(CloseChords::window).map(Voicing.Window::home).map(Integer::doubleValue)
+                .filter(home -> home != (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2).orElse((Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2.0);
+        return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
+                need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, leftOut(placement), doubled(need.key(), placement),
+                new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : need.register().home(), middle));
+    }
+
+    /** A line for one hand position has a candidate for each place the hand may lie in. */
+    private static List<Candidate> positions(Need need, Candidate candidate) {
+        if (need.way() != BassLine.Basses.HAND || !candidate.hasBass()) {
+            return List.of(candidate);
+        }
+        List<Candidate> placed = new ArrayList<>();
+        for (int position = candidate.bass() - Candidate.FIVE_FINGERS - FURTHEST_FINGER; position <= candidate.bass() + FURTHEST_FINGER; position++) {
+            placed.add(new Candidate(candidate.placement(), candidate.bass(), candidate.upper(), candidate.top(), candidate.way(), 0, position, 0, candidate.mud(), candidate.reach(),
+                    candidate.leftOut(), candidate.doubled(), candidate.home()));
+        }
+        return placed;
+    }
+
+    private static int leftOut(Placement placement) {
+        return placement.upper().isEmpty() ? 0 : Math.max(0, Math.min(4, placement.chord().quality().tones().size()) - placement.upper().size());
+    }
+
+    /** How often more than once the key's leading tone sounds. */
+    private static int doubled(Key key, Placement placement) {
+        int leading = Math.floorMod(key.tonic().chroma() - 1, OCTAVE);
+        int count = placement.bass().pitchClass().chroma() == leading ? 1 : 0;
+        for (PartNote note : placement.upper()) {
+            count += note.pitch().pitchClass().chroma() == leading ? 1 : 0;
+        }
+        return Math.max(0, count - 1);
+    }
+
+    /** Nothing for a tone of the chord, little in a chord of the key, more in a strange one and for each semitone against it. */
+    private static double clash(Need need, PitchClass bass) {
+        if (need.chord().tones().stream().anyMatch(tone -> tone.chroma() == bass.chroma())) {
+            return bass.chroma() == need.key().tonic().chroma() ? 0 : 0.5;
+        }
+        boolean own = need.chord().tones().stream().allMatch(need.key()::holds);
+        long rubs = need.chord().tones().stream().filter(tone -> Math.floorMod(tone.chroma() - bass.chroma(), OCTAVE) == 1).count();
+        return (own ? 1 : 4) + 2 * rubs;
+    }
+
+    /** What makes one place worse than another; {@code costs.yaml} names and weighs each. */
+    static List<CostTerm<Candidate>> costs(Weights weights, boolean topLine) {
+        List<CostTerm<Candidate>> terms = new ArrayList<>(List.of(
+                CostTerm.step("bass-movement", weights.of("bass-movement"), (from, to) -> to.bassMovement(from)),
+                CostTerm.step("leap", weights.of("leap"), (from, to) -> to.bassMovement(from) > OCTAVE ? 1 : 0),
+                CostTerm.own("bass-register", weights.of("bass-register"), Candidate::bassFromHome),
+                CostTerm.step("chord-movement", weights.of("chord-movement"), (from, to) -> to.chordMovement(from)),
+                CostTerm.own("chord-register", weights.of("chord-register"), Candidate::farFromHome),
+                CostTerm.own("left-out", weights.of("left-out"), Candidate::leftOut),
+                CostTerm.own("mud", weights.of("mud"), Candidate::mud),
+                CostTerm.own("reach", weights.of("reach"), Candidate::reach),
+                CostTerm.own("doubled-leading-tone", weights.of("doubled-leading-tone"), Candidate::doubled),
+                CostTerm.step("hand-movement", weights.of("hand-movement"), (from, to) -> to.handMovement(from)),
+                CostTerm.own("hand-stretch", weights.of("hand-stretch"), Candidate::handStretch),
+                CostTerm.own("inversion", weights.of("inversion"), Candidate::inversion),
+                CostTerm.step("step", weights.of("step"), (from, to) -> to.unstepped(from)),
+                CostTerm.own("pedal-clash", weights.of("pedal-clash"), Candidate::clash),
+                CostTerm.step("pedal-change", weights.of("pedal-change"), (from, to) -> to.changesPedal(from) ? 1 : 0)));
+        if (topLine) {
+            terms.add(CostTerm.step("top-line", weights.of("top-line"), (from, to) -> Math.abs(to.top() - from.top())));
+        }
+        return terms;
     }
 }

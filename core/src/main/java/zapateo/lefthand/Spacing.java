@@ -1,40 +1,47 @@
 package zapateo.lefthand;
 
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
 
 /**
- * What the numbered roles of a figure or a voicing become over a slash bass or on a dominant; the tables of
+ * What the numbered roles of a figure or a voicing become over a slash bass or on a seventh; the tables of
  * {@code spacings.yaml}.
  */
-record Spacing(Map<String, Map<Role, Role>> byCase) {
+public record Spacing(Map<String, Map<Role, Role>> byCase) {
 
     private static final Map<String, Spacing> ALL = readAll();
 
+    public static List<String> names() {
+        return ALL.keySet().stream().sorted().toList();
+    }
+
     static Spacing named(String name) {
         if (!ALL.containsKey(name)) {
-            throw new IllegalArgumentException("spacing \"" + name + "\": expected one of " + ALL.keySet());
+            throw new IllegalArgumentException("spacing \"" + name + "\": expected one of " + String.join(", ", names()));
         }
         return ALL.get(name);
     }
 
     Role on(ChordSymbol chord, Role role) {
-        return byCase.getOrDefault(caseOf(chord), Map.of()).getOrDefault(role, role);
+        return casesOf(chord).filter(byCase::containsKey).findFirst().map(name -> byCase.get(name).getOrDefault(role, role)).orElse(role);
     }
 
-    private static String caseOf(ChordSymbol chord) {
+    private static Stream<String> casesOf(ChordSymbol chord) {
         if (chord.over().isEmpty()) {
-            return chord.quality().isDominant() ? "dominant" : "";
+            boolean seventh = chord.quality().tone(7).isPresent();
+            return Stream.of(chord.quality().isDominant() ? "dominant" : seventh ? "seventh-chord" : chord.quality().isMinor() ? "minor" : "");
         }
-        return chord.bassDegree().map(degree -> switch (degree) {
+        return Stream.of(chord.bassDegree().map(degree -> switch (degree) {
             case 2, 3, 4 -> "third";
             case 5 -> "fifth";
             case 6, 7 -> "seventh";
             default -> "other";
-        }).orElse("other");
+        }).orElse("other"));
     }
 
     private static Map<String, Spacing> readAll() {

@@ -1,6 +1,7 @@
 package zapateo.part;
 
 import java.util.List;
+import zapateo.rhythm.Side;
 
 /** Everything one hand plays, in the order of time. */
 public record Part(Side hand, List<Stroke> strokes) {

@@ -4,19 +4,22 @@ import java.util.List;
 import java.util.Optional;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Side;
 
 /**
  * One thing one hand does at one moment.
  *
  * @param bar      index of the bar it belongs to
+ * @param chord    which of the laid chords it plays, counted from 0
  * @param written  where the score has it
  * @param sounding where it is heard, swung if the song swings
  * @param mark     how the step line shows it
+ * @param accent   whether it is struck harder than its neighbours
  * @param notes    low to high, one at least
  * @param roll     present when the notes are not struck together
  * @param reason   why it is there
  */
-public record Stroke(Side hand, int bar, TickSpan written, TickSpan sounding, Mark mark, List<PartNote> notes, Optional<Roll> roll,
+public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan sounding, Mark mark, boolean accent, List<PartNote> notes, Optional<Roll> roll,
                      Reason reason) {
 
     public Stroke {
@@ -27,16 +30,33 @@ public record Stroke(Side hand, int bar, TickSpan written, TickSpan sounding, Ma
     }
 
     public Stroke sounding(TickSpan span) {
-        return new Stroke(hand, bar, written, span, mark, notes, roll, reason);
+        return new Stroke(hand, bar, chord, written, span, mark, accent, notes, roll, reason);
     }
 
     /** The same in another place of the score. */
     public Stroke moved(int toBar, TickSpan span) {
-        return new Stroke(hand, toBar, span, span, mark, notes, roll, reason);
+        return new Stroke(hand, toBar, chord, span, span, mark, accent, notes, roll, reason);
     }
 
     public Stroke rolled(Roll how, List<PartNote> opened) {
-        return new Stroke(hand, bar, written, sounding, mark, opened, Optional.of(how), reason);
+        return new Stroke(hand, bar, chord, written, sounding, mark, accent, opened, Optional.of(how), reason);
+    }
+
+    public Stroke playing(List<PartNote> others) {
+        return new Stroke(hand, bar, chord, written, sounding, mark, accent, others, roll, reason);
+    }
+
+    public Stroke because(Reason other) {
+        return new Stroke(hand, bar, chord, written, sounding, mark, accent, notes, roll, other);
+    }
+
+    /** Where its first note is heard. */
+    public int firstTick() {
+        int earliest = 0;
+        for (PartNote note : notes) {
+            earliest = Math.min(earliest, note.delayTicks());
+        }
+        return sounding.tick() + earliest;
     }
 
     public Pitch lowest() {

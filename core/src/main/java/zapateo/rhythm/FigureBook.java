@@ -22,6 +22,14 @@ public final class FigureBook {
     private FigureBook() {
     }
 
+    /** This book with more figures at its end; one with an id that is taken replaces it. */
+    public FigureBook with(List<Figure> more) {
+        FigureBook book = new FigureBook();
+        book.byId.putAll(byId);
+        more.forEach(figure -> book.byId.put(figure.id(), figure));
+        return book;
+    }
+
     /** Opens the book that ships. */
     public static FigureBook open() {
         FigureBook book = new FigureBook();

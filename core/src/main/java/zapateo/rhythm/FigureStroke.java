@@ -6,47 +6,70 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * One stroke of a figure, written {@code roles@tick:length}, as in {@code 1+10@0:960}. A length of {@code *} lasts
- * until the chord changes.
+ * One stroke of a figure, written {@code roles@tick:length}, as in {@code 1+10@0:960}. A length of {@code *} lasts until the chord changes.
+ * {@code R:} before it gives it to the right hand, {@code ~} rolls it, {@code !} after it is an accent.
  *
  * @param roles  what is struck together, low to high
  * @param tick   from the start of the figure's bar
  * @param length ticks, or {@link #TO_THE_END}
  */
-public record FigureStroke(List<Role> roles, int tick, int length) {
+public record FigureStroke(Side hand, List<Role> roles, int tick, int length, boolean rolled, boolean accent) {
 
     /** The length of a stroke that is held as long as its chord. */
     public static final int TO_THE_END = Integer.MAX_VALUE;
 
-    private static final Role BASS = Role.tone(1);
-    private static final Pattern WRITTEN = Pattern.compile("([^@]+)@([0-9]{1,6}):([0-9]{1,6}|\\*)");
+    private static final Pattern WRITTEN = Pattern.compile("(R:)?(~)?([^@~!]+)@([0-9]{1,6}):([0-9]{1,6}|\\*)(!)?");
 
     public static FigureStroke parse(String written) {
         Matcher match = WRITTEN.matcher(written);
         if (!match.matches()) {
-            throw new IllegalArgumentException("stroke \"" + written + "\": expected roles@tick:length, as in 1+10@0:960");
+            throw new IllegalArgumentException("stroke \"" + written + "\": expected roles@tick:length, as in 1+10@0:960, with R: or ~ before it and ! after it at will");
         }
-        List<Role> roles = Arrays.stream(match.group(1).split("\\+")).map(Role::parse).toList();
-        int length = match.group(3).equals("*") ? TO_THE_END : Integer.parseInt(match.group(3));
+        List<Role> roles = Arrays.stream(match.group(3).split("\\+")).map(Role::parse).toList();
+        if (roles.stream().map(Role::ofNext).distinct().count() > 1) {
+            throw new IllegalArgumentException("stroke \"" + written + "\": expected all of its roles from one chord");
+        }
+        int length = match.group(5).equals("*") ? TO_THE_END : Integer.parseInt(match.group(5));
         if (length == 0) {
             throw new IllegalArgumentException("stroke \"" + written + "\": expected a length above 0");
         }
-        return new FigureStroke(roles, Integer.parseInt(match.group(2)), length);
+        return new FigureStroke(match.group(1) == null ? Side.LEFT : Side.RIGHT, roles, Integer.parseInt(match.group(4)), length, match.group(2) != null, match.group(6) != null);
     }
 
-    /** This stroke moved into a stretch that lasts {@code ticks}: shortened where it would ring beyond it. */
+    /** This stroke moved into a stretch that lasts {@code ticks}: shortened where it would ring beyond it. One that comes early for the next chord crosses. */
     FigureStroke cutAt(int ticks) {
-        return new FigureStroke(roles, tick, Math.min(length, ticks - tick));
+        return ofNext() ? this : lasting(Math.min(length, ticks - tick));
     }
 
     FigureStroke later(int ticks) {
-        return new FigureStroke(roles, tick + ticks, length);
+        return new FigureStroke(hand, roles, tick + ticks, length, rolled, accent);
+    }
+
+    public FigureStroke lasting(int ticks) {
+        return new FigureStroke(hand, roles, tick, ticks, rolled, accent);
+    }
+
+    public FigureStroke playing(List<Role> others) {
+        return new FigureStroke(hand, others, tick, length, rolled, accent);
+    }
+
+    /** A bar's strokes at another pace: each time of it moved by {@code pace}. */
+    FigureStroke paced(java.util.function.IntUnaryOperator pace) {
+        int from = pace.applyAsInt(tick);
+        return new FigureStroke(hand, roles, from, length == TO_THE_END ? length : pace.applyAsInt(tick + length) - from, rolled, accent);
+    }
+
+    /** Whether it is struck early for the chord that comes. */
+    public boolean ofNext() {
+        return roles.get(0).ofNext();
     }
 
     /** A heel where the bass is struck, alone or with what lies above it. */
     public Mark mark() {
-        boolean bass = roles.stream().anyMatch(role -> role.equals(BASS) || role.kind() == Role.Kind.VOICING || role.kind() == Role.Kind.FIFTH_BELOW);
-        return bass ? Mark.HEEL : Mark.TOE;
+        if (plays(Role.Kind.LEAD_IN)) {
+            return Mark.LEAD;
+        }
+        return roles.stream().anyMatch(role -> role.ofThis().holdsBass() || role.kind() == Role.Kind.FIFTH_BELOW || role.kind() == Role.Kind.WALKING) ? Mark.HEEL : Mark.TOE;
     }
 
     public boolean plays(Role.Kind kind) {
@@ -55,6 +78,7 @@ public record FigureStroke(List<Role> roles, int tick, int length) {
 
     @Override
     public String toString() {
-        return String.join("+", roles.stream().map(Role::toString).toList()) + "@" + tick + ":" + (length == TO_THE_END ? "*" : length);
+        return (hand == Side.RIGHT ? "R:" : "") + (rolled ? "~" : "") + String.join("+", roles.stream().map(Role::toString).toList()) + "@" + tick + ":"
+                + (length == TO_THE_END ? "*" : length) + (accent ? "!" : "");
     }
 }

@@ -2,9 +2,9 @@ package zapateo.rhythm;
 
 import java.util.Locale;
 
-/** How a stroke is drawn on the step line: a heel for a bass, a toe for what lies above it. */
+/** How a stroke is drawn on the step line: a heel for a bass, a toe for what lies above it, a half heel for a note that leads on. */
 public enum Mark {
-    HEEL, TOE;
+    HEEL, TOE, LEAD;
 
     public String id() {
         return name().toLowerCase(Locale.ROOT);

@@ -1,33 +1,39 @@
 package zapateo.rhythm;
 
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /**
  * A time signature. The beat is what a player counts: a dotted quarter in 6/8, 9/8 and 12/8, an eighth in 7/8, else
- * the note of the lower number.
+ * the note of the lower number. An uneven one may say how it is felt: {@code 2+3/4}, {@code 3+2+2/8}.
  *
- * @param count 1 to 16
- * @param unit  2, 4, 8 or 16
+ * @param count  1 to 16
+ * @param unit   2, 4, 8 or 16
+ * @param felt   the parts the count falls into, as long as the count together
  */
-public record Meter(int count, int unit) {
+public record Meter(int count, int unit, List<Integer> felt) {
 
-    public static final Meter COMMON = new Meter(4, 4);
+    public static final Meter COMMON = of(4, 4);
 
-    private static final Pattern WRITTEN = Pattern.compile("([0-9]{1,2})/([0-9]{1,2})");
+    private static final Pattern WRITTEN = Pattern.compile("\\(?([0-9]{1,2}(?:\\+[0-9]{1,2}){0,7})\\)?/([0-9]{1,2})");
 
     public Meter {
+        felt = List.copyOf(felt);
         if (count < 1 || count > 16 || (unit != 2 && unit != 4 && unit != 8 && unit != 16)) {
             throw new IllegalArgumentException(count + "/" + unit + ": expected 1 to 16 over 2, 4, 8 or 16");
+        }
+        if (felt.stream().mapToInt(each -> each).sum() != count || felt.contains(0)) {
+            throw new IllegalArgumentException(felt + " of " + count + "/" + unit + ": expected parts that make up the count");
         }
     }
 
     public static Meter of(int count, int unit) {
-        return new Meter(count, unit);
+        return new Meter(count, unit, usual(count, unit));
     }
 
     public static Meter parse(String text) {
@@ -41,7 +47,9 @@ public record Meter(int count, int unit) {
             return Optional.empty();
         }
         try {
-            return Optional.of(of(Integer.parseInt(match.group(1)), Integer.parseInt(match.group(2))));
+            List<Integer> parts = Arrays.stream(match.group(1).split("\\+")).map(Integer::valueOf).toList();
+            int unit = Integer.parseInt(match.group(2));
+            return Optional.of(parts.size() == 1 ? of(parts.get(0), unit) : new Meter(parts.stream().mapToInt(each -> each).sum(), unit, parts));
         } catch (IllegalArgumentException refused) {
             return Optional.empty();
         }
@@ -55,7 +63,7 @@ public record Meter(int count, int unit) {
 
     /** Whether each beat falls into three, as in 6/8. */
     public boolean isCompound() {
-        return unit >= 8 && count > 3 && count % 3 == 0;
+        return unit >= 8 && count > 3 && felt.stream().allMatch(part -> part == 3);
     }
 
     public int barTicks() {
@@ -77,24 +85,29 @@ public record Meter(int count, int unit) {
 
     /** The lengths in ticks of the groups a bar is felt in: 5/4 is 3+2, 7/8 is 2+2+3, 4/4 and 3/4 are one, 12/8 is its beats. */
     public List<Integer> groups() {
-        if (isCompound()) {
-            return IntStream.range(0, beats()).mapToObj(beat -> beatTicks()).toList();
-        }
-        return switch (count) {
-            case 5 -> inUnits(3, 2);
-            case 6 -> inUnits(3, 3);
-            case 7 -> unit == 4 ? inUnits(4, 3) : inUnits(2, 2, 3);
-            case 8 -> unit == 4 ? inUnits(4, 4) : inUnits(3, 3, 2);
-            default -> inUnits(count);
-        };
+        return felt.stream().map(part -> part * unitTicks()).toList();
     }
 
-    private List<Integer> inUnits(int... units) {
-        return IntStream.of(units).mapToObj(each -> each * unitTicks()).collect(Collectors.toUnmodifiableList());
+    /** The count alone, or as it is felt where that is unusual. */
+    public String counted() {
+        return felt.equals(usual(count, unit)) ? String.valueOf(count) : felt.stream().map(String::valueOf).collect(Collectors.joining("+"));
+    }
+
+    private static List<Integer> usual(int count, int unit) {
+        if (unit >= 8 && count > 3 && count % 3 == 0) {
+            return Collections.nCopies(count / 3, 3);
+        }
+        return switch (count) {
+            case 5 -> List.of(3, 2);
+            case 6 -> List.of(3, 3);
+            case 7 -> unit == 4 ? List.of(4, 3) : List.of(2, 2, 3);
+            case 8 -> unit == 4 ? List.of(4, 4) : List.of(3, 3, 2);
+            default -> List.of(count);
+        };
     }
 
     @Override
     public String toString() {
-        return count + "/" + unit;
+        return counted() + "/" + unit;
     }
 }

@@ -1,41 +1,75 @@
 package zapateo.rhythm;
 
 import java.util.Map;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
  * What a stroke plays, said without naming a chord (HANDBOOK §7): {@code 1 3 5 8 10} are the chord's own tones counted
- * from its root, {@code 5_} the fifth placed under the bass, {@code R} the chord's root above a slash bass, {@code c}
- * the close chord in the middle register, {@code v} the voicing that was chosen.
+ * from its root, {@code ♯4} and {@code ♭7} those just so far above it whatever the chord; {@code 5_} is the fifth placed under the bass, {@code R}
+ * the chord's root above a slash bass, {@code c} the close chord in the middle register, {@code c1 c2 c3} its tones from below, {@code n} the same a step of the key lower, {@code s} the
+ * guide tones, {@code v} the voicing that was chosen, {@code w} the next note of the walking line, {@code L} a note that leads into the next bass.
+ * A {@code >} before any of them takes it from the next chord, early.
  *
  * @param kind   which of these
  * @param degree the number of a {@link Kind#TONE}, else 0
+ * @param sign   semitones a tone is raised or lowered against the major scale; such a tone is the same on every chord
+ * @param ofNext whether it belongs to the chord that comes next
  */
-public record Role(Kind kind, int degree) {
+public record Role(Kind kind, int degree, int sign, boolean ofNext) {
 
     /** The ways a role finds its note. */
-    public enum Kind { TONE, FIFTH_BELOW, ROOT_ABOVE, CLOSE_CHORD, VOICING }
+    public enum Kind { TONE, FIFTH_BELOW, ROOT_ABOVE, CLOSE_CHORD, CLOSE_TONE, NEIGHBOUR, GUIDE_TONES, VOICING, WALKING, LEAD_IN }
 
-    private static final Map<String, Kind> SIGNS = Map.of("5_", Kind.FIFTH_BELOW, "R", Kind.ROOT_ABOVE, "c", Kind.CLOSE_CHORD, "v", Kind.VOICING);
-    private static final Pattern NUMBER = Pattern.compile("1|[3-9]|1[0-7]");
+    public static final Role BASS = tone(1);
+    public static final Role CLOSE = plain(Kind.CLOSE_CHORD);
+    public static final Role GUIDE = plain(Kind.GUIDE_TONES);
+    public static final Role CHOSEN = plain(Kind.VOICING);
+    public static final Role WALK = plain(Kind.WALKING);
+
+    private static final Map<String, Kind> SIGNS = Map.of("5_", Kind.FIFTH_BELOW, "R", Kind.ROOT_ABOVE, "c", Kind.CLOSE_CHORD, "n", Kind.NEIGHBOUR,
+            "s", Kind.GUIDE_TONES, "v", Kind.VOICING, "w", Kind.WALKING, "L", Kind.LEAD_IN);
+    private static final Pattern NUMBER = Pattern.compile("([♯♭#b]?)(1|[3-9]|1[0-9]|2[0-4])");
 
     public static Role tone(int degree) {
-        return new Role(Kind.TONE, degree);
+        return new Role(Kind.TONE, degree, 0, false);
+    }
+
+    private static Role plain(Kind kind) {
+        return new Role(kind, 0, 0, false);
     }
 
     public static Role parse(String written) {
-        if (SIGNS.containsKey(written)) {
-            return new Role(SIGNS.get(written), 0);
+        boolean next = written.startsWith(">");
+        String sign = next ? written.substring(1) : written;
+        if (SIGNS.containsKey(sign)) {
+            return new Role(SIGNS.get(sign), 0, 0, next);
         }
-        if (!NUMBER.matcher(written).matches()) {
-            throw new IllegalArgumentException("role \"" + written + "\": expected a tone 1, 3 to 17, or 5_, R, c, v");
+        if (sign.matches("c[1-4]")) {
+            return new Role(Kind.CLOSE_TONE, sign.charAt(1) - '0', 0, next);
         }
-        return tone(Integer.parseInt(written));
+        Matcher number = NUMBER.matcher(sign);
+        if (!number.matches()) {
+            throw new IllegalArgumentException("role \"" + written + "\": expected a tone 1, 3 to 24, or 5_, R, c, c1 to c4, n, s, v, w, L, with > before it for the next chord's");
+        }
+        int alteration = number.group(1).isEmpty() ? 0 : "♯#".contains(number.group(1)) ? 1 : -1;
+        return new Role(Kind.TONE, Integer.parseInt(number.group(2)), alteration, next);
+    }
+
+    /** The same of the chord that sounds. */
+    public Role ofThis() {
+        return ofNext ? new Role(kind, degree, sign, false) : this;
+    }
+
+    /** Whether it holds the chord's lowest tone. */
+    public boolean holdsBass() {
+        return equals(BASS) || kind == Kind.VOICING;
     }
 
     @Override
     public String toString() {
-        return kind == Kind.TONE ? String.valueOf(degree)
-                : SIGNS.entrySet().stream().filter(sign -> sign.getValue() == kind).findFirst().orElseThrow().getKey();
+        String written = kind == Kind.CLOSE_TONE ? "c" + degree : kind == Kind.TONE ? (sign > 0 ? "♯" : sign < 0 ? "♭" : "") + degree
+                : SIGNS.entrySet().stream().filter(each -> each.getValue() == kind).findFirst().orElseThrow().getKey();
+        return ofNext ? ">" + written : written;
     }
 }

@@ -59,6 +59,15 @@ public final class YamlFields {
         return this;
     }
 
+    public boolean has(String name) {
+        return fields.containsKey(name);
+    }
+
+    /** A field's own name, read as something; a mistake in it is told with the line of what follows it. */
+    public <T> T name(String name, Function<String, T> reader) {
+        return readAt(need(name), name, reader);
+    }
+
     public List<String> names() {
         return List.copyOf(fields.keySet());
     }

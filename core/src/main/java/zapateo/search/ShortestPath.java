@@ -1,5 +1,7 @@
 package zapateo.search;
 
+import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedList;
 import java.util.List;
@@ -15,11 +17,12 @@ import java.util.Map;
  */
 public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> costs) {
 
-    /** Finds it. Every layer needs at least one candidate; no layers give an empty path. */
+    /** Finds it. Every layer needs at least one candidate; no layers give an empty path. A list that stands in several layers is counted once. */
     public static <C> ShortestPath<C> through(List<List<C>> layers, List<CostTerm<C>> terms) {
         if (layers.isEmpty()) {
             return new ShortestPath<>(List.of(), 0, costsOf(List.of(), terms));
         }
+        Costs<C> costs = new Costs<>(terms);
         int[][] cameFrom = new int[layers.size()][];
         double[] cheapest = new double[0];
         for (int layer = 0; layer < layers.size(); layer++) {
@@ -27,24 +30,84 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
             if (candidates.isEmpty()) {
                 throw new IllegalArgumentException("layer " + layer + " has no candidates: expected one at least");
             }
+            double[] own = costs.own(candidates);
             double[] next = new double[candidates.size()];
             cameFrom[layer] = new int[candidates.size()];
+            double[][] steps = layer == 0 ? new double[next.length][0] : costs.steps(layers.get(layer - 1), candidates);
             for (int to = 0; to < next.length; to++) {
-                C candidate = candidates.get(to);
                 double best = layer == 0 ? 0 : Double.POSITIVE_INFINITY;
                 for (int from = 0; from < cheapest.length; from++) {
-                    double cost = cheapest[from] + step(layers.get(layer - 1).get(from), candidate, terms);
+                    double cost = cheapest[from] + steps[to][from];
                     if (cost < best) {
                         best = cost;
                         cameFrom[layer][to] = from;
                     }
                 }
-                next[to] = best + own(candidate, terms);
+                next[to] = best + own[to];
             }
             cheapest = next;
         }
         List<C> steps = walkBack(layers, cameFrom, first(cheapest));
         return new ShortestPath<>(steps, cheapest[first(cheapest)], costsOf(steps, terms));
+    }
+
+    /**
+     * For one layer the cheapest whole way through each of its candidates, the cheapest first; what a choice there costs all in all.
+     *
+     * @return as many ways as the layer has candidates
+     */
+    public static <C> List<ShortestPath<C>> throughEach(List<List<C>> layers, List<CostTerm<C>> terms, int layer) {
+        List<ShortestPath<C>> ways = new ArrayList<>();
+        for (C candidate : layers.get(layer)) {
+            List<List<C>> held = new ArrayList<>(layers);
+            held.set(layer, List.of(candidate));
+            ways.add(through(held, terms));
+        }
+        ways.sort((one, other) -> Double.compare(one.total, other.total));
+        return ways;
+    }
+
+    /** Weighted costs of candidates and of the steps between two lists of them, each counted once. */
+    private static final class Costs<C> {
+
+        private final List<CostTerm<C>> terms;
+        private final Map<List<C>, double[]> own = new IdentityHashMap<>();
+        private final Map<List<C>, Map<List<C>, double[][]>> steps = new IdentityHashMap<>();
+
+        private Costs(List<CostTerm<C>> terms) {
+            this.terms = terms;
+        }
+
+        private double[] own(List<C> candidates) {
+            return own.computeIfAbsent(candidates, all -> all.stream().mapToDouble(each -> {
+                double sum = 0;
+                for (CostTerm<C> term : terms) {
+                    sum += term.weight() * term.own().applyAsDouble(each);
+                }
+                return sum;
+            }).toArray());
+        }
+
+        /** By the candidate stepped to, then by the one stepped from. */
+        private double[][] steps(List<C> from, List<C> to) {
+            return steps.computeIfAbsent(from, each -> new IdentityHashMap<>()).computeIfAbsent(to, each -> {
+                double[][] costs = new double[to.size()][from.size()];
+                for (int i = 0; i < to.size(); i++) {
+                    for (int j = 0; j < from.size(); j++) {
+                        costs[i][j] = step(from.get(j), to.get(i));
+                    }
+                }
+                return costs;
+            });
+        }
+
+        private double step(C from, C to) {
+            double sum = 0;
+            for (CostTerm<C> term : terms) {
+                sum += term.weight() * term.step().applyAsDouble(from, to);
+            }
+            return sum;
+        }
     }
 
     private static int first(double[] cheapest) {
@@ -63,22 +126,6 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
             at = cameFrom[layer][at];
         }
         return List.copyOf(steps);
-    }
-
-    private static <C> double own(C candidate, List<CostTerm<C>> terms) {
-        double sum = 0;
-        for (CostTerm<C> term : terms) {
-            sum += term.weight() * term.own().applyAsDouble(candidate);
-        }
-        return sum;
-    }
-
-    private static <C> double step(C from, C to, List<CostTerm<C>> terms) {
-        double sum = 0;
-        for (CostTerm<C> term : terms) {
-            sum += term.weight() * term.step().applyAsDouble(from, to);
-        }
-        return sum;
     }
 
     /** What a given way costs, term by term. */

@@ -1,5 +1,6 @@
 package zapateo.song;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -111,6 +112,17 @@ public final class Song {
 
     public int ticks() {
         return bars.get(bars.size() - 1).end();
+    }
+
+    /** The same with a silent beat before its first bar, for what sounds ahead of the first chord. */
+    public Song withPickup() {
+        Meter first = written.get(0).bars().isEmpty() ? heading.meter() : written.get(0).bars().get(0).meter();
+        WrittenBar beat = new WrittenBar(0, first, first.beatTicks(), List.of(ChordSpan.silence(0, first.beatTicks())), List.of(), WrittenBar.Marks.NONE);
+        List<WrittenSection> sections = new ArrayList<>(List.of(WrittenSection.of("", List.of(beat))));
+        written.forEach(section -> sections.add(new WrittenSection(section.name(), section.bars(), section.again().map(place -> place + 1))));
+        List<Integer> order = new ArrayList<>(form.isEmpty() ? List.of() : List.of(0));
+        form.forEach(place -> order.add(place + 1));
+        return of(heading, sections, order);
     }
 
     /** Every chord with the bar it stands in as it is played, silences too. */

@@ -47,14 +47,14 @@ class FigureTest {
         "held,                 4/4, v@0:3840"})
     void figures_are_written_as_the_handbook_has_them(String id, String meter, String strokes) {
         Meter read = Meter.parse(meter);
-        assertThat(text(figure(id).strokes(read, 0, 0, read.barTicks()))).isEqualTo(strokes);
+        assertThat(text(figure(id).strokes(read, 0, read.barTicks()))).isEqualTo(strokes);
     }
 
     @Test
     void a_waltz_takes_the_fifth_below_in_a_second_bar_of_the_same_chord() {
         Meter three = Meter.parse("3/4");
-        assertThat(text(figure("bass-and-two").strokes(three, 1, 0, 2880))).startsWith("5_@0:960");
-        assertThat(text(figure("bass-and-two").strokes(three, 2, 0, 2880))).startsWith("1@0:960");
+        assertThat(text(figure("bass-and-two").strokes(three, 1, 2880))).startsWith("5_@0:960");
+        assertThat(text(figure("bass-and-two").strokes(three, 2, 2880))).startsWith("1@0:960");
     }
 
     @ParameterizedTest(name = "{0} in {1} from {2} for {3}: {4}")
@@ -69,7 +69,7 @@ class FigureTest {
         "bass-and-two,   5/4, 1920, 2880, 1@0:960 c@960:960 c@1920:960",
         "pulse-quarters, 4/4, 960,  2880, v@0:960 v@960:960 v@1920:960"})
     void a_figure_is_cut_at_the_chord_change_and_starts_again(String id, String meter, int from, int ticks, String strokes) {
-        assertThat(text(figure(id).strokes(Meter.parse(meter), 0, from, ticks))).isEqualTo(strokes);
+        assertThat(text(figure(id).strokes(Meter.parse(meter), 0, ticks))).isEqualTo(strokes);
     }
 
     @ParameterizedTest(name = "{0} in {1}: {2}")
@@ -80,7 +80,7 @@ class FigureTest {
         "spread-eighths, 9/8, 1@0:480 5@480:480 10@960:480 1@1440:480 5@1920:480 10@2400:480 1@2880:480 5@3360:480 10@3840:480"})
     void a_metre_it_is_not_written_for_is_put_together_from_its_groups(String id, String meter, String strokes) {
         Meter read = Meter.parse(meter);
-        assertThat(text(figure(id).strokes(read, 0, 0, read.barTicks()))).isEqualTo(strokes);
+        assertThat(text(figure(id).strokes(read, 0, read.barTicks()))).isEqualTo(strokes);
     }
 
     static Stream<Arguments> everywhere() {
@@ -94,7 +94,7 @@ class FigureTest {
         for (int beats = 1; beats <= meter.beats(); beats++) {
             int ticks = beats * meter.beatTicks();
             for (int from = 0; from + ticks <= meter.barTicks(); from += meter.beatTicks()) {
-                List<FigureStroke> strokes = figure(id).strokes(meter, from == 0 ? 1 : 0, from, ticks);
+                List<FigureStroke> strokes = figure(id).strokes(meter, from == 0 ? 1 : 0, ticks);
                 assertThat(strokes).isNotEmpty().allSatisfy(stroke -> {
                     assertThat(stroke.tick()).isBetween(0, ticks - 1);
                     assertThat(stroke.tick() + stroke.length()).isLessThanOrEqualTo(ticks);
@@ -107,8 +107,8 @@ class FigureTest {
     @Test
     void a_good_file_is_read() {
         Figure figure = FigureFile.parse("test.yaml", GOOD);
-        assertThat(figure.level()).isEqualTo(1);
-        assertThat(figure.maxTempo()).isEqualTo(120);
+        assertThat(figure.suits().level()).isEqualTo(1);
+        assertThat(figure.suits().maxTempo()).isEqualTo(120);
         assertThat(figure.bars()).containsOnlyKeys(Meter.COMMON);
     }
 

@@ -1,4 +1,4 @@
-package zapateo.part;
+package zapateo.rhythm;
 
 /** Which hand. */
 public enum Side {

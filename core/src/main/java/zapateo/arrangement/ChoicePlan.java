@@ -1,0 +1,180 @@
+package zapateo.arrangement;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import zapateo.lefthand.BassLine;
+import zapateo.lefthand.LeadIn;
+import zapateo.lefthand.LeftHandChoices;
+import zapateo.lefthand.Lock;
+import zapateo.lefthand.Plan;
+import zapateo.lefthand.Tenths;
+import zapateo.lefthand.Voicing;
+import zapateo.lefthand.Weights;
+import zapateo.part.Reason;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Meter;
+import zapateo.rhythm.Register;
+import zapateo.song.Bar;
+import zapateo.song.Section;
+import zapateo.song.Song;
+
+/** The choices of a song as they hold bar by bar, resolved to what there is, with what could not be kept. */
+final class ChoicePlan implements Plan {
+
+    private static final String DEFAULT_FIGURE = "held";
+    private static final int SONG_THAT_ENDS = 8;
+
+    private final FigureBook book;
+    private final Choices choices;
+    private final Song song;
+    private final Map<Bar, String> sectionOf = new IdentityHashMap<>();
+    private final Map<Options, LeftHandChoices> resolved = new HashMap<>();
+    private final Set<Reason> said = new HashSet<>();
+    private final List<Reason> notices = new ArrayList<>();
+
+    /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
+    ChoicePlan(FigureBook book, Choices choices, Song song) {
+        this.book = book;
+        this.choices = choices;
+        this.song = song;
+        for (Section section : song.sections()) {
+            section.bars().forEach(bar -> sectionOf.put(bar, section.name()));
+        }
+        resolve(choices.song());
+        choices.sections().forEach((name, options) -> {
+            resolve(options.over(choices.song()));
+            if (song.sections().stream().noneMatch(section -> section.name().equals(name))) {
+                say("section-unused", Map.of("section", name));
+            }
+        });
+        choices.overrides().forEach(override -> {
+            resolve(override.options().over(choices.song()));
+            if (song.bars().stream().noneMatch(bar -> override.bars().holds(bar.number()))) {
+                say("bars-unused", Map.of("bars", override.bars().toString()));
+            }
+        });
+    }
+
+    /** What could not be kept, each said once. */
+    List<Reason> notices() {
+        for (Bar bar : song.bars()) {
+            Figure figure = at(bar, 0).figure();
+            if (!figure.bars().containsKey(bar.meter()) && said.add(Reason.of("adapted-" + figure.id(), Map.of()))) {
+                say("figure-adapted", Map.of("figure", figure.name(), "meter", bar.meter().toString()));
+            }
+        }
+        return List.copyOf(notices);
+    }
+
+    private void say(String code, Map<String, String> args) {
+        Reason reason = Reason.of(code, args);
+        if (said.add(reason)) {
+            notices.add(reason);
+        }
+    }
+
+    @Override
+    public LeftHandChoices at(Bar bar, int tick) {
+        Options options = choices.song();
+        Options section = choices.sections().isEmpty() ? null : choices.sections().get(sectionOf.get(bar));
+        if (section != null) {
+            options = section.over(options);
+        }
+        for (Choices.Override override : choices.overrides()) {
+            boolean here = override.bars().holds(bar.number()) && override.pass().filter(pass -> pass != bar.pass()).isEmpty()
+                    && override.beats().filter(beats -> !beats.holds(tick / bar.meter().beatTicks() + 1)).isEmpty();
+            options = here ? override.options().over(options) : options;
+        }
+        return resolve(options);
+    }
+
+    @Override
+    public List<Integer> changes(Bar bar) {
+        TreeSet<Integer> changes = new TreeSet<>();
+        for (Choices.Override override : choices.overrides()) {
+            if (override.beats().isPresent() && override.bars().holds(bar.number())) {
+                changes.add((override.beats().get().first() - 1) * bar.meter().beatTicks());
+                changes.add(override.beats().get().last() * bar.meter().beatTicks());
+            }
+        }
+        return List.copyOf(changes);
+    }
+
+    @Override
+    public Lock lock(Bar bar, int tick) {
+        for (Choices.PlacedLock placed : choices.locks()) {
+            boolean here = placed.bar() == bar.number() && placed.pass().filter(pass -> pass != bar.pass()).isEmpty();
+            int at = (int) Math.round((placed.beat() - 1) * bar.meter().beatTicks());
+            if (here && bar.chords().stream().anyMatch(span -> span.tick() <= at && at < span.end() && span.tick() <= tick && tick < span.end())) {
+                return placed.lock();
+            }
+        }
+        return Lock.NONE;
+    }
+
+    /** A progression that goes round has no end; a song that comes home has one. */
+    @Override
+    public boolean endsHeld() {
+        return choices.endsHeld().orElseGet(() -> {
+            Bar last = song.bars().get(song.bars().size() - 1);
+            return song.bars().size() >= SONG_THAT_ENDS && last.vamp() < 0 && last.chords().get(last.chords().size() - 1).chord()
+                    .filter(chord -> chord.root().chroma() == song.key().tonic().chroma() && !chord.quality().isDominant()).isPresent();
+        });
+    }
+
+    @Override
+    public Weights weights() {
+        return choices.weights();
+    }
+
+    private LeftHandChoices resolve(Options options) {
+        LeftHandChoices known = resolved.get(options);
+        if (known == null) {
+            known = resolveAnew(options);
+            resolved.put(options, known);
+        }
+        return known;
+    }
+
+    private LeftHandChoices resolveAnew(Options options) {
+        String id = options.figure().orElse(DEFAULT_FIGURE);
+        Figure figure = book.figure(id).orElseThrow(() -> unknown("figure", id, book.figures().stream().map(Figure::id).toList()));
+        boolean band = options.withBassPlayer().orElse(false);
+        Optional<BassLine> line = options.bassLine().map(name -> BassLine.named(name).orElseThrow(() -> unknown("bass line", name, BassLine.all().stream().map(BassLine::id).toList())));
+        Optional<LeadIn> leadIn = options.leadIn().map(name -> LeadIn.named(name).orElseThrow(() -> unknown("lead-in", name, LeadIn.all().stream().map(LeadIn::id).toList())));
+        if (line.filter(each -> each.roles().size() > 1 || each.roles().get(0).kind() == zapateo.rhythm.Role.Kind.WALKING).isPresent() && !figure.hasLine()) {
+            say("line-unused", Map.of("figure", figure.name(), "line", line.get().name()));
+        }
+        if (leadIn.filter(each -> !each.id().equals("none")).isPresent() && !figure.hasLine()) {
+            say("lead-in-unused", Map.of("figure", figure.name()));
+        }
+        return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.tenths().orElse(Tenths.ROLL),
+                options.variations().orElse(true), band, options.keepTop().orElse(false), options.pedal().orElse(figure.manner().pedal()));
+    }
+
+    private Voicing voicing(Options options, Figure figure) {
+        List<String> accepted = figure.manner().voicings();
+        Optional<Voicing> wanted = options.voicing().map(id -> Voicing.named(id).orElseThrow(() -> new IllegalArgumentException(
+                "voicing \"" + id + "\": expected auto or one of " + String.join(", ", Voicing.all().stream().map(Voicing::id).toList()))));
+        wanted.filter(voicing -> !accepted.contains(voicing.id())).ifPresent(voicing -> say("voicing-unused", Map.of("figure", figure.name(), "voicing", voicing.id())));
+        return wanted.filter(voicing -> accepted.contains(voicing.id())).or(() -> accepted.stream().findFirst().flatMap(Voicing::named)).orElseGet(() -> Voicing.named("close").orElseThrow());
+    }
+
+    private Register register(Options options, Figure figure) {
+        List<Register> possible = figure.manner().registers();
+        options.register().filter(register -> !possible.contains(register)).ifPresent(register -> say("register-unused", Map.of("figure", figure.name(), "register", register.id())));
+        return options.register().filter(possible::contains).orElseGet(() -> possible.get(0));
+    }
+
+    private static IllegalArgumentException unknown(String what, String id, List<String> known) {
+        return new IllegalArgumentException(what + " \"" + id + "\": expected one of " + String.join(", ", known));
+    }
+}

@@ -1,0 +1,84 @@
+package zapateo.arrangement;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import zapateo.part.PartNote;
+import zapateo.part.Roll;
+import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
+import zapateo.rhythm.Meter;
+import zapateo.rhythm.Swing;
+import zapateo.rhythm.Ticks;
+import zapateo.song.Bar;
+import zapateo.song.Song;
+
+/** From what is written to what sounds: swung, and a little uneven where that is wanted. */
+final class Heard {
+
+    /** Written times off this grid are triplets or finer and stay where they are. */
+    private static final int SWUNG_GRID = Ticks.PER_QUARTER / 4;
+    private static final double LATE_MS = 9;
+    private static final int SOFTER = 7;
+
+    private final int[] starts;
+    private final List<Bar> bars;
+    private final Swing swing;
+    private final Optional<Long> seed;
+
+    Heard(Song song, Swing swing, Optional<Long> seed) {
+        this.bars = song.bars();
+        this.starts = bars.stream().mapToInt(Bar::tick).toArray();
+        this.swing = swing;
+        this.seed = seed;
+    }
+
+    List<Stroke> of(List<Stroke> written) {
+        List<Stroke> heard = new ArrayList<>(written.size());
+        for (int i = 0; i < written.size(); i++) {
+            Stroke swung = swing(written.get(i));
+            heard.add(seed.isPresent() ? uneven(swung, i) : swung);
+        }
+        heard.sort(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand));
+        return heard;
+    }
+
+    private Stroke swing(Stroke stroke) {
+        int tick = bend(stroke.written().tick());
+        Stroke moved = stroke.sounding(TickSpan.of(tick, Math.max(1, bend(stroke.written().end()) - tick)));
+        if (stroke.roll().filter(roll -> roll.kind() == Roll.Kind.BROKEN).isEmpty()) {
+            return moved;
+        }
+        int written = stroke.written().tick() - stroke.roll().get().leadTicks();
+        int lead = tick - (written < 0 ? swing.bend(written + Ticks.PER_QUARTER) - Ticks.PER_QUARTER : bend(written));
+        return moved.rolled(new Roll(Roll.Kind.BROKEN, lead, lead), moved.notes().stream().map(note -> note.delayTicks() < 0 ? note.delayed(-lead) : note).toList());
+    }
+
+    /** Where a tick of the score sounds. */
+    private int bend(int tick) {
+        int at = Arrays.binarySearch(starts, tick);
+        Bar bar = bars.get(at >= 0 ? at : -at - 2);
+        Meter meter = bar.meter();
+        int inside = tick - bar.tick();
+        return meter.isCompound() || meter.unit() > 4 || inside % SWUNG_GRID != 0 ? tick : bar.tick() + swing.bend(inside);
+    }
+
+    /** A few milliseconds late and a little softer or harder, as a hand is; never early, so that nothing overlaps. */
+    private Stroke uneven(Stroke stroke, int index) {
+        long chance = mix(seed.orElseThrow() * 0x9E3779B97F4A7C15L + index);
+        int most = bars.get(stroke.bar()).tempo().ticksWithin(LATE_MS);
+        int late = (int) Math.min(Math.floorMod(chance, most + 1), Math.max(0, stroke.sounding().ticks() / 4 - 1));
+        int harder = (int) Math.floorMod(chance >>> 20, 2L * SOFTER + 1) - SOFTER;
+        List<PartNote> notes = stroke.notes().stream().map(note -> note.struck(note.velocity() + harder)).toList();
+        return stroke.playing(notes).sounding(TickSpan.of(stroke.sounding().tick() + late, stroke.sounding().ticks() - late));
+    }
+
+    /** Spreads a number's bits (a well-known mixing function, Steele, Lea and Flood 2014). */
+    private static long mix(long number) {
+        long mixed = (number ^ (number >>> 30)) * 0xBF58476D1CE4E5B9L;
+        mixed = (mixed ^ (mixed >>> 27)) * 0x94D049BB133111EBL;
+        return mixed ^ (mixed >>> 31);
+    }
+}

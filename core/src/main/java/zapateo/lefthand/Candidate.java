@@ -1,0 +1,107 @@
+package zapateo.lefthand;
+
+import java.util.List;
+import zapateo.part.PartNote;
+
+/**
+ * One way to lay a chord, with what it costs by itself counted once.
+ *
+ * @param bass      key of the bass, -1 where none is asked for
+ * @param upper     keys of the chord above, low to high
+ * @param top       the highest key it strikes
+ * @param way       how its bass was found
+ * @param inversion thirds from the root to the bass where the chart left it open
+ * @param position  key under the little finger of a hand that stays, else -1
+ * @param clash     how far a held bass is from the chord
+ * @param mud       close intervals struck together below their limit
+ * @param reach     strokes beyond the hand, a stretch a third of one
+ * @param leftOut   tones of the chord it has not
+ * @param doubled   leading tones too many
+ */
+record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, int mud, double reach, int leftOut, int doubled,
+                 Home home) {
+
+    /** Where the bass and the middle of the chord would rather lie. */
+    record Home(double bass, double chord) {
+    }
+
+    boolean hasBass() {
+        return bass >= 0;
+    }
+
+    double farFromHome() {
+        if (upper.length == 0) {
+            return 0;
+        }
+        int sum = 0;
+        for (int key : upper) {
+            sum += key;
+        }
+        return Math.abs((double) sum / upper.length - home.chord());
+    }
+
+    double bassFromHome() {
+        return bass < 0 ? 0 : way == BassLine.Basses.HAND ? Math.abs(position - home.bass()) / 2 : Math.abs(bass - home.bass());
+    }
+
+    double bassMovement(Candidate from) {
+        return bass < 0 || from.bass < 0 || staysInPlace(from) ? 0 : Math.abs(bass - from.bass);
+    }
+
+    /** In one hand position the fingers find the next key. */
+    private boolean staysInPlace(Candidate from) {
+        return way == BassLine.Basses.HAND && from.way == BassLine.Basses.HAND;
+    }
+
+    double handMovement(Candidate from) {
+        return staysInPlace(from) && position != from.position ? 2 + Math.abs(position - from.position) : 0;
+    }
+
+    double handStretch() {
+        return position < 0 ? 0 : Math.max(0, position - bass) + Math.max(0, bass - position - FIVE_FINGERS);
+    }
+
+    /** How far a line is from stepping: nothing for a step, a little for staying, the rest for a leap. */
+    double unstepped(Candidate from) {
+        if (way != BassLine.Basses.INVERSIONS || from.way != BassLine.Basses.INVERSIONS || bass < 0 || from.bass < 0) {
+            return 0;
+        }
+        int moved = Math.abs(bass - from.bass);
+        return moved == 0 ? 1 : Math.max(0, moved - 2);
+    }
+
+    boolean changesPedal(Candidate from) {
+        return way == BassLine.Basses.PEDAL && from.way == BassLine.Basses.PEDAL && bass != from.bass;
+    }
+
+    /** Semitones the voices of one chord travel to the next; where one has more notes, each goes to its nearest. */
+    double chordMovement(Candidate from) {
+        if (from.upper.length == upper.length) {
+            int sum = 0;
+            for (int i = 0; i < upper.length; i++) {
+                sum += Math.abs(from.upper[i] - upper[i]);
+            }
+            return sum;
+        }
+        return from.upper.length == 0 || upper.length == 0 ? 0 : Math.max(nearest(from.upper, upper), nearest(upper, from.upper));
+    }
+
+    private static int nearest(int[] from, int[] to) {
+        int sum = 0;
+        for (int key : from) {
+            int least = Integer.MAX_VALUE;
+            for (int other : to) {
+                least = Math.min(least, Math.abs(key - other));
+            }
+            sum += least;
+        }
+        return sum;
+    }
+
+    /** Little finger to thumb over five white keys. */
+    static final int FIVE_FINGERS = 7;
+
+    static int[] keys(List<PartNote> notes) {
+        return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
+    }
+}

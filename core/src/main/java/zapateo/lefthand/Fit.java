@@ -1,0 +1,77 @@
+package zapateo.lefthand;
+
+import java.util.ArrayList;
+import java.util.List;
+import zapateo.hand.Ease;
+import zapateo.hand.Hand;
+import zapateo.part.PartNote;
+import zapateo.part.Roll;
+import zapateo.part.Stroke;
+import zapateo.rhythm.Rolling;
+import zapateo.rhythm.Tempo;
+import zapateo.rhythm.Ticks;
+
+/** Strokes as one hand can strike them: together where it spans them, else as the player wants it. */
+final class Fit {
+
+    /** A rolled chord opens within this time (HANDBOOK §7). */
+    private static final double ROLL_MS = 120;
+    /** A quick roll before the beat begins about a thirty-second early (EXAMPLES 7). */
+    private static final int THIRTY_SECOND = Ticks.PER_QUARTER / 8;
+
+    private final Hand hand;
+
+    Fit(Hand hand) {
+        this.hand = hand;
+    }
+
+    Stroke stroke(Stroke stroke, Planned planned, Cut cut) {
+        Rolling rolling = planned.code().equals(Planned.ENDING) ? Rolling.BEAT : cut.choices().figure().manner().rolling();
+        if (stroke.notes().size() < 2) {
+            return stroke;
+        }
+        boolean wide = tooWide(stroke.notes());
+        if (planned.rolled()) {
+            return rolled(stroke, rolling, cut.bar().tempo());
+        }
+        if (!wide) {
+            return stroke;
+        }
+        return switch (cut.choices().tenths()) {
+            case PLAY -> stroke;
+            case ROLL -> rolled(stroke, rolling == Rolling.BROKEN ? Rolling.BEFORE : rolling, cut.bar().tempo());
+            case PEDAL -> rolled(stroke, cut.choices().pedal() ? Rolling.BEFORE : rolling, cut.bar().tempo());
+            case OMIT -> thinned(stroke);
+        };
+    }
+
+    private boolean tooWide(List<PartNote> notes) {
+        return hand.easeOf(notes.get(0).pitch().midi(), notes.get(notes.size() - 1).pitch().midi()) == Ease.OUT_OF_REACH;
+    }
+
+    private Stroke thinned(Stroke stroke) {
+        List<PartNote> kept = new ArrayList<>(stroke.notes());
+        while (kept.size() > 1 && tooWide(kept)) {
+            kept.remove(kept.size() - 1);
+        }
+        return stroke.playing(kept);
+    }
+
+    private static Stroke rolled(Stroke stroke, Rolling rolling, Tempo tempo) {
+        List<PartNote> notes = stroke.notes();
+        int last = notes.size() - 1;
+        List<PartNote> opened = new ArrayList<>();
+        if (rolling == Rolling.BROKEN) {
+            for (int i = 0; i <= last; i++) {
+                opened.add(notes.get(i).delayed(i == 0 ? -Ticks.PER_EIGHTH : 0));
+            }
+            return stroke.rolled(new Roll(Roll.Kind.BROKEN, Ticks.PER_EIGHTH, Ticks.PER_EIGHTH), opened);
+        }
+        int lead = rolling == Rolling.BEFORE ? Math.min(THIRTY_SECOND, tempo.ticksWithin(ROLL_MS)) : 0;
+        int spread = rolling == Rolling.BEFORE ? lead : Math.min(tempo.ticksWithin(ROLL_MS), stroke.written().ticks() / 2);
+        for (int i = 0; i <= last; i++) {
+            opened.add(notes.get(i).delayed(spread * i / last - lead));
+        }
+        return stroke.rolled(new Roll(Roll.Kind.QUICK, lead, spread), opened);
+    }
+}

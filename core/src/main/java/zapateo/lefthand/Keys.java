@@ -1,0 +1,57 @@
+package zapateo.lefthand;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import zapateo.part.PartNote;
+import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
+import zapateo.rhythm.Side;
+
+/** No key is struck while it is held: what holds it lets go, and of two hands on one key the left one has it. */
+final class Keys {
+
+    private Keys() {
+    }
+
+    static List<Stroke> struckOnce(List<Stroke> strokes) {
+        List<Stroke> sorted = new ArrayList<>(strokes);
+        sorted.sort(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand));
+        int[] holder = new int[128];
+        Arrays.fill(holder, -1);
+        for (int i = 0; i < sorted.size(); i++) {
+            Stroke stroke = sorted.get(i);
+            Set<Integer> taken = new HashSet<>();
+            for (PartNote note : stroke.notes()) {
+                int key = note.pitch().midi();
+                Stroke before = holder[key] < 0 ? null : sorted.get(holder[key]);
+                int start = stroke.written().tick() + Math.min(0, note.delayTicks());
+                if (before != null && before.written().end() > start) {
+                    if (before.written().tick() < start) {
+                        sorted.set(holder[key], shortened(before, start));
+                    } else {
+                        taken.add(key);
+                    }
+                }
+            }
+            if (!taken.isEmpty()) {
+                List<PartNote> left = stroke.notes().stream().filter(note -> !taken.contains(note.pitch().midi())).toList();
+                sorted.set(i, left.isEmpty() ? null : stroke.playing(left));
+            }
+            if (sorted.get(i) != null) {
+                for (PartNote note : sorted.get(i).notes()) {
+                    holder[note.pitch().midi()] = i;
+                }
+            }
+        }
+        sorted.removeIf(java.util.Objects::isNull);
+        return sorted;
+    }
+
+    private static Stroke shortened(Stroke stroke, int end) {
+        return stroke.moved(stroke.bar(), TickSpan.of(stroke.written().tick(), end - stroke.written().tick()));
+    }
+}

@@ -1,0 +1,218 @@
+package zapateo.lefthand;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import zapateo.part.TickSpan;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureStroke;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Meter;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
+import zapateo.rhythm.Ticks;
+import zapateo.song.Bar;
+import zapateo.song.TuneNote;
+
+/** Figures laid over the chords: when what is struck. Which keys comes later. */
+final class Layout {
+
+    /** How soon a held chord has faded so far that it is struck again (the project's own choice). */
+    private static final double FADES_MS = 4_000;
+    /** A stroke that sounds into a change and lies no further before it takes the chord that arrives. */
+    private static final int LEANS_ON = Ticks.PER_QUARTER;
+    private static final List<Role> SPREAD = List.of(Role.BASS, Role.tone(5), Role.tone(10));
+
+    private final List<Cut> cuts;
+    private final boolean endsHeld;
+    private final List<Planned> planned = new ArrayList<>();
+    /** For each cut, until when its beginning sounds already. */
+    private final int[] covered;
+
+    private Layout(List<Cut> cuts, boolean endsHeld) {
+        this.cuts = cuts;
+        this.endsHeld = endsHeld;
+        this.covered = new int[cuts.size()];
+    }
+
+    static List<Planned> of(List<Cut> cuts, boolean endsHeld) {
+        Layout layout = new Layout(cuts, endsHeld);
+        for (int i = 0; i < cuts.size(); ) {
+            i = layout.lay(i);
+        }
+        layout.planned.sort(Comparator.comparingInt(Planned::tick));
+        return layout.planned;
+    }
+
+    /** Lays one cut, or all of a bar whose figure keeps its onsets; the next to be laid. */
+    private int lay(int i) {
+        Cut cut = cuts.get(i);
+        Figure figure = cut.choices().figure();
+        if (isEnding(i)) {
+            boolean alone = cut.choices().hasBass();
+            planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, alone ? SPREAD : List.of(Role.GUIDE), alone, false, alone ? Mark.HEEL : Mark.TOE, Planned.ENDING, -1));
+            return i + 1;
+        }
+        boolean withTune = figure.manner().withTune() && !accents(cut.bar()).isEmpty();
+        if (!figure.manner().keeps() || cut.fillsBar() && !withTune) {
+            layOne(i);
+            return i + 1;
+        }
+        int j = i;
+        while (j + 1 < cuts.size() && cuts.get(j + 1).bar() == cut.bar() && cuts.get(j + 1).tick() == cuts.get(j).end() && cuts.get(j + 1).choices().equals(cut.choices()) && !isEnding(j + 1)) {
+            j++;
+        }
+        keepOnsets(i, j, withTune ? withTune(figure, cut.bar()) : figure.bar(cut.bar().meter(), cut.nth()));
+        return j + 1;
+    }
+
+    private boolean isEnding(int i) {
+        Cut cut = cuts.get(i);
+        return endsHeld && cut.place().lastOfSong() && i == cuts.size() - 1 && cut.end() == cut.bar().end();
+    }
+
+    private void layOne(int i) {
+        Cut cut = cuts.get(i);
+        Figure figure = cut.choices().figure();
+        Meter meter = cut.bar().meter();
+        boolean whole = cut.fillsBar() && cut.ticks() == meter.barTicks();
+        Optional<List<FigureStroke>> varied = whole && cut.choices().variations()
+                ? figure.variation(meter, cut.place().inSection(), cut.place().lastOfSection(), cut.place().lastOfSong()) : Optional.empty();
+        for (FigureStroke stroke : varied.orElseGet(() -> figure.strokes(meter, whole ? cut.nth() : 0, cut.ticks()))) {
+            int tick = cut.tick() + stroke.tick();
+            if (stroke.ofNext()) {
+                early(i, stroke, tick);
+            } else {
+                int end = stroke.length() == FigureStroke.TO_THE_END ? stroke.tick() == 0 ? held(i) : cut.end() : Math.min(cut.end(), tick + stroke.length());
+                add(Planned.of(cut, stroke, tick, end - tick, varied.isPresent() ? Planned.VARIED : Planned.FIGURE));
+            }
+        }
+    }
+
+    private void add(Planned stroke) {
+        if (stroke.tick() >= covered[stroke.cut()] || stroke.hand() == Side.RIGHT) {
+            planned.add(stroke);
+        }
+    }
+
+    /** Until when a chord that is held sounds: over bar lines while it stays and has not faded. */
+    private int held(int i) {
+        Cut cut = cuts.get(i);
+        int end = cut.end();
+        for (int next = i + 1; next < cuts.size() && follows(next - 1) && !cuts.get(next).begins() && !isEnding(next) && cuts.get(next).choices().equals(cut.choices())
+                && cuts.get(next).place().section() == cut.place().section() && cuts.get(next).bar().vamp() == cut.bar().vamp()
+                && cut.bar().tempo().millisecondsOf(cuts.get(next).end() - cut.tick()) <= FADES_MS; next++) {
+            covered[next] = cuts.get(next).end();
+            end = cuts.get(next).end();
+        }
+        return end;
+    }
+
+    private boolean follows(int i) {
+        return i + 1 < cuts.size() && cuts.get(i + 1).tick() == cuts.get(i).end();
+    }
+
+    /** A stroke for the next chord, before it comes; where it cannot be, what sounds goes on. */
+    private void early(int i, FigureStroke stroke, int tick) {
+        boolean possible = tick > cuts.get(i).tick() && follows(i) && !isEnding(i + 1) && !cuts.get(i + 1).early() && cuts.get(i + 1).choices().figure().equals(cuts.get(i).choices().figure());
+        if (!possible) {
+            lengthen(stroke.hand(), tick, cuts.get(i).end());
+            return;
+        }
+        Cut next = cuts.get(i + 1);
+        int end = (int) Math.min(next.end(), (long) tick + stroke.length());
+        planned.add(Planned.of(next, stroke, tick, end - tick, Planned.EARLY).at(cuts.get(i).bar().index(), tick, end - tick));
+        if (end > next.tick() && stroke.hand() == Side.LEFT) {
+            covered[i + 1] = end;
+        }
+    }
+
+    private void lengthen(Side hand, int from, int to) {
+        for (int last = planned.size() - 1; last >= 0; last--) {
+            if (planned.get(last).hand() == hand) {
+                if (planned.get(last).end() == from) {
+                    planned.set(last, planned.get(last).until(to));
+                }
+                return;
+            }
+        }
+    }
+
+    /** The bar's onsets stay, whatever chords lie under them; each stroke takes the chord that sounds, or the one it leans into. */
+    private void keepOnsets(int first, int last, List<FigureStroke> bar) {
+        int start = cuts.get(first).bar().tick();
+        boolean[] struck = new boolean[last + 1];
+        for (FigureStroke stroke : bar) {
+            int tick = start + stroke.tick();
+            if (stroke.ofNext()) {
+                if (tick < cuts.get(last).end() && tick >= cuts.get(first).tick() && cuts.get(last).end() == cuts.get(last).bar().end()) {
+                    early(last, stroke, tick);
+                }
+                continue;
+            }
+            int end = stroke.length() == FigureStroke.TO_THE_END ? cuts.get(last).end() : Math.min(cuts.get(last).end(), tick + stroke.length());
+            int owner = first;
+            while (owner <= last && cuts.get(owner).end() <= tick) {
+                owner++;
+            }
+            if (owner <= last && tick >= cuts.get(first).tick()) {
+                strike(owner, last, stroke, tick, end, bar, struck);
+            }
+        }
+        for (int cut = first; cut <= last; cut++) {
+            if (!struck[cut] && covered[cut] <= cuts.get(cut).tick()) {
+                FigureStroke begin = bar.get(0);
+                add(Planned.of(cuts.get(cut), begin, cuts.get(cut).tick(), Math.min(begin.length(), cuts.get(cut).ticks()), Planned.FIGURE));
+            }
+        }
+    }
+
+    private void strike(int owner, int last, FigureStroke stroke, int tick, int end, List<FigureStroke> bar, boolean[] struck) {
+        Cut cut = cuts.get(owner);
+        int change = cut.end();
+        boolean anew = bar.stream().anyMatch(other -> other.hand() == stroke.hand() && cut.bar().tick() + other.tick() == change);
+        boolean reaches = owner < last && !anew && !cuts.get(owner + 1).early() && end > change;
+        if (reaches && change - tick <= LEANS_ON && tick > cut.tick()) {
+            Cut next = cuts.get(owner + 1);
+            planned.add(Planned.of(next, onBass(next, stroke), tick, Math.min(end, next.end()) - tick, Planned.EARLY).at(cut.bar().index(), tick, Math.min(end, next.end()) - tick));
+            covered[owner + 1] = Math.max(covered[owner + 1], Math.min(end, next.end()));
+            struck[owner + 1] = true;
+            return;
+        }
+        boolean opens = tick == cut.tick();
+        add(Planned.of(cut, opens && cut.begins() ? onBass(cut, stroke) : stroke, tick, Math.min(end, change) - tick, Planned.FIGURE));
+        struck[owner] |= opens;
+        if (reaches) {
+            strike(owner + 1, last, onBass(cuts.get(owner + 1), stroke), change, end, bar, struck);
+        }
+    }
+
+    /** A chord begins with its bass where the figure has one. */
+    private static FigureStroke onBass(Cut cut, FigureStroke stroke) {
+        return cut.choices().figure().isLine(stroke) && !stroke.roles().get(0).equals(Role.WALK) ? stroke.playing(List.of(Role.BASS)) : stroke;
+    }
+
+    private static List<FigureStroke> withTune(Figure figure, Bar bar) {
+        FigureStroke model = figure.bar(bar.meter(), 0).get(0);
+        List<FigureStroke> strokes = new ArrayList<>();
+        for (TickSpan accent : accents(bar)) {
+            strokes.add(new FigureStroke(model.hand(), model.roles(), accent.tick(), Math.min(model.length(), accent.ticks()), false, true));
+        }
+        return strokes;
+    }
+
+    /** The melody's accents: what falls on a beat and lasts one, and what is struck off the beat and held over the next. */
+    private static List<TickSpan> accents(Bar bar) {
+        int beat = bar.meter().beatTicks();
+        List<TickSpan> accents = new ArrayList<>();
+        for (TuneNote note : bar.written().tune()) {
+            boolean onBeat = note.tick() % beat == 0 && note.ticks() >= beat;
+            boolean across = note.tick() % beat != 0 && note.tick() % Ticks.PER_EIGHTH == 0 && note.end() > (note.tick() / beat + 1) * beat;
+            if (note.pitch().isPresent() && (onBeat || across)) {
+                accents.add(TickSpan.of(note.tick(), note.ticks()));
+            }
+        }
+        return accents;
+    }
+}

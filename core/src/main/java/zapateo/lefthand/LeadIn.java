@@ -1,0 +1,106 @@
+package zapateo.lefthand;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Key;
+import zapateo.pitch.Interval;
+import zapateo.pitch.Letter;
+import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
+import zapateo.rhythm.YamlFields;
+
+/**
+ * A note or more that lead into the next bass; the rows of {@code lead-ins.yaml}.
+ *
+ * @param id        stable name
+ * @param name      standard term
+ * @param use       one line: what it does
+ * @param steps     in the order of time, none for no lead-in
+ * @param when      how the root has to move, as {@code fourth-up}; empty for any way
+ * @param otherwise what is taken where it moves otherwise
+ */
+public record LeadIn(String id, String name, String use, List<Step> steps, Optional<String> when, Optional<String> otherwise) {
+
+    private static final Pattern WRITTEN = Pattern.compile("([+-]?)(s([1-4])|[♯♭]?[1-7])@(-[0-9]{2,5}):([0-9]{2,4})");
+    private static final int FOURTH_UP = 5;
+    private static final Map<String, LeadIn> ALL = readAll();
+
+    /**
+     * One of its notes.
+     *
+     * @param side   1 above the next bass, -1 below, 0 on the side the line comes from
+     * @param steps  steps of the key from the next bass, 0 where {@code degree} says it
+     * @param degree of the next chord's bass
+     * @param before ticks before the change, below zero
+     */
+    record Step(int side, int steps, Optional<Interval> degree, int before, int ticks) {
+
+        private static Step parse(String text) {
+            Matcher match = WRITTEN.matcher(text);
+            if (!match.matches()) {
+                throw new IllegalArgumentException("step \"" + text + "\": expected degree@tick:length, as in -7@-480:480 or s1@-480:480");
+            }
+            int side = match.group(1).isEmpty() ? 0 : match.group(1).equals("+") ? 1 : -1;
+            Optional<Interval> degree = match.group(3) != null ? Optional.empty() : Optional.of(Interval.parse(match.group(2).replace('♯', '#').replace('♭', 'b')));
+            return new Step(side, match.group(3) == null ? 0 : Integer.parseInt(match.group(3)), degree, Integer.parseInt(match.group(4)), Integer.parseInt(match.group(5)));
+        }
+
+        /** The note itself. */
+        Pitch before(Pitch next, ChordSymbol chord, Key key, Pitch from) {
+            int way = side != 0 ? side : from.midi() > next.midi() ? 1 : -1;
+            if (degree.isEmpty()) {
+                return stepped(next, key, way * steps);
+            }
+            Interval up = way > 0 && degree.get().number() == 3 ? chord.over().isPresent() ? degree.get() : chord.quality().tone(3).orElse(degree.get()) : degree.get();
+            PitchClass name = next.pitchClass().plus(up).simple();
+            int below = Math.floorMod(next.midi() - name.chroma(), 12);
+            return Pitch.onKey(way > 0 ? next.midi() + 12 - below : next.midi() - below, name);
+        }
+
+        /** So many steps of the key from a note that may lie outside it. */
+        private static Pitch stepped(Pitch from, Key key, int steps) {
+            Letter letter = from.pitchClass().letter();
+            Letter wanted = letter.plus(steps);
+            int octave = Math.floorDiv(7 * from.octave() + letter.ordinal() + steps, 7);
+            Pitch own = Pitch.of(PitchClass.of(wanted, key.alterationOf(wanted)), octave);
+            return own.midi() == from.midi() ? Pitch.of(PitchClass.of(wanted, 0), octave) : own;
+        }
+    }
+
+    public static List<LeadIn> all() {
+        return List.copyOf(ALL.values());
+    }
+
+    public static Optional<LeadIn> named(String id) {
+        return Optional.ofNullable(ALL.get(id));
+    }
+
+    /** Itself, or what stands for it where the root moves otherwise. */
+    LeadIn between(ChordSymbol from, ChordSymbol to) {
+        int up = Math.floorMod(to.root().chroma() - from.root().chroma(), 12);
+        boolean fits = when.isEmpty() || up == (when.get().equals("fourth-up") ? FOURTH_UP : 12 - FOURTH_UP);
+        return fits ? this : ALL.get(otherwise.orElseThrow());
+    }
+
+    /** Ticks before the change at which it begins. */
+    int lasts() {
+        return steps.isEmpty() ? 0 : -steps.get(0).before();
+    }
+
+    private static Map<String, LeadIn> readAll() {
+        YamlFields file = Resources.yaml("lead-ins.yaml");
+        Map<String, LeadIn> all = new LinkedHashMap<>();
+        file.names().forEach(id -> {
+            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "steps", "when", "else"));
+            all.put(id, new LeadIn(id, fields.text("name"), fields.text("use"), fields.list("steps", Step::parse), fields.has("when") ? Optional.of(fields.text("when")) : Optional.empty(),
+                    fields.has("else") ? Optional.of(fields.text("else")) : Optional.empty()));
+        });
+        return all;
+    }
+}

@@ -1,0 +1,48 @@
+package zapateo.lefthand;
+
+import java.util.List;
+import zapateo.rhythm.FigureStroke;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
+
+/**
+ * A stroke whose time is known and whose keys are not yet.
+ *
+ * @param cut   the chord it plays, by its place among the cuts; an early stroke plays the next one
+ * @param bar   index of the bar it is struck in
+ * @param tick  from the start of the song
+ * @param roles of the chord it plays
+ * @param code  why it is there
+ * @param lead  which step of the lead-in it is, -1 for none
+ */
+record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> roles, boolean rolled, boolean accent, Mark mark, String code, int lead) {
+
+    static final String FIGURE = "figure-stroke";
+    static final String VARIED = "variation";
+    static final String LINE = "bass-line";
+    static final String LEAD = "lead-in";
+    static final String EARLY = "anticipation";
+    static final String ENDING = "ending";
+    static final String WALK = "walking";
+
+    static Planned of(Cut cut, FigureStroke stroke, int tick, int ticks, String code) {
+        return new Planned(cut.index(), cut.bar().index(), tick, ticks, stroke.hand(), stroke.roles().stream().map(Role::ofThis).toList(), stroke.rolled(), stroke.accent(), stroke.mark(), code, -1);
+    }
+
+    int end() {
+        return tick + ticks;
+    }
+
+    Planned until(int end) {
+        return new Planned(cut, bar, tick, end - tick, hand, roles, rolled, accent, mark, code, lead);
+    }
+
+    Planned at(int fromBar, int from, int length) {
+        return new Planned(cut, fromBar, from, length, hand, roles, rolled, accent, mark, code, lead);
+    }
+
+    Planned playing(List<Role> others, Mark shown, String why) {
+        return new Planned(cut, bar, tick, ticks, hand, others, rolled, accent, shown, why, lead);
+    }
+}
