@@ -14,6 +14,7 @@ import zapateo.rhythm.Ticks;
 final class Basses {
 
     private static final Role LEAD = Role.parse("L");
+    private static final Role RAISED_FOURTH = Role.parse("♯4");
 
     private final List<Cut> cuts;
     private final List<Planned> strokes;
@@ -25,6 +26,7 @@ final class Basses {
 
     static List<Planned> of(List<Cut> cuts, List<Planned> laid) {
         Basses basses = new Basses(cuts, laid);
+        basses.dropLostApproaches();
         basses.takeLines();
         basses.leaveToBassPlayer();
         basses.leadIn();
@@ -38,6 +40,23 @@ final class Basses {
 
     private static boolean isLine(Cut cut, Planned stroke) {
         return stroke.hand() == Side.LEFT && stroke.roles().size() == 1 && cut.choices().figure().manner().line().contains(stroke.roles().get(0));
+    }
+
+    /** A raised fourth wants its fifth; where the chord changes before it comes, or its bass is no root, the stroke before sounds on. */
+    private void dropLostApproaches() {
+        List<Planned> kept = new ArrayList<>();
+        for (int i = 0; i < strokes.size(); i++) {
+            Planned stroke = strokes.get(i);
+            boolean raised = stroke.roles().size() == 1 && stroke.roles().get(0).equals(RAISED_FOURTH);
+            boolean resolves = i + 1 < strokes.size() && strokes.get(i + 1).cut() == stroke.cut() && strokes.get(i + 1).roles().get(0).degree() == 5 && cut(stroke).chord().over().isEmpty();
+            if (!raised || resolves) {
+                kept.add(stroke);
+            } else if (!kept.isEmpty() && kept.get(kept.size() - 1).cut() == stroke.cut()) {
+                kept.set(kept.size() - 1, kept.get(kept.size() - 1).until(stroke.end()));
+            }
+        }
+        strokes.clear();
+        strokes.addAll(kept);
     }
 
     private void takeLines() {

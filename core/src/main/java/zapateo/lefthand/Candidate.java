@@ -18,7 +18,7 @@ import zapateo.part.PartNote;
  * @param leftOut   tones of the chord it has not
  * @param doubled   leading tones too many
  */
-record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, int mud, double reach, int leftOut, int doubled,
+record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, int leftOut, int doubled,
                  Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */
@@ -45,7 +45,7 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     }
 
     double bassMovement(Candidate from) {
-        return bass < 0 || from.bass < 0 || staysInPlace(from) ? 0 : Math.abs(bass - from.bass);
+        return bass < 0 || from.bass < 0 || staysInPlace(from) || isSmooth(from) ? 0 : Math.abs(bass - from.bass);
     }
 
     /** In one hand position the fingers find the next key. */
@@ -63,11 +63,15 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
 
     /** How far a line is from stepping: nothing for a step, a little for staying, the rest for a leap. */
     double unstepped(Candidate from) {
-        if (way != BassLine.Basses.INVERSIONS || from.way != BassLine.Basses.INVERSIONS || bass < 0 || from.bass < 0) {
+        if (!isSmooth(from) || bass < 0 || from.bass < 0) {
             return 0;
         }
         int moved = Math.abs(bass - from.bass);
-        return moved == 0 ? 1 : Math.max(0, moved - 2);
+        return moved == 0 ? 1.5 : Math.max(0, moved - 2);
+    }
+
+    private boolean isSmooth(Candidate from) {
+        return way == BassLine.Basses.INVERSIONS && from.way == BassLine.Basses.INVERSIONS;
     }
 
     boolean changesPedal(Candidate from) {

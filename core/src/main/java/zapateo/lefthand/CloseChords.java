@@ -19,44 +19,43 @@ final class CloseChords {
 
     private static final int MAJOR_THIRD = 4;
     private static final int FULL_HAND = 4;
-    private static final Voicing.Window CLOSE = new Voicing.Window(Register.CHORD_LOWEST, Register.CHORD_HIGHEST, (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2);
+    private static final Voicing.Window CLOSE = new Voicing.Window(Register.CHORD_LOWEST, Register.CHORD_HIGHEST, (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2.0);
+    /** The right hand's chord, clear of the left hand and below a tune. */
+    private static final Voicing.Window RIGHT = new Voicing.Window(Pitch.parse("G3").midi(), Pitch.parse("E5").midi(), Pitch.parse("D4").midi());
 
     private CloseChords() {
     }
 
     /** Where the middle of such a chord would rather lie. */
-    static Voicing.Window window(Voicing voicing) {
-        return voicing.window().home() > 0 && !voicing.id().equals("close") ? voicing.window() : CLOSE;
+    static Voicing.Window window(Voicing voicing, boolean right) {
+        return right ? RIGHT : voicing.window().home() > 0 && !voicing.id().equals("close") ? voicing.window() : CLOSE;
     }
 
     /** All of them for a voicing: close inversions, or its own shapes inside its window. */
-    static List<List<PartNote>> of(ChordSymbol chord, Voicing voicing, boolean plainNinth) {
+    static List<List<PartNote>> of(ChordSymbol chord, Voicing voicing, boolean plainNinth, boolean right) {
         Voicing own = voicing.on(chord);
+        Voicing.Window window = window(own, right);
         return switch (own.id()) {
-            case "guide-tones", "rootless" -> shaped(chord, own, plainNinth);
-            case "triad" -> stacked(chord, Set.of(triad(chord)), own.window());
-            default -> of(chord);
+            case "guide-tones", "rootless" -> shaped(chord, own, window, plainNinth);
+            case "triad" -> stacked(chord, Set.of(triad(chord)), window);
+            // Every inversion, low to high; one without the bass's own tone too where four are left.
+            default -> stacked(chord, toneSets(chord), window);
         };
     }
 
-    /** Every inversion inside C3 to G4, low to high; one without the bass's own tone too where four are left. */
-    static List<List<PartNote>> of(ChordSymbol chord) {
-        return stacked(chord, toneSets(chord), CLOSE);
-    }
-
-    private static List<List<PartNote>> shaped(ChordSymbol chord, Voicing voicing, boolean plainNinth) {
+    private static List<List<PartNote>> shaped(ChordSymbol chord, Voicing voicing, Voicing.Window window, boolean plainNinth) {
         List<List<PartNote>> found = new ArrayList<>();
         for (List<Role> shape : voicing.shapesOn(chord)) {
-            for (int root = voicing.window().lowest() - 24; root <= voicing.window().highest(); root++) {
+            for (int root = window.lowest() - 24; root <= window.highest(); root++) {
                 if (Math.floorMod(root, 12) == chord.root().chroma()) {
                     List<PartNote> notes = new Placement(chord, Pitch.onKey(root, chord.root()), List.of(), List.of(), plainNinth).fromRoot(shape);
-                    if (notes.get(0).pitch().midi() >= voicing.window().lowest() && notes.get(notes.size() - 1).pitch().midi() <= voicing.window().highest()) {
+                    if (notes.get(0).pitch().midi() >= window.lowest() && notes.get(notes.size() - 1).pitch().midi() <= window.highest()) {
                         found.add(notes);
                     }
                 }
             }
         }
-        return found.isEmpty() ? of(chord) : found;
+        return found.isEmpty() ? stacked(chord, toneSets(chord), CLOSE) : found;
     }
 
     private static List<List<PartNote>> stacked(ChordSymbol chord, Set<List<Interval>> toneSets, Voicing.Window window) {
@@ -125,6 +124,7 @@ final class CloseChords {
 
     /** The same chord a step of the key lower, tone by tone. */
     static List<PartNote> stepLower(List<PartNote> chord, zapateo.harmony.Key key) {
+        Set<Integer> keys = new HashSet<>();
         return chord.stream().map(note -> {
             PitchClass name = note.pitch().pitchClass();
             PitchClass lower = PitchClass.of(name.letter().plus(-1), key.alterationOf(name.letter().plus(-1)));
@@ -132,6 +132,6 @@ final class CloseChords {
             boolean step = down >= 1 && down <= 3;
             int midi = note.pitch().midi() - (step ? down : 2);
             return PartNote.of(Pitch.onKey(midi, step ? lower : key.spell(midi)), "n" + note.role());
-        }).toList();
+        }).filter(note -> keys.add(note.pitch().midi())).toList();
     }
 }

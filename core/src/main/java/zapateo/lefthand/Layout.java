@@ -117,7 +117,7 @@ final class Layout {
     private void early(int i, FigureStroke stroke, int tick) {
         boolean possible = tick > cuts.get(i).tick() && follows(i) && !isEnding(i + 1) && !cuts.get(i + 1).early() && cuts.get(i + 1).choices().figure().equals(cuts.get(i).choices().figure());
         if (!possible) {
-            lengthen(stroke.hand(), tick, cuts.get(i).end());
+            lengthen(i, stroke.hand(), tick);
             return;
         }
         Cut next = cuts.get(i + 1);
@@ -128,11 +128,11 @@ final class Layout {
         }
     }
 
-    private void lengthen(Side hand, int from, int to) {
-        for (int last = planned.size() - 1; last >= 0; last--) {
+    private void lengthen(int cut, Side hand, int from) {
+        for (int last = planned.size() - 1; last >= 0 && planned.get(last).cut() == cut; last--) {
             if (planned.get(last).hand() == hand) {
                 if (planned.get(last).end() == from) {
-                    planned.set(last, planned.get(last).until(to));
+                    planned.set(last, planned.get(last).until(cuts.get(cut).end()));
                 }
                 return;
             }

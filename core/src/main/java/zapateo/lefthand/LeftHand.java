@@ -14,7 +14,9 @@ import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
+import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
@@ -27,6 +29,7 @@ public final class LeftHand {
 
     private static final int BASS_VELOCITY = 80;
     private static final int ACCENT = 14;
+    private static final Interval FIFTH = Interval.parse("5");
     private static final Voicing CLOSE = Voicing.named("close").orElseThrow();
     private static final Voicing GUIDE_TONES = Voicing.named("guide-tones").orElseThrow();
 
@@ -106,12 +109,14 @@ public final class LeftHand {
                 : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
         boolean bass = cut.choices().hasBass() && (upper.isEmpty() || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass)))
                 || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass) && !(chosen && !voicing.hasBass()));
-        List<Placements.Struck> together = strokes.stream().filter(stroke -> stroke.hand() == Side.LEFT && !stroke.rolled() && stroke.roles().stream().noneMatch(LeftHand::fromElsewhere))
+        List<Placements.Struck> together = strokes.stream().filter(stroke -> stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.code().equals(Planned.ENDING)) && stroke.roles().stream().noneMatch(LeftHand::fromElsewhere))
                 .filter(stroke -> stroke.roles().size() > 1 || stroke.roles().get(0).kind() == Role.Kind.VOICING && voicing.hasBass())
                 .flatMap(stroke -> struck(cut, stroke, voicing)).distinct().toList();
         Optional<Pitch> fixed = strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
         return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
-                fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()));
+                fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
+                cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
+                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(LeftHand::isChord)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close);
     }
 
     /** What a stroke takes at once; the shapes of a voicing each by themselves. */
@@ -130,9 +135,13 @@ public final class LeftHand {
 
     private static boolean needsBass(Role role) {
         return switch (role.kind()) {
-            case TONE, FIFTH_BELOW, ROOT_ABOVE, VOICING, WALKING -> true;
+            case TONE, FIFTH_BELOW, ROOT_ABOVE, ROOT_NEAR, VOICING, WALKING -> true;
             default -> false;
         };
+    }
+
+    private static boolean isChord(Role role) {
+        return role.kind() == Role.Kind.CLOSE_CHORD || role.kind() == Role.Kind.CLOSE_TONE || role.kind() == Role.Kind.NEIGHBOUR;
     }
 
     private static boolean fromElsewhere(Role role) {
@@ -183,8 +192,11 @@ public final class LeftHand {
                 .or(() -> LeadIn.named("scale")).orElseThrow().between(cut.chord(), next.chord());
         LeadIn.Step step = leadIn.steps().get(Math.min(each.lead(), leadIn.steps().size() - 1));
         Pitch pitch = step.before(target, places.get(next.index()).placement().chord(), next.bar().key(), placement.bass());
-        int key = pitch.midi();
-        return List.of(PartNote.of(key < zapateo.rhythm.Register.DEEP.lowest() ? Pitch.of(pitch.pitchClass(), pitch.octave() + 1) : pitch, "L"));
+        if (pitch.midi() == placement.bass().midi()) {
+            // The bass itself leads nowhere: the fifth above the next one falls onto it.
+            pitch = Pitch.onKey(target.midi() + FIFTH.semitones(), target.pitchClass().plus(FIFTH).simple());
+        }
+        return List.of(PartNote.of(pitch.midi() < Register.DEEP.lowest() ? Pitch.of(pitch.pitchClass(), pitch.octave() + 1) : pitch, "L"));
     }
 
     private Reason reason(Planned each, Cut cut, Placement placement) {

@@ -66,6 +66,7 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
             case TONE -> List.of(PartNote.of(role.sign() != 0 ? altered(role) : tone(role.degree()), role.toString()));
             case FIFTH_BELOW -> List.of(PartNote.of(fifthBelow(), "5"));
             case ROOT_ABOVE -> List.of(PartNote.of(Pitch.onKey(rootBelow() + 12, chord.root()), "8"));
+            case ROOT_NEAR -> List.of(PartNote.of(rootNear(), "8"));
             case CLOSE_CHORD, GUIDE_TONES -> upper;
             case CLOSE_TONE -> List.of(upper.get(Math.min(role.degree(), upper.size()) - 1));
             case VOICING -> shape.isEmpty() ? upper : notes(shape);
@@ -77,8 +78,8 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
         if (number == 1) {
             return bass;
         }
-        if (number == 8 || number == 15) {
-            return Pitch.of(bass.pitchClass(), bass.octave() + number / 7);
+        if (number == 8) {
+            return Pitch.of(bass.pitchClass(), bass.octave() + 1);
         }
         Interval tone = toneOf((number - 1) % 7 + 1).up((number - 1) / 7);
         int key = rootBelow() + tone.semitones();
@@ -114,6 +115,13 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
     /** The key of the root at or next below the bass; the numbers are counted from it. */
     private int rootBelow() {
         return bass.midi() - Math.floorMod(bass.midi() - chord.root().chroma(), 12);
+    }
+
+    /** The root under a slash bass or over it, whichever is nearer and on the deep register's keys. */
+    private Pitch rootNear() {
+        int below = rootBelow();
+        boolean under = bass.midi() - below <= below + 12 - bass.midi() && below >= Register.DEEP.lowest();
+        return Pitch.onKey(under ? below : below + 12, chord.root());
     }
 
     /** A fourth under the bass where the keyboard's deep register has room, else the fifth above it. */

@@ -24,6 +24,9 @@ final class Placements {
     private static final int OCTAVE = 12;
     private static final int CLEAR_OF_BASS = 3;
     private static final int FURTHEST_FINGER = 2;
+    /** How much of a broken low limit a chord twice as rough as the measure is. */
+    private static final double ROUGH = 0.1;
+    private static final double FIFTH_OF_KEY = 1.5;
     private static final double HAND_HOME = 43;
     private static final Interval MAJOR_NINTH = Interval.parse("2");
 
@@ -40,9 +43,11 @@ final class Placements {
      * @param upper    what the close chord is filled with
      * @param together roles struck at once, with the spacing they follow
      * @param fixed    the key a walking line has the bass on already
+     * @param outer    whether it is the song's first chord or its last
+     * @param right    whether the chord above is the right hand's
      */
     record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, List<Struck> together, Optional<Pitch> fixed,
-                Lock lock) {
+                Lock lock, boolean outer, boolean right) {
     }
 
     /** Roles of one stroke, before they are fitted to the chord. */
@@ -81,7 +86,7 @@ final class Placements {
         List<Candidate> candidates = new ArrayList<>();
         boolean plainNinth = need.key().holds(need.chord().root().plus(MAJOR_NINTH));
         for (ChordSymbol chord : over(need)) {
-            List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), plainNinth) : List.of(List.of());
+            List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), plainNinth, need.right()) : List.of(List.of());
             List<List<Role>> shapes = need.shape().isPresent() ? need.shape().get().on(chord).shapesOn(chord) : List.of(List.of());
             for (Pitch bass : basses(need, chord)) {
                 boolean added = false;
@@ -133,21 +138,20 @@ final class Placements {
     }
 
     private Candidate candidate(Need need, Placement placement) {
-        int mud = 0;
+        double mud = 0;
         double reach = 0;
         int top = placement.upper().isEmpty() ? placement.bass().midi() : placement.upper().get(placement.upper().size() - 1).pitch().midi();
         for (Struck struck : need.together()) {
             List<PartNote> notes = placement.notes(struck.roles().stream().map(role -> Spacing.named(struck.spacing()).on(placement.chord(), role)).toList());
-            mud += LowIntervalLimits.broken(notes);
+            mud += LowIntervalLimits.broken(notes) + ROUGH * Roughness.over(notes);
             int highest = notes.get(notes.size() - 1).pitch().midi();
             top = Math.max(top, highest);
             Ease ease = hand.easeOf(notes.get(0).pitch().midi(), highest);
             reach += ease == Ease.OUT_OF_REACH ? 1 : ease == Ease.COMFORTABLE ? 0 : 1 / 3.0;
         }
         int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), OCTAVE);
-        int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) : 0;
-        double middle = need.upper().map(CloseChords::window).map(Voicing.Window::home).map(Integer::doubleValue)
-                .filter(home -> home != (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2).orElse((Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2.0);
+        int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) * (need.outer() ? 3 : 1) : 0;
+        double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
                 need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, leftOut(placement), doubled(need.key(), placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : need.register().home(), middle));
@@ -182,12 +186,13 @@ final class Placements {
 
     /** Nothing for a tone of the chord, little in a chord of the key, more in a strange one and for each semitone against it. */
     private static double clash(Need need, PitchClass bass) {
+        double lean = bass.chroma() == need.key().tonic().chroma() ? 0 : FIFTH_OF_KEY;
         if (need.chord().tones().stream().anyMatch(tone -> tone.chroma() == bass.chroma())) {
-            return bass.chroma() == need.key().tonic().chroma() ? 0 : 0.5;
+            return lean;
         }
         boolean own = need.chord().tones().stream().allMatch(need.key()::holds);
         long rubs = need.chord().tones().stream().filter(tone -> Math.floorMod(tone.chroma() - bass.chroma(), OCTAVE) == 1).count();
-        return (own ? 1 : 4) + 2 * rubs;
+        return lean + (own ? 1 : 4) + 2 * rubs;
     }
 
     /** What makes one place worse than another; {@code costs.yaml} names and weighs each. */

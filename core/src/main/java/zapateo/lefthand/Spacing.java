@@ -41,7 +41,7 @@ public record Spacing(Map<String, Map<Role, Role>> byCase) {
             case 5 -> "fifth";
             case 6, 7 -> "seventh";
             default -> "other";
-        }).orElse("other"));
+        }).orElseGet(() -> Math.floorMod(chord.bass().chroma() - chord.root().chroma(), 12) >= 9 ? "seventh" : "other"));
     }
 
     private static Map<String, Spacing> readAll() {

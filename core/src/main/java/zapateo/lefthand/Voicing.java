@@ -26,7 +26,7 @@ import zapateo.rhythm.YamlFields;
 public record Voicing(String id, String name, String use, List<List<Role>> shapes, List<List<Role>> dominant, String spacing, Window window, Chords chords, List<Role> then) {
 
     /** Keys from the lowest to the highest, and the one the middle of a chord would rather be near. */
-    record Window(int lowest, int highest, int home) {
+    record Window(int lowest, int highest, double home) {
     }
 
     /** Which chords a voicing is for, and the voicing the others take. */

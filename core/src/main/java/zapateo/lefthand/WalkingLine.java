@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Register;
@@ -106,12 +107,22 @@ final class WalkingLine {
         } else if (next.filter(after -> after.begins() && after.chord().bass().chroma() != chord.bass().chroma()).isPresent()) {
             approach(notes, next.get().chord().bass(), chord, key);
         } else {
-            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? (first ? 0 : 1.2) : first ? 0.8 : 0));
+            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? (first ? 0.6 : 1.2) : 0));
             if (!strong) {
-                key.scale().forEach(step -> put(notes, step, Kind.STEP, 0.4));
+                scale(chord, key).forEach(step -> put(notes, step, Kind.STEP, 0.4));
             }
         }
         return List.copyOf(notes.values());
+    }
+
+    /** The key's steps where the chord is the key's own; over a strange chord steps between its tones. */
+    private static List<PitchClass> scale(ChordSymbol chord, Key key) {
+        if (chord.tones().stream().allMatch(key::holds)) {
+            return key.scale();
+        }
+        boolean minor = chord.quality().has(3, 3);
+        boolean diminished = minor && chord.quality().has(5, 6);
+        return (diminished ? List.of("2", "4", "b6") : List.of("2", "4", "6")).stream().map(degree -> chord.root().plus(Interval.parse(degree)).simple()).toList();
     }
 
     private static void approach(TreeMap<Integer, Note> notes, PitchClass target, ChordSymbol chord, Key key) {

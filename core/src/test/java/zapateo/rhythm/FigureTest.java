@@ -34,7 +34,7 @@ class FigureTest {
     @Test
     void the_first_five_figures_are_in_the_book_by_their_promised_names() {
         assertThat(BOOK.figures()).extracting(Figure::id)
-                .containsExactly("held", "pulse-quarters", "low-high-middle-high", "spread-eighths", "bass-and-two");
+                .startsWith("held", "pulse-quarters", "low-high-middle-high", "spread-eighths", "bass-and-two");
     }
 
     /** HANDBOOK §7. */
@@ -95,7 +95,7 @@ class FigureTest {
             int ticks = beats * meter.beatTicks();
             for (int from = 0; from + ticks <= meter.barTicks(); from += meter.beatTicks()) {
                 List<FigureStroke> strokes = figure(id).strokes(meter, from == 0 ? 1 : 0, ticks);
-                assertThat(strokes).isNotEmpty().allSatisfy(stroke -> {
+                assertThat(strokes).isNotEmpty().filteredOn(stroke -> !stroke.ofNext()).allSatisfy(stroke -> {
                     assertThat(stroke.tick()).isBetween(0, ticks - 1);
                     assertThat(stroke.tick() + stroke.length()).isLessThanOrEqualTo(ticks);
                 });

@@ -1,0 +1,69 @@
+package zapateo.arrangement;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zapateo.lefthand.Tenths;
+import zapateo.rhythm.Register;
+import zapateo.rhythm.YamlFields;
+import zapateo.song.Song;
+
+/**
+ * Several choices at once; the rows of {@code presets.yaml}.
+ *
+ * @param id     stable name
+ * @param name   as a player says it
+ * @param use    one line: when to take it
+ * @param figure by metre, else by feel
+ * @param set    the other choices by their name
+ */
+public record Preset(String id, String name, String use, Map<String, String> figure, Map<String, String> set) {
+
+    private static final Set<String> CHOICES = Set.of("voicing", "bassLine", "leadIn", "register", "tenths", "variations", "withBassPlayer");
+    private static final List<Preset> ALL = readAll();
+
+    public static List<Preset> all() {
+        return ALL;
+    }
+
+    public static Optional<Preset> named(String id) {
+        return ALL.stream().filter(preset -> preset.id().equals(id)).findFirst();
+    }
+
+    /** What it sets for a song. */
+    public Options options(Song song) {
+        String id = figure.getOrDefault(song.meter().toString(), figure.get(song.feel().id()));
+        return new Options(Optional.of(id), value("voicing"), value("register").map(name -> Register.valueOf(name.toUpperCase(java.util.Locale.ROOT))), value("bassLine"), value("leadIn"),
+                value("tenths").map(name -> Tenths.named(name).orElseThrow()), value("variations").map("yes"::equals), value("withBassPlayer").map("yes"::equals), Optional.empty(),
+                Optional.empty());
+    }
+
+    private Optional<String> value(String choice) {
+        return Optional.ofNullable(set.get(choice));
+    }
+
+    private static List<Preset> readAll() {
+        YamlFields file = YamlFields.parse("presets.yaml", text());
+        List<Preset> all = new ArrayList<>();
+        file.names().forEach(id -> {
+            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "figure", "set"));
+            fields.fields("set").allow(CHOICES);
+            all.add(new Preset(id, fields.text("name"), fields.text("use"), fields.texts("figure"), fields.texts("set")));
+        });
+        return List.copyOf(all);
+    }
+
+    private static String text() {
+        try (InputStream in = Preset.class.getResourceAsStream("/zapateo/arrangement/presets.yaml")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
