@@ -25,6 +25,10 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     record Home(double bass, double chord) {
     }
 
+    Candidate muddier(double by) {
+        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, leftOut, doubled, home);
+    }
+
     boolean hasBass() {
         return bass >= 0;
     }

@@ -192,7 +192,7 @@ public final class LeftHand {
                 .or(() -> LeadIn.named("scale")).orElseThrow().between(cut.chord(), next.chord());
         LeadIn.Step step = leadIn.steps().get(Math.min(each.lead(), leadIn.steps().size() - 1));
         Pitch pitch = step.before(target, places.get(next.index()).placement().chord(), next.bar().key(), placement.bass());
-        if (pitch.midi() == placement.bass().midi()) {
+        if (pitch.midi() == placement.bass().midi() && each.tick() > cut.tick() && each.end() == next.tick()) {
             // The bass itself leads nowhere: the fifth above the next one falls onto it.
             pitch = Pitch.onKey(target.midi() + FIFTH.semitones(), target.pitchClass().plus(FIFTH).simple());
         }

@@ -24,8 +24,8 @@ final class Placements {
     private static final int OCTAVE = 12;
     private static final int CLEAR_OF_BASS = 3;
     private static final int FURTHEST_FINGER = 2;
-    /** How much of a broken low limit a chord twice as rough as the measure is. */
-    private static final double ROUGH = 0.1;
+    /** How much of a broken low limit it is to be rougher by once the measure than the clearest shape on the same bass. */
+    private static final double ROUGH = 0.3;
     private static final double FIFTH_OF_KEY = 1.5;
     private static final double HAND_HOME = 43;
     private static final Interval MAJOR_NINTH = Interval.parse("2");
@@ -104,7 +104,18 @@ final class Placements {
                 }
             }
         }
-        return List.copyOf(candidates);
+        return need.shape().isPresent() ? withRoughness(candidates) : List.copyOf(candidates);
+    }
+
+    /** Of the shapes on one bass the rougher ones are muddier; between basses roughness says nothing, since all of them get rougher as they go down. */
+    private static List<Candidate> withRoughness(List<Candidate> candidates) {
+        Map<Integer, Double> clearest = new HashMap<>();
+        candidates.forEach(each -> clearest.merge(each.bass(), roughness(each), Math::min));
+        return candidates.stream().map(each -> each.muddier(ROUGH * (roughness(each) - clearest.get(each.bass())))).toList();
+    }
+
+    private static double roughness(Candidate candidate) {
+        return Roughness.over(candidate.placement().notes(candidate.placement().shape()));
     }
 
     private static List<Role> spaced(Optional<Voicing> voicing, ChordSymbol chord, List<Role> shape) {
@@ -143,7 +154,7 @@ final class Placements {
         int top = placement.upper().isEmpty() ? placement.bass().midi() : placement.upper().get(placement.upper().size() - 1).pitch().midi();
         for (Struck struck : need.together()) {
             List<PartNote> notes = placement.notes(struck.roles().stream().map(role -> Spacing.named(struck.spacing()).on(placement.chord(), role)).toList());
-            mud += LowIntervalLimits.broken(notes) + ROUGH * Roughness.over(notes);
+            mud += LowIntervalLimits.broken(notes);
             int highest = notes.get(notes.size() - 1).pitch().midi();
             top = Math.max(top, highest);
             Ease ease = hand.easeOf(notes.get(0).pitch().midi(), highest);

@@ -67,6 +67,11 @@ public final class Realised {
         return path.total();
     }
 
+    /** What there was to choose from, chord by chord. */
+    List<List<Candidate>> layers() {
+        return layers;
+    }
+
     public Map<String, Double> costs() {
         return path.costs();
     }

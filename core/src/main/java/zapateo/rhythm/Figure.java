@@ -85,10 +85,11 @@ public record Figure(String id, String name, String family, String use, Suits su
      * @param meter the bar's metre; one the figure is not written for is put together from its groups
      * @param nth   how many whole bars the same chord has lasted already
      * @param ticks how long the chord lasts in this bar; the figure starts again where it begins
-     * @return strokes with ticks counted from the chord's start, none but those for the next chord ringing beyond it
+     * @return strokes with ticks counted from the chord's start, none but those for the next chord and those held to the end ringing beyond it
      */
     public List<FigureStroke> strokes(Meter meter, int nth, int ticks) {
-        return inMeter(meter, nth, ticks).stream().filter(stroke -> stroke.tick() < ticks).map(stroke -> stroke.cutAt(ticks)).toList();
+        return inMeter(meter, nth, ticks).stream().filter(stroke -> stroke.tick() < ticks)
+                .map(stroke -> stroke.length() == FigureStroke.TO_THE_END ? stroke : stroke.cutAt(ticks)).toList();
     }
 
     private List<FigureStroke> inMeter(Meter meter, int nth, int ticks) {
