@@ -29,4 +29,9 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
         return Stream.concat(left.strokes().stream(), right.strokes().stream())
                 .sorted(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand)).toList();
     }
+
+    /** The left hand with the song's melody over it in place of a right hand. */
+    public Arrangement withTune() {
+        return new Arrangement(song, swing, left, Melody.of(song), pedal, notices, laid);
+    }
 }

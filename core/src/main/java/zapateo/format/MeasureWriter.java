@@ -3,9 +3,11 @@ package zapateo.format;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.audiveris.proxymusic.Attributes;
 import org.audiveris.proxymusic.Backup;
 import org.audiveris.proxymusic.BarStyle;
@@ -21,6 +23,7 @@ import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.Print;
 import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
+import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Arrangement;
 import zapateo.rhythm.Side;
@@ -47,17 +50,22 @@ final class MeasureWriter {
 
     MeasureWriter(Arrangement arrangement, Hands hands, int from, int to, boolean headed) {
         this.arrangement = arrangement;
-        this.staves = hands == Hands.BOTH ? List.of(Side.RIGHT, Side.LEFT) : List.of(Side.LEFT);
+        this.staves = hands == Hands.LEFT ? List.of(Side.LEFT) : List.of(Side.RIGHT, Side.LEFT);
         this.bars = arrangement.song().bars();
         this.from = from;
         this.to = to;
         this.headed = headed;
         List<Stroke> strokes = arrangement.strokes();
         for (int i = 0; i < strokes.size(); i++) {
-            Stroke stroke = strokes.get(i);
-            for (int bar = stroke.bar(); bar < bars.size() && (bar == stroke.bar() || bars.get(bar).tick() < stroke.written().end()); bar++) {
-                byHandAndBar.computeIfAbsent(stroke.hand(), hand -> new HashMap<>()).computeIfAbsent(bar, each -> new ArrayList<>()).add(new StaffBar.Numbered(stroke, i));
-            }
+            StaffBar.Numbered.of(strokes.get(i), i, bars).forEach(this::place);
+        }
+        byHandAndBar.values().forEach(each -> each.values().forEach(bar -> bar.sort(Comparator.comparingInt(numbered -> numbered.stroke().written().tick()))));
+    }
+
+    private void place(StaffBar.Numbered numbered) {
+        Stroke stroke = numbered.stroke();
+        for (int bar = stroke.bar(); bar < bars.size() && (bar == stroke.bar() || bars.get(bar).tick() < stroke.written().end()); bar++) {
+            byHandAndBar.computeIfAbsent(stroke.hand(), hand -> new HashMap<>()).computeIfAbsent(bar, each -> new ArrayList<>()).add(numbered);
         }
     }
 
@@ -89,6 +97,9 @@ final class MeasureWriter {
                 content.add(backup(bar.ticks()));
             }
             writeStaff(content, bar, hand);
+        }
+        if (headed) {
+            PedalMarks.of(arrangement, bar, staves.size() > 1 ? staves.size() : 0).forEach(content::add);
         }
         if (bar.index() == bars.size() - 1) {
             content.add(finalBarline());
@@ -125,19 +136,40 @@ final class MeasureWriter {
 
     private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests) {
         Map<StaffBar.Event, List<BeamValue>> beams = Beams.of(bar.meter(), events);
+        Map<StaffBar.Event, StartStop> triplets = triplets(events);
         if (events.isEmpty() || events.stream().allMatch(StaffBar.Event::isRest)) {
             content.add(writer.barRest(bar.ticks(), voice));
             return;
         }
         for (StaffBar.Event event : events) {
-            if (event.isRest() && hideRests) {
+            if (event.isRest() && hideRests && !event.value().triplet()) {
                 Forward forward = make.createForward();
                 forward.setDuration(BigDecimal.valueOf(event.value().ticks()));
                 content.add(forward);
             } else {
-                content.addAll(writer.notes(event, voice, beams.getOrDefault(event, List.of())));
+                content.addAll(writer.notes(event, voice, beams.getOrDefault(event, List.of()), Optional.ofNullable(triplets.get(event))));
             }
         }
+    }
+
+    /** Where the sign over three in the time of two begins and where it ends: inside one quarter. */
+    private static Map<StaffBar.Event, StartStop> triplets(List<StaffBar.Event> events) {
+        Map<StaffBar.Event, StartStop> signs = new HashMap<>();
+        StaffBar.Event first = null;
+        for (int i = 0; i < events.size(); i++) {
+            StaffBar.Event event = events.get(i);
+            boolean goesOn = first != null && first.tick() / Ticks.PER_QUARTER == event.tick() / Ticks.PER_QUARTER;
+            if (!event.value().triplet()) {
+                continue;
+            }
+            first = goesOn ? first : event;
+            boolean last = i + 1 == events.size() || !events.get(i + 1).value().triplet() || events.get(i + 1).tick() / Ticks.PER_QUARTER != event.tick() / Ticks.PER_QUARTER;
+            if (last && first != event) {
+                signs.put(first, StartStop.START);
+                signs.put(event, StartStop.STOP);
+            }
+        }
+        return signs;
     }
 
     /** All of a bar's symbols stand at its start, each with its offset: no rest above them need be cut for their sake. */

@@ -43,10 +43,8 @@ public final class MidiWriter {
     private static final int SUSTAIN = 64;
     private static final int RIGHT_CHANNEL = 0;
     private static final int LEFT_CHANNEL = 1;
-    /** The bass a little stronger than the chords above it. */
     /** A chord under a fermata lasts this many times as long; the project's own choice. */
     private static final double FERMATA = 2;
-    private static final int BASS_VELOCITY = 80;
     private static final int CHORD_VELOCITY = 66;
     private static final int MELODY_VELOCITY = 84;
     /** Chords of a lead sheet stand on roots from C3 up. */
@@ -59,8 +57,9 @@ public final class MidiWriter {
         try {
             Sequence sequence = new Sequence(Sequence.PPQ, Ticks.PER_QUARTER);
             writeSong(sequence.createTrack(), arrangement.song(), true);
-            if (hands == Hands.BOTH) {
-                writePart(sequence.createTrack(), "Right hand", RIGHT_CHANNEL, arrangement.right(), arrangement);
+            if (hands != Hands.LEFT) {
+                boolean lead = hands == Hands.LEAD_LEFT;
+                writePart(sequence.createTrack(), lead ? "Melody" : "Right hand", RIGHT_CHANNEL, lead ? arrangement.withTune().right() : arrangement.right(), arrangement);
             }
             writePart(sequence.createTrack(), "Left hand", LEFT_CHANNEL, arrangement.left(), arrangement);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -178,10 +177,9 @@ public final class MidiWriter {
         track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, 0, 0), 0));
         for (Stroke stroke : part.strokes()) {
             for (PartNote note : stroke.notes()) {
-                int velocity = note == stroke.notes().get(0) && note.role().equals("1") ? BASS_VELOCITY : CHORD_VELOCITY;
                 int key = note.pitch().midi();
                 track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, channel, key, 0), stroke.sounding().end()));
-                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, channel, key, velocity), stroke.sounding().tick() + note.delayTicks()));
+                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, channel, key, note.velocity()), stroke.sounding().tick() + note.delayTicks()));
             }
         }
         if (!part.strokes().isEmpty()) {

@@ -47,7 +47,8 @@ public final class MusicXmlWriter {
 
     private static ScorePartwise score(Arrangement arrangement, Hands hands, int from, int to, boolean headed) {
         ScorePartwise.Part part = new ObjectFactory().createScorePartwisePart();
-        part.getMeasure().addAll(new MeasureWriter(arrangement, hands, from, to, headed).measures());
+        Arrangement written = hands == Hands.LEAD_LEFT ? arrangement.withTune() : arrangement;
+        part.getMeasure().addAll(new MeasureWriter(written, hands, from, to, headed).measures());
         return score(arrangement.song().title(), "Piano", part);
     }
 

@@ -4,8 +4,10 @@ import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.audiveris.proxymusic.Accidental;
 import org.audiveris.proxymusic.Arpeggiate;
+import org.audiveris.proxymusic.Articulations;
 import org.audiveris.proxymusic.Beam;
 import org.audiveris.proxymusic.BeamValue;
 import org.audiveris.proxymusic.Notations;
@@ -14,11 +16,16 @@ import org.audiveris.proxymusic.NoteType;
 import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.Pitch;
 import org.audiveris.proxymusic.Rest;
+import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.TimeModification;
+import org.audiveris.proxymusic.Tuplet;
 import org.audiveris.proxymusic.UpDown;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.harmony.Key;
 import zapateo.part.PartNote;
+import zapateo.part.Roll;
+import zapateo.part.Stroke;
 
 /** Writes the notes and rests of one staff's bar, with the accidentals they need. */
 final class NoteWriter {
@@ -40,10 +47,15 @@ final class NoteWriter {
         return note;
     }
 
-    List<Note> notes(StaffBar.Event event, String voice, List<BeamValue> beams) {
+    List<Note> notes(StaffBar.Event event, String voice, List<BeamValue> beams, Optional<StartStop> triplet) {
         if (event.isRest()) {
             Note note = valued(event, voice);
             note.setRest(make.createRest());
+            Notations notations = make.createNotations();
+            triplet.ifPresent(sign -> notations.getTiedOrSlurOrTuplet().add(tuplet(sign)));
+            if (triplet.isPresent()) {
+                note.getNotations().add(notations);
+            }
             return List.of(note);
         }
         StaffBar.Numbered numbered = event.stroke().orElseThrow();
@@ -51,14 +63,14 @@ final class NoteWriter {
         List<PartNote> sounding = numbered.stroke().notes();
         for (int i = 0; i < sounding.size(); i++) {
             Note note = valued(event, voice);
-            note.setId("s" + numbered.number() + "n" + i + (event.piece() > 0 ? "t" + event.piece() : ""));
+            note.setId("s" + numbered.number() + "n" + (numbered.firstNote() + i) + (event.piece() > 0 ? "t" + event.piece() : ""));
             if (i > 0) {
                 note.setChord(make.createEmpty());
             } else {
                 addBeams(note, beams);
             }
             addPitch(note, sounding.get(i).pitch(), event.piece() > 0);
-            addNotations(note, event, numbered.stroke().roll().isPresent());
+            addNotations(note, event, numbered.stroke(), i == 0 ? triplet : Optional.empty(), i == 0);
             notes.add(note);
         }
         return notes;
@@ -79,6 +91,12 @@ final class NoteWriter {
         note.setType(type);
         for (int i = 0; i < event.value().dots(); i++) {
             note.getDot().add(make.createEmptyPlacement());
+        }
+        if (event.value().triplet()) {
+            TimeModification three = make.createTimeModification();
+            three.setActualNotes(BigInteger.valueOf(3));
+            three.setNormalNotes(BigInteger.TWO);
+            note.setTimeModification(three);
         }
         return note;
     }
@@ -109,10 +127,23 @@ final class NoteWriter {
         }
     }
 
-    private void addNotations(Note note, StaffBar.Event event, boolean rolled) {
+    private Tuplet tuplet(StartStop sign) {
+        Tuplet tuplet = make.createTuplet();
+        tuplet.setType(sign);
+        tuplet.setNumber(1);
+        return tuplet;
+    }
+
+    private void addNotations(Note note, StaffBar.Event event, Stroke stroke, Optional<StartStop> triplet, boolean lowest) {
         Notations notations = make.createNotations();
         Ties.add(note, notations, event.piece() > 0, event.tieNext());
-        if (rolled && event.piece() == 0) {
+        triplet.ifPresent(sign -> notations.getTiedOrSlurOrTuplet().add(tuplet(sign)));
+        if (stroke.accent() && lowest && event.piece() == 0) {
+            Articulations articulations = make.createArticulations();
+            articulations.getAccentOrStrongAccentOrStaccato().add(make.createArticulationsAccent(make.createEmptyPlacement()));
+            notations.getTiedOrSlurOrTuplet().add(articulations);
+        }
+        if (stroke.roll().filter(roll -> roll.kind() == Roll.Kind.QUICK).isPresent() && event.piece() == 0) {
             Arpeggiate arpeggiate = make.createArpeggiate();
             arpeggiate.setDirection(UpDown.UP);
             notations.getTiedOrSlurOrTuplet().add(arpeggiate);

@@ -3,8 +3,11 @@ package zapateo.format;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import zapateo.part.Roll;
 import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
 import zapateo.rhythm.Meter;
+import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
 
 /**
@@ -32,7 +35,18 @@ record StaffBar(List<List<Event>> voices) {
     }
 
     /** A stroke with its place among all strokes of the arrangement, by which the page and the player know it. */
-    record Numbered(Stroke stroke, int number) {
+    record Numbered(Stroke stroke, int number, int firstNote) {
+
+        /** As it is written: a broken chord is its bass on the off-beat and the rest on the beat. */
+        static List<Numbered> of(Stroke stroke, int number, List<Bar> bars) {
+            if (stroke.roll().filter(roll -> roll.kind() == Roll.Kind.BROKEN).isEmpty()) {
+                return List.of(new Numbered(stroke, number, 0));
+            }
+            int from = stroke.written().tick() - Ticks.PER_EIGHTH;
+            int bar = from < bars.get(stroke.bar()).tick() ? stroke.bar() - 1 : stroke.bar();
+            Stroke bass = stroke.playing(stroke.notes().subList(0, 1)).moved(bar, TickSpan.of(from, Ticks.PER_EIGHTH));
+            return List.of(new Numbered(bass, number, 0), new Numbered(stroke.playing(stroke.notes().subList(1, stroke.notes().size())), number, 1));
+        }
     }
 
     static StaffBar of(Bar bar, List<Numbered> strokes) {

@@ -75,6 +75,9 @@ final class Layout {
     private void layOne(int i) {
         Cut cut = cuts.get(i);
         Figure figure = cut.choices().figure();
+        if (figure.isHeld() && covered[i] >= cut.end()) {
+            return;
+        }
         Meter meter = cut.bar().meter();
         boolean whole = cut.fillsBar() && cut.ticks() == meter.barTicks();
         Optional<List<FigureStroke>> varied = whole && cut.choices().variations()
@@ -84,7 +87,7 @@ final class Layout {
             if (stroke.ofNext()) {
                 early(i, stroke, tick);
             } else {
-                int end = stroke.length() == FigureStroke.TO_THE_END ? stroke.tick() == 0 ? held(i) : cut.end() : Math.min(cut.end(), tick + stroke.length());
+                int end = stroke.length() == FigureStroke.TO_THE_END ? figure.isHeld() ? held(i) : cut.end() : Math.min(cut.end(), tick + stroke.length());
                 add(Planned.of(cut, stroke, tick, end - tick, varied.isPresent() ? Planned.VARIED : Planned.FIGURE));
             }
         }

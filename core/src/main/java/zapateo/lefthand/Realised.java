@@ -20,18 +20,18 @@ public final class Realised {
 
     private final List<Stroke> strokes;
     private final List<Reason> notices;
-    private final List<Cut> cuts;
     private final List<List<Candidate>> layers;
     private final ShortestPath<Candidate> path;
     private final List<CostTerm<Candidate>> terms;
+    private final List<LaidChord> chords;
 
     Realised(List<Stroke> strokes, List<Reason> notices, List<Cut> cuts, List<List<Candidate>> layers, ShortestPath<Candidate> path, List<CostTerm<Candidate>> terms) {
         this.strokes = List.copyOf(strokes);
         this.notices = List.copyOf(notices);
-        this.cuts = cuts;
         this.layers = layers;
         this.path = path;
         this.terms = terms;
+        this.chords = cuts.stream().map(cut -> new LaidChord(cut.tick(), cut.end(), cut.choices().pedal(), cut.choices())).toList();
     }
 
     /** A chord of the song as it was laid. */
@@ -59,7 +59,7 @@ public final class Realised {
     }
 
     public List<LaidChord> chords() {
-        return cuts.stream().map(cut -> new LaidChord(cut.tick(), cut.end(), cut.choices().pedal(), cut.choices())).toList();
+        return chords;
     }
 
     /** The sum of all named costs. */

@@ -143,7 +143,7 @@ public record Figure(String id, String name, String family, String use, Suits su
     }
 
     /** Whether every stroke lasts as long as its chord, so that no group of the bar strikes it again. */
-    private boolean isHeld() {
+    public boolean isHeld() {
         return written().allMatch(stroke -> stroke.length() == FigureStroke.TO_THE_END && stroke.tick() == 0);
     }
 

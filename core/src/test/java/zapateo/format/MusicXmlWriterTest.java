@@ -44,7 +44,7 @@ class MusicXmlWriterTest {
     private static final Schema SCHEMA = schema();
 
     static Stream<Arguments> songs() {
-        return IntStream.range(0, 30).boxed().flatMap(seed -> FigureBook.open().figures().stream().map(figure -> Arguments.of(seed, figure.id())));
+        return IntStream.range(0, 12).boxed().flatMap(seed -> FigureBook.open().figures().stream().map(figure -> Arguments.of(seed, figure.id())));
     }
 
     /** The official schema, MusicXML 4.0, as proxymusic carries it. */
@@ -57,10 +57,10 @@ class MusicXmlWriterTest {
             Document document = parse(MusicXmlWriter.write(arrangement, hands));
             SCHEMA.newValidator().validate(new DOMSource(document));
             List<Element> measures = elements(document, "measure");
-            assertThat(measures).hasSameSizeAs(song.bars());
+            assertThat(measures).hasSameSizeAs(arrangement.song().bars());
             for (int i = 0; i < measures.size(); i++) {
                 for (int filled : voiceLengths(measures.get(i))) {
-                    assertThat(filled).as("bar " + (i + 1)).isEqualTo(song.bars().get(i).ticks());
+                    assertThat(filled).as("bar " + (i + 1)).isEqualTo(arrangement.song().bars().get(i).ticks());
                 }
             }
         }

@@ -7,6 +7,10 @@ import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Hand;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureBook;
+import zapateo.server.figures.Figures;
+import zapateo.server.players.Player;
 import zapateo.server.problems.ProblemView;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
@@ -18,11 +22,11 @@ import zapateo.song.Song;
 @Service
 public class Arranging {
 
-    private final Arranger arranger;
+    private final Figures figures;
     private final ProblemWords words;
 
-    Arranging(Arranger arranger, ProblemWords words) {
-        this.arranger = arranger;
+    Arranging(Figures figures, ProblemWords words) {
+        this.figures = figures;
         this.words = words;
     }
 
@@ -39,7 +43,8 @@ public class Arranging {
         if (request.hand() != null && request.hand().right() != null) {
             Hand.of(request.hand().right().spanMm());
         }
-        return arrange(request.chart(), request.choices(), left);
+        List<Figure> drafts = request.figures() == null ? List.of() : request.figures().stream().map(figures::checked).toList();
+        return arrange(request.chart(), request.choices(), left, figures.bookOf(Player.ONLY).with(drafts));
     }
 
     /** The song of a chart; a refusal with its problems where there is none. */
@@ -49,9 +54,13 @@ public class Arranging {
     }
 
     public Result arrange(String chart, ChoicesRequest choices, Hand left) {
+        return arrange(chart, choices, left, figures.bookOf(Player.ONLY));
+    }
+
+    private Result arrange(String chart, ChoicesRequest choices, Hand left, FigureBook book) {
         ChartReading reading = ChartParser.parse(chart);
         Song song = reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
-        Arrangement arrangement = arranger.arrange(song, choices == null ? Choices.OPEN : choices.choices(), left);
+        Arrangement arrangement = new Arranger(book).arrange(song, choices == null ? Choices.OPEN : choices.choices(), left);
         List<ProblemView> problems = new ArrayList<>(words.of(reading.problems()));
         arrangement.notices().forEach(notice -> problems.add(words.of(notice)));
         return new Result(arrangement, problems);

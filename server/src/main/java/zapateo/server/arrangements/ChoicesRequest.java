@@ -2,34 +2,141 @@ package zapateo.server.arrangements;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
-import java.util.Arrays;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import zapateo.arrangement.Choices;
-import zapateo.rhythm.Register;
+import zapateo.arrangement.Options;
+import zapateo.lefthand.Lock;
+import zapateo.lefthand.Weights;
+import zapateo.pitch.Pitch;
 import zapateo.server.problems.Refusal;
 
 /**
  * What a player may choose; everything may be absent. It is kept with the song as it is sent.
  *
- * @param figure     id of a figure; {@code held} when absent
- * @param voicing    {@code auto} or a voicing's id
- * @param register   where the bass lies
- * @param swingRatio long to short eighth, 1 to 4; absent follows feel and tempo
+ * @param figure         id of a figure; {@code held} when absent
+ * @param voicing        {@code auto} or a voicing's id
+ * @param register       where the bass lies
+ * @param bassLine       id of a bass line; absent leaves the figure's own
+ * @param leadIn         id of a lead-in; absent leaves the figure's own way
+ * @param tenths         what to do with what the hand cannot span; rolled when absent
+ * @param variations     whether figures may vary their bars; true when absent
+ * @param withBassPlayer whether someone else has the bass
+ * @param keepTop        whether top notes should rather stay
+ * @param pedal          whether the pedal is used; absent follows the figure
+ * @param swingRatio     long to short eighth, 1 to 4; absent follows feel and tempo
+ * @param ending         held or figure; absent holds the last bar of a song that comes home
+ * @param seed           of a gentle unevenness for listening; absent is even
+ * @param sections       by a section's name
+ * @param overrides      by bars; the later goes before the earlier
+ * @param locks          what is kept on single chords
+ * @param costs          how many times as much a cost counts, 0 to 10, by its id
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record ChoicesRequest(String figure, String voicing, @Schema(allowableValues = {"deep", "middle"}) String register, Double swingRatio) {
+public record ChoicesRequest(String figure, String voicing, @Schema(allowableValues = {"deep", "middle"}) String register, String bassLine, String leadIn,
+                             @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String tenths, Boolean variations, Boolean withBassPlayer, Boolean keepTop, Boolean pedal,
+                             Double swingRatio, @Schema(allowableValues = {"held", "figure"}) String ending, Long seed,
+                             @Size(max = 200, message = "expected at most 200") Map<String, @NotNull @Valid OptionsRequest> sections,
+                             @Size(max = 500, message = "expected at most 500") List<@NotNull @Valid OverrideRequest> overrides,
+                             @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
+                             @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs) {
 
-    private static final String AUTO = "auto";
+    public static final ChoicesRequest NONE = figure(null);
 
-    public static final ChoicesRequest NONE = new ChoicesRequest(null, null, null, null);
-
-    Choices choices() {
-        return new Choices(Optional.ofNullable(figure), Optional.ofNullable(voicing).filter(id -> !id.equals(AUTO)),
-                Optional.ofNullable(register).map(ChoicesRequest::register), Optional.ofNullable(swingRatio));
+    public static ChoicesRequest figure(String id) {
+        return of(new OptionsRequest(id, null, null, null, null, null, null, null, null, null));
     }
 
-    private static Register register(String name) {
-        return Arrays.stream(Register.values()).filter(register -> register.id().equals(name)).findFirst()
-                .orElseThrow(() -> Refusal.unusable("register \"" + name + "\": expected deep or middle"));
+    public static ChoicesRequest of(Options options) {
+        return of(OptionsRequest.of(options));
+    }
+
+    private static ChoicesRequest of(OptionsRequest song) {
+        return new ChoicesRequest(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(), song.pedal(),
+                null, null, null, null, null, null, null);
+    }
+
+    /**
+     * Choices for some bars.
+     *
+     * @param bars  as numbered in the chart: 5 or 5-8
+     * @param pass  which time they are played, from 1; absent is every time
+     * @param beats of each of these bars: 3 or 3-4; absent is the whole bar
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record OverrideRequest(@NotNull(message = "expected bars, as in 5-8") String bars, Integer pass, String beats, String figure, String voicing,
+                                  @Schema(allowableValues = {"deep", "middle"}) String register, String bassLine, String leadIn,
+                                  @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String tenths, Boolean variations, Boolean withBassPlayer, Boolean keepTop, Boolean pedal) {
+
+        private Choices.Override override() {
+            Options options = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal).options();
+            return new Choices.Override(run("bars", bars), Optional.ofNullable(pass), Optional.ofNullable(beats).map(text -> beats(run("beats", text))), options);
+        }
+
+        private static Choices.Run beats(Choices.Run run) {
+            if (run.first() == 0) {
+                throw Refusal.unusable("beats " + run + ": expected them counted from 1");
+            }
+            return run;
+        }
+
+        private static Choices.Run run(String what, String text) {
+            try {
+                return Choices.Run.parse(text);
+            } catch (IllegalArgumentException refused) {
+                throw Refusal.unusable(what + " " + refused.getMessage());
+            }
+        }
+    }
+
+    /**
+     * A lock on the chord that sounds at a beat.
+     *
+     * @param bar    as numbered in the chart
+     * @param pass   which time it is played; absent is every time
+     * @param beat   from 1; absent is 1
+     * @param bass   the key of its bass, as E♭2
+     * @param bottom the chord tone its close chord stands on: 1, 3, 5, 7
+     * @param top    the key of its highest tone, as G4
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record LockRequest(@NotNull(message = "expected a bar's number") Integer bar, Integer pass, Double beat, String bass, Integer bottom, String top) {
+
+        private Choices.PlacedLock lock() {
+            if (beat != null && !(beat >= 1 && beat <= 64)) {
+                throw Refusal.unusable("beat " + beat + " of a lock: expected 1 to 64");
+            }
+            return new Choices.PlacedLock(bar, Optional.ofNullable(pass), beat == null ? 1 : beat,
+                    new Lock(Optional.ofNullable(bass).map(LockRequest::pitch), Optional.ofNullable(bottom), Optional.ofNullable(top).map(LockRequest::pitch)));
+        }
+
+        private static Pitch pitch(String name) {
+            try {
+                return Pitch.parse(name);
+            } catch (IllegalArgumentException refused) {
+                throw Refusal.unusable("lock: " + refused.getMessage());
+            }
+        }
+    }
+
+    Choices choices() {
+        Options song = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal).options();
+        Map<String, Options> bySection = new HashMap<>();
+        Optional.ofNullable(sections).ifPresent(all -> all.forEach((name, options) -> bySection.put(name, options.options())));
+        return new Choices(song, bySection, Optional.ofNullable(overrides).orElse(List.of()).stream().map(OverrideRequest::override).toList(),
+                Optional.ofNullable(locks).orElse(List.of()).stream().map(LockRequest::lock).toList(), costs == null ? Weights.USUAL : new Weights(costs), Optional.ofNullable(swingRatio),
+                Optional.ofNullable(ending).map(ChoicesRequest::held), Optional.ofNullable(seed));
+    }
+
+    private static boolean held(String name) {
+        if (!name.equals("held") && !name.equals("figure")) {
+            throw Refusal.unusable("ending \"" + name + "\": expected held or figure");
+        }
+        return name.equals("held");
     }
 }

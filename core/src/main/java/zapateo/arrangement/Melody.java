@@ -1,0 +1,49 @@
+package zapateo.arrangement;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zapateo.part.Part;
+import zapateo.part.PartNote;
+import zapateo.part.Reason;
+import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Side;
+import zapateo.song.Bar;
+import zapateo.song.Song;
+import zapateo.song.TuneNote;
+
+/** The song's melody as a part of its own, its ties joined. */
+final class Melody {
+
+    private static final int VELOCITY = 84;
+
+    private Melody() {
+    }
+
+    static Part of(Song song) {
+        List<Stroke> strokes = new ArrayList<>();
+        Optional<Pitch> held = Optional.empty();
+        int from = 0;
+        int bar = 0;
+        for (Bar each : song.bars()) {
+            for (TuneNote note : each.written().tune()) {
+                if (held.isEmpty() && note.pitch().isPresent()) {
+                    held = note.pitch();
+                    from = each.tick() + note.tick();
+                    bar = each.index();
+                }
+                if (held.isPresent() && !note.tied()) {
+                    TickSpan span = TickSpan.of(from, each.tick() + note.end() - from);
+                    strokes.add(new Stroke(Side.RIGHT, bar, 0, span, span, Mark.TOE, false, List.of(PartNote.of(held.get(), "tune").struck(VELOCITY)), Optional.empty(),
+                            Reason.of("tune", Map.of())));
+                    held = Optional.empty();
+                }
+            }
+        }
+        return new Part(Side.RIGHT, strokes);
+    }
+}

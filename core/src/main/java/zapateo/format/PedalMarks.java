@@ -1,0 +1,65 @@
+package zapateo.format;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.util.ArrayList;
+import java.util.List;
+import org.audiveris.proxymusic.AboveBelow;
+import org.audiveris.proxymusic.Direction;
+import org.audiveris.proxymusic.DirectionType;
+import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.Offset;
+import org.audiveris.proxymusic.PedalType;
+import org.audiveris.proxymusic.YesNo;
+import zapateo.arrangement.Arrangement;
+import zapateo.lefthand.Realised.LaidChord;
+import zapateo.song.Bar;
+
+/** The pedal as it is written: down with each chord, changed at the next, up where it is not used. */
+final class PedalMarks {
+
+    private static final ObjectFactory MAKE = new ObjectFactory();
+
+    private PedalMarks() {
+    }
+
+    /** @param staff the left hand's, 0 where there is only one */
+    static List<Direction> of(Arrangement arrangement, Bar bar, int staff) {
+        List<Direction> marks = new ArrayList<>();
+        List<LaidChord> chords = arrangement.laid().chords();
+        for (int i = 0; i < chords.size(); i++) {
+            LaidChord chord = chords.get(i);
+            if (!chord.pedal() || chord.tick() >= bar.end() || chord.end() < bar.tick()) {
+                continue;
+            }
+            boolean joins = i > 0 && chords.get(i - 1).pedal() && chords.get(i - 1).end() == chord.tick();
+            boolean joined = i + 1 < chords.size() && chords.get(i + 1).pedal() && chords.get(i + 1).tick() == chord.end();
+            if (chord.tick() >= bar.tick()) {
+                marks.add(mark(joins ? PedalType.CHANGE : PedalType.START, chord.tick() - bar.end(), staff));
+            }
+            if (!joined && chord.end() <= bar.end() && chord.end() > bar.tick()) {
+                marks.add(mark(PedalType.STOP, chord.end() - bar.end(), staff));
+            }
+        }
+        return marks;
+    }
+
+    /** @param offset from the end of the bar, where all of them stand */
+    private static Direction mark(PedalType type, int offset, int staff) {
+        Direction direction = MAKE.createDirection();
+        direction.setPlacement(AboveBelow.BELOW);
+        DirectionType content = MAKE.createDirectionType();
+        org.audiveris.proxymusic.Pedal pedal = MAKE.createPedal();
+        pedal.setType(type);
+        pedal.setLine(YesNo.YES);
+        content.setPedal(pedal);
+        direction.getDirectionType().add(content);
+        if (offset != 0) {
+            Offset back = MAKE.createOffset();
+            back.setValue(BigDecimal.valueOf(offset));
+            direction.setOffset(back);
+        }
+        direction.setStaff(staff == 0 ? null : BigInteger.valueOf(staff));
+        return direction;
+    }
+}

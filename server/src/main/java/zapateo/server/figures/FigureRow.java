@@ -1,0 +1,8 @@
+package zapateo.server.figures;
+
+import java.time.OffsetDateTime;
+import java.util.UUID;
+
+/** A figure of a player's own, as the text of its file. */
+record FigureRow(UUID owner, String id, String file, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {
+}

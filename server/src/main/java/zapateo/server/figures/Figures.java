@@ -1,0 +1,113 @@
+package zapateo.server.figures;
+
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import zapateo.lefthand.FigureCheck;
+import zapateo.part.Reason;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.FigureFile;
+import zapateo.server.players.Player;
+import zapateo.server.problems.ReasonWords;
+import zapateo.server.problems.Refusal;
+
+/** The figures that ship and those of a player's own. */
+@Service
+public class Figures {
+
+    private static final int MOST_OWN = 500;
+    private static final String FILE = "figure.yaml";
+
+    private final FigureBook book;
+    private final FigureMapper mapper;
+    private final ReasonWords words;
+
+    Figures(FigureBook book, FigureMapper mapper, ReasonWords words) {
+        this.book = book;
+        this.mapper = mapper;
+        this.words = words;
+    }
+
+    /** The whole book of a player. */
+    public FigureBook bookOf(Player player) {
+        List<FigureRow> own = mapper.all(player.id());
+        return own.isEmpty() ? book : book.with(own.stream().map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
+    }
+
+    List<FigureRow> own(Player player) {
+        return mapper.all(player.id());
+    }
+
+    Optional<Figure> shipped(String id) {
+        return book.figure(id);
+    }
+
+    /** The figure a file says; refused with the line or the reasons where it cannot be read or played. */
+    public Figure checked(String file) {
+        Figure figure;
+        try {
+            figure = FigureFile.parse(FILE, file);
+        } catch (IllegalArgumentException unread) {
+            throw Refusal.unusable(unread.getMessage());
+        }
+        List<Reason> faults = FigureCheck.of(figure);
+        if (!faults.isEmpty()) {
+            throw Refusal.unusable("This figure cannot be played. " + String.join(" ", faults.stream().map(words::of).toList()));
+        }
+        return figure;
+    }
+
+    @Transactional
+    FigureRow keep(Player player, String file) {
+        Figure figure = checked(file);
+        List<FigureRow> own = mapper.allEver(player.id());
+        if (own.size() >= MOST_OWN) {
+            throw Refusal.unusable("own figures: expected at most " + MOST_OWN);
+        }
+        Set<String> taken = new HashSet<>(own.stream().map(FigureRow::id).toList());
+        book.figures().forEach(each -> taken.add(each.id()));
+        String id = figure.id();
+        for (int number = 2; taken.contains(id); number++) {
+            id = figure.id() + "-" + number;
+        }
+        OffsetDateTime now = now();
+        FigureRow row = new FigureRow(player.id(), id, FigureFile.write(figure.named(id, figure.name())), 1, now, now);
+        mapper.insert(row);
+        return row;
+    }
+
+    @Transactional
+    FigureRow change(Player player, String id, String file, Integer version) {
+        FigureRow present = find(player, id);
+        if (version == null) {
+            throw Refusal.unusable("version: expected the version that was loaded");
+        }
+        Figure figure = checked(file);
+        if (mapper.update(player.id(), id, version, FigureFile.write(figure.named(id, figure.name())), now()) == 0) {
+            throw Refusal.stale(version, present.version());
+        }
+        return find(player, id);
+    }
+
+    @Transactional
+    void delete(Player player, String id) {
+        if (mapper.delete(player.id(), id, now()) == 0) {
+            throw Refusal.notFound("The figure of your own " + id);
+        }
+    }
+
+    FigureRow find(Player player, String id) {
+        return mapper.find(player.id(), id).orElseThrow(() -> Refusal.notFound("The figure of your own " + id));
+    }
+
+    private static OffsetDateTime now() {
+        return OffsetDateTime.now(ZoneOffset.UTC).truncatedTo(ChronoUnit.MILLIS);
+    }
+}
