@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/arrangements/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/arrangements/score": {
         parameters: {
             query?: never;
@@ -30,6 +46,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["score"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/arrangements/suggest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["suggest"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/arrangements/why": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["why"];
         delete?: never;
         options?: never;
         head?: never;
@@ -141,6 +189,54 @@ export interface paths {
         };
         get: operations["figures"];
         put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/figures/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/figures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete: operations["delete_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/figures/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -190,6 +286,22 @@ export interface paths {
         get: operations["all"];
         put?: never;
         post: operations["create"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/songs/fitting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["fitting"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -299,6 +411,7 @@ export interface components {
         ArrangeRequest: {
             chart: string;
             choices?: components["schemas"]["ChoicesRequest"];
+            figures?: string[];
             hand?: components["schemas"]["HandsRequest"];
         };
         ArrangedBarView: {
@@ -374,13 +487,37 @@ export interface components {
             title: string;
             written: components["schemas"]["WrittenSectionView"][];
         };
+        CheckView: {
+            figure: components["schemas"]["FigureView"];
+            problem: string;
+        };
         ChoicesRequest: {
+            bassLine?: string;
+            costs?: {
+                [key: string]: number;
+            };
+            /** @enum {string} */
+            ending?: "held" | "figure";
             figure?: string;
+            keepTop?: boolean;
+            leadIn?: string;
+            locks?: components["schemas"]["LockRequest"][];
+            overrides?: components["schemas"]["OverrideRequest"][];
+            pedal?: boolean;
             /** @enum {string} */
             register?: "deep" | "middle";
+            sections?: {
+                [key: string]: components["schemas"]["OptionsRequest"];
+            };
+            /** Format: int64 */
+            seed?: number;
             /** Format: double */
             swingRatio?: number;
+            /** @enum {string} */
+            tenths?: "play" | "roll" | "pedal" | "omit";
+            variations?: boolean;
             voicing?: string;
+            withBassPlayer?: boolean;
         };
         ChordChange: {
             /** Format: int32 */
@@ -402,6 +539,12 @@ export interface components {
             /** Format: int32 */
             ticks: number;
             tones: string[];
+        };
+        CostView: {
+            id: string;
+            name: string;
+            /** Format: double */
+            value: number;
         };
         EasyKeyView: {
             /** Format: double */
@@ -443,12 +586,25 @@ export interface components {
             barTicks: number;
             /** Format: int32 */
             beatTicks: number;
+            count: string;
             meter: string;
             strokes: components["schemas"]["FigureStrokeView"][];
         };
+        FigureRequest: {
+            file: string;
+            /** Format: int32 */
+            version?: number;
+        };
         FigureStrokeView: {
-            mark: string;
+            accent: boolean;
+            /** @enum {string} */
+            hand: "L" | "R";
+            /** Format: int32 */
+            length: number | null;
+            /** @enum {string} */
+            mark: "heel" | "toe" | "lead";
             roles: string;
+            rolled: boolean;
             /** Format: int32 */
             tick: number;
             /** Format: int32 */
@@ -456,12 +612,15 @@ export interface components {
         };
         FigureView: {
             accepts: string[];
+            /** Format: int32 */
+            chords: number;
             family: string;
             feel: string[];
             hands: string[];
             id: string;
             /** Format: int32 */
             level: number;
+            manner: components["schemas"]["MannerView"];
             /** Format: int32 */
             maxTempo: number;
             meters: string[];
@@ -470,8 +629,21 @@ export interface components {
             name: string;
             registers: string[];
             strokes: components["schemas"]["FigureBarView"][];
+            suits: string[];
             use: string;
+            variations: components["schemas"]["VariationView"][];
+            /** Format: int32 */
+            version: number | null;
             voicings: components["schemas"]["VoicingView"][];
+        };
+        FittingView: {
+            fits: boolean;
+            /** Format: uuid */
+            id: string;
+            reasons: string[];
+            /** Format: double */
+            score: number;
+            title: string;
         };
         HandRequest: {
             /** Format: double */
@@ -516,6 +688,38 @@ export interface components {
             /** Format: int32 */
             signs: number;
         };
+        LockRequest: {
+            /** Format: int32 */
+            bar: number;
+            bass?: string;
+            /** Format: double */
+            beat?: number;
+            /** Format: int32 */
+            bottom?: number;
+            /** Format: int32 */
+            pass?: number;
+            top?: string;
+        };
+        MannerView: {
+            bass: boolean;
+            cut: string;
+            hasLine: boolean;
+            leadIn: string | null;
+            line: string[];
+            pedal: boolean;
+            roll: string;
+            spacing: string;
+            times: string;
+        };
+        NamedChoices: {
+            choices: components["schemas"]["ChoicesRequest"];
+            name: string;
+        };
+        NamedView: {
+            id: string;
+            name: string;
+            use: string;
+        };
         NoteView: {
             /** Format: int32 */
             delayTicks: number;
@@ -525,6 +729,40 @@ export interface components {
             midi: number;
             name: string;
             role: string;
+            /** Format: int32 */
+            velocity: number;
+        };
+        OptionsRequest: {
+            bassLine?: string;
+            figure?: string;
+            keepTop?: boolean;
+            leadIn?: string;
+            pedal?: boolean;
+            /** @enum {string} */
+            register?: "deep" | "middle";
+            /** @enum {string} */
+            tenths?: "play" | "roll" | "pedal" | "omit";
+            variations?: boolean;
+            voicing?: string;
+            withBassPlayer?: boolean;
+        };
+        OverrideRequest: {
+            bars: string;
+            bassLine?: string;
+            beats?: string;
+            figure?: string;
+            keepTop?: boolean;
+            leadIn?: string;
+            /** Format: int32 */
+            pass?: number;
+            pedal?: boolean;
+            /** @enum {string} */
+            register?: "deep" | "middle";
+            /** @enum {string} */
+            tenths?: "play" | "roll" | "pedal" | "omit";
+            variations?: boolean;
+            voicing?: string;
+            withBassPlayer?: boolean;
         };
         ParseRequest: {
             /** @enum {string} */
@@ -548,6 +786,12 @@ export interface components {
             length: number;
             /** Format: int32 */
             line: number;
+        };
+        PresetView: {
+            choices: components["schemas"]["OptionsRequest"];
+            id: string;
+            name: string;
+            use: string;
         };
         ProblemView: {
             code: string;
@@ -655,19 +899,23 @@ export interface components {
             version: number;
         };
         SongRequest: {
+            arrangement?: string;
             chart: string;
             choices?: components["schemas"]["ChoicesRequest"];
+            others?: components["schemas"]["NamedChoices"][];
             title?: string;
             /** Format: int32 */
             version?: number;
         };
         SongView: {
+            arrangement: string;
             chart: string;
             choices: components["schemas"]["ChoicesRequest"];
             /** Format: date-time */
             createdAt: string;
             /** Format: uuid */
             id: string;
+            others: components["schemas"]["NamedChoices"][];
             title: string;
             /** Format: date-time */
             updatedAt: string;
@@ -675,12 +923,13 @@ export interface components {
             version: number;
         };
         StrokeView: {
+            accent: boolean;
             /** Format: int32 */
             bar: number;
             /** @enum {string} */
             hand: "L" | "R";
             /** @enum {string} */
-            mark: "heel" | "toe";
+            mark: "heel" | "toe" | "lead";
             notes: components["schemas"]["NoteView"][];
             reason: components["schemas"]["ReasonView"];
             rolled: components["schemas"]["RolledView"];
@@ -691,6 +940,20 @@ export interface components {
             /** Format: int32 */
             ticks: number;
             written: components["schemas"]["WrittenView"];
+        };
+        SuggestRequest: {
+            chart: string;
+        };
+        SuggestView: {
+            figures: components["schemas"]["SuggestionView"][];
+            presets: components["schemas"]["PresetView"][];
+        };
+        SuggestionView: {
+            figure: string;
+            name: string;
+            reasons: string[];
+            /** Format: double */
+            score: number;
         };
         TempoView: {
             /** Format: int32 */
@@ -703,6 +966,13 @@ export interface components {
         };
         TextView: {
             text: string;
+        };
+        ThereIsView: {
+            bassLines: components["schemas"]["NamedView"][];
+            costs: components["schemas"]["WeighedView"][];
+            leadIns: components["schemas"]["NamedView"][];
+            spacings: string[];
+            voicings: components["schemas"]["NamedView"][];
         };
         ToneView: {
             /** Format: int32 */
@@ -729,9 +999,15 @@ export interface components {
             semitones: number;
             text: string;
         };
+        VariationView: {
+            bar: components["schemas"]["FigureBarView"];
+            when: string;
+        };
         VersionView: {
+            arrangement: string;
             chart: string;
             choices: components["schemas"]["ChoicesRequest"];
+            others: components["schemas"]["NamedChoices"][];
             /** Format: date-time */
             savedAt: string;
             title: string;
@@ -741,6 +1017,35 @@ export interface components {
         VoicingView: {
             id: string;
             name: string;
+            use: string;
+        };
+        WayView: {
+            costs: components["schemas"]["CostView"][];
+            /** Format: double */
+            more: number;
+            notes: string[];
+        };
+        WeighedView: {
+            id: string;
+            name: string;
+            unit: string;
+            /** Format: double */
+            weight: number;
+        };
+        WhyRequest: {
+            arrangement: components["schemas"]["ArrangeRequest"];
+            /** Format: int32 */
+            note?: number;
+            /** Format: int32 */
+            stroke: number;
+        };
+        WhyView: {
+            chord: string;
+            name: string;
+            role: string;
+            rule: string;
+            stroke: string;
+            ways: components["schemas"]["WayView"][];
         };
         WrittenBarView: {
             /** Format: int32 */
@@ -840,6 +1145,26 @@ export interface operations {
             };
         };
     };
+    choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ThereIsView"];
+                };
+            };
+        };
+    };
     score: {
         parameters: {
             query?: {
@@ -862,6 +1187,54 @@ export interface operations {
                 };
                 content: {
                     "application/vnd.recordare.musicxml+xml": string;
+                };
+            };
+        };
+    };
+    suggest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SuggestRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SuggestView"];
+                };
+            };
+        };
+    };
+    why: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WhyView"];
                 };
             };
         };
@@ -1030,6 +1403,122 @@ export interface operations {
             };
         };
     };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FigureRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FigureView"];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FigureRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CheckView"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FigureRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FigureView"];
+                };
+            };
+        };
+    };
+    delete_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/yaml;charset=UTF-8": string;
+                };
+            };
+        };
+    };
     key: {
         parameters: {
             query: {
@@ -1115,6 +1604,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SongView"];
+                };
+            };
+        };
+    };
+    fitting: {
+        parameters: {
+            query: {
+                figure: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FittingView"][];
                 };
             };
         };

@@ -68,7 +68,7 @@ final class ChoicePlan implements Plan {
         for (Bar bar : song.bars()) {
             Figure figure = at(bar, 0).figure();
             if (!figure.bars().containsKey(bar.meter()) && said.add(Reason.of("adapted-" + figure.id(), Map.of()))) {
-                say("figure-adapted", Map.of("figure", figure.name(), "meter", bar.meter().toString()));
+                say("figure-adapted", Map.of("figure", figure.id(), "name", figure.name(), "meter", bar.meter().toString()));
             }
         }
         return List.copyOf(notices);
@@ -151,10 +151,10 @@ final class ChoicePlan implements Plan {
         Optional<BassLine> line = options.bassLine().map(name -> BassLine.named(name).orElseThrow(() -> unknown("bass line", name, BassLine.all().stream().map(BassLine::id).toList())));
         Optional<LeadIn> leadIn = options.leadIn().map(name -> LeadIn.named(name).orElseThrow(() -> unknown("lead-in", name, LeadIn.all().stream().map(LeadIn::id).toList())));
         if (line.filter(each -> each.roles().size() > 1 || each.roles().get(0).kind() == zapateo.rhythm.Role.Kind.WALKING).isPresent() && !figure.hasLine()) {
-            say("line-unused", Map.of("figure", figure.name(), "line", line.get().name()));
+            say("line-unused", Map.of("figure", figure.id(), "name", figure.name(), "line", line.get().name()));
         }
         if (leadIn.filter(each -> !each.id().equals("none")).isPresent() && !figure.hasLine()) {
-            say("lead-in-unused", Map.of("figure", figure.name()));
+            say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));
         }
         return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.tenths().orElse(Tenths.ROLL),
                 options.variations().orElse(true), band, options.keepTop().orElse(false), options.pedal().orElse(figure.manner().pedal()));
@@ -164,13 +164,13 @@ final class ChoicePlan implements Plan {
         List<String> accepted = figure.manner().voicings();
         Optional<Voicing> wanted = options.voicing().map(id -> Voicing.named(id).orElseThrow(() -> new IllegalArgumentException(
                 "voicing \"" + id + "\": expected auto or one of " + String.join(", ", Voicing.all().stream().map(Voicing::id).toList()))));
-        wanted.filter(voicing -> !accepted.contains(voicing.id())).ifPresent(voicing -> say("voicing-unused", Map.of("figure", figure.name(), "voicing", voicing.id())));
+        wanted.filter(voicing -> !accepted.contains(voicing.id())).ifPresent(voicing -> say("voicing-unused", Map.of("figure", figure.id(), "name", figure.name(), "voicing", voicing.id())));
         return wanted.filter(voicing -> accepted.contains(voicing.id())).or(() -> accepted.stream().findFirst().flatMap(Voicing::named)).orElseGet(() -> Voicing.named("close").orElseThrow());
     }
 
     private Register register(Options options, Figure figure) {
         List<Register> possible = figure.manner().registers();
-        options.register().filter(register -> !possible.contains(register)).ifPresent(register -> say("register-unused", Map.of("figure", figure.name(), "register", register.id())));
+        options.register().filter(register -> !possible.contains(register)).ifPresent(register -> say("register-unused", Map.of("figure", figure.id(), "name", figure.name(), "register", register.id())));
         return options.register().filter(possible::contains).orElseGet(() -> possible.get(0));
     }
 

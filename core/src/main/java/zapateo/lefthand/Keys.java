@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import zapateo.part.PartNote;
+import zapateo.part.Roll;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.rhythm.Side;
@@ -28,7 +29,8 @@ final class Keys {
             for (PartNote note : stroke.notes()) {
                 int key = note.pitch().midi();
                 Stroke before = holder[key] < 0 ? null : sorted.get(holder[key]);
-                int start = stroke.written().tick() + Math.min(0, note.delayTicks());
+                // A broken chord's bass is written on its off-beat; a quick roll only sounds before its place.
+                int start = stroke.written().tick() + (stroke.roll().filter(roll -> roll.kind() == Roll.Kind.BROKEN).isPresent() ? Math.min(0, note.delayTicks()) : 0);
                 if (before != null && before.written().end() > start) {
                     if (before.written().tick() < start) {
                         sorted.set(holder[key], shortened(before, start));

@@ -1,5 +1,8 @@
 package zapateo.rhythm;
 
+import java.util.List;
+import java.util.stream.Collectors;
+
 /** What a player says at a place in the bar (HANDBOOK §2): "1 & 2 &", "1 e & a", "1 trip let"; in 6/8 and the like the eighths are counted through. */
 public final class Count {
 
@@ -7,6 +10,11 @@ public final class Count {
     private static final String[] TRIPLETS = {"", "trip", "let"};
 
     private Count() {
+    }
+
+    /** All of it, as in "1 & 2 &". */
+    public static String of(Meter meter, List<Integer> ticks) {
+        return ticks.stream().distinct().sorted().map(tick -> at(meter, tick)).collect(Collectors.joining(" "));
     }
 
     /** @param tick from the bar line; what lies between the counts is counted with the one before it */

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntUnaryOperator;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -183,6 +182,6 @@ public record Figure(String id, String name, String family, String use, Suits su
 
     /** What a player counts for its strokes, as in "1 & 2 &". */
     public String count(Meter meter) {
-        return bar(meter, 0).stream().map(FigureStroke::tick).distinct().sorted().map(tick -> Count.at(meter, tick)).collect(Collectors.joining(" "));
+        return Count.of(meter, bar(meter, 0).stream().map(FigureStroke::tick).toList());
     }
 }

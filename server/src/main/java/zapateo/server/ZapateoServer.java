@@ -7,7 +7,7 @@ import org.springframework.context.annotation.Bean;
 import tools.jackson.databind.cfg.CoercionAction;
 import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.type.LogicalType;
-import zapateo.arrangement.Arranger;
+import zapateo.lefthand.FigureCheck;
 import zapateo.rhythm.FigureBook;
 
 /** The web application round the core. It keeps nothing of a player in memory between requests. */
@@ -28,13 +28,13 @@ public class ZapateoServer {
         });
     }
 
+    /** A figure that cannot be played stops the start, with its file and what is wrong. */
     @Bean
     FigureBook figureBook() {
-        return FigureBook.open();
-    }
-
-    @Bean
-    Arranger arranger(FigureBook book) {
-        return new Arranger(book);
+        FigureBook book = FigureBook.open();
+        book.figures().forEach(figure -> FigureCheck.of(figure).stream().findFirst().ifPresent(fault -> {
+            throw new IllegalStateException(figure.id() + ".yaml: " + fault);
+        }));
+        return book;
     }
 }

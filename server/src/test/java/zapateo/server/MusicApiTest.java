@@ -77,7 +77,7 @@ class MusicApiTest {
     void a_choice_that_is_left_aside_is_said_in_words() {
         JsonNode problem = SERVER.post("/api/arrangements", Map.of("chart", "C", "choices", Map.of("figure", "spread-eighths", "voicing", "octave"))).json().path("problems").path(0);
         assertThat(problem.path("severity").asString()).isEqualTo("warning");
-        assertThat(problem.path("message").asString()).contains("spread-eighths").contains("left aside");
+        assertThat(problem.path("message").asString()).contains("Spread eighths").contains("left aside");
     }
 
     @Test
@@ -94,7 +94,7 @@ class MusicApiTest {
     void the_first_five_figures_are_listed() {
         JsonNode figures = SERVER.get("/api/figures").json();
         assertThat(StreamSupport.stream(figures.spliterator(), false).map(figure -> figure.path("id").asString()))
-                .containsExactly("held", "pulse-quarters", "low-high-middle-high", "spread-eighths", "bass-and-two");
+                .startsWith("held", "pulse-quarters", "low-high-middle-high", "spread-eighths", "bass-and-two");
         assertThat(texts(figures.path(0).path("accepts"))).containsExactlyInAnyOrder("single", "octave", "open-fifth", "spread");
         assertThat(texts(figures.path(4).path("meters"))).contains("3/4");
     }

@@ -3,6 +3,7 @@ package zapateo.server.arrangements;
 import jakarta.validation.Valid;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -22,9 +23,11 @@ public class ArrangementController {
     private static final Pattern RUN = Pattern.compile("([0-9]{1,5})-([0-9]{1,5})");
 
     private final Arranging arranging;
+    private final Asking asking;
 
-    ArrangementController(Arranging arranging) {
+    ArrangementController(Arranging arranging, Asking asking) {
         this.arranging = arranging;
+        this.asking = asking;
     }
 
     @PostMapping
@@ -48,5 +51,23 @@ public class ArrangementController {
             throw Refusal.unusable("bars \"" + bars + "\": expected first-last by index, as in 0-7");
         }
         return MusicXmlWriter.page(arrangement, Hands.BOTH, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+    }
+
+    /** Why a note is what it is: its role, the rule, and what the best other ways would cost. */
+    @PostMapping("/why")
+    public Asking.WhyView why(@Valid @RequestBody Asking.WhyRequest request) {
+        return asking.why(request);
+    }
+
+    /** The figures worth trying on a chart, each with its reasons, and what the presets would set. */
+    @PostMapping("/suggest")
+    public Asking.SuggestView suggest(@Valid @RequestBody Asking.SuggestRequest request) {
+        return asking.suggest(request);
+    }
+
+    /** What there is to choose from. */
+    @GetMapping("/choices")
+    public Asking.ThereIsView choices() {
+        return asking.thereIs();
     }
 }

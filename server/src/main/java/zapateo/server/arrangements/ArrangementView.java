@@ -67,12 +67,12 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
      * @param rolled    null when struck together
      */
     public record StrokeView(@Schema(allowableValues = {"L", "R"}) String hand, int bar, int tick, int ticks, WrittenView written,
-                             @Schema(allowableValues = {"heel", "toe"}) String mark, double stretchMm,
+                             @Schema(allowableValues = {"heel", "toe", "lead"}) String mark, boolean accent, double stretchMm,
                              @Schema(types = {"object", "null"}) RolledView rolled, ReasonView reason, List<NoteView> notes) {
 
         private static StrokeView of(Stroke stroke) {
             return new StrokeView(stroke.hand().letter(), stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(),
-                    new WrittenView(stroke.written().tick(), stroke.written().ticks()), stroke.mark().id(),
+                    new WrittenView(stroke.written().tick(), stroke.written().ticks()), stroke.mark().id(), stroke.accent(),
                     Math.round(10 * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())) / 10.0,
                     stroke.roll().map(RolledView::of).orElse(null), new ReasonView(stroke.reason().code(), stroke.reason().args()),
                     stroke.notes().stream().map(NoteView::of).toList());
@@ -94,13 +94,14 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
     }
 
     /**
-     * @param delayTicks how much later than the stroke it sounds
+     * @param delayTicks how much later than the stroke it sounds, below zero before it
+     * @param velocity   how hard, 1 to 127
      * @param finger     null until fingers are chosen
      */
-    public record NoteView(int midi, String name, String role, int delayTicks, @Schema(types = {"integer", "null"}) Integer finger) {
+    public record NoteView(int midi, String name, String role, int delayTicks, int velocity, @Schema(types = {"integer", "null"}) Integer finger) {
 
         private static NoteView of(PartNote note) {
-            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), note.delayTicks(), null);
+            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), note.delayTicks(), note.velocity(), null);
         }
     }
 

@@ -1,70 +1,110 @@
 package zapateo.server.figures;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import zapateo.lefthand.Voicing;
-import zapateo.rhythm.Feel;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
-import zapateo.rhythm.FigureStroke;
-import zapateo.rhythm.Meter;
-import zapateo.rhythm.Register;
-import zapateo.rhythm.Role;
+import zapateo.rhythm.FigureFile;
+import zapateo.server.players.Player;
+import zapateo.server.problems.Refusal;
 
-/** The figure book and the voicings that fill it. */
+/** The figure book, and the figures of a player's own. */
 @RestController
 @RequestMapping("/api/figures")
 public class FigureController {
 
-    private final List<FigureView> figures;
+    private static final String YAML = "application/yaml;charset=UTF-8";
 
-    FigureController(FigureBook book) {
-        this.figures = book.figures().stream().map(FigureView::of).toList();
+    private final Figures figures;
+    private final List<FigureView> shipped;
+
+    FigureController(Figures figures, FigureBook book) {
+        this.figures = figures;
+        this.shipped = book.figures().stream().map(figure -> FigureView.of(figure, null)).toList();
     }
 
     /**
-     * @param accepts ids of the voicings that can fill it, the usual one first
-     * @param strokes its bars in each metre it is written for
+     * A figure to keep.
+     *
+     * @param file    its file as text, YAML or JSON; the form is told in the documentation
+     * @param version the one that was loaded; needed when a figure is changed
      */
-    public record FigureView(String id, String name, String family, String use, List<String> meters, List<String> feel, int level, int minTempo,
-                             int maxTempo, List<String> accepts, List<VoicingView> voicings, List<String> registers, List<String> hands, List<FigureBarView> strokes) {
-
-        static FigureView of(Figure figure) {
-            return new FigureView(figure.id(), figure.name(), figure.family(), figure.use(), figure.bars().keySet().stream().map(Meter::toString).toList(),
-                    figure.feels().stream().map(Feel::id).toList(), figure.level(), figure.minTempo(), figure.maxTempo(),
-                    figure.voicings(), figure.voicings().stream().flatMap(id -> Voicing.named(id).stream()).map(voicing -> new VoicingView(voicing.id(), voicing.name())).toList(),
-                    figure.registers().stream().map(Register::id).toList(), List.of("L"),
-                    figure.bars().entrySet().stream().flatMap(each -> each.getValue().stream().map(bar -> FigureBarView.of(each.getKey(), bar))).toList());
-        }
-    }
-
-    public record VoicingView(String id, String name) {
-    }
-
-    /** One bar of a figure in a metre; a metre may have several bars, played in turn. */
-    public record FigureBarView(String meter, int barTicks, int beatTicks, List<FigureStrokeView> strokes) {
-
-        static FigureBarView of(Meter meter, List<FigureStroke> strokes) {
-            return new FigureBarView(meter.toString(), meter.barTicks(), meter.beatTicks(), strokes.stream().map(stroke -> FigureStrokeView.of(stroke, meter)).toList());
-        }
+    public record FigureRequest(@NotNull(message = "expected the figure's file as text") @Size(max = 20_000, message = "expected at most 20,000 characters") String file, Integer version) {
     }
 
     /**
-     * @param roles what is struck, in the handbook's signs
-     * @param mark  heel for a bass, toe for what lies above it
+     * What is wrong with a figure's file.
+     *
+     * @param figure  null where it cannot be read
+     * @param problem empty where it can be kept
      */
-    public record FigureStrokeView(String roles, int tick, int ticks, String mark) {
-
-        static FigureStrokeView of(FigureStroke stroke, Meter meter) {
-            return new FigureStrokeView(String.join("+", stroke.roles().stream().map(Role::toString).toList()), stroke.tick(),
-                    Math.min(stroke.length(), meter.barTicks() - stroke.tick()), stroke.mark().id());
-        }
+    public record CheckView(@Schema(types = {"object", "null"}) FigureView figure, String problem) {
     }
 
+    /** All of them: those that ship in the order of the book, then the player's own. */
     @GetMapping
     public List<FigureView> figures() {
-        return figures;
+        List<FigureView> all = new ArrayList<>(shipped);
+        figures.own(Player.ONLY).forEach(row -> all.add(view(row)));
+        return all;
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    public FigureView keep(@Valid @RequestBody FigureRequest request) {
+        return view(figures.keep(Player.ONLY, request.file()));
+    }
+
+    @PutMapping("/{id}")
+    public FigureView change(@PathVariable String id, @Valid @RequestBody FigureRequest request) {
+        return view(figures.change(Player.ONLY, id, request.file(), request.version()));
+    }
+
+    @DeleteMapping("/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    public void delete(@PathVariable String id) {
+        figures.delete(Player.ONLY, id);
+    }
+
+    /** Whether a file can be kept; nothing is kept by it. */
+    @PostMapping("/check")
+    public CheckView check(@Valid @RequestBody FigureRequest request) {
+        try {
+            return new CheckView(FigureView.of(figures.checked(request.file()), null), "");
+        } catch (Refusal refused) {
+            return new CheckView(null, refused.getMessage());
+        }
+    }
+
+    /** Its file, to be taken away, copied or changed. */
+    @GetMapping(path = "/{id}/file", produces = YAML)
+    public ResponseEntity<byte[]> file(@PathVariable String id) {
+        Figure figure = Stream.concat(figures.shipped(id).stream(), figures.own(Player.ONLY).stream().filter(row -> row.id().equals(id)).map(row -> FigureFile.parse(id, row.file())))
+                .findFirst().orElseThrow(() -> Refusal.notFound("The figure " + id));
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(id + ".yaml", StandardCharsets.UTF_8).build().toString())
+                .header(HttpHeaders.CONTENT_TYPE, YAML).body(FigureFile.write(figure).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static FigureView view(FigureRow row) {
+        return FigureView.of(FigureFile.parse(row.id(), row.file()), row.version());
     }
 }

@@ -2,6 +2,8 @@ package zapateo.server.songs;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -11,8 +13,11 @@ import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import zapateo.arrangement.Preset;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Player;
+import zapateo.server.songs.OtherArrangements.NamedChoices;
+import zapateo.song.ChartParser;
 
 /** The lounge pianist's set aboard the night ferry Aurora, loaded once into a new database. */
 @Component
@@ -20,6 +25,7 @@ class DemoRepertoire implements ApplicationRunner {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoRepertoire.class);
     private static final String FIGURE_LINE = "// figure: ";
+    private static final Map<String, String> OCCASIONS = Map.of("singer", "with a singer", "band", "with the band");
 
     private final SongMapper mapper;
     private final Songs songs;
@@ -47,12 +53,18 @@ class DemoRepertoire implements ApplicationRunner {
         });
     }
 
+    /** The same song for other occasions, as the presets have it. */
+    private static List<NamedChoices> others(String chart) {
+        return ChartParser.parse(chart).song().map(song -> Preset.all().stream().filter(preset -> OCCASIONS.containsKey(preset.id()))
+                .map(preset -> new NamedChoices(OCCASIONS.get(preset.id()), ChoicesRequest.of(preset.options(song)))).toList()).orElse(List.of());
+    }
+
     private void load(Resource resource) {
         try {
             String text = resource.getContentAsString(StandardCharsets.UTF_8);
             String figure = text.lines().filter(line -> line.startsWith(FIGURE_LINE)).findFirst().map(line -> line.substring(FIGURE_LINE.length()).strip()).orElseThrow();
             String chart = text.lines().filter(line -> !line.startsWith(FIGURE_LINE)).reduce("", (all, line) -> all + line + "\n");
-            songs.create(Player.ONLY, new SongRequest(null, chart, new ChoicesRequest(figure, null, null, null), null));
+            songs.create(Player.ONLY, new SongRequest(null, chart, ChoicesRequest.figure(figure), "alone", others(chart), null));
         } catch (IOException e) {
             throw new IllegalStateException("the demo chart " + resource.getFilename() + " cannot be read", e);
         }

@@ -2,6 +2,7 @@ package zapateo.server.songs;
 
 import jakarta.validation.Valid;
 import java.nio.charset.StandardCharsets;
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.ContentDisposition;
@@ -20,9 +21,14 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.format.Hands;
 import zapateo.hand.Hand;
-import zapateo.rhythm.FigureBook;
 import zapateo.server.arrangements.ArrangementView;
+import zapateo.arrangement.Suggestions;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureBook;
 import zapateo.server.arrangements.Arranging;
+import zapateo.server.figures.Figures;
+import zapateo.server.problems.ReasonWords;
+import zapateo.song.ChartParser;
 import zapateo.server.players.Player;
 import zapateo.server.problems.Refusal;
 
@@ -34,18 +40,41 @@ public class SongController {
     private static final String LEAD = "lead";
 
     private final Songs songs;
-    private final FigureBook book;
+    private final Figures figures;
+    private final ReasonWords words;
     private final Arranging arranging;
 
-    SongController(Songs songs, FigureBook book, Arranging arranging) {
+    SongController(Songs songs, Figures figures, ReasonWords words, Arranging arranging) {
         this.songs = songs;
-        this.book = book;
+        this.figures = figures;
+        this.words = words;
         this.arranging = arranging;
     }
 
     @GetMapping
     public List<SongView.SongLineView> all() {
+        FigureBook book = figures.bookOf(Player.ONLY);
         return songs.all(Player.ONLY).stream().map(row -> SongView.SongLineView.of(row, book)).toList();
+    }
+
+    /**
+     * A song and how a figure fits it.
+     *
+     * @param score   the higher the better; comparable between songs
+     * @param reasons what speaks for it, then what speaks against it
+     */
+    public record FittingView(UUID id, String title, double score, boolean fits, List<String> reasons) {
+    }
+
+    /** The songs of the repertoire in the order a figure fits them. */
+    @GetMapping("/fitting")
+    public List<FittingView> fitting(@RequestParam String figure) {
+        Figure wanted = figures.bookOf(Player.ONLY).figure(figure).orElseThrow(() -> Refusal.notFound("The figure " + figure));
+        return songs.all(Player.ONLY).stream().flatMap(row -> ChartParser.parse(row.chart()).song().map(song -> {
+            Suggestions.Suggestion fit = Suggestions.fit(song, wanted);
+            return new FittingView(row.id(), row.title(), Math.round(10 * fit.score()) / 10.0, fit.reasons().stream().noneMatch(reason -> reason.code().endsWith("-against")),
+                    fit.reasons().stream().map(words::of).toList());
+        }).stream()).sorted(Comparator.comparingDouble((FittingView each) -> -each.score()).thenComparing(FittingView::title)).toList();
     }
 
     @PostMapping
@@ -98,7 +127,7 @@ public class SongController {
         SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml, abc or txt"));
         SongRow song = songs.get(Player.ONLY, id);
         byte[] content = parts.equals(LEAD) ? file.lead(arranging.read(song.chart()))
-                : file.write(song.chart(), () -> arrange(song).arrangement(), Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both or lead")));
+                : file.write(song.chart(), () -> arrange(song).arrangement(), Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both, lead or lead-left")));
         String name = song.title().replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "_") + "." + file.extension();
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())

@@ -15,29 +15,30 @@ import zapateo.server.arrangements.ChoicesRequest;
 @Mapper
 interface SongMapper {
 
-    @Select("select id, owner, title, chart, choices, version, created_at, updated_at from song "
+    @Select("select id, owner, title, chart, choices, arrangement, others, version, created_at, updated_at from song "
             + "where owner = #{owner} and deleted_at is null order by lower(title), id")
     List<SongRow> all(@Param("owner") UUID owner);
 
-    @Select("select id, owner, title, chart, choices, version, created_at, updated_at from song "
+    @Select("select id, owner, title, chart, choices, arrangement, others, version, created_at, updated_at from song "
             + "where id = #{id} and owner = #{owner} and deleted_at is null")
     Optional<SongRow> find(@Param("owner") UUID owner, @Param("id") UUID id);
 
-    @Insert("insert into song (id, owner, title, chart, choices, version, created_at, updated_at) "
-            + "values (#{id}, #{owner}, #{title}, #{chart}, #{choices}, #{version}, #{createdAt}, #{updatedAt})")
+    @Insert("insert into song (id, owner, title, chart, choices, arrangement, others, version, created_at, updated_at) "
+            + "values (#{id}, #{owner}, #{title}, #{chart}, #{choices}, #{arrangement}, #{others}, #{version}, #{createdAt}, #{updatedAt})")
     void insert(SongRow song);
 
     /** @return 1, or 0 when the song is gone or no longer has the version */
-    @Update("update song set title = #{title}, chart = #{chart}, choices = #{choices}, version = version + 1, updated_at = #{at} "
+    @Update("update song set title = #{title}, chart = #{chart}, choices = #{choices}, arrangement = #{arrangement}, others = #{others}, version = version + 1, updated_at = #{at} "
             + "where id = #{id} and owner = #{owner} and version = #{version} and deleted_at is null")
     int update(@Param("owner") UUID owner, @Param("id") UUID id, @Param("version") int version, @Param("title") String title,
-               @Param("chart") String chart, @Param("choices") ChoicesRequest choices, @Param("at") OffsetDateTime at);
+               @Param("chart") String chart, @Param("choices") ChoicesRequest choices, @Param("arrangement") String arrangement, @Param("others") OtherArrangements others,
+               @Param("at") OffsetDateTime at);
 
-    @Insert("insert into song_version (song_id, version, title, chart, choices, saved_at) "
-            + "select id, version, title, chart, choices, updated_at from song where id = #{id}")
+    @Insert("insert into song_version (song_id, version, title, chart, choices, arrangement, others, saved_at) "
+            + "select id, version, title, chart, choices, arrangement, others, updated_at from song where id = #{id}")
     void keepVersion(@Param("id") UUID id);
 
-    @Select("select version, title, chart, choices, saved_at from song_version where song_id = #{id} order by version desc")
+    @Select("select version, title, chart, choices, arrangement, others, saved_at from song_version where song_id = #{id} order by version desc")
     List<VersionRow> versions(@Param("id") UUID id);
 
     @Update("update song set deleted_at = #{at} where id = #{id} and owner = #{owner} and deleted_at is null")

@@ -5,5 +5,5 @@ import java.util.UUID;
 import zapateo.server.arrangements.ChoicesRequest;
 
 /** A song as it is kept. */
-record SongRow(UUID id, UUID owner, String title, String chart, ChoicesRequest choices, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {
+record SongRow(UUID id, UUID owner, String title, String chart, ChoicesRequest choices, String arrangement, OtherArrangements others, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {
 }

@@ -6,14 +6,15 @@ import java.util.UUID;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.songs.OtherArrangements.NamedChoices;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
 
 /** A song as it is kept, with its version: send that back when changing it. */
-public record SongView(UUID id, String title, String chart, ChoicesRequest choices, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {
+public record SongView(UUID id, String title, String chart, ChoicesRequest choices, String arrangement, List<NamedChoices> others, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {
 
     static SongView of(SongRow row) {
-        return new SongView(row.id(), row.title(), row.chart(), row.choices(), row.version(), row.createdAt(), row.updatedAt());
+        return new SongView(row.id(), row.title(), row.chart(), row.choices(), row.arrangement(), row.others().all(), row.version(), row.createdAt(), row.updatedAt());
     }
 
     /**
@@ -28,7 +29,7 @@ public record SongView(UUID id, String title, String chart, ChoicesRequest choic
         static SongLineView of(SongRow row, FigureBook book) {
             String figureId = row.choices().figure() == null ? "held" : row.choices().figure();
             String figure = book.figure(figureId).map(Figure::name).orElse(figureId);
-            int level = book.figure(figureId).map(Figure::level).orElse(0);
+            int level = book.figure(figureId).map(each -> each.suits().level()).orElse(0);
             return ChartParser.parse(row.chart()).song().map(song -> line(row, song, figureId, figure, level))
                     .orElseGet(() -> new SongLineView(row.id(), row.title(), "", "", 0, 0, "", 0, List.of(), figureId, figure, level, row.version(), row.updatedAt()));
         }
@@ -40,10 +41,10 @@ public record SongView(UUID id, String title, String chart, ChoicesRequest choic
         }
     }
 
-    public record VersionView(int version, String title, String chart, ChoicesRequest choices, OffsetDateTime savedAt) {
+    public record VersionView(int version, String title, String chart, ChoicesRequest choices, String arrangement, List<NamedChoices> others, OffsetDateTime savedAt) {
 
         static VersionView of(VersionRow row) {
-            return new VersionView(row.version(), row.title(), row.chart(), row.choices(), row.savedAt());
+            return new VersionView(row.version(), row.title(), row.chart(), row.choices(), row.arrangement(), row.others().all(), row.savedAt());
         }
     }
 }

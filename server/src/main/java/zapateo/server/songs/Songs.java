@@ -3,7 +3,10 @@ package zapateo.server.songs;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,6 +19,9 @@ import zapateo.song.Song;
 /** Keeps songs. Every save keeps all the states before it; a stale one changes nothing. */
 @Service
 class Songs {
+
+    /** What a song's first arrangement is called. */
+    private static final String FIRST = "alone";
 
     private final SongMapper mapper;
 
@@ -34,7 +40,7 @@ class Songs {
     @Transactional
     SongRow create(Player player, SongRequest request) {
         OffsetDateTime now = now();
-        SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), choices(request), 1, now, now);
+        SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), choices(request), arrangement(request, FIRST), others(request, OtherArrangements.NONE), 1, now, now);
         mapper.insert(song);
         mapper.keepVersion(song.id());
         return song;
@@ -45,7 +51,9 @@ class Songs {
         if (request.version() == null) {
             throw Refusal.unusable("version: expected the version that was loaded");
         }
-        if (mapper.update(player.id(), id, request.version(), title(request), request.chart(), choices(request), now()) == 0) {
+        SongRow present = get(player, id);
+        String arrangement = arrangement(request, present.arrangement());
+        if (mapper.update(player.id(), id, request.version(), title(request), request.chart(), choices(request), arrangement, others(request, present.others()), now()) == 0) {
             throw Refusal.stale(request.version(), get(player, id).version());
         }
         mapper.keepVersion(id);
@@ -71,6 +79,25 @@ class Songs {
 
     private static ChoicesRequest choices(SongRequest request) {
         return request.choices() == null ? ChoicesRequest.NONE : request.choices();
+    }
+
+    private static String arrangement(SongRequest request, String present) {
+        return request.arrangement() == null ? present : request.arrangement().strip();
+    }
+
+    /** Names are told apart by their letters, small or large. */
+    private static OtherArrangements others(SongRequest request, OtherArrangements present) {
+        if (request.others() == null) {
+            return present;
+        }
+        Set<String> names = new HashSet<>();
+        names.add(arrangement(request, "").toLowerCase(Locale.ROOT));
+        request.others().forEach(other -> {
+            if (!names.add(other.name().strip().toLowerCase(Locale.ROOT))) {
+                throw Refusal.unusable("arrangement \"" + other.name() + "\": expected each name once");
+            }
+        });
+        return new OtherArrangements(request.others());
     }
 
     private static String title(SongRequest request) {

@@ -1,0 +1,147 @@
+package zapateo.server.arrangements;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Preset;
+import zapateo.arrangement.Suggestions;
+import zapateo.lefthand.BassLine;
+import zapateo.lefthand.LeadIn;
+import zapateo.lefthand.Realised;
+import zapateo.lefthand.Spacing;
+import zapateo.lefthand.Voicing;
+import zapateo.lefthand.Weights;
+import zapateo.part.PartNote;
+import zapateo.part.Reason;
+import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
+import zapateo.server.figures.Figures;
+import zapateo.server.players.Player;
+import zapateo.server.problems.ReasonWords;
+import zapateo.server.problems.Refusal;
+import zapateo.song.Song;
+
+/** Answers a player's questions: why this note, what to try, what there is. */
+@Service
+public class Asking {
+
+    private static final int OTHER_WAYS = 2;
+    private static final int SUGGESTED = 5;
+    private static final Map<String, String> NAMES = Map.ofEntries(Map.entry("1", "bass"), Map.entry("3", "third"), Map.entry("5", "fifth"), Map.entry("6", "sixth"), Map.entry("7", "seventh"),
+            Map.entry("8", "octave"), Map.entry("9", "ninth"), Map.entry("10", "third, an octave up"), Map.entry("11", "eleventh"), Map.entry("12", "fifth, an octave up"),
+            Map.entry("13", "thirteenth"), Map.entry("15", "root, two octaves up"), Map.entry("17", "third, two octaves up"), Map.entry("♯4", "raised fourth"), Map.entry("♭7", "flat seventh"),
+            Map.entry("2", "second"), Map.entry("4", "fourth"));
+
+    private final Arranging arranging;
+    private final Figures figures;
+    private final ReasonWords words;
+
+    Asking(Arranging arranging, Figures figures, ReasonWords words) {
+        this.arranging = arranging;
+        this.figures = figures;
+        this.words = words;
+    }
+
+    /**
+     * @param stroke place among the strokes of the arrangement, from 0
+     * @param note   place in the stroke from below, from 0; absent is 0
+     */
+    public record WhyRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @NotNull(message = "expected a stroke's place") Integer stroke, Integer note) {
+    }
+
+    /**
+     * @param rule   what the note is, in a sentence
+     * @param stroke why it is struck there, in a sentence
+     * @param ways   how the chord could be laid: the chosen way first, then the best others
+     */
+    public record WhyView(String name, String role, String chord, String rule, String stroke, List<WayView> ways) {
+    }
+
+    /**
+     * @param notes low to high
+     * @param more  what the whole song would cost more; 0 for the chosen way
+     * @param costs what of that is more or less
+     */
+    public record WayView(List<String> notes, double more, List<CostView> costs) {
+    }
+
+    /** @param value more than the chosen way where it is above zero, less below */
+    public record CostView(String id, String name, double value) {
+    }
+
+    WhyView why(WhyRequest request) {
+        Arrangement arrangement = arranging.arrange(request.arrangement()).arrangement();
+        List<Stroke> strokes = arrangement.strokes();
+        if (request.stroke() < 0 || request.stroke() >= strokes.size()) {
+            throw Refusal.unusable("stroke " + request.stroke() + ": expected 0 to " + (strokes.size() - 1));
+        }
+        Stroke stroke = strokes.get(request.stroke());
+        int place = request.note() == null ? 0 : request.note();
+        if (place < 0 || place >= stroke.notes().size()) {
+            throw Refusal.unusable("note " + place + ": expected 0 to " + (stroke.notes().size() - 1));
+        }
+        PartNote note = stroke.notes().get(place);
+        List<WayView> ways = arrangement.laid().ways(stroke.chord(), OTHER_WAYS).stream().map(way -> view(way, arrangement.laid().cost())).toList();
+        return new WhyView(note.pitch().toString(), note.role(), stroke.reason().args().getOrDefault("chord", ""), words.of(rule(note, stroke)), words.of(stroke.reason()), ways);
+    }
+
+    private static WayView view(Realised.Way way, double best) {
+        List<Pitch> notes = way.bass().filter(bass -> !way.chord().contains(bass)).isPresent() ? java.util.stream.Stream.concat(way.bass().stream(), way.chord().stream()).toList() : way.chord();
+        return new WayView(notes.stream().map(Pitch::toString).toList(), Math.round(100 * (way.total() - best)) / 100.0, way.here().entrySet().stream().map(each -> new CostView(each.getKey(),
+                Weights.all().stream().filter(cost -> cost.id().equals(each.getKey())).map(Weights.Cost::name).findFirst().orElse(each.getKey()), Math.round(100 * each.getValue()) / 100.0)).toList());
+    }
+
+    /** Which rule put the note where it is. */
+    private static Reason rule(PartNote note, Stroke stroke) {
+        Map<String, String> args = new HashMap<>(stroke.reason().args());
+        args.put("note", note.pitch().toString());
+        String role = note.role().replaceFirst("^n", "");
+        args.put("name", NAMES.getOrDefault(role, role));
+        String code = note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
+                : note.role().equals("1") ? (args.containsKey("over") ? "rule-over" : "rule-bass") : args.get("stroke").matches("c[1-4]?|s") ? "rule-close" : "rule-tone";
+        return Reason.of(code, args);
+    }
+
+    public record SuggestRequest(@NotNull(message = "expected the chart's text") String chart) {
+    }
+
+    public record SuggestView(List<SuggestionView> figures, List<PresetView> presets) {
+    }
+
+    /** @param reasons what speaks for it, then what speaks against it */
+    public record SuggestionView(String figure, String name, double score, List<String> reasons) {
+    }
+
+    /** @param choices what it sets on this song; the rest is left as it was */
+    public record PresetView(String id, String name, String use, OptionsRequest choices) {
+    }
+
+    SuggestView suggest(SuggestRequest request) {
+        Song song = arranging.read(request.chart());
+        return new SuggestView(Suggestions.of(song, figures.bookOf(Player.ONLY).figures(), SUGGESTED).stream().map(each -> new SuggestionView(each.figure().id(), each.figure().name(),
+                Math.round(10 * each.score()) / 10.0, each.reasons().stream().map(words::of).toList())).toList(),
+                Preset.all().stream().map(preset -> new PresetView(preset.id(), preset.name(), preset.use(), OptionsRequest.of(preset.options(song)))).toList());
+    }
+
+    /** Something that can be chosen by its id. */
+    public record NamedView(String id, String name, String use) {
+    }
+
+    /** @param weight how much one unit counts as it ships; costs multiply it */
+    public record WeighedView(String id, String name, String unit, double weight) {
+    }
+
+    public record ThereIsView(List<NamedView> voicings, List<NamedView> bassLines, List<NamedView> leadIns, List<WeighedView> costs, List<String> spacings) {
+    }
+
+    ThereIsView thereIs() {
+        return new ThereIsView(Voicing.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
+                BassLine.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
+                LeadIn.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
+                Weights.all().stream().map(each -> new WeighedView(each.id(), each.name(), each.unit(), each.weight())).toList(), Spacing.names());
+    }
+}

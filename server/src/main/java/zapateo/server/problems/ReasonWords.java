@@ -1,0 +1,26 @@
+package zapateo.server.problems;
+
+import java.util.Locale;
+import java.util.ResourceBundle;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.stereotype.Component;
+import zapateo.part.Reason;
+
+/** Words for reasons, from {@code reasons.properties}: a reason's arguments stand in braces by their names. */
+@Component
+public class ReasonWords {
+
+    private static final Pattern ARGUMENT = Pattern.compile("\\{([a-zA-Z]+)}");
+
+    private final ResourceBundle words = ResourceBundle.getBundle("reasons", Locale.ROOT);
+
+    public boolean knows(Reason reason) {
+        return words.containsKey(reason.code());
+    }
+
+    public String of(Reason reason) {
+        Matcher argument = ARGUMENT.matcher(words.getString(reason.code()));
+        return argument.replaceAll(match -> Matcher.quoteReplacement(reason.args().getOrDefault(match.group(1), "")));
+    }
+}
