@@ -22,7 +22,7 @@ describe("the keyboard's measures", () => {
 
 describe("the keyboard", () => {
   it("names what sounds, by hand", () => {
-    const note = (midi: number, name: string) => ({ midi, name, role: "1", delayTicks: 0, finger: null });
+    const note = (midi: number, name: string) => ({ midi, name, role: "1", delayTicks: 0, velocity: 66, finger: null });
     render(
       <Keyboard
         spanMm={201}
@@ -34,6 +34,7 @@ describe("the keyboard", () => {
             ticks: 960,
             written: { tick: 0, ticks: 960 },
             mark: "heel",
+            accent: false,
             stretchMm: 164.5,
             rolled: null,
             reason: { code: "", args: {} },

@@ -11,6 +11,7 @@ const KEYS = [
   ["+ −", "tempo"],
   ["Ctrl + Z", "undo; with Shift, redo"],
   ["V", "go on, out of a vamp"],
+  ["A", "left hand: A or B of two sets of choices"],
   ["?", "this page"],
 ];
 

@@ -4,7 +4,7 @@ import type { ChartView } from "../api/client";
 import { Mark, PathMark } from "../ui/Mark";
 import { Scheme } from "../ui/Scheme";
 import { keyName } from "../ui/words";
-import type { DraftDesk, Keeping } from "./useDraft";
+import { type DraftDesk, draftOf, type Keeping } from "./useDraft";
 import { Versions } from "./Versions";
 
 const PATH = [
@@ -18,6 +18,8 @@ const FILES = [
   { path: "musicxml?parts=both", name: "MusicXML, both hands" },
   { path: "musicxml?parts=left", name: "MusicXML, left hand alone" },
   { path: "musicxml?parts=lead", name: "Lead sheet as MusicXML" },
+  { path: "musicxml?parts=lead-left", name: "Tune and left hand as MusicXML" },
+  { path: "mid?parts=lead-left", name: "Tune and left hand as MIDI" },
   { path: "abc?parts=lead", name: "Lead sheet as ABC" },
   { path: "mid?parts=lead", name: "Lead sheet as MIDI: tune and chords" },
   { path: "txt", name: "Chart as text, as typed" },
@@ -83,7 +85,7 @@ export function Masthead({
         <button type="button" onClick={desk.redo} disabled={!desk.canRedo} className="h-10 px-2" title="Redo (Ctrl+Shift+Z)">
           Redo
         </button>
-        <Versions songId={songId} onTake={(version) => desk.change({ chart: version.chart, choices: version.choices })} />
+        <Versions songId={songId} onTake={(version) => desk.change(draftOf(version))} />
         <Menu>
           <MenuButton className="h-10 whitespace-nowrap px-2">Take away ▾</MenuButton>
           <MenuItems anchor="bottom end" className="z-30 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]">

@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { Link, Outlet, useNavigate, useParams, useSearchParams } from "react-router";
-import { api, type Refused, type Song, type Tone, take } from "../api/client";
-import { useArrangement, useChart } from "../api/queries";
+import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { api, type Choices, type Refused, type Song, type Tone, take } from "../api/client";
+import { type Asked, useArrangement, useChart } from "../api/queries";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
 import { Dock } from "./Dock";
-import { type Desk, type Doubles, USUAL_SPAN } from "./desk";
+import { type Desk, type Doubles, type TriedFigure, USUAL_SPAN } from "./desk";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { type DraftDesk, useDraft } from "./useDraft";
@@ -42,6 +42,7 @@ function NoSong({ error }: { error: Refused }) {
 
 function OpenSong({ song }: { song: Song }) {
   const desk = useDraft(song);
+  const { pathname } = useLocation();
   const [trial, setTrial] = useState<string | null>(null);
   const [shown, setShown] = useState<Tone[] | null>(null);
   const [doubles, setDoubles] = useState<Doubles>(() => (localStorage.getItem("zapateo.doubles") === "simple" ? "simple" : "thirds"));
@@ -50,7 +51,18 @@ function OpenSong({ song }: { song: Song }) {
   const settledDraft = useSettled(desk.draft.chart, 120);
   const settledChart = trial ?? settledDraft;
   const chart = useChart(trial ?? readDraft, doubles);
-  const arranged = useArrangement(settledChart, desk.draft.choices, USUAL_SPAN);
+  const [tried, setTried] = useState<TriedFigure | null>(null);
+  const asked = useMemo<Asked>(
+    () => ({
+      chart: settledChart,
+      choices: tried ? { ...desk.draft.choices, figure: tried.id, sections: undefined, overrides: undefined } : desk.draft.choices,
+      spanMm: USUAL_SPAN,
+      figures: tried ? [tried.file] : [],
+    }),
+    [settledChart, desk.draft.choices, tried],
+  );
+  const arranged = useArrangement(asked);
+  const [compared, setCompared] = useState<Choices | null>(null);
   const arrangement = arranged.data;
   const bars = arrangement?.bars.length ?? 0;
   const [selection, select] = useSelection(bars);
@@ -73,6 +85,11 @@ function OpenSong({ song }: { song: Song }) {
     undo: desk.undo,
     redo: desk.redo,
     help: () => setHelp(!help),
+    compare: () => {
+      if (!compared || !pathname.endsWith("/left-hand")) return;
+      setCompared(desk.draft.choices);
+      desk.change({ choices: compared });
+    },
   });
 
   const context: Desk = {
@@ -83,6 +100,11 @@ function OpenSong({ song }: { song: Song }) {
     arrangement,
     arrangementError: arranged.error,
     settledChart,
+    asked,
+    tried,
+    setTried,
+    compared,
+    setCompared,
     selection,
     select,
     sound,

@@ -1,5 +1,6 @@
 import { useOutletContext } from "react-router";
-import type { Arrangement, ChartView, Refused, Song, Tone } from "../api/client";
+import type { Arrangement, ChartView, Choices, Refused, Song, Tone } from "../api/client";
+import type { Asked } from "../api/queries";
 import type { Sound } from "../sound/usePlayer";
 import type { DraftDesk } from "./useDraft";
 
@@ -8,6 +9,9 @@ export const USUAL_SPAN = 201;
 
 /** Whether double sharps and flats in chord tones are written, or the plain keys they lie on. */
 export type Doubles = "thirds" | "simple";
+
+/** A figure's file that is not kept yet. */
+export type TriedFigure = { id: string; file: string };
 
 /** What every view of a song works with. */
 export type Desk = {
@@ -19,6 +23,14 @@ export type Desk = {
   arrangementError: Refused | null;
   /** The chart as last sent to be read; a moment behind the typing. */
   settledChart: string;
+  /** What is arranged at the moment. */
+  asked: Asked;
+  /** A figure that is being written, heard and shown on the whole song in place of the chosen one. */
+  tried: TriedFigure | null;
+  setTried: (figure: TriedFigure | null) => void;
+  /** The other choices of A and B, one key press away. */
+  compared: Choices | null;
+  setCompared: (choices: Choices | null) => void;
   selection: [number, number];
   select: (from: number, to: number) => void;
   sound: Sound;

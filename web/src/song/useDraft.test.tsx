@@ -9,6 +9,8 @@ const SONG: Song = {
   title: "Pier",
   chart: "| C |",
   choices: {},
+  arrangement: "alone",
+  others: [],
   version: 1,
   createdAt: "2026-01-01T00:00:00Z",
   updatedAt: "2026-01-01T00:00:00Z",
@@ -58,7 +60,7 @@ describe("a draft", () => {
     act(() => result.current.change({ choices: { figure: "held" } }));
     expect(result.current.canUndo).toBe(true);
     act(() => result.current.undo());
-    expect(result.current.draft).toEqual({ chart: "| F |", choices: {} });
+    expect(result.current.draft).toEqual({ chart: "| F |", choices: {}, arrangement: "alone", others: [] });
     act(() => result.current.undo());
     expect(result.current.draft.chart).toBe("| C |");
     expect(result.current.canUndo).toBe(false);

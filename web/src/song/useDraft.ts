@@ -1,9 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, type Choices, Refused, type Song, take } from "../api/client";
+import { api, type Choices, type NamedChoices, Refused, type Song, take } from "../api/client";
 
-/** What the person is working on: the chart and the choices, with all that can be taken back. */
-export type Draft = { chart: string; choices: Choices };
+/** What the person is working on: the chart, the choices of the arrangement that is open and the other arrangements, with all that can be taken back. */
+export type Draft = { chart: string; choices: Choices; arrangement: string; others: NamedChoices[] };
 export type Keeping =
   | { state: "kept"; at: Date }
   | { state: "keeping" }
@@ -36,12 +36,12 @@ const TYPING_PAUSE = 1200;
  */
 export function useDraft(song: Song): DraftDesk {
   const queries = useQueryClient();
-  const [draft, setDraft] = useState<Draft>(() => unkept(song) ?? { chart: song.chart, choices: song.choices });
+  const [draft, setDraft] = useState<Draft>(() => unkept(song) ?? draftOf(song));
   const [past, setPast] = useState<Draft[]>([]);
   const [future, setFuture] = useState<Draft[]>([]);
   const [keeping, setKeeping] = useState<Keeping>({ state: "kept", at: new Date(song.updatedAt) });
   const version = useRef(song.version);
-  const kept = useRef<Draft>({ chart: song.chart, choices: song.choices });
+  const kept = useRef<Draft>(draftOf(song));
   const running = useRef(false);
   const latest = useRef(draft);
   const lastChange = useRef({ kind: "", at: 0 });
@@ -76,7 +76,7 @@ export function useDraft(song: Song): DraftDesk {
       const saved = await take(
         api.PUT("/api/songs/{id}", {
           params: { path: { id: song.id } },
-          body: { chart: sending.chart, choices: sending.choices, version: version.current },
+          body: { ...sending, version: version.current },
         }),
       );
       version.current = saved.version;
@@ -126,7 +126,7 @@ export function useDraft(song: Song): DraftDesk {
   const takeTheirs = async () => {
     const theirs = await take(api.GET("/api/songs/{id}", { params: { path: { id: song.id } } }));
     version.current = theirs.version;
-    kept.current = { chart: theirs.chart, choices: theirs.choices };
+    kept.current = draftOf(theirs);
     forget(song.id);
     setPast((steps) => [...steps, latest.current]);
     setDraft(kept.current);
@@ -134,7 +134,7 @@ export function useDraft(song: Song): DraftDesk {
   };
 
   const keepCopy = async () => {
-    const copy = await take(api.POST("/api/songs", { body: { chart: latest.current.chart, choices: latest.current.choices } }));
+    const copy = await take(api.POST("/api/songs", { body: latest.current }));
     await takeTheirs();
     queries.invalidateQueries({ queryKey: ["songs"] });
     return copy.id;
@@ -153,8 +153,17 @@ export function useDraft(song: Song): DraftDesk {
   };
 }
 
+export function draftOf(song: { chart: string; choices: Choices; arrangement: string; others: NamedChoices[] }): Draft {
+  return { chart: song.chart, choices: song.choices, arrangement: song.arrangement, others: song.others };
+}
+
 function same(a: Draft, b: Draft): boolean {
-  return a.chart === b.chart && JSON.stringify(a.choices) === JSON.stringify(b.choices);
+  return (
+    a.chart === b.chart &&
+    a.arrangement === b.arrangement &&
+    JSON.stringify(a.choices) === JSON.stringify(b.choices) &&
+    JSON.stringify(a.others) === JSON.stringify(b.others)
+  );
 }
 
 function slot(id: string): string {
@@ -181,7 +190,7 @@ function forget(id: string): void {
 function unkept(song: Song): Draft | null {
   try {
     const found = JSON.parse(localStorage.getItem(slot(song.id)) ?? "null") as { version: number; draft: Draft } | null;
-    return found && found.version === song.version ? found.draft : null;
+    return found && found.version === song.version ? { ...draftOf(song), ...found.draft } : null;
   } catch {
     return null;
   }

@@ -12,6 +12,7 @@ type Actions = {
   undo: () => void;
   redo: () => void;
   help: () => void;
+  compare: () => void;
 };
 
 const NEXT: Record<Metronome, Metronome> = { off: "beats", beats: "two-and-four", "two-and-four": "off" };
@@ -99,6 +100,10 @@ function act(event: KeyboardEvent, actions: Actions, target: HTMLElement, clicke
       return true;
     case "-":
       actions.tempo(-2);
+      return true;
+    case "a":
+    case "A":
+      actions.compare();
       return true;
     case "?":
       actions.help();

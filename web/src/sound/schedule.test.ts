@@ -9,10 +9,11 @@ function stroke(tick: number, ticks: number, midis: number[], more: Partial<Stro
     ticks,
     written: { tick, ticks },
     mark: "heel",
+    accent: false,
     stretchMm: 0,
     rolled: null,
     reason: { code: "figure-stroke", args: {} },
-    notes: midis.map((midi) => ({ midi, name: "C2", role: "1", delayTicks: 0, finger: null })),
+    notes: midis.map((midi) => ({ midi, name: "C2", role: "1", delayTicks: 0, velocity: midi < 40 ? 84 : 66, finger: null })),
     ...more,
   };
 }
@@ -60,7 +61,7 @@ describe("tones", () => {
     expect(tones(arrangement([stroke(0, 200, [36])], [{ down: 240, up: 3840 }]))[0]?.ticks).toBe(200);
   });
 
-  it("plays the bass a little stronger than what lies above it", () => {
+  it("plays each note as strongly as the arrangement has it", () => {
     const [bass, above] = tones(arrangement([stroke(0, 960, [36, 43])]));
     expect(bass?.velocity).toBeGreaterThan(above?.velocity ?? 1);
   });

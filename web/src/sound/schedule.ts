@@ -5,14 +5,14 @@ export type Tone = { stroke: number; bar: number; tick: number; ticks: number; m
 export type Click = { tick: number; strong: boolean };
 export type Metronome = "off" | "beats" | "two-and-four";
 
-const BASS = 0.72;
-const CHORD = 0.56;
+/** A velocity of MIDI at which the recordings are played as loud as they are. */
+const FULL = 112;
 
 /** Every tone of an arrangement in the order of time: rolled notes opened, what the pedal holds lasting until it is lifted. */
 export function tones(arrangement: Arrangement): Tone[] {
   return arrangement.strokes
     .flatMap((stroke, index) =>
-      stroke.notes.map((note, place) => {
+      stroke.notes.map((note) => {
         const tick = stroke.tick + note.delayTicks;
         const end = Math.max(stroke.tick + stroke.ticks, tick + 1);
         return {
@@ -22,7 +22,7 @@ export function tones(arrangement: Arrangement): Tone[] {
           ticks: heldUntil(end, arrangement.pedal) - tick,
           midi: note.midi,
           hand: stroke.hand,
-          velocity: place === 0 && stroke.mark === "heel" ? BASS : CHORD,
+          velocity: note.velocity / FULL,
         };
       }),
     )

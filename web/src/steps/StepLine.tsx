@@ -1,6 +1,6 @@
 import { planks } from "./count";
 
-export type Step = { tick: number; ticks: number; mark: "heel" | "toe"; rolled?: boolean; hand?: "L" | "R" };
+export type Step = { tick: number; ticks: number; mark: "heel" | "toe" | "lead"; rolled?: boolean; accent?: boolean; hand?: "L" | "R" };
 
 const HEIGHT = 40;
 const FLOOR = 30;
@@ -31,7 +31,7 @@ export function StepLine({
   const scale = large ? 1.3 : 1;
   return (
     <figure>
-      <svg viewBox={`0 0 ${width} ${(HEIGHT + 6) * scale}`} className="block w-full" role="img" aria-label={label}>
+      <svg viewBox={`0 0 ${width} ${(HEIGHT + 5) * scale}`} className="block w-full" role="img" aria-label={label}>
         {floor.map((plank) => (
           <rect
             key={plank.tick}
@@ -44,9 +44,20 @@ export function StepLine({
           />
         ))}
         {steps.map((step) => (
-          <g key={`${step.hand ?? "L"}${step.tick}`} fill={litTick === step.tick ? "var(--accent)" : "var(--ink)"}>
+          <g
+            key={`${step.hand ?? "L"}${step.tick}.${step.mark}.${step.ticks}`}
+            fill={litTick === step.tick ? "var(--accent)" : "var(--ink)"}
+          >
             {step.mark === "heel" && step.hand !== "R" && (
               <rect x={x(step.tick)} y={FLOOR * scale - 1} width={Math.max(0, x(step.tick + step.ticks) - x(step.tick) - 2)} height={1.5} />
+            )}
+            {step.accent && (
+              <path
+                d={`M${x(step.tick)} ${(FLOOR + 9) * scale}l${5 * scale} ${2 * scale}l${-5 * scale} ${2 * scale}`}
+                fill="none"
+                stroke="var(--quiet)"
+                strokeWidth={1.2}
+              />
             )}
             <Foot step={step} x={x(step.tick)} scale={scale} lit={litTick === step.tick} />
           </g>
@@ -83,6 +94,7 @@ function Foot({ step, x, scale, lit }: { step: Step; x: number; scale: number; l
   }
   const base = FLOOR * scale;
   const wide = 9 * scale;
+  if (step.mark === "lead") return <path d={`M${x} ${base}V${base - 9 * scale}l${wide} ${4 * scale}V${base}z`} />;
   if (step.mark === "heel") {
     const top = base - 15 * scale;
     return (

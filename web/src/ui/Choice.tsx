@@ -7,27 +7,32 @@ export function Choice<T extends string>({
   label,
   value,
   options,
-  reason,
+  reason = "",
   onChange,
   disabled = false,
+  slim = false,
 }: {
   label: string;
   value: T;
   options: Option<T>[];
-  reason: string;
+  reason?: string;
   onChange: (value: T) => void;
   disabled?: boolean;
+  /** Low and without its label above it, for a row of several. */
+  slim?: boolean;
 }) {
   const chosen = options.find((option) => option.value === value) ?? options[0];
   return (
     <div>
       <Listbox value={value} onChange={onChange} disabled={disabled}>
-        <span className="text-quiet" aria-hidden="true">
-          {label}
-        </span>
+        {!slim && (
+          <span className="text-quiet" aria-hidden="true">
+            {label}
+          </span>
+        )}
         <ListboxButton
           aria-label={`${label}: ${chosen?.label ?? ""}`}
-          className="mt-0.5 flex h-10 w-full items-center justify-between rounded-plank border border-line bg-sheet px-2.5 text-left font-semibold"
+          className={`flex w-full items-center justify-between rounded-plank border border-line bg-sheet text-left ${slim ? "h-8 px-1.5" : "mt-0.5 h-10 px-2.5 font-semibold"}`}
         >
           <span className="truncate">{chosen?.label}</span>
           <span aria-hidden="true" className="text-quiet">
@@ -36,7 +41,7 @@ export function Choice<T extends string>({
         </ListboxButton>
         <ListboxOptions
           anchor="bottom start"
-          className="z-30 w-(--button-width) rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
+          className="z-30 max-h-[60vh]! min-w-(--button-width) overflow-auto rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
         >
           {options.map((option) => (
             <ListboxOption
@@ -52,7 +57,7 @@ export function Choice<T extends string>({
           ))}
         </ListboxOptions>
       </Listbox>
-      <p className="mt-0.5 text-[0.92rem] text-quiet leading-snug">{reason}</p>
+      {reason && <p className="mt-0.5 text-[0.92rem] text-quiet leading-snug">{reason}</p>}
     </div>
   );
 }

@@ -1,69 +1,257 @@
-import { useState } from "react";
-import type { Figure } from "../../api/client";
+import { useMemo, useRef, useState } from "react";
+import { api, type Figure, Refused, type Suggested, take } from "../../api/client";
 import { type Step, StepLine } from "../../steps/StepLine";
+import { Choice } from "../../ui/Choice";
 
-/** The figure book as cards: the step line is the picture. One press tries a figure, while it plays too. */
+type Shelf = "all" | "worth" | "own";
+
+const ANY = "any";
+
+/** The figure book as cards: the step line is the picture. One press tries a figure where the choices go, while it plays too. */
 export function Figures({
   figures,
   chosen,
   meter,
+  suggested,
+  where,
   onChoose,
+  onEdit,
+  onFits,
+  onKept,
 }: {
   figures: Figure[];
   chosen: string | undefined;
   meter: string;
+  suggested: Suggested | undefined;
+  where: string;
   onChoose: (id: string) => void;
+  onEdit: (figure: Figure, copy: boolean) => void;
+  onFits: (figure: Figure) => void;
+  onKept: (figure: Figure) => void;
 }) {
+  const [shelf, setShelf] = useState<Shelf>("all");
+  const [search, setSearch] = useState("");
+  const [family, setFamily] = useState(ANY);
+  const [level, setLevel] = useState(ANY);
   const [onlyFitting, setOnlyFitting] = useState(false);
-  const shown = figures.filter(
-    (figure) => !onlyFitting || figure.meters[0] === meter || (figure.meters[0] !== "3/4" && figure.meters.includes(meter)),
-  );
+  const families = useMemo(() => [...new Set(figures.map((figure) => figure.family))], [figures]);
+  const worth = new Map(suggested?.figures.map((each, index) => [each.figure, { ...each, index }]));
+  const words = search.trim().toLowerCase();
+  const shown = figures
+    .filter((figure) => shelf !== "worth" || worth.has(figure.id))
+    .filter((figure) => shelf !== "own" || figure.version !== null)
+    .filter((figure) => shelf !== "all" || family === ANY || figure.family === family)
+    .filter((figure) => shelf !== "all" || level === ANY || figure.level <= Number(level))
+    .filter((figure) => shelf !== "all" || !onlyFitting || isMadeFor(figure, meter))
+    .filter((figure) => !words || `${figure.name} ${figure.family} ${figure.use}`.toLowerCase().includes(words))
+    .sort((a, b) => (shelf === "worth" ? (worth.get(a.id)?.index ?? 0) - (worth.get(b.id)?.index ?? 0) : 0));
   return (
     <section
       aria-label="Figures"
       className="flex min-h-0 flex-col border-line border-r max-md:order-last max-md:shrink-0 max-md:border-t max-md:border-r-0"
     >
-      <div className="flex items-baseline justify-between px-5 pt-2 pb-1">
-        <h2 className="text-lg">Figures</h2>
-        <label className="flex min-h-8 items-center gap-1.5 text-quiet">
-          <input
-            type="checkbox"
-            checked={onlyFitting}
-            onChange={(event) => setOnlyFitting(event.target.checked)}
-            className="size-4 accent-(--accent)"
-          />
-          made for {meter}
-        </label>
+      <div className="px-4 pt-2 pb-1">
+        <div className="flex items-baseline justify-between">
+          <h2 className="text-lg">Figures</h2>
+          <p className="truncate text-[0.86rem] text-quiet">for {where}</p>
+        </div>
+        <fieldset className="flex gap-3">
+          <legend className="sr-only">Which figures</legend>
+          {(
+            [
+              ["all", "all"],
+              ["worth", "worth trying"],
+              ["own", "my own"],
+            ] as const
+          ).map(([value, label]) => (
+            <button
+              key={value}
+              type="button"
+              aria-pressed={shelf === value}
+              onClick={() => setShelf(value)}
+              className={`min-h-8 border-b-2 ${shelf === value ? "border-accent font-semibold text-accent" : "border-transparent text-quiet"}`}
+            >
+              {label}
+            </button>
+          ))}
+        </fieldset>
+        {shelf === "all" && (
+          <>
+            <div className="mt-1 grid grid-cols-[1fr_1fr_4.2rem] gap-1">
+              <input
+                type="search"
+                value={search}
+                onChange={(event) => setSearch(event.target.value)}
+                placeholder="find"
+                aria-label="Find a figure by its name"
+                className="h-8 w-full min-w-0 rounded-plank border border-line bg-sheet px-2"
+              />
+              <Choice
+                slim
+                label="Family"
+                value={family}
+                options={[{ value: ANY, label: "any family" }, ...families.map((each) => ({ value: each, label: each }))]}
+                onChange={setFamily}
+              />
+              <Choice
+                slim
+                label="Level at most"
+                value={level}
+                options={[{ value: ANY, label: "any" }, ...["1", "2", "3", "4"].map((each) => ({ value: each, label: `≤ ${each}` }))]}
+                onChange={setLevel}
+              />
+            </div>
+            <label className="flex min-h-7 items-center gap-1.5 text-[0.9rem] text-quiet">
+              <input
+                type="checkbox"
+                checked={onlyFitting}
+                onChange={(event) => setOnlyFitting(event.target.checked)}
+                className="size-4 accent-(--accent)"
+              />
+              made for {meter}
+            </label>
+          </>
+        )}
+        {shelf === "own" && <OwnTools figures={figures} onEdit={onEdit} onKept={onKept} />}
       </div>
-      <ul className="min-h-0 flex-1 overflow-auto max-md:flex">
-        {shown.map((figure) => {
-          const floor = figure.strokes.find((bar) => bar.meter === meter) ?? figure.strokes[0];
-          const active = figure.id === chosen;
-          return (
-            <li key={figure.id} className="border-line border-b max-md:w-60 max-md:shrink-0">
-              <button
-                type="button"
-                aria-pressed={active}
-                onClick={() => onChoose(figure.id)}
-                className={`block w-full border-l-4 px-4 pt-1 pb-0.5 text-left ${active ? "border-accent bg-wash" : "border-transparent"}`}
-              >
-                <span className="block font-semibold leading-tight">{figure.name}</span>
-                <span className="block text-[0.86rem] text-quiet leading-tight">
-                  {figure.family} · {figure.minTempo}–{figure.maxTempo} · level {figure.level}
-                </span>
-                {floor && (
-                  <StepLine
-                    barTicks={floor.barTicks}
-                    beatTicks={floor.beatTicks}
-                    steps={floor.strokes as Step[]}
-                    label={`${figure.use} Step line in ${floor.meter}.`}
-                  />
-                )}
-              </button>
-            </li>
-          );
-        })}
+      <ul className="min-h-0 flex-1 overflow-auto border-line border-t max-md:flex">
+        {shown.length === 0 && (
+          <li className="px-4 py-3 text-quiet">
+            {shelf === "own" ? "None yet. Change a copy of any figure, or write a new one." : "No figure is like that."}
+          </li>
+        )}
+        {shown.map((figure) => (
+          <FigureCard
+            key={figure.id}
+            figure={figure}
+            meter={meter}
+            active={figure.id === chosen}
+            reasons={shelf === "worth" ? (worth.get(figure.id)?.reasons ?? []) : []}
+            onChoose={onChoose}
+            onEdit={onEdit}
+            onFits={onFits}
+          />
+        ))}
       </ul>
     </section>
+  );
+}
+
+/** Written for the metre, and not only because it is written for all of them. */
+export function isMadeFor(figure: Figure, meter: string): boolean {
+  return figure.meters[0] === meter || (figure.meters[0] !== "3/4" && figure.meters.includes(meter));
+}
+
+function FigureCard({
+  figure,
+  meter,
+  active,
+  reasons,
+  onChoose,
+  onEdit,
+  onFits,
+}: {
+  figure: Figure;
+  meter: string;
+  active: boolean;
+  reasons: string[];
+  onChoose: (id: string) => void;
+  onEdit: (figure: Figure, copy: boolean) => void;
+  onFits: (figure: Figure) => void;
+}) {
+  const floor = figure.strokes.find((bar) => bar.meter === meter) ?? figure.strokes[0];
+  return (
+    <li className="border-line border-b [content-visibility:auto] [contain-intrinsic-size:auto_5.6rem] max-md:w-60 max-md:shrink-0">
+      <button
+        type="button"
+        aria-pressed={active}
+        onClick={() => onChoose(figure.id)}
+        className={`block w-full border-l-4 px-4 pt-1 pb-0.5 text-left ${active ? "border-accent bg-wash" : "border-transparent"}`}
+      >
+        <span className="block font-semibold leading-tight">{figure.name}</span>
+        <span className="block text-[0.86rem] text-quiet leading-tight">
+          {figure.family} · {figure.minTempo}–{figure.maxTempo} · level {figure.level}
+          {figure.hands.length > 1 ? " · both hands" : ""}
+        </span>
+        {floor && (
+          <StepLine
+            barTicks={floor.barTicks}
+            beatTicks={floor.beatTicks}
+            steps={floor.strokes as Step[]}
+            label={`${figure.use} Step line in ${floor.meter}, counted ${floor.count}.`}
+          />
+        )}
+        {reasons.length > 0 && <span className="block pb-1 text-[0.88rem] text-quiet leading-snug">{reasons.join(" ")}</span>}
+      </button>
+      {active && (
+        <div className="flex gap-4 border-accent border-l-4 bg-wash px-4 pb-1 text-[0.9rem]">
+          <button
+            type="button"
+            onClick={() => onEdit(figure, figure.version === null)}
+            className="min-h-8 text-accent underline underline-offset-4"
+          >
+            {figure.version === null ? "change a copy" : "change it"}
+          </button>
+          <button type="button" onClick={() => onFits(figure)} className="min-h-8 text-accent underline underline-offset-4">
+            which songs?
+          </button>
+          <a
+            href={`/api/figures/${figure.id}/file`}
+            download
+            className="flex min-h-8 items-center text-accent underline underline-offset-4"
+          >
+            file
+          </a>
+        </div>
+      )}
+    </li>
+  );
+}
+
+function OwnTools({
+  figures,
+  onEdit,
+  onKept,
+}: {
+  figures: Figure[];
+  onEdit: (figure: Figure, copy: boolean) => void;
+  onKept: (figure: Figure) => void;
+}) {
+  const file = useRef<HTMLInputElement>(null);
+  const [refused, setRefused] = useState("");
+  const bring = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    setRefused("");
+    try {
+      onKept(await take(api.POST("/api/figures", { body: { file: await chosen.text() } })));
+    } catch (error) {
+      setRefused(error instanceof Refused ? error.message : String(error));
+    }
+    if (file.current) file.current.value = "";
+  };
+  const model = figures.find((figure) => figure.id === "two-feel") ?? figures[0];
+  return (
+    <div className="flex flex-wrap gap-x-4">
+      {model && (
+        <button type="button" onClick={() => onEdit(model, true)} className="min-h-8 text-accent underline underline-offset-4">
+          write one
+        </button>
+      )}
+      <label className="flex min-h-8 cursor-pointer items-center text-accent underline underline-offset-4 focus-within:outline-2">
+        bring one in
+        <input
+          ref={file}
+          type="file"
+          accept=".yaml,.yml,.json,.txt"
+          className="sr-only"
+          onChange={(event) => bring(event.target.files?.[0])}
+        />
+      </label>
+      {refused && (
+        <p role="alert" className="w-full border-accent border-l-4 bg-wash px-2 py-1 text-[0.9rem]">
+          {refused}
+        </p>
+      )}
+    </div>
   );
 }

@@ -1,28 +1,69 @@
-import { useMemo } from "react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import type { Figure } from "../../api/client";
-import { useFigures, useScore } from "../../api/queries";
+import type { Choices as Chosen, Figure } from "../../api/client";
+import { useFigures, useScore, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { USUAL_SPAN, useDesk } from "../../song/desk";
 import { StepLine } from "../../steps/StepLine";
-import { reasonOf } from "../../ui/words";
+import { Arrangements } from "./Arrangements";
 import { Choices } from "./Choices";
+import { FigureEditor } from "./FigureEditor";
 import { Figures } from "./Figures";
+import { Fitting } from "./Fitting";
+import { lockAt, withLock, withTopLine } from "./locks";
 import { pageOf } from "./page";
 import { Ribbon } from "./Ribbon";
+import { ScopeBar } from "./ScopeBar";
+import { barsOf, choose, optionsAt, ownOptions, type Scope, scopeName } from "./scope";
+import { WhyPanel } from "./WhyPanel";
 
 /** So many names fit under their own steps; more of them run on in lines. */
 const MOST_ALIGNED = 8;
+const SONG: Scope = { kind: "song" };
 
 /** The workbench: the song as a row of planks, figures to try, the engraved staff, the step line, the choices. */
 export function LeftHand() {
-  const { desk, arrangement, arrangementError, settledChart, selection, select, sound, struck, setStruck } = useDesk();
+  const {
+    desk,
+    asked,
+    arrangement,
+    arrangementError,
+    settledChart,
+    selection,
+    select,
+    sound,
+    struck,
+    setStruck,
+    setTried,
+    compared,
+    setCompared,
+  } = useDesk();
+  const queries = useQueryClient();
   const figures = useFigures();
-  const figure = figures.data?.find((each) => each.id === (desk.draft.choices.figure ?? "held"));
+  const thereIs = useThereIs();
+  const suggested = useSuggestions(settledChart);
+  const [held, setScope] = useState<Scope>(SONG);
+  const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
+  const [fitting, setFitting] = useState<Figure | null>(null);
+  const [note, setNote] = useState(0);
+  const why = useWhy(asked, sound.head.playing ? null : struck, note);
   const bar = sound.head.playing && sound.head.bar >= 0 ? sound.head.bar : selection[0];
   const [from, to] = pageOf(selection, bar);
-  const score = useScore(settledChart, desk.draft.choices, USUAL_SPAN, from, to, Boolean(arrangement) && !arrangementError);
-  const choose = (choices: typeof desk.draft.choices) => desk.change({ choices: { ...desk.draft.choices, ...choices } });
+  const score = useScore(asked, from, to, Boolean(arrangement) && !arrangementError);
+  const choices = desk.draft.choices;
+  // What is chosen for bars follows the bars that are taken; a section stays the one it was.
+  const scope: Scope = held.kind === "bars" && arrangement ? follow(held, barsOf(arrangement.bars, selection)) : held;
+  const options =
+    scope.kind === "song"
+      ? choices
+      : optionsAt(choices, arrangement?.bars[selection[0]], Number(scope.kind === "bars" ? (scope.beats ?? "1")[0] : 1));
+  const figure = figures.data?.find((each) => each.id === (options.figure ?? "held"));
+  const change = (next: Chosen) => desk.change({ choices: next });
+  const ask = (stroke: number | null) => {
+    setNote(0);
+    setStruck(stroke);
+  };
 
   if (!arrangement) {
     return (
@@ -56,49 +97,145 @@ export function LeftHand() {
         figures={figures.data ?? []}
         chosen={figure?.id}
         meter={arrangement.bars[selection[0]]?.meter ?? "4/4"}
-        onChoose={(id) => choose({ figure: id })}
+        suggested={suggested.data}
+        where={scopeName(scope)}
+        onChoose={(id) => {
+          if (id !== figure?.id) setCompared(choices);
+          change(choose(choices, scope, { figure: id }));
+        }}
+        onEdit={(each, copy) => setEditing({ figure: each, copy })}
+        onFits={setFitting}
+        onKept={() => queries.invalidateQueries({ queryKey: ["figures"] })}
       />
-      <section
-        aria-label="Staff and step line"
-        className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
-      >
-        <div className="flex items-baseline justify-between gap-4">
-          <h2 className="text-lg">{heading(arrangement.bars, from, to)}</h2>
-          {figure && (
-            <p className="truncate text-quiet">
-              {figure.name} · level {figure.level}
-            </p>
-          )}
-        </div>
-        {arrangementError && (
-          <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
-            {arrangementError.message} The last left hand that could be played stays here.
-          </p>
-        )}
-        {faults > 0 && (
-          <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
-            The chart has {faults === 1 ? "a mistake" : `${faults} mistakes`}; the rest is played.
-          </p>
-        )}
-        <Score
-          xml={score.data}
-          label={`Grand staff, bars ${from + 1} to ${to + 1}`}
-          lit={sound.head.playing ? sound.head.strokes : struck !== null ? [struck] : []}
-          onStroke={(stroke) => {
-            setStruck(stroke);
-            sound.strike(stroke);
+      {fitting && <Fitting figure={fitting} onClose={() => setFitting(null)} />}
+      {editing ? (
+        <FigureEditor
+          key={editing.figure.id}
+          figure={editing.figure}
+          copy={editing.copy}
+          songMeter={arrangement.bars[selection[0]]?.meter ?? "4/4"}
+          families={[...new Set((figures.data ?? []).map((each) => each.family))]}
+          onTry={setTried}
+          onKept={(kept) => {
+            setTried(null);
+            setEditing(null);
+            change(choose(choices, scope, { figure: kept.id }));
+          }}
+          onClose={() => {
+            setTried(null);
+            setEditing(null);
           }}
         />
-        <BarSteps bar={bar} figure={figure} struck={struck} setStruck={setStruck} />
-        {notices.map((notice) => (
-          <p key={notice.code} className="mt-1 text-quiet">
-            {notice.message}
-          </p>
-        ))}
+      ) : (
+        <section
+          aria-label="Staff and step line"
+          className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
+        >
+          <div className="flex items-baseline justify-between gap-4">
+            <h2 className="text-lg">{heading(arrangement.bars, from, to)}</h2>
+            <p className="flex min-w-0 items-baseline gap-3 text-quiet">
+              <Arrangements />
+              <button
+                type="button"
+                disabled={!compared}
+                onClick={() => {
+                  if (!compared) return;
+                  setCompared(choices);
+                  change(compared);
+                }}
+                title="The other of two sets of choices (A)"
+                className="min-h-8 truncate disabled:opacity-50"
+              >
+                A: <span className="font-semibold text-ink">{nameOf(figures.data, choices)}</span>
+                {compared && <> · B: {nameOf(figures.data, compared)}</>}
+              </button>
+            </p>
+          </div>
+          {arrangementError && (
+            <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
+              {arrangementError.message} The last left hand that could be played stays here.
+            </p>
+          )}
+          {faults > 0 && (
+            <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
+              The chart has {faults === 1 ? "a mistake" : `${faults} mistakes`}; the rest is played.
+            </p>
+          )}
+          <Score
+            xml={score.data}
+            label={`Grand staff, bars ${from + 1} to ${to + 1}`}
+            lit={sound.head.playing ? sound.head.strokes : struck !== null ? [struck] : []}
+            onStroke={(stroke) => {
+              ask(stroke);
+              sound.strike(stroke);
+            }}
+          />
+          <BarSteps bar={bar} struck={struck} setStruck={ask} />
+          {notices.map((notice) => (
+            <p key={notice.code} className="mt-1 text-quiet">
+              {notice.message}
+            </p>
+          ))}
+        </section>
+      )}
+      <section
+        aria-label="Choices"
+        className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:order-last max-md:shrink-0 max-md:border-l-0"
+      >
+        {struck !== null && !sound.head.playing && arrangement.strokes[struck] ? (
+          <>
+            <div className="flex items-baseline justify-between">
+              <h2 className="text-lg">Why this note?</h2>
+              <button type="button" onClick={() => ask(null)} className="min-h-8 text-accent underline underline-offset-4">
+                choices
+              </button>
+            </div>
+            <WhyPanel
+              arrangement={arrangement}
+              stroke={struck}
+              note={note}
+              why={why.data}
+              lock={lockAt(choices, arrangement, struck)}
+              spanMm={USUAL_SPAN}
+              onNote={setNote}
+              onLock={(lock) => change(withLock(choices, arrangement, struck, lock))}
+              onTopLine={() => change(withTopLine(choices, arrangement, selection))}
+            />
+          </>
+        ) : (
+          <>
+            <h2 className="text-lg">Choices</h2>
+            <ScopeBar bars={arrangement.bars} selection={selection} scope={scope} choices={choices} onScope={setScope} onChange={change} />
+            <p className="my-1 text-[0.92rem] text-quiet leading-snug">{figure?.use}</p>
+            <Choices
+              figure={figure}
+              choices={choices}
+              options={options}
+              own={ownOptions(choices, scope)}
+              wholeSong={scope.kind === "song"}
+              feel={arrangement.feel}
+              swingRatio={arrangement.swingRatio}
+              thereIs={thereIs.data}
+              suggested={suggested.data}
+              onChoose={(more) => change(choose(choices, scope, more))}
+              onSong={(more) =>
+                change(Object.fromEntries(Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined)) as Chosen)
+              }
+            />
+          </>
+        )}
       </section>
-      <Choices figure={figure} choices={desk.draft.choices} feel={arrangement.feel} swingRatio={arrangement.swingRatio} onChoose={choose} />
     </div>
   );
+}
+
+/** Bars that are chosen for move with those that are taken; beats only while it is the same bar. */
+function follow(scope: Scope & { kind: "bars" }, bars: string): Scope {
+  return scope.bars === bars ? scope : { kind: "bars", bars };
+}
+
+function nameOf(figures: Figure[] | undefined, choices: Chosen): string {
+  return figures?.find((each) => each.id === (choices.figure ?? "held"))?.name ?? choices.figure ?? "held";
 }
 
 function heading(bars: { number: number; section: string }[], from: number, to: number): string {
@@ -108,17 +245,7 @@ function heading(bars: { number: number; section: string }[], from: number, to: 
 }
 
 /** The bar of the moment as footwork, large, with its count; a step can be struck and asked. */
-function BarSteps({
-  bar,
-  figure,
-  struck,
-  setStruck,
-}: {
-  bar: number;
-  figure: Figure | undefined;
-  struck: number | null;
-  setStruck: (stroke: number | null) => void;
-}) {
+function BarSteps({ bar, struck, setStruck }: { bar: number; struck: number | null; setStruck: (stroke: number | null) => void }) {
   const { arrangement, sound } = useDesk();
   const here = arrangement?.bars[bar];
   const strokes = useMemo(
@@ -131,7 +258,6 @@ function BarSteps({
     : struck !== null
       ? arrangement.strokes[struck]
       : undefined;
-  const asked = struck !== null && !sound.head.playing ? arrangement.strokes[struck] : undefined;
   const roomy = strokes.length <= MOST_ALIGNED;
   const names = strokes.map(({ stroke }) => stroke.notes.map((note) => note.name).join("+")).join(" ");
   return (
@@ -145,6 +271,7 @@ function BarSteps({
           ticks: stroke.written.ticks,
           mark: stroke.mark,
           rolled: stroke.rolled !== null,
+          accent: stroke.accent,
           hand: stroke.hand,
         }))}
         litTick={lit ? lit.written.tick - here.tick : null}
@@ -168,13 +295,6 @@ function BarSteps({
           </button>
         ))}
       </fieldset>
-      {asked && figure && (
-        <p className="mt-1 text-quiet">
-          {reasonOf(asked, figure.name)}
-          {asked.rolled &&
-            ` ${asked.stretchMm.toFixed(1)} mm are out of a ${USUAL_SPAN} mm hand's reach, so it is rolled upward from the beat.`}
-        </p>
-      )}
     </div>
   );
 }

@@ -1,6 +1,6 @@
-import { render, screen } from "@testing-library/react";
+import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { Bar, Figure } from "../../api/client";
+import type { Bar, Choices as Chosen, Figure, Suggested } from "../../api/client";
 import { Choices } from "./Choices";
 import { Figures } from "./Figures";
 import { Ribbon } from "./Ribbon";
@@ -25,7 +25,7 @@ function bars(...sections: string[]): Bar[] {
   }));
 }
 
-const figure = (id: string, meters: string[], voicings: { id: string; name: string }[] = []): Figure => ({
+const figure = (id: string, meters: string[], voicings: { id: string; name: string; use: string }[] = []): Figure => ({
   id,
   name: id,
   family: "hold",
@@ -35,6 +35,8 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
   level: 1,
   minTempo: 40,
   maxTempo: 200,
+  chords: 2,
+  suits: [],
   accepts: voicings.map((voicing) => voicing.id),
   voicings,
   registers: ["deep", "middle"],
@@ -43,8 +45,22 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
     meter,
     barTicks: 3840,
     beatTicks: 960,
-    strokes: [{ roles: "1", tick: 0, ticks: 3840, mark: "heel" }],
+    count: "1",
+    strokes: [{ hand: "L", roles: "1", tick: 0, ticks: 3840, mark: "heel", rolled: false, accent: false, length: null }],
   })),
+  manner: {
+    spacing: "open",
+    pedal: true,
+    line: ["1"],
+    cut: "restart",
+    roll: "beat",
+    bass: true,
+    leadIn: null,
+    times: "own",
+    hasLine: true,
+  },
+  variations: [],
+  version: null,
 });
 
 describe("the ribbon", () => {
@@ -79,31 +95,130 @@ describe("the ribbon", () => {
   });
 });
 
+const SUGGESTED: Suggested = {
+  figures: [{ figure: "waltz", name: "waltz", score: 9, reasons: ["Written for 3/4."] }],
+  presets: [{ id: "hymn", name: "Hymn", use: "To sing to.", choices: { figure: "held", voicing: "spread", withBassPlayer: false } }],
+};
+
 describe("the figures", () => {
-  it("are chosen at one press and can be narrowed to the metre", async () => {
+  const show = (own: Partial<Figure> = {}) => {
     const onChoose = vi.fn();
+    const onEdit = vi.fn();
     render(
-      <Figures figures={[figure("held", ["4/4", "3/4"]), figure("waltz", ["3/4", "4/4"])]} chosen="held" meter="4/4" onChoose={onChoose} />,
+      <Figures
+        figures={[
+          figure("held", ["4/4", "3/4"]),
+          { ...figure("waltz", ["3/4", "4/4"]), family: "waltz", level: 3 },
+          { ...figure("mine", ["4/4"]), version: 1, ...own },
+        ]}
+        chosen="held"
+        meter="4/4"
+        suggested={SUGGESTED}
+        where="bars 5–8"
+        onChoose={onChoose}
+        onEdit={onEdit}
+        onFits={vi.fn()}
+        onKept={vi.fn()}
+      />,
     );
-    await userEvent.click(screen.getByRole("button", { name: /waltz/ }));
+    return { onChoose, onEdit };
+  };
+  it("are chosen at one press, where the choices go, and can be narrowed to the metre", async () => {
+    const { onChoose } = show();
+    expect(screen.getByText("for bars 5–8")).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("button", { name: /^waltz/ }));
     expect(onChoose).toHaveBeenCalledWith("waltz");
     await userEvent.click(screen.getByRole("checkbox", { name: "made for 4/4" }));
-    expect(screen.queryByRole("button", { name: /waltz/ })).not.toBeInTheDocument();
+    expect(screen.queryByRole("button", { name: /^waltz/ })).not.toBeInTheDocument();
+  });
+  it("are found by name, by family and by level", async () => {
+    show();
+    await userEvent.type(screen.getByRole("searchbox"), "wal");
+    expect(screen.queryByRole("button", { name: /^held/ })).not.toBeInTheDocument();
+    await userEvent.clear(screen.getByRole("searchbox"));
+    await userEvent.click(screen.getByRole("button", { name: /^Level at most/ }));
+    await userEvent.click(screen.getByRole("option", { name: "≤ 2" }));
+    expect(screen.queryByRole("button", { name: /^waltz/ })).not.toBeInTheDocument();
+    expect(screen.getByRole("button", { name: /^held/ })).toBeInTheDocument();
+  });
+  it("say which are worth trying, and why", async () => {
+    show();
+    await userEvent.click(screen.getByRole("button", { name: "worth trying" }));
+    expect(screen.getByText("Written for 3/4.")).toBeInTheDocument();
+    expect(screen.queryByRole("button", { name: /^held/ })).not.toBeInTheDocument();
+  });
+  it("are copied when they ship and changed when they are one's own", async () => {
+    const { onEdit } = show();
+    await userEvent.click(screen.getByRole("button", { name: "change a copy" }));
+    expect(onEdit).toHaveBeenLastCalledWith(expect.objectContaining({ id: "held" }), true);
+    await userEvent.click(screen.getByRole("button", { name: "my own" }));
+    expect(screen.getByRole("button", { name: /^mine/ })).toBeInTheDocument();
+    expect(screen.queryByRole("button", { name: /^held/ })).not.toBeInTheDocument();
   });
 });
 
 describe("the choices", () => {
-  const open = { id: "open-fifth", name: "Open fifth" };
-  it("name the usual voicing and let another be taken", async () => {
+  const open = { id: "open-fifth", name: "Open fifth", use: "Leaves the third to the right hand." };
+  const show = (each: Figure, choices: Chosen = {}, wholeSong = true) => {
     const onChoose = vi.fn();
-    render(<Choices figure={figure("held", ["4/4"], [open])} choices={{}} feel="straight" swingRatio={1} onChoose={onChoose} />);
+    const onSong = vi.fn();
+    render(
+      <Choices
+        figure={each}
+        choices={choices}
+        options={choices}
+        own={{}}
+        wholeSong={wholeSong}
+        feel="swing"
+        swingRatio={2.5}
+        thereIs={{
+          voicings: [],
+          bassLines: [{ id: "smooth", name: "Smooth", use: "By inversions." }],
+          leadIns: [{ id: "none", name: "None", use: "Straight on." }],
+          costs: [{ id: "mud", name: "Mud low down", unit: "each", weight: 6 }],
+          spacings: [],
+        }}
+        suggested={SUGGESTED}
+        onChoose={onChoose}
+        onSong={onSong}
+      />,
+    );
+    return { onChoose, onSong };
+  };
+  it("name the usual voicing and let another be taken", async () => {
+    const { onChoose } = show(figure("held", ["4/4"], [open]));
     await userEvent.click(screen.getByRole("button", { name: "Voicing: Usual: Open fifth" }));
     await userEvent.click(screen.getByRole("option", { name: "Open fifth" }));
     expect(onChoose).toHaveBeenCalledWith({ voicing: "open-fifth" });
   });
   it("are closed where the figure has its own notes", () => {
-    render(<Choices figure={figure("alberti", ["4/4"])} choices={{}} feel="swing" swingRatio={2.5} onChoose={vi.fn()} />);
+    show(figure("alberti", ["4/4"]));
     expect(screen.getByRole("button", { name: /Voicing/ })).toBeDisabled();
     expect(screen.getByRole("button", { name: "Swing, long to short: As the feel: 2.5 to 1" })).toBeEnabled();
+  });
+  it("set several things for an occasion and say which", async () => {
+    const { onChoose } = show(figure("held", ["4/4"], [open]));
+    await userEvent.click(screen.getByRole("button", { name: /Set for an occasion/ }));
+    expect(screen.getByText("sets figure held, voicing spread, bass player no")).toBeInTheDocument();
+    await userEvent.click(screen.getByRole("menuitem", { name: /Hymn/ }));
+    expect(onChoose).toHaveBeenCalledWith(SUGGESTED.presets[0]?.choices);
+  });
+  it("take a bass line, and the bass player", async () => {
+    const { onChoose } = show(figure("held", ["4/4"], [open]));
+    await userEvent.click(screen.getByRole("button", { name: /^Bass line/ }));
+    await userEvent.click(screen.getByRole("option", { name: "Smooth" }));
+    expect(onChoose).toHaveBeenCalledWith({ bassLine: "smooth" });
+    await userEvent.click(screen.getByRole("checkbox", { name: "with a bass player" }));
+    expect(onChoose).toHaveBeenLastCalledWith({ withBassPlayer: true });
+  });
+  it("weigh the costs, and keep what is for the whole song to the whole song", async () => {
+    const { onSong } = show(figure("held", ["4/4"], [open]));
+    await userEvent.click(screen.getByText("What counts"));
+    fireEvent.change(screen.getByRole("slider", { name: /Mud low down/ }), { target: { value: "2" } });
+    expect(onSong).toHaveBeenCalledWith({ costs: { mud: 2 } });
+    cleanup();
+    show(figure("held", ["4/4"], [open]), {}, false);
+    expect(screen.queryByText("What counts")).not.toBeInTheDocument();
+    expect(screen.queryByRole("button", { name: /^Swing/ })).not.toBeInTheDocument();
   });
 });

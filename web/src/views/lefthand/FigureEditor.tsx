@@ -1,0 +1,422 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useMemo, useState } from "react";
+import { api, type Figure, type FigureCheck, Refused, take } from "../../api/client";
+import type { TriedFigure } from "../../song/desk";
+import { useSettled } from "../../song/useSettled";
+import { planks } from "../../steps/count";
+import { StepLine } from "../../steps/StepLine";
+import { Choice } from "../../ui/Choice";
+import { type EditedFigure, type EditedStroke, edited, fileOf, idOf, markOf } from "./figureFile";
+
+const ROLES: [string, string][] = [
+  ["1", "bass"],
+  ["5_", "fifth below"],
+  ["3", "third"],
+  ["5", "fifth"],
+  ["6", "sixth"],
+  ["7", "seventh"],
+  ["8", "octave"],
+  ["9", "ninth"],
+  ["10", "tenth"],
+  ["12", "twelfth"],
+  ["c", "close chord"],
+  ["s", "guide tones"],
+  ["v", "the voicing"],
+  ["w", "walking note"],
+  ["L", "lead-in"],
+];
+const ALONE = ["w", "L", "v", "c", "s", "n"];
+
+const UNITS = [
+  { value: "480", label: "eighths" },
+  { value: "320", label: "triplets" },
+  { value: "240", label: "sixteenths" },
+];
+
+/** A figure on the step line: planks are struck and lifted, heard while it is written, kept in the player's own book. */
+export function FigureEditor({
+  figure,
+  copy,
+  songMeter,
+  families,
+  onTry,
+  onKept,
+  onClose,
+}: {
+  figure: Figure;
+  /** Whether it is kept as a new figure; else it replaces the one that is changed. */
+  copy: boolean;
+  songMeter: string;
+  families: string[];
+  onTry: (tried: TriedFigure | null) => void;
+  onKept: (figure: Figure) => void;
+  onClose: () => void;
+}) {
+  const queries = useQueryClient();
+  const [now, setNow] = useState<EditedFigure>(() => {
+    const opened = edited(figure, figure.meters.includes(songMeter) ? songMeter : (figure.meters[0] ?? "4/4"));
+    return copy ? { ...opened, name: `My ${figure.name.replace(/^My /, "").toLowerCase()}` } : opened;
+  });
+  const [unit, setUnit] = useState(() => String(usualUnit(now)));
+  const [at, setAt] = useState<number | null>(null);
+  const [problem, setProblem] = useState("");
+  const [keeping, setKeeping] = useState(false);
+  const id = copy ? idOf(now.name) : figure.id;
+  const file = useMemo(() => fileOf(withVoicings(now), id), [now, id]);
+  const settled = useSettled(file, 150);
+
+  useEffect(() => {
+    let late = false;
+    take(api.POST("/api/figures/check", { body: { file: settled } }))
+      .then((answer) => {
+        if (late) return;
+        const check = answer as unknown as FigureCheck;
+        setProblem(check.problem);
+        if (!check.problem) onTry({ id, file: settled });
+      })
+      .catch((error: Error) => !late && setProblem(error.message));
+    return () => {
+      late = true;
+    };
+  }, [settled, id, onTry]);
+
+  const chosen = at === null ? undefined : now.strokes[at];
+  const change = (stroke: Partial<EditedStroke>) =>
+    at !== null && setNow({ ...now, strokes: now.strokes.map((each, index) => (index === at ? { ...each, ...stroke } : each)) });
+  const press = (tick: number, hand: "L" | "R") => {
+    const there = now.strokes.findIndex((stroke) => stroke.tick === tick && stroke.hand === hand);
+    if (there >= 0) {
+      setAt(there);
+      return;
+    }
+    const stroke: EditedStroke = {
+      hand,
+      roles: hand === "R" ? "c" : tick === 0 ? "1" : "5",
+      tick,
+      length: Number(unit),
+      rolled: false,
+      accent: false,
+    };
+    setNow({ ...now, strokes: [...now.strokes, stroke] });
+    setAt(now.strokes.length);
+  };
+  const lift = () => {
+    if (at === null) return;
+    setNow({ ...now, strokes: now.strokes.filter((_, index) => index !== at) });
+    setAt(null);
+  };
+  const keep = async () => {
+    setKeeping(true);
+    try {
+      const body = { file, ...(copy ? {} : { version: figure.version ?? undefined }) };
+      const kept = await take(
+        copy ? api.POST("/api/figures", { body }) : api.PUT("/api/figures/{id}", { params: { path: { id: figure.id } }, body }),
+      );
+      await queries.invalidateQueries({ queryKey: ["figures"] });
+      onKept(kept);
+    } catch (error) {
+      setProblem(error instanceof Refused ? error.message : String(error));
+    } finally {
+      setKeeping(false);
+    }
+  };
+  const remove = async () => {
+    try {
+      await take(api.DELETE("/api/figures/{id}", { params: { path: { id: figure.id } } }));
+      await queries.invalidateQueries({ queryKey: ["figures"] });
+      onClose();
+    } catch (error) {
+      setProblem(error instanceof Refused ? error.message : String(error));
+    }
+  };
+  const meters = [...new Set([...figure.meters, songMeter])];
+  const floor = planks(now.barTicks, now.beatTicks, [Number(unit) === 320 ? 320 : Number(unit) === 240 ? 240 : 0]);
+  const steps = now.strokes.map((stroke) => ({
+    tick: stroke.tick,
+    ticks: Math.min(stroke.length ?? now.barTicks, now.barTicks - stroke.tick),
+    mark: markOf(stroke.roles),
+    rolled: stroke.rolled,
+    accent: stroke.accent,
+    hand: stroke.hand,
+  }));
+
+  return (
+    <section aria-label="A figure being written" className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-3">
+      <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
+        <label className="min-w-44 flex-1">
+          <span className="text-quiet">Name</span>
+          <input
+            value={now.name}
+            maxLength={80}
+            onChange={(event) => setNow({ ...now, name: event.target.value })}
+            className="mt-0.5 h-10 w-full rounded-plank border border-line bg-sheet px-2.5 font-semibold"
+          />
+        </label>
+        <label className="w-32">
+          <span className="text-quiet">Family</span>
+          <input
+            value={now.family}
+            list="families"
+            maxLength={40}
+            onChange={(event) => setNow({ ...now, family: event.target.value })}
+            className="mt-0.5 h-10 w-full rounded-plank border border-line bg-sheet px-2.5"
+          />
+          <datalist id="families">
+            {families.map((family) => (
+              <option key={family} value={family} />
+            ))}
+          </datalist>
+        </label>
+        <div className="w-24">
+          <Choice
+            label="Metre"
+            value={now.meter}
+            options={meters.map((meter) => ({ value: meter, label: meter }))}
+            onChange={(meter) => {
+              setAt(null);
+              setNow(inMeter(now, figure, meter));
+            }}
+          />
+        </div>
+        <div className="w-32">
+          <Choice label="Planks" value={unit} options={UNITS} onChange={setUnit} />
+        </div>
+      </div>
+      <label className="mt-1 block">
+        <span className="text-quiet">When to use it</span>
+        <input
+          value={now.use}
+          maxLength={200}
+          onChange={(event) => setNow({ ...now, use: event.target.value })}
+          className="mt-0.5 h-9 w-full rounded-plank border border-line bg-sheet px-2.5"
+        />
+      </label>
+
+      <div className="mt-2">
+        <StepLine
+          large
+          barTicks={now.barTicks}
+          beatTicks={now.beatTicks}
+          steps={steps}
+          litTick={chosen?.tick ?? null}
+          label={`Step line of ${now.name}`}
+        />
+        {(["R", "L"] as const).map((hand) => (
+          <fieldset key={hand} className="mt-1 flex gap-0.5">
+            <legend className="sr-only">{hand === "R" ? "Right hand" : "Left hand"}</legend>
+            <span className="w-11 shrink-0 self-center text-[0.86rem] text-quiet">{hand === "R" ? "right" : "left"}</span>
+            {floor.map((plank) => {
+              const stroke = now.strokes.find((each) => each.tick === plank.tick && each.hand === hand);
+              const active = stroke !== undefined && stroke === chosen;
+              return (
+                <button
+                  key={plank.tick}
+                  type="button"
+                  onClick={() => press(plank.tick, hand)}
+                  onKeyDown={(event) => {
+                    if (event.key === "Delete" || event.key === "Backspace") {
+                      event.preventDefault();
+                      if (active) lift();
+                    }
+                  }}
+                  aria-pressed={active}
+                  aria-label={`${hand === "R" ? "Right" : "Left"} hand on ${plank.count || "…"}: ${stroke ? stroke.roles : "rest"}`}
+                  className={`h-10 min-w-0 flex-1 rounded-plank text-[0.86rem] ${active ? "bg-wash font-semibold text-accent outline-2 outline-accent" : stroke ? "bg-sheet font-semibold outline outline-grain" : plank.strong ? "bg-grain/60" : "bg-plank"}`}
+                >
+                  {stroke?.roles ?? ""}
+                </button>
+              );
+            })}
+          </fieldset>
+        ))}
+      </div>
+
+      {chosen ? (
+        <StrokePanel stroke={chosen} unit={Number(unit)} barTicks={now.barTicks} onChange={change} onLift={lift} />
+      ) : (
+        <p className="mt-2 text-quiet">
+          Press a plank to put a stroke there, press a stroke to change it. Play: it is heard on the song as you write.
+        </p>
+      )}
+
+      <div className="mt-2 flex flex-wrap items-end gap-3 border-line border-t pt-2">
+        <div className="w-28">
+          <Choice
+            label="Level"
+            value={String(now.level)}
+            options={["1", "2", "3", "4", "5"].map((each) => ({ value: each, label: each }))}
+            onChange={(level) => setNow({ ...now, level: Number(level) })}
+          />
+        </div>
+        <div className="w-44">
+          <Choice
+            label="Two chords in a bar"
+            value={now.manner.cut}
+            options={[
+              { value: "restart", label: "start again" },
+              { value: "keep", label: "keep the rhythm" },
+            ]}
+            onChange={(cut) => setNow({ ...now, manner: { ...now.manner, cut } })}
+          />
+        </div>
+        <div className="w-48">
+          <Choice
+            label="Rolled strokes"
+            value={now.manner.roll}
+            options={[
+              { value: "beat", label: "from the beat" },
+              { value: "before", label: "top on the beat" },
+              { value: "broken", label: "bass on the & before" },
+            ]}
+            onChange={(roll) => setNow({ ...now, manner: { ...now.manner, roll } })}
+          />
+        </div>
+        <label className="flex h-10 items-center gap-2">
+          <input
+            type="checkbox"
+            checked={now.manner.pedal}
+            onChange={(event) => setNow({ ...now, manner: { ...now.manner, pedal: event.target.checked } })}
+            className="size-4 accent-(--accent)"
+          />
+          pedal
+        </label>
+      </div>
+
+      {problem && (
+        <p role="alert" className="mt-2 border-accent border-l-4 bg-wash px-3 py-1.5">
+          {problem}
+        </p>
+      )}
+      <div className="mt-3 flex gap-6">
+        <button
+          type="button"
+          disabled={Boolean(problem) || keeping}
+          onClick={keep}
+          className="min-h-10 font-semibold text-accent underline underline-offset-4 disabled:text-quiet"
+        >
+          {copy ? "Keep it in my book" : "Keep the change"}
+        </button>
+        <button type="button" onClick={onClose} className="min-h-10">
+          Leave it
+        </button>
+        {!copy && (
+          <button type="button" onClick={remove} className="min-h-10 text-quiet">
+            Delete it
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function StrokePanel({
+  stroke,
+  unit,
+  barTicks,
+  onChange,
+  onLift,
+}: {
+  stroke: EditedStroke;
+  unit: number;
+  barTicks: number;
+  onChange: (stroke: Partial<EditedStroke>) => void;
+  onLift: () => void;
+}) {
+  const early = stroke.roles.startsWith(">");
+  const roles = stroke.roles.split("+").map((role) => role.replace(/^>/, ""));
+  const write = (next: string[], ofNext: boolean) => onChange({ roles: next.map((role) => (ofNext ? `>${role}` : role)).join("+") });
+  const toggle = (role: string) => {
+    if (ALONE.includes(role) || roles.some((each) => ALONE.includes(each))) write([role], early);
+    else {
+      const next = roles.includes(role) ? roles.filter((each) => each !== role) : [...roles, role];
+      if (next.length > 0)
+        write(
+          next.sort((a, b) => Number.parseInt(a, 10) - Number.parseInt(b, 10)),
+          early,
+        );
+    }
+  };
+  const longest = Math.max(1, Math.floor((barTicks - stroke.tick) / unit));
+  const lengths = Array.from({ length: longest }, (_, index) => String((index + 1) * unit));
+  const length = stroke.length === null ? "*" : String(stroke.length);
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1">
+      <fieldset className="flex flex-wrap gap-1">
+        <legend className="text-quiet">What it plays</legend>
+        {ROLES.map(([role, name]) => (
+          <button
+            key={role}
+            type="button"
+            title={name}
+            aria-label={name}
+            aria-pressed={roles.includes(role)}
+            onClick={() => toggle(role)}
+            className={`h-9 min-w-9 rounded-plank border px-1.5 ${roles.includes(role) ? "border-accent bg-wash font-semibold text-accent" : "border-line bg-sheet"}`}
+          >
+            {role}
+          </button>
+        ))}
+      </fieldset>
+      <div className="w-40">
+        <Choice
+          label="How long"
+          value={length}
+          options={[
+            ...(lengths.includes(length) || length === "*" ? [] : [{ value: length, label: `${length} ticks` }]),
+            ...lengths.map((each, index) => ({ value: each, label: index === 0 ? "1 plank" : `${index + 1} planks` })),
+            { value: "*", label: "as the chord" },
+          ]}
+          onChange={(value) => onChange({ length: value === "*" ? null : Number(value) })}
+        />
+      </div>
+      {(
+        [
+          ["accent", stroke.accent, (on: boolean) => onChange({ accent: on })],
+          ["rolled", stroke.rolled, (on: boolean) => onChange({ rolled: on })],
+          ["early, for the next chord", early, (on: boolean) => write(roles, on)],
+        ] as const
+      ).map(([name, on, set]) => (
+        <label key={name} className="flex h-10 items-center gap-1.5">
+          <input type="checkbox" checked={on} onChange={(event) => set(event.target.checked)} className="size-4 accent-(--accent)" />
+          {name}
+        </label>
+      ))}
+      <button type="button" onClick={onLift} className="h-10 text-accent underline underline-offset-4">
+        lift it
+      </button>
+    </div>
+  );
+}
+
+function usualUnit(figure: EditedFigure): number {
+  if (figure.strokes.some((stroke) => stroke.tick % 240 !== 0)) return 320;
+  return figure.strokes.some((stroke) => stroke.tick % 480 !== 0) ? 240 : 480;
+}
+
+/** The figure with another of its metres opened; one it is not written for begins with what fits. */
+function inMeter(now: EditedFigure, figure: Figure, meter: string): EditedFigure {
+  const own = edited(figure, meter);
+  const kept = { ...now, meter };
+  if (figure.meters.includes(meter))
+    return { ...kept, barTicks: own.barTicks, beatTicks: own.beatTicks, strokes: own.strokes, rest: own.rest };
+  const [count = "4", unit = "4"] = meter.split("/");
+  const units = count.split("+").reduce((sum, each) => sum + Number(each), 0);
+  const unitTicks = 3840 / Number(unit);
+  const compound = Number(unit) >= 8 && units > 3 && units % 3 === 0 && !count.includes("+");
+  const barTicks = units * unitTicks;
+  return {
+    ...kept,
+    barTicks,
+    beatTicks: compound ? 3 * unitTicks : unitTicks,
+    strokes: now.strokes.filter((stroke) => stroke.tick < barTicks),
+    rest: { ...now.rest, bars: { ...edited(figure, figure.meters[0] ?? meter).rest.bars, [meter]: [""] } },
+  };
+}
+
+/** What plays a chord or a voicing has one to begin with. */
+function withVoicings(figure: EditedFigure): EditedFigure {
+  const plays = (role: string) => figure.strokes.some((stroke) => stroke.roles.split("+").some((each) => each.replace(/^>/, "") === role));
+  if (figure.accepts.length > 0) return figure;
+  if (plays("v")) return { ...figure, accepts: ["open-fifth", "octave", "spread", "close"] };
+  return plays("c") ? { ...figure, accepts: ["close", "guide-tones"] } : figure;
+}

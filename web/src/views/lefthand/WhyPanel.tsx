@@ -1,0 +1,131 @@
+import type { Arrangement, Lock, Why } from "../../api/client";
+import { plain } from "../../ui/words";
+
+/** Why a note is what it is, what the best other ways would cost, and locks that keep it. */
+export function WhyPanel({
+  arrangement,
+  stroke,
+  note,
+  why,
+  lock,
+  spanMm,
+  onNote,
+  onLock,
+  onTopLine,
+}: {
+  arrangement: Arrangement;
+  stroke: number;
+  note: number;
+  why: Why | undefined;
+  /** What is locked on this chord already. */
+  lock: Lock | undefined;
+  spanMm: number;
+  onNote: (note: number) => void;
+  onLock: (lock: Partial<Lock> | null) => void;
+  onTopLine: () => void;
+}) {
+  const asked = arrangement.strokes[stroke];
+  if (!asked) return null;
+  const bass = why?.ways[0]?.notes[0];
+  const closeRole = asked.notes.length > 1 && /^[1-7]$/.test(asked.notes[0]?.role ?? "") ? Number(asked.notes[0]?.role) : null;
+  const top = asked.notes.at(-1)?.name;
+  return (
+    <div className="grid gap-2">
+      <p className="flex flex-wrap gap-1">
+        {asked.notes.map((each, index) => (
+          <button
+            key={each.midi}
+            type="button"
+            aria-pressed={index === note}
+            onClick={() => onNote(index)}
+            className={`min-h-9 rounded-plank border px-2.5 font-serif text-xl ${index === note ? "border-accent bg-wash text-accent" : "border-line"}`}
+          >
+            {each.name}
+          </button>
+        ))}
+      </p>
+      {why && (
+        <>
+          <p className="leading-snug">{why.rule}</p>
+          <p className="text-quiet leading-snug">{why.stroke}</p>
+          {asked.rolled && asked.stretchMm > 0 && (
+            <p className="text-quiet leading-snug">
+              {asked.rolled.leadTicks > 0 ? "The bass comes before the beat, the top on it" : "Opened upward from the beat"}:{" "}
+              {asked.stretchMm.toFixed(1)} mm from key to key, for a hand of {spanMm} mm.
+            </p>
+          )}
+          <h3 className="mt-1 font-semibold">Other ways to lay {why.chord}</h3>
+          <ul className="grid gap-1.5">
+            {why.ways.map((way, index) => (
+              <li key={way.notes.join()} className="border-line border-l-4 pl-2">
+                <span className="block font-serif text-[1.05rem]">{way.notes.join(" ")}</span>
+                {index === 0 ? (
+                  <span className="text-[0.92rem] text-quiet">chosen: the cheapest for the whole song</span>
+                ) : (
+                  <>
+                    <span className="block text-[0.92rem] text-quiet leading-snug">
+                      {way.more > 0 ? `costs ${plain(way.more)} more: ` : "costs the same: "}
+                      {way.costs
+                        .map((cost) => `${cost.name.toLowerCase()} ${cost.value > 0 ? "+" : "−"}${plain(Math.abs(cost.value))}`)
+                        .join(", ")}
+                    </span>
+                    <button
+                      type="button"
+                      onClick={() =>
+                        onLock({ bass: way.notes[0], bottom: undefined, top: way.notes.length > 1 ? way.notes.at(-1) : undefined })
+                      }
+                      className="min-h-8 text-accent underline underline-offset-4"
+                    >
+                      take it
+                    </button>
+                  </>
+                )}
+              </li>
+            ))}
+          </ul>
+          <h3 className="mt-1 font-semibold">Keep</h3>
+          <div className="flex flex-wrap gap-x-4">
+            {asked.mark === "heel" && bass && (
+              <button
+                type="button"
+                onClick={() => onLock({ bass: asked.notes[0]?.name })}
+                className="min-h-8 text-accent underline underline-offset-4"
+              >
+                this octave here
+              </button>
+            )}
+            {closeRole !== null && asked.mark === "toe" && (
+              <button
+                type="button"
+                onClick={() => onLock({ bottom: closeRole })}
+                className="min-h-8 text-accent underline underline-offset-4"
+              >
+                this inversion here
+              </button>
+            )}
+            {top && asked.notes.length > 1 && (
+              <button type="button" onClick={() => onLock({ top })} className="min-h-8 text-accent underline underline-offset-4">
+                {top} on top here
+              </button>
+            )}
+            <button type="button" onClick={onTopLine} className="min-h-8 text-accent underline underline-offset-4">
+              the top line of the chosen bars
+            </button>
+          </div>
+          {lock && (
+            <p className="border-accent border-l-4 bg-wash px-2 py-1">
+              Locked:{" "}
+              {[lock.bass && `bass ${lock.bass}`, lock.bottom && `${lock.bottom} at the bottom`, lock.top && `${lock.top} on top`]
+                .filter(Boolean)
+                .join(", ")}
+              .
+              <button type="button" onClick={() => onLock(null)} className="ml-2 min-h-8 text-accent underline underline-offset-4">
+                let go
+              </button>
+            </p>
+          )}
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,191 @@
+import type { Arrangement, Bar, Choices, Figure } from "../../api/client";
+import { edited, fileOf, idOf, markOf } from "./figureFile";
+import { lockAt, placeOf, withLock, withTopLine } from "./locks";
+import { barsOf, choose, forget, holds, optionsAt, ownOptions, type Scope, scopeName } from "./scope";
+
+const bar = (index: number, number: number, section = "Verse", pass = 1): Bar => ({
+  index,
+  number,
+  section,
+  pass,
+  meter: "4/4",
+  beatTicks: 960,
+  tick: index * 3840,
+  ticks: 3840,
+  chords: [
+    { symbol: "C", tick: index * 3840, ticks: 1920, degree: "I" },
+    { symbol: "F", tick: index * 3840 + 1920, ticks: 1920, degree: "IV" },
+  ],
+  bpm: 100,
+  holds: [],
+  vamp: null,
+  pins: [],
+  difficulty: null,
+  maxTempo: null,
+});
+
+describe("where choices go", () => {
+  const chorus: Scope = { kind: "section", name: "Chorus" };
+  const bars: Scope = { kind: "bars", bars: "3-4" };
+
+  it("the later goes before the earlier, bars before sections, sections before the song", () => {
+    let choices: Choices = { figure: "held" };
+    choices = choose(choices, chorus, { figure: "two-feel" });
+    choices = choose(choices, bars, { figure: "stacked" });
+    expect(optionsAt(choices, bar(0, 1)).figure).toBe("held");
+    expect(optionsAt(choices, bar(1, 2, "Chorus")).figure).toBe("two-feel");
+    expect(optionsAt(choices, bar(2, 3, "Chorus")).figure).toBe("stacked");
+    expect(ownOptions(choices, bars)).toEqual({ figure: "stacked" });
+  });
+
+  it("a new figure leaves the voicing of the old one behind", () => {
+    const choices = choose({ figure: "held", voicing: "octave" }, { kind: "song" }, { figure: "two-feel" });
+    expect(choices).toEqual({ figure: "two-feel" });
+    expect(
+      optionsAt(choose({ figure: "held", voicing: "octave" }, chorus, { figure: "two-feel" }), bar(0, 1, "Chorus")).voicing,
+    ).toBeUndefined();
+  });
+
+  it("beats and times round are places of their own", () => {
+    const once: Scope = { kind: "bars", bars: "2", pass: 2, beats: "3-4" };
+    const choices = choose({ figure: "held" }, once, { figure: "walking" });
+    expect(optionsAt(choices, bar(1, 2), 3).figure).toBe("held");
+    expect(optionsAt(choices, bar(5, 2, "Verse", 2), 1).figure).toBe("held");
+    expect(optionsAt(choices, bar(5, 2, "Verse", 2), 3).figure).toBe("walking");
+    expect(scopeName(once)).toBe("bar 2, beats 3–4, time 2");
+  });
+
+  it("what was chosen for a place can be forgotten", () => {
+    const choices = choose(choose({ figure: "held" }, chorus, { leadIn: "scale" }), bars, { pedal: false });
+    expect(forget(choices, chorus).sections).toEqual({});
+    expect(forget(choices, bars).overrides).toEqual([]);
+    expect(ownOptions(forget(choices, bars), bars)).toEqual({});
+  });
+
+  it("bars are called by their numbers in the chart", () => {
+    expect(barsOf([bar(0, 1), bar(1, 2), bar(2, 3)], [1, 2])).toBe("2-3");
+    expect(barsOf([bar(0, 7)], [0, 0])).toBe("7");
+    expect(holds("5-8", 8)).toBe(true);
+    expect(holds("5", 6)).toBe(false);
+  });
+});
+
+describe("locks", () => {
+  const stroke = (tick: number, code: string, chord: string, names: string[]) => ({
+    hand: "L" as const,
+    bar: Math.floor(tick / 3840),
+    tick,
+    ticks: 480,
+    written: { tick, ticks: 480 },
+    mark: "heel" as const,
+    accent: false,
+    stretchMm: 0,
+    rolled: null,
+    reason: { code, args: { chord } },
+    notes: names.map((name, index) => ({ midi: 40 + index, name, role: "1", delayTicks: 0, velocity: 66, finger: null })),
+  });
+  const arrangement = {
+    bars: [bar(0, 1), bar(1, 2)],
+    strokes: [
+      stroke(0, "figure-stroke", "C", ["C2"]),
+      stroke(960, "figure-stroke", "C", ["E3", "G3"]),
+      stroke(1920, "figure-stroke", "F", ["F2"]),
+      stroke(3360, "anticipation", "C", ["C2"]),
+    ],
+  } as unknown as Arrangement;
+
+  it("name the chord a stroke plays, an early one the chord that arrives", () => {
+    expect(placeOf(arrangement, 1)).toEqual({ bar: 1, beat: 1 });
+    expect(placeOf(arrangement, 2)).toEqual({ bar: 1, beat: 3 });
+    expect(placeOf(arrangement, 3)).toEqual({ bar: 2, beat: 1 });
+  });
+  it("are joined on one chord and let go", () => {
+    const once = withLock({}, arrangement, 0, { bass: "C2" });
+    const twice = withLock(once, arrangement, 1, { top: "G3" });
+    expect(twice.locks).toEqual([{ bar: 1, beat: 1, bass: "C2", top: "G3" }]);
+    expect(lockAt(twice, arrangement, 0)?.top).toBe("G3");
+    expect(withLock(twice, arrangement, 0, null).locks).toBeUndefined();
+  });
+  it("keep the top line of some bars", () => {
+    expect(withTopLine({}, arrangement, [0, 0]).locks).toEqual([
+      { bar: 1, beat: 1, top: "G3" },
+      { bar: 1, beat: 3, top: "F2" },
+    ]);
+  });
+});
+
+describe("a figure's file", () => {
+  const figure = {
+    id: "two-feel",
+    name: "Two-feel",
+    family: "swing",
+    use: "Two long basses.",
+    meters: ["4/4", "3/4"],
+    feel: ["swing"],
+    level: 2,
+    minTempo: 80,
+    maxTempo: 240,
+    chords: 2,
+    suits: ["jazz"],
+    accepts: [],
+    voicings: [],
+    registers: ["deep"],
+    hands: ["L"],
+    strokes: [
+      {
+        meter: "4/4",
+        barTicks: 3840,
+        beatTicks: 960,
+        count: "1 3",
+        strokes: [
+          { hand: "L", roles: "1", tick: 0, ticks: 1920, mark: "heel", rolled: false, accent: true, length: 1920 },
+          { hand: "R", roles: "c", tick: 1920, ticks: 1920, mark: "toe", rolled: true, accent: false, length: null },
+        ],
+      },
+      {
+        meter: "3/4",
+        barTicks: 2880,
+        beatTicks: 960,
+        count: "1",
+        strokes: [{ hand: "L", roles: "1", tick: 0, ticks: 2880, mark: "heel", rolled: false, accent: false, length: 2880 }],
+      },
+    ],
+    manner: {
+      spacing: "bass",
+      pedal: false,
+      line: ["1", "5"],
+      cut: "keep",
+      roll: "beat",
+      bass: true,
+      leadIn: "below",
+      times: "own",
+      hasLine: true,
+    },
+    variations: [],
+    version: null,
+  } as unknown as Figure;
+
+  it("says the strokes as the book writes them and keeps the other metres", () => {
+    const file = JSON.parse(fileOf(edited(figure, "4/4"), "my-two"));
+    expect(file.id).toBe("my-two");
+    expect(file.bars).toEqual({ "4/4": ["1@0:1920! R:~c@1920:*"], "3/4": ["1@0:2880"] });
+    expect(file).toMatchObject({ tempo: "80-240", cut: "keep", leadIn: "below", bass: "yes", level: "2" });
+  });
+  it("has an id made of its name", () => {
+    expect(idOf("My síncopa, № 2!")).toBe("my-sincopa-2");
+    expect(idOf("♪♪")).toBe("my-figure");
+  });
+  it("is drawn as the book draws it", () => {
+    expect(["1", "5_", ">1", "v", "w", "L", "5", "c", "10+5"].map(markOf)).toEqual([
+      "heel",
+      "heel",
+      "heel",
+      "heel",
+      "heel",
+      "lead",
+      "toe",
+      "toe",
+      "toe",
+    ]);
+  });
+});

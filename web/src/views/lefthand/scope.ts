@@ -1,0 +1,97 @@
+import type { Bar, Choices, Options, Override } from "../../api/client";
+
+/** Where a choice goes: the whole song, one section, some bars, some beats of them. */
+export type Scope = { kind: "song" } | { kind: "section"; name: string } | { kind: "bars"; bars: string; pass?: number; beats?: string };
+
+export const OPTION_NAMES = [
+  "figure",
+  "voicing",
+  "register",
+  "bassLine",
+  "leadIn",
+  "tenths",
+  "variations",
+  "withBassPlayer",
+  "keepTop",
+  "pedal",
+] as const;
+
+/** The choices that can differ from place to place, without what is for the whole song alone. */
+export function optionsOf(choices: Options): Options {
+  const options: Record<string, unknown> = {};
+  for (const name of OPTION_NAMES) if (choices[name] !== undefined && choices[name] !== null) options[name] = choices[name];
+  return options as Options;
+}
+
+/** "5" or "5-8", as the bars are numbered in the chart. */
+export function barsOf(bars: Bar[], selection: [number, number]): string {
+  const numbers = bars.slice(selection[0], selection[1] + 1).map((bar) => bar.number);
+  const first = Math.min(...numbers);
+  const last = Math.max(...numbers);
+  return first === last ? String(first) : `${first}-${last}`;
+}
+
+export function holds(run: string | undefined, number: number): boolean {
+  if (!run) return true;
+  const [first = 0, last = first] = run.split("-").map(Number);
+  return number >= first && number <= last;
+}
+
+/** What holds at a place, the later over the earlier; a voicing belongs to the figure it was chosen for. */
+export function optionsAt(choices: Choices, bar: Bar | undefined, beat = 1): Options {
+  let held = optionsOf(choices);
+  const put = (more: Options | undefined) => {
+    if (!more) return;
+    const other = more.figure && more.figure !== held.figure;
+    held = { ...held, ...(other ? { voicing: undefined } : {}), ...optionsOf(more) };
+  };
+  if (!bar) return held;
+  put(choices.sections?.[bar.section]);
+  for (const override of choices.overrides ?? [])
+    if (holds(override.bars, bar.number) && (!override.pass || override.pass === bar.pass) && holds(override.beats, beat)) put(override);
+  return held;
+}
+
+function isSame(override: Override, scope: Scope): boolean {
+  return scope.kind === "bars" && override.bars === scope.bars && override.pass === scope.pass && override.beats === scope.beats;
+}
+
+/** What was chosen for just this scope. */
+export function ownOptions(choices: Choices, scope: Scope): Options {
+  if (scope.kind === "song") return optionsOf(choices);
+  if (scope.kind === "section") return optionsOf(choices.sections?.[scope.name] ?? {});
+  return optionsOf(choices.overrides?.find((override) => isSame(override, scope)) ?? {});
+}
+
+/** The choices with more chosen for a scope; a new figure there leaves the old one's voicing behind. */
+export function choose(choices: Choices, scope: Scope, more: Options): Choices {
+  const fresh = more.figure !== undefined && more.voicing === undefined ? { ...more, voicing: undefined } : more;
+  if (scope.kind === "song") return clean({ ...choices, ...fresh });
+  if (scope.kind === "section")
+    return { ...choices, sections: { ...choices.sections, [scope.name]: clean({ ...choices.sections?.[scope.name], ...fresh }) } };
+  const own = choices.overrides?.find((override) => isSame(override, scope));
+  const next = clean({ ...(own ?? { bars: scope.bars, pass: scope.pass, beats: scope.beats }), ...fresh }) as Override;
+  return { ...choices, overrides: [...(choices.overrides ?? []).filter((override) => override !== own), next] };
+}
+
+/** The choices without what was chosen for a section or for bars. */
+export function forget(choices: Choices, scope: Scope): Choices {
+  if (scope.kind === "section") {
+    const { [scope.name]: _gone, ...sections } = choices.sections ?? {};
+    return { ...choices, sections };
+  }
+  return { ...choices, overrides: (choices.overrides ?? []).filter((override) => !isSame(override, scope)) };
+}
+
+function clean<T extends object>(value: T): T {
+  return Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined && each !== null)) as T;
+}
+
+/** How a scope is called. */
+export function scopeName(scope: Scope): string {
+  if (scope.kind === "song") return "the whole song";
+  if (scope.kind === "section") return scope.name;
+  const bars = scope.bars.includes("-") ? `bars ${scope.bars.replace("-", "–")}` : `bar ${scope.bars}`;
+  const beats = scope.beats ? `, ${scope.beats.includes("-") ? `beats ${scope.beats.replace("-", "–")}` : `beat ${scope.beats}`}` : "";
+  return `${bars}${beats}${scope.pass ? `, time ${scope.pass}` : ""}`;
+}
