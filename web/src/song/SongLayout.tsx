@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
-import { api, type Choices, type Refused, type Song, type Tone, take } from "../api/client";
+import { api, type NamedChoices, type Refused, type Song, type Tone, take } from "../api/client";
 import { type Asked, useArrangement, useChart } from "../api/queries";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
@@ -62,7 +62,7 @@ function OpenSong({ song }: { song: Song }) {
     [settledChart, desk.draft.choices, tried],
   );
   const arranged = useArrangement(asked);
-  const [compared, setCompared] = useState<Choices | null>(null);
+  const [compared, setCompared] = useState<NamedChoices | null>(null);
   const arrangement = arranged.data;
   const bars = arrangement?.bars.length ?? 0;
   const [selection, select] = useSelection(bars);
@@ -75,6 +75,21 @@ function OpenSong({ song }: { song: Song }) {
   const sound = usePlayer(arrangement, selection, looping, (bpm * beatTicks) / 960);
   const setBpm = useCallback((next: number) => setTempo(Math.min(400, Math.max(20, Math.round(next)))), []);
 
+  const compare = () => {
+    if (!compared) return;
+    const { arrangement: name, choices, others } = desk.draft;
+    const other = others.find((each) => each.name === compared.name);
+    setCompared({ name, choices });
+    // Another arrangement is opened; other choices of this one take their place.
+    if (other)
+      desk.change({
+        arrangement: other.name,
+        choices: other.choices,
+        others: [{ name, choices }, ...others.filter((each) => each !== other)],
+      });
+    else desk.change({ choices: compared.choices });
+  };
+
   useKeys({
     selection,
     bars,
@@ -85,11 +100,7 @@ function OpenSong({ song }: { song: Song }) {
     undo: desk.undo,
     redo: desk.redo,
     help: () => setHelp(!help),
-    compare: () => {
-      if (!compared || !pathname.endsWith("/left-hand")) return;
-      setCompared(desk.draft.choices);
-      desk.change({ choices: compared });
-    },
+    compare: () => pathname.endsWith("/left-hand") && compare(),
   });
 
   const context: Desk = {
@@ -105,6 +116,7 @@ function OpenSong({ song }: { song: Song }) {
     setTried,
     compared,
     setCompared,
+    compare,
     selection,
     select,
     sound,

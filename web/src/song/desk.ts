@@ -1,5 +1,5 @@
 import { useOutletContext } from "react-router";
-import type { Arrangement, ChartView, Choices, Refused, Song, Tone } from "../api/client";
+import type { Arrangement, ChartView, NamedChoices, Refused, Song, Tone } from "../api/client";
 import type { Asked } from "../api/queries";
 import type { Sound } from "../sound/usePlayer";
 import type { DraftDesk } from "./useDraft";
@@ -29,8 +29,10 @@ export type Desk = {
   tried: TriedFigure | null;
   setTried: (figure: TriedFigure | null) => void;
   /** The other choices of A and B, one key press away. */
-  compared: Choices | null;
-  setCompared: (choices: Choices | null) => void;
+  compared: NamedChoices | null;
+  setCompared: (other: NamedChoices | null) => void;
+  /** Puts the other one in place of this one, and this one in its place. */
+  compare: () => void;
   selection: [number, number];
   select: (from: number, to: number) => void;
   sound: Sound;

@@ -13,7 +13,7 @@ export function Arrangements() {
   const [asking, setAsking] = useState<"copy" | "rename" | null>(null);
   const [comparing, setComparing] = useState<NamedChoices | null>(null);
   const open = (other: NamedChoices) => {
-    setCompared(choices);
+    setCompared({ name, choices });
     desk.change({
       arrangement: other.name,
       choices: other.choices,

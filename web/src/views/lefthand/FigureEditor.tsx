@@ -193,14 +193,16 @@ export function FigureEditor({
       </label>
 
       <div className="mt-2">
-        <StepLine
-          large
-          barTicks={now.barTicks}
-          beatTicks={now.beatTicks}
-          steps={steps}
-          litTick={chosen?.tick ?? null}
-          label={`Step line of ${now.name}`}
-        />
+        <div className="pl-[2.9rem]">
+          <StepLine
+            large
+            barTicks={now.barTicks}
+            beatTicks={now.beatTicks}
+            steps={steps}
+            litTick={chosen?.tick ?? null}
+            label={`Step line of ${now.name}`}
+          />
+        </div>
         {(["R", "L"] as const).map((hand) => (
           <fieldset key={hand} className="mt-1 flex gap-0.5">
             <legend className="sr-only">{hand === "R" ? "Right hand" : "Left hand"}</legend>
@@ -287,7 +289,7 @@ export function FigureEditor({
           {problem}
         </p>
       )}
-      <div className="mt-3 flex gap-6">
+      <div className="-mx-4 -mb-3 sticky bottom-[-0.75rem] mt-2 flex gap-6 border-line border-t bg-ground px-4 py-1">
         <button
           type="button"
           disabled={Boolean(problem) || keeping}
@@ -347,13 +349,13 @@ function StrokePanel({
           <button
             key={role}
             type="button"
-            title={name}
             aria-label={name}
             aria-pressed={roles.includes(role)}
             onClick={() => toggle(role)}
-            className={`h-9 min-w-9 rounded-plank border px-1.5 ${roles.includes(role) ? "border-accent bg-wash font-semibold text-accent" : "border-line bg-sheet"}`}
+            className={`min-w-11 rounded-plank border px-1.5 leading-tight ${roles.includes(role) ? "border-accent bg-wash font-semibold text-accent" : "border-line bg-sheet"}`}
           >
             {role}
+            <span className="block text-[0.74rem] text-quiet">{name}</span>
           </button>
         ))}
       </fieldset>

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { api, type Figure, Refused, type Suggested, take } from "../../api/client";
 import { type Step, StepLine } from "../../steps/StepLine";
 import { Choice } from "../../ui/Choice";
@@ -34,6 +34,16 @@ export function Figures({
   const [family, setFamily] = useState(ANY);
   const [level, setLevel] = useState(ANY);
   const [onlyFitting, setOnlyFitting] = useState(false);
+  const list = useRef<HTMLUListElement>(null);
+  // The chosen card is brought into sight when it was chosen elsewhere: on opening, by A and B, by an occasion.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looks again when another figure is chosen or another shelf is open
+  useEffect(() => {
+    const card = list.current?.querySelector('[aria-pressed="true"]');
+    if (!list.current || !card) return;
+    const box = list.current.getBoundingClientRect();
+    const own = card.getBoundingClientRect();
+    if (own.top < box.top || own.bottom > box.bottom) list.current.scrollTop += own.top - box.top - 8;
+  }, [chosen, shelf, figures.length]);
   const families = useMemo(() => [...new Set(figures.map((figure) => figure.family))], [figures]);
   const worth = new Map(suggested?.figures.map((each, index) => [each.figure, { ...each, index }]));
   const words = search.trim().toLowerCase();
@@ -77,7 +87,7 @@ export function Figures({
         </fieldset>
         {shelf === "all" && (
           <>
-            <div className="mt-1 grid grid-cols-[1fr_1fr_4.2rem] gap-1">
+            <div className="mt-1 grid grid-cols-[1.35fr_1.15fr_3.5rem] gap-1">
               <input
                 type="search"
                 value={search}
@@ -90,14 +100,14 @@ export function Figures({
                 slim
                 label="Family"
                 value={family}
-                options={[{ value: ANY, label: "any family" }, ...families.map((each) => ({ value: each, label: each }))]}
+                options={[{ value: ANY, label: "family" }, ...families.map((each) => ({ value: each, label: each }))]}
                 onChange={setFamily}
               />
               <Choice
                 slim
                 label="Level at most"
                 value={level}
-                options={[{ value: ANY, label: "any" }, ...["1", "2", "3", "4"].map((each) => ({ value: each, label: `≤ ${each}` }))]}
+                options={[{ value: ANY, label: "level" }, ...["1", "2", "3", "4"].map((each) => ({ value: each, label: `≤ ${each}` }))]}
                 onChange={setLevel}
               />
             </div>
@@ -114,7 +124,7 @@ export function Figures({
         )}
         {shelf === "own" && <OwnTools figures={figures} onEdit={onEdit} onKept={onKept} />}
       </div>
-      <ul className="min-h-0 flex-1 overflow-auto border-line border-t max-md:flex">
+      <ul ref={list} className="min-h-0 flex-1 overflow-auto border-line border-t max-md:flex">
         {shown.length === 0 && (
           <li className="px-4 py-3 text-quiet">
             {shelf === "own" ? "None yet. Change a copy of any figure, or write a new one." : "No figure is like that."}

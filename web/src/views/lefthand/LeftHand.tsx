@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import type { Choices as Chosen, Figure } from "../../api/client";
+import type { Choices as Chosen, Figure, Options } from "../../api/client";
 import { useFigures, useScore, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { USUAL_SPAN, useDesk } from "../../song/desk";
@@ -38,6 +38,7 @@ export function LeftHand() {
     setTried,
     compared,
     setCompared,
+    compare,
   } = useDesk();
   const queries = useQueryClient();
   const figures = useFigures();
@@ -100,7 +101,7 @@ export function LeftHand() {
         suggested={suggested.data}
         where={scopeName(scope)}
         onChoose={(id) => {
-          if (id !== figure?.id) setCompared(choices);
+          if (id !== figure?.id) setCompared({ name: desk.draft.arrangement, choices });
           change(choose(choices, scope, { figure: id }));
         }}
         onEdit={(each, copy) => setEditing({ figure: each, copy })}
@@ -138,16 +139,19 @@ export function LeftHand() {
               <button
                 type="button"
                 disabled={!compared}
-                onClick={() => {
-                  if (!compared) return;
-                  setCompared(choices);
-                  change(compared);
-                }}
+                onClick={compare}
                 title="The other of two sets of choices (A)"
                 className="min-h-8 truncate disabled:opacity-50"
               >
-                A: <span className="font-semibold text-ink">{nameOf(figures.data, choices)}</span>
-                {compared && <> · B: {nameOf(figures.data, compared)}</>}
+                A:{" "}
+                <span className="font-semibold text-ink">{nameOf(figures.data, optionsAt(choices, arrangement.bars[selection[0]]))}</span>
+                {compared && (
+                  <>
+                    {" "}
+                    · B: {compared.name === desk.draft.arrangement ? "" : `${compared.name}, `}
+                    {nameOf(figures.data, optionsAt(compared.choices, arrangement.bars[selection[0]]))}
+                  </>
+                )}
               </button>
             </p>
           </div>
@@ -234,7 +238,7 @@ function follow(scope: Scope & { kind: "bars" }, bars: string): Scope {
   return scope.bars === bars ? scope : { kind: "bars", bars };
 }
 
-function nameOf(figures: Figure[] | undefined, choices: Chosen): string {
+function nameOf(figures: Figure[] | undefined, choices: Options): string {
   return figures?.find((each) => each.id === (choices.figure ?? "held"))?.name ?? choices.figure ?? "held";
 }
 

@@ -2,9 +2,13 @@ package zapateo.server.arrangements;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Preset;
@@ -34,7 +38,9 @@ public class Asking {
     private static final Map<String, String> NAMES = Map.ofEntries(Map.entry("1", "bass"), Map.entry("3", "third"), Map.entry("5", "fifth"), Map.entry("6", "sixth"), Map.entry("7", "seventh"),
             Map.entry("8", "octave"), Map.entry("9", "ninth"), Map.entry("10", "third, an octave up"), Map.entry("11", "eleventh"), Map.entry("12", "fifth, an octave up"),
             Map.entry("13", "thirteenth"), Map.entry("15", "root, two octaves up"), Map.entry("17", "third, two octaves up"), Map.entry("♯4", "raised fourth"), Map.entry("♭7", "flat seventh"),
-            Map.entry("2", "second"), Map.entry("4", "fourth"));
+            Map.entry("5_", "fifth below"), Map.entry("c", "close chord"), Map.entry("c1", "lowest tone of the close chord"), Map.entry("c2", "middle tone of the close chord"),
+            Map.entry("c3", "highest tone of the close chord"), Map.entry("s", "guide tones"), Map.entry("v", "chosen voicing"), Map.entry("n", "neighbouring chord"),
+            Map.entry("w", "next note of the walking line"), Map.entry("L", "lead-in"), Map.entry("2", "second"), Map.entry("4", "fourth"));
 
     private final Arranging arranging;
     private final Figures figures;
@@ -86,13 +92,21 @@ public class Asking {
         }
         PartNote note = stroke.notes().get(place);
         List<WayView> ways = arrangement.laid().ways(stroke.chord(), OTHER_WAYS).stream().map(way -> view(way, arrangement.laid().cost())).toList();
-        return new WhyView(note.pitch().toString(), note.role(), stroke.reason().args().getOrDefault("chord", ""), words.of(rule(note, stroke)), words.of(stroke.reason()), ways);
+        return new WhyView(note.pitch().toString(), note.role(), stroke.reason().args().getOrDefault("chord", ""), words.of(rule(note, stroke)), words.of(named(stroke.reason())), ways);
     }
 
     private static WayView view(Realised.Way way, double best) {
-        List<Pitch> notes = way.bass().filter(bass -> !way.chord().contains(bass)).isPresent() ? java.util.stream.Stream.concat(way.bass().stream(), way.chord().stream()).toList() : way.chord();
+        List<Pitch> notes = way.bass().filter(bass -> !way.chord().contains(bass)).isPresent() ? Stream.concat(way.bass().stream(), way.chord().stream()).toList() : way.chord();
         return new WayView(notes.stream().map(Pitch::toString).toList(), Math.round(100 * (way.total() - best)) / 100.0, way.here().entrySet().stream().map(each -> new CostView(each.getKey(),
                 Weights.all().stream().filter(cost -> cost.id().equals(each.getKey())).map(Weights.Cost::name).findFirst().orElse(each.getKey()), Math.round(100 * each.getValue()) / 100.0)).toList());
+    }
+
+    /** Roles by their names. */
+    private static Reason named(Reason reason) {
+        Map<String, String> args = new HashMap<>(reason.args());
+        args.computeIfPresent("stroke", (key, roles) -> Arrays.stream(roles.split("\\+")).map(role -> "the " + NAMES.getOrDefault(role, role)).collect(Collectors.joining(", ")));
+        args.computeIfPresent("line", (key, line) -> BassLine.named(line).map(BassLine::name).orElse(line).toLowerCase(Locale.ROOT));
+        return Reason.of(reason.code(), args);
     }
 
     /** Which rule put the note where it is. */
@@ -102,7 +116,7 @@ public class Asking {
         String role = note.role().replaceFirst("^n", "");
         args.put("name", NAMES.getOrDefault(role, role));
         String code = note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
-                : note.role().equals("1") ? (args.containsKey("over") ? "rule-over" : "rule-bass") : args.get("stroke").matches("c[1-4]?|s") ? "rule-close" : "rule-tone";
+                : args.get("stroke").matches("c[1-4]?|s") ? "rule-close" : note.role().equals("1") ? (args.containsKey("over") ? "rule-over" : "rule-bass") : "rule-tone";
         return Reason.of(code, args);
     }
 
