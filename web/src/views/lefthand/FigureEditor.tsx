@@ -72,13 +72,13 @@ export function FigureEditor({
         if (late) return;
         const check = answer as unknown as FigureCheck;
         setProblem(check.problem);
-        if (!check.problem) onTry({ id, file: settled });
+        if (!check.problem) onTry({ id: (JSON.parse(settled) as { id: string }).id, file: settled });
       })
       .catch((error: Error) => !late && setProblem(error.message));
     return () => {
       late = true;
     };
-  }, [settled, id, onTry]);
+  }, [settled, onTry]);
 
   const chosen = at === null ? undefined : now.strokes[at];
   const change = (stroke: Partial<EditedStroke>) =>

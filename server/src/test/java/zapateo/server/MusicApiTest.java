@@ -95,7 +95,7 @@ class MusicApiTest {
         JsonNode figures = SERVER.get("/api/figures").json();
         assertThat(StreamSupport.stream(figures.spliterator(), false).map(figure -> figure.path("id").asString()))
                 .startsWith("held", "pulse-quarters", "low-high-middle-high", "spread-eighths", "bass-and-two");
-        assertThat(texts(figures.path(0).path("accepts"))).containsExactlyInAnyOrder("single", "octave", "open-fifth", "spread");
+        assertThat(texts(figures.path(0).path("accepts"))).startsWith("spread").contains("single", "octave", "open-fifth");
         assertThat(texts(figures.path(4).path("meters"))).contains("3/4");
     }
 

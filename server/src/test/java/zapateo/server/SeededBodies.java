@@ -38,7 +38,7 @@ final class SeededBodies {
 
     private static String nearlyRight(Random random) {
         String chart = "\"" + pick(random, CHARTS) + "\"";
-        String choices = random.nextBoolean() ? object(random, 1) : "{\"figure\":\"" + pick(random, List.of("held", "bass-and-two", "spread-eighths", "x")) + "\"}";
+        String choices = random.nextBoolean() ? object(random, 1) : "{\"figure\":\"" + pick(random, List.of("held", "bass-and-two", "spread-eighths", "x")) + "\",\"sections\":{\"A\":" + object(random, 1) + "},\"overrides\":[{\"bars\":" + pick(random, SCALARS) + "}],\"locks\":[{\"bar\":" + number(random) + ",\"top\":" + pick(random, SCALARS) + "}],\"costs\":" + object(random, 1) + "}";
         return switch (random.nextInt(6)) {
             case 0 -> "{\"text\":" + chart + "}";
             case 4 -> "{\"text\":" + chart + ",\"edit\":{\"kind\":\"" + pick(random, List.of("set", "insert", "delete", "copy", "move", "moveChord", "section", "replaceChords", "x"))
