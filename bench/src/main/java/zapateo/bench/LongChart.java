@@ -9,6 +9,11 @@ final class LongChart {
     static final String LONGEST = "Title: Two thousand\n[A]\n" + ("| E♭ | B♭7/D Cm7 | A♭maj7 | E♭/G Gdim7 |\n| Fm7 | B♭9 B♭7/A♭ | E♭/G C7 | Fm7 B♭7 |\n").repeat(125)
             + "[B]\n" + ("| G | Em7 | Am7 D7 | Gmaj7 |\n").repeat(250);
 
+    /** The eight bars again and again. */
+    static String of(int bars) {
+        return "Title: Long\nKey: E♭\nTempo: 96\n" + ("| E♭ | B♭7/D Cm7 | A♭maj7 | E♭/G Gdim7 |\n| Fm7 | B♭9 B♭7/A♭ | E♭/G C7 | Fm7 B♭7 |\n").repeat(bars / 8);
+    }
+
     private LongChart() {
     }
 }

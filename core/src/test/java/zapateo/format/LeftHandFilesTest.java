@@ -1,0 +1,122 @@
+package zapateo.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.lefthand.Played.arrange;
+
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import javax.sound.midi.MidiSystem;
+import javax.sound.midi.Sequence;
+import javax.sound.midi.ShortMessage;
+import javax.sound.midi.Track;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Choices;
+import zapateo.rhythm.Meter;
+
+/** What a left hand leaves as: rolls, pedal, accents, triplets, two hands, the tune over it; by the terms of MusicXML 4.0 and MIDI 1.0. */
+class LeftHandFilesTest {
+
+    private static String xml(Arrangement arrangement, Hands hands) {
+        return new String(MusicXmlWriter.write(arrangement, hands), StandardCharsets.UTF_8);
+    }
+
+    private static List<String> found(String xml, String pattern) {
+        List<String> all = new ArrayList<>();
+        Matcher matcher = Pattern.compile(pattern).matcher(xml);
+        while (matcher.find()) {
+            all.add(matcher.group(1));
+        }
+        return all;
+    }
+
+    @Test
+    void the_pedal_goes_down_is_changed_with_each_chord_and_comes_up() {
+        assertThat(found(xml(arrange("Key: C~C F N.C. G", Choices.figure("spread-eighths")), Hands.LEFT), "<pedal type=\"(\\w+)\"")).containsExactly("start", "change", "stop", "start", "stop");
+        assertThat(found(xml(arrange("Key: C~C F", Choices.figure("low-high-middle-high")), Hands.LEFT), "<pedal type=\"(\\w+)\"")).isEmpty();
+    }
+
+    @Test
+    void an_accent_is_written_over_its_stroke() {
+        assertThat(found(xml(arrange("Key: C~C", Choices.figure("tango-marked")), Hands.LEFT), "(<accent/>)")).hasSize(2);
+    }
+
+    @Test
+    void a_quick_roll_has_its_sign_and_a_broken_tenth_its_two_notes() {
+        assertThat(found(xml(arrange("Key: D♭~Tempo: 90~D♭", Choices.figure("rolled-tenths")), Hands.LEFT), "(<arpeggiate direction=\"up\"/>)")).hasSize(2);
+        String broken = xml(arrange("Key: D♭~Tempo: 90~| D♭ | D♭ |", Choices.figure("broken-tenths")), Hands.LEFT);
+        assertThat(broken).doesNotContain("<arpeggiate");
+        String pickup = broken.substring(broken.indexOf("<measure"), broken.indexOf("</measure>"));
+        assertThat(pickup).contains("number=\"0\"").contains("<step>D</step>").contains("<type>eighth</type>");
+    }
+
+    /** A triplet is written as three in the time of two, its bracket over each quarter. */
+    @Test
+    void triplets_are_three_in_the_time_of_two() {
+        String relay = xml(arrange("Key: C~C", Choices.figure("relay")), Hands.BOTH);
+        assertThat(found(relay, "<actual-notes>(\\d)</actual-notes>")).allMatch("3"::equals).hasSizeGreaterThanOrEqualTo(12);
+        assertThat(found(relay, "<tuplet [^>]*type=\"(start)\"")).hasSize(found(relay, "<tuplet [^>]*type=\"(stop)\"").size()).isNotEmpty();
+    }
+
+    @ParameterizedTest(name = "{0} of a triplet from {1} for {2}")
+    @CsvSource(delimiter = ';', value = {"4/4; 0; 320; eighth", "4/4; 320; 640; quarter", "4/4; 640; 320; eighth", "4/4; 0; 640; quarter", "4/4; 160; 160; 16th"})
+    void parts_of_a_triplet(String meter, int tick, int ticks, String type) {
+        assertThat(NoteValue.split(Meter.parse(meter), tick, ticks, false)).singleElement().satisfies(value -> {
+            assertThat(value.triplet()).isTrue();
+            assertThat(value.type()).isEqualTo(type);
+        });
+    }
+
+    @Test
+    void an_uneven_metre_is_written_as_it_is_felt() {
+        assertThat(xml(arrange("Key: C~Meter: 2+3/4~C F", Choices.figure("five-in-three-two")), Hands.LEFT)).contains("<beats>2+3</beats>");
+    }
+
+    @Test
+    void the_tune_stands_over_the_left_hand_its_ties_joined() {
+        Arrangement arrangement = arrange("Key: C~| C | F |~Tune: E4/2 G4~ | G4/2 A4 |", Choices.figure("held"));
+        String lead = xml(arrangement, Hands.LEAD_LEFT);
+        assertThat(lead).contains("<staves>2</staves>");
+        assertThat(found(lead, "<step>(E|A)</step>")).contains("E", "A");
+        assertThat(xml(arrangement, Hands.BOTH)).doesNotContain("<step>E</step><octave>4</octave>");
+    }
+
+    /** EXAMPLES 7, to the tick: the tenth on the beat, its bass before it; nothing before the file's beginning. */
+    @ParameterizedTest
+    @ValueSource(strings = {"rolled-tenths", "broken-tenths"})
+    void midi_has_the_tenth_on_the_beat_and_its_bass_before(String figure) throws Exception {
+        Arrangement arrangement = arrange("Key: D♭~Tempo: 90~D♭ A♭7", Choices.figure(figure));
+        List<long[]> struck = notesOn(MidiWriter.write(arrangement, Hands.LEFT));
+        long beat = arrangement.song().bars().get(1).tick();
+        assertThat(struck).anyMatch(note -> note[0] == beat && note[1] == 53);
+        assertThat(struck).anyMatch(note -> note[0] < beat && note[0] >= 0 && note[1] == 37);
+    }
+
+    @Test
+    void midi_has_a_track_for_each_hand_and_its_strokes_as_loud_as_they_are() throws Exception {
+        Arrangement arrangement = arrange("Key: Fm~Fm", Choices.figure("hand-split"));
+        Sequence both = MidiSystem.getSequence(new ByteArrayInputStream(MidiWriter.write(arrangement, Hands.BOTH)));
+        assertThat(both.getTracks()).hasSize(3);
+        List<long[]> tango = notesOn(MidiWriter.write(arrange("C", Choices.figure("tango-marked")), Hands.LEFT));
+        assertThat(tango.get(0)[2]).isGreaterThan(tango.get(1)[2]);
+    }
+
+    private static List<long[]> notesOn(byte[] file) throws Exception {
+        List<long[]> notes = new ArrayList<>();
+        for (Track track : MidiSystem.getSequence(new ByteArrayInputStream(file)).getTracks()) {
+            for (int i = 0; i < track.size(); i++) {
+                if (track.get(i).getMessage() instanceof ShortMessage message && message.getCommand() == ShortMessage.NOTE_ON) {
+                    notes.add(new long[] {track.get(i).getTick(), message.getData1(), message.getData2()});
+                }
+            }
+        }
+        return notes;
+    }
+}
