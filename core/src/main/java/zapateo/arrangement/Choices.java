@@ -1,8 +1,12 @@
 package zapateo.arrangement;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Lock;
@@ -81,6 +85,12 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     public record PlacedLock(int bar, Optional<Integer> pass, double beat, Lock lock) {
     }
 
+    /** The ids of all figures that are named. */
+    public Set<String> figures() {
+        return Stream.of(Stream.of(song), sections.values().stream(), overrides.stream().map(Override::options)).flatMap(each -> each).flatMap(options -> options.figure().stream())
+                .collect(Collectors.toSet());
+    }
+
     public static Choices figure(String id) {
         Options open = Options.OPEN;
         return OPEN.song(new Options(Optional.of(id), open.voicing(), open.register(), open.bassLine(), open.leadIn(), open.tenths(), open.variations(), open.withBassPlayer(), open.keepTop(),
@@ -92,17 +102,17 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public Choices section(String name, Options options) {
-        Map<String, Options> more = new java.util.HashMap<>(sections);
+        Map<String, Options> more = new HashMap<>(sections);
         more.put(name, options);
         return new Choices(song, more, overrides, locks, weights, swingRatio, endsHeld, seed);
     }
 
     public Choices override(Override override) {
-        return new Choices(song, sections, java.util.stream.Stream.concat(overrides.stream(), java.util.stream.Stream.of(override)).toList(), locks, weights, swingRatio, endsHeld, seed);
+        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, swingRatio, endsHeld, seed);
     }
 
     public Choices lock(PlacedLock lock) {
-        return new Choices(song, sections, overrides, java.util.stream.Stream.concat(locks.stream(), java.util.stream.Stream.of(lock)).toList(), weights, swingRatio, endsHeld, seed);
+        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, swingRatio, endsHeld, seed);
     }
 
     public Choices weights(Weights others) {

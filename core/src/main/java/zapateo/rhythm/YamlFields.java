@@ -8,11 +8,11 @@ import java.util.function.Function;
 import org.yaml.snakeyaml.LoaderOptions;
 import org.yaml.snakeyaml.Yaml;
 import org.yaml.snakeyaml.error.MarkedYAMLException;
+import org.yaml.snakeyaml.error.YAMLException;
 import org.yaml.snakeyaml.nodes.MappingNode;
 import org.yaml.snakeyaml.nodes.Node;
 import org.yaml.snakeyaml.nodes.ScalarNode;
 import org.yaml.snakeyaml.nodes.SequenceNode;
-import org.yaml.snakeyaml.reader.ReaderException;
 
 /** The fields of one YAML mapping, read strictly: a field that is missing, unknown or of another kind names its file and line. */
 public final class YamlFields {
@@ -44,7 +44,8 @@ public final class YamlFields {
         } catch (MarkedYAMLException e) {
             int line = e.getProblemMark() == null ? 1 : e.getProblemMark().getLine() + 1;
             throw new IllegalArgumentException(file + ":" + line + ": " + e.getProblem(), e);
-        } catch (ReaderException e) {
+        } catch (YAMLException e) {
+            // Signs that are no text, or lists in lists without end.
             throw new IllegalArgumentException(file + ": " + e.getMessage(), e);
         }
     }

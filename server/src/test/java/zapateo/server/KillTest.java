@@ -15,9 +15,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -73,8 +75,11 @@ class KillTest {
             try {
                 String address = "http://127.0.0.1:" + port;
                 awaitUp(address, server);
-                Thread writer = new Thread(() -> saveUntilItBreaks(address));
+                CountDownLatch first = new CountDownLatch(1);
+                Thread writer = new Thread(() -> saveUntilItBreaks(address, first));
                 writer.start();
+                // On a busy machine the first save takes its time; there has to be one that could be lost.
+                first.await(20, TimeUnit.SECONDS);
                 Thread.sleep(150 + 17L * ((round * 7 + number) % 20));
                 server.destroyForcibly().waitFor();
                 kills++;
@@ -86,10 +91,11 @@ class KillTest {
         return kills;
     }
 
-    private void saveUntilItBreaks(String address) {
+    private void saveUntilItBreaks(String address, CountDownLatch first) {
         try {
             while (true) {
                 JsonNode song = send(address + "/api/songs", "POST", Map.of("chart", "| C |"));
+                first.countDown();
                 for (int i = 0; i < 5; i++) {
                     song = send(address + "/api/songs/" + song.path("id").asString(), "PUT", Map.of("chart", "| C | " + "F ".repeat(i), "version", song.path("version").asInt()));
                 }

@@ -112,6 +112,13 @@ class LeftHandApiTest {
         assertThat(check.path("problem").asString()).contains(message);
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"[[[[", "\u0007", "{}", "[]", "x", "id: &a [*a]"})
+    void what_is_no_figure_is_refused_and_never_breaks(String file) {
+        assertThat(SERVER.post("/api/figures/check", Map.of("file", file)).json().path("problem").asString()).startsWith("figure.yaml");
+        assertThat(SERVER.post("/api/figures", Map.of("file", "[".repeat(9_000))).status()).isEqualTo(422);
+    }
+
     @Test
     void a_figure_that_is_being_written_is_heard_and_not_kept() {
         JsonNode arrangement = SERVER.post("/api/arrangements", Map.of("chart", "C", "choices", Map.of("figure", "lighthouse-draft"), "figures", List.of(OWN.replace("lighthouse", "lighthouse-draft")))).json();

@@ -1,7 +1,9 @@
 package zapateo.server.arrangements;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
@@ -44,7 +46,7 @@ public class Arranging {
             Hand.of(request.hand().right().spanMm());
         }
         List<Figure> drafts = request.figures() == null ? List.of() : request.figures().stream().map(figures::checked).toList();
-        return arrange(request.chart(), request.choices(), left, figures.bookOf(Player.ONLY).with(drafts));
+        return arrange(request.chart(), request.choices(), left, drafts);
     }
 
     /** The song of a chart; a refusal with its problems where there is none. */
@@ -54,13 +56,17 @@ public class Arranging {
     }
 
     public Result arrange(String chart, ChoicesRequest choices, Hand left) {
-        return arrange(chart, choices, left, figures.bookOf(Player.ONLY));
+        return arrange(chart, choices, left, List.of());
     }
 
-    private Result arrange(String chart, ChoicesRequest choices, Hand left, FigureBook book) {
+    private Result arrange(String chart, ChoicesRequest choices, Hand left, List<Figure> drafts) {
         ChartReading reading = ChartParser.parse(chart);
         Song song = reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
-        Arrangement arrangement = new Arranger(book).arrange(song, choices == null ? Choices.OPEN : choices.choices(), left);
+        Choices chosen = choices == null ? Choices.OPEN : choices.choices();
+        Set<String> named = new HashSet<>(chosen.figures());
+        drafts.forEach(draft -> named.remove(draft.id()));
+        FigureBook book = figures.bookFor(Player.ONLY, named).with(drafts);
+        Arrangement arrangement = new Arranger(book).arrange(song, chosen, left);
         List<ProblemView> problems = new ArrayList<>(words.of(reading.problems()));
         arrangement.notices().forEach(notice -> problems.add(words.of(notice)));
         return new Result(arrangement, problems);

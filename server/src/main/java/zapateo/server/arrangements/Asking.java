@@ -83,7 +83,7 @@ public class Asking {
         Arrangement arrangement = arranging.arrange(request.arrangement()).arrangement();
         List<Stroke> strokes = arrangement.strokes();
         if (request.stroke() < 0 || request.stroke() >= strokes.size()) {
-            throw Refusal.unusable("stroke " + request.stroke() + ": expected 0 to " + (strokes.size() - 1));
+            throw Refusal.unusable("stroke " + request.stroke() + ": " + (strokes.isEmpty() ? "nothing is played" : "expected 0 to " + (strokes.size() - 1)));
         }
         Stroke stroke = strokes.get(request.stroke());
         int place = request.note() == null ? 0 : request.note();

@@ -41,6 +41,11 @@ public class Figures {
         return own.isEmpty() ? book : book.with(own.stream().map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
     }
 
+    /** A book that has the figures that are named: the one that ships, unless one of them is the player's own. Music that names none needs no database. */
+    public FigureBook bookFor(Player player, Set<String> named) {
+        return named.stream().allMatch(id -> book.figure(id).isPresent()) ? book : bookOf(player);
+    }
+
     List<FigureRow> own(Player player) {
         return mapper.all(player.id());
     }
