@@ -92,9 +92,7 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public static Choices figure(String id) {
-        Options open = Options.OPEN;
-        return OPEN.song(new Options(Optional.of(id), open.voicing(), open.register(), open.bassLine(), open.leadIn(), open.tenths(), open.variations(), open.withBassPlayer(), open.keepTop(),
-                open.pedal()));
+        return OPEN.song(Options.OPEN.figure(id));
     }
 
     public Choices song(Options options) {
@@ -120,31 +118,27 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public Choices voicing(String id) {
-        return song(new Options(song.figure(), Optional.of(id), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(), song.pedal()));
+        return song(song.voicing(id));
     }
 
     public Choices register(Register where) {
-        return song(new Options(song.figure(), song.voicing(), Optional.of(where), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(),
-                song.pedal()));
+        return song(song.register(where));
     }
 
     public Choices bassLine(BassLine line) {
-        return song(new Options(song.figure(), song.voicing(), song.register(), Optional.of(line.id()), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(),
-                song.pedal()));
+        return song(song.bassLine(line.id()));
     }
 
     public Choices leadIn(LeadIn leadIn) {
-        return song(new Options(song.figure(), song.voicing(), song.register(), song.bassLine(), Optional.of(leadIn.id()), song.tenths(), song.variations(), song.withBassPlayer(),
-                song.keepTop(), song.pedal()));
+        return song(song.leadIn(leadIn.id()));
     }
 
     public Choices tenths(Tenths way) {
-        return song(new Options(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), Optional.of(way), song.variations(), song.withBassPlayer(), song.keepTop(),
-                song.pedal()));
+        return song(song.tenths(way));
     }
 
     public Choices withBassPlayer() {
-        return song(new Options(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), Optional.of(true), song.keepTop(), song.pedal()));
+        return song(song.withBassPlayer(true));
     }
 
     public Choices swingRatio(double ratio) {

@@ -24,6 +24,46 @@ public record Options(Optional<String> figure, Optional<String> voicing, Optiona
     public static final Options OPEN = new Options(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
             Optional.empty(), Optional.empty(), Optional.empty());
 
+    public Options figure(String it) {
+        return new Options(Optional.of(it), voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal);
+    }
+
+    public Options voicing(String it) {
+        return new Options(figure, Optional.of(it), register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal);
+    }
+
+    public Options register(Register it) {
+        return new Options(figure, voicing, Optional.of(it), bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal);
+    }
+
+    public Options bassLine(String it) {
+        return new Options(figure, voicing, register, Optional.of(it), leadIn, tenths, variations, withBassPlayer, keepTop, pedal);
+    }
+
+    public Options leadIn(String it) {
+        return new Options(figure, voicing, register, bassLine, Optional.of(it), tenths, variations, withBassPlayer, keepTop, pedal);
+    }
+
+    public Options tenths(Tenths it) {
+        return new Options(figure, voicing, register, bassLine, leadIn, Optional.of(it), variations, withBassPlayer, keepTop, pedal);
+    }
+
+    public Options variations(Boolean it) {
+        return new Options(figure, voicing, register, bassLine, leadIn, tenths, Optional.of(it), withBassPlayer, keepTop, pedal);
+    }
+
+    public Options withBassPlayer(Boolean it) {
+        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, Optional.of(it), keepTop, pedal);
+    }
+
+    public Options keepTop(Boolean it) {
+        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, Optional.of(it), pedal);
+    }
+
+    public Options pedal(Boolean it) {
+        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, Optional.of(it));
+    }
+
     /** These, and what they leave open as {@code others} have it. */
     public Options over(Options others) {
         // A voicing belongs to the figure it was chosen for.

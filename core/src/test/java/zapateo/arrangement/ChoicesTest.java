@@ -114,8 +114,7 @@ class ChoicesTest {
 
     @Test
     void the_top_line_is_kept_still_where_that_is_wanted() {
-        Options keep = new Options(Optional.of("nearest-inversions"), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
-                Optional.of(true), Optional.empty());
+        Options keep = Options.OPEN.figure("nearest-inversions").keepTop(true);
         String chart = "Key: C~C Am F C G Em C F";
         assertThat(topMovement(arrange(chart, Choices.OPEN.song(keep)))).isLessThanOrEqualTo(topMovement(arrange(chart, Choices.figure("nearest-inversions"))));
     }
@@ -143,8 +142,7 @@ class ChoicesTest {
     void variations_come_every_eighth_bar_and_can_be_switched_off() {
         String eight = "Key: C~Feel: swing~C Am F G C Am F G C F C F C F C G";
         assertThat(arrange(eight, Choices.figure("stride-root-chord")).strokes()).anyMatch(stroke -> stroke.reason().code().equals("lead-in") && stroke.bar() == 7);
-        Options off = new Options(Optional.of("stride-root-chord"), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(false), Optional.empty(),
-                Optional.empty(), Optional.empty());
+        Options off = Options.OPEN.figure("stride-root-chord").variations(false);
         assertThat(arrange(eight, Choices.OPEN.song(off)).strokes()).noneMatch(stroke -> stroke.reason().code().equals("lead-in"));
     }
 

@@ -8,15 +8,20 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.JsonNode;
 
 /** The workbench as a pianist works at it. */
@@ -154,7 +159,7 @@ class LeftHandWorkTest {
     private static String read(Download file) {
         try {
             return Files.readString(file.path());
-        } catch (java.io.IOException e) {
+        } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
     }
@@ -216,5 +221,24 @@ class LeftHandWorkTest {
         List<String> wanted = StreamSupport.stream(arrangement.path("strokes").spliterator(), false).flatMap(stroke -> StreamSupport.stream(stroke.path("notes").spliterator(), false)
                 .map(note -> stroke.path("hand").asString() + stroke.path("tick").asInt() + "." + note.path("midi").asInt())).collect(Collectors.toList());
         assertThat(heard.stream().map(String::valueOf).toList()).containsExactlyInAnyOrderElementsOf(wanted);
+    }
+
+    static Stream<Path> demoSongs() throws IOException {
+        return Files.list(Path.of("../server/src/main/resources/demo")).sorted();
+    }
+
+    /** The engraver in the page (verovio) takes every demo song's left hand, all bars of it. */
+    @ParameterizedTest
+    @MethodSource("demoSongs")
+    void every_demo_song_is_engraved(Path chart) throws Exception {
+        String text = Files.readString(chart);
+        String song = Stage.newSong(text, text.lines().findFirst().orElseThrow().replace("// figure: ", ""));
+        Page page = open(song);
+        int bars = Stage.server().get("/api/songs/" + song + "/arrangement").json().path("bars").size();
+        for (int from = 1; from <= bars; from += 8) {
+            page.navigate("/songs/" + song + "/left-hand?bars=" + from + "-" + Math.min(bars, from + 7));
+            page.locator(".score[data-ready=yes]").waitFor();
+            assertThat(page.locator(".score g.measure").first()).isVisible();
+        }
     }
 }

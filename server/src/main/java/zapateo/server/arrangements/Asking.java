@@ -35,13 +35,6 @@ public class Asking {
 
     private static final int OTHER_WAYS = 2;
     private static final int SUGGESTED = 5;
-    private static final Map<String, String> NAMES = Map.ofEntries(Map.entry("1", "bass"), Map.entry("3", "third"), Map.entry("5", "fifth"), Map.entry("6", "sixth"), Map.entry("7", "seventh"),
-            Map.entry("8", "octave"), Map.entry("9", "ninth"), Map.entry("10", "third, an octave up"), Map.entry("11", "eleventh"), Map.entry("12", "fifth, an octave up"),
-            Map.entry("13", "thirteenth"), Map.entry("15", "root, two octaves up"), Map.entry("17", "third, two octaves up"), Map.entry("♯4", "raised fourth"), Map.entry("♭7", "flat seventh"),
-            Map.entry("5_", "fifth below"), Map.entry("c", "close chord"), Map.entry("c1", "lowest tone of the close chord"), Map.entry("c2", "middle tone of the close chord"),
-            Map.entry("c3", "highest tone of the close chord"), Map.entry("s", "guide tones"), Map.entry("v", "chosen voicing"), Map.entry("n", "neighbouring chord"),
-            Map.entry("w", "next note of the walking line"), Map.entry("L", "lead-in"), Map.entry("2", "second"), Map.entry("4", "fourth"));
-
     private final Arranging arranging;
     private final Figures figures;
     private final ReasonWords words;
@@ -102,19 +95,19 @@ public class Asking {
     }
 
     /** Roles by their names. */
-    private static Reason named(Reason reason) {
+    private Reason named(Reason reason) {
         Map<String, String> args = new HashMap<>(reason.args());
-        args.computeIfPresent("stroke", (key, roles) -> Arrays.stream(roles.split("\\+")).map(role -> "the " + NAMES.getOrDefault(role, role)).collect(Collectors.joining(", ")));
+        args.computeIfPresent("stroke", (key, roles) -> Arrays.stream(roles.split("\\+")).map(role -> "the " + words.role(role)).collect(Collectors.joining(", ")));
         args.computeIfPresent("line", (key, line) -> BassLine.named(line).map(BassLine::name).orElse(line).toLowerCase(Locale.ROOT));
         return Reason.of(reason.code(), args);
     }
 
     /** Which rule put the note where it is. */
-    private static Reason rule(PartNote note, Stroke stroke) {
+    private Reason rule(PartNote note, Stroke stroke) {
         Map<String, String> args = new HashMap<>(stroke.reason().args());
         args.put("note", note.pitch().toString());
         String role = note.role().replaceFirst("^n", "");
-        args.put("name", NAMES.getOrDefault(role, role));
+        args.put("name", words.role(role));
         String code = note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
                 : args.get("stroke").matches("c[1-4]?|s") ? "rule-close" : note.role().equals("1") ? (args.containsKey("over") ? "rule-over" : "rule-bass") : "rule-tone";
         return Reason.of(code, args);

@@ -15,8 +15,9 @@ public class ReasonWords {
 
     private final ResourceBundle words = ResourceBundle.getBundle("reasons", Locale.ROOT);
 
-    public boolean knows(Reason reason) {
-        return words.containsKey(reason.code());
+    /** What a role of figures and voicings is called. */
+    public String role(String written) {
+        return words.containsKey("role-" + written) ? words.getString("role-" + written) : written;
     }
 
     public String of(Reason reason) {
