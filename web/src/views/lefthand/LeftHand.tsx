@@ -132,8 +132,8 @@ export function LeftHand() {
           aria-label="Staff and step line"
           className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
         >
-          <div className="flex items-baseline justify-between gap-4">
-            <h2 className="text-lg">{heading(arrangement.bars, from, to)}</h2>
+          <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+            <h2 className="whitespace-nowrap text-lg">{heading(arrangement.bars, from, to)}</h2>
             <p className="flex min-w-0 items-baseline gap-3 text-quiet">
               <Arrangements />
               <button
