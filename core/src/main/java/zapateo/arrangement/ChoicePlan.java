@@ -20,7 +20,6 @@ import zapateo.lefthand.Weights;
 import zapateo.part.Reason;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
-import zapateo.rhythm.Meter;
 import zapateo.rhythm.Register;
 import zapateo.song.Bar;
 import zapateo.song.Section;

@@ -162,6 +162,11 @@ public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones)
         return tones.contains(Interval.of(degree - 1, semitones));
     }
 
+    @Override
+    public int hashCode() {
+        return 31 * base.id().hashCode() + modifiers.hashCode();
+    }
+
     static String plain(String sign) {
         return sign.replace('♭', 'b').replace('♯', '#');
     }

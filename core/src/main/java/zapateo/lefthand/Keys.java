@@ -10,7 +10,6 @@ import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
-import zapateo.rhythm.Side;
 
 /** No key is struck while it is held: what holds it lets go, and of two hands on one key the left one has it. */
 final class Keys {

@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.hand.Hand;
-import zapateo.harmony.ChordSymbol;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -40,6 +39,7 @@ public final class LeftHand {
     private final Map<Planned, WalkingLine.Note> walk;
     private final Fit fit;
     private final Placements placements;
+    private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
 
     private LeftHand(Song song, Plan plan, Hand hand) {
         this.plan = plan;
@@ -179,8 +179,11 @@ public final class LeftHand {
         if (first.kind() == Role.Kind.NEIGHBOUR) {
             return CloseChords.stepLower(placement.upper(), cut.bar().key());
         }
-        Spacing spacing = Spacing.named(spacing(cut, each));
-        return placement.notes(each.roles().stream().map(role -> spacing.on(placement.chord(), role)).toList());
+        // A place and the roles of a figure's stroke come again and again; their notes are found once.
+        return found.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles -> {
+            Spacing spacing = Spacing.named(spacing(cut, each));
+            return placement.notes(roles.stream().map(role -> spacing.on(placement.chord(), role)).toList());
+        });
     }
 
     /** Into the next bass, wherever that lies. */

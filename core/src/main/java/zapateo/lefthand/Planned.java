@@ -27,7 +27,7 @@ record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> role
     static final String WALK = "walking";
 
     static Planned of(Cut cut, FigureStroke stroke, int tick, int ticks, String code) {
-        return new Planned(cut.index(), cut.bar().index(), tick, ticks, stroke.hand(), stroke.roles().stream().map(Role::ofThis).toList(), stroke.rolled(), stroke.accent(), stroke.mark(), code, -1);
+        return new Planned(cut.index(), cut.bar().index(), tick, ticks, stroke.hand(), stroke.ofNext() ? stroke.roles().stream().map(Role::ofThis).toList() : stroke.roles(), stroke.rolled(), stroke.accent(), stroke.mark(), code, -1);
     }
 
     int end() {

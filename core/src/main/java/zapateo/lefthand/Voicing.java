@@ -52,6 +52,11 @@ public record Voicing(String id, String name, String use, List<List<Role>> shape
         return Optional.ofNullable(ALL.get(id));
     }
 
+    @Override
+    public int hashCode() {
+        return id.hashCode();
+    }
+
     /** Whether its lowest tone is the chord's bass. */
     public boolean hasBass() {
         return shapes.get(0).get(0).equals(Role.BASS);
