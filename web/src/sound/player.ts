@@ -40,6 +40,7 @@ export class Player {
   private metronome: Metronome = "off";
   private base = 100;
   private told = false;
+  private ending: number | undefined;
   private head: Playhead = STOPPED;
   /** What was sent to the piano last, newest at the end: to be read by tests and by the curious. */
   readonly heard: Heard[] = [];
@@ -97,6 +98,7 @@ export class Player {
   }
 
   stop(): void {
+    window.clearTimeout(this.ending);
     const transport = Tone.getTransport();
     transport.stop();
     transport.cancel(0);
@@ -208,16 +210,17 @@ export class Player {
     }
     // A tick before the bar line every stroke of this bar has been struck, and what follows can still be laid out.
     const end = bar.tick + bar.ticks;
-    ids.push(transport.schedule(() => this.turn(index, end), `${end - 1}i`));
+    ids.push(transport.schedule((time) => this.turn(index, end, time), `${end - 1}i`));
     this.scheduled.set(index, ids);
   }
 
-  private turn(index: number, end: number): void {
+  private turn(index: number, end: number, time: number): void {
     const transport = Tone.getTransport();
     const next = this.following(index);
     const bar = next === null ? undefined : this.arrangement?.bars[next];
     if (next === null || !bar) {
-      transport.schedule(() => this.stop(), `${end}i`);
+      // The last bar has been laid out; it is left to sound, then the hands come off.
+      this.ending = window.setTimeout(() => this.stop(), Math.max(0, (time - Tone.immediate()) * 1000));
       return;
     }
     for (const each of [...this.scheduled.keys()]) this.drop(each);
