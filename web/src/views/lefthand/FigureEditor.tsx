@@ -6,26 +6,8 @@ import { useSettled } from "../../song/useSettled";
 import { planks } from "../../steps/count";
 import { StepLine } from "../../steps/StepLine";
 import { Choice } from "../../ui/Choice";
-import { type EditedFigure, type EditedStroke, edited, fileOf, idOf, markOf } from "./figureFile";
-
-const ROLES: [string, string][] = [
-  ["1", "bass"],
-  ["5_", "fifth below"],
-  ["3", "third"],
-  ["5", "fifth"],
-  ["6", "sixth"],
-  ["7", "seventh"],
-  ["8", "octave"],
-  ["9", "ninth"],
-  ["10", "tenth"],
-  ["12", "twelfth"],
-  ["c", "close chord"],
-  ["s", "guide tones"],
-  ["v", "the voicing"],
-  ["w", "walking note"],
-  ["L", "lead-in"],
-];
-const ALONE = ["w", "L", "v", "c", "s", "n"];
+import { type EditedFigure, type EditedStroke, edited, fileOf, idOf, inMeter, markOf, usualUnit, withVoicings } from "./figureFile";
+import { StrokePanel } from "./StrokePanel";
 
 const UNITS = [
   { value: "480", label: "eighths" },
@@ -241,48 +223,7 @@ export function FigureEditor({
         </p>
       )}
 
-      <div className="mt-2 flex flex-wrap items-end gap-3 border-line border-t pt-2">
-        <div className="w-28">
-          <Choice
-            label="Level"
-            value={String(now.level)}
-            options={["1", "2", "3", "4", "5"].map((each) => ({ value: each, label: each }))}
-            onChange={(level) => setNow({ ...now, level: Number(level) })}
-          />
-        </div>
-        <div className="w-44">
-          <Choice
-            label="Two chords in a bar"
-            value={now.manner.cut}
-            options={[
-              { value: "restart", label: "start again" },
-              { value: "keep", label: "keep the rhythm" },
-            ]}
-            onChange={(cut) => setNow({ ...now, manner: { ...now.manner, cut } })}
-          />
-        </div>
-        <div className="w-48">
-          <Choice
-            label="Rolled strokes"
-            value={now.manner.roll}
-            options={[
-              { value: "beat", label: "from the beat" },
-              { value: "before", label: "top on the beat" },
-              { value: "broken", label: "bass on the & before" },
-            ]}
-            onChange={(roll) => setNow({ ...now, manner: { ...now.manner, roll } })}
-          />
-        </div>
-        <label className="flex h-10 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={now.manner.pedal}
-            onChange={(event) => setNow({ ...now, manner: { ...now.manner, pedal: event.target.checked } })}
-            className="size-4 accent-(--accent)"
-          />
-          pedal
-        </label>
-      </div>
+      <MannerPanel figure={now} onChange={setNow} />
 
       {problem && (
         <p role="alert" className="mt-2 border-accent border-l-4 bg-wash px-3 py-1.5">
@@ -311,114 +252,50 @@ export function FigureEditor({
   );
 }
 
-function StrokePanel({
-  stroke,
-  unit,
-  barTicks,
-  onChange,
-  onLift,
-}: {
-  stroke: EditedStroke;
-  unit: number;
-  barTicks: number;
-  onChange: (stroke: Partial<EditedStroke>) => void;
-  onLift: () => void;
-}) {
-  const early = stroke.roles.startsWith(">");
-  const roles = stroke.roles.split("+").map((role) => role.replace(/^>/, ""));
-  const write = (next: string[], ofNext: boolean) => onChange({ roles: next.map((role) => (ofNext ? `>${role}` : role)).join("+") });
-  const toggle = (role: string) => {
-    if (ALONE.includes(role) || roles.some((each) => ALONE.includes(each))) write([role], early);
-    else {
-      const next = roles.includes(role) ? roles.filter((each) => each !== role) : [...roles, role];
-      if (next.length > 0)
-        write(
-          next.sort((a, b) => Number.parseInt(a, 10) - Number.parseInt(b, 10)),
-          early,
-        );
-    }
-  };
-  const longest = Math.max(1, Math.floor((barTicks - stroke.tick) / unit));
-  const lengths = Array.from({ length: longest }, (_, index) => String((index + 1) * unit));
-  const length = stroke.length === null ? "*" : String(stroke.length);
+/** What holds for the whole figure. */
+function MannerPanel({ figure, onChange }: { figure: EditedFigure; onChange: (figure: EditedFigure) => void }) {
   return (
-    <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1">
-      <fieldset className="flex flex-wrap gap-1">
-        <legend className="text-quiet">What it plays</legend>
-        {ROLES.map(([role, name]) => (
-          <button
-            key={role}
-            type="button"
-            aria-label={name}
-            aria-pressed={roles.includes(role)}
-            onClick={() => toggle(role)}
-            className={`min-w-11 rounded-plank border px-1.5 leading-tight ${roles.includes(role) ? "border-accent bg-wash font-semibold text-accent" : "border-line bg-sheet"}`}
-          >
-            {role}
-            <span className="block text-[0.74rem] text-quiet">{name}</span>
-          </button>
-        ))}
-      </fieldset>
-      <div className="w-40">
+    <div className="mt-2 flex flex-wrap items-end gap-3 border-line border-t pt-2">
+      <div className="w-28">
         <Choice
-          label="How long"
-          value={length}
-          options={[
-            ...(lengths.includes(length) || length === "*" ? [] : [{ value: length, label: `${length} ticks` }]),
-            ...lengths.map((each, index) => ({ value: each, label: index === 0 ? "1 plank" : `${index + 1} planks` })),
-            { value: "*", label: "as the chord" },
-          ]}
-          onChange={(value) => onChange({ length: value === "*" ? null : Number(value) })}
+          label="Level"
+          value={String(figure.level)}
+          options={["1", "2", "3", "4", "5"].map((each) => ({ value: each, label: each }))}
+          onChange={(level) => onChange({ ...figure, level: Number(level) })}
         />
       </div>
-      {(
-        [
-          ["accent", stroke.accent, (on: boolean) => onChange({ accent: on })],
-          ["rolled", stroke.rolled, (on: boolean) => onChange({ rolled: on })],
-          ["early, for the next chord", early, (on: boolean) => write(roles, on)],
-        ] as const
-      ).map(([name, on, set]) => (
-        <label key={name} className="flex h-10 items-center gap-1.5">
-          <input type="checkbox" checked={on} onChange={(event) => set(event.target.checked)} className="size-4 accent-(--accent)" />
-          {name}
-        </label>
-      ))}
-      <button type="button" onClick={onLift} className="h-10 text-accent underline underline-offset-4">
-        lift it
-      </button>
+      <div className="w-44">
+        <Choice
+          label="Two chords in a bar"
+          value={figure.manner.cut}
+          options={[
+            { value: "restart", label: "start again" },
+            { value: "keep", label: "keep the rhythm" },
+          ]}
+          onChange={(cut) => onChange({ ...figure, manner: { ...figure.manner, cut } })}
+        />
+      </div>
+      <div className="w-48">
+        <Choice
+          label="Rolled strokes"
+          value={figure.manner.roll}
+          options={[
+            { value: "beat", label: "from the beat" },
+            { value: "before", label: "top on the beat" },
+            { value: "broken", label: "bass on the & before" },
+          ]}
+          onChange={(roll) => onChange({ ...figure, manner: { ...figure.manner, roll } })}
+        />
+      </div>
+      <label className="flex h-10 items-center gap-2">
+        <input
+          type="checkbox"
+          checked={figure.manner.pedal}
+          onChange={(event) => onChange({ ...figure, manner: { ...figure.manner, pedal: event.target.checked } })}
+          className="size-4 accent-(--accent)"
+        />
+        pedal
+      </label>
     </div>
   );
-}
-
-function usualUnit(figure: EditedFigure): number {
-  if (figure.strokes.some((stroke) => stroke.tick % 240 !== 0)) return 320;
-  return figure.strokes.some((stroke) => stroke.tick % 480 !== 0) ? 240 : 480;
-}
-
-/** The figure with another of its metres opened; one it is not written for begins with what fits. */
-function inMeter(now: EditedFigure, figure: Figure, meter: string): EditedFigure {
-  const own = edited(figure, meter);
-  const kept = { ...now, meter };
-  if (figure.meters.includes(meter))
-    return { ...kept, barTicks: own.barTicks, beatTicks: own.beatTicks, strokes: own.strokes, rest: own.rest };
-  const [count = "4", unit = "4"] = meter.split("/");
-  const units = count.split("+").reduce((sum, each) => sum + Number(each), 0);
-  const unitTicks = 3840 / Number(unit);
-  const compound = Number(unit) >= 8 && units > 3 && units % 3 === 0 && !count.includes("+");
-  const barTicks = units * unitTicks;
-  return {
-    ...kept,
-    barTicks,
-    beatTicks: compound ? 3 * unitTicks : unitTicks,
-    strokes: now.strokes.filter((stroke) => stroke.tick < barTicks),
-    rest: { ...now.rest, bars: { ...edited(figure, figure.meters[0] ?? meter).rest.bars, [meter]: [""] } },
-  };
-}
-
-/** What plays a chord or a voicing has one to begin with. */
-function withVoicings(figure: EditedFigure): EditedFigure {
-  const plays = (role: string) => figure.strokes.some((stroke) => stroke.roles.split("+").some((each) => each.replace(/^>/, "") === role));
-  if (figure.accepts.length > 0) return figure;
-  if (plays("v")) return { ...figure, accepts: ["open-fifth", "octave", "spread", "close"] };
-  return plays("c") ? { ...figure, accepts: ["close", "guide-tones"] } : figure;
 }

@@ -93,3 +93,37 @@ export function markOf(roles: string): "heel" | "toe" | "lead" {
   if (each.includes("L")) return "lead";
   return each.some((role) => ["1", "v", "5_", "w"].includes(role)) ? "heel" : "toe";
 }
+
+/** The planks a figure needs: eighths, triplets or sixteenths. */
+export function usualUnit(figure: EditedFigure): number {
+  if (figure.strokes.some((stroke) => stroke.tick % 240 !== 0)) return 320;
+  return figure.strokes.some((stroke) => stroke.tick % 480 !== 0) ? 240 : 480;
+}
+
+/** The figure with another of its metres opened; one it is not written for begins with what fits. */
+export function inMeter(now: EditedFigure, figure: Figure, meter: string): EditedFigure {
+  const own = edited(figure, meter);
+  const kept = { ...now, meter };
+  if (figure.meters.includes(meter))
+    return { ...kept, barTicks: own.barTicks, beatTicks: own.beatTicks, strokes: own.strokes, rest: own.rest };
+  const [count = "4", unit = "4"] = meter.split("/");
+  const units = count.split("+").reduce((sum, each) => sum + Number(each), 0);
+  const unitTicks = 3840 / Number(unit);
+  const compound = Number(unit) >= 8 && units > 3 && units % 3 === 0 && !count.includes("+");
+  const barTicks = units * unitTicks;
+  return {
+    ...kept,
+    barTicks,
+    beatTicks: compound ? 3 * unitTicks : unitTicks,
+    strokes: now.strokes.filter((stroke) => stroke.tick < barTicks),
+    rest: { ...now.rest, bars: { ...edited(figure, figure.meters[0] ?? meter).rest.bars, [meter]: [""] } },
+  };
+}
+
+/** What plays a chord or a voicing has one to begin with. */
+export function withVoicings(figure: EditedFigure): EditedFigure {
+  const plays = (role: string) => figure.strokes.some((stroke) => stroke.roles.split("+").some((each) => each.replace(/^>/, "") === role));
+  if (figure.accepts.length > 0) return figure;
+  if (plays("v")) return { ...figure, accepts: ["open-fifth", "octave", "spread", "close"] };
+  return plays("c") ? { ...figure, accepts: ["close", "guide-tones"] } : figure;
+}

@@ -7,6 +7,7 @@ import zapateo.lefthand.Realised;
 import zapateo.part.Part;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
 import zapateo.rhythm.Swing;
 import zapateo.song.Song;
 
@@ -28,6 +29,11 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
     public List<Stroke> strokes() {
         return Stream.concat(left.strokes().stream(), right.strokes().stream())
                 .sorted(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand)).toList();
+    }
+
+    /** The chords that are pedalled, where the score has them. */
+    public List<TickSpan> pedalled() {
+        return laid.chords().stream().filter(Realised.LaidChord::pedal).map(chord -> TickSpan.of(chord.tick(), chord.end() - chord.tick())).toList();
     }
 
     /** The left hand with the song's melody over it in place of a right hand. */

@@ -10,6 +10,7 @@ import zapateo.part.Part;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Swing;
 import zapateo.song.Song;
@@ -59,7 +60,7 @@ public final class Arranger {
             struck[i] = -1;
         }
         strokes.stream().sorted(Comparator.comparingInt(Stroke::firstTick)).forEach(stroke -> {
-            if (struck[stroke.chord()] < 0 && !stroke.reason().code().equals("lead-in")) {
+            if (struck[stroke.chord()] < 0 && stroke.mark() != Mark.LEAD) {
                 struck[stroke.chord()] = stroke.firstTick();
                 released[stroke.chord()] = stroke.sounding().end();
             }

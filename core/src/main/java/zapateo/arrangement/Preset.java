@@ -1,15 +1,12 @@
 package zapateo.arrangement;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import zapateo.lefthand.Tenths;
+import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.YamlFields;
 import zapateo.song.Song;
@@ -49,7 +46,7 @@ public record Preset(String id, String name, String use, Map<String, String> fig
     }
 
     private static List<Preset> readAll() {
-        YamlFields file = YamlFields.parse("presets.yaml", text());
+        YamlFields file = DataFile.yaml("arrangement/presets.yaml");
         List<Preset> all = new ArrayList<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id).allow(Set.of("name", "use", "figure", "set"));
@@ -57,13 +54,5 @@ public record Preset(String id, String name, String use, Map<String, String> fig
             all.add(new Preset(id, fields.text("name"), fields.text("use"), fields.texts("figure"), fields.texts("set")));
         });
         return List.copyOf(all);
-    }
-
-    private static String text() {
-        try (InputStream in = Preset.class.getResourceAsStream("/zapateo/arrangement/presets.yaml")) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 }

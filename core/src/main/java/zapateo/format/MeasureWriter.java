@@ -28,6 +28,7 @@ import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Arrangement;
 import zapateo.rhythm.Side;
 import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
@@ -46,6 +47,7 @@ final class MeasureWriter {
     private final int from;
     private final int to;
     private final boolean headed;
+    private final List<TickSpan> pedalled;
     private final Map<Side, Map<Integer, List<StaffBar.Numbered>>> byHandAndBar = new HashMap<>();
 
     MeasureWriter(Arrangement arrangement, Hands hands, int from, int to, boolean headed) {
@@ -55,6 +57,7 @@ final class MeasureWriter {
         this.from = from;
         this.to = to;
         this.headed = headed;
+        this.pedalled = arrangement.pedalled();
         List<Stroke> strokes = arrangement.strokes();
         for (int i = 0; i < strokes.size(); i++) {
             StaffBar.Numbered.of(strokes.get(i), i, bars).forEach(this::place);
@@ -99,7 +102,7 @@ final class MeasureWriter {
             writeStaff(content, bar, hand);
         }
         if (headed) {
-            PedalMarks.of(arrangement, bar, staves.size() > 1 ? staves.size() : 0).forEach(content::add);
+            PedalMarks.of(pedalled, bar, staves.size() > 1 ? staves.size() : 0).forEach(content::add);
         }
         if (bar.index() == bars.size() - 1) {
             content.add(finalBarline());

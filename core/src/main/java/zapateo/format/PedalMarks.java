@@ -11,8 +11,7 @@ import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.PedalType;
 import org.audiveris.proxymusic.YesNo;
-import zapateo.arrangement.Arrangement;
-import zapateo.lefthand.Realised.LaidChord;
+import zapateo.part.TickSpan;
 import zapateo.song.Bar;
 
 /** The pedal as it is written: down with each chord, changed at the next, up where it is not used. */
@@ -23,17 +22,21 @@ final class PedalMarks {
     private PedalMarks() {
     }
 
-    /** @param staff the left hand's, 0 where there is only one */
-    static List<Direction> of(Arrangement arrangement, Bar bar, int staff) {
+    /**
+     * The marks of one bar.
+     *
+     * @param chords the pedalled chords of the song in the order of time
+     * @param staff  the left hand's, 0 where there is only one
+     */
+    static List<Direction> of(List<TickSpan> chords, Bar bar, int staff) {
         List<Direction> marks = new ArrayList<>();
-        List<LaidChord> chords = arrangement.laid().chords();
         for (int i = 0; i < chords.size(); i++) {
-            LaidChord chord = chords.get(i);
-            if (!chord.pedal() || chord.tick() >= bar.end() || chord.end() < bar.tick()) {
+            TickSpan chord = chords.get(i);
+            if (chord.tick() >= bar.end() || chord.end() < bar.tick()) {
                 continue;
             }
-            boolean joins = i > 0 && chords.get(i - 1).pedal() && chords.get(i - 1).end() == chord.tick();
-            boolean joined = i + 1 < chords.size() && chords.get(i + 1).pedal() && chords.get(i + 1).tick() == chord.end();
+            boolean joins = i > 0 && chords.get(i - 1).end() == chord.tick();
+            boolean joined = i + 1 < chords.size() && chords.get(i + 1).tick() == chord.end();
             if (chord.tick() >= bar.tick()) {
                 marks.add(mark(joins ? PedalType.CHANGE : PedalType.START, chord.tick() - bar.end(), staff));
             }

@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
 
@@ -48,7 +49,7 @@ public record BassLine(String id, String name, String use, List<Role> roles, Bas
     }
 
     private static Map<String, BassLine> readAll() {
-        YamlFields file = Resources.yaml("bass-lines.yaml");
+        YamlFields file = DataFile.yaml("lefthand/bass-lines.yaml");
         Map<String, BassLine> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id).allow(Set.of("name", "use", "roles", "basses"));

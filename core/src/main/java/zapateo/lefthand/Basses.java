@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import zapateo.rhythm.Figure;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
@@ -15,107 +14,73 @@ final class Basses {
 
     private static final Role LEAD = Role.parse("L");
     private static final Role RAISED_FOURTH = Role.parse("♯4");
+    private static final Comparator<Planned> IN_TIME = Comparator.comparingInt(Planned::tick).thenComparing(Planned::hand);
 
     private final List<Cut> cuts;
-    private final List<Planned> strokes;
 
-    private Basses(List<Cut> cuts, List<Planned> strokes) {
+    private Basses(List<Cut> cuts) {
         this.cuts = cuts;
-        this.strokes = new ArrayList<>(strokes);
     }
 
     static List<Planned> of(List<Cut> cuts, List<Planned> laid) {
-        Basses basses = new Basses(cuts, laid);
-        basses.dropLostApproaches();
-        basses.takeLines();
-        basses.leaveToBassPlayer();
-        basses.leadIn();
-        basses.strokes.sort(Comparator.comparingInt(Planned::tick).thenComparing(Planned::hand));
-        return basses.strokes;
+        Basses basses = new Basses(cuts);
+        List<Planned> strokes = basses.lined(basses.withoutLostApproaches(laid));
+        if (cuts.stream().anyMatch(cut -> cut.choices().withBassPlayer())) {
+            strokes = BassPlayer.leftTo(cuts, strokes);
+        }
+        List<Planned> led = basses.ledIn(strokes);
+        led.sort(IN_TIME);
+        return led;
     }
 
     private Cut cut(Planned stroke) {
         return cuts.get(stroke.cut());
     }
 
-    private static boolean isLine(Cut cut, Planned stroke) {
-        return stroke.hand() == Side.LEFT && stroke.roles().size() == 1 && cut.choices().figure().manner().line().contains(stroke.roles().get(0));
-    }
-
     /** A raised fourth wants its fifth; where the chord changes before it comes, or its bass is no root, the stroke before sounds on. */
-    private void dropLostApproaches() {
-        List<Planned> kept = new ArrayList<>();
+    private List<Planned> withoutLostApproaches(List<Planned> strokes) {
+        List<Planned> kept = new ArrayList<>(strokes.size());
         for (int i = 0; i < strokes.size(); i++) {
             Planned stroke = strokes.get(i);
             boolean raised = stroke.roles().size() == 1 && stroke.roles().get(0).equals(RAISED_FOURTH);
-            boolean resolves = i + 1 < strokes.size() && strokes.get(i + 1).cut() == stroke.cut() && strokes.get(i + 1).roles().get(0).degree() == 5 && cut(stroke).chord().over().isEmpty();
+            boolean resolves = raised && i + 1 < strokes.size() && strokes.get(i + 1).cut() == stroke.cut() && strokes.get(i + 1).roles().get(0).degree() == 5
+                    && cut(stroke).chord().over().isEmpty();
             if (!raised || resolves) {
                 kept.add(stroke);
             } else if (!kept.isEmpty() && kept.get(kept.size() - 1).cut() == stroke.cut()) {
                 kept.set(kept.size() - 1, kept.get(kept.size() - 1).until(stroke.end()));
             }
         }
-        strokes.clear();
-        strokes.addAll(kept);
+        return kept;
     }
 
-    private void takeLines() {
+    /** The roles of a bass line in turn, from the first at each new chord. */
+    private List<Planned> lined(List<Planned> strokes) {
+        int[] begins = new int[cuts.size()];
+        for (Cut cut : cuts) {
+            begins[cut.index()] = cut.begins() ? cut.index() : begins[cut.index() - 1];
+        }
+        List<Planned> lined = new ArrayList<>(strokes.size());
         int turn = 0;
         int chord = -1;
-        for (int i = 0; i < strokes.size(); i++) {
-            Planned stroke = strokes.get(i);
-            Cut cut = cut(stroke);
-            if (cut.choices().line().isEmpty() || !isLine(cut, stroke) || !cut.choices().hasBass()) {
-                continue;
-            }
-            int begins = stroke.cut();
-            while (!cuts.get(begins).begins()) {
-                begins--;
-            }
-            turn = begins == chord ? turn + 1 : 0;
-            chord = begins;
-            BassLine line = cut.choices().line().get();
-            Role role = line.roles().get(turn % line.roles().size());
-            strokes.set(i, stroke.playing(List.of(role), Mark.HEEL, role.equals(Role.WALK) ? Planned.WALK : Planned.LINE));
-        }
-    }
-
-    /** Someone else has the bass: chords stay, single basses become guide tones where nothing else would be left. */
-    private void leaveToBassPlayer() {
-        List<Planned> kept = new ArrayList<>();
-        boolean[] heard = new boolean[cuts.size()];
         for (Planned stroke : strokes) {
-            Cut cut = cut(stroke);
-            Figure figure = cut.choices().figure();
-            boolean hasChords = figure.plays(Role.Kind.CLOSE_CHORD) || figure.plays(Role.Kind.GUIDE_TONES);
-            boolean onlyBass = figure.written().allMatch(each -> figure.isLine(each) || each.plays(Role.Kind.LEAD_IN) || each.roles().get(0).sign() != 0);
-            if (!cut.choices().withBassPlayer() || stroke.hand() == Side.RIGHT || stroke.code().equals(Planned.ENDING)) {
-                kept.add(stroke);
-            } else if (stroke.roles().get(0).kind() == Role.Kind.LEAD_IN) {
+            LeftHandChoices choices = cut(stroke).choices();
+            boolean takes = choices.line().isPresent() && choices.hasBass() && stroke.hand() == Side.LEFT && stroke.roles().size() == 1
+                    && choices.figure().manner().line().contains(stroke.roles().get(0));
+            if (!takes) {
+                lined.add(stroke);
                 continue;
-            } else if (onlyBass) {
-                kept.add(stroke.playing(List.of(Role.GUIDE), Mark.TOE, stroke.code()));
-            } else if (hasChords) {
-                List<Role> chord = stroke.roles().stream().filter(role -> !role.equals(Role.BASS) && role.kind() != Role.Kind.FIFTH_BELOW && role.kind() != Role.Kind.WALKING
-                        && !(stroke.roles().size() == 1 && figure.manner().line().contains(role))).toList();
-                if (!chord.isEmpty()) {
-                    kept.add(stroke.playing(chord, Mark.TOE, stroke.code()));
-                }
-            } else {
-                kept.add(stroke);
             }
+            turn = begins[stroke.cut()] == chord ? turn + 1 : 0;
+            chord = begins[stroke.cut()];
+            List<Role> roles = choices.line().get().roles();
+            Role role = roles.get(turn % roles.size());
+            lined.add(stroke.playing(List.of(role), Mark.HEEL, role.equals(Role.WALK) ? Planned.WALK : Planned.LINE));
         }
-        kept.forEach(stroke -> heard[stroke.cut()] = true);
-        strokes.stream().filter(stroke -> !heard[stroke.cut()]).forEach(stroke -> {
-            heard[stroke.cut()] = true;
-            kept.add(stroke.playing(List.of(Role.GUIDE), Mark.TOE, stroke.code()));
-        });
-        strokes.clear();
-        strokes.addAll(kept);
-        strokes.sort(Comparator.comparingInt(Planned::tick));
+        return lined;
     }
 
-    private void leadIn() {
+    private List<Planned> ledIn(List<Planned> strokes) {
         List<List<Planned>> byCut = new ArrayList<>();
         cuts.forEach(cut -> byCut.add(new ArrayList<>()));
         strokes.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
@@ -130,8 +95,9 @@ final class Basses {
                 insert(cut, here, next.get(), byCut.get(next.get().index()), wanted.get().between(cut.chord(), next.get().chord()));
             }
         }
-        strokes.clear();
-        byCut.forEach(strokes::addAll);
+        List<Planned> led = new ArrayList<>(strokes.size());
+        byCut.forEach(led::addAll);
+        return led;
     }
 
     private static boolean isLead(Planned stroke) {
@@ -144,7 +110,8 @@ final class Basses {
         for (int i = 0; i < own.size(); i++) {
             int at = here.indexOf(own.get(i));
             if (leadIn.isPresent()) {
-                here.set(at, lead(cut, own.get(i).tick(), own.get(i).ticks(), Math.max(0, leadIn.get().steps().size() - own.size() + i)));
+                List<LeadIn.Step> steps = leadIn.get().steps();
+                here.set(at, lead(cut, own.get(i).tick(), own.get(i).ticks(), steps.get(Math.min(steps.size() - 1, Math.max(0, steps.size() - own.size() + i)))));
                 continue;
             }
             here.remove(at);
@@ -158,8 +125,8 @@ final class Basses {
         }
     }
 
-    private static Planned lead(Cut cut, int tick, int ticks, int step) {
-        return new Planned(cut.index(), cut.bar().index(), tick, ticks, Side.LEFT, List.of(LEAD), false, false, Mark.LEAD, Planned.LEAD, step);
+    private static Planned lead(Cut cut, int tick, int ticks, LeadIn.Step step) {
+        return new Planned(cut.index(), cut.bar().index(), tick, ticks, Side.LEFT, List.of(LEAD), false, false, Mark.LEAD, Planned.LEAD, Optional.of(step));
     }
 
     private static void insert(Cut cut, List<Planned> here, Cut next, List<Planned> after, LeadIn leadIn) {
@@ -167,17 +134,17 @@ final class Basses {
         // A walk up begins on the chord's own root.
         boolean room = from == cut.tick() && leadIn.when().isPresent() && cut.chord().over().isEmpty() || from - cut.tick() >= Ticks.PER_QUARTER;
         boolean changes = next.begins() && next.chord().bass().chroma() != cut.chord().bass().chroma() && !next.early();
-        boolean hasPlace = cut.choices().figure().hasLine() && cut.choices().hasBass() && !cut.choices().figure().plays(Role.Kind.WALKING)
-                && cut.choices().line().filter(BassLine::walks).isEmpty();
         boolean anticipated = after.stream().anyMatch(stroke -> stroke.tick() < next.tick());
-        if (leadIn.steps().isEmpty() || !room || !changes || !hasPlace || anticipated || here.stream().anyMatch(stroke -> stroke.code().equals(Planned.ENDING))) {
+        if (leadIn.steps().isEmpty() || !room || !changes || anticipated || !hasPlace(cut.choices()) || here.stream().anyMatch(stroke -> stroke.code().equals(Planned.ENDING))) {
             return;
         }
         here.removeIf(stroke -> stroke.hand() == Side.LEFT && stroke.tick() >= from);
         here.replaceAll(stroke -> stroke.hand() == Side.LEFT && stroke.end() > from ? stroke.until(from) : stroke);
-        for (int i = 0; i < leadIn.steps().size(); i++) {
-            LeadIn.Step step = leadIn.steps().get(i);
-            here.add(lead(cut, next.tick() + step.before(), step.ticks(), i));
-        }
+        leadIn.steps().forEach(step -> here.add(lead(cut, next.tick() + step.before(), step.ticks(), step)));
+    }
+
+    /** Single basses that stand still enough to be led from; a line that walks leads by itself. */
+    private static boolean hasPlace(LeftHandChoices choices) {
+        return choices.hasBass() && choices.figure().hasLine() && !choices.figure().plays(Role.Kind.WALKING) && choices.line().filter(BassLine::walks).isEmpty();
     }
 }

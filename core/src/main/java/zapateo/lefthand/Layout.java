@@ -51,7 +51,7 @@ final class Layout {
         Figure figure = cut.choices().figure();
         if (isEnding(i)) {
             boolean alone = cut.choices().hasBass();
-            planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, alone ? SPREAD : List.of(Role.GUIDE), alone, false, alone ? Mark.HEEL : Mark.TOE, Planned.ENDING, -1));
+            planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, alone ? SPREAD : List.of(Role.GUIDE), alone, false, alone ? Mark.HEEL : Mark.TOE, Planned.ENDING, Optional.empty()));
             return i + 1;
         }
         boolean withTune = figure.manner().withTune() && !accents(cut.bar()).isEmpty();

@@ -13,6 +13,7 @@ import zapateo.pitch.Interval;
 import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
+import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
 
 /**
@@ -94,7 +95,7 @@ public record LeadIn(String id, String name, String use, List<Step> steps, Optio
     }
 
     private static Map<String, LeadIn> readAll() {
-        YamlFields file = Resources.yaml("lead-ins.yaml");
+        YamlFields file = DataFile.yaml("lefthand/lead-ins.yaml");
         Map<String, LeadIn> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id).allow(Set.of("name", "use", "steps", "when", "else"));

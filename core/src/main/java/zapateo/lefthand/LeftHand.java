@@ -191,10 +191,7 @@ public final class LeftHand {
         Cut next = cuts.get(cut.index() + 1);
         Optional<WalkingLine.Note> walked = byCut.get(next.index()).stream().filter(walk::containsKey).findFirst().map(walk::get);
         Pitch target = walked.map(WalkingLine.Note::pitch).orElse(places.get(next.index()).placement().bass());
-        LeadIn leadIn = cut.choices().leadIn().filter(way -> !way.steps().isEmpty()).or(() -> cut.choices().figure().manner().leadIn().flatMap(LeadIn::named))
-                .or(() -> LeadIn.named("scale")).orElseThrow().between(cut.chord(), next.chord());
-        LeadIn.Step step = leadIn.steps().get(Math.min(each.lead(), leadIn.steps().size() - 1));
-        Pitch pitch = step.before(target, places.get(next.index()).placement().chord(), next.bar().key(), placement.bass());
+        Pitch pitch = each.lead().orElseThrow().before(target, places.get(next.index()).placement().chord(), next.bar().key(), placement.bass());
         if (pitch.midi() == placement.bass().midi() && each.tick() > cut.tick() && each.end() == next.tick()) {
             // The bass itself leads nowhere: the fifth above the next one falls onto it.
             pitch = Pitch.onKey(target.midi() + FIFTH.semitones(), target.pitchClass().plus(FIFTH).simple());

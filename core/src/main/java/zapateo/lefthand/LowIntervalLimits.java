@@ -5,11 +5,12 @@ import java.util.Map;
 import java.util.stream.Collectors;
 import zapateo.part.PartNote;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.DataFile;
 
 /** How low an interval may lie before it turns to mud; the table of {@code low-interval-limits.csv}. */
 final class LowIntervalLimits {
 
-    private static final Map<Integer, Integer> LOWEST_BOTTOM = Resources.text("low-interval-limits.csv").lines()
+    private static final Map<Integer, Integer> LOWEST_BOTTOM = DataFile.text("lefthand/low-interval-limits.csv").lines()
             .filter(line -> !line.startsWith("#")).map(line -> line.split(";"))
             .collect(Collectors.toUnmodifiableMap(cells -> Integer.valueOf(cells[0]), cells -> Pitch.parse(cells[1]).midi()));
 

@@ -1,6 +1,7 @@
 package zapateo.lefthand;
 
 import java.util.List;
+import java.util.Optional;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
@@ -14,9 +15,9 @@ import zapateo.rhythm.Side;
  * @param tick  from the start of the song
  * @param roles of the chord it plays
  * @param code  why it is there
- * @param lead  which step of the lead-in it is, -1 for none
+ * @param lead  the step of a lead-in it is
  */
-record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> roles, boolean rolled, boolean accent, Mark mark, String code, int lead) {
+record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> roles, boolean rolled, boolean accent, Mark mark, String code, Optional<LeadIn.Step> lead) {
 
     static final String FIGURE = "figure-stroke";
     static final String VARIED = "variation";
@@ -27,7 +28,7 @@ record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> role
     static final String WALK = "walking";
 
     static Planned of(Cut cut, FigureStroke stroke, int tick, int ticks, String code) {
-        return new Planned(cut.index(), cut.bar().index(), tick, ticks, stroke.hand(), stroke.ofNext() ? stroke.roles().stream().map(Role::ofThis).toList() : stroke.roles(), stroke.rolled(), stroke.accent(), stroke.mark(), code, -1);
+        return new Planned(cut.index(), cut.bar().index(), tick, ticks, stroke.hand(), stroke.ofNext() ? stroke.roles().stream().map(Role::ofThis).toList() : stroke.roles(), stroke.rolled(), stroke.accent(), stroke.mark(), code, Optional.empty());
     }
 
     int end() {

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
+import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
 
@@ -45,7 +46,7 @@ public record Spacing(Map<String, Map<Role, Role>> byCase) {
     }
 
     private static Map<String, Spacing> readAll() {
-        YamlFields file = Resources.yaml("spacings.yaml");
+        YamlFields file = DataFile.yaml("lefthand/spacings.yaml");
         Map<String, Spacing> all = new HashMap<>();
         file.names().forEach(name -> {
             Map<String, Map<Role, Role>> cases = new HashMap<>();

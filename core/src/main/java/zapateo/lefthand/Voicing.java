@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import zapateo.harmony.ChordSymbol;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
 
@@ -76,7 +77,7 @@ public record Voicing(String id, String name, String use, List<List<Role>> shape
     }
 
     private static Map<String, Voicing> readAll() {
-        YamlFields file = Resources.yaml("voicings.yaml");
+        YamlFields file = DataFile.yaml("lefthand/voicings.yaml");
         Map<String, Voicing> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id).allow(FIELDS);

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
 
 /** How much each cost of laying the chords counts; the rows of {@code costs.yaml} with the player's own where there are any. */
@@ -46,7 +47,7 @@ public record Weights(Map<String, Double> factors) {
     }
 
     private static Map<String, Cost> readAll() {
-        YamlFields file = Resources.yaml("costs.yaml");
+        YamlFields file = DataFile.yaml("lefthand/costs.yaml");
         Map<String, Cost> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id).allow(Set.of("name", "unit", "weight"));

@@ -1,9 +1,5 @@
 package zapateo.rhythm;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,7 +11,7 @@ import java.util.Optional;
  */
 public final class FigureBook {
 
-    private static final String FOLDER = "/zapateo/figures/";
+    private static final String FOLDER = "figures/";
 
     private final Map<String, Figure> byId = new LinkedHashMap<>();
 
@@ -33,22 +29,11 @@ public final class FigureBook {
     /** Opens the book that ships. */
     public static FigureBook open() {
         FigureBook book = new FigureBook();
-        for (String id : read("book.txt").lines().filter(line -> !line.isBlank() && !line.startsWith("#")).toList()) {
+        for (String id : DataFile.text(FOLDER + "book.txt").lines().filter(line -> !line.isBlank() && !line.startsWith("#")).toList()) {
             String file = id.strip() + ".yaml";
-            book.byId.put(id.strip(), FigureFile.parse(file, read(file)));
+            book.byId.put(id.strip(), FigureFile.parse(file, DataFile.text(FOLDER + file)));
         }
         return book;
-    }
-
-    private static String read(String file) {
-        try (InputStream in = FigureBook.class.getResourceAsStream(FOLDER + file)) {
-            if (in == null) {
-                throw new IllegalStateException(file + ": named in book.txt, but there is no such file");
-            }
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     public List<Figure> figures() {

@@ -5,15 +5,12 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
-import zapateo.pitch.Pitch;
 import zapateo.rhythm.Tempo;
 
 /**
@@ -21,11 +18,6 @@ import zapateo.rhythm.Tempo;
  * written, from 0 through the whole song.
  */
 public final class ChartEdit {
-
-    private static final Pattern KEY_LINE = Pattern.compile("(?im)^(\\s*key\\s*:\\s*)([^\\r\\n]*?)([ \\t]*(?://.*)?)$");
-    private static final Pattern KEY_SIGN = Pattern.compile("\\(key\\s+([^)]+)\\)");
-    private static final Pattern TUNE_LINE = Pattern.compile("(?im)^(\\s*tune\\s*:)(.*)$");
-    private static final Pattern TUNE_NOTE = Pattern.compile("(?<![\\w♭♯])([A-Ga-g](?:##|bb|𝄪|𝄫|[#b♯♭x])?)(-?[0-9])(?=[/*~\\s|]|$)");
 
     private final String text;
     private final ChartReading reading;
@@ -47,7 +39,8 @@ public final class ChartEdit {
         return reading;
     }
 
-    private record Cut(int from, int to, String put) {
+    /** A stretch of the text and what is put in its place. */
+    record Cut(int from, int to, String put) {
     }
 
     /** What stands in a bar, put anew; {@code content} is what would be typed between two bar lines. */
@@ -235,25 +228,8 @@ public final class ChartEdit {
             String symbol = word.text().startsWith(">") ? word.text().substring(1) : word.text();
             ChordSymbol.read(symbol).ifPresent(chord -> cuts.add(replace(word, (word.text().startsWith(">") ? ">" : "") + by.of(chord))));
         }));
-        keys(KEY_LINE, 2, by, cuts);
-        keys(KEY_SIGN, 1, by, cuts);
-        Matcher tune = TUNE_LINE.matcher(text);
-        while (tune.find()) {
-            Matcher note = TUNE_NOTE.matcher(tune.group(2));
-            while (note.find()) {
-                Pitch moved = by.of(Pitch.parse(note.group(1) + note.group(2)));
-                cuts.add(new Cut(tune.start(2) + note.start(), tune.start(2) + note.end(), moved.toString()));
-            }
-        }
+        cuts.addAll(TransposedSigns.of(text, by));
         return apply(cuts);
-    }
-
-    private void keys(Pattern sign, int group, Transposition by, List<Cut> cuts) {
-        Matcher match = sign.matcher(text);
-        while (match.find()) {
-            Optional<Key> key = Key.read(match.group(group));
-            key.ifPresent(known -> cuts.add(new Cut(match.start(group), match.end(group), by.of(known).toString())));
-        }
     }
 
     /** A bar and the next one put into one: their chords share it, their words stand together. What was guessed of them is guessed no more. */

@@ -200,6 +200,12 @@ class EveryFigureTest {
         Function<Choices, Stream<Stroke>> played = choices -> SONGS.subList(0, 6).stream().flatMap(song -> ARRANGER.arrange(song, choices, Hand.USUAL).left().strokes().stream());
         figure.manner().voicings().forEach(voicing -> expect(played.apply(Choices.figure(figure.id()).voicing(voicing)).findAny().isPresent(), voicing));
         BassLine.all().forEach(line -> expect(played.apply(Choices.figure(figure.id()).bassLine(line)).findAny().isPresent(), line.id()));
+        if (figure.hasLine() && !figure.manner().bassless()) {
+            BassLine.all().forEach(line -> expect(played.apply(Choices.figure(figure.id()).bassLine(line)).anyMatch(stroke -> stroke.reason().code().equals(line.walks() ? "walking" : "bass-line")),
+                    line.id() + " has no place"));
+            List.of("scale", "below", "above", "fifth").forEach(id -> expect(figure.plays(Role.Kind.WALKING) || played.apply(Choices.figure(figure.id()).leadIn(LeadIn.named(id).orElseThrow()))
+                    .anyMatch(stroke -> stroke.reason().code().equals("lead-in")), id + " has no place"));
+        }
         LeadIn.all().forEach(leadIn -> expect(leads && !leadIn.id().equals("none") || played.apply(Choices.figure(figure.id()).leadIn(leadIn))
                 .noneMatch(stroke -> stroke.reason().code().equals("lead-in")), leadIn.id()));
     }

@@ -80,7 +80,7 @@ class PathOfWorkTest {
         assertThat(ticksInBars(page)).as("held: struck once a bar").allMatch(tick -> tick % 3840 < 400);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Spread eighths"))).click();
         page.waitForFunction("() => window.zapateo.player.heard.some(tone => tone.tick % 3840 === 1440)");
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop"))).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true))).isVisible();
     }
 
     @Test
@@ -109,7 +109,7 @@ class PathOfWorkTest {
         page.keyboard().press("+");
         page.waitForFunction("() => window.zapateo.player.heard.length > 20");
         assertThat(ticksInBars(page)).as("only bar 2 sounds").allMatch(tick -> tick >= 3840 && tick < 7680);
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop"))).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true))).isVisible();
         assertThat(page.getByText("302").first()).isVisible();
     }
 

@@ -1,0 +1,101 @@
+import { Choice } from "../../ui/Choice";
+import type { EditedStroke } from "./figureFile";
+
+const ROLES: [string, string][] = [
+  ["1", "bass"],
+  ["5_", "fifth below"],
+  ["3", "third"],
+  ["5", "fifth"],
+  ["6", "sixth"],
+  ["7", "seventh"],
+  ["8", "octave"],
+  ["9", "ninth"],
+  ["10", "tenth"],
+  ["12", "twelfth"],
+  ["c", "close chord"],
+  ["s", "guide tones"],
+  ["v", "the voicing"],
+  ["w", "walking note"],
+  ["L", "lead-in"],
+];
+const ALONE = ["w", "L", "v", "c", "s", "n"];
+
+/** One stroke of a figure that is being written: what it plays, how long, how. */
+export function StrokePanel({
+  stroke,
+  unit,
+  barTicks,
+  onChange,
+  onLift,
+}: {
+  stroke: EditedStroke;
+  unit: number;
+  barTicks: number;
+  onChange: (stroke: Partial<EditedStroke>) => void;
+  onLift: () => void;
+}) {
+  const early = stroke.roles.startsWith(">");
+  const roles = stroke.roles.split("+").map((role) => role.replace(/^>/, ""));
+  const write = (next: string[], ofNext: boolean) => onChange({ roles: next.map((role) => (ofNext ? `>${role}` : role)).join("+") });
+  const toggle = (role: string) => {
+    if (ALONE.includes(role) || roles.some((each) => ALONE.includes(each))) write([role], early);
+    else {
+      const next = roles.includes(role) ? roles.filter((each) => each !== role) : [...roles, role];
+      if (next.length > 0)
+        write(
+          next.sort((a, b) => Number.parseInt(a, 10) - Number.parseInt(b, 10)),
+          early,
+        );
+    }
+  };
+  const longest = Math.max(1, Math.floor((barTicks - stroke.tick) / unit));
+  const lengths = Array.from({ length: longest }, (_, index) => String((index + 1) * unit));
+  const length = stroke.length === null ? "*" : String(stroke.length);
+  return (
+    <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1">
+      <fieldset className="flex flex-wrap gap-1">
+        <legend className="text-quiet">What it plays</legend>
+        {ROLES.map(([role, name]) => (
+          <button
+            key={role}
+            type="button"
+            aria-label={name}
+            aria-pressed={roles.includes(role)}
+            onClick={() => toggle(role)}
+            className={`min-w-11 rounded-plank border px-1.5 leading-tight ${roles.includes(role) ? "border-accent bg-wash font-semibold text-accent" : "border-line bg-sheet"}`}
+          >
+            {role}
+            <span className="block text-[0.74rem] text-quiet">{name}</span>
+          </button>
+        ))}
+      </fieldset>
+      <div className="w-40">
+        <Choice
+          label="How long"
+          value={length}
+          options={[
+            ...(lengths.includes(length) || length === "*" ? [] : [{ value: length, label: `${length} ticks` }]),
+            ...lengths.map((each, index) => ({ value: each, label: index === 0 ? "1 plank" : `${index + 1} planks` })),
+            { value: "*", label: "as the chord" },
+          ]}
+          onChange={(value) => onChange({ length: value === "*" ? null : Number(value) })}
+        />
+      </div>
+      {(
+        [
+          ["accent", stroke.accent, (on: boolean) => onChange({ accent: on })],
+          ["rolled", stroke.rolled, (on: boolean) => onChange({ rolled: on })],
+          ["early, for the next chord", early, (on: boolean) => write(roles, on)],
+        ] as const
+      ).map(([name, on, set]) => (
+        <label key={name} className="flex h-10 items-center gap-1.5">
+          <input type="checkbox" checked={on} onChange={(event) => set(event.target.checked)} className="size-4 accent-(--accent)" />
+          {name}
+        </label>
+      ))}
+      <button type="button" onClick={onLift} className="h-10 text-accent underline underline-offset-4">
+        lift it
+      </button>
+    </div>
+  );
+}
