@@ -21,6 +21,12 @@ const router = createBrowserRouter([
       { path: "left-hand", lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
     ],
   },
+  {
+    path: "/hands",
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import("./views/hands/MyHands")).MyHands }),
+  },
   { path: "*", element: <Lost /> },
 ]);
 

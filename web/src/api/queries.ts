@@ -5,9 +5,14 @@ import {
   api,
   type ChartView,
   type Choices,
+  type EasierWay,
   type Figure,
   type Fitting,
+  type Hands,
+  type Measures,
+  type Measuring,
   type Refused,
+  type Rung,
   type SongLine,
   type Suggested,
   type ThereIs,
@@ -38,10 +43,10 @@ export function useChart(text: string, doubles: "thirds" | "simple") {
 }
 
 /** What is arranged: a chart, choices, the hand, and figures that are not kept yet. */
-export type Asked = { chart: string; choices: Choices; spanMm: number; figures: string[] };
+export type Asked = { chart: string; choices: Choices; hand: Measures | undefined; figures: string[] };
 
-export function requestOf({ chart, choices, spanMm, figures }: Asked): ArrangeRequest {
-  return { chart, choices, hand: { left: { spanMm } }, ...(figures.length > 0 ? { figures } : {}) } as ArrangeRequest;
+export function requestOf({ chart, choices, hand, figures }: Asked): ArrangeRequest {
+  return { chart, choices, ...(hand ? { hand } : {}), ...(figures.length > 0 ? { figures } : {}) } as ArrangeRequest;
 }
 
 export function useArrangement(asked: Asked, enabled = true) {
@@ -106,5 +111,40 @@ export function useFitting(figure: string | null) {
     queryKey: ["fitting", figure],
     queryFn: () => take(api.GET("/api/songs/fitting", { params: { query: { figure: figure ?? "" } } })),
     enabled: figure !== null,
+  });
+}
+
+export function useHands() {
+  return useQuery<Hands[], Refused>({ queryKey: ["hands"], queryFn: () => take(api.GET("/api/hands")), staleTime: 60_000, retry: false });
+}
+
+/** What can be held to measure a hand by; the same for everybody. */
+export function useMeasuring() {
+  return useQuery<Measuring, Refused>({
+    queryKey: ["measuring"],
+    queryFn: () => take(api.GET("/api/hands/measuring")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+/** The five levels of what is arranged, measured. */
+export function useLevels(asked: Asked, enabled: boolean) {
+  return useQuery<Rung[], Refused>({
+    queryKey: ["levels", { ...asked, choices: { ...asked.choices, level: undefined } }],
+    queryFn: () =>
+      take(api.POST("/api/arrangements/levels", { body: requestOf({ ...asked, choices: { ...asked.choices, level: undefined } }) })),
+    placeholderData: keepPreviousData,
+    retry: false,
+    enabled,
+  });
+}
+
+/** What would make some bars easier; asked for when someone wants to know. */
+export function useEasier(asked: Asked, bars: string | null) {
+  return useQuery<EasierWay, Refused>({
+    queryKey: ["easier", asked, bars],
+    queryFn: () => take(api.POST("/api/arrangements/easier", { body: { arrangement: requestOf(asked), bars: bars ?? "1" } })),
+    enabled: bars !== null,
+    retry: false,
   });
 }

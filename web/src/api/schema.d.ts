@@ -36,6 +36,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/arrangements/easier": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["easier"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/arrangements/easiest-keys": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["easiestKeys"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/arrangements/levels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["levels"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/arrangements/score": {
         parameters: {
             query?: never;
@@ -78,22 +126,6 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["why"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/charts/easiest-keys": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["easiestKeys"];
         delete?: never;
         options?: never;
         head?: never;
@@ -189,7 +221,7 @@ export interface paths {
         };
         get: operations["figures"];
         put?: never;
-        post: operations["keep"];
+        post: operations["keep_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -220,9 +252,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
-        delete: operations["delete_1"];
+        delete: operations["delete_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -238,6 +270,70 @@ export interface paths {
         get: operations["file"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/measuring": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["measuring"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_1"];
+        post?: never;
+        delete: operations["delete_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/{id}/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["use"];
         delete?: never;
         options?: never;
         head?: never;
@@ -412,7 +508,7 @@ export interface components {
             chart: string;
             choices?: components["schemas"]["ChoicesRequest"];
             figures?: string[];
-            hand?: components["schemas"]["HandsRequest"];
+            hand?: components["schemas"]["Measures"];
         };
         ArrangedBarView: {
             /** Format: int32 */
@@ -421,15 +517,16 @@ export interface components {
             bpm: number;
             chords: components["schemas"]["ArrangedChordView"][];
             /** Format: double */
-            difficulty: number | null;
+            difficulty: number;
             holds: components["schemas"]["HoldView"][];
             /** Format: int32 */
             index: number;
             /** Format: double */
-            maxTempo: number | null;
+            maxTempo: number;
             meter: string;
             /** Format: int32 */
             number: number;
+            parts: components["schemas"]["PartView"][];
             /** Format: int32 */
             pass: number;
             pins: components["schemas"]["PinView"][];
@@ -451,8 +548,14 @@ export interface components {
         };
         ArrangementView: {
             bars: components["schemas"]["ArrangedBarView"][];
+            /** Format: double */
+            difficulty: number;
             feel: string;
             key: string;
+            limits: components["schemas"]["LimitView"][];
+            /** Format: double */
+            maxTempo: number;
+            parts: components["schemas"]["PartView"][];
             pedal: components["schemas"]["PedalView"][];
             problems: components["schemas"]["ProblemView"][];
             strokes: components["schemas"]["StrokeView"][];
@@ -499,9 +602,14 @@ export interface components {
             /** @enum {string} */
             ending?: "held" | "figure";
             figure?: string;
+            fingers?: components["schemas"]["FingerRequest"][];
             keepTop?: boolean;
             leadIn?: string;
+            /** Format: int32 */
+            level?: number;
             locks?: components["schemas"]["LockRequest"][];
+            /** @enum {string} */
+            octaves?: "play" | "roll" | "pedal" | "omit";
             overrides?: components["schemas"]["OverrideRequest"][];
             pedal?: boolean;
             /** @enum {string} */
@@ -546,12 +654,32 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        EasierRequest: {
+            arrangement: components["schemas"]["ArrangeRequest"];
+            bars: string;
+        };
+        EasierView: {
+            /** Format: double */
+            after: number;
+            /** Format: double */
+            before: number;
+            found: boolean;
+            /** Format: int32 */
+            level: number;
+            lost: string[];
+            name: string;
+            won: string[];
+        };
         EasyKeyView: {
             /** Format: double */
             blackRoots: number;
             /** Format: double */
             blackTones: number;
+            /** Format: double */
+            difficulty: number;
             key: string;
+            /** Format: double */
+            maxTempo: number;
             /** Format: int32 */
             semitones: number;
             /** Format: int32 */
@@ -636,6 +764,19 @@ export interface components {
             version: number | null;
             voicings: components["schemas"]["VoicingView"][];
         };
+        FingerRequest: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            finger: number;
+            /** @enum {string} */
+            hand: "L" | "R";
+            note: string;
+            /** Format: int32 */
+            pass?: number;
+            /** Format: int32 */
+            tick: number;
+        };
         FittingView: {
             fits: boolean;
             /** Format: uuid */
@@ -647,11 +788,26 @@ export interface components {
         };
         HandRequest: {
             /** Format: double */
+            indexLittleMm?: number;
+            /** Format: double */
             spanMm: number;
+            /** Format: double */
+            thumbIndexMm?: number;
         };
         HandsRequest: {
-            left?: components["schemas"]["HandRequest"];
-            right?: components["schemas"]["HandRequest"];
+            measures: components["schemas"]["Measures"];
+            name: string;
+            /** Format: int32 */
+            version?: number;
+        };
+        HandsView: {
+            /** Format: uuid */
+            id: string;
+            inUse: boolean;
+            measures: components["schemas"]["Measures"];
+            name: string;
+            /** Format: int32 */
+            version: number;
         };
         HoldView: {
             /** Format: int32 */
@@ -672,6 +828,13 @@ export interface components {
             title: string;
             tracks: components["schemas"]["TrackView"][];
         };
+        InstrumentRequest: {
+            /** Format: int32 */
+            keys?: number;
+            /** Format: double */
+            octaveMm?: number;
+            pedal?: boolean;
+        };
         KeyGuessView: {
             /** Format: double */
             confidence: number;
@@ -687,6 +850,25 @@ export interface components {
             scale: components["schemas"]["ToneView"][];
             /** Format: int32 */
             signs: number;
+        };
+        LevelView: {
+            /** Format: double */
+            difficulty: number;
+            /** Format: int32 */
+            level: number;
+            /** Format: double */
+            maxTempo: number;
+            name: string;
+            use: string;
+        };
+        LimitView: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: double */
+            maxTempo: number;
+            /** Format: int32 */
+            stroke: number;
+            why: string;
         };
         LockRequest: {
             /** Format: int32 */
@@ -710,6 +892,33 @@ export interface components {
             roll: string;
             spacing: string;
             times: string;
+        };
+        Measures: {
+            instrument?: components["schemas"]["InstrumentRequest"];
+            left?: components["schemas"]["HandRequest"];
+            /** @enum {string} */
+            octaves?: "play" | "roll" | "pedal" | "omit";
+            right?: components["schemas"]["HandRequest"];
+            /** @enum {string} */
+            tenths?: "play" | "roll" | "pedal" | "omit";
+        };
+        MeasuringView: {
+            /** Format: double */
+            cardHeightMm: number;
+            /** Format: double */
+            cardWidthMm: number;
+            indexLittle: components["schemas"]["TryView"][];
+            /** Format: double */
+            largestMm: number;
+            /** Format: double */
+            octaveMm: number;
+            sizes: number[];
+            /** Format: double */
+            smallestMm: number;
+            thumbIndex: components["schemas"]["TryView"][];
+            /** Format: double */
+            usualMm: number;
+            whole: components["schemas"]["TryView"][];
         };
         NamedChoices: {
             choices: components["schemas"]["ChoicesRequest"];
@@ -737,6 +946,10 @@ export interface components {
             figure?: string;
             keepTop?: boolean;
             leadIn?: string;
+            /** Format: int32 */
+            level?: number;
+            /** @enum {string} */
+            octaves?: "play" | "roll" | "pedal" | "omit";
             pedal?: boolean;
             /** @enum {string} */
             register?: "deep" | "middle";
@@ -754,6 +967,10 @@ export interface components {
             keepTop?: boolean;
             leadIn?: string;
             /** Format: int32 */
+            level?: number;
+            /** @enum {string} */
+            octaves?: "play" | "roll" | "pedal" | "omit";
+            /** Format: int32 */
             pass?: number;
             pedal?: boolean;
             /** @enum {string} */
@@ -768,6 +985,15 @@ export interface components {
             /** @enum {string} */
             doubles?: "thirds" | "simple";
             text: string;
+        };
+        PartView: {
+            /** @enum {string} */
+            id: "reach" | "jumps" | "fingers" | "rhythm" | "together" | "reading";
+            /** Format: double */
+            share: number;
+            strokes: number[];
+            /** Format: double */
+            value: number;
         };
         PedalView: {
             /** Format: int32 */
@@ -924,8 +1150,11 @@ export interface components {
         };
         StrokeView: {
             accent: boolean;
+            altered: string | null;
             /** Format: int32 */
             bar: number;
+            /** @enum {string} */
+            ease: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
             /** @enum {string} */
             hand: "L" | "R";
             /** @enum {string} */
@@ -961,9 +1190,6 @@ export interface components {
             /** Format: double */
             bpm: number;
         };
-        TextRequest: {
-            text: string;
-        };
         TextView: {
             text: string;
         };
@@ -998,6 +1224,17 @@ export interface components {
             /** Format: int32 */
             semitones: number;
             text: string;
+        };
+        TryView: {
+            /** Format: int32 */
+            high: number;
+            highName: string;
+            interval: string;
+            /** Format: int32 */
+            low: number;
+            lowName: string;
+            /** Format: double */
+            mm: number;
         };
         VariationView: {
             bar: components["schemas"]["FigureBarView"];
@@ -1165,6 +1402,78 @@ export interface operations {
             };
         };
     };
+    easier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EasierRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EasierView"];
+                };
+            };
+        };
+    };
+    easiestKeys: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["EasyKeyView"][];
+                };
+            };
+        };
+    };
+    levels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LevelView"][];
+                };
+            };
+        };
+    };
     score: {
         parameters: {
             query?: {
@@ -1235,30 +1544,6 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["WhyView"];
-                };
-            };
-        };
-    };
-    easiestKeys: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TextRequest"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["EasyKeyView"][];
                 };
             };
         };
@@ -1403,7 +1688,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1451,7 +1736,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -1477,7 +1762,7 @@ export interface operations {
             };
         };
     };
-    delete_1: {
+    delete_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -1515,6 +1800,138 @@ export interface operations {
                 };
                 content: {
                     "application/yaml;charset=UTF-8": string;
+                };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HandsView"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandsRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HandsView"];
+                };
+            };
+        };
+    };
+    measuring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MeasuringView"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HandsView"];
+                };
+            };
+        };
+    };
+    delete_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    use: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HandsView"];
                 };
             };
         };

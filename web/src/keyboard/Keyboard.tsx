@@ -1,6 +1,7 @@
 import { memo } from "react";
 import type { Stroke, Tone } from "../api/client";
 import { centre, keys } from "./geometry";
+import { HandShape } from "./HandShape";
 
 const LOWEST = 24;
 const HIGHEST = 84;
@@ -27,7 +28,7 @@ export const Keyboard = memo(function Keyboard({
       ? `Keyboard: ${shown.map((tone) => tone.name).join(", ")}`
       : sounding.length === 0
         ? "Keyboard, C1 to C6"
-        : `Keyboard: ${sounding.map((note) => `${note.name}, ${note.hand === "L" ? "left" : "right"} hand`).join("; ")}`;
+        : `Keyboard: ${sounding.map((note) => `${note.name}, ${note.hand === "L" ? "left" : "right"} hand${note.finger ? `, finger ${note.finger}` : ""}`).join("; ")}`;
   return (
     <svg
       viewBox={`-1 ${-ROOM_ABOVE} ${width + 2} ${LENGTH + ROOM_ABOVE + 1}`}
@@ -54,8 +55,11 @@ export const Keyboard = memo(function Keyboard({
           C{midi / 12 - 1}
         </text>
       ))}
+      {strokes.map((stroke) => (
+        <HandShape key={`${stroke.hand}${stroke.tick}`} stroke={stroke} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />
+      ))}
       {sounding.map((note) => (
-        <KeyMark key={`${note.hand}${note.midi}`} midi={note.midi} name={note.name} right={note.hand === "R"} />
+        <KeyMark key={`${note.hand}${note.midi}`} midi={note.midi} name={note.name} right={note.hand === "R"} finger={note.finger} />
       ))}
       {(shown ?? []).map((tone) => (
         <ShownKey key={tone.midi} midi={tone.midi} name={tone.name} />
@@ -65,7 +69,7 @@ export const Keyboard = memo(function Keyboard({
   );
 });
 
-function KeyMark({ midi, name, right }: { midi: number; name: string; right: boolean }) {
+function KeyMark({ midi, name, right, finger }: { midi: number; name: string; right: boolean; finger: number | null }) {
   const black = [1, 3, 6, 8, 10].includes(midi % 12);
   const y = black ? BLACK_LENGTH - 12 : LENGTH - 26;
   return (
@@ -85,6 +89,11 @@ function KeyMark({ midi, name, right }: { midi: number; name: string; right: boo
       >
         {name.replace(/-?\d+$/, "")}
       </text>
+      {finger !== null && (
+        <text x={centre(midi, LOWEST)} y={y - 13} textAnchor="middle" fontSize={11} fontWeight={600} fill={black ? "#fffdf7" : "#211c16"}>
+          {finger}
+        </text>
+      )}
     </g>
   );
 }
@@ -103,13 +112,20 @@ function ShownKey({ midi, name }: { midi: number; name: string }) {
   );
 }
 
+const EASE: Record<Stroke["ease"], string> = {
+  comfortable: "",
+  stretch: " – a stretch",
+  "key-edge": " – at the key edges",
+  "out-of-reach": " – out of reach",
+};
+
 function Stretch({ stroke, spanMm }: { stroke: Stroke; spanMm: number }) {
   const low = stroke.notes[0];
   const high = stroke.notes[stroke.notes.length - 1];
   if (!low || !high) return null;
   const from = centre(low.midi, LOWEST);
   const to = centre(high.midi, LOWEST);
-  const words = `${stroke.stretchMm.toFixed(1)} mm of ${spanMm}${stroke.rolled ? " – rolled" : ""}`;
+  const words = `${stroke.stretchMm.toFixed(1)} mm of ${spanMm}${stroke.rolled ? " – rolled" : EASE[stroke.ease]}`;
   return (
     <g stroke="var(--accent)" fill="none" strokeWidth={1.4}>
       <path d={`M${from} -2V-7H${to}V-2`} />

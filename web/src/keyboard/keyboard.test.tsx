@@ -36,6 +36,8 @@ describe("the keyboard", () => {
             mark: "heel",
             accent: false,
             stretchMm: 164.5,
+            ease: "stretch",
+            altered: null,
             rolled: null,
             reason: { code: "", args: {} },
             notes: [note(36, "C2"), note(48, "C3")],
@@ -44,6 +46,6 @@ describe("the keyboard", () => {
       />,
     );
     expect(screen.getByRole("img", { name: "Keyboard: C2, left hand; C3, left hand" })).toBeInTheDocument();
-    expect(screen.getByText("164.5 mm of 201")).toBeInTheDocument();
+    expect(screen.getByText("164.5 mm of 201 – a stretch")).toBeInTheDocument();
   });
 });

@@ -4,7 +4,6 @@ import { Keyboard } from "../keyboard/Keyboard";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
 import { beatSign, plain } from "../ui/words";
-import { USUAL_SPAN } from "./desk";
 
 const METRONOME: { value: Metronome; label: string }[] = [
   { value: "off", label: "off" },
@@ -18,6 +17,7 @@ export function Dock({
   selection,
   sound,
   struck,
+  spanMm,
   shown,
   looping,
   setLooping,
@@ -29,6 +29,8 @@ export function Dock({
   selection: [number, number];
   sound: Sound;
   struck: number | null;
+  /** Of the left hand. */
+  spanMm: number;
   shown: Tone[] | null;
   looping: boolean;
   setLooping: (on: boolean) => void;
@@ -113,7 +115,7 @@ export function Dock({
       </div>
       <div className="min-w-0 flex-1">
         <div className="mx-auto max-w-[62rem]">
-          <Keyboard strokes={shown && !playing ? [] : strokes} spanMm={USUAL_SPAN} shown={playing ? null : shown} />
+          <Keyboard strokes={shown && !playing ? [] : strokes} spanMm={spanMm} shown={playing ? null : shown} />
         </div>
       </div>
     </section>

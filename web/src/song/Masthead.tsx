@@ -31,15 +31,19 @@ export function Masthead({
   title,
   chart,
   desk,
+  spanMm,
   onHelp,
 }: {
   songId: string;
   title: string;
   chart: ChartView | undefined;
   desk: DraftDesk;
+  /** Of the left hand in use, null until one was measured. */
+  spanMm: number | null;
   onHelp: () => void;
 }) {
   const { search, pathname } = useLocation();
+  const here = `${pathname}${search}`;
   const at = pathname.endsWith("/chart") ? 0 : 1;
   return (
     <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5 max-md:flex-wrap max-md:px-3">
@@ -102,6 +106,13 @@ export function Masthead({
             ))}
           </MenuItems>
         </Menu>
+        <Link
+          to={`/hands?back=${encodeURIComponent(here)}`}
+          className="flex h-10 items-center px-2"
+          title="Measure your hands; say what you play on"
+        >
+          My hands{spanMm === null ? "" : `, ${Math.round(spanMm)}`}
+        </Link>
         <Scheme />
         <button type="button" onClick={onHelp} aria-label="Help" title="Help (?)" className="h-10 w-8 font-semibold text-quiet">
           ?

@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { api, type NamedChoices, type Refused, type Song, type Tone, take } from "../api/client";
-import { type Asked, useArrangement, useChart } from "../api/queries";
+import { type Asked, useArrangement, useChart, useHands } from "../api/queries";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
 import { Dock } from "./Dock";
-import { type Desk, type Doubles, type TriedFigure, USUAL_SPAN } from "./desk";
+import { type Desk, type Doubles, spanOf, type TriedFigure } from "./desk";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { type DraftDesk, useDraft } from "./useDraft";
@@ -52,16 +52,18 @@ function OpenSong({ song }: { song: Song }) {
   const settledChart = trial ?? settledDraft;
   const chart = useChart(trial ?? readDraft, doubles);
   const [tried, setTried] = useState<TriedFigure | null>(null);
+  const hands = useHands();
+  const hand = hands.data?.find((each) => each.inUse)?.measures;
   const asked = useMemo<Asked>(
     () => ({
       chart: settledChart,
       choices: tried ? { ...desk.draft.choices, figure: tried.id, sections: undefined, overrides: undefined } : desk.draft.choices,
-      spanMm: USUAL_SPAN,
+      hand,
       figures: tried ? [tried.file] : [],
     }),
-    [settledChart, desk.draft.choices, tried],
+    [settledChart, desk.draft.choices, tried, hand],
   );
-  const arranged = useArrangement(asked);
+  const arranged = useArrangement(asked, !hands.isPending);
   const [compared, setCompared] = useState<NamedChoices | null>(null);
   const arrangement = arranged.data;
   const bars = arrangement?.bars.length ?? 0;
@@ -69,6 +71,8 @@ function OpenSong({ song }: { song: Song }) {
   const [looping, setLooping] = useState(true);
   const [tempo, setTempo] = useState<number | null>(null);
   const [struck, setStruck] = useState<number | null>(null);
+  const [pointed, setPointed] = useState<number[]>([]);
+  const onLevel = useRef<((level: number | null) => void) | null>(null);
   const [help, setHelp] = useState(false);
   const bpm = tempo ?? arrangement?.tempo.bpm ?? 100;
   const beatTicks = arrangement?.tempo.beatTicks ?? 960;
@@ -101,6 +105,7 @@ function OpenSong({ song }: { song: Song }) {
     redo: desk.redo,
     help: () => setHelp(!help),
     compare: () => pathname.endsWith("/left-hand") && compare(),
+    level: (level) => onLevel.current?.(level),
   });
 
   const context: Desk = {
@@ -122,6 +127,10 @@ function OpenSong({ song }: { song: Song }) {
     sound,
     struck,
     setStruck,
+    pointed,
+    setPointed,
+    onLevel,
+    bpm,
     trial,
     setTrial,
     setShown,
@@ -134,7 +143,14 @@ function OpenSong({ song }: { song: Song }) {
 
   return (
     <div className="grid h-full min-h-[640px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto]">
-      <Masthead songId={song.id} title={chart.data?.title ?? song.title} chart={chart.data} desk={desk} onHelp={() => setHelp(true)} />
+      <Masthead
+        songId={song.id}
+        title={chart.data?.title ?? song.title}
+        chart={chart.data}
+        desk={desk}
+        spanMm={hand ? spanOf(hand) : null}
+        onHelp={() => setHelp(true)}
+      />
       <Trouble desk={desk} failed={sound.state === "failed"} />
       <main className="min-h-0 overflow-hidden">
         <Outlet context={context} />
@@ -144,6 +160,7 @@ function OpenSong({ song }: { song: Song }) {
         selection={selection}
         sound={sound}
         struck={struck}
+        spanMm={spanOf(hand)}
         shown={shown}
         looping={looping}
         setLooping={setLooping}

@@ -1,11 +1,15 @@
 import { useOutletContext } from "react-router";
-import type { Arrangement, ChartView, NamedChoices, Refused, Song, Tone } from "../api/client";
+import type { Arrangement, ChartView, Measures, NamedChoices, Refused, Song, Tone } from "../api/client";
 import type { Asked } from "../api/queries";
 import type { Sound } from "../sound/usePlayer";
 import type { DraftDesk } from "./useDraft";
 
 /** The left hand's span until hands are measured, in millimetres. */
 export const USUAL_SPAN = 201;
+
+export function spanOf(hand: Measures | undefined): number {
+  return hand?.left?.spanMm ?? USUAL_SPAN;
+}
 
 /** Whether double sharps and flats in chord tones are written, or the plain keys they lie on. */
 export type Doubles = "thirds" | "simple";
@@ -37,6 +41,13 @@ export type Desk = {
   select: (from: number, to: number) => void;
   sound: Sound;
   struck: number | null;
+  /** Strokes that are pointed at, such as those that make a bar hard. */
+  pointed: number[];
+  setPointed: (strokes: number[]) => void;
+  /** Takes a level by a key press; null is as chosen. */
+  onLevel: React.RefObject<((level: number | null) => void) | null>;
+  /** The tempo that is played, in the song's beats a minute. */
+  bpm: number;
   setStruck: (stroke: number | null) => void;
   /** A chart that is heard and shown in place of the draft and not kept, while an ear tries it. */
   trial: string | null;

@@ -13,6 +13,7 @@ type Actions = {
   redo: () => void;
   help: () => void;
   compare: () => void;
+  level: (level: number | null) => void;
 };
 
 const NEXT: Record<Metronome, Metronome> = { off: "beats", beats: "two-and-four", "two-and-four": "off" };
@@ -104,6 +105,16 @@ function act(event: KeyboardEvent, actions: Actions, target: HTMLElement, clicke
     case "a":
     case "A":
       actions.compare();
+      return true;
+    case "1":
+    case "2":
+    case "3":
+    case "4":
+    case "5":
+      actions.level(Number(event.key));
+      return true;
+    case "0":
+      actions.level(null);
       return true;
     case "?":
       actions.help();

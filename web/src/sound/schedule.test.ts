@@ -11,6 +11,8 @@ function stroke(tick: number, ticks: number, midis: number[], more: Partial<Stro
     mark: "heel",
     accent: false,
     stretchMm: 0,
+    ease: "comfortable",
+    altered: null,
     rolled: null,
     reason: { code: "figure-stroke", args: {} },
     notes: midis.map((midi) => ({ midi, name: "C2", role: "1", delayTicks: 0, velocity: midi < 40 ? 84 : 66, finger: null })),
@@ -29,6 +31,10 @@ function arrangement(strokes: Stroke[], pedal: Arrangement["pedal"] = []): Arran
     bars: [],
     strokes,
     pedal,
+    difficulty: 0,
+    parts: [],
+    maxTempo: 400,
+    limits: [],
     problems: [],
   };
 }

@@ -2,6 +2,7 @@ import { Dialog, DialogBackdrop, DialogPanel, DialogTitle, Popover, PopoverButto
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, type ChartView, type EasyKey, type KeyNotes, Refused, type Simplified, take } from "../../api/client";
+import { requestOf } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { useDesk } from "../../song/desk";
 import { Chord } from "../../ui/Chord";
@@ -99,13 +100,13 @@ export function useTranspose(sheet: Sheet): (to: { semitones?: number; key?: str
 }
 
 function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; onDone: () => void }) {
-  const { desk } = useDesk();
+  const { desk, asked } = useDesk();
   const transpose = useTranspose(sheet);
   const minor = chart.mode === "minor" || chart.mode === "dorian";
   const suffix = chart.mode === "minor" ? "m" : chart.mode === "major" ? "" : ` ${chart.mode}`;
   const easy = useQuery<EasyKey[], Refused>({
-    queryKey: ["easiest", desk.draft.chart],
-    queryFn: () => take(api.POST("/api/charts/easiest-keys", { body: { text: desk.draft.chart } })),
+    queryKey: ["easiest", asked],
+    queryFn: () => take(api.POST("/api/arrangements/easiest-keys", { body: requestOf({ ...asked, chart: desk.draft.chart }) })),
     retry: false,
   });
   return (
@@ -133,7 +134,7 @@ function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; on
           </button>
         ))}
       </div>
-      <p className="mt-3 text-quiet">Easiest for this song:</p>
+      <p className="mt-3 text-quiet">Easiest for this left hand, measured:</p>
       <ul>
         {(easy.data ?? []).slice(0, 4).map((each) => (
           <li key={each.key}>
@@ -158,7 +159,7 @@ function reason(key: EasyKey): string {
   const basses =
     key.blackRoots === 0 ? "no bass on a black key" : `${Math.round(key.blackRoots * 100)} % of the time the bass is a black key`;
   const way = key.semitones === 0 ? "where it is" : `${Math.abs(key.semitones)} ${key.semitones > 0 ? "up" : "down"}`;
-  return `${signs}, ${basses}; ${way}`;
+  return `difficulty ${Math.round(key.difficulty)}; ${signs}, ${basses}; ${way}`;
 }
 
 /** Relative and parallel, and the notes on staff and keyboard. */

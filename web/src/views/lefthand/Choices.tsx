@@ -8,7 +8,10 @@ const REGISTER_REASONS: Record<string, string> = {
   middle: "Nothing below C3: with a bass player, or over a quiet tune.",
 };
 
+const AS_HANDS = "hands";
+
 const TENTHS = [
+  { value: AS_HANDS, label: "As My hands say", reason: "What you chose for tenths and octaves under My hands." },
   { value: "roll", label: "Roll them", reason: "What your hand cannot span is opened from below." },
   { value: "pedal", label: "Catch them with the pedal", reason: "The bass first, the pedal holds it." },
   { value: "omit", label: "Leave out the top", reason: "Only what your hand holds." },
@@ -54,7 +57,7 @@ export function Choices({
   const chosenRatio = choices.swingRatio === undefined ? AUTO : String(choices.swingRatio);
   const line = thereIs?.bassLines.find((each) => each.id === options.bassLine);
   const leadIn = thereIs?.leadIns.find((each) => each.id === (options.leadIn ?? figure.manner.leadIn ?? ""));
-  const tenths = TENTHS.find((each) => each.value === (options.tenths ?? "roll"));
+  const tenths = TENTHS.find((each) => each.value === (options.tenths ?? AS_HANDS));
   return (
     <div className="grid gap-2">
       {suggested && <Occasion suggested={suggested} onTake={onChoose} />}
@@ -104,10 +107,13 @@ export function Choices({
       />
       <Choice
         label="What is too wide"
-        value={options.tenths ?? "roll"}
+        value={options.tenths ?? AS_HANDS}
         options={TENTHS}
         reason={tenths?.reason}
-        onChange={(value) => onChoose({ tenths: value as Options["tenths"] })}
+        onChange={(value) => {
+          const way = value === AS_HANDS ? undefined : (value as Options["tenths"]);
+          onChoose({ tenths: way, octaves: way });
+        }}
       />
       <div>
         <Tick label="with a bass player" checked={options.withBassPlayer ?? false} onChange={(on) => onChoose({ withBassPlayer: on })} />

@@ -1,16 +1,18 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { Choices as Chosen, Figure, Options } from "../../api/client";
 import { useFigures, useScore, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { Score } from "../../score/Score";
-import { USUAL_SPAN, useDesk } from "../../song/desk";
+import { spanOf, useDesk } from "../../song/desk";
 import { StepLine } from "../../steps/StepLine";
 import { Arrangements } from "./Arrangements";
 import { Choices } from "./Choices";
 import { FigureEditor } from "./FigureEditor";
 import { Figures } from "./Figures";
 import { Fitting } from "./Fitting";
+import { fingerAt, withFinger } from "./fingers";
+import { HowHard } from "./HowHard";
 import { lockAt, withLock, withTopLine } from "./locks";
 import { pageOf } from "./page";
 import { Ribbon } from "./Ribbon";
@@ -36,6 +38,10 @@ export function LeftHand() {
     struck,
     setStruck,
     setTried,
+    pointed,
+    setPointed,
+    onLevel,
+    bpm,
     compared,
     setCompared,
     compare,
@@ -47,6 +53,7 @@ export function LeftHand() {
   const [held, setScope] = useState<Scope>(SONG);
   const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
   const [fitting, setFitting] = useState<Figure | null>(null);
+  const [panel, setPanel] = useState<"choices" | "hard">("choices");
   const [note, setNote] = useState(0);
   const why = useWhy(asked, sound.head.playing ? null : struck, note);
   const bar = sound.head.playing && sound.head.bar >= 0 ? sound.head.bar : selection[0];
@@ -61,7 +68,16 @@ export function LeftHand() {
       : optionsAt(choices, arrangement?.bars[selection[0]], Number(scope.kind === "bars" ? (scope.beats ?? "1")[0] : 1));
   const figure = figures.data?.find((each) => each.id === (options.figure ?? "held"));
   const change = (next: Chosen) => desk.change({ choices: next });
+  const takeLevel = (level: number | null) => change(choose(choices, scope, { level: level ?? undefined }));
+  // Keys reach the level wherever choices go to at the moment.
+  useEffect(() => {
+    onLevel.current = takeLevel;
+    return () => {
+      onLevel.current = null;
+    };
+  });
   const ask = (stroke: number | null) => {
+    setPointed([]);
     setNote(0);
     setStruck(stroke);
   };
@@ -92,7 +108,13 @@ export function LeftHand() {
   return (
     <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_15.5rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_13rem] max-md:flex max-md:flex-col max-md:overflow-auto">
       <div className="col-span-3 max-md:w-full">
-        <Ribbon bars={arrangement.bars} selection={selection} onSelect={select} playing={sound.head.playing ? sound.head.bar : -1} />
+        <Ribbon
+          bpm={bpm}
+          bars={arrangement.bars}
+          selection={selection}
+          onSelect={select}
+          playing={sound.head.playing ? sound.head.bar : -1}
+        />
       </div>
       <Figures
         figures={figures.data ?? []}
@@ -168,7 +190,7 @@ export function LeftHand() {
           <Score
             xml={score.data}
             label={`Grand staff, bars ${from + 1} to ${to + 1}`}
-            lit={sound.head.playing ? sound.head.strokes : struck !== null ? [struck] : []}
+            lit={sound.head.playing ? sound.head.strokes : pointed.length > 0 ? pointed : struck !== null ? [struck] : []}
             onStroke={(stroke) => {
               ask(stroke);
               sound.strike(stroke);
@@ -200,7 +222,9 @@ export function LeftHand() {
               note={note}
               why={why.data}
               lock={lockAt(choices, arrangement, struck)}
-              spanMm={USUAL_SPAN}
+              spanMm={spanOf(asked.hand)}
+              ownFinger={fingerAt(choices, arrangement, struck, note)}
+              onFinger={(finger) => change(withFinger(choices, arrangement, struck, note, finger))}
               onNote={setNote}
               onLock={(lock) => change(withLock(choices, arrangement, struck, lock))}
               onTopLine={() => change(withTopLine(choices, arrangement, selection))}
@@ -208,24 +232,61 @@ export function LeftHand() {
           </>
         ) : (
           <>
-            <h2 className="text-lg">Choices</h2>
+            <div className="flex items-baseline gap-4">
+              {(
+                [
+                  ["choices", "Choices"],
+                  ["hard", "How hard"],
+                ] as const
+              ).map(([name, label]) => (
+                <button
+                  key={name}
+                  type="button"
+                  aria-pressed={panel === name}
+                  onClick={() => {
+                    setPointed([]);
+                    setPanel(name);
+                  }}
+                  className={`min-h-8 font-semibold font-serif text-lg ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
+                >
+                  {label}
+                </button>
+              ))}
+            </div>
             <ScopeBar bars={arrangement.bars} selection={selection} scope={scope} choices={choices} onScope={setScope} onChange={change} />
-            <p className="my-1 text-[0.92rem] text-quiet leading-snug">{figure?.use}</p>
-            <Choices
-              figure={figure}
-              choices={choices}
-              options={options}
-              own={ownOptions(choices, scope)}
-              wholeSong={scope.kind === "song"}
-              feel={arrangement.feel}
-              swingRatio={arrangement.swingRatio}
-              thereIs={thereIs.data}
-              suggested={suggested.data}
-              onChoose={(more) => change(choose(choices, scope, more))}
-              onSong={(more) =>
-                change(Object.fromEntries(Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined)) as Chosen)
-              }
-            />
+            {panel === "hard" ? (
+              <HowHard
+                arrangement={arrangement}
+                asked={asked}
+                choices={choices}
+                selection={selection}
+                scope={scope}
+                level={options.level ?? null}
+                bpm={bpm}
+                onPoint={setPointed}
+                onLevel={takeLevel}
+                onChange={change}
+              />
+            ) : (
+              <>
+                <p className="my-1 text-[0.92rem] text-quiet leading-snug">{figure?.use}</p>
+                <Choices
+                  figure={figure}
+                  choices={choices}
+                  options={options}
+                  own={ownOptions(choices, scope)}
+                  wholeSong={scope.kind === "song"}
+                  feel={arrangement.feel}
+                  swingRatio={arrangement.swingRatio}
+                  thereIs={thereIs.data}
+                  suggested={suggested.data}
+                  onChoose={(more) => change(choose(choices, scope, more))}
+                  onSong={(more) =>
+                    change(Object.fromEntries(Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined)) as Chosen)
+                  }
+                />
+              </>
+            )}
           </>
         )}
       </section>

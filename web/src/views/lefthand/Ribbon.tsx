@@ -5,11 +5,14 @@ import { Chord } from "../../ui/Chord";
 /** The song as a row of planks. A click takes a bar, a click with Shift or a drag a run of bars, a section's name all of it. */
 export function Ribbon({
   bars,
+  bpm,
   selection,
   onSelect,
   playing,
 }: {
   bars: Bar[];
+  /** The tempo that is played: bars whose jumps do not fit it are marked. */
+  bpm: number;
   selection: [number, number];
   onSelect: (from: number, to: number) => void;
   playing: number;
@@ -69,6 +72,7 @@ export function Ribbon({
                 data-bar={index}
                 aria-pressed={chosen}
                 aria-label={`Bar ${bar.number}: ${bar.chords.map((chord) => chord.symbol).join(", ")}`}
+                aria-description={`difficulty ${Math.round(bar.difficulty)}${bar.maxTempo < bpm ? `, too fast: up to ${Math.floor(bar.maxTempo)}` : ""}`}
                 onPointerDown={(event) => {
                   if (event.button !== 0) return;
                   dragFrom.current = index;
@@ -96,6 +100,12 @@ export function Ribbon({
                     <Chord key={chord.tick} symbol={chord.symbol} />
                   ))}
                 </span>
+                <span
+                  aria-hidden="true"
+                  data-strip={bar.maxTempo < bpm ? "limit" : "fits"}
+                  className={`absolute bottom-0.5 left-1 h-[3px] ${bar.maxTempo < bpm ? "bg-accent" : "bg-quiet"}`}
+                  style={{ width: `calc(${bar.difficulty}% - 0.5rem)` }}
+                />
               </button>
             </div>
           );

@@ -9,6 +9,8 @@ export function WhyPanel({
   why,
   lock,
   spanMm,
+  ownFinger,
+  onFinger,
   onNote,
   onLock,
   onTopLine,
@@ -20,6 +22,9 @@ export function WhyPanel({
   /** What is locked on this chord already. */
   lock: Lock | undefined;
   spanMm: number;
+  /** The player's own finger on the note, null where the search chose it. */
+  ownFinger: number | null;
+  onFinger: (finger: number | null) => void;
   onNote: (note: number) => void;
   onLock: (lock: Partial<Lock> | null) => void;
   onTopLine: () => void;
@@ -54,6 +59,31 @@ export function WhyPanel({
               {asked.stretchMm.toFixed(1)} mm from key to key, for a hand of {spanMm} mm.
             </p>
           )}
+          <fieldset>
+            <legend className="font-semibold">
+              Finger on {why.name}
+              {ownFinger !== null && <span className="font-normal text-quiet"> – your own</span>}
+            </legend>
+            <div className="mt-1 flex gap-1">
+              {[1, 2, 3, 4, 5].map((finger) => (
+                <button
+                  key={finger}
+                  type="button"
+                  aria-label={`Finger ${finger}${finger === 1 ? ", the thumb" : ""}`}
+                  aria-pressed={asked.notes[note]?.finger === finger}
+                  onClick={() => onFinger(finger)}
+                  className={`h-9 min-w-9 rounded-plank border font-semibold ${asked.notes[note]?.finger === finger ? "border-accent bg-wash text-accent" : "border-line"}`}
+                >
+                  {finger}
+                </button>
+              ))}
+              {ownFinger !== null && (
+                <button type="button" onClick={() => onFinger(null)} className="ml-1 min-h-8 text-accent underline underline-offset-4">
+                  let go
+                </button>
+              )}
+            </div>
+          </fieldset>
           <h3 className="mt-1 font-semibold">Other ways to lay {why.chord}</h3>
           <ul className="grid gap-1.5">
             {why.ways.map((way, index) => (

@@ -20,8 +20,9 @@ const bar = (index: number, number: number, section = "Verse", pass = 1): Bar =>
   holds: [],
   vamp: null,
   pins: [],
-  difficulty: null,
-  maxTempo: null,
+  difficulty: 0,
+  parts: [],
+  maxTempo: 400,
 });
 
 describe("where choices go", () => {

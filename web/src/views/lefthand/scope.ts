@@ -14,6 +14,8 @@ export const OPTION_NAMES = [
   "withBassPlayer",
   "keepTop",
   "pedal",
+  "octaves",
+  "level",
 ] as const;
 
 /** The choices that can differ from place to place, without what is for the whole song alone. */

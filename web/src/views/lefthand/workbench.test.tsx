@@ -20,8 +20,9 @@ function bars(...sections: string[]): Bar[] {
     holds: [],
     vamp: null,
     pins: [],
-    difficulty: null,
-    maxTempo: null,
+    difficulty: 12,
+    parts: [],
+    maxTempo: index === 1 ? 90 : 400,
   }));
 }
 
@@ -66,7 +67,7 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
 describe("the ribbon", () => {
   const show = (selection: [number, number] = [0, 4]) => {
     const onSelect = vi.fn();
-    render(<Ribbon bars={bars("A", "A", "B", "B", "B")} selection={selection} onSelect={onSelect} playing={-1} />);
+    render(<Ribbon bpm={100} bars={bars("A", "A", "B", "B", "B")} selection={selection} onSelect={onSelect} playing={-1} />);
     return onSelect;
   };
   it("takes one bar at a click", async () => {

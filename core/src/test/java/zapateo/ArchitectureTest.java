@@ -26,7 +26,7 @@ class ArchitectureTest {
                 .whereLayer("harmony").mayOnlyAccessLayers("pitch", "search")
                 .whereLayer("song").mayOnlyAccessLayers("pitch", "harmony", "rhythm")
                 .whereLayer("part").mayOnlyAccessLayers("pitch", "rhythm")
-                .whereLayer("hand").mayOnlyAccessLayers("part")
+                .whereLayer("hand").mayOnlyAccessLayers("pitch", "rhythm", "part", "search")
                 .whereLayer("lefthand").mayOnlyAccessLayers("pitch", "harmony", "rhythm", "song", "search", "part", "hand")
                 .whereLayer("format").mayNotBeAccessedByAnyLayer()
                 .check(CORE);

@@ -3,6 +3,8 @@ package zapateo.arrangement;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
+import zapateo.hand.Pianist;
+import zapateo.hand.Playability;
 import zapateo.lefthand.Realised;
 import zapateo.part.Part;
 import zapateo.part.Reason;
@@ -17,8 +19,10 @@ import zapateo.song.Song;
  * @param pedal   in the order of time, never overlapping
  * @param notices choices that could not be kept to the letter, and why
  * @param laid    how the chords were laid, to be asked why
+ * @param play    how hard it is, bar by bar
  */
-public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices, Realised laid) {
+public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices, Realised laid,
+                          Playability play) {
 
     public Arrangement {
         pedal = List.copyOf(pedal);
@@ -31,6 +35,27 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
                 .sorted(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand)).toList();
     }
 
+    /** The fastest tempo a bar's jumps and repeated notes allow, in the song's own beats a minute. */
+    public double maxTempo(int bar) {
+        double beats = play.bars().get(bar).maxTempo() * song.bars().get(bar).tempo().beatTicks() / song.tempo().beatTicks();
+        return Math.min(Playability.NO_LIMIT, beats);
+    }
+
+    /** The fastest tempo all bars allow. */
+    public double maxTempo() {
+        double slowest = Playability.NO_LIMIT;
+        for (int bar = 0; bar < song.bars().size(); bar++) {
+            slowest = Math.min(slowest, maxTempo(bar));
+        }
+        return slowest;
+    }
+
+    /** How hard it would be for other hands, with the fingers that suit them. */
+    public Playability playedBy(Pianist pianist) {
+        Fingers fingers = new Fingers(song, List.of());
+        return Playability.of(fingers.bars(), List.of(fingers.of(left, pianist.leftOnKeys()), fingers.of(right, pianist.rightOnKeys())));
+    }
+
     /** The chords that are pedalled, where the score has them. */
     public List<TickSpan> pedalled() {
         return laid.chords().stream().filter(Realised.LaidChord::pedal).map(chord -> TickSpan.of(chord.tick(), chord.end() - chord.tick())).toList();
@@ -38,6 +63,6 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
 
     /** The left hand with the song's melody over it in place of a right hand. */
     public Arrangement withTune() {
-        return new Arrangement(song, swing, left, Melody.of(song), pedal, notices, laid);
+        return new Arrangement(song, swing, left, Melody.of(song), pedal, notices, laid, play);
     }
 }

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import zapateo.hand.Hand;
+import zapateo.hand.Pianist;
+import zapateo.hand.Playability;
 import zapateo.lefthand.LeftHand;
 import zapateo.lefthand.Realised;
 import zapateo.part.Part;
@@ -28,24 +30,34 @@ public final class Arranger {
     }
 
     /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
-    public Arrangement arrange(Song song, Choices choices, Hand leftHand) {
-        Arrangement arrangement = arrangeAsIs(song, choices, leftHand);
+    public Arrangement arrange(Song song, Choices choices, Hand hand) {
+        return arrange(song, choices, Pianist.of(hand));
+    }
+
+    /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
+    public Arrangement arrange(Song song, Choices choices, Pianist pianist) {
+        Arrangement arrangement = arrangeAsIs(song, choices, pianist);
         boolean beforeTheStart = !arrangement.left().strokes().isEmpty() && arrangement.left().strokes().get(0).firstTick() < 0;
         if (beforeTheStart && song.bars().size() == Song.MOST_BARS) {
             throw new IllegalArgumentException("a song of " + Song.MOST_BARS + " bars leaves no room for the beat that sounds before it: expected a bar less, or another figure");
         }
-        return beforeTheStart ? arrangeAsIs(song.withPickup(), choices, leftHand) : arrangement;
+        return beforeTheStart ? arrangeAsIs(song.withPickup(), choices, pianist) : arrangement;
     }
 
-    private Arrangement arrangeAsIs(Song song, Choices choices, Hand leftHand) {
-        ChoicePlan plan = new ChoicePlan(book, choices, song);
+    private Arrangement arrangeAsIs(Song song, Choices choices, Pianist pianist) {
+        ChoicePlan plan = new ChoicePlan(book, choices, song, pianist);
         Swing swing = choices.swingRatio().map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
-        Realised realised = LeftHand.realise(song, plan, leftHand);
+        Realised realised = LeftHand.realise(song, plan, pianist);
         Heard heard = new Heard(song, swing, choices.seed());
         List<Stroke> strokes = heard.of(realised.strokes());
         List<Reason> notices = new ArrayList<>(plan.notices());
         notices.addAll(realised.notices());
-        return new Arrangement(song, swing, part(Side.LEFT, strokes), part(Side.RIGHT, strokes), pedal(realised.chords(), strokes), notices, realised);
+        notices.addAll(Altered.said(song, strokes));
+        Fingers fingers = new Fingers(song, choices.fingers());
+        Playability.Played left = fingers.of(part(Side.LEFT, strokes), pianist.leftOnKeys());
+        Playability.Played right = fingers.of(part(Side.RIGHT, strokes), pianist.rightOnKeys());
+        return new Arrangement(song, swing, new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), pedal(realised.chords(), strokes), notices, realised,
+                Playability.of(fingers.bars(), List.of(left, right)));
     }
 
     private static Part part(Side hand, List<Stroke> strokes) {

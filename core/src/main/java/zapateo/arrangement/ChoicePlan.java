@@ -14,7 +14,7 @@ import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Plan;
-import zapateo.lefthand.Tenths;
+import zapateo.hand.Pianist;
 import zapateo.lefthand.Voicing;
 import zapateo.lefthand.Weights;
 import zapateo.part.Reason;
@@ -34,14 +34,16 @@ final class ChoicePlan implements Plan {
     private final FigureBook book;
     private final Choices choices;
     private final Song song;
+    private final Pianist pianist;
     private final Map<Bar, String> sectionOf = new IdentityHashMap<>();
     private final Map<Options, LeftHandChoices> resolved = new HashMap<>();
     private final Set<Reason> said = new HashSet<>();
     private final List<Reason> notices = new ArrayList<>();
 
     /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
-    ChoicePlan(FigureBook book, Choices choices, Song song) {
+    ChoicePlan(FigureBook book, Choices choices, Song song, Pianist pianist) {
         this.book = book;
+        this.pianist = pianist;
         this.choices = choices;
         this.song = song;
         for (Section section : song.sections()) {
@@ -143,7 +145,9 @@ final class ChoicePlan implements Plan {
         return known;
     }
 
-    private LeftHandChoices resolveAnew(Options options) {
+    private LeftHandChoices resolveAnew(Options chosen) {
+        Optional<Level> level = chosen.level().map(Level::of);
+        Options options = level.map(each -> each.on(chosen, DEFAULT_FIGURE)).orElse(chosen);
         String id = options.figure().orElse(DEFAULT_FIGURE);
         Figure figure = book.figure(id).orElseThrow(() -> unknown("figure", id, book.figures().stream().map(Figure::id).toList()));
         boolean band = options.withBassPlayer().orElse(false);
@@ -155,8 +159,8 @@ final class ChoicePlan implements Plan {
         if (leadIn.filter(each -> !each.id().equals("none")).isPresent() && !figure.hasLine()) {
             say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));
         }
-        return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.tenths().orElse(Tenths.ROLL),
-                options.variations().orElse(true), band, options.keepTop().orElse(false), options.pedal().orElse(figure.manner().pedal()));
+        return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.tenths().orElse(pianist.tenths()),
+                options.octaves().orElse(pianist.octaves()), options.variations().orElse(true), band, options.keepTop().orElse(false), pianist.instrument().pedal() && options.pedal().orElse(figure.manner().pedal()), level.flatMap(Level::fuller));
     }
 
     private Voicing voicing(Options options, Figure figure) {

@@ -10,9 +10,10 @@ import java.util.stream.Stream;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Lock;
-import zapateo.lefthand.Tenths;
+import zapateo.hand.TooWide;
 import zapateo.lefthand.Weights;
 import zapateo.rhythm.Register;
+import zapateo.rhythm.Side;
 
 /**
  * What a player asked for; everything may be left open.
@@ -25,16 +26,18 @@ import zapateo.rhythm.Register;
  * @param swingRatio long to short eighth, 1 to 4; open follows the feel and the tempo
  * @param endsHeld   whether the last bar is a held spread; open holds it where a song of eight bars or more ends at home
  * @param seed       of the gentle unevenness for listening; open is even
+ * @param fingers    the player's own on single notes
  */
 public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, Optional<Double> swingRatio, Optional<Boolean> endsHeld,
-                      Optional<Long> seed) {
+                      Optional<Long> seed, List<PlacedFinger> fingers) {
 
-    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, Optional.empty(), Optional.empty(), Optional.empty());
+    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, Optional.empty(), Optional.empty(), Optional.empty(), List.of());
 
     public Choices {
         sections = Map.copyOf(sections);
         overrides = List.copyOf(overrides);
         locks = List.copyOf(locks);
+        fingers = List.copyOf(fingers);
     }
 
     /**
@@ -85,6 +88,24 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     public record PlacedLock(int bar, Optional<Integer> pass, double beat, Lock lock) {
     }
 
+    /**
+     * A finger the player wants on a note.
+     *
+     * @param bar    as numbered in the chart
+     * @param pass   which time it is played; open is every time
+     * @param tick   where its stroke is written, from the bar line
+     * @param key    MIDI note number; where the note lies on another key it is passed over
+     * @param finger 1 the thumb to 5
+     */
+    public record PlacedFinger(Side hand, int bar, Optional<Integer> pass, int tick, int key, int finger) {
+
+        public PlacedFinger {
+            if (finger < 1 || finger > 5) {
+                throw new IllegalArgumentException("finger " + finger + ": expected 1, the thumb, to 5");
+            }
+        }
+    }
+
     /** The ids of all figures that are named. */
     public Set<String> figures() {
         return Stream.of(Stream.of(song), sections.values().stream(), overrides.stream().map(Override::options)).flatMap(each -> each).flatMap(options -> options.figure().stream())
@@ -96,25 +117,34 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public Choices song(Options options) {
-        return new Choices(options, sections, overrides, locks, weights, swingRatio, endsHeld, seed);
+        return new Choices(options, sections, overrides, locks, weights, swingRatio, endsHeld, seed, fingers);
     }
 
     public Choices section(String name, Options options) {
         Map<String, Options> more = new HashMap<>(sections);
         more.put(name, options);
-        return new Choices(song, more, overrides, locks, weights, swingRatio, endsHeld, seed);
+        return new Choices(song, more, overrides, locks, weights, swingRatio, endsHeld, seed, fingers);
     }
 
     public Choices override(Override override) {
-        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, swingRatio, endsHeld, seed);
+        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, swingRatio, endsHeld, seed, fingers);
     }
 
     public Choices lock(PlacedLock lock) {
-        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, swingRatio, endsHeld, seed);
+        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, swingRatio, endsHeld, seed, fingers);
+    }
+
+    public Choices finger(PlacedFinger finger) {
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, seed, Stream.concat(fingers.stream(), Stream.of(finger)).toList());
+    }
+
+    /** Without what is kept to certain keys of the keyboard. */
+    public Choices unlocked() {
+        return new Choices(song, sections, overrides, List.of(), weights, swingRatio, endsHeld, seed, List.of());
     }
 
     public Choices weights(Weights others) {
-        return new Choices(song, sections, overrides, locks, others, swingRatio, endsHeld, seed);
+        return new Choices(song, sections, overrides, locks, others, swingRatio, endsHeld, seed, fingers);
     }
 
     public Choices voicing(String id) {
@@ -133,8 +163,16 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         return song(song.leadIn(leadIn.id()));
     }
 
-    public Choices tenths(Tenths way) {
+    public Choices tenths(TooWide way) {
         return song(song.tenths(way));
+    }
+
+    public Choices octaves(TooWide way) {
+        return song(song.octaves(way));
+    }
+
+    public Choices level(int level) {
+        return song(song.level(level));
     }
 
     public Choices withBassPlayer() {
@@ -142,14 +180,14 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public Choices swingRatio(double ratio) {
-        return new Choices(song, sections, overrides, locks, weights, Optional.of(ratio), endsHeld, seed);
+        return new Choices(song, sections, overrides, locks, weights, Optional.of(ratio), endsHeld, seed, fingers);
     }
 
     public Choices endsHeld(boolean held) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, Optional.of(held), seed);
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, Optional.of(held), seed, fingers);
     }
 
     public Choices seed(long number) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, Optional.of(number));
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, Optional.of(number), fingers);
     }
 }

@@ -5,7 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import zapateo.lefthand.Tenths;
+import java.util.function.Function;
+import zapateo.hand.TooWide;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.YamlFields;
@@ -36,13 +37,15 @@ public record Preset(String id, String name, String use, Map<String, String> fig
     /** What it sets for a song. */
     public Options options(Song song) {
         String id = figure.getOrDefault(song.meter().toString(), figure.get(song.feel().id()));
-        return new Options(Optional.of(id), value("voicing"), value("register").map(name -> Register.valueOf(name.toUpperCase(java.util.Locale.ROOT))), value("bassLine"), value("leadIn"),
-                value("tenths").map(name -> Tenths.named(name).orElseThrow()), value("variations").map("yes"::equals), value("withBassPlayer").map("yes"::equals), Optional.empty(),
-                Optional.empty());
+        return optionsOf(set).over(Options.OPEN.figure(id));
     }
 
-    private Optional<String> value(String choice) {
-        return Optional.ofNullable(set.get(choice));
+    /** Choices by their names, as the data files have them. */
+    static Options optionsOf(Map<String, String> set) {
+        Function<String, Optional<String>> value = choice -> Optional.ofNullable(set.get(choice));
+        return new Options(Optional.empty(), value.apply("voicing"), value.apply("register").map(name -> Register.valueOf(name.toUpperCase(java.util.Locale.ROOT))), value.apply("bassLine"),
+                value.apply("leadIn"), value.apply("tenths").map(name -> TooWide.named(name).orElseThrow()), value.apply("variations").map("yes"::equals),
+                value.apply("withBassPlayer").map("yes"::equals), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
     }
 
     private static List<Preset> readAll() {

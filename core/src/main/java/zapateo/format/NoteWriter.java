@@ -10,6 +10,7 @@ import org.audiveris.proxymusic.Arpeggiate;
 import org.audiveris.proxymusic.Articulations;
 import org.audiveris.proxymusic.Beam;
 import org.audiveris.proxymusic.BeamValue;
+import org.audiveris.proxymusic.Fingering;
 import org.audiveris.proxymusic.Notations;
 import org.audiveris.proxymusic.Note;
 import org.audiveris.proxymusic.NoteType;
@@ -18,6 +19,7 @@ import org.audiveris.proxymusic.Pitch;
 import org.audiveris.proxymusic.Rest;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.Step;
+import org.audiveris.proxymusic.Technical;
 import org.audiveris.proxymusic.TimeModification;
 import org.audiveris.proxymusic.Tuplet;
 import org.audiveris.proxymusic.UpDown;
@@ -70,7 +72,7 @@ final class NoteWriter {
                 addBeams(note, beams);
             }
             addPitch(note, sounding.get(i).pitch(), event.piece() > 0);
-            addNotations(note, event, numbered.stroke(), i == 0 ? triplet : Optional.empty(), i == 0);
+            addNotations(note, event, numbered.stroke(), i == 0 ? triplet : Optional.empty(), i);
             notes.add(note);
         }
         return notes;
@@ -134,14 +136,21 @@ final class NoteWriter {
         return tuplet;
     }
 
-    private void addNotations(Note note, StaffBar.Event event, Stroke stroke, Optional<StartStop> triplet, boolean lowest) {
+    private void addNotations(Note note, StaffBar.Event event, Stroke stroke, Optional<StartStop> triplet, int place) {
         Notations notations = make.createNotations();
         Ties.add(note, notations, event.piece() > 0, event.tieNext());
         triplet.ifPresent(sign -> notations.getTiedOrSlurOrTuplet().add(tuplet(sign)));
-        if (stroke.accent() && lowest && event.piece() == 0) {
+        if (stroke.accent() && place == 0 && event.piece() == 0) {
             Articulations articulations = make.createArticulations();
             articulations.getAccentOrStrongAccentOrStaccato().add(make.createArticulationsAccent(make.createEmptyPlacement()));
             notations.getTiedOrSlurOrTuplet().add(articulations);
+        }
+        if (stroke.notes().get(place).finger() > 0 && event.piece() == 0) {
+            Technical technical = make.createTechnical();
+            Fingering fingering = make.createFingering();
+            fingering.setValue(String.valueOf(stroke.notes().get(place).finger()));
+            technical.getUpBowOrDownBowOrHarmonic().add(make.createTechnicalFingering(fingering));
+            notations.getTiedOrSlurOrTuplet().add(technical);
         }
         if (stroke.roll().filter(roll -> roll.kind() == Roll.Kind.QUICK).isPresent() && event.piece() == 0) {
             Arpeggiate arpeggiate = make.createArpeggiate();

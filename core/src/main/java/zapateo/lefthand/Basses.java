@@ -28,7 +28,7 @@ final class Basses {
         if (cuts.stream().anyMatch(cut -> cut.choices().withBassPlayer())) {
             strokes = BassPlayer.leftTo(cuts, strokes);
         }
-        List<Planned> led = basses.ledIn(strokes);
+        List<Planned> led = basses.filled(basses.ledIn(strokes));
         led.sort(IN_TIME);
         return led;
     }
@@ -98,6 +98,23 @@ final class Basses {
         List<Planned> led = new ArrayList<>(strokes.size());
         byCut.forEach(led::addAll);
         return led;
+    }
+
+    /** A fuller version's bass is not alone. */
+    private List<Planned> filled(List<Planned> strokes) {
+        if (cuts.stream().allMatch(cut -> cut.choices().fuller().isEmpty())) {
+            return strokes;
+        }
+        int begun = -1;
+        List<Planned> filled = new ArrayList<>(strokes.size());
+        for (Planned stroke : strokes) {
+            Optional<Fuller> fuller = cut(stroke).choices().fuller().filter(each -> cut(stroke).choices().hasBass());
+            boolean bass = stroke.hand() == Side.LEFT && (stroke.roles().equals(List.of(Role.BASS)) || stroke.roles().equals(List.of(Role.WALK))) && !stroke.code().equals(Planned.ENDING);
+            boolean first = bass && stroke.cut() != begun && cut(stroke).begins();
+            begun = bass ? stroke.cut() : begun;
+            filled.add(fuller.filter(each -> bass && (each.every() || first)).map(each -> stroke.playing(List.of(stroke.roles().get(0), each.added()), stroke.mark(), Planned.FULLER)).orElse(stroke));
+        }
+        return filled;
     }
 
     private static boolean isLead(Planned stroke) {

@@ -14,11 +14,12 @@ import zapateo.part.PartNote;
  * @param position  key under the little finger of a hand that stays, else -1
  * @param clash     how far a held bass is from the chord
  * @param mud       close intervals struck together below their limit
- * @param reach     strokes beyond the hand, a stretch a third of one
+ * @param reach     kinds of stroke that stretch the hand
+ * @param beyond    strokes the hand cannot take at once
  * @param leftOut   tones of the chord it has not
  * @param doubled   leading tones too many
  */
-record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, int leftOut, int doubled,
+record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, int beyond, int leftOut, int doubled,
                  Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */
@@ -26,7 +27,7 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     }
 
     Candidate muddier(double by) {
-        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, leftOut, doubled, home);
+        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, home);
     }
 
     boolean hasBass() {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
+import zapateo.hand.TooWide;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
@@ -18,6 +19,8 @@ final class Fit {
     private static final double ROLL_MS = 120;
     /** A quick roll before the beat begins about a thirty-second early (EXAMPLES 7). */
     private static final int THIRTY_SECOND = Ticks.PER_QUARTER / 8;
+
+    private static final int OCTAVE = 12;
 
     private final Hand hand;
 
@@ -37,16 +40,28 @@ final class Fit {
         if (!wide) {
             return stroke;
         }
-        return switch (cut.choices().tenths()) {
+        TooWide rule = rule(stroke, cut.choices());
+        Stroke fitted = switch (rule) {
             case PLAY -> stroke;
-            case ROLL -> rolled(stroke, rolling == Rolling.BROKEN ? Rolling.BEFORE : rolling, cut.bar().tempo());
-            case PEDAL -> rolled(stroke, cut.choices().pedal() ? Rolling.BEFORE : rolling, cut.bar().tempo());
+            case ROLL, PEDAL -> rolled(stroke, isTenth(stroke) || rolling == Rolling.BROKEN || rule == TooWide.PEDAL ? Rolling.BEFORE : rolling, cut.bar().tempo());
             case OMIT -> thinned(stroke);
         };
+        return fitted.because(fitted.reason().with("altered", rule.id()));
+    }
+
+    /** What the player wants done; without a pedal nothing is caught by it. */
+    private static TooWide rule(Stroke stroke, LeftHandChoices choices) {
+        TooWide wanted = stroke.highest().midi() - stroke.lowest().midi() > OCTAVE ? choices.tenths() : choices.octaves();
+        return wanted == TooWide.PEDAL && !choices.pedal() ? TooWide.ROLL : wanted;
+    }
+
+    /** Two keys: the bass is struck before the beat and the upper note keeps it (EXAMPLES 7). */
+    private static boolean isTenth(Stroke stroke) {
+        return stroke.notes().size() == 2;
     }
 
     private boolean tooWide(List<PartNote> notes) {
-        return hand.easeOf(notes.get(0).pitch().midi(), notes.get(notes.size() - 1).pitch().midi()) == Ease.OUT_OF_REACH;
+        return hand.easeOf(notes.stream().mapToInt(note -> note.pitch().midi()).toArray()) == Ease.OUT_OF_REACH;
     }
 
     private Stroke thinned(Stroke stroke) {

@@ -8,7 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
-import zapateo.hand.Hand;
+import zapateo.hand.Instrument;
+import zapateo.hand.Pianist;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -37,23 +38,25 @@ public final class LeftHand {
     private final List<Planned> planned;
     private final List<List<Planned>> byCut = new ArrayList<>();
     private final Map<Planned, WalkingLine.Note> walk;
+    private final Instrument instrument;
     private final Fit fit;
     private final Placements placements;
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
 
-    private LeftHand(Song song, Plan plan, Hand hand) {
+    private LeftHand(Song song, Plan plan, Pianist pianist) {
         this.plan = plan;
-        this.fit = new Fit(hand);
-        this.placements = new Placements(hand);
+        this.instrument = pianist.instrument();
+        this.fit = new Fit(pianist.leftOnKeys());
+        this.placements = new Placements(pianist.leftOnKeys(), instrument.lowest());
         this.cuts = Cut.of(song, plan);
         this.planned = suspended(Basses.of(cuts, Layout.of(cuts, plan.endsHeld())));
-        this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK)) ? WalkingLine.of(cuts, planned) : Map.of();
+        this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK)) ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest())) : Map.of();
         cuts.forEach(cut -> byCut.add(new ArrayList<>()));
         planned.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
     }
 
-    public static Realised realise(Song song, Plan plan, Hand hand) {
-        return new LeftHand(song, plan, hand).play(song);
+    public static Realised realise(Song song, Plan plan, Pianist pianist) {
+        return new LeftHand(song, plan, pianist).play(song);
     }
 
     private Realised play(Song song) {
@@ -109,9 +112,7 @@ public final class LeftHand {
                 : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
         boolean bass = cut.choices().hasBass() && (upper.isEmpty() || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass)))
                 || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass) && !(chosen && !voicing.hasBass()));
-        List<Placements.Struck> together = strokes.stream().filter(stroke -> stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.code().equals(Planned.ENDING)) && stroke.roles().stream().noneMatch(LeftHand::fromElsewhere))
-                .filter(stroke -> stroke.roles().size() > 1 || stroke.roles().get(0).kind() == Role.Kind.VOICING && voicing.hasBass())
-                .flatMap(stroke -> struck(cut, stroke, voicing)).distinct().toList();
+        Map<Placements.Struck, Integer> together = together(cut, strokes, voicing);
         Optional<Pitch> fixed = strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
         return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
                 fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
@@ -119,10 +120,19 @@ public final class LeftHand {
                 strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(LeftHand::isChord)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close);
     }
 
-    /** What a stroke takes at once; the shapes of a voicing each by themselves. */
-    private static Stream<Placements.Struck> struck(Cut cut, Planned stroke, Voicing voicing) {
-        return stroke.roles().get(0).kind() != Role.Kind.VOICING ? Stream.of(new Placements.Struck(stroke.roles(), spacing(cut, stroke)))
-                : Stream.of(new Placements.Struck(List.of(Role.CHOSEN), "open"));
+    /** What the left hand takes at once, each kind of stroke with how often it comes. */
+    private static Map<Placements.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
+        Map<Placements.Struck, Integer> times = new java.util.LinkedHashMap<>();
+        for (Planned stroke : strokes) {
+            Role first = stroke.roles().get(0);
+            boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);
+            boolean several = stroke.roles().size() > 1 && stroke.roles().stream().noneMatch(LeftHand::fromElsewhere);
+            if (stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.code().equals(Planned.ENDING)) && (chord || several || first.kind() == Role.Kind.VOICING)) {
+                times.merge(first.kind() == Role.Kind.VOICING ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass())
+                        : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord), 1, Integer::sum);
+            }
+        }
+        return times;
     }
 
     private static String spacing(Cut cut, Planned stroke) {
@@ -154,7 +164,7 @@ public final class LeftHand {
     private Optional<Stroke> stroke(Planned each, List<Candidate> places) {
         Cut cut = cuts.get(each.cut());
         Placement placement = places.get(each.cut()).placement();
-        List<PartNote> notes = notes(each, cut, placement, places);
+        List<PartNote> notes = onKeys(notes(each, cut, placement, places));
         if (notes.isEmpty()) {
             return Optional.empty();
         }
@@ -168,10 +178,26 @@ public final class LeftHand {
         return Optional.of(each.hand() == Side.LEFT ? fit.stroke(plain, each, cut) : plain);
     }
 
+    /** On the keys there are: what lies beyond them is taken an octave nearer. */
+    private List<PartNote> onKeys(List<PartNote> notes) {
+        if (notes.stream().allMatch(note -> note.pitch().midi() >= instrument.lowest() && note.pitch().midi() <= instrument.highest())) {
+            return notes;
+        }
+        Map<Integer, PartNote> byKey = new java.util.TreeMap<>();
+        for (PartNote note : notes) {
+            int below = instrument.lowest() - note.pitch().midi();
+            int above = note.pitch().midi() - instrument.highest();
+            PartNote moved = note.octaves(below > 0 ? (below + 11) / 12 : above > 0 ? -(above + 11) / 12 : 0);
+            byKey.putIfAbsent(moved.pitch().midi(), moved);
+        }
+        return List.copyOf(byKey.values());
+    }
+
     private List<PartNote> notes(Planned each, Cut cut, Placement placement, List<Candidate> places) {
         Role first = each.roles().get(0);
         if (walk.containsKey(each)) {
-            return List.of(PartNote.of(walk.get(each).pitch(), "w"));
+            PartNote step = PartNote.of(walk.get(each).pitch(), "w");
+            return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
         }
         if (first.kind() == Role.Kind.LEAD_IN) {
             return lead(each, cut, placement, places);

@@ -1,6 +1,7 @@
 package zapateo.lefthand;
 
 import java.util.Optional;
+import zapateo.hand.TooWide;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.Register;
 
@@ -10,13 +11,15 @@ import zapateo.rhythm.Register;
  * @param line           the bass line that takes the figure's basses; empty for the figure's own
  * @param leadIn         how a change is led into; empty for the figure's own way
  * @param tenths         what to do with a stroke the hand cannot span
+ * @param octaves        what to do with an octave the hand cannot span
  * @param variations     whether the figure may vary its bars
  * @param withBassPlayer whether someone else has the bass
  * @param keepTop        whether the top note should rather stay where it is
  * @param pedal          whether the sustaining pedal is used
+ * @param fuller         what is struck together with single basses, in a fuller version
  */
-public record LeftHandChoices(Figure figure, Voicing voicing, Register register, Optional<BassLine> line, Optional<LeadIn> leadIn, Tenths tenths, boolean variations,
-                              boolean withBassPlayer, boolean keepTop, boolean pedal) {
+public record LeftHandChoices(Figure figure, Voicing voicing, Register register, Optional<BassLine> line, Optional<LeadIn> leadIn, TooWide tenths, TooWide octaves, boolean variations,
+                              boolean withBassPlayer, boolean keepTop, boolean pedal, Optional<Fuller> fuller) {
 
     /** Whether the chord's lowest tone is to be heard at all. */
     boolean hasBass() {

@@ -31,27 +31,34 @@ final class Placements {
     private static final Interval MAJOR_NINTH = Interval.parse("2");
 
     private final Hand hand;
+    private final int lowest;
     private final Map<Need, List<Candidate>> known = new HashMap<>();
 
-    Placements(Hand hand) {
+    /** @param lowest the lowest key of the instrument */
+    Placements(Hand hand, int lowest) {
         this.hand = hand;
+        this.lowest = lowest;
     }
 
     /**
      * What decides a chord's candidates; equal needs share one list.
      *
      * @param upper    what the close chord is filled with
-     * @param together roles struck at once, with the spacing they follow
+     * @param together what is struck at once, and how often
      * @param fixed    the key a walking line has the bass on already
      * @param outer    whether it is the song's first chord or its last
      * @param right    whether the chord above is the right hand's
      */
-    record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, List<Struck> together, Optional<Pitch> fixed,
+    record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, Map<Struck, Integer> together, Optional<Pitch> fixed,
                 Lock lock, boolean outer, boolean right) {
     }
 
-    /** Roles of one stroke, before they are fitted to the chord. */
-    record Struck(List<Role> roles, String spacing) {
+    /**
+     * Roles that strokes take at once, before they are fitted to the chord.
+     *
+     * @param close whether it is the chord in its own window, high enough not to be muddy
+     */
+    record Struck(List<Role> roles, String spacing, boolean close) {
     }
 
     /** Every place the chord may have; the same list for the same need. */
@@ -135,12 +142,12 @@ final class Placements {
         };
     }
 
-    private static List<Pitch> basses(Need need, ChordSymbol chord) {
+    private List<Pitch> basses(Need need, ChordSymbol chord) {
         if (need.fixed().isPresent()) {
             return List.of(need.fixed().get());
         }
         List<Pitch> basses = new ArrayList<>();
-        for (int key = need.register().lowest(); key <= need.register().highest(); key++) {
+        for (int key = Math.max(lowest, need.register().lowest()); key <= need.register().highest(); key++) {
             if (key % OCTAVE == chord.bass().chroma()) {
                 basses.add(Pitch.onKey(key, chord.bass()));
             }
@@ -151,20 +158,23 @@ final class Placements {
     private Candidate candidate(Need need, Placement placement) {
         double mud = 0;
         double reach = 0;
+        int beyond = 0;
         int top = placement.upper().isEmpty() ? placement.bass().midi() : placement.upper().get(placement.upper().size() - 1).pitch().midi();
-        for (Struck struck : need.together()) {
+        for (Map.Entry<Struck, Integer> each : need.together().entrySet()) {
+            Struck struck = each.getKey();
             List<PartNote> notes = placement.notes(struck.roles().stream().map(role -> Spacing.named(struck.spacing()).on(placement.chord(), role)).toList());
-            mud += LowIntervalLimits.broken(notes);
+            mud += struck.close() ? 0 : LowIntervalLimits.broken(notes);
             int highest = notes.get(notes.size() - 1).pitch().midi();
             top = Math.max(top, highest);
-            Ease ease = hand.easeOf(notes.get(0).pitch().midi(), highest);
-            reach += ease == Ease.OUT_OF_REACH ? 1 : ease == Ease.COMFORTABLE ? 0 : 1 / 3.0;
+            Ease ease = hand.easeOf(Candidate.keys(notes));
+            reach += ease == Ease.COMFORTABLE || ease == Ease.OUT_OF_REACH ? 0 : 1;
+            beyond += ease == Ease.OUT_OF_REACH ? each.getValue() : 0;
         }
         int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), OCTAVE);
         int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) * (need.outer() ? 3 : 1) : 0;
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
-                need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, leftOut(placement), doubled(need.key(), placement),
+                need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(placement), doubled(need.key(), placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : need.register().home(), middle));
     }
 
@@ -176,7 +186,7 @@ final class Placements {
         List<Candidate> placed = new ArrayList<>();
         for (int position = candidate.bass() - Candidate.FIVE_FINGERS - FURTHEST_FINGER; position <= candidate.bass() + FURTHEST_FINGER; position++) {
             placed.add(new Candidate(candidate.placement(), candidate.bass(), candidate.upper(), candidate.top(), candidate.way(), 0, position, 0, candidate.mud(), candidate.reach(),
-                    candidate.leftOut(), candidate.doubled(), candidate.home()));
+                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.home()));
         }
         return placed;
     }
@@ -217,6 +227,7 @@ final class Placements {
                 CostTerm.own("left-out", weights.of("left-out"), Candidate::leftOut),
                 CostTerm.own("mud", weights.of("mud"), Candidate::mud),
                 CostTerm.own("reach", weights.of("reach"), Candidate::reach),
+                CostTerm.own("beyond", weights.of("beyond"), Candidate::beyond),
                 CostTerm.own("doubled-leading-tone", weights.of("doubled-leading-tone"), Candidate::doubled),
                 CostTerm.step("hand-movement", weights.of("hand-movement"), (from, to) -> to.handMovement(from)),
                 CostTerm.own("hand-stretch", weights.of("hand-stretch"), Candidate::handStretch),

@@ -26,6 +26,7 @@ record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> role
     static final String EARLY = "anticipation";
     static final String ENDING = "ending";
     static final String WALK = "walking";
+    static final String FULLER = "fuller";
 
     static Planned of(Cut cut, FigureStroke stroke, int tick, int ticks, String code) {
         return new Planned(cut.index(), cut.bar().index(), tick, ticks, stroke.hand(), stroke.ofNext() ? stroke.roles().stream().map(Role::ofThis).toList() : stroke.roles(), stroke.rolled(), stroke.accent(), stroke.mark(), code, Optional.empty());

@@ -26,9 +26,11 @@ final class WalkingLine {
     private static final double HOME = 41;
 
     private final List<Cut> cuts;
+    private final int lowest;
 
-    private WalkingLine(List<Cut> cuts) {
+    private WalkingLine(List<Cut> cuts, int lowest) {
         this.cuts = cuts;
+        this.lowest = lowest;
     }
 
     /** What a note of the line is to its chord. */
@@ -42,8 +44,9 @@ final class WalkingLine {
         }
     }
 
-    static Map<Planned, Note> of(List<Cut> cuts, List<Planned> strokes) {
-        WalkingLine line = new WalkingLine(cuts);
+    /** @param lowest the lowest key it may go to */
+    static Map<Planned, Note> of(List<Cut> cuts, List<Planned> strokes, int lowest) {
+        WalkingLine line = new WalkingLine(cuts, lowest);
         Map<Planned, Note> found = new IdentityHashMap<>();
         List<Planned> run = new ArrayList<>();
         for (Planned stroke : strokes) {
@@ -125,7 +128,7 @@ final class WalkingLine {
         return (diminished ? List.of("2", "4", "b6") : List.of("2", "4", "6")).stream().map(degree -> chord.root().plus(Interval.parse(degree)).simple()).toList();
     }
 
-    private static void approach(TreeMap<Integer, Note> notes, PitchClass target, ChordSymbol chord, Key key) {
+    private void approach(TreeMap<Integer, Note> notes, PitchClass target, ChordSymbol chord, Key key) {
         for (int away : new int[] {-1, 1, -2, 2, 7}) {
             int chroma = Math.floorMod(target.chroma() + away, 12);
             Optional<PitchClass> own = chord.tones().stream().filter(tone -> tone.chroma() == chroma).findFirst();
@@ -144,8 +147,8 @@ final class WalkingLine {
         return Math.abs(alteration) <= 1 ? PitchClass.of(natural.letter(), alteration) : key.spell(chroma);
     }
 
-    private static void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost) {
-        for (int key = Register.DEEP.lowest(); key <= Register.DEEP.highest(); key++) {
+    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost) {
+        for (int key = lowest; key <= Register.DEEP.highest(); key++) {
             if (key % 12 == name.chroma()) {
                 notes.putIfAbsent(key, new Note(Pitch.onKey(key, name), kind, cost));
             }

@@ -8,20 +8,30 @@ import zapateo.pitch.Pitch;
  * @param role       what it is to its chord, as figures write it
  * @param delayTicks how much later than the stroke it sounds, in a rolled chord; below zero it sounds before the stroke's own tick
  * @param velocity   how hard it is struck, 1 to 127 (MIDI 1.0)
+ * @param finger     1 the thumb to 5, 0 until fingers are chosen
  */
-public record PartNote(Pitch pitch, String role, int delayTicks, int velocity) {
+public record PartNote(Pitch pitch, String role, int delayTicks, int velocity, int finger) {
 
     public static final int PLAIN = 66;
 
     public static PartNote of(Pitch pitch, String role) {
-        return new PartNote(pitch, role, 0, PLAIN);
+        return new PartNote(pitch, role, 0, PLAIN, 0);
     }
 
     public PartNote delayed(int ticks) {
-        return new PartNote(pitch, role, ticks, velocity);
+        return new PartNote(pitch, role, ticks, velocity, finger);
     }
 
     public PartNote struck(int how) {
-        return new PartNote(pitch, role, delayTicks, Math.max(1, Math.min(127, how)));
+        return new PartNote(pitch, role, delayTicks, Math.max(1, Math.min(127, how)), finger);
+    }
+
+    public PartNote fingered(int by) {
+        return new PartNote(pitch, role, delayTicks, velocity, by);
+    }
+
+    /** The same on the key so many octaves higher. */
+    public PartNote octaves(int up) {
+        return new PartNote(Pitch.of(pitch.pitchClass(), pitch.octave() + up), role, delayTicks, velocity, finger);
     }
 }

@@ -11,6 +11,12 @@ public record Reason(String code, Map<String, String> args) {
         args = Collections.unmodifiableSortedMap(new TreeMap<>(args));
     }
 
+    public Reason with(String arg, String value) {
+        TreeMap<String, String> more = new TreeMap<>(args);
+        more.put(arg, value);
+        return new Reason(code, more);
+    }
+
     public static Reason of(String code, Map<String, String> args) {
         return new Reason(code, args);
     }

@@ -50,6 +50,25 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
         return new Stroke(hand, bar, chord, written, sounding, mark, accent, notes, roll, other);
     }
 
+    /** @param fingers of its notes, low to high */
+    public Stroke fingered(int[] fingers) {
+        List<PartNote> played = new java.util.ArrayList<>(notes.size());
+        for (int i = 0; i < notes.size(); i++) {
+            played.add(notes.get(i).fingered(fingers[i]));
+        }
+        return playing(played);
+    }
+
+    /** Low to high, as MIDI note numbers. */
+    public int[] keys() {
+        return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
+    }
+
+    /** What was done because the hand cannot strike it together as it was meant: roll, pedal, omit or play. */
+    public Optional<String> altered() {
+        return Optional.ofNullable(reason.args().get("altered"));
+    }
+
     /** Where its first note is heard. */
     public int firstTick() {
         int earliest = 0;

@@ -14,10 +14,29 @@ import java.util.function.ToDoubleFunction;
 public record CostTerm<C>(String name, double weight, ToDoubleFunction<C> own, ToDoubleBiFunction<C, C> step) {
 
     public static <C> CostTerm<C> own(String name, double weight, ToDoubleFunction<C> own) {
-        return new CostTerm<>(name, weight, own, (from, to) -> 0);
+        return new CostTerm<>(name, weight, own, nowhere());
     }
 
     public static <C> CostTerm<C> step(String name, double weight, ToDoubleBiFunction<C, C> step) {
-        return new CostTerm<>(name, weight, candidate -> 0, step);
+        return new CostTerm<>(name, weight, alone(), step);
+    }
+
+    private static final ToDoubleFunction<Object> ALONE = candidate -> 0;
+    private static final ToDoubleBiFunction<Object, Object> NOWHERE = (from, to) -> 0;
+
+    /** Costs nothing by itself. */
+    @SuppressWarnings("unchecked")
+    public static <C> ToDoubleFunction<C> alone() {
+        return (ToDoubleFunction<C>) ALONE;
+    }
+
+    /** No step costs anything. */
+    @SuppressWarnings("unchecked")
+    public static <C> ToDoubleBiFunction<C, C> nowhere() {
+        return (ToDoubleBiFunction<C, C>) NOWHERE;
+    }
+
+    boolean steps() {
+        return step != NOWHERE;
     }
 }

@@ -9,7 +9,7 @@ import java.util.Map;
 
 /**
  * The cheapest way through layers of candidates, one from each: exact, by dynamic programming over the steps between
- * neighbouring layers. Among equally cheap ways the one whose candidates come first wins, so the answer never depends on luck.
+ * neighbouring layers. A step that may not be taken costs infinitely much. Among equally cheap ways the one whose candidates come first wins, so the answer never depends on luck.
  *
  * @param steps the chosen candidate of each layer
  * @param total the sum of all weighted costs
@@ -71,11 +71,13 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
     private static final class Costs<C> {
 
         private final List<CostTerm<C>> terms;
+        private final List<CostTerm<C>> stepping;
         private final Map<List<C>, double[]> own = new IdentityHashMap<>();
         private final Map<List<C>, Map<List<C>, double[][]>> steps = new IdentityHashMap<>();
 
         private Costs(List<CostTerm<C>> terms) {
             this.terms = terms;
+            this.stepping = terms.stream().filter(CostTerm::steps).toList();
         }
 
         private double[] own(List<C> candidates) {
@@ -103,8 +105,11 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
 
         private double step(C from, C to) {
             double sum = 0;
-            for (CostTerm<C> term : terms) {
+            for (CostTerm<C> term : stepping) {
                 sum += term.weight() * term.step().applyAsDouble(from, to);
+                if (sum == Double.POSITIVE_INFINITY) {
+                    return sum;
+                }
             }
             return sum;
         }

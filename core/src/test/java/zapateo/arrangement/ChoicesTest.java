@@ -20,7 +20,7 @@ import zapateo.lefthand.BassLine;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Played;
-import zapateo.lefthand.Tenths;
+import zapateo.hand.TooWide;
 import zapateo.lefthand.Weights;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -196,10 +196,10 @@ class ChoicesTest {
     void what_to_do_with_a_tenth() {
         Song song = song("Key: E♭~E♭");
         Hand small = Hand.of(180);
-        for (Tenths way : Tenths.values()) {
+        for (TooWide way : TooWide.values()) {
             Stroke stroke = Played.ARRANGER.arrange(song, Choices.figure("held").voicing("tenth").tenths(way), small).left().strokes().get(0);
-            assertThat(stroke.roll().isPresent()).as(way.id()).isEqualTo(way == Tenths.ROLL || way == Tenths.PEDAL);
-            assertThat(stroke.notes()).as(way.id()).hasSize(way == Tenths.OMIT ? 1 : 2);
+            assertThat(stroke.roll().isPresent()).as(way.id()).isEqualTo(way == TooWide.ROLL || way == TooWide.PEDAL);
+            assertThat(stroke.notes()).as(way.id()).hasSize(way == TooWide.OMIT ? 1 : 2);
         }
     }
 

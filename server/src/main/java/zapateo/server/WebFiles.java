@@ -27,7 +27,7 @@ class WebFiles implements WebMvcConfigurer {
 
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
-        for (String view : new String[] {"/songs/{id}", "/songs/{id}/{view}"}) {
+        for (String view : new String[] {"/songs/{id}", "/songs/{id}/{view}", "/hands"}) {
             registry.addViewController(view).setViewName("forward:/index.html");
         }
     }

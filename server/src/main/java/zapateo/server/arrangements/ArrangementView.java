@@ -2,14 +2,25 @@ package zapateo.server.arrangements;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
+import zapateo.hand.Difficulty;
+import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
+import zapateo.hand.Pianist;
+import zapateo.hand.Playability;
 import zapateo.part.PartNote;
+import zapateo.part.Reason;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
+import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
 import zapateo.server.charts.ChartView.PinView;
 import zapateo.server.charts.ChartView.TempoView;
@@ -24,9 +35,14 @@ import zapateo.song.Understanding;
  * An arrangement as two hands play it. Ticks count from the start of the song.
  *
  * @param swingRatio long to short eighth, 1 for straight
+ * @param difficulty of the whole, 0 to 100, for the hands it was made for
+ * @param parts      the same by what makes it hard
+ * @param maxTempo   the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
+ * @param limits     the bars that set it, the slowest first
  */
 public record ArrangementView(int ticksPerQuarter, String title, String key, String feel, double swingRatio, TempoView tempo, List<ArrangedBarView> bars,
-                              List<StrokeView> strokes, List<PedalView> pedal, List<ProblemView> problems) {
+                              List<StrokeView> strokes, List<PedalView> pedal, double difficulty, List<PartView> parts, double maxTempo, List<LimitView> limits,
+                              List<ProblemView> problems) {
 
     /**
      * @param pass       which time its section is played, from 1
@@ -34,14 +50,17 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
      * @param holds      fermatas: what lies under one lasts twice as long
      * @param vamp       index of the first bar of the vamp it belongs to, null outside of one; a vamp goes round until told
      * @param pins       notes and warnings pinned to it
-     * @param difficulty null until it is measured
-     * @param maxTempo   null until it is measured
+     * @param difficulty 0 to 100
+     * @param parts      the same by what makes it hard, with the strokes that do
+     * @param maxTempo   the fastest its jumps and repeated notes allow, in the song's beats a minute; 400 where nothing limits it
      */
     public record ArrangedBarView(int index, int number, String section, int pass, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
                           double bpm, List<HoldView> holds, @Schema(types = {"integer", "null"}) Integer vamp, List<PinView> pins,
-                          @Schema(types = {"number", "null"}) Double difficulty, @Schema(types = {"number", "null"}) Double maxTempo) {
+                          double difficulty, List<PartView> parts, double maxTempo) {
 
-        private static ArrangedBarView of(Bar bar, Section section, Song song, Understanding understanding) {
+        private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places) {
+            Song song = arrangement.song();
+            Playability.BarPlay play = arrangement.play().bars().get(bar.index());
             List<ArrangedChordView> chords = new ArrayList<>();
             for (int i = 0; i < bar.chords().size(); i++) {
                 ChordSpan span = bar.chords().get(i);
@@ -51,8 +70,38 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
             return new ArrangedBarView(bar.index(), bar.number(), section.name(), section.pass(), bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(), chords,
                     bar.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks(),
                     bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList(),
-                    bar.vamp() < 0 ? null : bar.vamp(), bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList(), null, null);
+                    bar.vamp() < 0 ? null : bar.vamp(), bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList(), tenth(play.difficulty().total()),
+                    PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()), tenth(arrangement.maxTempo(bar.index())));
         }
+    }
+
+    /**
+     * What makes something hard.
+     *
+     * @param id      reach, jumps, fingers, rhythm, together or reading
+     * @param value   0 to 100
+     * @param share   how much it counts in the whole, 0 to 1
+     * @param strokes that make it so, by their places; empty for the whole song
+     */
+    public record PartView(@Schema(allowableValues = {"reach", "jumps", "fingers", "rhythm", "together", "reading"}) String id, double value, double share, List<Integer> strokes) {
+
+        static List<PartView> of(Difficulty difficulty, Function<Difficulty.Part, List<Integer>> strokes) {
+            return Arrays.stream(Difficulty.Part.values()).map(part -> new PartView(part.id(), tenth(difficulty.part(part)), part.share(), strokes.apply(part))).toList();
+        }
+    }
+
+    /**
+     * A bar that cannot be played faster.
+     *
+     * @param bar    by index
+     * @param stroke place of the one that sets it
+     * @param why    and what would help, in a sentence
+     */
+    public record LimitView(int bar, double maxTempo, int stroke, String why) {
+    }
+
+    private static double tenth(double value) {
+        return Math.round(10 * value) / 10.0;
     }
 
     public record HoldView(int tick, int ticks) {
@@ -63,17 +112,23 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
 
     /**
      * @param tick      where it sounds; {@code written} is where the score has it
-     * @param stretchMm from its lowest to its highest key, 0 for one note
+     * @param stretchMm from its lowest to its highest key on the player's keys, 0 for one note
+     * @param ease      how the hand stands to it: comfortable, stretch, key-edge or out-of-reach
+     * @param altered   what was done because the hand cannot strike it together: roll, pedal, omit or play; null when nothing was
      * @param rolled    null when struck together
      */
     public record StrokeView(@Schema(allowableValues = {"L", "R"}) String hand, int bar, int tick, int ticks, WrittenView written,
                              @Schema(allowableValues = {"heel", "toe", "lead"}) String mark, boolean accent, double stretchMm,
+                             @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}) String ease, @Schema(types = {"string", "null"}) String altered,
                              @Schema(types = {"object", "null"}) RolledView rolled, ReasonView reason, List<NoteView> notes) {
 
-        private static StrokeView of(Stroke stroke) {
+        private static StrokeView of(Stroke stroke, Pianist pianist) {
+            Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
+            double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
             return new StrokeView(stroke.hand().letter(), stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(),
                     new WrittenView(stroke.written().tick(), stroke.written().ticks()), stroke.mark().id(), stroke.accent(),
-                    Math.round(10 * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())) / 10.0,
+                    tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())), hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                    stroke.altered().orElse(null),
                     stroke.roll().map(RolledView::of).orElse(null), new ReasonView(stroke.reason().code(), stroke.reason().args()),
                     stroke.notes().stream().map(NoteView::of).toList());
         }
@@ -96,25 +151,49 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
     /**
      * @param delayTicks how much later than the stroke it sounds, below zero before it
      * @param velocity   how hard, 1 to 127
-     * @param finger     null until fingers are chosen
+     * @param finger     1 the thumb to 5; null where there are more keys than fingers
      */
     public record NoteView(int midi, String name, String role, int delayTicks, int velocity, @Schema(types = {"integer", "null"}) Integer finger) {
 
         private static NoteView of(PartNote note) {
-            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), note.delayTicks(), note.velocity(), null);
+            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), note.delayTicks(), note.velocity(), note.finger() == 0 ? null : note.finger());
         }
     }
 
     public record PedalView(int down, int up) {
     }
 
-    static ArrangementView of(Arrangement arrangement, List<ProblemView> problems) {
+    private static final int LIMITS = 5;
+
+    static ArrangementView of(Arrangement arrangement, Pianist pianist, List<ProblemView> problems, Function<Reason, String> words) {
+        List<Stroke> strokes = arrangement.strokes();
+        Map<Playability.Spot, Integer> places = places(strokes);
         Song song = arrangement.song();
         List<ArrangedBarView> bars = new ArrayList<>();
         Understanding understanding = Understanding.degrees(song);
-        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, song, understanding))));
+        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places))));
         return new ArrangementView(Ticks.PER_QUARTER, song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
-                TempoView.of(song.tempo()), bars, arrangement.strokes().stream().map(StrokeView::of).toList(),
-                arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), problems);
+                TempoView.of(song.tempo()), bars, strokes.stream().map(stroke -> StrokeView.of(stroke, pianist)).toList(),
+                arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), PartView.of(arrangement.play().song(), part -> List.of()),
+                tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);
+    }
+
+    /** Each stroke's place among those of its hand and among all. */
+    private static Map<Playability.Spot, Integer> places(List<Stroke> strokes) {
+        Map<Playability.Spot, Integer> places = new HashMap<>();
+        int[] count = new int[Side.values().length];
+        for (int i = 0; i < strokes.size(); i++) {
+            places.put(new Playability.Spot(strokes.get(i).hand(), count[strokes.get(i).hand().ordinal()]++), i);
+        }
+        return places;
+    }
+
+    private static List<LimitView> limits(Arrangement arrangement, Map<Playability.Spot, Integer> places, Function<Reason, String> words) {
+        List<Playability.BarPlay> bars = arrangement.play().bars();
+        return IntStream.range(0, bars.size()).boxed().filter(bar -> bars.get(bar).slowest().isPresent()).sorted(Comparator.comparingDouble(arrangement::maxTempo)).limit(LIMITS).map(bar -> {
+            Playability.BarPlay play = bars.get(bar);
+            Reason why = Reason.of(play.jumpMm() > 0 ? "limit-jump" : "limit-quick", Map.of("mm", String.valueOf(Math.round(play.jumpMm())), "tempo", String.valueOf(Math.round(arrangement.maxTempo(bar)))));
+            return new LimitView(bar, tenth(arrangement.maxTempo(bar)), places.get(play.slowest().get()), words.apply(why));
+        }).toList();
     }
 }

@@ -8,13 +8,14 @@ import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
-import zapateo.hand.Hand;
+import zapateo.hand.Pianist;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.server.figures.Figures;
 import zapateo.server.players.Player;
 import zapateo.server.problems.ProblemView;
 import zapateo.server.problems.ProblemWords;
+import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartParser;
 import zapateo.song.ChartReading;
@@ -26,27 +27,34 @@ public class Arranging {
 
     private final Figures figures;
     private final ProblemWords words;
+    private final ReasonWords reasons;
 
-    Arranging(Figures figures, ProblemWords words) {
+    Arranging(Figures figures, ProblemWords words, ReasonWords reasons) {
         this.figures = figures;
         this.words = words;
+        this.reasons = reasons;
     }
 
     /** An arrangement and all that was wrong or adapted on the way. */
-    public record Result(Arrangement arrangement, List<ProblemView> problems) {
+    public record Result(Arrangement arrangement, Pianist pianist, List<ProblemView> problems, ReasonWords reasons) {
 
         public ArrangementView view() {
-            return ArrangementView.of(arrangement, problems);
+            return ArrangementView.of(arrangement, pianist, problems, reasons::of);
         }
     }
 
     public Result arrange(ArrangeRequest request) {
-        Hand left = request.hand() == null || request.hand().left() == null ? Hand.USUAL : Hand.of(request.hand().left().spanMm());
-        if (request.hand() != null && request.hand().right() != null) {
-            Hand.of(request.hand().right().spanMm());
-        }
+        return arrange(asked(request));
+    }
+
+    /** A request that was understood: what to arrange, with which figures, for whom. */
+    public record Asked(ChartReading reading, Song song, Choices choices, Arranger arranger, Pianist pianist) {
+    }
+
+    /** A refusal with its problems where there is no song. */
+    public Asked asked(ArrangeRequest request) {
         List<Figure> drafts = request.figures() == null ? List.of() : request.figures().stream().map(figures::checked).toList();
-        return arrange(request.chart(), request.choices(), left, drafts);
+        return asked(request.chart(), request.choices(), request.hand() == null ? Pianist.USUAL : request.hand().pianist(), drafts);
     }
 
     /** The song of a chart; a refusal with its problems where there is none. */
@@ -55,20 +63,24 @@ public class Arranging {
         return reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
     }
 
-    public Result arrange(String chart, ChoicesRequest choices, Hand left) {
-        return arrange(chart, choices, left, List.of());
+    public Result arrange(String chart, ChoicesRequest choices, Pianist pianist) {
+        return arrange(asked(chart, choices, pianist, List.of()));
     }
 
-    private Result arrange(String chart, ChoicesRequest choices, Hand left, List<Figure> drafts) {
+    private Asked asked(String chart, ChoicesRequest choices, Pianist pianist, List<Figure> drafts) {
         ChartReading reading = ChartParser.parse(chart);
         Song song = reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
         Choices chosen = choices == null ? Choices.OPEN : choices.choices();
         Set<String> named = new HashSet<>(chosen.figures());
         drafts.forEach(draft -> named.remove(draft.id()));
         FigureBook book = figures.bookFor(Player.ONLY, named).with(drafts);
-        Arrangement arrangement = new Arranger(book).arrange(song, chosen, left);
-        List<ProblemView> problems = new ArrayList<>(words.of(reading.problems()));
+        return new Asked(reading, song, chosen, new Arranger(book), pianist);
+    }
+
+    private Result arrange(Asked asked) {
+        Arrangement arrangement = asked.arranger().arrange(asked.song(), asked.choices(), asked.pianist());
+        List<ProblemView> problems = new ArrayList<>(words.of(asked.reading().problems()));
         arrangement.notices().forEach(notice -> problems.add(words.of(notice)));
-        return new Result(arrangement, problems);
+        return new Result(arrangement, asked.pianist(), problems, reasons);
     }
 }

@@ -14,6 +14,7 @@ import zapateo.arrangement.Options;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Side;
 import zapateo.server.problems.Refusal;
 
 /**
@@ -24,11 +25,13 @@ import zapateo.server.problems.Refusal;
  * @param register       where the bass lies
  * @param bassLine       id of a bass line; absent leaves the figure's own
  * @param leadIn         id of a lead-in; absent leaves the figure's own way
- * @param tenths         what to do with what the hand cannot span; rolled when absent
+ * @param tenths         what to do with what the hand cannot span; absent is as the player has it
  * @param variations     whether figures may vary their bars; true when absent
  * @param withBassPlayer whether someone else has the bass
  * @param keepTop        whether top notes should rather stay
  * @param pedal          whether the pedal is used; absent follows the figure
+ * @param octaves        what to do with an octave the hand cannot span; absent is as the player has it
+ * @param level          1 to 5: made easier or fuller by rule; absent is as chosen
  * @param swingRatio     long to short eighth, 1 to 4; absent follows feel and tempo
  * @param ending         held or figure; absent holds the last bar of a song that comes home
  * @param seed           of a gentle unevenness for listening; absent is even
@@ -36,20 +39,22 @@ import zapateo.server.problems.Refusal;
  * @param overrides      by bars; the later goes before the earlier
  * @param locks          what is kept on single chords
  * @param costs          how many times as much a cost counts, 0 to 10, by its id
+ * @param fingers        the player's own on single notes
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ChoicesRequest(String figure, String voicing, @Schema(allowableValues = {"deep", "middle"}) String register, String bassLine, String leadIn,
                              @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String tenths, Boolean variations, Boolean withBassPlayer, Boolean keepTop, Boolean pedal,
-                             Double swingRatio, @Schema(allowableValues = {"held", "figure"}) String ending, Long seed,
+                             @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String octaves, Integer level, Double swingRatio, @Schema(allowableValues = {"held", "figure"}) String ending, Long seed,
                              @Size(max = 200, message = "expected at most 200") Map<String, @NotNull @Valid OptionsRequest> sections,
                              @Size(max = 500, message = "expected at most 500") List<@NotNull @Valid OverrideRequest> overrides,
                              @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
-                             @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs) {
+                             @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs,
+                             @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers) {
 
     public static final ChoicesRequest NONE = figure(null);
 
     public static ChoicesRequest figure(String id) {
-        return of(new OptionsRequest(id, null, null, null, null, null, null, null, null, null));
+        return of(new OptionsRequest(id, null, null, null, null, null, null, null, null, null, null, null));
     }
 
     public static ChoicesRequest of(Options options) {
@@ -58,7 +63,7 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
 
     private static ChoicesRequest of(OptionsRequest song) {
         return new ChoicesRequest(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(), song.pedal(),
-                null, null, null, null, null, null, null);
+                song.octaves(), song.level(), null, null, null, null, null, null, null, null);
     }
 
     /**
@@ -71,10 +76,11 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record OverrideRequest(@NotNull(message = "expected bars, as in 5-8") String bars, Integer pass, String beats, String figure, String voicing,
                                   @Schema(allowableValues = {"deep", "middle"}) String register, String bassLine, String leadIn,
-                                  @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String tenths, Boolean variations, Boolean withBassPlayer, Boolean keepTop, Boolean pedal) {
+                                  @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String tenths, Boolean variations, Boolean withBassPlayer, Boolean keepTop, Boolean pedal,
+                                  @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String octaves, Integer level) {
 
         private Choices.Override override() {
-            Options options = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal).options();
+            Options options = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level).options();
             return new Choices.Override(run("bars", bars), Optional.ofNullable(pass), Optional.ofNullable(beats).map(text -> beats(run("beats", text))), options);
         }
 
@@ -124,13 +130,37 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
         }
     }
 
+    /**
+     * A finger the player wants on a note.
+     *
+     * @param hand   L or R
+     * @param bar    as numbered in the chart
+     * @param pass   which time it is played; absent is every time
+     * @param tick   where its stroke is written, from the bar line
+     * @param note   the key, as E♭2
+     * @param finger 1, the thumb, to 5
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record FingerRequest(@NotNull(message = "expected L or R") @Schema(allowableValues = {"L", "R"}) String hand, @NotNull(message = "expected a bar's number") Integer bar, Integer pass,
+                                @NotNull(message = "expected ticks from the bar line") Integer tick, @NotNull(message = "expected a key such as E♭2") String note,
+                                @NotNull(message = "expected 1 to 5") Integer finger) {
+
+        private Choices.PlacedFinger placed() {
+            if (!hand.equals("L") && !hand.equals("R")) {
+                throw Refusal.unusable("hand \"" + hand + "\" of a finger: expected L or R");
+            }
+            return new Choices.PlacedFinger(hand.equals("L") ? Side.LEFT : Side.RIGHT, bar, Optional.ofNullable(pass), tick, LockRequest.pitch(note).midi(), finger);
+        }
+    }
+
     Choices choices() {
-        Options song = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal).options();
+        Options song = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level).options();
         Map<String, Options> bySection = new HashMap<>();
         Optional.ofNullable(sections).ifPresent(all -> all.forEach((name, options) -> bySection.put(name, options.options())));
         return new Choices(song, bySection, Optional.ofNullable(overrides).orElse(List.of()).stream().map(OverrideRequest::override).toList(),
                 Optional.ofNullable(locks).orElse(List.of()).stream().map(LockRequest::lock).toList(), costs == null ? Weights.USUAL : new Weights(costs), Optional.ofNullable(swingRatio),
-                Optional.ofNullable(ending).map(ChoicesRequest::held), Optional.ofNullable(seed));
+                Optional.ofNullable(ending).map(ChoicesRequest::held), Optional.ofNullable(seed),
+                Optional.ofNullable(fingers).orElse(List.of()).stream().map(FingerRequest::placed).toList());
     }
 
     private static boolean held(String name) {

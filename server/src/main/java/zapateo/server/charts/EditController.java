@@ -21,7 +21,6 @@ import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartEdit;
 import zapateo.song.ChartReading;
-import zapateo.song.EasyKeys;
 import zapateo.song.Song;
 import zapateo.song.Understanding;
 import zapateo.song.WrittenBar;
@@ -120,20 +119,6 @@ public class EditController {
             throw Refusal.unusable("semitones " + semitones + ": expected -11 to 11");
         }
         return Transposition.by(semitones, home);
-    }
-
-    public record TextRequest(@NotNull(message = "expected the chart's text") String text) {
-    }
-
-    /** @param signs sharps above zero, flats below; shares are 0 to 1 of the song's chord time */
-    public record EasyKeyView(String key, int semitones, int signs, double blackRoots, double blackTones) {
-    }
-
-    /** The twelve keys for this song, the easiest to play first. */
-    @PostMapping("/easiest-keys")
-    public List<EasyKeyView> easiestKeys(@Valid @RequestBody TextRequest request) {
-        return EasyKeys.of(song(open(request.text()))).stream().map(each -> new EasyKeyView(each.key().toString(), each.way().semitones(), each.signs(),
-                Math.round(each.blackRoots() * 100) / 100.0, Math.round(each.blackTones() * 100) / 100.0)).toList();
     }
 
     /** @param bar written bar from 0; @param chord place in the bar from 0 */

@@ -1,6 +1,7 @@
 package zapateo.server.songs;
 
 import org.apache.ibatis.type.MappedTypes;
+import zapateo.server.JsonTypeHandler;
 import zapateo.server.arrangements.ChoicesRequest;
 
 /** Choices are kept as JSON. */
@@ -8,12 +9,12 @@ import zapateo.server.arrangements.ChoicesRequest;
 public class ChoicesTypeHandler extends JsonTypeHandler<ChoicesRequest> {
 
     @Override
-    Object written(ChoicesRequest choices) {
+    protected Object written(ChoicesRequest choices) {
         return choices;
     }
 
     @Override
-    ChoicesRequest read(String json) {
+    protected ChoicesRequest read(String json) {
         return json == null ? ChoicesRequest.NONE : JSON.readValue(json, ChoicesRequest.class);
     }
 }

@@ -3,6 +3,7 @@ package zapateo.server.songs;
 import java.util.List;
 import org.apache.ibatis.type.MappedTypes;
 import tools.jackson.core.type.TypeReference;
+import zapateo.server.JsonTypeHandler;
 import zapateo.server.songs.OtherArrangements.NamedChoices;
 
 /** The other arrangements are kept as a JSON list. */
@@ -10,12 +11,12 @@ import zapateo.server.songs.OtherArrangements.NamedChoices;
 public class OthersTypeHandler extends JsonTypeHandler<OtherArrangements> {
 
     @Override
-    Object written(OtherArrangements others) {
+    protected Object written(OtherArrangements others) {
         return others.all();
     }
 
     @Override
-    OtherArrangements read(String json) {
+    protected OtherArrangements read(String json) {
         return json == null ? OtherArrangements.NONE : new OtherArrangements(JSON.readValue(json, new TypeReference<List<NamedChoices>>() { }));
     }
 }

@@ -20,7 +20,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.format.Hands;
-import zapateo.hand.Hand;
 import zapateo.server.arrangements.ArrangementView;
 import zapateo.arrangement.Suggestions;
 import zapateo.rhythm.Figure;
@@ -29,6 +28,7 @@ import zapateo.server.arrangements.Arranging;
 import zapateo.server.figures.Figures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.song.ChartParser;
+import zapateo.server.players.PeoplesHands;
 import zapateo.server.players.Player;
 import zapateo.server.problems.Refusal;
 
@@ -43,12 +43,14 @@ public class SongController {
     private final Figures figures;
     private final ReasonWords words;
     private final Arranging arranging;
+    private final PeoplesHands hands;
 
-    SongController(Songs songs, Figures figures, ReasonWords words, Arranging arranging) {
+    SongController(Songs songs, Figures figures, ReasonWords words, Arranging arranging, PeoplesHands hands) {
         this.songs = songs;
         this.figures = figures;
         this.words = words;
         this.arranging = arranging;
+        this.hands = hands;
     }
 
     @GetMapping
@@ -135,6 +137,6 @@ public class SongController {
     }
 
     private Arranging.Result arrange(SongRow song) {
-        return arranging.arrange(song.chart(), song.choices(), Hand.USUAL);
+        return arranging.arrange(song.chart(), song.choices(), hands.pianist(Player.ONLY));
     }
 }

@@ -1,4 +1,4 @@
-package zapateo.server.songs;
+package zapateo.server;
 
 import java.sql.CallableStatement;
 import java.sql.PreparedStatement;
@@ -10,13 +10,13 @@ import org.postgresql.util.PGobject;
 import tools.jackson.databind.json.JsonMapper;
 
 /** A value kept in a jsonb column. */
-abstract class JsonTypeHandler<T> extends BaseTypeHandler<T> {
+public abstract class JsonTypeHandler<T> extends BaseTypeHandler<T> {
 
-    static final JsonMapper JSON = JsonMapper.builder().build();
+    protected static final JsonMapper JSON = JsonMapper.builder().build();
 
-    abstract Object written(T value);
+    protected abstract Object written(T value);
 
-    abstract T read(String json);
+    protected abstract T read(String json);
 
     @Override
     public void setNonNullParameter(PreparedStatement statement, int index, T value, JdbcType type) throws SQLException {

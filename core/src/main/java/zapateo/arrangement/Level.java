@@ -1,0 +1,81 @@
+package zapateo.arrangement;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zapateo.lefthand.Fuller;
+import zapateo.rhythm.DataFile;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.YamlFields;
+
+/**
+ * One of the five versions of a song (HANDBOOK §11), made by rule from what was chosen; the rows of {@code levels.yaml}.
+ *
+ * @param number 1 the easiest to 5
+ * @param name   as a player says it
+ * @param use    one line: what it asks for
+ * @param figure played whatever was chosen; empty leaves the player's own, or an easier relative
+ * @param set    choices that go before the player's
+ * @param open   choices that fill what the player left open
+ * @param fuller what is struck with the bass
+ */
+public record Level(int number, String name, String use, Optional<String> figure, Map<String, String> set, Map<String, String> open, Optional<Fuller> fuller) {
+
+    private static final YamlFields FILE = DataFile.yaml("arrangement/levels.yaml");
+    private static final Map<String, Integer> CHOICES = numbers(FILE.texts("choices"));
+    /** The first level that takes a row's figure. */
+    private static final int ROWS_FROM = 3;
+    private static final Map<String, List<String>> FIGURES = rows(FILE.fields("figures"));
+    private static final List<Level> ALL = readAll();
+
+    public static List<Level> all() {
+        return ALL;
+    }
+
+    /** @param number 1 to 5 */
+    public static Level of(int number) {
+        return ALL.get(number - 1);
+    }
+
+    /** The choices at this level, complete as far as the player's were. */
+    Options on(Options chosen, String usualFigure) {
+        Options own = new Options(Optional.of(figure.orElseGet(() -> relative(chosen.figure().orElse(usualFigure)))), capped(chosen.voicing()), chosen.register(), capped(chosen.bassLine()),
+                chosen.leadIn(), chosen.tenths(), chosen.variations(), chosen.withBassPlayer(), chosen.keepTop(), chosen.pedal(), chosen.octaves(), chosen.level());
+        return Preset.optionsOf(set).over(own).over(Preset.optionsOf(open));
+    }
+
+    private Optional<String> capped(Optional<String> choice) {
+        return choice.filter(id -> CHOICES.getOrDefault(id, Options.EASIEST) <= number);
+    }
+
+    /** The figure of a row at this level; one of the player's own has no row and stays. */
+    private String relative(String chosen) {
+        return FIGURES.containsKey(chosen) ? FIGURES.get(chosen).get(number - ROWS_FROM) : chosen;
+    }
+
+    private static Map<String, List<String>> rows(YamlFields fields) {
+        Map<String, List<String>> rows = new HashMap<>();
+        fields.names().forEach(id -> rows.put(id, fields.list(id, name -> name)));
+        return rows;
+    }
+
+    private static Map<String, Integer> numbers(Map<String, String> texts) {
+        Map<String, Integer> numbers = new HashMap<>();
+        texts.forEach((id, level) -> numbers.put(id, Integer.valueOf(level)));
+        return numbers;
+    }
+
+    private static List<Level> readAll() {
+        List<Level> all = new ArrayList<>();
+        for (int number = Options.EASIEST; number <= Options.FULLEST; number++) {
+            YamlFields fields = FILE.fields("level-" + number).allow(Set.of("name", "use", "figure", "set", "open", "bass"));
+            Optional<Fuller> fuller = fields.texts("bass").entrySet().stream().map(each -> new Fuller(Role.parse(each.getKey()), each.getValue().equals("every"))).findFirst();
+            all.add(new Level(number, fields.text("name"), fields.text("use"), fields.has("figure") ? Optional.of(fields.text("figure")) : Optional.empty(), fields.texts("set"),
+                    fields.texts("open"), fuller));
+        }
+        return List.copyOf(all);
+    }
+}

@@ -1,0 +1,44 @@
+package zapateo.hand;
+
+import zapateo.part.Stroke;
+
+/**
+ * How long a hand needs from one stroke to the next. What lies inside a comfortable reach takes a finger's time; beyond it the hand jumps the rest
+ * of the way and needs log₂(2·distance / width of the key) at 10 bits a second (Fitts 1954).
+ */
+final class Jumps {
+
+    /** Aimed taps (Fitts 1954, from memory). */
+    private static final double BITS_PER_SECOND = 10;
+    private static final double WHITE_WIDTH = Keyboard.WHITE_KEY;
+    private static final double BLACK_WIDTH = 13.7;
+    /** From finger to finger: about twelve notes a second (common practice). */
+    private static final double FINGER_SECONDS = 0.08;
+    /** The same key again: about seven a second with one finger (common practice). */
+    private static final double REPEAT_SECONDS = 0.14;
+
+    private final Hand hand;
+
+    Jumps(Hand hand) {
+        this.hand = hand;
+    }
+
+    /** Millimetres the hand has to jump between two strokes, beyond what it reaches without. */
+    double distance(Stroke from, Stroke to) {
+        int low = Math.min(from.lowest().midi(), to.lowest().midi());
+        int high = Math.max(from.highest().midi(), to.highest().midi());
+        return Math.max(0, Keyboard.between(low, high) - Hand.COMFORTABLE_SHARE * hand.spanMm());
+    }
+
+    /** Seconds the hand needs from the one to the other at the least. */
+    double seconds(Stroke from, Stroke to) {
+        double distance = distance(from, to);
+        double width = to.notes().stream().anyMatch(note -> Keyboard.isBlack(note.pitch().midi())) ? BLACK_WIDTH : WHITE_WIDTH;
+        double jump = distance <= width / 2 ? 0 : Math.log(2 * distance / width) / Math.log(2) / BITS_PER_SECOND;
+        return Math.max(repeats(from, to) ? REPEAT_SECONDS : FINGER_SECONDS, jump);
+    }
+
+    private static boolean repeats(Stroke from, Stroke to) {
+        return from.notes().stream().anyMatch(note -> to.notes().stream().anyMatch(other -> other.pitch().midi() == note.pitch().midi()));
+    }
+}

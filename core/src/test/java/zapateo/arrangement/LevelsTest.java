@@ -1,0 +1,175 @@
+package zapateo.arrangement;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.hand.Ease;
+import zapateo.hand.Hand;
+import zapateo.hand.Pianist;
+import zapateo.lefthand.Played;
+import zapateo.part.Stroke;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureBook;
+import zapateo.song.Bar;
+import zapateo.song.ChartParser;
+import zapateo.song.SeededCharts;
+import zapateo.song.Section;
+import zapateo.song.Song;
+
+/** The five levels of HANDBOOK §11: measured difficulty rises from each to the next, the harmony stays, the hand is never asked for more than it has. */
+class LevelsTest {
+
+    private static final FigureBook BOOK = FigureBook.open();
+    private static final Arranger ARRANGER = new Arranger(BOOK);
+    private static final Path DEMO = Path.of("../server/src/main/resources/demo");
+    /** Each step is at least this share of the highest level. */
+    private static final double STEP = 0.05;
+    private static final double ROUNDING = 0.5;
+    private static final int FIVE_FINGERS = 7;
+
+    /** Every demo song with its own figure, fifty seeded songs with the figure worth trying first. */
+    static Stream<Arguments> songs() {
+        Stream<Arguments> seeded = IntStream.range(0, 50).mapToObj(seed -> {
+            Song song = SeededCharts.song(seed);
+            return Arguments.of("seed " + seed, song, Suggestions.of(song, BOOK.figures(), 1).get(0).figure().id());
+        });
+        return Stream.concat(demo().map(text -> Arguments.of(text.lines().skip(1).findFirst().orElseThrow(), ChartParser.parse(text).song().orElseThrow(),
+                text.lines().findFirst().orElseThrow().replace("// figure:", "").strip())), seeded);
+    }
+
+    private static Stream<String> demo() {
+        try (Stream<Path> files = Files.list(DEMO)) {
+            return files.sorted().map(LevelsTest::text).toList().stream();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static String text(Path file) {
+        try {
+            return Files.readString(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @ParameterizedTest(name = "{0}: {2}")
+    @MethodSource("songs")
+    void every_level_is_harder_than_the_one_below(String name, Song song, String figure) {
+        List<Ladder.Rung> rungs = Ladder.of(ARRANGER, song, Choices.figure(figure), Pianist.USUAL);
+        double top = rungs.get(4).difficulty().total();
+        for (int i = 1; i < rungs.size(); i++) {
+            assertThat(rungs.get(i).difficulty().total() - rungs.get(i - 1).difficulty().total()).as("from level %d to %d of %.1f", i, i + 1, top).isGreaterThanOrEqualTo(STEP * top);
+        }
+    }
+
+    @ParameterizedTest(name = "{0}: {2}")
+    @MethodSource("songs")
+    void no_section_gets_easier_as_the_level_rises(String name, Song song, String figure) {
+        List<Ladder.Rung> rungs = Ladder.of(ARRANGER, song, Choices.figure(figure), Pianist.USUAL);
+        for (Section section : song.sections()) {
+            List<Integer> bars = section.bars().stream().map(Bar::index).toList();
+            for (int i = 1; i < rungs.size(); i++) {
+                Arrangement easier = rungs.get(i - 1).arrangement();
+                Arrangement harder = rungs.get(i).arrangement();
+                assertThat(harder.play().of(moved(harder, song, bars)).total()).as("%s, from level %d to %d", section.name(), i, i + 1)
+                        .isGreaterThanOrEqualTo(easier.play().of(moved(easier, song, bars)).total() - ROUNDING);
+            }
+        }
+    }
+
+    /** Where something sounds before bar 1 the bars lie one further on. */
+    private static List<Integer> moved(Arrangement arrangement, Song song, List<Integer> bars) {
+        int by = arrangement.song().bars().size() - song.bars().size();
+        return bars.stream().map(bar -> bar + by).toList();
+    }
+
+    @ParameterizedTest(name = "{0}: {2}")
+    @MethodSource("songs")
+    void the_harmony_stays_and_every_stroke_is_within_the_hand(String name, Song song, String figure) {
+        for (Hand hand : List.of(Hand.of(170), Hand.USUAL)) {
+            for (Ladder.Rung rung : Ladder.of(ARRANGER, song, Choices.figure(figure), Pianist.of(hand))) {
+                assertThat(rung.arrangement().song().chords().filter(place -> place.chord().isPresent()).map(place -> place.span().written()).toList())
+                        .isEqualTo(song.chords().filter(place -> place.chord().isPresent()).map(place -> place.span().written()).toList());
+                assertThat(rung.arrangement().left().strokes()).filteredOn(stroke -> stroke.roll().isEmpty())
+                        .allSatisfy(stroke -> assertThat(hand.easeOf(stroke.keys())).isNotEqualTo(Ease.OUT_OF_REACH));
+            }
+        }
+    }
+
+    /** Level 1 lies in one hand position whenever the roots allow it. */
+    @ParameterizedTest
+    @ValueSource(strings = {"C | F | G | C", "Am | F | G | E", "E | A | C♯m | B", "Dm | A | B♭ | F", "Gm | E♭ | F | D"})
+    void level_one_lies_under_one_hand_position(String chords) {
+        Arrangement arrangement = ARRANGER.arrange(Played.song("| " + chords + " |"), Choices.figure("stride-root-chord").level(1), Pianist.USUAL);
+        int low = arrangement.left().strokes().stream().mapToInt(stroke -> stroke.lowest().midi()).min().orElseThrow();
+        int high = arrangement.left().strokes().stream().mapToInt(stroke -> stroke.highest().midi()).max().orElseThrow();
+        assertThat(high - low).isLessThanOrEqualTo(FIVE_FINGERS + 2);
+        assertThat(arrangement.left().strokes()).allSatisfy(stroke -> assertThat(stroke.notes()).hasSize(1));
+    }
+
+    @Test
+    void what_a_level_names_is_there() {
+        Set<String> named = new HashSet<>(BOOK.figures().stream().map(Figure::id).toList());
+        for (Figure figure : BOOK.figures()) {
+            for (Level level : Level.all()) {
+                assertThat(named).contains(level.on(Options.OPEN.figure(figure.id()), "held").figure().orElseThrow());
+            }
+        }
+        assertThat(Level.all()).extracting(Level::number).containsExactly(1, 2, 3, 4, 5);
+        assertThat(Level.all()).allSatisfy(level -> assertThat(level.use()).endsWith("."));
+    }
+
+    @Test
+    void a_figure_of_ones_own_stays_from_level_three_on() {
+        Options chosen = Options.OPEN.figure("mine-2").voicing("tenth").bassLine("walking").leadIn("below");
+        assertThat(Level.of(3).on(chosen, "held").figure()).contains("mine-2");
+        assertThat(Level.of(3).on(chosen, "held").leadIn()).contains("none");
+        assertThat(Level.of(4).on(chosen, "held").voicing()).isEmpty();
+        assertThat(Level.of(4).on(chosen, "held").bassLine()).isEmpty();
+        assertThat(Level.of(5).on(chosen, "held").bassLine()).contains("walking");
+        assertThat(Level.of(5).on(chosen, "held").leadIn()).contains("below");
+    }
+
+    @Test
+    void a_level_there_is_not_is_refused() {
+        assertThatThrownBy(() -> Options.OPEN.level(6)).hasMessage("level 6: expected 1 to 5");
+    }
+
+    @Test
+    void a_bar_is_made_easier_in_place_and_says_what_that_costs() {
+        Song song = Played.song("Tempo: 200~Feel: swing~| E♭6 | G°7 | A♭6 | C7/G | Fm7 | B♭7 | E♭6 | B♭7 |");
+        Easier.Way way = Easier.in(new Choices.Run(3, 4), ARRANGER, song, Choices.figure("stride-tenths"), Pianist.USUAL).orElseThrow();
+        assertThat(way.after().total()).isLessThan(way.before().total());
+        assertThat(way.won()).extracting(reason -> reason.code()).startsWith("easier-difficulty");
+        assertThat(way.lost()).isNotEmpty();
+        Choices easier = Choices.figure("stride-tenths").override(new Choices.Override(new Choices.Run(3, 4), java.util.Optional.empty(), java.util.Optional.empty(), Options.OPEN.level(way.level().number())));
+        List<Stroke> before = ARRANGER.arrange(song, Choices.figure("stride-tenths"), Pianist.USUAL).left().strokes();
+        List<Stroke> after = ARRANGER.arrange(song, easier, Pianist.USUAL).left().strokes();
+        assertThat(after.stream().filter(stroke -> stroke.bar() == 0).map(Stroke::written).toList()).isEqualTo(before.stream().filter(stroke -> stroke.bar() == 0).map(Stroke::written).toList());
+        assertThat(Easier.in(new Choices.Run(1, 8), ARRANGER, song, Choices.figure("held").level(1), Pianist.USUAL)).isEmpty();
+        assertThatThrownBy(() -> Easier.in(new Choices.Run(30, 31), ARRANGER, song, Choices.OPEN, Pianist.USUAL)).hasMessageContaining("30-31");
+    }
+
+    @Test
+    void the_easiest_keys_are_measured() {
+        List<EasiestKeys.Measured> keys = EasiestKeys.of(zapateo.song.ChartEdit.of("Key: B\n| B | E | F♯7 | B |"), ARRANGER, Choices.figure("spread-eighths"), Pianist.USUAL);
+        assertThat(keys).hasSize(12);
+        assertThat(keys.get(0).difficulty().total()).isLessThanOrEqualTo(keys.get(11).difficulty().total());
+        assertThat(keys).extracting(each -> Math.round(each.difficulty().total() * 2)).isSorted();
+    }
+}

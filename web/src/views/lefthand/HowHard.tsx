@@ -1,0 +1,201 @@
+import { useState } from "react";
+import type { Arrangement, Choices, Part } from "../../api/client";
+import { type Asked, useEasier, useLevels } from "../../api/queries";
+import { beatSign } from "../../ui/words";
+import { barsOf, choose, type Scope } from "./scope";
+
+const PARTS: Record<Part["id"], { name: string; says: string }> = {
+  reach: { name: "Reach", says: "keys struck together against the span of the hand" },
+  jumps: { name: "Jumps", says: "how much of the time there is they take" },
+  fingers: { name: "Fingers", says: "stretches, passes and changes of position" },
+  rhythm: { name: "Rhythm", says: "how many strokes, how fast, how far off the beat" },
+  together: { name: "Together", says: "where the hands strike at different times" },
+  reading: { name: "Reading", says: "different keys in a bar" },
+};
+
+/** How hard the chosen bars are and why, the five levels, what limits the tempo, and what would make a place easier. */
+export function HowHard({
+  arrangement,
+  asked,
+  choices,
+  selection,
+  scope,
+  level,
+  bpm,
+  onPoint,
+  onLevel,
+  onChange,
+}: {
+  arrangement: Arrangement;
+  asked: Asked;
+  choices: Choices;
+  selection: [number, number];
+  scope: Scope;
+  /** The level that holds where choices go to, null as chosen. */
+  level: number | null;
+  /** The tempo that is played. */
+  bpm: number;
+  onPoint: (strokes: number[]) => void;
+  onLevel: (level: number | null) => void;
+  onChange: (choices: Choices) => void;
+}) {
+  const levels = useLevels(asked, scope.kind === "song");
+  const [easing, setEasing] = useState<string | null>(null);
+  const [part, setPart] = useState<Part["id"] | null>(null);
+  const here = barsOf(arrangement.bars, selection);
+  const easier = useEasier(asked, easing === here ? easing : null);
+  const bars = arrangement.bars.slice(selection[0], selection[1] + 1);
+  const whole = bars.length === arrangement.bars.length;
+  const parts = whole ? arrangement.parts : ((bars.length === 1 ? bars[0]?.parts : averaged(bars.map((bar) => bar.parts))) ?? []);
+  const difficulty = whole ? arrangement.difficulty : bars.reduce((sum, bar) => sum + bar.difficulty, 0) / Math.max(1, bars.length);
+  const fastest = Math.min(...bars.map((bar) => bar.maxTempo));
+  const beat = beatSign(arrangement.tempo.beatTicks);
+  const tooSlow = arrangement.limits.filter((limit) => limit.maxTempo < bpm);
+  const point = (id: Part["id"]) => {
+    const next = part === id ? null : id;
+    setPart(next);
+    onPoint(next === null ? [] : bars.flatMap((bar) => bar.parts.find((each) => each.id === next)?.strokes ?? []));
+  };
+  return (
+    <div className="grid gap-2">
+      <p>
+        <span className="font-semibold font-serif text-3xl">{Math.round(difficulty)}</span>
+        <span className="text-quiet">
+          {" "}
+          of 100, {whole ? "the whole song" : `bar${here.includes("-") ? "s" : ""} ${here.replace("-", "–")}`}
+        </span>
+      </p>
+      <ul aria-label="What makes it hard" className="grid gap-0.5">
+        {parts.map((each) => (
+          <li key={each.id}>
+            <button
+              type="button"
+              aria-pressed={part === each.id}
+              title={PARTS[each.id].says}
+              onClick={() => point(each.id)}
+              className={`grid min-h-8 w-full grid-cols-[4.6rem_1fr_2rem] items-center gap-2 rounded-plank px-1 text-left ${part === each.id ? "bg-wash font-semibold text-accent" : ""}`}
+            >
+              {PARTS[each.id].name}
+              <span className="block h-2 bg-plank" aria-hidden="true">
+                <span className="block h-2 bg-ink" style={{ width: `${each.value}%` }} />
+              </span>
+              <span className="text-right">{Math.round(each.value)}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="text-[0.92rem] text-quiet leading-snug">
+        {part ? `${PARTS[part].says[0]?.toUpperCase()}${PARTS[part].says.slice(1)}; the notes are lit.` : "Press a part to see its notes."}
+      </p>
+      <p className="leading-snug">
+        {fastest >= 400
+          ? "No jump or repeated note limits the tempo."
+          : `Jumps and repeated notes fit up to ${beat} = ${Math.floor(fastest)}.`}
+      </p>
+      {tooSlow.length > 0 && (
+        <div className="border-accent border-l-4 bg-wash px-2 py-1">
+          <p className="font-semibold">Too fast at {Math.round(bpm)}:</p>
+          <ul>
+            {tooSlow.map((limit) => (
+              <li key={limit.bar} className="text-[0.92rem] leading-snug">
+                <button
+                  type="button"
+                  onClick={() => onPoint([limit.stroke])}
+                  className="min-h-8 font-semibold underline underline-offset-4"
+                >
+                  bar {arrangement.bars[limit.bar]?.number}, up to {Math.floor(limit.maxTempo)}
+                </button>
+                <span className="block">{limit.why}</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+      <fieldset>
+        <legend className="font-semibold">Level</legend>
+        <div className="mt-1 flex gap-1">
+          {[1, 2, 3, 4, 5].map((each) => (
+            <button
+              key={each}
+              type="button"
+              aria-label={`Level ${each}${named(levels.data, each)}`}
+              aria-pressed={level === each}
+              onClick={() => onLevel(level === each ? null : each)}
+              className={`flex h-12 min-w-0 flex-1 flex-col items-center justify-center rounded-plank border leading-none ${level === each ? "border-accent bg-wash text-accent" : "border-line bg-sheet"}`}
+            >
+              <span className="font-semibold text-lg">{each}</span>
+              <span className="text-[0.78rem] text-quiet">{rung(levels.data, each)}</span>
+            </button>
+          ))}
+        </div>
+        <p className="mt-1 text-[0.92rem] text-quiet leading-snug">
+          {level === null ? "As chosen. Keys 1 to 5 take a level, 0 leaves it." : use(levels.data, level)}
+        </p>
+      </fieldset>
+      <button
+        type="button"
+        onClick={() => setEasing(here)}
+        className="h-10 rounded-plank border border-line bg-plank px-2.5 text-left font-semibold"
+      >
+        {whole ? "Make it easier" : `Make bar${here.includes("-") ? "s" : ""} ${here.replace("-", "–")} easier`}
+      </button>
+      {easing === here && easier.isError && <p className="bg-wash px-2 py-1">{easier.error.message}</p>}
+      {easing === here && easier.data && !easier.data.found && <p className="text-quiet">It is as easy as it gets here.</p>}
+      {easing === here && easier.data?.found && (
+        <div className="border-line border-l-4 pl-2">
+          <p className="font-semibold">
+            Level {easier.data.level}, {easier.data.name.toLowerCase()}
+          </p>
+          <p className="text-[0.92rem] leading-snug">
+            <span className="text-quiet">won: </span>
+            {easier.data.won.join(" ")}
+          </p>
+          <p className="text-[0.92rem] leading-snug">
+            <span className="text-quiet">lost: </span>
+            {easier.data.lost.length > 0 ? easier.data.lost.join(" ") : "nothing that is counted."}
+          </p>
+          <button
+            type="button"
+            onClick={() => {
+              onChange(choose(choices, whole ? { kind: "song" } : { kind: "bars", bars: here }, { level: easier.data.level }));
+              setEasing(null);
+            }}
+            className="min-h-9 text-accent underline underline-offset-4"
+          >
+            take it
+          </button>
+          <button type="button" onClick={() => setEasing(null)} className="ml-4 min-h-9 underline underline-offset-4">
+            leave it
+          </button>
+        </div>
+      )}
+      <p className="border-line border-t pt-2 text-[0.9rem] text-quiet leading-snug">
+        Estimates, not medical advice. Rest after 20 to 30 minutes; stop at pain, numbness or tingling and see a doctor.
+      </p>
+    </div>
+  );
+}
+
+function averaged(all: Part[][]): Part[] {
+  return (all[0] ?? []).map((part, index) => ({
+    ...part,
+    value: all.reduce((sum, each) => sum + (each[index]?.value ?? 0), 0) / all.length,
+    strokes: all.flatMap((each) => each[index]?.strokes ?? []),
+  }));
+}
+
+type Rungs = { level: number; name: string; use: string; difficulty: number }[] | undefined;
+
+function rung(levels: Rungs, level: number): string {
+  const found = levels?.find((each) => each.level === level);
+  return found ? String(Math.round(found.difficulty)) : " ";
+}
+
+function named(levels: Rungs, level: number): string {
+  const found = levels?.find((each) => each.level === level);
+  return found ? `: ${found.name}, difficulty ${Math.round(found.difficulty)}` : "";
+}
+
+function use(levels: Rungs, level: number): string {
+  return levels?.find((each) => each.level === level)?.use ?? "";
+}
