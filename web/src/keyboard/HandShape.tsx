@@ -52,14 +52,14 @@ export function HandShape({
       {tips.map((tip) => {
         const black = tip.key !== null && [1, 3, 6, 8, 10].includes(tip.key % 12);
         const rests = tip.key === null;
-        const y = rests ? keyLength - (tip.finger === 1 ? 4 : 12) : black ? blackLength - 6 : keyLength - (tip.finger === 1 ? 14 : 22);
+        const y = rests ? keyLength - (tip.finger === 1 ? 8 : 22) : black ? blackLength - 6 : keyLength - (tip.finger === 1 ? 14 : 22);
         const knuckle = middle + (tip.x - middle) * 0.55 + (tip.finger === 1 ? (left ? 10 : -10) : 0);
         return (
           <path
             key={tip.finger}
             d={`M${tip.x} ${y}L${knuckle} ${keyLength + 46}`}
             stroke={left ? "var(--accent)" : "#1d5560"}
-            strokeOpacity={rests ? 0.1 : 0.2}
+            strokeOpacity={rests ? 0.14 : 0.26}
             strokeWidth={tip.finger === 1 ? 18 : 14}
             strokeLinecap="round"
             fill="none"

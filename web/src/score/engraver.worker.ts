@@ -29,6 +29,7 @@ self.onmessage = async (message: MessageEvent<Order>) => {
       breaks: width < NARROW ? "auto" : "encoded",
       svgViewBox: true,
       font: "Leipzig",
+      fingeringScale: 0.55,
       spacingLinear: 0.27,
       spacingNonLinear: 0.55,
       spacingBraceGroup: 7,

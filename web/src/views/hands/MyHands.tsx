@@ -74,17 +74,20 @@ export function MyHands() {
           <Scheme />
         </span>
       </header>
-      <main className="grid flex-1 grid-cols-[13rem_minmax(0,1fr)_19rem] max-lg:grid-cols-[11rem_minmax(0,1fr)] max-md:block">
-        <section aria-label="Whose hands" className="border-line border-r px-5 py-3 max-md:border-r-0">
+      <main className="grid flex-1 grid-cols-[minmax(0,1fr)_16.5rem] grid-rows-[auto_1fr] max-md:block">
+        <section
+          aria-label="Whose hands"
+          className="col-span-2 flex flex-wrap items-center gap-x-6 gap-y-1 border-line border-b px-6 py-2 max-md:px-4"
+        >
           <h2 className="text-lg">Whose</h2>
-          <ul className="mt-1">
+          <ul className="flex flex-wrap gap-x-5">
             {(hands.data ?? []).map((each) => (
-              <li key={each.id} className="flex items-center border-line border-b">
+              <li key={each.id} className="flex items-center">
                 <button
                   type="button"
                   aria-pressed={each.inUse}
                   onClick={() => run(() => take(api.POST("/api/hands/{id}/use", { params: { path: { id: each.id } } })))}
-                  className={`min-h-11 min-w-0 flex-1 truncate text-left ${each.inUse ? "font-semibold text-accent" : ""}`}
+                  className={`min-h-11 border-b-2 text-left ${each.inUse ? "border-accent font-semibold text-accent" : "border-transparent"}`}
                 >
                   {each.name}
                   <span className="block text-[0.86rem] text-quiet">
@@ -103,22 +106,20 @@ export function MyHands() {
               </li>
             ))}
           </ul>
-          <button
-            type="button"
-            onClick={add}
-            className="mt-2 h-10 w-full rounded-plank border border-line bg-plank px-2.5 text-left font-semibold"
-          >
+          <button type="button" onClick={add} className="h-10 rounded-plank border border-line bg-plank px-3 font-semibold">
             {hands.data?.length ? "Measure another pair" : "Measure my hands"}
           </button>
           {trouble && (
-            <p role="alert" className="mt-2 border-accent border-l-4 bg-wash px-2 py-1">
+            <p role="alert" className="border-accent border-l-4 bg-wash px-2 py-1">
               {trouble}
             </p>
           )}
         </section>
-        {hands.isError && <p className="p-6 text-lg">{hands.error.message} Songs are fitted to a usual hand of 201 mm meanwhile.</p>}
+        {hands.isError && (
+          <p className="col-span-2 p-6 text-lg">{hands.error.message} Songs are fitted to a usual hand of 201 mm meanwhile.</p>
+        )}
         {hands.isSuccess && !inUse && (
-          <div className="px-8 py-6">
+          <div className="col-span-2 px-6 py-6">
             <p className="max-w-xl text-lg">
               {hands.data.length === 0
                 ? "No hands are measured yet. Until they are, every song is fitted to a hand that spans 201 mm from thumb to little finger, on a full-size piano with a pedal."
@@ -246,11 +247,13 @@ function Pair({ kept, measuring }: { kept: Hands; measuring: Measuring }) {
             ))}
           </div>
         </fieldset>
+        <p className="mt-3 border-accent border-l-4 bg-wash px-3 py-1.5 leading-snug">
+          <strong>Take care of your hands.</strong> A tenth is not worth an injury: no forced stretch, wrist low and loose, roll it instead.
+          Rest after 20 to 30 minutes. Stop at pain, numbness or tingling and see a doctor or physiotherapist; ask a teacher about
+          technique. Keep headphones moderate. Estimates, not medical advice.
+        </p>
       </section>
-      <section
-        aria-label="What you play on, and cautions"
-        className="border-line border-l px-5 py-3 max-lg:col-span-2 max-lg:border-t max-lg:border-l-0"
-      >
+      <section aria-label="What you play on" className="border-line border-l px-5 py-3">
         <h2 className="text-lg">What is too wide</h2>
         <div className="mt-1 grid gap-2">
           <Choice
@@ -293,15 +296,6 @@ function Pair({ kept, measuring }: { kept: Hands; measuring: Measuring }) {
             />
             it has a sustaining pedal
           </label>
-        </div>
-        <div className="mt-4 border-accent border-l-4 bg-wash px-3 py-2 leading-snug">
-          <h2 className="text-lg">Take care of your hands</h2>
-          <p className="mt-1">A tenth is not worth an injury. No forced stretch; wrist low and loose; roll it instead.</p>
-          <p className="mt-1">
-            Rest after 20 to 30 minutes. Stop at pain, numbness or tingling and see a doctor or physiotherapist; ask a teacher about
-            technique.
-          </p>
-          <p className="mt-1">Keep headphones moderate. These figures are estimates, not medical advice.</p>
         </div>
       </section>
     </>

@@ -7,8 +7,9 @@ const USUAL_PX_PER_MM = 96 / 25.4;
 const KEPT = "zapateo.pxPerMm";
 const LOWEST = 48;
 const HIGHEST = 67;
-const KEY_MM = 92;
-const BLACK_MM = 56;
+/** Of the keys' length only the front is drawn: what a hand lies on. */
+const KEY_MM = 52;
+const BLACK_MM = 24;
 const STEP_MM = 1;
 
 export type Measured = "whole" | "thumbIndex" | "indexLittle";
@@ -35,7 +36,7 @@ export function Ruler({
 }) {
   const [scale, setScale] = useState(() => Number(localStorage.getItem(KEPT)) || USUAL_PX_PER_MM);
   const [calibrating, setCalibrating] = useState(false);
-  const [start, setStart] = useState(30);
+  const [start, setStart] = useState(12);
   const board = useRef<SVGSVGElement>(null);
   const all = keys(LOWEST, HIGHEST);
   const width = Math.max(...all.map((key) => key.x + key.width));
@@ -119,8 +120,8 @@ export function Ruler({
               <path d={`M${end === 0 ? start : start + mm} -8V${KEY_MM}`} stroke="var(--accent)" strokeWidth={0.9} />
               <circle
                 cx={end === 0 ? start : start + mm}
-                cy={74}
-                r={7}
+                cy={37}
+                r={6.5}
                 fill="var(--accent)"
                 fillOpacity={0.85}
                 stroke="#fffdf7"

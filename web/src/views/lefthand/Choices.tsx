@@ -259,7 +259,7 @@ function Costs({
               onChange={(event) => set(cost.id, Number(event.target.value))}
               className="accent-(--accent)"
             />
-            <span className="text-right">{plain(costs[cost.id] ?? 1)}</span>
+            <span className="text-end">{plain(costs[cost.id] ?? 1)}</span>
           </label>
         ))}
       </div>

@@ -79,7 +79,7 @@ export function HowHard({
               <span className="block h-2 bg-plank" aria-hidden="true">
                 <span className="block h-2 bg-ink" style={{ width: `${each.value}%` }} />
               </span>
-              <span className="text-right">{Math.round(each.value)}</span>
+              <span className="text-end">{Math.round(each.value)}</span>
             </button>
           </li>
         ))}

@@ -176,7 +176,7 @@ function Row({ song, figure, onRemove }: { song: SongLine; figure: Figure | unde
           </div>
         )}
       </td>
-      <td className="text-right">
+      <td className="text-end">
         <button
           type="button"
           onClick={onRemove}

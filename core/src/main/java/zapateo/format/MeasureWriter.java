@@ -5,8 +5,11 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.IntPredicate;
 import java.util.Optional;
 import org.audiveris.proxymusic.Attributes;
 import org.audiveris.proxymusic.Backup;
@@ -27,6 +30,7 @@ import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Arrangement;
 import zapateo.rhythm.Side;
+import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.rhythm.Feel;
@@ -120,10 +124,22 @@ final class MeasureWriter {
                 .map(Section::name).findFirst().ifPresent(name -> content.add(Directions.section(name)));
     }
 
+    /** On the small pages of the screen fingers stand once for keys that come again in the bar. */
+    private static IntPredicate fingered(List<StaffBar.Numbered> strokes) {
+        Set<Integer> shown = new HashSet<>();
+        Set<List<PartNote>> seen = new HashSet<>();
+        for (StaffBar.Numbered numbered : strokes) {
+            if (seen.add(numbered.stroke().notes().stream().map(note -> PartNote.of(note.pitch(), "").fingered(note.finger())).toList())) {
+                shown.add(numbered.number());
+            }
+        }
+        return shown::contains;
+    }
+
     private void writeStaff(List<Object> content, Bar bar, Side hand) {
         List<StaffBar.Numbered> strokes = byHandAndBar.getOrDefault(hand, Map.of()).getOrDefault(bar.index(), List.of());
         BigInteger staff = staves.size() > 1 ? BigInteger.valueOf(staves.indexOf(hand) + 1L) : null;
-        NoteWriter writer = new NoteWriter(bar.key(), staff);
+        NoteWriter writer = new NoteWriter(bar.key(), staff, headed ? number -> true : fingered(strokes));
         if (hand == staves.get(0)) {
             bar.chords().forEach(span -> content.add(harmony(span)));
         }

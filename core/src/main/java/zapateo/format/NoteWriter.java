@@ -5,6 +5,7 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import org.audiveris.proxymusic.Accidental;
 import org.audiveris.proxymusic.Arpeggiate;
 import org.audiveris.proxymusic.Articulations;
@@ -35,10 +36,13 @@ final class NoteWriter {
     private final ObjectFactory make = new ObjectFactory();
     private final Accidentals accidentals;
     private final BigInteger staff;
+    private final IntPredicate fingered;
 
-    NoteWriter(Key key, BigInteger staff) {
+    /** @param fingered of which strokes, by their numbers, the fingers are written */
+    NoteWriter(Key key, BigInteger staff, IntPredicate fingered) {
         this.accidentals = new Accidentals(key);
         this.staff = staff;
+        this.fingered = fingered;
     }
 
     Note barRest(int ticks, String voice) {
@@ -72,7 +76,7 @@ final class NoteWriter {
                 addBeams(note, beams);
             }
             addPitch(note, sounding.get(i).pitch(), event.piece() > 0);
-            addNotations(note, event, numbered.stroke(), i == 0 ? triplet : Optional.empty(), i);
+            addNotations(note, event, numbered, i == 0 ? triplet : Optional.empty(), i);
             notes.add(note);
         }
         return notes;
@@ -136,7 +140,8 @@ final class NoteWriter {
         return tuplet;
     }
 
-    private void addNotations(Note note, StaffBar.Event event, Stroke stroke, Optional<StartStop> triplet, int place) {
+    private void addNotations(Note note, StaffBar.Event event, StaffBar.Numbered numbered, Optional<StartStop> triplet, int place) {
+        Stroke stroke = numbered.stroke();
         Notations notations = make.createNotations();
         Ties.add(note, notations, event.piece() > 0, event.tieNext());
         triplet.ifPresent(sign -> notations.getTiedOrSlurOrTuplet().add(tuplet(sign)));
@@ -145,7 +150,7 @@ final class NoteWriter {
             articulations.getAccentOrStrongAccentOrStaccato().add(make.createArticulationsAccent(make.createEmptyPlacement()));
             notations.getTiedOrSlurOrTuplet().add(articulations);
         }
-        if (stroke.notes().get(place).finger() > 0 && event.piece() == 0) {
+        if (stroke.notes().get(place).finger() > 0 && event.piece() == 0 && fingered.test(numbered.number())) {
             Technical technical = make.createTechnical();
             Fingering fingering = make.createFingering();
             fingering.setValue(String.valueOf(stroke.notes().get(place).finger()));

@@ -98,14 +98,6 @@ class ChartApiTest {
     }
 
     @Test
-    void the_easiest_keys_are_ranked() {
-        JsonNode keys = SERVER.post("/api/charts/easiest-keys", Map.of("text", "Key: B\n| B | E | F♯7 | B |")).json();
-        assertThat(keys).hasSize(12);
-        assertThat(keys.path(0).path("key").asString()).isEqualTo("C");
-        assertThat(keys.path(0).path("blackRoots").asDouble()).isZero();
-    }
-
-    @Test
     void the_ear_is_offered_other_readings() {
         JsonNode readings = SERVER.post("/api/charts/readings", Map.of("text", "Key: C\n| C | A | Dm7 | G7 |", "bar", 1, "chord", 0)).json();
         List<String> symbols = StreamSupport.stream(readings.spliterator(), false).map(reading -> reading.path("symbol").asString()).toList();

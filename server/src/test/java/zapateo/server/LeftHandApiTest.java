@@ -66,7 +66,7 @@ class LeftHandApiTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"{\"overrides\":[{\"figure\":\"held\"}]}", "{\"sections\":[]}", "{\"locks\":[null]}", "{\"overrides\":[{\"bars\":5}]}", "{\"seed\":\"x\"}", "{\"level\":3}"})
+    @ValueSource(strings = {"{\"overrides\":[{\"figure\":\"held\"}]}", "{\"sections\":[]}", "{\"locks\":[null]}", "{\"overrides\":[{\"bars\":5}]}", "{\"seed\":\"x\"}", "{\"level\":\"x\"}"})
     void what_cannot_be_read_is_refused(String choices) {
         assertThat(SERVER.post("/api/arrangements", "{\"chart\":\"C F\",\"choices\":" + choices + "}").status()).isIn(400, 422);
     }

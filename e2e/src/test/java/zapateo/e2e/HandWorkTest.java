@@ -1,0 +1,181 @@
+package zapateo.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import tools.jackson.databind.JsonNode;
+
+/** Hands are measured, and songs are played by them. */
+class HandWorkTest {
+
+    private static final String CHART = "Title: By Hand\nKey: C\nTempo: 120\n[Verse]\n| C | Am | F | G |";
+
+    @RegisterExtension
+    static final Stage STAGE = new Stage();
+
+    @AfterEach
+    void nothing_broke_and_nobody_is_left() {
+        Stage.server().get("/api/hands").json().forEach(each -> Stage.server().delete("/api/hands/" + each.path("id").asString()));
+        assertThat(STAGE.crashes()).isEmpty();
+        assertThat(STAGE.strangers()).isEmpty();
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+    }
+
+    private static Page open(String song) {
+        Page page = STAGE.page();
+        page.navigate("/songs/" + song + "/left-hand");
+        page.locator(".score[data-ready=yes]").waitFor();
+        return page;
+    }
+
+    private static void press(Page page, String key) {
+        page.evaluate("() => document.activeElement?.blur()");
+        page.keyboard().press(key);
+    }
+
+    /** What the server has, once it has it. */
+    private static JsonNode kept(Page page, String path, String expected) {
+        for (int i = 0; i < 60; i++) {
+            JsonNode found = Stage.server().get(path).json();
+            if (found.toString().contains(expected)) {
+                return found;
+            }
+            page.waitForTimeout(100);
+        }
+        throw new AssertionError(expected + " is not kept: " + Stage.server().get(path).text());
+    }
+
+    @Test
+    void a_hand_is_measured_by_typing_by_holding_and_on_the_keys() {
+        Page page = STAGE.page();
+        page.navigate("/hands");
+        button(page, "Measure my hands").click();
+        page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres")).fill("183");
+        kept(page, "/api/hands", "\"spanMm\":183");
+        button(page, "ninth").click();
+        kept(page, "/api/hands", "\"spanMm\":188");
+        Locator tip = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Tip of the thumb"));
+        tip.press("ArrowRight");
+        tip.press("ArrowRight");
+        kept(page, "/api/hands", "\"spanMm\":190");
+        // The thumb's mark is dragged a key to the right: 23.5 mm on the drawing.
+        double keyWidth = page.getByLabel("Keys at their true size").boundingBox().width / 12;
+        com.microsoft.playwright.options.BoundingBox box = tip.boundingBox();
+        page.mouse().move(box.x + box.width / 2, box.y + box.height * 0.7);
+        page.mouse().down();
+        page.mouse().move(box.x + box.width / 2 + keyWidth, box.y + box.height * 0.7);
+        page.mouse().up();
+        JsonNode hands = kept(page, "/api/hands", "\"spanMm\":21");
+        assertThat(hands.path(0).path("measures").path("left").path("spanMm").asDouble()).isBetween(211.0, 216.0);
+        button(page, "A tenth: Roll it").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Leave the top out")).click();
+        kept(page, "/api/hands", "\"tenths\":\"omit\"");
+        assertThat(page.getByText("see a doctor or physiotherapist")).isVisible();
+        assertThat(new AxeBuilder(page).analyze().getViolations()).filteredOn(rule -> List.of("serious", "critical").contains(rule.getImpact())).extracting(rule -> rule.getId()).isEmpty();
+    }
+
+    @Test
+    void the_screen_is_told_its_scale_by_a_card() {
+        Page page = STAGE.page();
+        page.navigate("/hands");
+        button(page, "Measure my hands").click();
+        double before = page.getByLabel("Keys at their true size").boundingBox().width;
+        button(page, "are these keys as large as real ones").click();
+        Locator scale = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Scale of the screen"));
+        scale.press("PageUp");
+        double card = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("A frame as large as a bank card should be")).boundingBox().width;
+        double keys = page.getByLabel("Keys at their true size").boundingBox().width;
+        assertThat(keys).isGreaterThan(before);
+        // ISO/IEC 7810 ID-1: 85.60 mm; twelve white keys of 23.5 mm.
+        assertThat(card / keys).isBetween(85.60 / (12 * 23.5) * 0.97, 85.60 / (12 * 23.5) * 1.03);
+    }
+
+    @Test
+    void a_tenth_becomes_a_roll_for_a_smaller_hand() {
+        JsonNode hands = Stage.server().post("/api/hands", Map.of("name", "Wide", "measures", Map.of("left", Map.of("spanMm", 250)))).json();
+        String song = Stage.server().post("/api/songs", Map.of("title", "Tenths", "chart", CHART, "choices", Map.of("figure", "held", "voicing", "tenth"))).json().path("id").asString();
+        Page page = open(song);
+        assertThat(page.getByText(Pattern.compile("^2\\d\\d\\.\\d mm of 250$"))).isVisible();
+        Stage.server().put("/api/hands/" + hands.path("id").asString(), Map.of("name", "Smaller", "measures", Map.of("left", Map.of("spanMm", 185)), "version", 1));
+        page.reload();
+        assertThat(page.getByText(Pattern.compile("^2\\d\\d\\.\\d mm of 185 – rolled$"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("cannot strike 4 strokes together, so they are rolled"))).isVisible();
+    }
+
+    @Test
+    void a_finger_is_chosen_and_stays() {
+        String song = Stage.newSong(CHART, "spread-eighths");
+        Page page = open(song);
+        page.locator("#s1n0").click();
+        button(page, "Finger 3").click();
+        JsonNode finger = kept(page, "/api/songs/" + song, "\"fingers\":[{").path("choices").path("fingers").path(0);
+        assertThat(finger.path("finger").asInt()).isEqualTo(3);
+        assertThat(page.getByText("– your own")).isVisible();
+        assertThat(button(page, "Finger 3")).hasAttribute("aria-pressed", "true");
+        button(page, "let go").click();
+        assertThat(page.getByText("– your own")).isHidden();
+    }
+
+    @Test
+    void the_level_changes_while_it_plays() {
+        String song = Stage.newSong(CHART, "spread-eighths");
+        Page page = open(song);
+        press(page, "Space");
+        page.waitForFunction("() => window.zapateo.player.heard.length > 4");
+        press(page, "1");
+        kept(page, "/api/songs/" + song, "\"level\":1");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true))).isVisible();
+        page.waitForFunction("() => { const last = window.zapateo.player.heard.slice(-3); return last.every((tone) => tone.tick % 3840 < 60); }");
+        press(page, "0");
+        for (int i = 0; i < 50 && Stage.server().get("/api/songs/" + song).text().contains("\"level\":1"); i++) {
+            page.waitForTimeout(100);
+        }
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("choices").has("level")).isFalse();
+        press(page, "Space");
+    }
+
+    @Test
+    void how_hard_it_is_shows_its_notes_and_a_bar_is_made_easier_and_taken_back() {
+        String song = Stage.newSong(CHART.replace("120", "220"), "stride-root-chord");
+        Page page = open(song);
+        assertThat(page.locator("[data-strip=limit]").first()).isVisible();
+        button(page, "How hard").click();
+        page.locator("button[data-bar='1']").click();
+        button(page, "Jumps").click();
+        assertThat(page.locator(".score .lit").first()).isVisible();
+        button(page, "Make bar 2 easier").click();
+        assertThat(page.getByText(Pattern.compile("Difficulty \\d+ instead of \\d+"))).isVisible();
+        button(page, "take it").click();
+        JsonNode changed = kept(page, "/api/songs/" + song, "\"overrides\":[{");
+        assertThat(changed.path("choices").path("overrides").path(0).path("bars").asString()).isEqualTo("2");
+        assertThat(changed.path("choices").path("overrides").path(0).path("level").asInt()).isBetween(1, 5);
+        press(page, "Control+z");
+        for (int i = 0; i < 50 && Stage.server().get("/api/songs/" + song).text().contains("\"bars\":\"2\""); i++) {
+            page.waitForTimeout(100);
+        }
+        assertThat(Stage.server().get("/api/songs/" + song).text()).doesNotContain("\"bars\":\"2\"");
+    }
+
+    @Test
+    void five_levels_stand_with_what_they_ask() {
+        Page page = open(Stage.newSong(CHART, "stride-root-chord"));
+        button(page, "How hard").click();
+        assertThat(button(page, "Level 1: Roots, difficulty \\d+")).isVisible();
+        button(page, "Level 5").click();
+        assertThat(button(page, "Level 5")).hasAttribute("aria-pressed", "true");
+        assertThat(page.getByText("The fullest figure of the style")).isVisible();
+    }
+}
