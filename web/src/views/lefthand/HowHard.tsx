@@ -95,7 +95,7 @@ export function HowHard({
       {tooSlow.length > 0 && (
         <div className="border-accent border-l-4 bg-wash px-2 py-1">
           <p className="font-semibold">Too fast at {Math.round(bpm)}:</p>
-          <ul>
+          <ul className="flex flex-wrap gap-x-3">
             {tooSlow.map((limit) => (
               <li key={limit.bar} className="text-[0.92rem] leading-snug">
                 <button
@@ -105,10 +105,10 @@ export function HowHard({
                 >
                   bar {arrangement.bars[limit.bar]?.number}, up to {Math.floor(limit.maxTempo)}
                 </button>
-                <span className="block">{limit.why}</span>
               </li>
             ))}
           </ul>
+          <p className="text-[0.92rem] leading-snug">{tooSlow[0]?.why}</p>
         </div>
       )}
       <fieldset>

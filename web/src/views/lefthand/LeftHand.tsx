@@ -1,12 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import type { Choices as Chosen, Figure, Options } from "../../api/client";
 import { useFigures, useScore, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { spanOf, useDesk } from "../../song/desk";
-import { StepLine } from "../../steps/StepLine";
 import { Arrangements } from "./Arrangements";
+import { BarSteps } from "./BarSteps";
 import { Choices } from "./Choices";
 import { FigureEditor } from "./FigureEditor";
 import { Figures } from "./Figures";
@@ -20,8 +20,6 @@ import { ScopeBar } from "./ScopeBar";
 import { barsOf, choose, optionsAt, ownOptions, type Scope, scopeName } from "./scope";
 import { WhyPanel } from "./WhyPanel";
 
-/** So many names fit under their own steps; more of them run on in lines. */
-const MOST_ALIGNED = 8;
 const SONG: Scope = { kind: "song" };
 
 /** The workbench: the song as a row of planks, figures to try, the engraved staff, the step line, the choices. */
@@ -205,6 +203,7 @@ export function LeftHand() {
         </section>
       )}
       <section
+        key={struck !== null && !sound.head.playing ? "why" : panel}
         aria-label="Choices"
         className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:order-last max-md:shrink-0 max-md:border-l-0"
       >
@@ -307,59 +306,4 @@ function heading(bars: { number: number; section: string }[], from: number, to: 
   const section = bars[from]?.section;
   const run = from === to ? `bar ${bars[from]?.number}` : `bars ${bars[from]?.number}–${bars[to]?.number}`;
   return section ? `${section}, ${run}` : run.charAt(0).toUpperCase() + run.slice(1);
-}
-
-/** The bar of the moment as footwork, large, with its count; a step can be struck and asked. */
-function BarSteps({ bar, struck, setStruck }: { bar: number; struck: number | null; setStruck: (stroke: number | null) => void }) {
-  const { arrangement, sound } = useDesk();
-  const here = arrangement?.bars[bar];
-  const strokes = useMemo(
-    () => (arrangement?.strokes ?? []).map((stroke, index) => ({ stroke, index })).filter(({ stroke }) => stroke.bar === bar),
-    [arrangement, bar],
-  );
-  if (!arrangement || !here) return null;
-  const lit = sound.head.playing
-    ? arrangement.strokes[sound.head.strokes[0] ?? -1]
-    : struck !== null
-      ? arrangement.strokes[struck]
-      : undefined;
-  const roomy = strokes.length <= MOST_ALIGNED;
-  const names = strokes.map(({ stroke }) => stroke.notes.map((note) => note.name).join("+")).join(" ");
-  return (
-    <div className="mt-2">
-      <StepLine
-        large
-        barTicks={here.ticks}
-        beatTicks={here.beatTicks}
-        steps={strokes.map(({ stroke }) => ({
-          tick: stroke.written.tick - here.tick,
-          ticks: stroke.written.ticks,
-          mark: stroke.mark,
-          rolled: stroke.rolled !== null,
-          accent: stroke.accent,
-          hand: stroke.hand,
-        }))}
-        litTick={lit ? lit.written.tick - here.tick : null}
-        label={`Step line of bar ${here.number}: ${names}`}
-      />
-      <fieldset className={roomy ? "relative h-9" : "flex flex-wrap gap-x-1"}>
-        <legend className="sr-only">Strokes of bar {here.number}</legend>
-        {strokes.map(({ stroke, index }) => (
-          <button
-            key={index}
-            type="button"
-            aria-pressed={struck === index}
-            style={roomy ? { left: `${((stroke.written.tick - here.tick) / here.ticks) * 100}%` } : undefined}
-            onClick={() => {
-              setStruck(index);
-              sound.strike(index);
-            }}
-            className={`min-h-9 rounded-plank px-1 font-serif ${roomy ? "absolute -ml-1 whitespace-nowrap" : ""} ${struck === index ? "bg-wash text-accent" : ""}`}
-          >
-            {stroke.notes.map((note) => note.name).join(" ")}
-          </button>
-        ))}
-      </fieldset>
-    </div>
-  );
 }

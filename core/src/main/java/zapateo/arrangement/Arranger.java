@@ -36,28 +36,41 @@ public final class Arranger {
 
     /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
     public Arrangement arrange(Song song, Choices choices, Pianist pianist) {
-        Arrangement arrangement = arrangeAsIs(song, choices, pianist);
-        boolean beforeTheStart = !arrangement.left().strokes().isEmpty() && arrangement.left().strokes().get(0).firstTick() < 0;
-        if (beforeTheStart && song.bars().size() == Song.MOST_BARS) {
-            throw new IllegalArgumentException("a song of " + Song.MOST_BARS + " bars leaves no room for the beat that sounds before it: expected a bar less, or another figure");
+        Laid laid = lay(song, choices, pianist);
+        if (laid.beforeTheStart()) {
+            if (song.bars().size() == Song.MOST_BARS) {
+                throw new IllegalArgumentException("a song of " + Song.MOST_BARS + " bars leaves no room for the beat that sounds before it: expected a bar less, or another figure");
+            }
+            laid = lay(song.withPickup(), choices, pianist);
         }
-        return beforeTheStart ? arrangeAsIs(song.withPickup(), choices, pianist) : arrangement;
+        return played(laid, choices, pianist);
     }
 
-    private Arrangement arrangeAsIs(Song song, Choices choices, Pianist pianist) {
+    /** A song whose keys and times are found, before it is given to fingers. */
+    private record Laid(Song song, Swing swing, Realised realised, List<Stroke> strokes, List<Reason> notices) {
+
+        private boolean beforeTheStart() {
+            return strokes.stream().filter(stroke -> stroke.hand() == Side.LEFT).findFirst().filter(first -> first.firstTick() < 0).isPresent();
+        }
+    }
+
+    private Laid lay(Song song, Choices choices, Pianist pianist) {
         ChoicePlan plan = new ChoicePlan(book, choices, song, pianist);
         Swing swing = choices.swingRatio().map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
         Realised realised = LeftHand.realise(song, plan, pianist);
-        Heard heard = new Heard(song, swing, choices.seed());
-        List<Stroke> strokes = heard.of(realised.strokes());
+        List<Stroke> strokes = new Heard(song, swing, choices.seed()).of(realised.strokes());
         List<Reason> notices = new ArrayList<>(plan.notices());
         notices.addAll(realised.notices());
         notices.addAll(Altered.said(song, strokes));
-        Fingers fingers = new Fingers(song, choices.fingers());
-        Playability.Played left = fingers.of(part(Side.LEFT, strokes), pianist.leftOnKeys());
-        Playability.Played right = fingers.of(part(Side.RIGHT, strokes), pianist.rightOnKeys());
-        return new Arrangement(song, swing, new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), pedal(realised.chords(), strokes), notices, realised,
-                Playability.of(fingers.bars(), List.of(left, right)));
+        return new Laid(song, swing, realised, strokes, notices);
+    }
+
+    private static Arrangement played(Laid laid, Choices choices, Pianist pianist) {
+        Fingers fingers = new Fingers(laid.song(), choices.fingers());
+        Playability.Played left = fingers.of(part(Side.LEFT, laid.strokes()), pianist.leftOnKeys());
+        Playability.Played right = fingers.of(part(Side.RIGHT, laid.strokes()), pianist.rightOnKeys());
+        return new Arrangement(laid.song(), laid.swing(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), pedal(laid.realised().chords(), laid.strokes()),
+                laid.notices(), laid.realised(), Playability.of(fingers.bars(), List.of(left, right)));
     }
 
     private static Part part(Side hand, List<Stroke> strokes) {

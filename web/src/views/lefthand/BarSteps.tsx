@@ -1,0 +1,61 @@
+import { useMemo } from "react";
+import { useDesk } from "../../song/desk";
+import { StepLine } from "../../steps/StepLine";
+
+/** So many names fit under their own steps; more of them run on in lines. */
+const MOST_ALIGNED = 8;
+
+/** The bar of the moment as footwork, large, with its count; a step can be struck and asked. */
+export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: number | null; setStruck: (stroke: number | null) => void }) {
+  const { arrangement, sound } = useDesk();
+  const here = arrangement?.bars[bar];
+  const strokes = useMemo(
+    () => (arrangement?.strokes ?? []).map((stroke, index) => ({ stroke, index })).filter(({ stroke }) => stroke.bar === bar),
+    [arrangement, bar],
+  );
+  if (!arrangement || !here) return null;
+  const lit = sound.head.playing
+    ? arrangement.strokes[sound.head.strokes[0] ?? -1]
+    : struck !== null
+      ? arrangement.strokes[struck]
+      : undefined;
+  const roomy = strokes.length <= MOST_ALIGNED;
+  const names = strokes.map(({ stroke }) => stroke.notes.map((note) => note.name).join("+")).join(" ");
+  return (
+    <div className="mt-2">
+      <StepLine
+        large
+        barTicks={here.ticks}
+        beatTicks={here.beatTicks}
+        steps={strokes.map(({ stroke }) => ({
+          tick: stroke.written.tick - here.tick,
+          ticks: stroke.written.ticks,
+          mark: stroke.mark,
+          rolled: stroke.rolled !== null,
+          accent: stroke.accent,
+          hand: stroke.hand,
+        }))}
+        litTick={lit ? lit.written.tick - here.tick : null}
+        label={`Step line of bar ${here.number}: ${names}`}
+      />
+      <fieldset className={roomy ? "relative h-9" : "flex flex-wrap gap-x-1"}>
+        <legend className="sr-only">Strokes of bar {here.number}</legend>
+        {strokes.map(({ stroke, index }) => (
+          <button
+            key={index}
+            type="button"
+            aria-pressed={struck === index}
+            style={roomy ? { left: `${((stroke.written.tick - here.tick) / here.ticks) * 100}%` } : undefined}
+            onClick={() => {
+              setStruck(index);
+              sound.strike(index);
+            }}
+            className={`min-h-9 rounded-plank px-1 font-serif ${roomy ? "absolute -ml-1 whitespace-nowrap" : ""} ${struck === index ? "bg-wash text-accent" : ""}`}
+          >
+            {stroke.notes.map((note) => note.name).join(" ")}
+          </button>
+        ))}
+      </fieldset>
+    </div>
+  );
+}
