@@ -46,18 +46,21 @@ class SearchOfTheHandTest {
             layers.add(layer);
         }
         List<CostTerm<Candidate>> terms = Placements.costs(Weights.USUAL, false);
-        assertThat(ShortestPath.through(layers, terms).total()).isCloseTo(cheapest(layers, terms, new ArrayList<>()), within(1e-6));
+        assertThat(ShortestPath.through(layers, terms).total()).isCloseTo(cheapest(layers, terms, 0, null, 0), within(1e-6));
     }
 
-    private static double cheapest(List<List<Candidate>> layers, List<CostTerm<Candidate>> terms, List<Candidate> steps) {
-        if (steps.size() == layers.size()) {
-            return ShortestPath.costsOf(steps, terms).values().stream().mapToDouble(each -> each).sum();
+    /** Every way from a layer on, none left out. */
+    private static double cheapest(List<List<Candidate>> layers, List<CostTerm<Candidate>> terms, int layer, Candidate before, double sum) {
+        if (layer == layers.size()) {
+            return sum;
         }
         double best = Double.POSITIVE_INFINITY;
-        for (Candidate each : layers.get(steps.size())) {
-            steps.add(each);
-            best = Math.min(best, cheapest(layers, terms, steps));
-            steps.remove(steps.size() - 1);
+        for (Candidate each : layers.get(layer)) {
+            double cost = 0;
+            for (CostTerm<Candidate> term : terms) {
+                cost += term.weight() * (term.own().applyAsDouble(each) + (before == null ? 0 : term.step().applyAsDouble(before, each)));
+            }
+            best = Math.min(best, cheapest(layers, terms, layer + 1, each, sum + cost));
         }
         return best;
     }
