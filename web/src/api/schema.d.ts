@@ -539,6 +539,8 @@ export interface components {
             vamp: number | null;
         };
         ArrangedChordView: {
+            /** Format: double */
+            change: number;
             degree: string;
             symbol: string;
             /** Format: int32 */

@@ -13,6 +13,10 @@ const PARTS: Record<Part["id"], { name: string; says: string }> = {
   reading: { name: "Reading", says: "different keys in a bar" },
 };
 
+/** Changes below this need no practice of their own. */
+const FELT_CHANGE = 20;
+const MOST_CHANGES = 3;
+
 /** How hard the chosen bars are and why, the five levels, what limits the tempo, and what would make a place easier. */
 export function HowHard({
   arrangement,
@@ -51,6 +55,11 @@ export function HowHard({
   const fastest = Math.min(...bars.map((bar) => bar.maxTempo));
   const beat = beatSign(arrangement.tempo.beatTicks);
   const tooSlow = arrangement.limits.filter((limit) => limit.maxTempo < bpm);
+  const changes = bars
+    .flatMap((bar) => bar.chords.map((chord) => ({ bar: bar.number, ...chord })))
+    .filter((each) => each.change >= FELT_CHANGE)
+    .sort((one, other) => other.change - one.change)
+    .slice(0, MOST_CHANGES);
   const point = (id: Part["id"]) => {
     const next = part === id ? null : id;
     setPart(next);
@@ -110,6 +119,18 @@ export function HowHard({
           </ul>
           <p className="text-[0.92rem] leading-snug">{tooSlow[0]?.why}</p>
         </div>
+      )}
+      {changes.length > 0 && (
+        <p className="text-[0.92rem] leading-snug">
+          <span className="text-quiet">Hardest changes: </span>
+          {changes.map((each, index) => (
+            <span key={`${each.bar}.${each.tick}`}>
+              {index > 0 && "; "}
+              to <span className="font-serif">{each.symbol}</span> in bar {each.bar}, {Math.round(each.change)}
+            </span>
+          ))}
+          .
+        </p>
       )}
       <fieldset>
         <legend className="font-semibold">Level</legend>

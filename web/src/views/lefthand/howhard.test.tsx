@@ -19,8 +19,20 @@ const arrangement = {
   maxTempo: 90,
   limits: [{ bar: 1, maxTempo: 90, stroke: 4, why: "The hand jumps 200 mm further than it reaches." }],
   bars: [
-    { number: 1, difficulty: 20, maxTempo: 400, parts: parts(10, [0, 1]) },
-    { number: 2, difficulty: 60, maxTempo: 90, parts: parts(50, [4]) },
+    {
+      number: 1,
+      chords: [{ symbol: "C", tick: 0, ticks: 3840, change: 5, degree: "I" }],
+      difficulty: 20,
+      maxTempo: 400,
+      parts: parts(10, [0, 1]),
+    },
+    {
+      number: 2,
+      chords: [{ symbol: "F", tick: 3840, ticks: 3840, change: 55, degree: "IV" }],
+      difficulty: 60,
+      maxTempo: 90,
+      parts: parts(50, [4]),
+    },
   ],
 } as unknown as Arrangement;
 
@@ -74,6 +86,7 @@ describe("how hard it is", () => {
     const heard = show([0, 1]);
     expect(screen.getByText("41")).toBeInTheDocument();
     expect(screen.getByText("Too fast at 120:")).toBeInTheDocument();
+    expect(screen.getByText(/Hardest changes:/).parentElement).toHaveTextContent("to F in bar 2, 55.");
     await userEvent.click(screen.getByRole("button", { name: "bar 2, up to 90" }));
     expect(heard.onPoint).toHaveBeenCalledWith([4]);
   });

@@ -13,8 +13,8 @@ const bar = (index: number, number: number, section = "Verse", pass = 1): Bar =>
   tick: index * 3840,
   ticks: 3840,
   chords: [
-    { symbol: "C", tick: index * 3840, ticks: 1920, degree: "I" },
-    { symbol: "F", tick: index * 3840 + 1920, ticks: 1920, degree: "IV" },
+    { symbol: "C", tick: index * 3840, ticks: 1920, change: 0, degree: "I" },
+    { symbol: "F", tick: index * 3840 + 1920, ticks: 1920, change: 0, degree: "IV" },
   ],
   bpm: 100,
   holds: [],

@@ -15,7 +15,7 @@ function bars(...sections: string[]): Bar[] {
     beatTicks: 960,
     tick: index * 3840,
     ticks: 3840,
-    chords: [{ symbol: "C", tick: index * 3840, ticks: 3840, degree: "I" }],
+    chords: [{ symbol: "C", tick: index * 3840, ticks: 3840, change: 0, degree: "I" }],
     bpm: 100,
     holds: [],
     vamp: null,

@@ -35,6 +35,34 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
                 .sorted(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand)).toList();
     }
 
+    /**
+     * How hard it is to come to what sounds at a tick from what sounded before, 0 to 100: that of the first stroke of the left hand in the chord there.
+     *
+     * @param tick where a chord begins in the score
+     * @param end  where it ends
+     */
+    public double changeAt(int tick, int end) {
+        List<Stroke> strokes = left.strokes();
+        int first = firstAt(tick);
+        return first < strokes.size() && strokes.get(first).written().tick() < end ? play.left().get(first) : 0;
+    }
+
+    /** The first of the left hand's strokes at a tick or after it. */
+    private int firstAt(int tick) {
+        List<Stroke> strokes = left.strokes();
+        int low = 0;
+        int high = strokes.size();
+        while (low < high) {
+            int middle = (low + high) / 2;
+            if (strokes.get(middle).written().tick() < tick) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+
     /** The fastest tempo a bar's jumps and repeated notes allow, in the song's own beats a minute. */
     public double maxTempo(int bar) {
         double beats = play.bars().get(bar).maxTempo() * song.bars().get(bar).tempo().beatTicks() / song.tempo().beatTicks();

@@ -9,6 +9,7 @@ import java.util.Locale;
  */
 public record Difficulty(double reach, double jumps, double fingers, double rhythm, double together, double reading) {
 
+    private static final int STROKES_OF_A_BAR = 4;
     private static final double EASY_END = 0.6;
 
     public static final Difficulty NONE = new Difficulty(0, 0, 0, 0, 0, 0);
@@ -55,6 +56,11 @@ public record Difficulty(double reach, double jumps, double fingers, double rhyt
         double[] parts = new double[loads.length];
         Arrays.setAll(parts, i -> Part.values()[i].of(loads[i]));
         return new Difficulty(parts[0], parts[1], parts[2], parts[3], parts[4], parts[5]);
+    }
+
+    /** Of one stroke, on the scale of a bar of {@link #STROKES_OF_A_BAR} like it. */
+    static Difficulty ofStroke(double[] loads) {
+        return of(Arrays.stream(loads).map(load -> load * STROKES_OF_A_BAR).toArray());
     }
 
     public double part(Part part) {

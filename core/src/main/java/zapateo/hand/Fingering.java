@@ -236,6 +236,7 @@ public record Fingering(List<int[]> fingers, double[] costs, double total, Map<S
         private void chord(double[] lone, int[] fingers, int[] places, Touch touch) {
             for (int i = 0; i < fingers.length; i++) {
                 lone[Rule.WEAK_FINGER.ordinal()] += fingers[i] == 4 ? 1 : 0;
+                lone[Rule.THUMB_ON_BLACK.ordinal()] += FingerRules.thumbOnBlack(fingers[i], Keyboard.isBlack(touch.key(i, side)), false, false);
                 for (int j = i + 1; j < fingers.length; j++) {
                     int interval = places[j] - places[i];
                     lone[Rule.STRETCH.ordinal()] += rules.stretch(fingers[i], fingers[j], interval);

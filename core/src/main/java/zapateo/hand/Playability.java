@@ -17,8 +17,9 @@ import zapateo.rhythm.Side;
  *
  * @param song of the whole: what its bars ask on the average
  * @param bars in the order of the song
+ * @param left how hard it is to come to each stroke of the left hand from the one before, 0 to 100
  */
-public record Playability(Difficulty song, List<BarPlay> bars) {
+public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left) {
 
     /** A stroke by its hand and its place among that hand's. */
     public record Spot(Side hand, int stroke) {
@@ -63,7 +64,8 @@ public record Playability(Difficulty song, List<BarPlay> bars) {
     /** What a bar asks of both hands, by part. */
     public static Playability of(List<BarTime> bars, List<Played> hands) {
         List<BarLoad> loads = bars.stream().map(BarLoad::new).toList();
-        Set<Integer> left = new HashSet<>();
+        Set<Integer> leftTicks = new HashSet<>();
+        List<Double> left = new ArrayList<>();
         boolean both = hands.stream().noneMatch(each -> each.strokes().isEmpty());
         for (Played played : hands) {
             Jumps jumps = new Jumps(played.hand());
@@ -76,14 +78,17 @@ public record Playability(Difficulty song, List<BarPlay> bars) {
                 double available = i == 0 ? Double.POSITIVE_INFINITY : load.bar.seconds(stroke.sounding().tick() - played.strokes().get(i - 1).sounding().tick());
                 asked[Difficulty.Part.FINGERS.ordinal()] = played.fingering().costs()[i] * Math.min(1, HASTE_SECONDS / Math.max(0.01, i == 0 ? 1 : available));
                 if (both && played.side() == Side.LEFT) {
-                    left.add(stroke.written().tick());
+                    leftTicks.add(stroke.written().tick());
                 } else if (both) {
-                    asked[Difficulty.Part.TOGETHER.ordinal()] = left.contains(stroke.written().tick()) ? TOGETHER : BETWEEN;
+                    asked[Difficulty.Part.TOGETHER.ordinal()] = leftTicks.contains(stroke.written().tick()) ? TOGETHER : BETWEEN;
                 }
                 if (i > 0) {
                     asked[Difficulty.Part.JUMPS.ordinal()] = load.jump(jumps, played.strokes().get(i - 1), stroke, new Spot(played.side(), i), available);
                 }
                 load.add(new Spot(played.side(), i), asked, stroke);
+                if (played.side() == Side.LEFT) {
+                    left.add(Difficulty.ofStroke(asked).total());
+                }
             }
         }
         double[] sum = new double[PARTS];
@@ -94,7 +99,7 @@ public record Playability(Difficulty song, List<BarPlay> bars) {
                 sum[part] += load.sums[part] / loads.size();
             }
         }
-        return new Playability(Difficulty.of(sum), played);
+        return new Playability(Difficulty.of(sum), played, left);
     }
 
     /**

@@ -57,6 +57,32 @@ class LeftHandFilesTest {
         assertThat(pickup).contains("number=\"0\"").contains("<step>D</step>").contains("<type>eighth</type>");
     }
 
+    /** Fingers leave with the notes, once for each key struck (MusicXML 4.0: technical/fingering); on the screen's small pages keys that come again in a bar are not numbered again. */
+    @Test
+    void fingers_are_written_over_their_notes() {
+        Arrangement arrangement = arrange("Key: C~C", Choices.figure("spread-eighths").endsHeld(false));
+        assertThat(found(xml(arrangement, Hands.LEFT), "<fingering>(\\d)</fingering>")).containsExactly("5", "2", "1", "2", "5", "2", "1", "2");
+        String page = new String(MusicXmlWriter.page(arrangement, Hands.LEFT, 0, 0), StandardCharsets.UTF_8);
+        assertThat(found(page, "<fingering>(\\d)</fingering>")).containsExactly("5", "2", "1");
+    }
+
+    /** HANDBOOK §7 and §8: a tenth too wide for the hand has its bass at most 120 ms before the beat and its top on it, at every tempo and feel, on beat 1 of bar 1 too. */
+    @ParameterizedTest(name = "{0} at {1}")
+    @CsvSource({"straight,40", "straight,100", "straight,240", "swing,60", "swing,132", "swing,220", "shuffle,90", "shuffle,200"})
+    void a_rolled_tenth_keeps_the_beat_with_its_top(String feel, int tempo) throws Exception {
+        Arrangement arrangement = zapateo.lefthand.Played.ARRANGER.arrange(zapateo.lefthand.Played.song("Key: D♭~Feel: " + feel + "~Tempo: " + tempo + "~| D♭ | A♭ G♭ | D♭ |"),
+                Choices.figure("held").voicing("tenth").endsHeld(false), zapateo.hand.Hand.of(185));
+        List<long[]> ons = notesOn(MidiWriter.write(arrangement, Hands.LEFT));
+        double ticksOf120Ms = 0.120 * tempo / 60 * 960;
+        assertThat(ons).hasSize(8);
+        for (int i = 0; i < ons.size(); i += 2) {
+            assertThat(ons.get(i)[1]).as("the bass first").isLessThan(ons.get(i + 1)[1]);
+            assertThat(ons.get(i + 1)[0] % 960).as("the top on its beat").isZero();
+            assertThat((double) ons.get(i + 1)[0] - ons.get(i)[0]).isPositive().isLessThanOrEqualTo(ticksOf120Ms);
+        }
+        assertThat(found(xml(arrangement, Hands.LEFT), "(<arpeggiate direction=\"up\"/>)")).hasSize(8);
+    }
+
     /** A triplet is written as three in the time of two, its bracket over each quarter. */
     @Test
     void triplets_are_three_in_the_time_of_two() {

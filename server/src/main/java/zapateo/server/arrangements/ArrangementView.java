@@ -64,7 +64,7 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
             List<ArrangedChordView> chords = new ArrayList<>();
             for (int i = 0; i < bar.chords().size(); i++) {
                 ChordSpan span = bar.chords().get(i);
-                chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(),
+                chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(), tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end())),
                         understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElse("")));
             }
             return new ArrangedBarView(bar.index(), bar.number(), section.name(), section.pass(), bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(), chords,
@@ -107,7 +107,8 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
     public record HoldView(int tick, int ticks) {
     }
 
-    public record ArrangedChordView(String symbol, int tick, int ticks, String degree) {
+    /** @param change how hard it is for the left hand to come to it from what was before, 0 to 100 */
+    public record ArrangedChordView(String symbol, int tick, int ticks, double change, String degree) {
     }
 
     /**
