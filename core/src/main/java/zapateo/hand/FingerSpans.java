@@ -1,5 +1,6 @@
 package zapateo.hand;
 
+import java.util.function.IntUnaryOperator;
 import zapateo.rhythm.DataFile;
 
 /**
@@ -32,8 +33,9 @@ record FingerSpans(int minPrac, int minComf, int minRel, double maxRel, double m
         FingerSpans[][] table = new FingerSpans[FINGERS + 1][FINGERS + 1];
         DataFile.text("hand/finger-spans.csv").lines().filter(line -> !line.isBlank() && Character.isDigit(line.charAt(0))).forEach(line -> {
             String[] cells = line.split(",");
-            int[] spans = java.util.Arrays.stream(cells).skip(1).mapToInt(cell -> Integer.parseInt(cell.strip())).toArray();
-            table[cells[0].charAt(0) - '0'][cells[0].charAt(2) - '0'] = new FingerSpans(spans[0], spans[1], spans[2], spans[3], spans[4], spans[5]);
+            IntUnaryOperator semitones = column -> Integer.parseInt(cells[column].strip());
+            table[cells[0].charAt(0) - '0'][cells[0].charAt(2) - '0'] = new FingerSpans(semitones.applyAsInt(1), semitones.applyAsInt(2), semitones.applyAsInt(3),
+                    semitones.applyAsInt(4), semitones.applyAsInt(5), semitones.applyAsInt(6));
         });
         return table;
     }

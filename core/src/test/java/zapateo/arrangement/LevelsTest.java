@@ -47,7 +47,7 @@ class LevelsTest {
             Song song = SeededCharts.song(seed);
             return Arguments.of("seed " + seed, song, Suggestions.of(song, BOOK.figures(), 1).get(0).figure().id());
         });
-        return Stream.concat(demo().map(text -> Arguments.of(text.lines().skip(1).findFirst().orElseThrow(), ChartParser.parse(text).song().orElseThrow(),
+        return Stream.concat(demo().map(text -> Arguments.of(text.lines().filter(line -> line.startsWith("Title:")).findFirst().orElseThrow(), ChartParser.parse(text).song().orElseThrow(),
                 text.lines().findFirst().orElseThrow().replace("// figure:", "").strip())), seeded);
     }
 

@@ -1,0 +1,270 @@
+package zapateo.hand;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import zapateo.rhythm.Side;
+import zapateo.search.CostTerm;
+import zapateo.search.ShortestPath;
+
+/** Finds the fingers of one hand's part: every way to take each stroke, what it costs, and the cheapest way through. */
+final class FingerSearch {
+
+    /** One finger from key to key in a line: it has to leave the first. */
+    private static final double HOP = 25;
+    /** The same in a chord that follows quickly. */
+    private static final double CHORD_HOP = 3;
+    private static final double SHARED = 2;
+    /** A key that comes back after one other keeps its finger. */
+    private static final double COMES_BACK = 4;
+    /** A hand that passes its thumb less often plays more evenly; never to a black key where it can be helped. */
+    private static final double PASS = 5;
+    private static final double PASS_TO_BLACK = 3;
+    /** Octaves are for the outer fingers. */
+    private static final double INNER_OCTAVE = 2;
+    /** A line that one position holds has the little finger and the thumb on its ends, a wider one of the left hand the little finger on its bass. */
+    private static final double OFF_POSITION = 3;
+    private static final int NARROWEST_POSITION = 5;
+    private static final int WIDEST_POSITION = 8;
+    /** In chords the fingers are set once; a wide span tires them less than in a line. */
+    private static final double CHORD_SPAN = 0.5;
+    private static final int OCTAVE = 12;
+    /** Keys this close are the same place of the hand. */
+    private static final int NEAR = 4;
+    private static final double WIDEST_LINE = FingerSpans.of(1, FingerSpans.FINGERS).maxPrac();
+    private static final double MOVEMENT = 0.1;
+    private static final double CHORD_MOVEMENT = 0.3;
+    private static final double UNREACHED = 40;
+    /** Fingers that cross or open as none do in playing. */
+    private static final double UNPRACTISED = 20;
+
+    private final Side side;
+    private final Hand hand;
+    private final FingerRules rules;
+    private final Map<List<Object>, List<Grasp>> known = new HashMap<>();
+
+    FingerSearch(Side side, Hand hand) {
+        this.side = side;
+        this.hand = hand;
+        this.rules = new FingerRules(hand);
+    }
+
+    /** The cheapest fingers for the strokes of a part. */
+    Fingering through(List<Touch> touches, Fingering.Locks locks) {
+        List<Touch> taken = touches.stream().filter(touch -> touch.keys().size() <= FingerSpans.FINGERS).toList();
+        int[] place = IntStream.range(0, touches.size()).filter(i -> touches.get(i).keys().size() <= FingerSpans.FINGERS).toArray();
+        int[] ends = ends(taken);
+        List<List<Grasp>> layers = new ArrayList<>();
+        for (int i = 0; i < taken.size(); i++) {
+            Touch before = i == 0 ? null : taken.get(i - 1);
+            Touch after = i + 1 == taken.size() ? null : taken.get(i + 1);
+            layers.add(grasps(before, taken.get(i), after, ends[i], locks.of(place[i]), i == 0 ? new int[0] : locks.of(place[i - 1])));
+        }
+        // One term for the search, which has to be quick; the same by rule for what was found.
+        ShortestPath<Grasp> path = ShortestPath.through(layers, List.of(new CostTerm<>("fingering", 1, Grasp::alone, this::step)));
+        List<CostTerm<Grasp>> terms = terms();
+        List<int[]> fingers = new ArrayList<>();
+        double[] costs = new double[touches.size()];
+        touches.forEach(touch -> fingers.add(new int[touch.keys().size()]));
+        for (int i = 0; i < taken.size(); i++) {
+            fingers.set(place[i], lowToHigh(path.steps().get(i).fingers()));
+            costs[place[i]] = path.steps().get(i).alone() + (i == 0 ? 0 : step(path.steps().get(i - 1), path.steps().get(i)));
+        }
+        return new Fingering(fingers, costs, path.total(), ShortestPath.costsOf(path.steps(), terms));
+    }
+
+    private int[] lowToHigh(int[] fromThumb) {
+        int[] turned = new int[fromThumb.length];
+        for (int i = 0; i < turned.length; i++) {
+            turned[i] = fromThumb[side == Side.LEFT ? turned.length - 1 - i : i];
+        }
+        return turned;
+    }
+
+    /** For lines that one position holds the finger that belongs on each of their ends, for others of the left hand that on a white lowest key; else 0. */
+    private int[] ends(List<Touch> touches) {
+        int[] ends = new int[touches.size()];
+        int from = 0;
+        for (int i = 1; i <= touches.size(); i++) {
+            if (i == touches.size() || !goesOn(touches.get(i - 1), touches.get(i))) {
+                int low = IntStream.range(from, i).map(each -> touches.get(each).place(0, side)).min().orElseThrow();
+                int high = IntStream.range(from, i).map(each -> touches.get(each).place(0, side)).max().orElseThrow();
+                boolean position = high - low >= NARROWEST_POSITION && high - low <= WIDEST_POSITION;
+                for (int each = from; each < i && touches.get(from).single(); each++) {
+                    int place = touches.get(each).place(0, side);
+                    boolean bass = place == high && (position || side == Side.LEFT && high - low > WIDEST_POSITION && touches.get(each).white());
+                    ends[each] = position && place == low ? 1 : bass ? FingerSpans.FINGERS : 0;
+                }
+                from = i;
+            }
+        }
+        return ends;
+    }
+
+    /** Every way to take a stroke; what comes again and again is found once. */
+    private List<Grasp> grasps(Touch before, Touch touch, Touch after, int end, int[] lock, int[] lockBefore) {
+        boolean goesOn = before != null && goesOn(before, touch);
+        List<Object> key = List.of(goesOn ? before.keys() : List.of(), end, touch, after != null && goesOn(touch, after) && after.white(), listed(lock), goesOn ? listed(lockBefore) : List.of());
+        List<Grasp> found = known.get(key);
+        if (found == null) {
+            List<Grasp> all = new ArrayList<>();
+            for (int[] fingers : Grip.of(touch.keys().size())) {
+                if (allowed(fingers, lock)) {
+                    for (int from = goesOn ? 1 : 0; from <= (goesOn ? FingerSpans.FINGERS : 0); from++) {
+                        if (!goesOn || lockBefore.length == 0 || lockBefore[0] == 0 || lockBefore[0] == from) {
+                            all.add(grasp(goesOn ? before : null, from, touch, fingers, after, end));
+                        }
+                    }
+                }
+            }
+            // Fingers that cannot stand in this order are not kept.
+            found = all.isEmpty() ? grasps(before, touch, after, end, new int[0], lockBefore) : List.copyOf(all);
+            known.put(key, found);
+        }
+        return found;
+    }
+
+    private static List<Integer> listed(int[] lock) {
+        return IntStream.of(lock).boxed().toList();
+    }
+
+    private boolean allowed(int[] fingers, int[] lock) {
+        for (int i = 0; i < Math.min(lock.length, fingers.length); i++) {
+            if (lock[i] > 0 && fingers[side == Side.LEFT ? fingers.length - 1 - i : i] != lock[i]) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Single notes no further apart than a hand are a line; for every hand the same, so that a larger one never pays more. */
+    private boolean goesOn(Touch from, Touch to) {
+        return from.single() && to.single() && Math.abs(from.keys().get(0) - to.keys().get(0)) <= WIDEST_LINE;
+    }
+
+    private Grasp grasp(Touch before, int from, Touch touch, int[] fingers, Touch after, int end) {
+        int[] places = new int[fingers.length];
+        for (int i = 0; i < places.length; i++) {
+            places[i] = touch.place(i, side);
+        }
+        double[] lone = new double[Fingering.Rule.values().length];
+        boolean line = touch.single() && (before != null || after != null && goesOn(touch, after));
+        if (line) {
+            boolean black = Keyboard.isBlack(touch.keys().get(0));
+            boolean whiteBefore = before != null && before.white();
+            boolean whiteAfter = after != null && goesOn(touch, after) && after.white();
+            lone[Fingering.Rule.WEAK_FINGER.ordinal()] = FingerRules.weakFinger(fingers[0]);
+            lone[Fingering.Rule.THUMB_ON_BLACK.ordinal()] = FingerRules.thumbOnBlack(fingers[0], black, whiteBefore, whiteAfter);
+            lone[Fingering.Rule.FIVE_ON_BLACK.ordinal()] = FingerRules.fiveOnBlack(fingers[0], black, whiteBefore, whiteAfter);
+        }
+        lone[Fingering.Rule.FIVE_FINGERS.ordinal()] = end > 0 && fingers[0] != end ? OFF_POSITION : 0;
+        if (before != null) {
+            pair(lone, from, fingers[0], before, touch);
+        }
+        if (!touch.single()) {
+            chord(lone, fingers, places, touch);
+        }
+        return Grasp.of(from, fingers, places, before == null ? 0 : before.place(0, side), touch.quick(), lone);
+    }
+
+    private void pair(double[] lone, int from, int to, Touch before, Touch touch) {
+        int interval = touch.place(0, side) - before.place(0, side);
+        boolean fromBlack = !before.white();
+        boolean toBlack = !touch.white();
+        lone[Fingering.Rule.STRETCH.ordinal()] = rules.stretch(from, to, interval);
+        lone[Fingering.Rule.SMALL_SPAN.ordinal()] = interval == 0 ? 0 : rules.smallSpan(from, to, interval);
+        lone[Fingering.Rule.LARGE_SPAN.ordinal()] = rules.largeSpan(from, to, interval);
+        lone[Fingering.Rule.THREE_TO_FOUR.ordinal()] = FingerRules.threeToFour(from, to);
+        lone[Fingering.Rule.FOUR_ON_BLACK.ordinal()] = FingerRules.fourOnBlack(from, to, fromBlack, toBlack);
+        lone[Fingering.Rule.THUMB_PASSING.ordinal()] = FingerRules.thumbPassing(from, to, interval, fromBlack, toBlack);
+        lone[Fingering.Rule.OUT_OF_REACH.ordinal()] = from != to && interval != 0 && rules.outOfPractice(from, to, interval) ? UNPRACTISED : 0;
+        lone[Fingering.Rule.HOP.ordinal()] = from == to && interval != 0 ? HOP : 0;
+        lone[Fingering.Rule.SHARED_NOTE.ordinal()] = from != to && interval == 0 ? SHARED : 0;
+        boolean passes = from != to && from > to == interval > 0 && interval != 0 && Math.min(from, to) == 1;
+        lone[Fingering.Rule.FEWER_PASSES.ordinal()] = passes ? PASS + ((from == 1 ? fromBlack : toBlack) ? PASS_TO_BLACK : 0) : 0;
+        lone[Fingering.Rule.OCTAVE.ordinal()] = Math.abs(interval) == OCTAVE && from + to != 1 + FingerSpans.FINGERS ? INNER_OCTAVE : 0;
+    }
+
+    /** The spans are limits on every pair of fingers. */
+    private void chord(double[] lone, int[] fingers, int[] places, Touch touch) {
+        for (int i = 0; i < fingers.length; i++) {
+            lone[Fingering.Rule.WEAK_FINGER.ordinal()] += fingers[i] == 4 ? 1 : 0;
+            lone[Fingering.Rule.THUMB_ON_BLACK.ordinal()] += FingerRules.thumbOnBlack(fingers[i], Keyboard.isBlack(touch.key(i, side)), false, false);
+            for (int j = i + 1; j < fingers.length; j++) {
+                int interval = places[j] - places[i];
+                lone[Fingering.Rule.STRETCH.ordinal()] += rules.stretch(fingers[i], fingers[j], interval);
+                lone[Fingering.Rule.SMALL_SPAN.ordinal()] += j == i + 1 ? rules.smallSpan(fingers[i], fingers[j], interval) : 0;
+                lone[Fingering.Rule.LARGE_SPAN.ordinal()] += CHORD_SPAN * rules.largeSpan(fingers[i], fingers[j], interval);
+            }
+        }
+        int[] keys = touch.keys().stream().mapToInt(key -> key).toArray();
+        lone[Fingering.Rule.OUT_OF_REACH.ordinal()] = Grip.easeOf(hand, keys, fingers, side == Side.LEFT) == Ease.OUT_OF_REACH ? UNREACHED : 0;
+    }
+
+    private List<CostTerm<Grasp>> terms() {
+        List<CostTerm<Grasp>> terms = new ArrayList<>();
+        for (Fingering.Rule rule : Fingering.Rule.values()) {
+            int at = rule.ordinal();
+            terms.add(new CostTerm<>(rule.id(), 1, grasp -> grasp.lone()[at], List.of(STEPPING).contains(rule) ? (from, to) -> step(rule, from, to) : CostTerm.nowhere()));
+        }
+        return terms;
+    }
+
+    /** What a step costs by all rules; two ways that disagree about the finger between them do not join. */
+    private double step(Grasp from, Grasp to) {
+        if (to.goesOn() && to.before() != from.fingers()[0]) {
+            return Double.POSITIVE_INFINITY;
+        }
+        double sum = 0;
+        for (Fingering.Rule rule : from.goesOn() || !to.goesOn() ? STEPPING : PAIRED) {
+            sum += step(rule, from, to);
+        }
+        return sum;
+    }
+
+    private double step(Fingering.Rule rule, Grasp from, Grasp to) {
+        boolean three = to.goesOn() && from.goesOn();
+        return switch (rule) {
+            case POSITION_CHANGES -> three ? rules.positionChanges(from.before(), from.fingers()[0], to.fingers()[0], from.from(), from.places()[0], to.places()[0]) : 0;
+            case POSITION_CHANGE_SIZE -> three ? rules.positionChangeSize(from.before(), to.fingers()[0], from.from(), to.places()[0]) : 0;
+            case THREE_FOUR_FIVE -> three ? FingerRules.threeFourFive(from.before(), from.fingers()[0], to.fingers()[0]) : 0;
+            case HOP -> to.goesOn() || !to.quick() ? 0 : CHORD_HOP * moved(from, to, true);
+            case SHARED_NOTE -> three ? from.from() == to.places()[0] && from.before() != to.fingers()[0] ? COMES_BACK : 0 : to.goesOn() ? 0 : SHARED * moved(from, to, false);
+            case CHORD_AND_NOTE -> to.goesOn() || !to.quick() || from.single() == to.single() ? 0 : beside(from.single() ? to : from, from.single() ? from : to);
+            case MOVEMENT -> (to.goesOn() ? MOVEMENT : CHORD_MOVEMENT) * Math.abs(to.rest() - from.rest());
+            default -> throw new IllegalArgumentException(rule + " is no rule of steps");
+        };
+    }
+
+    private static final Fingering.Rule[] STEPPING = {Fingering.Rule.POSITION_CHANGES, Fingering.Rule.POSITION_CHANGE_SIZE, Fingering.Rule.THREE_FOUR_FIVE, Fingering.Rule.HOP, Fingering.Rule.SHARED_NOTE, Fingering.Rule.CHORD_AND_NOTE, Fingering.Rule.MOVEMENT};
+    /** What is left of them between two notes of a line that has no third yet. */
+    private static final Fingering.Rule[] PAIRED = {Fingering.Rule.MOVEMENT};
+
+    /** A note that follows a chord, or goes before it, inside the same reach: how far its finger is from those of the chord. */
+    private double beside(Grasp chord, Grasp note) {
+        double sum = 0;
+        for (int i = 0; i < chord.fingers().length; i++) {
+            int interval = note.places()[0] - chord.places()[i];
+            if (Math.abs(interval) > WIDEST_LINE) {
+                return 0;
+            }
+            sum += rules.stretch(chord.fingers()[i], note.fingers()[0], interval) + rules.largeSpan(chord.fingers()[i], note.fingers()[0], interval);
+        }
+        return sum / chord.fingers().length;
+    }
+
+    /** How many fingers go to another key that is near, or how many keys get another finger. */
+    private static int moved(Grasp from, Grasp to, boolean finger) {
+        int count = 0;
+        for (int i = 0; i < from.fingers().length; i++) {
+            for (int j = 0; j < to.fingers().length; j++) {
+                boolean sameFinger = from.fingers()[i] == to.fingers()[j];
+                boolean sameKey = from.places()[i] == to.places()[j];
+                count += finger ? (sameFinger && !sameKey && Math.abs(from.places()[i] - to.places()[j]) <= NEAR ? 1 : 0) : sameKey && !sameFinger ? 1 : 0;
+            }
+        }
+        return count;
+    }
+}
