@@ -1,10 +1,14 @@
 package zapateo.hand;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import zapateo.rhythm.Side;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
@@ -207,7 +211,7 @@ final class FingerSearch {
         List<CostTerm<Grasp>> terms = new ArrayList<>();
         for (Fingering.Rule rule : Fingering.Rule.values()) {
             int at = rule.ordinal();
-            terms.add(new CostTerm<>(rule.id(), 1, grasp -> grasp.lone()[at], List.of(STEPPING).contains(rule) ? (from, to) -> step(rule, from, to) : CostTerm.nowhere()));
+            terms.add(new CostTerm<>(rule.id(), 1, grasp -> grasp.lone()[at], STEPPING.contains(rule) ? (from, to) -> step(rule, from, to) : CostTerm.nowhere()));
         }
         return terms;
     }
@@ -218,7 +222,7 @@ final class FingerSearch {
             return Double.POSITIVE_INFINITY;
         }
         double sum = 0;
-        for (Fingering.Rule rule : from.goesOn() || !to.goesOn() ? STEPPING : PAIRED) {
+        for (Fingering.Rule rule : !to.goesOn() ? APART : from.goesOn() ? IN_LINE : PAIRED) {
             sum += step(rule, from, to);
         }
         return sum;
@@ -238,9 +242,12 @@ final class FingerSearch {
         };
     }
 
-    private static final Fingering.Rule[] STEPPING = {Fingering.Rule.POSITION_CHANGES, Fingering.Rule.POSITION_CHANGE_SIZE, Fingering.Rule.THREE_FOUR_FIVE, Fingering.Rule.HOP, Fingering.Rule.SHARED_NOTE, Fingering.Rule.CHORD_AND_NOTE, Fingering.Rule.MOVEMENT};
-    /** What is left of them between two notes of a line that has no third yet. */
+    /** What counts from note to note of a line, of its first two notes, and where chords or jumps part it. */
+    private static final Fingering.Rule[] IN_LINE = {Fingering.Rule.POSITION_CHANGES, Fingering.Rule.POSITION_CHANGE_SIZE, Fingering.Rule.THREE_FOUR_FIVE, Fingering.Rule.SHARED_NOTE,
+        Fingering.Rule.MOVEMENT};
     private static final Fingering.Rule[] PAIRED = {Fingering.Rule.MOVEMENT};
+    private static final Fingering.Rule[] APART = {Fingering.Rule.HOP, Fingering.Rule.SHARED_NOTE, Fingering.Rule.CHORD_AND_NOTE, Fingering.Rule.MOVEMENT};
+    private static final Set<Fingering.Rule> STEPPING = Stream.of(IN_LINE, APART).flatMap(Arrays::stream).collect(Collectors.toUnmodifiableSet());
 
     /** A note that follows a chord, or goes before it, inside the same reach: how far its finger is from those of the chord. */
     private double beside(Grasp chord, Grasp note) {
