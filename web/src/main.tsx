@@ -2,6 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
+import { api, take } from "./api/client";
 import "./index.css";
 import { Lost } from "./ui/Lost";
 import { Repertoire } from "./views/repertoire/Repertoire";
@@ -29,6 +30,10 @@ const router = createBrowserRouter([
   },
   { path: "*", element: <Lost /> },
 ]);
+
+// Whose hands play is known before the first song is laid.
+if (window.location.pathname.startsWith("/songs/"))
+  void queries.prefetchQuery({ queryKey: ["hands"], queryFn: () => take(api.GET("/api/hands")) });
 
 const root = document.getElementById("root");
 if (root) {

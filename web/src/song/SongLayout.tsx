@@ -63,7 +63,7 @@ function OpenSong({ song }: { song: Song }) {
     }),
     [settledChart, desk.draft.choices, tried, hand],
   );
-  const arranged = useArrangement(asked, !hands.isPending);
+  const arranged = useArrangement(asked);
   const [compared, setCompared] = useState<NamedChoices | null>(null);
   const arrangement = arranged.data;
   const bars = arrangement?.bars.length ?? 0;

@@ -119,7 +119,7 @@ class HandWorkTest {
     void a_finger_is_chosen_and_stays() {
         String song = Stage.newSong(CHART, "spread-eighths");
         Page page = open(song);
-        page.locator("#s1n0").click();
+        page.locator("#s1n0 .notehead").click();
         button(page, "Finger 3").click();
         JsonNode finger = kept(page, "/api/songs/" + song, "\"fingers\":[{").path("choices").path("fingers").path(0);
         assertThat(finger.path("finger").asInt()).isEqualTo(3);
@@ -134,7 +134,7 @@ class HandWorkTest {
         String song = Stage.newSong(CHART, "spread-eighths");
         Page page = open(song);
         press(page, "Space");
-        page.waitForFunction("() => window.zapateo.player.heard.length > 4");
+        page.waitForFunction("() => (window.zapateo?.player.heard.length ?? 0) > 4");
         press(page, "1");
         kept(page, "/api/songs/" + song, "\"level\":1");
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true))).isVisible();
