@@ -68,7 +68,6 @@ final class FingerSearch {
         }
         // One term for the search, which has to be quick; the same by rule for what was found.
         ShortestPath<Grasp> path = ShortestPath.through(layers, List.of(new CostTerm<>("fingering", 1, Grasp::alone, this::step)));
-        List<CostTerm<Grasp>> terms = terms();
         List<int[]> fingers = new ArrayList<>();
         double[] costs = new double[touches.size()];
         touches.forEach(touch -> fingers.add(new int[touch.keys().size()]));
@@ -76,7 +75,7 @@ final class FingerSearch {
             fingers.set(place[i], lowToHigh(path.steps().get(i).fingers()));
             costs[place[i]] = path.steps().get(i).alone() + (i == 0 ? 0 : step(path.steps().get(i - 1), path.steps().get(i)));
         }
-        return new Fingering(fingers, costs, path.total(), ShortestPath.costsOf(path.steps(), terms));
+        return new Fingering(fingers, costs, path.total(), () -> ShortestPath.costsOf(path.steps(), terms()));
     }
 
     private int[] lowToHigh(int[] fromThumb) {
@@ -131,7 +130,7 @@ final class FingerSearch {
     }
 
     private static List<Integer> listed(int[] lock) {
-        return IntStream.of(lock).boxed().toList();
+        return lock.length == 0 ? List.of() : IntStream.of(lock).boxed().toList();
     }
 
     private boolean allowed(int[] fingers, int[] lock) {

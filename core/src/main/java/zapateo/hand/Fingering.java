@@ -3,6 +3,7 @@ package zapateo.hand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Supplier;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
 
@@ -13,9 +14,9 @@ import zapateo.rhythm.Side;
  * @param fingers of each stroke's keys, low to high, 1 the thumb; all 0 for a stroke of more keys than fingers
  * @param costs   of each stroke, in points
  * @param total   of the whole part
- * @param byRule  the same total by {@link Rule}
+ * @param rules   the same total by {@link Rule}, found when it is asked for
  */
-public record Fingering(List<int[]> fingers, double[] costs, double total, Map<String, Double> byRule) {
+public record Fingering(List<int[]> fingers, double[] costs, double total, Supplier<Map<String, Double>> rules) {
 
     /** What counts; the first twelve are the published rules, the others are the project's own habits (HANDBOOK §8). */
     enum Rule {
@@ -40,14 +41,23 @@ public record Fingering(List<int[]> fingers, double[] costs, double total, Map<S
     public static Fingering of(List<Stroke> strokes, Side side, Hand hand, java.util.function.IntToDoubleFunction milliseconds, Locks locks) {
         List<Touch> touches = new ArrayList<>();
         for (int i = 0; i < strokes.size(); i++) {
-            touches.add(new Touch(strokes.get(i).notes().stream().map(note -> note.pitch().midi()).toList(), i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS));
+            List<Integer> keys = new ArrayList<>();
+            for (int key : strokes.get(i).keys()) {
+                keys.add(key);
+            }
+            touches.add(Touch.of(keys, i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS));
         }
         return new FingerSearch(side, hand).through(touches, locks);
     }
 
+    /** What each rule and habit costs, by its name. */
+    public Map<String, Double> byRule() {
+        return rules.get();
+    }
+
     /** A line or chords by their keys alone, all of it quick. */
     static Fingering ofKeys(List<List<Integer>> strokes, Side side, Hand hand, Locks locks) {
-        return new FingerSearch(side, hand).through(strokes.stream().map(keys -> new Touch(keys, true)).toList(), locks);
+        return new FingerSearch(side, hand).through(strokes.stream().map(keys -> Touch.of(keys, true)).toList(), locks);
     }
 
     /** What a part costs with given fingers, low to high. */

@@ -1,5 +1,6 @@
 package zapateo.hand;
 
+import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 
 /**
@@ -33,12 +34,22 @@ final class Jumps {
     /** Seconds the hand needs from the one to the other at the least. */
     double seconds(Stroke from, Stroke to) {
         double distance = distance(from, to);
-        double width = to.notes().stream().anyMatch(note -> Keyboard.isBlack(note.pitch().midi())) ? BLACK_WIDTH : WHITE_WIDTH;
+        double width = WHITE_WIDTH;
+        for (PartNote note : to.notes()) {
+            width = Keyboard.isBlack(note.pitch().midi()) ? BLACK_WIDTH : width;
+        }
         double jump = distance <= width / 2 ? 0 : Math.log(2 * distance / width) / Math.log(2) / BITS_PER_SECOND;
         return Math.max(repeats(from, to) ? REPEAT_SECONDS : FINGER_SECONDS, jump);
     }
 
     private static boolean repeats(Stroke from, Stroke to) {
-        return from.notes().stream().anyMatch(note -> to.notes().stream().anyMatch(other -> other.pitch().midi() == note.pitch().midi()));
+        for (PartNote note : from.notes()) {
+            for (PartNote other : to.notes()) {
+                if (other.pitch().midi() == note.pitch().midi()) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 }

@@ -17,7 +17,7 @@ import zapateo.rhythm.Side;
  *
  * @param song of the whole: what its bars ask on the average
  * @param bars in the order of the song
- * @param left how hard it is to come to each stroke of the left hand from the one before, 0 to 100
+ * @param left how hard it is to come to each stroke of the left hand that begins a chord, 0 to 100; 0 for the others
  */
 public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left) {
 
@@ -87,7 +87,8 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
                 }
                 load.add(new Spot(played.side(), i), asked, stroke);
                 if (played.side() == Side.LEFT) {
-                    left.add(Difficulty.ofStroke(asked).total());
+                    boolean begins = i == 0 || played.strokes().get(i - 1).chord() != stroke.chord();
+                    left.add(begins ? Difficulty.ofStroke(asked).total() : 0);
                 }
             }
         }
@@ -181,7 +182,10 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
             sums[Difficulty.Part.READING.ordinal()] = read.cardinality();
             Map<Difficulty.Part, List<Spot>> shown = new EnumMap<>(Difficulty.Part.class);
             for (Difficulty.Part part : Difficulty.Part.values()) {
-                double most = asked.stream().mapToDouble(each -> each[part.ordinal()]).max().orElse(0);
+                double most = 0;
+                for (double[] each : asked) {
+                    most = Math.max(most, each[part.ordinal()]);
+                }
                 List<Spot> hardest = new ArrayList<>();
                 for (int i = 0; i < asked.size() && most > SHOWN_LOAD; i++) {
                     if (asked.get(i)[part.ordinal()] >= SHOWN_SHARE * most) {

@@ -8,8 +8,17 @@ import zapateo.rhythm.Side;
  *
  * @param keys  MIDI note numbers, low to high
  * @param quick whether it follows the one before within half a second
+ * @param white whether all of them are white
  */
-record Touch(List<Integer> keys, boolean quick) {
+record Touch(List<Integer> keys, boolean quick, boolean white) {
+
+    static Touch of(List<Integer> keys, boolean quick) {
+        boolean white = true;
+        for (int key : keys) {
+            white &= !Keyboard.isBlack(key);
+        }
+        return new Touch(keys, quick, white);
+    }
 
     boolean single() {
         return keys.size() == 1;
@@ -22,9 +31,5 @@ record Touch(List<Integer> keys, boolean quick) {
 
     int key(int fromThumb, Side side) {
         return keys.get(side == Side.LEFT ? keys.size() - 1 - fromThumb : fromThumb);
-    }
-
-    boolean white() {
-        return keys.stream().noneMatch(Keyboard::isBlack);
     }
 }

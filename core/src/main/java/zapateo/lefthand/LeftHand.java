@@ -140,7 +140,14 @@ public final class LeftHand {
     }
 
     private static boolean plays(List<Planned> strokes, Role.Kind kind) {
-        return strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(role -> role.kind() == kind));
+        for (Planned stroke : strokes) {
+            for (Role role : stroke.roles()) {
+                if (role.kind() == kind) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     private static boolean needsBass(Role role) {

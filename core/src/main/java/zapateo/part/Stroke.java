@@ -61,7 +61,11 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     /** Low to high, as MIDI note numbers. */
     public int[] keys() {
-        return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
+        int[] keys = new int[notes.size()];
+        for (int i = 0; i < keys.length; i++) {
+            keys[i] = notes.get(i).pitch().midi();
+        }
+        return keys;
     }
 
     /** What was done because the hand cannot strike it together as it was meant: roll, pedal, omit or play. */
