@@ -17,7 +17,7 @@ import zapateo.search.ShortestPath;
 final class FingerSearch {
 
     /** One finger from key to key in a line: it has to leave the first. */
-    private static final double HOP = 25;
+    private static final double HOP = 40;
     /** The same in a chord that follows quickly. */
     private static final double CHORD_HOP = 3;
     private static final double SHARED = 2;
