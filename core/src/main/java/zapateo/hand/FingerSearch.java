@@ -60,14 +60,10 @@ final class FingerSearch {
         List<Touch> taken = touches.stream().filter(touch -> touch.keys().size() <= FingerSpans.FINGERS).toList();
         int[] place = IntStream.range(0, touches.size()).filter(i -> touches.get(i).keys().size() <= FingerSpans.FINGERS).toArray();
         int[] ends = ends(taken);
-        List<List<Grasp>> layers = new ArrayList<>();
-        for (int i = 0; i < taken.size(); i++) {
-            Touch before = i == 0 ? null : taken.get(i - 1);
-            Touch after = i + 1 == taken.size() ? null : taken.get(i + 1);
-            layers.add(grasps(before, taken.get(i), after, ends[i], locks.of(place[i]), i == 0 ? new int[0] : locks.of(place[i - 1])));
-        }
-        // One term for the search, which has to be quick; the same by rule for what was found.
-        ShortestPath<Grasp> path = ShortestPath.through(layers, List.of(new CostTerm<>("fingering", 1, Grasp::alone, this::step)));
+        Fingering.Locks own = i -> locks.of(place[i]);
+        ShortestPath<Grasp> first = path(taken, ends, own);
+        // A scale over more than an octave repeats the fingers of its lowest one.
+        ShortestPath<Grasp> path = Scales.patterned(taken, first.steps(), ends) ? path(taken, ends, own) : first;
         List<int[]> fingers = new ArrayList<>();
         double[] costs = new double[touches.size()];
         touches.forEach(touch -> fingers.add(new int[touch.keys().size()]));
@@ -76,6 +72,17 @@ final class FingerSearch {
             costs[place[i]] = path.steps().get(i).alone() + (i == 0 ? 0 : step(path.steps().get(i - 1), path.steps().get(i)));
         }
         return new Fingering(fingers, costs, path.total(), () -> ShortestPath.costsOf(path.steps(), terms()));
+    }
+
+    private ShortestPath<Grasp> path(List<Touch> touches, int[] ends, Fingering.Locks locks) {
+        List<List<Grasp>> layers = new ArrayList<>();
+        for (int i = 0; i < touches.size(); i++) {
+            Touch before = i == 0 ? null : touches.get(i - 1);
+            Touch after = i + 1 == touches.size() ? null : touches.get(i + 1);
+            layers.add(grasps(before, touches.get(i), after, ends[i], locks.of(i), i == 0 ? new int[0] : locks.of(i - 1)));
+        }
+        // One term for the search, which has to be quick; the same by rule for what was found.
+        return ShortestPath.through(layers, List.of(new CostTerm<>("fingering", 1, Grasp::alone, this::step)));
     }
 
     private int[] lowToHigh(int[] fromThumb) {
