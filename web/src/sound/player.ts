@@ -24,6 +24,12 @@ function makeClick(): Tone.Synth {
   }).toDestination();
 }
 
+/** Clicks that are on their way sound into nothing; a voice that still has some to come must not be disposed of before the last. */
+function retire(click: Tone.Synth, seconds: number): void {
+  click.disconnect();
+  window.setTimeout(() => click.dispose(), (seconds + 1) * 1000);
+}
+
 /**
  * Plays an arrangement on the recorded piano. Only the bar that sounds and the one after it are on the clock: a song may be long, a new
  * arrangement comes in at the next bar and a new tempo at once.
@@ -32,6 +38,8 @@ export class Player {
   private readonly piano: { L: Tone.Sampler; R: Tone.Sampler };
   private click: Tone.Synth;
   private clickVolume = 0;
+  /** When the last click of a count-in is over. */
+  private counted = 0;
   private readonly listeners = new Set<() => void>();
   private readonly scheduled = new Map<number, number[]>();
   private arrangement: Arrangement | null = null;
@@ -92,6 +100,7 @@ export class Player {
     const secondsPerTick = 60 / bpmOfQuarter / 960;
     const delay = countIn ? bar.ticks * secondsPerTick : 0;
     const now = Tone.now() + 0.05;
+    this.counted = now + delay;
     if (countIn) for (const click of clicks({ ...bar, tick: 0 }, "beats")) this.tick(click.strong, now + click.tick * secondsPerTick);
     transport.start(now + delay, `${bar.tick}i`);
     this.move({ playing: true, counting: countIn, bar: from, tick: bar.tick, strokes: [] });
@@ -111,7 +120,7 @@ export class Player {
 
   /** The clicks of a count-in are on their way already; they go with the voice that would sound them. */
   private hushCount(): void {
-    this.click.dispose();
+    retire(this.click, this.counted - Tone.immediate());
     this.click = makeClick();
     this.click.volume.value = this.clickVolume;
   }
@@ -170,7 +179,7 @@ export class Player {
     this.stop();
     this.piano.L.dispose();
     this.piano.R.dispose();
-    this.click.dispose();
+    retire(this.click, 0);
   }
 
   /** The bar that comes after one: the next, or the loop's first after its last; none at the end of the song. */
