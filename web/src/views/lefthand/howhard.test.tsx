@@ -8,7 +8,6 @@ const parts = (reach: number, strokes: number[]): Part[] =>
   (["reach", "jumps", "fingers", "rhythm", "together", "reading"] as const).map((id) => ({
     id,
     value: id === "reach" ? reach : 5,
-    share: 0.1,
     strokes,
   }));
 

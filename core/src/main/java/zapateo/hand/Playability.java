@@ -31,7 +31,7 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
      * @param maxTempo the fastest tempo its jumps and repeated notes allow, in the bar's own beats a minute, {@link #NO_LIMIT} at the most
      * @param slowest  the stroke that sets it
      * @param jumpMm   how far the hand jumps to that stroke, beyond what it reaches without; 0 where it does not
-     * @param spots    the strokes that make a part of the difficulty what it is
+     * @param spots    the strokes that make a part of the difficulty what it is; none for reading, which all of them share
      * @param loads    what the bar asks, by part
      */
     public record BarPlay(Difficulty difficulty, double maxTempo, Optional<Spot> slowest, double jumpMm, Map<Difficulty.Part, List<Spot>> spots, List<Double> loads) {
@@ -192,7 +192,7 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
                         hardest.add(spots.get(i));
                     }
                 }
-                shown.put(part, part == Difficulty.Part.READING ? List.copyOf(spots) : List.copyOf(hardest));
+                shown.put(part, List.copyOf(hardest));
             }
             return new BarPlay(Difficulty.of(sums), maxTempo, slowest, jumpMm, shown, Arrays.stream(sums).boxed().toList());
         }

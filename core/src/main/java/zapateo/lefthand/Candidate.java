@@ -46,12 +46,15 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     }
 
     double bassFromHome() {
-        return bass < 0 ? 0 : way == BassLine.Basses.HAND ? Math.abs(position - home.bass()) / 2 : Math.abs(bass - home.bass());
+        return bass < 0 ? 0 : way == BassLine.Basses.HAND ? LEAN * Math.abs(position - home.bass()) : Math.abs(bass - home.bass());
     }
 
     double bassMovement(Candidate from) {
         return bass < 0 || from.bass < 0 || staysInPlace(from) || isSmooth(from) ? 0 : Math.abs(bass - from.bass);
     }
+
+    /** Where a hand that stays lies is of little weight: only among places that hold the line as well does the one nearer home win. */
+    private static final double LEAN = 0.02;
 
     /** In one hand position the fingers find the next key. */
     private boolean staysInPlace(Candidate from) {

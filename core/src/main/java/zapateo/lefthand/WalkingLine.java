@@ -1,6 +1,7 @@
 package zapateo.lefthand;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,8 @@ final class WalkingLine {
 
     private final List<Cut> cuts;
     private final int lowest;
+    /** What comes again and again is found once. */
+    private final Map<Beat, List<Note>> known = new HashMap<>();
 
     private WalkingLine(List<Cut> cuts, int lowest) {
         this.cuts = cuts;
@@ -42,6 +45,14 @@ final class WalkingLine {
         int key() {
             return pitch.midi();
         }
+    }
+
+    /**
+     * What decides which notes a beat may have.
+     *
+     * @param into the bass it leads to, where it does
+     */
+    private record Beat(ChordSymbol chord, Key key, boolean opens, boolean first, boolean strong, Optional<PitchClass> into) {
     }
 
     /** @param lowest the lowest key it may go to */
@@ -101,18 +112,22 @@ final class WalkingLine {
 
     private List<Note> notes(Planned stroke, boolean first, Optional<Cut> next) {
         Cut cut = cuts.get(stroke.cut());
-        ChordSymbol chord = cut.chord();
-        Key key = cut.bar().key();
-        TreeMap<Integer, Note> notes = new TreeMap<>();
         boolean strong = (stroke.tick() - cut.bar().tick()) % (2 * Ticks.PER_QUARTER) == 0;
-        if (first && cut.begins()) {
+        Optional<PitchClass> into = next.filter(Cut::begins).map(after -> after.chord().bass()).filter(bass -> bass.chroma() != cut.chord().bass().chroma());
+        return known.computeIfAbsent(new Beat(cut.chord(), cut.bar().key(), first && cut.begins(), first, strong, into), this::notes);
+    }
+
+    private List<Note> notes(Beat beat) {
+        ChordSymbol chord = beat.chord();
+        TreeMap<Integer, Note> notes = new TreeMap<>();
+        if (beat.opens()) {
             put(notes, chord.bass(), Kind.BASS, 0);
-        } else if (next.filter(after -> after.begins() && after.chord().bass().chroma() != chord.bass().chroma()).isPresent()) {
-            approach(notes, next.get().chord().bass(), chord, key);
+        } else if (beat.into().isPresent()) {
+            approach(notes, beat.into().get(), chord, beat.key());
         } else {
-            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? (first ? 0.6 : 1.2) : 0));
-            if (!strong) {
-                scale(chord, key).forEach(step -> put(notes, step, Kind.STEP, 0.4));
+            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? (beat.first() ? 0.6 : 1.2) : 0));
+            if (!beat.strong()) {
+                scale(chord, beat.key()).forEach(step -> put(notes, step, Kind.STEP, 0.4));
             }
         }
         return List.copyOf(notes.values());

@@ -1,9 +1,10 @@
 package zapateo.search;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedList;
 import java.util.List;
 import java.util.Map;
 
@@ -33,14 +34,20 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
             double[] own = costs.own(candidates);
             double[] next = new double[candidates.size()];
             cameFrom[layer] = new int[candidates.size()];
-            double[][] steps = layer == 0 ? new double[next.length][0] : costs.steps(layers.get(layer - 1), candidates);
+            if (layer == 0) {
+                cheapest = own;
+                continue;
+            }
+            Steps steps = costs.steps(layers.get(layer - 1), candidates);
             for (int to = 0; to < next.length; to++) {
-                double best = layer == 0 ? 0 : Double.POSITIVE_INFINITY;
-                for (int from = 0; from < cheapest.length; from++) {
-                    double cost = cheapest[from] + steps[to][from];
-                    if (cost < best) {
-                        best = cost;
-                        cameFrom[layer][to] = from;
+                double best = Double.POSITIVE_INFINITY;
+                int[] froms = steps.from[to];
+                double[] cost = steps.cost[to];
+                for (int i = 0; i < froms.length; i++) {
+                    double sum = cheapest[froms[i]] + cost[i];
+                    if (sum < best) {
+                        best = sum;
+                        cameFrom[layer][to] = froms[i];
                     }
                 }
                 next[to] = best + own[to];
@@ -67,13 +74,17 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         return ways;
     }
 
+    /** The steps that may be taken: by the candidate stepped to, the places of those stepped from and what each costs. */
+    private record Steps(int[][] from, double[][] cost) {
+    }
+
     /** Weighted costs of candidates and of the steps between two lists of them, each counted once. */
     private static final class Costs<C> {
 
         private final List<CostTerm<C>> terms;
         private final List<CostTerm<C>> stepping;
         private final Map<List<C>, double[]> own = new IdentityHashMap<>();
-        private final Map<List<C>, Map<List<C>, double[][]>> steps = new IdentityHashMap<>();
+        private final Map<List<C>, Map<List<C>, Steps>> steps = new IdentityHashMap<>();
 
         private Costs(List<CostTerm<C>> terms) {
             this.terms = terms;
@@ -90,16 +101,24 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
             }).toArray());
         }
 
-        /** By the candidate stepped to, then by the one stepped from. */
-        private double[][] steps(List<C> from, List<C> to) {
+        private Steps steps(List<C> from, List<C> to) {
             return steps.computeIfAbsent(from, each -> new IdentityHashMap<>()).computeIfAbsent(to, each -> {
-                double[][] costs = new double[to.size()][from.size()];
+                Steps found = new Steps(new int[to.size()][], new double[to.size()][]);
+                int[] places = new int[from.size()];
+                double[] costs = new double[from.size()];
                 for (int i = 0; i < to.size(); i++) {
+                    int possible = 0;
                     for (int j = 0; j < from.size(); j++) {
-                        costs[i][j] = step(from.get(j), to.get(i));
+                        double cost = step(from.get(j), to.get(i));
+                        if (cost < Double.POSITIVE_INFINITY) {
+                            places[possible] = j;
+                            costs[possible++] = cost;
+                        }
                     }
+                    found.from[i] = Arrays.copyOf(places, possible);
+                    found.cost[i] = Arrays.copyOf(costs, possible);
                 }
-                return costs;
+                return found;
             });
         }
 
@@ -124,12 +143,13 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
     }
 
     private static <C> List<C> walkBack(List<List<C>> layers, int[][] cameFrom, int last) {
-        LinkedList<C> steps = new LinkedList<>();
+        List<C> steps = new ArrayList<>(layers.size());
         int at = last;
         for (int layer = layers.size() - 1; layer >= 0; layer--) {
-            steps.addFirst(layers.get(layer).get(at));
+            steps.add(layers.get(layer).get(at));
             at = cameFrom[layer][at];
         }
+        Collections.reverse(steps);
         return List.copyOf(steps);
     }
 

@@ -80,13 +80,12 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
      *
      * @param id      reach, jumps, fingers, rhythm, together or reading
      * @param value   0 to 100
-     * @param share   how much it counts in the whole, 0 to 1
-     * @param strokes that make it so, by their places; empty for the whole song
+     * @param strokes that make it so, by their places; none for the whole song, nor for reading, which all of a bar's strokes share
      */
-    public record PartView(@Schema(allowableValues = {"reach", "jumps", "fingers", "rhythm", "together", "reading"}) String id, double value, double share, List<Integer> strokes) {
+    public record PartView(@Schema(allowableValues = {"reach", "jumps", "fingers", "rhythm", "together", "reading"}) String id, double value, List<Integer> strokes) {
 
         static List<PartView> of(Difficulty difficulty, Function<Difficulty.Part, List<Integer>> strokes) {
-            return Arrays.stream(Difficulty.Part.values()).map(part -> new PartView(part.id(), tenth(difficulty.part(part)), part.share(), strokes.apply(part))).toList();
+            return Arrays.stream(Difficulty.Part.values()).map(part -> new PartView(part.id(), tenth(difficulty.part(part)), strokes.apply(part))).toList();
         }
     }
 
