@@ -51,7 +51,9 @@ final class Layout {
         Figure figure = cut.choices().figure();
         if (isEnding(i)) {
             boolean alone = cut.choices().hasBass();
-            planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, alone ? SPREAD : List.of(Role.GUIDE), alone, false, alone ? Mark.HEEL : Mark.TOE, Planned.ENDING, Optional.empty()));
+            // Who plays single notes ends on one.
+            List<Role> last = !alone ? List.of(Role.GUIDE) : cut.choices().voicing().id().equals("single") ? List.of(Role.BASS) : SPREAD;
+            planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, last, last.size() > 1, false, alone ? Mark.HEEL : Mark.TOE, Planned.ENDING, Optional.empty()));
             return i + 1;
         }
         boolean withTune = figure.manner().withTune() && !accents(cut.bar()).isEmpty();
