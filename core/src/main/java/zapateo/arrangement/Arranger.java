@@ -36,12 +36,16 @@ public final class Arranger {
 
     /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
     public Arrangement arrange(Song song, Choices choices, Pianist pianist) {
-        Laid laid = lay(song, choices, pianist);
+        return arrange(song, choices, pianist, choices.hasLevel() ? Climb.of(this, song, choices, pianist) : Climb.FIRST);
+    }
+
+    Arrangement arrange(Song song, Choices choices, Pianist pianist, Climb climb) {
+        Laid laid = lay(song, choices, pianist, climb);
         if (laid.beforeTheStart()) {
             if (song.bars().size() == Song.MOST_BARS) {
                 throw new IllegalArgumentException("a song of " + Song.MOST_BARS + " bars leaves no room for the beat that sounds before it: expected a bar less, or another figure");
             }
-            laid = lay(song.withPickup(), choices, pianist);
+            laid = lay(song.withPickup(), choices, pianist, climb);
         }
         return played(laid, choices, pianist);
     }
@@ -54,8 +58,8 @@ public final class Arranger {
         }
     }
 
-    private Laid lay(Song song, Choices choices, Pianist pianist) {
-        ChoicePlan plan = new ChoicePlan(book, choices, song, pianist);
+    private Laid lay(Song song, Choices choices, Pianist pianist, Climb climb) {
+        ChoicePlan plan = new ChoicePlan(book, choices, song, pianist, climb);
         Swing swing = choices.swingRatio().map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
         Realised realised = LeftHand.realise(song, plan, pianist);
         List<Stroke> strokes = new Heard(song, swing, choices.seed()).of(realised.strokes());

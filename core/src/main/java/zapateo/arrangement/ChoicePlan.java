@@ -35,14 +35,19 @@ final class ChoicePlan implements Plan {
     private final Choices choices;
     private final Song song;
     private final Pianist pianist;
+    private final Climb climb;
     private final Map<Bar, String> sectionOf = new IdentityHashMap<>();
     private final Map<Options, LeftHandChoices> resolved = new HashMap<>();
     private final Set<Reason> said = new HashSet<>();
     private final List<Reason> notices = new ArrayList<>();
 
-    /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
-    ChoicePlan(FigureBook book, Choices choices, Song song, Pianist pianist) {
+    /**
+     * @param climb which way each level takes in this song
+     * @throws IllegalArgumentException when a choice names something there is not, with what could stand there
+     */
+    ChoicePlan(FigureBook book, Choices choices, Song song, Pianist pianist, Climb climb) {
         this.book = book;
+        this.climb = climb;
         this.pianist = pianist;
         this.choices = choices;
         this.song = song;
@@ -147,7 +152,7 @@ final class ChoicePlan implements Plan {
 
     private LeftHandChoices resolveAnew(Options chosen) {
         Optional<Level> level = chosen.level().map(Level::of);
-        Options options = level.map(each -> each.on(chosen, DEFAULT_FIGURE)).orElse(chosen);
+        Options options = level.map(each -> each.on(chosen, DEFAULT_FIGURE, climb.at(each))).orElse(chosen);
         String id = options.figure().orElse(DEFAULT_FIGURE);
         Figure figure = book.figure(id).orElseThrow(() -> unknown("figure", id, book.figures().stream().map(Figure::id).toList()));
         boolean band = options.withBassPlayer().orElse(false);

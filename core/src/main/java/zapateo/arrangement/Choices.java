@@ -175,6 +175,19 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         return song(song.level(level));
     }
 
+    /** Without any level, in no place. */
+    Choices withoutLevels() {
+        Map<String, Options> plain = new HashMap<>();
+        sections.forEach((name, options) -> plain.put(name, options.withoutLevel()));
+        List<Override> here = overrides.stream().map(each -> new Override(each.bars(), each.pass(), each.beats(), each.options().withoutLevel())).toList();
+        return new Choices(song.withoutLevel(), plain, here, locks, weights, swingRatio, endsHeld, seed, fingers);
+    }
+
+    /** Whether a level is chosen anywhere. */
+    boolean hasLevel() {
+        return Stream.of(Stream.of(song), sections.values().stream(), overrides.stream().map(Override::options)).flatMap(each -> each).anyMatch(options -> options.level().isPresent());
+    }
+
     public Choices withBassPlayer() {
         return song(song.withBassPlayer(true));
     }

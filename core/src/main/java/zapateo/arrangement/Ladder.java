@@ -17,8 +17,9 @@ public final class Ladder {
 
     /** The easiest first. */
     public static List<Rung> of(Arranger arranger, Song song, Choices choices, Pianist pianist) {
+        Climb climb = Climb.of(arranger, song, choices, pianist);
         return Level.all().stream().map(level -> {
-            Arrangement arrangement = arranger.arrange(song, choices.level(level.number()), pianist);
+            Arrangement arrangement = arranger.arrange(song, choices.withoutLevels().level(level.number()), pianist, climb);
             return new Rung(level, arrangement, arrangement.play().song(), arrangement.maxTempo());
         }).toList();
     }

@@ -17,12 +17,31 @@ import zapateo.rhythm.YamlFields;
  * @param number 1 the easiest to 5
  * @param name   as a player says it
  * @param use    one line: what it asks for
- * @param figure played whatever was chosen; empty leaves the player's own, or an easier relative
+ * @param ways   the figures it may have, the first wherever the ladder rises with it
  * @param set    choices that go before the player's
  * @param open   choices that fill what the player left open
  * @param fuller what is struck with the bass
  */
-public record Level(int number, String name, String use, Optional<String> figure, Map<String, String> set, Map<String, String> open, Optional<Fuller> fuller) {
+public record Level(int number, String name, String use, List<Way> ways, Map<String, String> set, Map<String, String> open, Optional<Fuller> fuller) {
+
+    /**
+     * A figure of a level: a named one, or one of the row of what was chosen.
+     *
+     * @param voicing set with it
+     */
+    record Way(String figure, Optional<String> voicing) {
+
+        private static final String ROW = "row-";
+
+        private static Way parse(String text) {
+            String[] words = text.split(" ");
+            return new Way(words[0], words.length > 1 ? Optional.of(words[1]) : Optional.empty());
+        }
+
+        private String on(String chosen) {
+            return figure.startsWith(ROW) ? relative(chosen, Integer.parseInt(figure.substring(ROW.length()))) : figure;
+        }
+    }
 
     private static final YamlFields FILE = DataFile.yaml("arrangement/levels.yaml");
     private static final Map<String, Integer> CHOICES = numbers(FILE.texts("choices"));
@@ -40,11 +59,17 @@ public record Level(int number, String name, String use, Optional<String> figure
         return ALL.get(number - 1);
     }
 
-    /** The choices at this level, complete as far as the player's were. */
-    Options on(Options chosen, String usualFigure) {
-        Options own = new Options(Optional.of(figure.orElseGet(() -> relative(chosen.figure().orElse(usualFigure)))), capped(chosen.voicing()), chosen.register(), capped(chosen.bassLine()),
+    /**
+     * The choices at this level, complete as far as the player's were.
+     *
+     * @param way which of {@link #ways} it takes
+     */
+    Options on(Options chosen, String usualFigure, int way) {
+        Way taken = ways.get(way);
+        Options own = new Options(Optional.of(taken.on(chosen.figure().orElse(usualFigure))), capped(chosen.voicing()), chosen.register(), capped(chosen.bassLine()),
                 chosen.leadIn(), chosen.tenths(), chosen.variations(), chosen.withBassPlayer(), chosen.keepTop(), chosen.pedal(), chosen.octaves(), chosen.level());
-        return Preset.optionsOf(set).over(own).over(Preset.optionsOf(open));
+        Options always = Preset.optionsOf(set);
+        return taken.voicing().map(always::voicing).orElse(always).over(own).over(Preset.optionsOf(open));
     }
 
     private Optional<String> capped(Optional<String> choice) {
@@ -52,8 +77,8 @@ public record Level(int number, String name, String use, Optional<String> figure
     }
 
     /** The figure of a row at this level; one of the player's own has no row and stays. */
-    private String relative(String chosen) {
-        return FIGURES.containsKey(chosen) ? FIGURES.get(chosen).get(number - ROWS_FROM) : chosen;
+    private static String relative(String chosen, int level) {
+        return FIGURES.containsKey(chosen) ? FIGURES.get(chosen).get(level - ROWS_FROM) : chosen;
     }
 
     private static Map<String, List<String>> rows(YamlFields fields) {
@@ -71,9 +96,9 @@ public record Level(int number, String name, String use, Optional<String> figure
     private static List<Level> readAll() {
         List<Level> all = new ArrayList<>();
         for (int number = Options.EASIEST; number <= Options.FULLEST; number++) {
-            YamlFields fields = FILE.fields("level-" + number).allow(Set.of("name", "use", "figure", "set", "open", "bass"));
+            YamlFields fields = FILE.fields("level-" + number).allow(Set.of("name", "use", "figures", "set", "open", "bass"));
             Optional<Fuller> fuller = fields.texts("bass").entrySet().stream().map(each -> new Fuller(Role.parse(each.getKey()), each.getValue().equals("every"))).findFirst();
-            all.add(new Level(number, fields.text("name"), fields.text("use"), fields.has("figure") ? Optional.of(fields.text("figure")) : Optional.empty(), fields.texts("set"),
+            all.add(new Level(number, fields.text("name"), fields.text("use"), fields.list("figures", Way::parse), fields.texts("set"),
                     fields.texts("open"), fuller));
         }
         return List.copyOf(all);

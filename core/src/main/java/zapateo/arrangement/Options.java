@@ -76,6 +76,10 @@ public record Options(Optional<String> figure, Optional<String> voicing, Optiona
         return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, Optional.of(it), octaves, level);
     }
 
+    Options withoutLevel() {
+        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, Optional.empty());
+    }
+
     public Options octaves(TooWide it) {
         return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, Optional.of(it), level);
     }
