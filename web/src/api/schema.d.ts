@@ -991,8 +991,6 @@ export interface components {
         PartView: {
             /** @enum {string} */
             id: "reach" | "jumps" | "fingers" | "rhythm" | "together" | "reading";
-            /** Format: double */
-            share: number;
             strokes: number[];
             /** Format: double */
             value: number;

@@ -63,7 +63,8 @@ export function HowHard({
   const point = (id: Part["id"]) => {
     const next = part === id ? null : id;
     setPart(next);
-    if (next === "reading") onPoint(arrangement.strokes.flatMap((stroke, i) => (stroke.bar >= selection[0] && stroke.bar <= selection[1] ? [i] : [])));
+    if (next === "reading")
+      onPoint(arrangement.strokes.flatMap((stroke, i) => (stroke.bar >= selection[0] && stroke.bar <= selection[1] ? [i] : [])));
     else onPoint(bars.flatMap((bar) => bar.parts.find((each) => each.id === next)?.strokes ?? []));
   };
   return (
