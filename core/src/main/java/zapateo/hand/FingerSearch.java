@@ -38,16 +38,22 @@ final class FingerSearch {
     /** Keys this close are the same place of the hand. */
     private static final int NEAR = 4;
     private static final double WIDEST_LINE = FingerSpans.of(1, FingerSpans.FINGERS).maxPrac();
+    private static final int LINE = (int) WIDEST_LINE;
+    private static final int OF_THREE = FingerSpans.FINGERS * FingerSpans.FINGERS * FingerSpans.FINGERS;
     private static final double MOVEMENT = 0.1;
     private static final double CHORD_MOVEMENT = 0.3;
     private static final double UNREACHED = 40;
     /** Fingers that cross or open as none do in playing. */
     private static final double UNPRACTISED = 20;
 
+    /** Two ways that disagree about the finger between them do not join. */
+    private static final ShortestPath.Joint<Grasp> JOINT = new ShortestPath.Joint<>(grasp -> grasp.fingers()[0], Grasp::before);
+
     private final Side side;
     private final Hand hand;
     private final FingerRules rules;
     private final Map<List<Object>, List<Grasp>> known = new HashMap<>();
+    private final double[][][] lines = new double[2 * LINE + 1][2 * LINE + 1][];
 
     FingerSearch(Side side, Hand hand) {
         this.side = side;
@@ -82,7 +88,7 @@ final class FingerSearch {
             layers.add(grasps(before, touches.get(i), after, ends[i], locks.of(i), i == 0 ? new int[0] : locks.of(i - 1)));
         }
         // One term for the search, which has to be quick; the same by rule for what was found.
-        return ShortestPath.through(layers, List.of(new CostTerm<>("fingering", 1, Grasp::alone, this::step)));
+        return ShortestPath.through(layers, List.of(new CostTerm<>("fingering", 1, Grasp::alone, this::step)), JOINT);
     }
 
     private int[] lowToHigh(int[] fromThumb) {
@@ -222,16 +228,34 @@ final class FingerSearch {
         return terms;
     }
 
-    /** What a step costs by all rules; two ways that disagree about the finger between them do not join. */
+    /** What a step costs by all rules. */
     private double step(Grasp from, Grasp to) {
-        if (to.goesOn() && to.before() != from.fingers()[0]) {
-            return Double.POSITIVE_INFINITY;
-        }
+        return to.goesOn() && from.goesOn() ? inLine(from, to) : sum(to.goesOn() ? PAIRED : APART, from, to);
+    }
+
+    private double sum(Fingering.Rule[] rules, Grasp from, Grasp to) {
         double sum = 0;
-        for (Fingering.Rule rule : !to.goesOn() ? APART : from.goesOn() ? IN_LINE : PAIRED) {
+        for (Fingering.Rule rule : rules) {
             sum += step(rule, from, to);
         }
         return sum;
+    }
+
+    /** Three notes of a line cost the same wherever they lie: by their two intervals and three fingers it is counted once. */
+    private double inLine(Grasp from, Grasp to) {
+        int first = from.places()[0] - from.from() + LINE;
+        int second = to.places()[0] - from.places()[0] + LINE;
+        double[] known = lines[first][second];
+        if (known == null) {
+            known = new double[OF_THREE];
+            Arrays.fill(known, Double.NaN);
+            lines[first][second] = known;
+        }
+        int fingers = ((from.before() - 1) * FingerSpans.FINGERS + to.before() - 1) * FingerSpans.FINGERS + to.fingers()[0] - 1;
+        if (Double.isNaN(known[fingers])) {
+            known[fingers] = sum(IN_LINE, from, to);
+        }
+        return known[fingers];
     }
 
     private double step(Fingering.Rule rule, Grasp from, Grasp to) {

@@ -42,7 +42,7 @@ public final class LeftHand {
     private final Fit fit;
     private final Placements placements;
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
-    private final Map<Cut, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
+    private final Map<Placement, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
 
     private LeftHand(Song song, Plan plan, Pianist pianist) {
         this.plan = plan;
@@ -233,10 +233,10 @@ public final class LeftHand {
         return List.of(PartNote.of(pitch.midi() < Register.DEEP.lowest() ? Pitch.of(pitch.pitchClass(), pitch.octave() + 1) : pitch, "L"));
     }
 
-    /** The strokes of one chord that do the same thing have the same reason; those of a line have each its own. */
+    /** Strokes of a figure that do the same thing with a chord in the same place have the same reason; those of a line have each its own. */
     private Reason reason(Planned each, Cut cut, Placement placement) {
         return each.code().equals(Planned.FIGURE) && !walk.containsKey(each)
-                ? reasons.computeIfAbsent(cut, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles -> found(each, cut, placement)) : found(each, cut, placement);
+                ? reasons.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles -> found(each, cut, placement)) : found(each, cut, placement);
     }
 
     private Reason found(Planned each, Cut cut, Placement placement) {

@@ -7,6 +7,7 @@ import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.ToIntFunction;
 
 /**
  * The cheapest way through layers of candidates, one from each: exact, by dynamic programming over the steps between
@@ -20,10 +21,28 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
 
     /** Finds it. Every layer needs at least one candidate; no layers give an empty path. A list that stands in several layers is counted once. */
     public static <C> ShortestPath<C> through(List<List<C>> layers, List<CostTerm<C>> terms) {
+        return through(layers, terms, Joint.none());
+    }
+
+    /**
+     * What two neighbours of a path have to agree on, where a candidate says something about the one before it.
+     *
+     * @param leaves what a candidate is to the one after it
+     * @param enters what a candidate takes the one before it to be, 0 when anything will do
+     */
+    public record Joint<C>(ToIntFunction<C> leaves, ToIntFunction<C> enters) {
+
+        static <C> Joint<C> none() {
+            return new Joint<>(candidate -> 0, candidate -> 0);
+        }
+    }
+
+    /** The same where only candidates that join may follow one another. */
+    public static <C> ShortestPath<C> through(List<List<C>> layers, List<CostTerm<C>> terms, Joint<C> joint) {
         if (layers.isEmpty()) {
             return new ShortestPath<>(List.of(), 0, costsOf(List.of(), terms));
         }
-        Costs<C> costs = new Costs<>(terms);
+        Costs<C> costs = new Costs<>(terms, joint);
         int[][] cameFrom = new int[layers.size()][];
         double[] cheapest = new double[0];
         for (int layer = 0; layer < layers.size(); layer++) {
@@ -82,12 +101,14 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
     private static final class Costs<C> {
 
         private final List<CostTerm<C>> terms;
+        private final Joint<C> joint;
         private final List<CostTerm<C>> stepping;
         private final Map<List<C>, double[]> own = new IdentityHashMap<>();
         private final Map<List<C>, Map<List<C>, Steps>> steps = new IdentityHashMap<>();
 
-        private Costs(List<CostTerm<C>> terms) {
+        private Costs(List<CostTerm<C>> terms, Joint<C> joint) {
             this.terms = terms;
+            this.joint = joint;
             this.stepping = terms.stream().filter(CostTerm::steps).toList();
         }
 
@@ -104,12 +125,14 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         private Steps steps(List<C> from, List<C> to) {
             return steps.computeIfAbsent(from, each -> new IdentityHashMap<>()).computeIfAbsent(to, each -> {
                 Steps found = new Steps(new int[to.size()][], new double[to.size()][]);
-                int[] places = new int[from.size()];
-                double[] costs = new double[from.size()];
+                int[] leaves = from.stream().mapToInt(joint.leaves).toArray();
+                int[] places = new int[leaves.length];
+                double[] costs = new double[leaves.length];
                 for (int i = 0; i < to.size(); i++) {
                     int possible = 0;
-                    for (int j = 0; j < from.size(); j++) {
-                        double cost = step(from.get(j), to.get(i));
+                    int enters = joint.enters.applyAsInt(to.get(i));
+                    for (int j = 0; j < leaves.length; j++) {
+                        double cost = enters == 0 || enters == leaves[j] ? step(from.get(j), to.get(i)) : Double.POSITIVE_INFINITY;
                         if (cost < Double.POSITIVE_INFINITY) {
                             places[possible] = j;
                             costs[possible++] = cost;
