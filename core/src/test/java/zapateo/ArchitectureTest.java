@@ -18,7 +18,7 @@ class ArchitectureTest {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
                 .layer("pitch").definedBy("zapateo.pitch").layer("harmony").definedBy("zapateo.harmony").layer("rhythm").definedBy("zapateo.rhythm")
                 .layer("song").definedBy("zapateo.song").layer("search").definedBy("zapateo.search").layer("part").definedBy("zapateo.part")
-                .layer("hand").definedBy("zapateo.hand").layer("lefthand").definedBy("zapateo.lefthand").layer("arrangement").definedBy("zapateo.arrangement")
+                .layer("hand").definedBy("zapateo.hand").layer("lefthand").definedBy("zapateo.lefthand").layer("righthand").definedBy("zapateo.righthand").layer("arrangement").definedBy("zapateo.arrangement")
                 .layer("format").definedBy("zapateo.format")
                 .whereLayer("pitch").mayNotAccessAnyLayer()
                 .whereLayer("rhythm").mayNotAccessAnyLayer()
@@ -28,6 +28,7 @@ class ArchitectureTest {
                 .whereLayer("part").mayOnlyAccessLayers("pitch", "rhythm")
                 .whereLayer("hand").mayOnlyAccessLayers("pitch", "rhythm", "part", "search")
                 .whereLayer("lefthand").mayOnlyAccessLayers("pitch", "harmony", "rhythm", "song", "search", "part", "hand")
+                .whereLayer("righthand").mayOnlyAccessLayers("pitch", "harmony", "rhythm", "song", "search", "part", "hand")
                 .whereLayer("format").mayNotBeAccessedByAnyLayer()
                 .check(CORE);
     }

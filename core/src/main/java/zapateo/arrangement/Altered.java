@@ -3,13 +3,16 @@ package zapateo.arrangement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
+import zapateo.righthand.Apart;
+import zapateo.righthand.Crossing;
 import zapateo.song.Song;
 
-/** Which strokes could not be struck as they were meant, and where: one word for each way they were mended. */
+/** Which strokes could not be struck as they were meant, because of the hand or of the other hand, and where: one word for each way they were mended. */
 final class Altered {
 
     private static final int MOST_NAMED = 12;
@@ -18,15 +21,24 @@ final class Altered {
     }
 
     static List<Reason> said(Song song, List<Stroke> strokes) {
-        Map<String, TreeSet<Integer>> bars = new TreeMap<>();
-        Map<String, Integer> counts = new TreeMap<>();
-        strokes.forEach(stroke -> stroke.altered().ifPresent(way -> {
-            bars.computeIfAbsent(way, each -> new TreeSet<>()).add(song.bars().get(stroke.bar()).number());
-            counts.merge(way, 1, Integer::sum);
-        }));
         List<Reason> said = new ArrayList<>();
-        counts.forEach((way, count) -> said.add(Reason.of("altered-" + way, Map.of("count", String.valueOf(count), "bars", named(bars.get(way))))));
+        for (String why : List.of(Stroke.ALTERED, Apart.MENDED)) {
+            Map<String, TreeSet<Integer>> bars = new TreeMap<>();
+            Map<String, Integer> counts = new TreeMap<>();
+            strokes.forEach(stroke -> Optional.ofNullable(stroke.reason().args().get(why)).ifPresent(way -> {
+                bars.computeIfAbsent(way, each -> new TreeSet<>()).add(song.bars().get(stroke.bar()).number());
+                counts.merge(way, 1, Integer::sum);
+            }));
+            counts.forEach((way, count) -> said.add(Reason.of(why + "-" + way, Map.of("count", String.valueOf(count), "bars", named(bars.get(way))))));
+        }
         return said;
+    }
+
+    /** What still runs together after all that was tried. */
+    static List<Reason> kept(Song song, List<Stroke> right, List<Crossing> crossings) {
+        TreeSet<Integer> bars = new TreeSet<>();
+        crossings.forEach(crossing -> bars.add(song.bars().get(right.get(crossing.right()).bar()).number()));
+        return bars.isEmpty() ? List.of() : List.of(Reason.of("crossing-kept", Map.of("bars", named(bars))));
     }
 
     private static String named(TreeSet<Integer> numbers) {

@@ -10,6 +10,7 @@ import zapateo.part.Part;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
+import zapateo.righthand.Tune;
 import zapateo.rhythm.Swing;
 import zapateo.song.Song;
 
@@ -91,6 +92,6 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
 
     /** The left hand with the song's melody over it in place of a right hand. */
     public Arrangement withTune() {
-        return new Arrangement(song, swing, left, Melody.of(song), pedal, notices, laid, play);
+        return new Arrangement(song, swing, left, Tune.of(song), pedal, notices, laid, play);
     }
 }

@@ -62,9 +62,11 @@ public final class Arranger {
         ChoicePlan plan = new ChoicePlan(book, choices, song, pianist, climb);
         Swing swing = choices.swingRatio().map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
         Realised realised = LeftHand.realise(song, plan, pianist);
-        List<Stroke> strokes = new Heard(song, swing, choices.seed()).of(realised.strokes());
+        BothHands both = BothHands.of(song, choices.right(), realised, pianist);
+        List<Stroke> strokes = new Heard(song, swing, choices.seed()).of(both.strokes());
         List<Reason> notices = new ArrayList<>(plan.notices());
         notices.addAll(realised.notices());
+        notices.addAll(both.notices());
         notices.addAll(Altered.said(song, strokes));
         return new Laid(song, swing, realised, strokes, notices);
     }

@@ -13,6 +13,7 @@ import zapateo.lefthand.Lock;
 import zapateo.hand.TooWide;
 import zapateo.lefthand.Weights;
 import zapateo.rhythm.Register;
+import zapateo.righthand.RightChoices;
 import zapateo.rhythm.Side;
 
 /**
@@ -27,11 +28,12 @@ import zapateo.rhythm.Side;
  * @param endsHeld   whether the last bar is a held spread; open holds it where a song of eight bars or more ends at home
  * @param seed       of the gentle unevenness for listening; open is even
  * @param fingers    the player's own on single notes
+ * @param right      what the right hand does
  */
 public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, Optional<Double> swingRatio, Optional<Boolean> endsHeld,
-                      Optional<Long> seed, List<PlacedFinger> fingers) {
+                      Optional<Long> seed, List<PlacedFinger> fingers, Right right) {
 
-    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Right.NONE);
 
     public Choices {
         sections = Map.copyOf(sections);
@@ -48,6 +50,33 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
      * @param beats of each of these bars; open is the whole bar
      */
     public record Override(Run bars, Optional<Integer> pass, Optional<Run> beats, Options options) {
+    }
+
+    /**
+     * What the right hand does; what is open is as usual for the song.
+     *
+     * @param figure id of a right-hand figure, for comping
+     */
+    public record Right(RightChoices.Style style, Optional<String> figure, RightChoices.Top top, RightChoices.Under under) {
+
+        /** The left hand alone. */
+        public static final Right NONE = of(RightChoices.Style.NONE);
+
+        public static Right of(RightChoices.Style style) {
+            return new Right(style, Optional.empty(), RightChoices.Top.NEAREST, RightChoices.Under.ALONE);
+        }
+
+        public Right figure(String id) {
+            return new Right(style, Optional.of(id), top, under);
+        }
+
+        public Right top(RightChoices.Top where) {
+            return new Right(style, figure, where, under);
+        }
+
+        public Right under(RightChoices.Under what) {
+            return new Right(style, figure, top, what);
+        }
     }
 
     /** A first and a last, both included. */
@@ -117,34 +146,34 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public Choices song(Options options) {
-        return new Choices(options, sections, overrides, locks, weights, swingRatio, endsHeld, seed, fingers);
+        return new Choices(options, sections, overrides, locks, weights, swingRatio, endsHeld, seed, fingers, right);
     }
 
     public Choices section(String name, Options options) {
         Map<String, Options> more = new HashMap<>(sections);
         more.put(name, options);
-        return new Choices(song, more, overrides, locks, weights, swingRatio, endsHeld, seed, fingers);
+        return new Choices(song, more, overrides, locks, weights, swingRatio, endsHeld, seed, fingers, right);
     }
 
     public Choices override(Override override) {
-        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, swingRatio, endsHeld, seed, fingers);
+        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, swingRatio, endsHeld, seed, fingers, right);
     }
 
     public Choices lock(PlacedLock lock) {
-        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, swingRatio, endsHeld, seed, fingers);
+        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, swingRatio, endsHeld, seed, fingers, right);
     }
 
     public Choices finger(PlacedFinger finger) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, seed, Stream.concat(fingers.stream(), Stream.of(finger)).toList());
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, seed, Stream.concat(fingers.stream(), Stream.of(finger)).toList(), right);
     }
 
     /** Without what is kept to certain keys of the keyboard. */
     public Choices unlocked() {
-        return new Choices(song, sections, overrides, List.of(), weights, swingRatio, endsHeld, seed, List.of());
+        return new Choices(song, sections, overrides, List.of(), weights, swingRatio, endsHeld, seed, List.of(), right);
     }
 
     public Choices weights(Weights others) {
-        return new Choices(song, sections, overrides, locks, others, swingRatio, endsHeld, seed, fingers);
+        return new Choices(song, sections, overrides, locks, others, swingRatio, endsHeld, seed, fingers, right);
     }
 
     public Choices voicing(String id) {
@@ -180,7 +209,7 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         Map<String, Options> plain = new HashMap<>();
         sections.forEach((name, options) -> plain.put(name, options.withoutLevel()));
         List<Override> here = overrides.stream().map(each -> new Override(each.bars(), each.pass(), each.beats(), each.options().withoutLevel())).toList();
-        return new Choices(song.withoutLevel(), plain, here, locks, weights, swingRatio, endsHeld, seed, fingers);
+        return new Choices(song.withoutLevel(), plain, here, locks, weights, swingRatio, endsHeld, seed, fingers, right);
     }
 
     /** Whether a level is chosen anywhere. */
@@ -192,15 +221,19 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         return song(song.withBassPlayer(true));
     }
 
+    public Choices right(Right hand) {
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, seed, fingers, hand);
+    }
+
     public Choices swingRatio(double ratio) {
-        return new Choices(song, sections, overrides, locks, weights, Optional.of(ratio), endsHeld, seed, fingers);
+        return new Choices(song, sections, overrides, locks, weights, Optional.of(ratio), endsHeld, seed, fingers, right);
     }
 
     public Choices endsHeld(boolean held) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, Optional.of(held), seed, fingers);
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, Optional.of(held), seed, fingers, right);
     }
 
     public Choices seed(long number) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, Optional.of(number), fingers);
+        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, Optional.of(number), fingers, right);
     }
 }

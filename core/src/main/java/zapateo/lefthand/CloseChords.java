@@ -1,12 +1,12 @@
 package zapateo.lefthand;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.EssentialTones;
 import zapateo.part.PartNote;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
@@ -85,28 +85,13 @@ final class CloseChords {
         return !notes.isEmpty() && notes.get(0).pitch().midi() == lowest ? notes : List.of();
     }
 
-    /** How much of the chord's sound a tone carries: the root and a plain fifth are given up first, thirds and sevenths never. */
-    private static int weight(Interval tone) {
-        return switch (tone.number()) {
-            case 1 -> 0;
-            case 5 -> tone.semitones() == 7 ? 1 : 5;
-            case 11 -> 2;
-            case 9 -> tone.semitones() == 14 ? 3 : 5;
-            case 13 -> 4;
-            default -> 6;
-        };
-    }
-
     /** Root, third or what is suspended in its place, and fifth. */
     private static List<Interval> triad(ChordSymbol chord) {
         return chord.quality().tones().stream().filter(tone -> tone.number() <= 5).limit(3).toList();
     }
 
     private static Set<List<Interval>> toneSets(ChordSymbol chord) {
-        List<Interval> all = new ArrayList<>(chord.quality().tones());
-        while (all.size() > FULL_HAND) {
-            all.remove(all.stream().min(Comparator.comparingInt(CloseChords::weight)).orElseThrow());
-        }
+        List<Interval> all = new ArrayList<>(EssentialTones.of(chord, FULL_HAND));
         // A major third in the bass is left out of the chord above (HANDBOOK §5, doubling).
         all.removeIf(tone -> tone.semitones() == MAJOR_THIRD && chord.over().isPresent()
                 && chord.tone(tone).chroma() == chord.bass().chroma());

@@ -39,7 +39,7 @@ public final class FigureCheck {
         if (figure.plays(Role.Kind.VOICING) && manner.voicings().isEmpty()) {
             faults.add(Reason.of("figure-without-voicing", Map.of()));
         }
-        if ((figure.plays(Role.Kind.CLOSE_CHORD) || figure.plays(Role.Kind.CLOSE_TONE)) && figure.plays(Role.Kind.GUIDE_TONES)) {
+        if (figure.written().anyMatch(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)) && figure.plays(Role.Kind.GUIDE_TONES)) {
             faults.add(Reason.of("figure-two-chords", Map.of()));
         }
         if (figure.plays(Role.Kind.VOICING) && (figure.plays(Role.Kind.CLOSE_CHORD) || figure.plays(Role.Kind.GUIDE_TONES))) {

@@ -46,7 +46,7 @@ final class Fit {
             case ROLL, PEDAL -> rolled(stroke, isTenth(stroke) || rolling == Rolling.BROKEN || rule == TooWide.PEDAL ? Rolling.BEFORE : rolling, cut.bar().tempo());
             case OMIT -> thinned(stroke);
         };
-        return fitted.because(fitted.reason().with("altered", rule.id()));
+        return fitted.because(fitted.reason().with(Stroke.ALTERED, rule.id()));
     }
 
     /** What the player wants done; without a pedal nothing is caught by it. */

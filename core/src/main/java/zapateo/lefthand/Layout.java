@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import zapateo.part.TickSpan;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Mark;
@@ -56,7 +55,7 @@ final class Layout {
             planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, last, last.size() > 1, false, alone ? Mark.HEEL : Mark.TOE, Planned.ENDING, Optional.empty()));
             return i + 1;
         }
-        boolean withTune = figure.manner().withTune() && !accents(cut.bar()).isEmpty();
+        boolean withTune = figure.manner().withTune() && !cut.bar().accents().isEmpty();
         if (!figure.manner().keeps() || cut.fillsBar() && !withTune) {
             layOne(i);
             return i + 1;
@@ -201,23 +200,9 @@ final class Layout {
     private static List<FigureStroke> withTune(Figure figure, Bar bar) {
         FigureStroke model = figure.bar(bar.meter(), 0).get(0);
         List<FigureStroke> strokes = new ArrayList<>();
-        for (TickSpan accent : accents(bar)) {
+        for (TuneNote accent : bar.accents()) {
             strokes.add(new FigureStroke(model.hand(), model.roles(), accent.tick(), Math.min(model.length(), accent.ticks()), false, true));
         }
         return strokes;
-    }
-
-    /** The melody's accents: what falls on a beat and lasts one, and what is struck off the beat and held over the next. */
-    private static List<TickSpan> accents(Bar bar) {
-        int beat = bar.meter().beatTicks();
-        List<TickSpan> accents = new ArrayList<>();
-        for (TuneNote note : bar.written().tune()) {
-            boolean onBeat = note.tick() % beat == 0 && note.ticks() >= beat;
-            boolean across = note.tick() % beat != 0 && note.tick() % Ticks.PER_EIGHTH == 0 && note.end() > (note.tick() / beat + 1) * beat;
-            if (note.pitch().isPresent() && (onBeat || across)) {
-                accents.add(TickSpan.of(note.tick(), note.ticks()));
-            }
-        }
-        return accents;
     }
 }

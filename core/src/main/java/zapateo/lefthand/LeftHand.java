@@ -105,7 +105,7 @@ public final class LeftHand {
 
     private Placements.Need need(Cut cut) {
         List<Planned> strokes = byCut.get(cut.index());
-        boolean close = plays(strokes, Role.Kind.CLOSE_CHORD) || plays(strokes, Role.Kind.CLOSE_TONE) || plays(strokes, Role.Kind.NEIGHBOUR);
+        boolean close = strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose));
         boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
         boolean chosen = plays(strokes, Role.Kind.VOICING);
         Voicing voicing = voicing(cut);
@@ -118,7 +118,7 @@ public final class LeftHand {
         return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
                 fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
                 cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
-                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(LeftHand::isChord)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close);
+                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close);
     }
 
     /** What the left hand takes at once, each kind of stroke with how often it comes. */
@@ -158,15 +158,8 @@ public final class LeftHand {
         };
     }
 
-    private static boolean isChord(Role role) {
-        return role.kind() == Role.Kind.CLOSE_CHORD || role.kind() == Role.Kind.CLOSE_TONE || role.kind() == Role.Kind.NEIGHBOUR;
-    }
-
     private static boolean fromElsewhere(Role role) {
-        return switch (role.kind()) {
-            case CLOSE_CHORD, CLOSE_TONE, GUIDE_TONES, NEIGHBOUR, WALKING, LEAD_IN -> true;
-            default -> false;
-        };
+        return role.isOfClose() || role.kind() == Role.Kind.GUIDE_TONES || role.kind() == Role.Kind.WALKING || role.kind() == Role.Kind.LEAD_IN;
     }
 
     private Optional<Stroke> stroke(Planned each, List<Candidate> places) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.CloseChord;
 import zapateo.part.PartNote;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
@@ -67,8 +68,8 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
             case FIFTH_BELOW -> List.of(PartNote.of(fifthBelow(), "5"));
             case ROOT_ABOVE -> List.of(PartNote.of(Pitch.onKey(rootBelow() + 12, chord.root()), "8"));
             case ROOT_NEAR -> List.of(PartNote.of(rootNear(), "8"));
-            case CLOSE_CHORD, GUIDE_TONES -> upper;
-            case CLOSE_TONE -> List.of(upper.get(Math.min(role.degree(), upper.size()) - 1));
+            case CLOSE_CHORD, CLOSE_TONE, CLOSE_TOP, CLOSE_LOWER, CLOSE_UPPER -> CloseChord.take(role, upper);
+            case GUIDE_TONES -> upper;
             case VOICING -> shape.isEmpty() ? upper : notes(shape);
             case NEIGHBOUR, WALKING, LEAD_IN -> throw new IllegalStateException(role + " is placed by the line or the key it lies in");
         };

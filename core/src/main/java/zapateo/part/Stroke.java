@@ -22,6 +22,9 @@ import zapateo.rhythm.Side;
 public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan sounding, Mark mark, boolean accent, List<PartNote> notes, Optional<Roll> roll,
                      Reason reason) {
 
+    /** Argument of a reason that says how a stroke was fitted to the hand. */
+    public static final String ALTERED = "altered";
+
     public Stroke {
         notes = List.copyOf(notes);
         if (notes.isEmpty()) {
@@ -44,6 +47,11 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     public Stroke playing(List<PartNote> others) {
         return new Stroke(hand, bar, chord, written, sounding, mark, accent, others, roll, reason);
+    }
+
+    /** The same as a stroke of another laid chord. */
+    public Stroke of(int laidChord) {
+        return new Stroke(hand, bar, laidChord, written, sounding, mark, accent, notes, roll, reason);
     }
 
     public Stroke because(Reason other) {
@@ -70,7 +78,7 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     /** What was done because the hand cannot strike it together as it was meant: roll, pedal, omit or play. */
     public Optional<String> altered() {
-        return Optional.ofNullable(reason.args().get("altered"));
+        return Optional.ofNullable(reason.args().get(ALTERED));
     }
 
     /** Where its first note is heard. */

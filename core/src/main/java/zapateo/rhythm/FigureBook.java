@@ -6,12 +6,14 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * The figures that ship with Zapateo: one YAML file each under {@code figures/}, in the order of {@code figures/book.txt}.
+ * The figures that ship with Zapateo: one YAML file each under {@code figures/} for the left hand or both and {@code right-figures/} for the right one,
+ * in the order of the folder's {@code book.txt}.
  * A mistake in a file is refused when the book is opened, with the file and the line.
  */
 public final class FigureBook {
 
-    private static final String FOLDER = "figures/";
+    private static final String LEFT = "figures/";
+    private static final String RIGHT = "right-figures/";
 
     private final Map<String, Figure> byId = new LinkedHashMap<>();
 
@@ -28,10 +30,19 @@ public final class FigureBook {
 
     /** Opens the book that ships. */
     public static FigureBook open() {
+        return open(LEFT);
+    }
+
+    /** Opens the rhythms of the right hand. */
+    public static FigureBook ofTheRightHand() {
+        return open(RIGHT);
+    }
+
+    private static FigureBook open(String folder) {
         FigureBook book = new FigureBook();
-        for (String id : DataFile.text(FOLDER + "book.txt").lines().filter(line -> !line.isBlank() && !line.startsWith("#")).toList()) {
+        for (String id : DataFile.text(folder + "book.txt").lines().filter(line -> !line.isBlank() && !line.startsWith("#")).toList()) {
             String file = id.strip() + ".yaml";
-            book.byId.put(id.strip(), FigureFile.parse(file, DataFile.text(FOLDER + file)));
+            book.byId.put(id.strip(), FigureFile.parse(file, DataFile.text(folder + file)));
         }
         return book;
     }

@@ -1,9 +1,11 @@
 package zapateo.song;
 
+import java.util.ArrayList;
 import java.util.List;
 import zapateo.harmony.Key;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Tempo;
+import zapateo.rhythm.Ticks;
 
 /**
  * A bar as it is played.
@@ -42,5 +44,19 @@ public record Bar(int index, int pass, int tick, Key key, Tempo tempo, int vamp,
 
     Bar vampFrom(int first) {
         return new Bar(index, pass, tick, key, tempo, first, written);
+    }
+
+    /** The melody's accents: what falls on a beat and lasts one, and what is struck off the beat and held over the next. */
+    public List<TuneNote> accents() {
+        int beat = meter().beatTicks();
+        List<TuneNote> accents = new ArrayList<>();
+        for (TuneNote note : written.tune()) {
+            boolean onBeat = note.tick() % beat == 0 && note.ticks() >= beat;
+            boolean across = note.tick() % beat != 0 && note.tick() % Ticks.PER_EIGHTH == 0 && note.end() > (note.tick() / beat + 1) * beat;
+            if (note.pitch().isPresent() && (onBeat || across)) {
+                accents.add(note);
+            }
+        }
+        return accents;
     }
 }

@@ -1,4 +1,4 @@
-package zapateo.arrangement;
+package zapateo.righthand;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -17,14 +17,14 @@ import zapateo.song.Song;
 import zapateo.song.TuneNote;
 
 /** The song's melody as a part of its own, its ties joined. */
-final class Melody {
+public final class Tune {
 
     private static final int VELOCITY = 84;
 
-    private Melody() {
+    private Tune() {
     }
 
-    static Part of(Song song) {
+    public static Part of(Song song) {
         List<Stroke> strokes = new ArrayList<>();
         Optional<Pitch> held = Optional.empty();
         int from = 0;

@@ -1,0 +1,89 @@
+package zapateo.righthand;
+
+import java.util.ArrayList;
+import java.util.List;
+import zapateo.part.PartNote;
+import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
+
+/**
+ * The hands kept apart, in the order of HANDBOOK §9: the left hand gives way for the stroke (thinned, or an octave lower), then the right hand's chord gives up what
+ * lies too low, then a phrase of the melody goes an octave up. What cannot be mended is told.
+ *
+ * @param left    as it is played now, in the order of before
+ * @param right   the same
+ * @param kept    what runs together still
+ */
+public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) {
+
+    private static final int OCTAVE = 12;
+    /** The left hand goes no lower than this to make room. */
+    private static final int LOWEST = Pitch.parse("E1").midi();
+    private static final int HIGHEST = Pitch.parse("C7").midi();
+    /** Argument of a stroke's reason that says how it made room. */
+    public static final String MENDED = "crossing";
+    private static final String TUNE = "tune";
+
+    /** @param left strokes in the order of time, as written; @param right the same */
+    public static Apart of(List<Stroke> left, List<Stroke> right) {
+        List<Stroke> leftNow = new ArrayList<>(left);
+        List<Stroke> rightNow = new ArrayList<>(right);
+        lower(leftNow, rightNow);
+        thin(leftNow, rightNow);
+        raise(leftNow, rightNow);
+        return new Apart(leftNow, rightNow, Crossing.between(leftNow, rightNow));
+    }
+
+    /** The left hand gives up what lies on or over the right hand's lowest note, but never all of it; a single note goes an octave down. */
+    private static void lower(List<Stroke> left, List<Stroke> right) {
+        for (Crossing crossing : Crossing.between(left, right)) {
+            Stroke stroke = left.get(crossing.left());
+            int bound = right.get(crossing.right()).lowest().midi();
+            List<PartNote> kept = stroke.notes().stream().filter(note -> Crossing.between(List.of(stroke.playing(List.of(note))), List.of(right.get(crossing.right()))).isEmpty()).toList();
+            if (kept.size() == stroke.notes().size()) {
+                continue;
+            }
+            if (!kept.isEmpty()) {
+                left.set(crossing.left(), stroke.playing(kept).because(stroke.reason().with(MENDED, "left-thinned")));
+            } else if (stroke.notes().size() == 1 && stroke.lowest().midi() - OCTAVE >= LOWEST && stroke.lowest().midi() - OCTAVE < bound) {
+                left.set(crossing.left(), stroke.playing(List.of(stroke.notes().get(0).octaves(-1))).because(stroke.reason().with(MENDED, "left-lowered")));
+            }
+        }
+    }
+
+    /** The chord under the right hand's top note gives up what lies too low. */
+    private static void thin(List<Stroke> left, List<Stroke> right) {
+        for (Crossing crossing : Crossing.between(left, right)) {
+            Stroke stroke = right.get(crossing.right());
+            List<PartNote> kept = stroke.notes().stream().filter(note -> Crossing.between(List.of(left.get(crossing.left())), List.of(stroke.playing(List.of(note)))).isEmpty()).toList();
+            if (!kept.isEmpty() && kept.size() < stroke.notes().size() && kept.contains(stroke.notes().get(stroke.notes().size() - 1))) {
+                right.set(crossing.right(), stroke.playing(kept).because(stroke.reason().with(MENDED, "right-thinned")));
+            }
+        }
+    }
+
+    /** From rest to rest. */
+    private static void raise(List<Stroke> left, List<Stroke> right) {
+        for (Crossing crossing : Crossing.between(left, right)) {
+            int first = crossing.right();
+            int last = first;
+            if (Crossing.between(left, List.of(right.get(first))).isEmpty()) {
+                continue;
+            }
+            while (isTune(right.get(first)) && first > 0 && right.get(first - 1).written().end() == right.get(first).written().tick()) {
+                first--;
+            }
+            while (isTune(right.get(last)) && last + 1 < right.size() && right.get(last + 1).written().tick() == right.get(last).written().end()) {
+                last++;
+            }
+            List<Stroke> phrase = right.subList(first, last + 1);
+            if (phrase.stream().allMatch(stroke -> stroke.highest().midi() + OCTAVE <= HIGHEST)) {
+                phrase.replaceAll(stroke -> stroke.playing(stroke.notes().stream().map(note -> note.octaves(1)).toList()).because(stroke.reason().with(MENDED, "right-raised")));
+            }
+        }
+    }
+
+    private static boolean isTune(Stroke stroke) {
+        return stroke.reason().code().equals(TUNE);
+    }
+}

@@ -1,0 +1,195 @@
+package zapateo.righthand;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zapateo.hand.Hand;
+import zapateo.harmony.ChordSymbol;
+import zapateo.part.CloseChord;
+import zapateo.part.PartNote;
+import zapateo.part.Reason;
+import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
+import zapateo.rhythm.Feel;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureStroke;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
+import zapateo.rhythm.Ticks;
+import zapateo.search.CostTerm;
+import zapateo.search.ShortestPath;
+import zapateo.song.Bar;
+import zapateo.song.ChordSpan;
+import zapateo.song.Section;
+import zapateo.song.Song;
+import zapateo.song.TuneNote;
+
+/** Chords in the right hand over a left hand that is there already: the inversions of the whole song chosen together, struck in the rhythm of a figure. */
+public final class Comping {
+
+    /** At least a third above the left hand (HANDBOOK §9). */
+    static final int CLEAR_OF_LEFT = 3;
+    private static final double HOME = zapateo.pitch.Pitch.parse("G4").midi();
+    private static final int VELOCITY = 60;
+    private static final int ACCENT = 14;
+
+    private final Song song;
+    private final Hand hand;
+    private final RightChoices choices;
+    private final List<Standing> standing = new ArrayList<>();
+
+    /** A chord in its bar, and the highest key the left hand has down while it sounds. */
+    private record Standing(Bar bar, ChordSpan span, ChordSymbol chord, int leftTop) {
+
+        private int tick() {
+            return bar.tick() + span.tick();
+        }
+
+        private int end() {
+            return bar.tick() + span.end();
+        }
+    }
+
+    private Comping(Song song, List<Stroke> left, Hand hand, RightChoices choices) {
+        this.song = song;
+        this.hand = hand;
+        this.choices = choices;
+        LeftTop tops = new LeftTop(left);
+        for (Bar bar : song.bars()) {
+            for (ChordSpan span : bar.chords()) {
+                span.chord().ifPresent(chord -> standing.add(new Standing(bar, span, chord, tops.over(bar.tick() + span.tick(), bar.tick() + span.end()))));
+            }
+        }
+    }
+
+    /** @param left what the left hand plays, as written */
+    public static List<Stroke> of(Song song, List<Stroke> left, Hand hand, RightChoices choices) {
+        return new Comping(song, left, hand, choices).play();
+    }
+
+    private List<Stroke> play() {
+        if (standing.isEmpty()) {
+            return List.of();
+        }
+        Map<ChordSymbol, List<Shape>> shapes = new HashMap<>();
+        Map<List<Object>, List<Placed>> known = new HashMap<>();
+        List<List<Placed>> layers = standing.stream().map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop()),
+                key -> shapes.computeIfAbsent(each.chord(), chord -> Shape.of(chord, hand)).stream().map(shape -> new Placed(shape, each.leftTop())).toList())).toList();
+        return struck(ShortestPath.through(layers, costs(choices.top())).steps());
+    }
+
+    /** A shape over what the left hand has. */
+    private record Placed(Shape shape, int leftTop) {
+
+        private int tooLow() {
+            return Math.max(0, leftTop + CLEAR_OF_LEFT - shape.lowest());
+        }
+
+        /** Semitones the voices travel; where one shape has more notes, each goes to its nearest. */
+        private double movement(Placed from) {
+            double sum = 0;
+            int[] keys = shape.keys();
+            int[] before = from.shape.keys();
+            for (int key : keys) {
+                int least = Integer.MAX_VALUE;
+                for (int other : before) {
+                    least = Math.min(least, Math.abs(key - other));
+                }
+                sum += least;
+            }
+            return sum;
+        }
+    }
+
+    private static List<CostTerm<Placed>> costs(RightChoices.Top top) {
+        List<CostTerm<Placed>> terms = new ArrayList<>(List.of(
+                CostTerm.step("chord-movement", 1, (from, to) -> to.movement(from)),
+                CostTerm.step("top-line", top == RightChoices.Top.SMOOTH ? 2 : 0.4, (from, to) -> Math.abs(to.shape.top() - from.shape.top())),
+                CostTerm.own("chord-register", 0.25, placed -> Math.abs(placed.shape.middle() - HOME)),
+                CostTerm.own("left-out", 2, placed -> placed.shape.leftOut()),
+                CostTerm.own("near-the-left", 8, Placed::tooLow)));
+        if (top == RightChoices.Top.THIRD) {
+            terms.add(CostTerm.own("third-on-top", 100, placed -> placed.shape.hasThirdOnTop() ? 0 : 1));
+        }
+        return terms;
+    }
+
+    private List<Stroke> struck(List<Placed> steps) {
+        List<Stroke> strokes = new ArrayList<>();
+        int at = 0;
+        for (Section section : song.sections()) {
+            int inSection = 0;
+            for (Bar bar : section.bars()) {
+                int first = at;
+                while (at < standing.size() && standing.get(at).bar() == bar) {
+                    at++;
+                }
+                if (at > first) {
+                    bar(bar, inSection, first, at, steps, strokes);
+                }
+                inSection++;
+            }
+        }
+        return strokes;
+    }
+
+    /** The figure's onsets stay whatever chords lie under them; a stroke that is held over a change is struck anew there. */
+    private void bar(Bar bar, int inSection, int first, int after, List<Placed> steps, List<Stroke> strokes) {
+        for (FigureStroke stroke : rhythm(bar, inSection)) {
+            int tick = bar.tick() + stroke.tick();
+            if (stroke.ofNext()) {
+                if (after < standing.size() && standing.get(after).tick() == bar.end()) {
+                    add(strokes, bar, tick, bar.end() - tick, after, stroke, steps);
+                }
+                continue;
+            }
+            for (int each = first; each < after; each++) {
+                Standing chord = standing.get(each);
+                int from = Math.max(tick, chord.tick());
+                long wanted = stroke.length() == FigureStroke.TO_THE_END ? chord.end() : tick + stroke.length();
+                int end = (int) Math.min(chord.end(), wanted);
+                boolean opens = tick >= chord.tick() && tick < chord.end();
+                boolean anew = tick < chord.tick() && (stroke.length() == FigureStroke.TO_THE_END || wanted - chord.tick() >= Ticks.PER_EIGHTH);
+                if (end > from && (opens || anew)) {
+                    add(strokes, bar, from, end - from, each, stroke, steps);
+                }
+            }
+        }
+    }
+
+    private List<FigureStroke> rhythm(Bar bar, int inSection) {
+        Figure figure = choices.figure();
+        List<FigureStroke> own = figure.bar(bar.meter(), inSection).stream().filter(stroke -> stroke.tick() < bar.ticks()).toList();
+        List<TuneNote> accents = figure.manner().withTune() ? bar.accents() : List.of();
+        return accents.isEmpty() ? own : accents.stream()
+                .map(note -> new FigureStroke(Side.RIGHT, own.get(0).roles(), note.tick(), Math.min(own.get(0).length(), note.ticks()), false, true)).toList();
+    }
+
+    private void add(List<Stroke> strokes, Bar bar, int tick, int ticks, int chord, FigureStroke stroke, List<Placed> steps) {
+        List<PartNote> notes = notes(steps.get(chord).shape(), stroke.roles()).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
+        TickSpan span = TickSpan.of(tick, ticks);
+        strokes.add(new Stroke(Side.RIGHT, bar.index(), chord, span, span, Mark.TOE, stroke.accent(), notes, Optional.empty(),
+                Reason.of("comping", Map.of("figure", choices.figure().id(), "chord", standing.get(chord).chord().toString()))));
+    }
+
+    /** What of a shape the roles of a stroke take, low to high; a numbered one is the tone of that number, or the lowest note. */
+    private static List<PartNote> notes(Shape shape, List<Role> roles) {
+        List<PartNote> taken = new ArrayList<>();
+        for (Role role : roles) {
+            Role here = role.ofThis();
+            List<PartNote> notes = here.isOfClose() ? CloseChord.take(here, shape.notes())
+                    : List.of(shape.notes().stream().filter(note -> note.role().equals(String.valueOf(here.degree()))).findFirst().orElse(shape.notes().get(0)));
+            notes.stream().filter(note -> !taken.contains(note)).forEach(taken::add);
+        }
+        taken.sort(java.util.Comparator.comparingInt(note -> note.pitch().midi()));
+        return taken;
+    }
+
+    /** The figure that suits a song best where none is chosen: on the beats of a straight one, half the bar open in a swung one. */
+    public static String usual(Song song) {
+        return song.feel() == Feel.STRAIGHT || song.meter().beats() != 4 ? "held-chords" : "one-and-two-and";
+    }
+}

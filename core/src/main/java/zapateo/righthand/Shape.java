@@ -1,0 +1,91 @@
+package zapateo.righthand;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import zapateo.hand.Ease;
+import zapateo.hand.Hand;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.EssentialTones;
+import zapateo.part.PartNote;
+import zapateo.pitch.Interval;
+import zapateo.pitch.Pitch;
+
+/**
+ * One way to hold a chord in the right hand, inside an octave.
+ *
+ * @param notes   low to high, each with the tone it is
+ * @param leftOut tones of the chord it has not
+ */
+record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
+
+    /** The right hand's chords lie here, above a left hand and on the staff (the project's own choice). */
+    static final int LOWEST = Pitch.parse("F3").midi();
+    static final int HIGHEST = Pitch.parse("C6").midi();
+    private static final int FULL = 4;
+    private static final int THREE = 3;
+    private static final int OCTAVE = 12;
+    private static final Set<Integer> THIRDS = Set.of(3, 10);
+
+    int lowest() {
+        return notes.get(0).pitch().midi();
+    }
+
+    int top() {
+        return notes.get(notes.size() - 1).pitch().midi();
+    }
+
+    double middle() {
+        return notes.stream().mapToInt(note -> note.pitch().midi()).average().orElseThrow();
+    }
+
+    /** Whether the third is on top, or what is suspended in its place. */
+    boolean hasThirdOnTop() {
+        int tone = Integer.parseInt(notes.get(notes.size() - 1).role());
+        return THIRDS.contains(tone) || chord.quality().tone(3).isEmpty() && (tone == 4 || tone == 2);
+    }
+
+    int[] keys() {
+        return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
+    }
+
+    /** Every close way to hold it that a hand can strike, low to high; a hand too small for all of them has two tones, or one. */
+    static List<Shape> of(ChordSymbol chord, Hand hand) {
+        List<Shape> found = new ArrayList<>();
+        for (int most = FULL; found.isEmpty() || most == THREE; most--) {
+            for (List<Interval> tones : toneSets(chord, most)) {
+                for (int low = LOWEST; low <= HIGHEST; low++) {
+                    stack(chord, tones, low, hand, found);
+                }
+            }
+        }
+        return found;
+    }
+
+    private static Set<List<Interval>> toneSets(ChordSymbol chord, int most) {
+        Set<List<Interval>> sets = new LinkedHashSet<>();
+        List<Interval> kept = new ArrayList<>(EssentialTones.of(chord, most));
+        // A sharp ninth on a minor chord is its third again.
+        Set<Integer> keys = new LinkedHashSet<>();
+        kept.removeIf(tone -> !keys.add(tone.semitones() % OCTAVE));
+        sets.add(kept);
+        return sets;
+    }
+
+    private static void stack(ChordSymbol chord, List<Interval> tones, int lowest, Hand hand, List<Shape> found) {
+        List<PartNote> notes = new ArrayList<>();
+        for (int key = lowest; key < lowest + OCTAVE && key <= HIGHEST; key++) {
+            for (Interval tone : tones) {
+                if (Math.floorMod(key - chord.root().chroma() - tone.semitones(), OCTAVE) == 0) {
+                    notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone).simple()), String.valueOf(tone.number())));
+                }
+            }
+        }
+        boolean whole = notes.size() == tones.size() && notes.get(0).pitch().midi() == lowest;
+        Shape shape = whole ? new Shape(chord, List.copyOf(notes), chord.quality().tones().size() - notes.size()) : null;
+        if (whole && hand.easeOf(shape.keys()) != Ease.OUT_OF_REACH && !found.contains(shape)) {
+            found.add(shape);
+        }
+    }
+}

@@ -1,0 +1,129 @@
+package zapateo.righthand;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import zapateo.hand.Ease;
+import zapateo.hand.Hand;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Key;
+import zapateo.part.PartNote;
+import zapateo.part.Stroke;
+import zapateo.pitch.Letter;
+import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
+import zapateo.song.Bar;
+import zapateo.song.Song;
+
+/** A melody with what lies under it, on top of a left hand that is there already: never wider than the hand, a third clear of the left hand. */
+public final class TuneHand {
+
+    private static final int OCTAVE = 12;
+    private static final int SOFTER = 18;
+    /** What is closer under the melody than this hides it. */
+    private static final int CLEAR_OF_TUNE = 3;
+    private static final int TENTH = 16;
+
+    private final Song song;
+    private final Hand hand;
+    private final RightChoices.Under under;
+    private final LeftTop left;
+    private final List<Song.Placed> chords;
+    private int at;
+
+    private TuneHand(Song song, List<Stroke> left, Hand hand, RightChoices.Under under) {
+        this.song = song;
+        this.hand = hand;
+        this.under = under;
+        this.left = new LeftTop(left);
+        this.chords = song.chords().filter(place -> place.chord().isPresent()).toList();
+    }
+
+    /** @param left what the left hand plays, as written */
+    public static List<Stroke> of(Song song, List<Stroke> left, Hand hand, RightChoices.Under under) {
+        TuneHand tune = new TuneHand(song, left, hand, under);
+        return Tune.of(song).strokes().stream().map(tune::filled).toList();
+    }
+
+    private Stroke filled(Stroke stroke) {
+        Bar bar = song.bars().get(stroke.bar());
+        int tick = stroke.written().tick();
+        while (at + 1 < chords.size() && chords.get(at + 1).tick() <= tick) {
+            at++;
+        }
+        Optional<ChordSymbol> chord = chords.isEmpty() || chords.get(at).tick() > tick ? Optional.empty() : chords.get(at).chord();
+        boolean carries = under == RightChoices.Under.BLOCK || under == RightChoices.Under.THIRDS || under == RightChoices.Under.SIXTHS
+                || (tick - bar.tick()) % bar.meter().beatTicks() == 0 || stroke.written().ticks() >= bar.meter().beatTicks();
+        if (under == RightChoices.Under.ALONE || chord.isEmpty() || !carries) {
+            return stroke;
+        }
+        PartNote melody = stroke.notes().get(0);
+        int floor = Math.max(Shape.LOWEST, left.over(tick, tick + 1) + Comping.CLEAR_OF_LEFT);
+        List<PartNote> notes = new ArrayList<>(List.of(melody));
+        for (PartNote note : below(melody.pitch(), chord.get(), bar.key())) {
+            if (note.pitch().midi() >= floor) {
+                notes.add(note.struck(melody.velocity() - SOFTER));
+            }
+        }
+        notes.sort(Comparator.comparingInt(note -> note.pitch().midi()));
+        // What the hand cannot span is given up from below.
+        while (notes.size() > 1 && (notes.size() > 5 || hand.easeOf(keys(notes)) == Ease.OUT_OF_REACH)) {
+            notes.remove(0);
+        }
+        return notes.size() == 1 ? stroke : stroke.playing(notes).because(stroke.reason().with("under", under.id()).with("chord", chord.get().toString()));
+    }
+
+    private static int[] keys(List<PartNote> notes) {
+        return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
+    }
+
+    private List<PartNote> below(Pitch melody, ChordSymbol chord, Key key) {
+        List<PartNote> tones = tones(melody, chord);
+        return switch (under) {
+            case ALONE -> List.of();
+            case CLOSE -> tones.stream().limit(2).toList();
+            case BLOCK -> tones.stream().limit(3).toList();
+            // Every other tone: the second below, and the fourth where the hand has it.
+            case OPEN -> tones.size() < 2 ? tones : tones.size() < 4 ? List.of(tones.get(1)) : List.of(tones.get(1), tones.get(3));
+            // A third, or a fourth where only that is of the chord; a sixth, or a fifth.
+            case THIRDS -> List.of(below(melody, chord, key, 2, 3));
+            case SIXTHS -> List.of(below(melody, chord, key, 5, 4));
+            case OCTAVES -> {
+                List<PartNote> inside = new ArrayList<>(tones.stream().filter(note -> melody.midi() - note.pitch().midi() < OCTAVE).limit(1).toList());
+                inside.add(PartNote.of(Pitch.of(melody.pitchClass(), melody.octave() - 1), "tune"));
+                yield inside;
+            }
+        };
+    }
+
+    /** The chord's tones under a note, the nearest first, from a minor third down to a tenth. */
+    private static List<PartNote> tones(Pitch melody, ChordSymbol chord) {
+        List<PartNote> tones = new ArrayList<>();
+        for (int midi = melody.midi() - CLEAR_OF_TUNE; midi >= melody.midi() - TENTH; midi--) {
+            int chroma = Math.floorMod(midi, OCTAVE);
+            int at = midi;
+            chord.quality().tones().stream().filter(tone -> chord.tone(tone).chroma() == chroma).findFirst()
+                    .ifPresent(tone -> tones.add(PartNote.of(Pitch.onKey(at, chord.tone(tone).simple()), String.valueOf(tone.number()))));
+        }
+        return tones;
+    }
+
+    /** So many steps of the key lower; as many as {@code otherwise} where only that is a tone of the chord. */
+    private static PartNote below(Pitch melody, ChordSymbol chord, Key key, int steps, int otherwise) {
+        PartNote parallel = stepsBelow(melody, key, steps);
+        PartNote other = stepsBelow(melody, key, otherwise);
+        return !isTone(parallel, chord) && isTone(other, chord) ? other : parallel;
+    }
+
+    private static PartNote stepsBelow(Pitch melody, Key key, int steps) {
+        Letter letter = melody.pitchClass().letter().plus(-steps);
+        PitchClass name = PitchClass.of(letter, key.alterationOf(letter));
+        int down = Math.floorMod(melody.pitchClass().chroma() - name.chroma(), OCTAVE);
+        return PartNote.of(Pitch.onKey(melody.midi() - down, name), "parallel");
+    }
+
+    private static boolean isTone(PartNote note, ChordSymbol chord) {
+        return chord.tones().stream().anyMatch(tone -> tone.chroma() == note.pitch().pitchClass().chroma());
+    }
+}
