@@ -19,6 +19,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
       { path: "chart", lazy: async () => ({ Component: (await import("./views/chart/Chart")).Chart }) },
+      { path: "right-hand", lazy: async () => ({ Component: (await import("./views/righthand/RightHand")).RightHand }) },
       { path: "left-hand", lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
     ],
   },

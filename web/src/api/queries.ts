@@ -7,10 +7,13 @@ import {
   type Choices,
   type EasierWay,
   type Figure,
+  type Fit,
   type Fitting,
   type Hands,
+  type ImprovNotes,
   type Measures,
   type Measuring,
+  type OneShape,
   type Refused,
   type Rung,
   type SongLine,
@@ -25,6 +28,45 @@ export function useFigures() {
     queryKey: ["figures"],
     queryFn: () => take(api.GET("/api/figures")),
     staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+/** The rhythms of the right hand; they do not change. */
+export function useRightFigures() {
+  return useQuery<Figure[], Refused>({
+    queryKey: ["right-figures"],
+    queryFn: () => take(api.GET("/api/figures/right")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+/** What each note of a chart's melody is to its chord. */
+export function useFit(chart: string) {
+  return useQuery<Fit, Refused>({
+    queryKey: ["fit", chart],
+    queryFn: () => take(api.POST("/api/right-hand/fit", { body: { chart } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** What to improvise on, chord by chord. */
+export function useImprovNotes(chart: string) {
+  return useQuery<ImprovNotes, Refused>({
+    queryKey: ["improv", chart],
+    queryFn: () => take(api.POST("/api/right-hand/notes", { body: { chart } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** One shape to hold over some bars. */
+export function useOneShape(chart: string, bars: string) {
+  return useQuery<OneShape, Refused>({
+    queryKey: ["one-shape", chart, bars],
+    queryFn: () => take(api.POST("/api/right-hand/one-shape", { body: { chart, bars } })),
+    placeholderData: keepPreviousData,
+    retry: false,
   });
 }
 

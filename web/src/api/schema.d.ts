@@ -244,6 +244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/figures/right": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rightHand"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures/{id}": {
         parameters: {
             query?: never;
@@ -366,6 +382,54 @@ export interface paths {
         get: operations["score_1"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/right-hand/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/right-hand/notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["notes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/right-hand/one-shape": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["oneShape"];
         delete?: never;
         options?: never;
         head?: never;
@@ -576,6 +640,21 @@ export interface components {
             /** Format: int32 */
             number: number;
         };
+        BetterView: {
+            /** Format: int32 */
+            bar: number;
+            better: string;
+            /** Format: int32 */
+            hits: number;
+            /** Format: int32 */
+            notes: number;
+            now: string;
+            /** Format: int32 */
+            tick: number;
+        };
+        ChartRequest: {
+            chart: string;
+        };
         ChartView: {
             feel: string;
             form: number[];
@@ -616,6 +695,7 @@ export interface components {
             pedal?: boolean;
             /** @enum {string} */
             register?: "deep" | "middle";
+            right?: components["schemas"]["RightRequest"];
             sections?: {
                 [key: string]: components["schemas"]["OptionsRequest"];
             };
@@ -778,6 +858,25 @@ export interface components {
             pass?: number;
             /** Format: int32 */
             tick: number;
+        };
+        FitNoteView: {
+            avoid: boolean;
+            /** Format: int32 */
+            bar: number;
+            /** @enum {string} */
+            kind: "chord-tone" | "passing" | "neighbour" | "suspension" | "anticipation" | "appoggiatura" | "escape" | "pedal" | "added" | "clash";
+            /** Format: int32 */
+            midi: number;
+            name: string;
+            /** Format: int32 */
+            tick: number;
+            /** Format: int32 */
+            ticks: number;
+            why: string;
+        };
+        FitView: {
+            better: components["schemas"]["BetterView"][];
+            notes: components["schemas"]["FitNoteView"][];
         };
         FittingView: {
             fits: boolean;
@@ -943,6 +1042,11 @@ export interface components {
             /** Format: int32 */
             velocity: number;
         };
+        NotesView: {
+            blues: string[];
+            chords: components["schemas"]["OverView"][];
+            pentatonic: string[];
+        };
         OptionsRequest: {
             bassLine?: string;
             figure?: string;
@@ -960,6 +1064,17 @@ export interface components {
             variations?: boolean;
             voicing?: string;
             withBassPlayer?: boolean;
+        };
+        OverView: {
+            /** Format: int32 */
+            bar: number;
+            chord: string;
+            notes: components["schemas"]["ScaleNoteView"][];
+            scale: string;
+            /** Format: int32 */
+            tick: number;
+            /** Format: int32 */
+            ticks: number;
         };
         OverrideRequest: {
             bars: string;
@@ -1065,6 +1180,15 @@ export interface components {
             times: number;
             vamp: boolean;
         };
+        RightRequest: {
+            figure?: string;
+            /** @enum {string} */
+            style: "none" | "comping" | "melody";
+            /** @enum {string} */
+            top?: "nearest" | "smooth" | "third";
+            /** @enum {string} */
+            under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block";
+        };
         RolledView: {
             /** @enum {string} */
             kind: "quick" | "broken";
@@ -1073,11 +1197,32 @@ export interface components {
             /** Format: int32 */
             spreadTicks: number;
         };
+        ScaleNoteView: {
+            /** Format: int32 */
+            chroma: number;
+            /** @enum {string} */
+            kind: "guide" | "chord" | "scale" | "avoid";
+            name: string;
+        };
         SectionView: {
             bars: components["schemas"]["BarView"][];
             name: string;
             /** Format: int32 */
             pass: number;
+        };
+        ShapeOverView: {
+            adds: string[];
+            chord: string;
+            loses: string[];
+            states: string[];
+        };
+        ShapeRequest: {
+            bars: string;
+            chart: string;
+        };
+        ShapeView: {
+            notes: string[];
+            over: components["schemas"]["ShapeOverView"][];
         };
         SimplerView: {
             /** Format: int32 */
@@ -1736,6 +1881,26 @@ export interface operations {
             };
         };
     };
+    rightHand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FigureView"][];
+                };
+            };
+        };
+    };
     change_2: {
         parameters: {
             query?: never;
@@ -1977,6 +2142,78 @@ export interface operations {
                 };
                 content: {
                     "application/vnd.recordare.musicxml+xml": string;
+                };
+            };
+        };
+    };
+    fit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChartRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FitView"];
+                };
+            };
+        };
+    };
+    notes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChartRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["NotesView"];
+                };
+            };
+        };
+    };
+    oneShape: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShapeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ShapeView"];
                 };
             };
         };

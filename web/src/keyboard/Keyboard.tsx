@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { Stroke, Tone } from "../api/client";
+import { type Aim, AimKey } from "./AimKey";
 import { centre, keys } from "./geometry";
 import { HandShape } from "./HandShape";
 
@@ -14,10 +15,13 @@ export const Keyboard = memo(function Keyboard({
   strokes,
   spanMm,
   shown = null,
+  aims = [],
 }: {
   strokes: Stroke[];
   spanMm: number;
   shown?: Tone[] | null;
+  /** Notes to improvise on, by what they are to the chord. */
+  aims?: Aim[];
 }) {
   const all = keys(LOWEST, HIGHEST);
   const width = Math.max(...all.map((key) => key.x + key.width));
@@ -54,6 +58,9 @@ export const Keyboard = memo(function Keyboard({
         <text key={midi} x={centre(midi, LOWEST)} y={LENGTH - 5} textAnchor="middle" fontSize={9.5} fill="#5d5346">
           C{midi / 12 - 1}
         </text>
+      ))}
+      {aims.map((aim) => (
+        <AimKey key={aim.midi} aim={aim} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />
       ))}
       {strokes.map((stroke) => (
         <HandShape key={`${stroke.hand}${stroke.tick}`} stroke={stroke} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />

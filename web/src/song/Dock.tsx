@@ -1,5 +1,6 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import type { Arrangement, Tone } from "../api/client";
+import type { Aim } from "../keyboard/AimKey";
 import { Keyboard } from "../keyboard/Keyboard";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
@@ -19,6 +20,7 @@ export function Dock({
   struck,
   spanMm,
   shown,
+  aims,
   looping,
   setLooping,
   bpm,
@@ -32,6 +34,7 @@ export function Dock({
   /** Of the left hand. */
   spanMm: number;
   shown: Tone[] | null;
+  aims: Aim[];
   looping: boolean;
   setLooping: (on: boolean) => void;
   bpm: number;
@@ -115,7 +118,7 @@ export function Dock({
       </div>
       <div className="min-w-0 flex-1">
         <div className="mx-auto max-w-[62rem]">
-          <Keyboard strokes={shown && !playing ? [] : strokes} spanMm={spanMm} shown={playing ? null : shown} />
+          <Keyboard strokes={shown && !playing ? [] : strokes} spanMm={spanMm} shown={playing ? null : shown} aims={aims} />
         </div>
       </div>
     </section>

@@ -10,6 +10,7 @@ import { Versions } from "./Versions";
 const PATH = [
   { view: "chart", name: "Chart" },
   { view: "left-hand", name: "Left hand" },
+  { view: "right-hand", name: "Right hand" },
 ];
 
 const FILES = [
@@ -44,7 +45,7 @@ export function Masthead({
 }) {
   const { search, pathname } = useLocation();
   const here = `${pathname}${search}`;
-  const at = pathname.endsWith("/chart") ? 0 : 1;
+  const at = pathname.endsWith("/chart") ? 0 : pathname.endsWith("/right-hand") ? 2 : 1;
   return (
     <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5 max-md:flex-wrap max-md:px-3">
       <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { api, type NamedChoices, type Refused, type Song, type Tone, take } from "../api/client";
 import { type Asked, useArrangement, useChart, useHands } from "../api/queries";
+import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
 import { Dock } from "./Dock";
@@ -45,6 +46,7 @@ function OpenSong({ song }: { song: Song }) {
   const { pathname } = useLocation();
   const [trial, setTrial] = useState<string | null>(null);
   const [shown, setShown] = useState<Tone[] | null>(null);
+  const [aims, setAims] = useState<Aim[]>([]);
   const [doubles, setDoubles] = useState<Doubles>(() => (localStorage.getItem("zapateo.doubles") === "simple" ? "simple" : "thirds"));
   // The sheet follows each letter; the left hand, which takes longer to lay, a pause.
   const readDraft = useSettled(desk.draft.chart, 15);
@@ -104,7 +106,7 @@ function OpenSong({ song }: { song: Song }) {
     undo: desk.undo,
     redo: desk.redo,
     help: () => setHelp(!help),
-    compare: () => pathname.endsWith("/left-hand") && compare(),
+    compare: () => /\/(left|right)-hand$/.test(pathname) && compare(),
     level: (level) => onLevel.current?.(level),
   });
 
@@ -134,6 +136,7 @@ function OpenSong({ song }: { song: Song }) {
     trial,
     setTrial,
     setShown,
+    setAims,
     doubles,
     setDoubles: (way) => {
       localStorage.setItem("zapateo.doubles", way);
@@ -162,6 +165,7 @@ function OpenSong({ song }: { song: Song }) {
         struck={struck}
         spanMm={spanOf(hand)}
         shown={shown}
+        aims={aims}
         looping={looping}
         setLooping={setLooping}
         bpm={bpm}

@@ -1,6 +1,7 @@
 import { useOutletContext } from "react-router";
 import type { Arrangement, ChartView, Measures, NamedChoices, Refused, Song, Tone } from "../api/client";
 import type { Asked } from "../api/queries";
+import type { Aim } from "../keyboard/AimKey";
 import type { Sound } from "../sound/usePlayer";
 import type { DraftDesk } from "./useDraft";
 
@@ -54,6 +55,8 @@ export type Desk = {
   setTrial: (chart: string | null) => void;
   /** Keys shown on the keyboard, such as the notes of a scale. */
   setShown: (tones: Tone[] | null) => void;
+  /** Notes to improvise on, lit on the keyboard while it plays too. */
+  setAims: (aims: Aim[]) => void;
   doubles: Doubles;
   setDoubles: (doubles: Doubles) => void;
 };

@@ -1,7 +1,5 @@
 package zapateo.righthand;
 
-import java.util.Arrays;
-import java.util.Optional;
 import zapateo.rhythm.Figure;
 
 /**
@@ -15,14 +13,10 @@ public record RightChoices(Style style, Figure figure, Top top, Under under) {
 
     /** What it plays. */
     public enum Style {
-        NONE, COMPING, MELODY, IMPROVISE;
+        NONE, COMPING, MELODY;
 
         public String id() {
             return RightChoices.id(this);
-        }
-
-        public static Optional<Style> named(String id) {
-            return RightChoices.named(values(), id);
         }
     }
 
@@ -38,10 +32,6 @@ public record RightChoices(Style style, Figure figure, Top top, Under under) {
         public String id() {
             return RightChoices.id(this);
         }
-
-        public static Optional<Top> named(String id) {
-            return RightChoices.named(values(), id);
-        }
     }
 
     /** What lies under a note of the melody. */
@@ -51,17 +41,9 @@ public record RightChoices(Style style, Figure figure, Top top, Under under) {
         public String id() {
             return RightChoices.id(this);
         }
-
-        public static Optional<Under> named(String id) {
-            return RightChoices.named(values(), id);
-        }
     }
 
     private static String id(Enum<?> value) {
         return value.name().toLowerCase(java.util.Locale.ROOT);
-    }
-
-    private static <E extends Enum<E>> Optional<E> named(E[] values, String id) {
-        return Arrays.stream(values).filter(value -> id(value).equals(id)).findFirst();
     }
 }

@@ -114,7 +114,7 @@ class BadInputTest {
 
     @ParameterizedTest
     @ValueSource(strings = {"POST /api/charts/parse", "POST /api/arrangements", "POST /api/arrangements/score?bars=0-1", "POST /api/songs", "PUT /api/songs/{id}", "POST /api/charts/edit",
-        "POST /api/charts/transpose", "POST /api/arrangements/easier", "POST /api/hands"})
+        "POST /api/charts/transpose", "POST /api/arrangements/easier", "POST /api/hands", "POST /api/right-hand/fit", "POST /api/right-hand/one-shape"})
     void ten_thousand_seeded_bodies_give_no_500(String endpoint) {
         String id = SERVER.post("/api/songs", Map.of("chart", "| C | F |")).json().path("id").asString();
         String method = endpoint.split(" ")[0];

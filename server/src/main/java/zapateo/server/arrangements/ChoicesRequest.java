@@ -5,16 +5,19 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Side;
+import zapateo.righthand.RightChoices;
 import zapateo.server.problems.Refusal;
 
 /**
@@ -40,6 +43,7 @@ import zapateo.server.problems.Refusal;
  * @param locks          what is kept on single chords
  * @param costs          how many times as much a cost counts, 0 to 10, by its id
  * @param fingers        the player's own on single notes
+ * @param right          what the right hand does; absent is nothing
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ChoicesRequest(String figure, String voicing, @Schema(allowableValues = {"deep", "middle"}) String register, String bassLine, String leadIn,
@@ -49,7 +53,8 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
                              @Size(max = 500, message = "expected at most 500") List<@NotNull @Valid OverrideRequest> overrides,
                              @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
                              @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs,
-                             @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers) {
+                             @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
+                             @Valid RightRequest right) {
 
     public static final ChoicesRequest NONE = figure(null);
 
@@ -63,7 +68,7 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
 
     private static ChoicesRequest of(OptionsRequest song) {
         return new ChoicesRequest(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(), song.pedal(),
-                song.octaves(), song.level(), null, null, null, null, null, null, null, null);
+                song.octaves(), song.level(), null, null, null, null, null, null, null, null, null);
     }
 
     /**
@@ -153,6 +158,31 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
         }
     }
 
+    /**
+     * What the right hand does.
+     *
+     * @param style  none, comping or melody
+     * @param figure id of a right-hand figure, for comping; absent is as usual for the song
+     * @param top    nearest, smooth or third: what the highest notes of its chords do; absent is nearest
+     * @param under  alone, close, open, thirds, sixths, octaves or block: what lies under a melody; absent is alone
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record RightRequest(@NotNull(message = "expected none, comping or melody") @Schema(allowableValues = {"none", "comping", "melody"}) String style, String figure,
+                               @Schema(allowableValues = {"nearest", "smooth", "third"}) String top,
+                               @Schema(allowableValues = {"alone", "close", "open", "thirds", "sixths", "octaves", "block"}) String under) {
+
+        private Choices.Right right() {
+            return new Choices.Right(named("style", style, RightChoices.Style.values(), RightChoices.Style::id), Optional.ofNullable(figure),
+                    top == null ? RightChoices.Top.NEAREST : named("top", top, RightChoices.Top.values(), RightChoices.Top::id),
+                    under == null ? RightChoices.Under.ALONE : named("under", under, RightChoices.Under.values(), RightChoices.Under::id));
+        }
+
+        private static <E> E named(String what, String text, E[] values, Function<E, String> id) {
+            return Arrays.stream(values).filter(value -> id.apply(value).equals(text)).findFirst()
+                    .orElseThrow(() -> Refusal.unusable("right " + what + " \"" + text + "\": expected " + String.join(", ", Arrays.stream(values).map(id).toList())));
+        }
+    }
+
     Choices choices() {
         Options song = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level).options();
         Map<String, Options> bySection = new HashMap<>();
@@ -160,7 +190,8 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
         return new Choices(song, bySection, Optional.ofNullable(overrides).orElse(List.of()).stream().map(OverrideRequest::override).toList(),
                 Optional.ofNullable(locks).orElse(List.of()).stream().map(LockRequest::lock).toList(), costs == null ? Weights.USUAL : new Weights(costs), Optional.ofNullable(swingRatio),
                 Optional.ofNullable(ending).map(ChoicesRequest::held), Optional.ofNullable(seed),
-                Optional.ofNullable(fingers).orElse(List.of()).stream().map(FingerRequest::placed).toList());
+                Optional.ofNullable(fingers).orElse(List.of()).stream().map(FingerRequest::placed).toList(),
+                right == null ? Choices.Right.NONE : right.right());
     }
 
     private static boolean held(String name) {

@@ -36,10 +36,16 @@ public class FigureController {
 
     private final Figures figures;
     private final List<FigureView> shipped;
+    private final List<FigureView> right;
 
     FigureController(Figures figures, FigureBook book) {
         this.figures = figures;
-        this.shipped = book.figures().stream().map(figure -> FigureView.of(figure, null)).toList();
+        this.shipped = views(book);
+        this.right = views(FigureBook.ofTheRightHand());
+    }
+
+    private static List<FigureView> views(FigureBook book) {
+        return book.figures().stream().map(figure -> FigureView.of(figure, null)).toList();
     }
 
     /**
@@ -66,6 +72,12 @@ public class FigureController {
         List<FigureView> all = new ArrayList<>(shipped);
         figures.own(Player.ONLY).forEach(row -> all.add(view(row)));
         return all;
+    }
+
+    /** The rhythms of the right hand. */
+    @GetMapping("/right")
+    public List<FigureView> rightHand() {
+        return right;
     }
 
     @PostMapping

@@ -1,0 +1,125 @@
+package zapateo.server.righthand;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import zapateo.arrangement.Choices;
+import zapateo.harmony.ChordSymbol;
+import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
+import zapateo.righthand.BetterChord;
+import zapateo.righthand.ChordScale;
+import zapateo.righthand.Improvising;
+import zapateo.righthand.OneShape;
+import zapateo.righthand.ToneFit;
+import zapateo.server.arrangements.Arranging;
+import zapateo.server.problems.ReasonWords;
+import zapateo.server.problems.Refusal;
+import zapateo.song.Song;
+
+/** What there is to know for the right hand: how the melody fits, what to improvise on, one shape for some bars. */
+@RestController
+@RequestMapping("/api/right-hand")
+public class RightHandController {
+
+    private final Arranging arranging;
+    private final ReasonWords words;
+
+    RightHandController(Arranging arranging, ReasonWords words) {
+        this.arranging = arranging;
+        this.words = words;
+    }
+
+    public record ChartRequest(@NotNull(message = "expected the chart's text") String chart) {
+    }
+
+    /** @param better chords that more of the melody's notes belong to than to those that stand there */
+    public record FitView(List<FitNoteView> notes, List<BetterView> better) {
+    }
+
+    /**
+     * A note of the melody over one chord; one that is held over a change stands here again.
+     *
+     * @param bar   by index
+     * @param tick  from the start of the song
+     * @param avoid whether it should not be held as long as it is
+     * @param why   in a sentence
+     */
+    public record FitNoteView(int bar, int tick, int ticks, int midi, String name, @Schema(allowableValues = {"chord-tone", "passing", "neighbour", "suspension", "anticipation", "appoggiatura", "escape",
+        "pedal", "added", "clash"}) String kind, boolean avoid, String why) {
+    }
+
+    /** @param hits how many of the melody's {@code notes} over the chord the other one has */
+    public record BetterView(int bar, int tick, String now, String better, int hits, int notes) {
+    }
+
+    /** What each note of the melody is to the chord under it. */
+    @PostMapping("/fit")
+    public FitView fit(@Valid @RequestBody ChartRequest request) {
+        Song song = arranging.read(request.chart());
+        return new FitView(ToneFit.of(song).stream().map(note -> new FitNoteView(note.bar(), note.tick(), note.ticks(), note.pitch().midi(), note.pitch().toString(), note.kind().id(), note.avoid(),
+                words.of(note.why()))).toList(),
+                BetterChord.of(song).stream().map(each -> new BetterView(each.bar(), each.tick(), each.now().toString(), each.better().toString(), each.hits(), each.notes())).toList());
+    }
+
+    /** @param pentatonic five notes that are safe over the whole song; @param blues the blues scale of its key */
+    public record NotesView(List<String> pentatonic, List<String> blues, List<OverView> chords) {
+    }
+
+    /**
+     * @param bar   by index
+     * @param scale the chord's scale by its name, empty where there is none
+     */
+    public record OverView(int bar, int tick, int ticks, String chord, String scale, List<ScaleNoteView> notes) {
+    }
+
+    /** @param chroma semitones above C; @param kind guide (a third or a seventh, to aim at), chord, scale, or avoid (to pass through, not to hold) */
+    public record ScaleNoteView(String name, int chroma, @Schema(allowableValues = {"guide", "chord", "scale", "avoid"}) String kind) {
+    }
+
+    /** What to improvise on, chord by chord. */
+    @PostMapping("/notes")
+    public NotesView notes(@Valid @RequestBody ChartRequest request) {
+        Song song = arranging.read(request.chart());
+        return new NotesView(names(song.key().pentatonic()), names(Improvising.blues(song.key())), Improvising.of(song).stream().map(over -> new OverView(over.bar(), over.tick(), over.ticks(),
+                over.chord().toString(), over.scale().map(ChordScale::name).orElse(""),
+                over.notes().stream().map(note -> new ScaleNoteView(note.name().toString(), note.name().chroma(), note.kind().id())).toList())).toList());
+    }
+
+    /** @param bars as numbered in the chart: 5 or 5-8 */
+    public record ShapeRequest(@NotNull(message = "expected the chart's text") String chart, @NotNull(message = "expected bars, as in 5-8") String bars) {
+    }
+
+    /** @param notes low to high */
+    public record ShapeView(List<String> notes, List<ShapeOverView> over) {
+    }
+
+    /** @param states tones of the chord that sound, its bass among them; @param loses those that do not; @param adds what is no tone of it */
+    public record ShapeOverView(String chord, List<String> states, List<String> loses, List<String> adds) {
+    }
+
+    /** One shape to hold over some bars while the bass moves. */
+    @PostMapping("/one-shape")
+    public ShapeView oneShape(@Valid @RequestBody ShapeRequest request) {
+        Song song = arranging.read(request.chart());
+        List<ChordSymbol> chords;
+        try {
+            Choices.Run run = Choices.Run.parse(request.bars());
+            chords = song.chords().filter(place -> run.holds(place.bar().number()) && place.bar().pass() == 1).flatMap(place -> place.chord().stream()).toList();
+        } catch (IllegalArgumentException refused) {
+            throw Refusal.unusable(refused.getMessage());
+        }
+        return OneShape.of(chords).map(shape -> new ShapeView(shape.notes().stream().map(Pitch::toString).toList(), shape.over().stream()
+                .map(over -> new ShapeOverView(over.chord().toString(), names(over.states()), names(over.loses()), names(over.adds()))).toList()))
+                .orElseThrow(() -> Refusal.unusable("bars \"" + request.bars() + "\": expected bars of the song with a chord in them"));
+    }
+
+    private static List<String> names(List<PitchClass> notes) {
+        return notes.stream().map(PitchClass::toString).toList();
+    }
+}

@@ -1,0 +1,96 @@
+import type { Bar, Fit, FitNote } from "../../api/client";
+
+const KINDS: Record<FitNote["kind"], string> = {
+  "chord-tone": "chord tone",
+  passing: "passing",
+  neighbour: "neighbour",
+  suspension: "suspension",
+  anticipation: "anticipation",
+  appoggiatura: "appoggiatura",
+  escape: "escape",
+  pedal: "pedal",
+  added: "added tone",
+  clash: "clash",
+};
+
+/** How the melody fits its chords: what each note of the chosen bars is, and chords that would fit it better. */
+export function FitPanel({
+  fit,
+  bars,
+  selection,
+  onBar,
+}: {
+  fit: Fit | undefined;
+  bars: Bar[];
+  selection: [number, number];
+  onBar: (index: number) => void;
+}) {
+  if (!fit) return <p className="text-quiet">Listening …</p>;
+  if (fit.notes.length === 0)
+    return (
+      <p className="leading-snug">
+        The chart has no tune yet, so there is nothing to fit. Type one under a row of bars, as <code>Tune: | E♭4/4 F4/8 G4 B♭4/2 |</code>,
+        or import a file that has one.
+      </p>
+    );
+  const doubtful = fit.notes.filter((note) => note.kind === "clash" || note.avoid);
+  const here = fit.notes.filter((note) => note.bar >= selection[0] && note.bar <= selection[1]);
+  return (
+    <div className="grid gap-2">
+      <p className="leading-snug">
+        {fit.notes.length} notes; {fit.notes.filter((note) => note.kind === "chord-tone").length} are tones of their chord
+        {doubtful.length > 0 ? `, ${doubtful.length} to look at.` : ", none clashes."}
+      </p>
+      {doubtful.length > 0 && (
+        <ul aria-label="Notes to look at" className="grid gap-1">
+          {doubtful.map((note) => (
+            <li key={note.tick} className="border-accent border-l-4 bg-wash px-2 py-1 leading-snug">
+              <button
+                type="button"
+                onClick={() => onBar(note.bar)}
+                className="min-h-8 font-semibold text-accent underline underline-offset-4"
+              >
+                Bar {bars[note.bar]?.number}
+              </button>{" "}
+              {note.why}
+            </li>
+          ))}
+        </ul>
+      )}
+      {fit.better.length > 0 && (
+        <ul aria-label="Chords that fit better" className="grid gap-1">
+          {fit.better.map((each) => (
+            <li key={each.tick} className="border-grain border-l-4 px-2 py-1 leading-snug">
+              <button type="button" onClick={() => onBar(each.bar)} className="min-h-8 font-semibold underline underline-offset-4">
+                Bar {bars[each.bar]?.number}
+              </button>{" "}
+              fits {each.better} better than {each.now}: {each.hits} of {each.notes} notes.
+            </li>
+          ))}
+        </ul>
+      )}
+      <h3 className="mt-1 font-semibold">The chosen bars, note by note</h3>
+      <table className="w-full text-left">
+        <thead className="sr-only">
+          <tr>
+            <th>Bar</th>
+            <th>Note</th>
+            <th>What it is</th>
+          </tr>
+        </thead>
+        <tbody>
+          {here.slice(0, MOST_SHOWN).map((note, index) => (
+            <tr key={note.tick} title={note.why} className={note.kind === "clash" || note.avoid ? "font-semibold text-accent" : ""}>
+              <td className="w-8 text-quiet">{here[index - 1]?.bar === note.bar ? "" : bars[note.bar]?.number}</td>
+              <td className="w-12 font-serif">{note.name}</td>
+              <td>{note.avoid ? "fourth, held" : KINDS[note.kind]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {here.length > MOST_SHOWN && <p className="text-quiet">and {here.length - MOST_SHOWN} more; take fewer bars to see them.</p>}
+    </div>
+  );
+}
+
+const MOST_SHOWN = 48;

@@ -1,0 +1,132 @@
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+import type { RightHand as Right } from "../../api/client";
+import { useFit, useImprovNotes, useRightFigures, useScore } from "../../api/queries";
+import { Score } from "../../score/Score";
+import { useDesk } from "../../song/desk";
+import { BarSteps } from "../lefthand/BarSteps";
+import { pageOf } from "../lefthand/page";
+import { Ribbon } from "../lefthand/Ribbon";
+import { barsOf } from "../lefthand/scope";
+import { aimsOf, overAt } from "./aims";
+import { FitPanel } from "./FitPanel";
+import { Hear } from "./Hear";
+import { ImprovPanel } from "./ImprovPanel";
+import { ShapePanel } from "./ShapePanel";
+import { WhatItPlays } from "./WhatItPlays";
+
+const PANELS = [
+  ["fit", "Fit"],
+  ["improvise", "Improvise"],
+  ["shape", "One shape"],
+] as const;
+
+/** The right hand over that left hand: chords in a rhythm of their own, or the melody with what lies under it; what fits and what does not. */
+export function RightHand() {
+  const desk = useDesk();
+  const { arrangement, arrangementError, settledChart, asked, selection, select, sound, struck, setStruck, setAims, bpm } = desk;
+  const figures = useRightFigures();
+  const fit = useFit(settledChart);
+  const notes = useImprovNotes(settledChart);
+  const [panel, setPanel] = useState<(typeof PANELS)[number][0]>("fit");
+  const playing = sound.head.playing && sound.head.bar >= 0;
+  const bar = playing ? sound.head.bar : selection[0];
+  const [from, to] = pageOf(selection, bar);
+  const score = useScore(asked, from, to, Boolean(arrangement) && !arrangementError);
+  const here = arrangement?.bars[bar];
+  const tick = playing ? Math.max(sound.head.tick, here?.tick ?? 0) : (here?.tick ?? 0);
+  const over = notes.data ? overAt(notes.data, bar, tick) : undefined;
+
+  useEffect(() => {
+    setAims(panel === "improvise" && over ? aimsOf(over) : []);
+    return () => setAims([]);
+  }, [panel, over, setAims]);
+
+  if (!arrangement || !here) {
+    return (
+      <div className="px-6 py-10">
+        <p className="max-w-xl text-lg">
+          {arrangementError
+            ? "There is no bar to play yet. Write one in the chart: a row such as C Am F G is enough."
+            : "Laying both hands …"}
+        </p>
+        {arrangementError && (
+          <Link to="../chart" relative="path" className="mt-3 inline-block min-h-10 font-semibold text-accent underline underline-offset-4">
+            To the chart
+          </Link>
+        )}
+      </div>
+    );
+  }
+  const right: Right = desk.desk.draft.choices.right ?? { style: "none" };
+  const notices = arrangement.problems.filter((problem) => problem.line === null);
+  return (
+    <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_17rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem] max-md:flex max-md:flex-col max-md:overflow-auto">
+      <div className="col-span-3 max-md:w-full">
+        <Ribbon
+          bpm={bpm}
+          bars={arrangement.bars}
+          selection={selection}
+          onSelect={select}
+          playing={sound.head.playing ? sound.head.bar : -1}
+        />
+      </div>
+      <WhatItPlays
+        right={right}
+        figures={figures.data ?? []}
+        meter={here.meter}
+        hasTune={(fit.data?.notes.length ?? 0) > 0}
+        onChange={(next) => desk.desk.change({ choices: { ...desk.desk.draft.choices, right: next } })}
+      />
+      <section
+        aria-label="Staff and step line"
+        className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
+      >
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+          <h2 className="whitespace-nowrap text-lg">
+            {here.section ? `${here.section}, ` : ""}bars {arrangement.bars[from]?.number}–{arrangement.bars[to]?.number}
+          </h2>
+          <Hear sound={sound} />
+        </div>
+        <Score
+          xml={score.data}
+          label={`Grand staff, bars ${from + 1} to ${to + 1}`}
+          lit={sound.head.playing ? sound.head.strokes : struck !== null ? [struck] : []}
+          onStroke={(stroke) => {
+            setStruck(stroke);
+            sound.strike(stroke);
+          }}
+        />
+        <BarSteps bar={bar} struck={struck} setStruck={setStruck} />
+        {notices.map((notice) => (
+          <p key={notice.code} className="mt-1 text-quiet">
+            {notice.message}
+          </p>
+        ))}
+      </section>
+      <section
+        aria-label="Fit and notes"
+        className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:shrink-0 max-md:border-l-0"
+      >
+        <div className="flex items-baseline gap-4">
+          {PANELS.map(([name, label]) => (
+            <button
+              key={name}
+              type="button"
+              aria-pressed={panel === name}
+              onClick={() => setPanel(name)}
+              className={`min-h-8 whitespace-nowrap font-semibold font-serif text-lg ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
+            >
+              {label}
+            </button>
+          ))}
+        </div>
+        {panel === "fit" && (
+          <FitPanel fit={fit.data} bars={arrangement.bars} selection={selection} onBar={(index) => select(index, index)} />
+        )}
+        {panel === "improvise" && <ImprovPanel notes={notes.data} over={over} bar={here} />}
+        {panel === "shape" && <ShapePanel chart={settledChart} bars={barsOf(arrangement.bars, selection)} />}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,31 @@
+import { useOneShape } from "../../api/queries";
+import { Chord } from "../../ui/Chord";
+
+/** One shape for the chosen bars, held while the bass moves: what it states of each chord and what it loses. */
+export function ShapePanel({ chart, bars }: { chart: string; bars: string }) {
+  const shape = useOneShape(chart, bars);
+  if (shape.isError) return <p className="leading-snug">{shape.error.message}</p>;
+  if (!shape.data) return <p className="text-quiet">Searching …</p>;
+  const seen = new Set<string>();
+  const over = shape.data.over.filter((each) => !seen.has(each.chord) && seen.add(each.chord));
+  return (
+    <div className="grid gap-2">
+      <p className="leading-snug text-quiet">
+        Held over {bars.includes("-") ? `bars ${bars.replace("-", "–")}` : `bar ${bars}`} while the bass moves:
+      </p>
+      <p className="font-semibold font-serif text-2xl">{shape.data.notes.join(" ")}</p>
+      <ul aria-label="What the shape states" className="grid gap-1.5">
+        {over.map((each) => (
+          <li key={each.chord} className="border-grain border-l-4 px-2 leading-snug">
+            <span className="text-lg">
+              <Chord symbol={each.chord} />
+            </span>
+            <span className="block text-[0.92rem]">states {each.states.join(" ") || "nothing"}</span>
+            {each.loses.length > 0 && <span className="block text-[0.92rem] text-quiet">loses {each.loses.join(" ")}</span>}
+            {each.adds.length > 0 && <span className="block text-[0.92rem] text-quiet">adds {each.adds.join(" ")}</span>}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
