@@ -59,7 +59,7 @@ public final class TuneHand {
             return stroke;
         }
         PartNote melody = stroke.notes().get(0);
-        int floor = Math.max(Shape.LOWEST, left.over(tick, tick + 1) + Comping.CLEAR_OF_LEFT);
+        int floor = Math.max(Shape.LOWEST, left.over(tick, stroke.written().end()) + Comping.CLEAR_OF_LEFT);
         List<PartNote> notes = new ArrayList<>(List.of(melody));
         for (PartNote note : below(melody.pitch(), chord.get(), bar.key())) {
             if (note.pitch().midi() >= floor) {
