@@ -1183,7 +1183,9 @@ export interface components {
         RightRequest: {
             figure?: string;
             /** @enum {string} */
-            style: "none" | "comping" | "melody";
+            style: "none" | "comping" | "melody" | "improvise";
+            /** Format: int64 */
+            chorus?: number;
             /** @enum {string} */
             top?: "nearest" | "smooth" | "third";
             /** @enum {string} */

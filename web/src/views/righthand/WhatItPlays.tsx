@@ -6,6 +6,11 @@ const STYLES: { id: RightHand["style"]; name: string; says: string }[] = [
   { id: "none", name: "Rests", says: "The left hand plays alone." },
   { id: "comping", name: "Chords", says: "Nearest inversions, a third at least above the left hand." },
   { id: "melody", name: "Melody", says: "The tune of the chart, on top." },
+  {
+    id: "improvise",
+    name: "Chorus",
+    says: "Improvised by rule, to learn from: thirds and sevenths on the changes, steps between, room to breathe.",
+  },
 ];
 
 const UNDER: { id: NonNullable<RightHand["under"]>; name: string; says: string }[] = [
@@ -66,6 +71,27 @@ export function WhatItPlays({
             ? "The chart has no tune yet. Type one under a row of bars in the chart, as Tune: | E♭4/4 F4/8 G4 B♭4/2 |, or import it."
             : style?.says}
         </p>
+        {right.style === "improvise" && (
+          <p className="flex items-baseline gap-3">
+            <span className="text-quiet">chorus {right.chorus ?? 1}</span>
+            <button
+              type="button"
+              onClick={() => onChange({ ...right, chorus: (right.chorus ?? 1) + 1 })}
+              className="min-h-9 text-accent underline underline-offset-4"
+            >
+              another one
+            </button>
+            {(right.chorus ?? 1) > 1 && (
+              <button
+                type="button"
+                onClick={() => onChange({ ...right, chorus: (right.chorus ?? 1) - 1 })}
+                className="min-h-9 text-accent underline underline-offset-4"
+              >
+                the one before
+              </button>
+            )}
+          </p>
+        )}
         {right.style === "comping" && (
           <fieldset className="flex flex-wrap gap-x-3">
             <legend className="sr-only">The top notes</legend>

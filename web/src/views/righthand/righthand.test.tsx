@@ -85,6 +85,13 @@ describe("what the right hand plays", () => {
     await userEvent.click(screen.getByRole("button", { name: /^Sixths/ }));
     expect(onChange).toHaveBeenCalledWith({ style: "melody", under: "sixths" });
   });
+  it("improvises another chorus, and the one before again", async () => {
+    const onChange = show({ style: "improvise", chorus: 4 });
+    await userEvent.click(screen.getByRole("button", { name: "another one" }));
+    expect(onChange).toHaveBeenCalledWith({ style: "improvise", chorus: 5 });
+    await userEvent.click(screen.getByRole("button", { name: "the one before" }));
+    expect(onChange).toHaveBeenCalledWith({ style: "improvise", chorus: 3 });
+  });
   it("says how a song without a tune gets one", () => {
     show({ style: "melody" }, false);
     expect(screen.getByText(/Type one under a row of bars/)).toBeTruthy();

@@ -15,6 +15,7 @@ import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
 import zapateo.righthand.Apart;
+import zapateo.righthand.Chorus;
 import zapateo.righthand.Comping;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.TuneHand;
@@ -62,6 +63,9 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
                 notices.add(Reason.of("no-tune", Map.of()));
             }
             return TuneHand.of(song, left, hand, right.under());
+        }
+        if (right.style() == RightChoices.Style.IMPROVISE) {
+            return Chorus.of(song, right.chorus());
         }
         String id = right.figure().orElse(Comping.usual(song));
         Figure figure = BOOK.figure(id).orElseThrow(() -> new IllegalArgumentException(

@@ -56,26 +56,31 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
      * What the right hand does; what is open is as usual for the song.
      *
      * @param figure id of a right-hand figure, for comping
+     * @param chorus seed of an improvised chorus
      */
-    public record Right(RightChoices.Style style, Optional<String> figure, RightChoices.Top top, RightChoices.Under under) {
+    public record Right(RightChoices.Style style, Optional<String> figure, RightChoices.Top top, RightChoices.Under under, long chorus) {
 
         /** The left hand alone. */
         public static final Right NONE = of(RightChoices.Style.NONE);
 
         public static Right of(RightChoices.Style style) {
-            return new Right(style, Optional.empty(), RightChoices.Top.NEAREST, RightChoices.Under.ALONE);
+            return new Right(style, Optional.empty(), RightChoices.Top.NEAREST, RightChoices.Under.ALONE, 1);
         }
 
         public Right figure(String id) {
-            return new Right(style, Optional.of(id), top, under);
+            return new Right(style, Optional.of(id), top, under, chorus);
         }
 
         public Right top(RightChoices.Top where) {
-            return new Right(style, figure, where, under);
+            return new Right(style, figure, where, under, chorus);
         }
 
         public Right under(RightChoices.Under what) {
-            return new Right(style, figure, top, what);
+            return new Right(style, figure, top, what, chorus);
+        }
+
+        public Right chorus(long seed) {
+            return new Right(style, figure, top, under, seed);
         }
     }
 

@@ -84,6 +84,6 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
     }
 
     private static boolean isTune(Stroke stroke) {
-        return stroke.reason().code().equals(TUNE);
+        return stroke.notes().get(stroke.notes().size() - 1).role().equals(TUNE);
     }
 }

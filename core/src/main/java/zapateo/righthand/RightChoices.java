@@ -13,7 +13,7 @@ public record RightChoices(Style style, Figure figure, Top top, Under under) {
 
     /** What it plays. */
     public enum Style {
-        NONE, COMPING, MELODY;
+        NONE, COMPING, MELODY, IMPROVISE;
 
         public String id() {
             return RightChoices.id(this);

@@ -79,7 +79,7 @@ class RightHandApiTest {
 
     @ParameterizedTest(name = "{0}")
     @CsvSource(delimiter = '|', value = {
-        "{\"style\":\"waltzing\"} | right style \"waltzing\": expected none, comping, melody", "{\"style\":\"comping\",\"figure\":\"stomp\"} | right-hand figure \"stomp\": expected one of held-chords",
+        "{\"style\":\"waltzing\"} | right style \"waltzing\": expected none, comping, melody, improvise", "{\"style\":\"comping\",\"figure\":\"stomp\"} | right-hand figure \"stomp\": expected one of held-chords",
         "{\"style\":\"comping\",\"top\":\"fifth\"} | right top \"fifth\": expected nearest, smooth, third", "{\"style\":\"melody\",\"under\":\"mud\"} | right under \"mud\": expected alone"})
     void what_there_is_not_is_named_with_what_there_is(String right, String message) {
         RealServer.Answer answer = SERVER.post("/api/arrangements", "{\"chart\":\"C F\",\"choices\":{\"right\":" + right + "}}");

@@ -85,7 +85,7 @@ public class Asking {
         }
         PartNote note = stroke.notes().get(place);
         // The other ways are those of the left hand's chord.
-        List<WayView> ways = stroke.reason().code().equals("comping") || stroke.reason().code().equals("tune") ? List.of() : arrangement.laid().ways(stroke.chord(), OTHER_WAYS).stream().map(way -> view(way, arrangement.laid().cost())).toList();
+        List<WayView> ways = !stroke.reason().args().containsKey("stroke") ? List.of() : arrangement.laid().ways(stroke.chord(), OTHER_WAYS).stream().map(way -> view(way, arrangement.laid().cost())).toList();
         return new WhyView(note.pitch().toString(), note.role(), stroke.reason().args().getOrDefault("chord", ""), words.of(rule(note, stroke)), words.of(named(stroke.reason())), ways);
     }
 
@@ -109,7 +109,7 @@ public class Asking {
         args.put("note", note.pitch().toString());
         String role = note.role().replaceFirst("^n", "");
         args.put("name", words.role(role));
-        String code = !args.containsKey("stroke") ? "rule-" + (note.role().equals("tune") ? "tune" : args.containsKey("under") ? "under" : "comping") : note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
+        String code = !args.containsKey("stroke") ? "rule-" + (args.containsKey("kind") ? "chorus" : note.role().equals("tune") ? "tune" : args.containsKey("under") ? "under" : "comping") : note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
                 : args.get("stroke").matches("c[1-4]?|s") ? "rule-close" : note.role().equals("1") ? (args.containsKey("over") ? "rule-over" : "rule-bass") : "rule-tone";
         return Reason.of(code, args);
     }

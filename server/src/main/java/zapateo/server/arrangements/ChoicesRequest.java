@@ -161,20 +161,21 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
     /**
      * What the right hand does.
      *
-     * @param style  none, comping or melody
+     * @param style  none, comping, melody or improvise
      * @param figure id of a right-hand figure, for comping; absent is as usual for the song
      * @param top    nearest, smooth or third: what the highest notes of its chords do; absent is nearest
      * @param under  alone, close, open, thirds, sixths, octaves or block: what lies under a melody; absent is alone
+     * @param chorus seed of an improvised chorus; absent is 1
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record RightRequest(@NotNull(message = "expected none, comping or melody") @Schema(allowableValues = {"none", "comping", "melody"}) String style, String figure,
+    public record RightRequest(@NotNull(message = "expected none, comping, melody or improvise") @Schema(allowableValues = {"none", "comping", "melody", "improvise"}) String style, String figure,
                                @Schema(allowableValues = {"nearest", "smooth", "third"}) String top,
-                               @Schema(allowableValues = {"alone", "close", "open", "thirds", "sixths", "octaves", "block"}) String under) {
+                               @Schema(allowableValues = {"alone", "close", "open", "thirds", "sixths", "octaves", "block"}) String under, Long chorus) {
 
         private Choices.Right right() {
             return new Choices.Right(named("style", style, RightChoices.Style.values(), RightChoices.Style::id), Optional.ofNullable(figure),
                     top == null ? RightChoices.Top.NEAREST : named("top", top, RightChoices.Top.values(), RightChoices.Top::id),
-                    under == null ? RightChoices.Under.ALONE : named("under", under, RightChoices.Under.values(), RightChoices.Under::id));
+                    under == null ? RightChoices.Under.ALONE : named("under", under, RightChoices.Under.values(), RightChoices.Under::id), chorus == null ? 1 : chorus);
         }
 
         private static <E> E named(String what, String text, E[] values, Function<E, String> id) {
