@@ -404,6 +404,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/right-hand/harmonise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["harmonise"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/right-hand/notes": {
         parameters: {
             query?: never;
@@ -430,6 +446,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["oneShape"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/right-hand/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take"];
         delete?: never;
         options?: never;
         head?: never;
@@ -910,6 +942,14 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        HarmoniseRequest: {
+            chart: string;
+            /** @enum {string} */
+            pace: "bar" | "half" | "beat";
+        };
+        HarmonisedView: {
+            chart: string;
+        };
         HoldView: {
             /** Format: int32 */
             tick: number;
@@ -1181,11 +1221,11 @@ export interface components {
             vamp: boolean;
         };
         RightRequest: {
+            /** Format: int64 */
+            chorus?: number;
             figure?: string;
             /** @enum {string} */
             style: "none" | "comping" | "melody" | "improvise";
-            /** Format: int64 */
-            chorus?: number;
             /** @enum {string} */
             top?: "nearest" | "smooth" | "third";
             /** @enum {string} */
@@ -1317,6 +1357,14 @@ export interface components {
             ticks: number;
             written: components["schemas"]["WrittenView"];
         };
+        StruckRequest: {
+            /** Format: double */
+            held: number;
+            /** Format: int32 */
+            midi: number;
+            /** Format: double */
+            ms: number;
+        };
         SuggestRequest: {
             chart: string;
         };
@@ -1330,6 +1378,15 @@ export interface components {
             reasons: string[];
             /** Format: double */
             score: number;
+        };
+        TakeRequest: {
+            /** Format: double */
+            bpm?: number;
+            chart: string;
+            notes: components["schemas"]["StruckRequest"][];
+        };
+        TakeView: {
+            bars: string[];
         };
         TempoView: {
             /** Format: int32 */
@@ -2172,6 +2229,30 @@ export interface operations {
             };
         };
     };
+    harmonise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HarmoniseRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["HarmonisedView"];
+                };
+            };
+        };
+    };
     notes: {
         parameters: {
             query?: never;
@@ -2216,6 +2297,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ShapeView"];
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TakeView"];
                 };
             };
         };

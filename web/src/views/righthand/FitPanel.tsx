@@ -19,11 +19,14 @@ export function FitPanel({
   bars,
   selection,
   onBar,
+  onHarmonise,
 }: {
   fit: Fit | undefined;
   bars: Bar[];
   selection: [number, number];
   onBar: (index: number) => void;
+  /** Puts first chords under the melody in place of those there are. */
+  onHarmonise: (pace: "bar" | "half" | "beat") => void;
 }) {
   if (!fit) return <p className="text-quiet">Listening …</p>;
   if (fit.notes.length === 0)
@@ -69,6 +72,20 @@ export function FitPanel({
           ))}
         </ul>
       )}
+      <p className="leading-snug">
+        <span className="text-quiet">Find chords for this tune, by </span>
+        {PACES.map((pace) => (
+          <button
+            key={pace.id}
+            type="button"
+            onClick={() => onHarmonise(pace.id)}
+            title="In place of those there are; undo brings them back"
+            className="mr-2 min-h-8 text-accent underline underline-offset-4"
+          >
+            {pace.name}
+          </button>
+        ))}
+      </p>
       <h3 className="mt-1 font-semibold">The chosen bars, note by note</h3>
       <table className="w-full text-left">
         <thead className="sr-only">
@@ -94,3 +111,8 @@ export function FitPanel({
 }
 
 const MOST_SHOWN = 48;
+const PACES = [
+  { id: "bar", name: "the bar" },
+  { id: "half", name: "half a bar" },
+  { id: "beat", name: "the beat" },
+] as const;

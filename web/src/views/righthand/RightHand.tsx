@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
-import type { RightHand as Right } from "../../api/client";
+import { api, type RightHand as Right, take } from "../../api/client";
 import { useFit, useImprovNotes, useRightFigures, useScore } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { useDesk } from "../../song/desk";
@@ -58,6 +58,12 @@ export function RightHand() {
       </div>
     );
   }
+  const harmonise = async (pace: "bar" | "half" | "beat") => {
+    const found = await take(api.POST("/api/right-hand/harmonise", { body: { chart: desk.desk.draft.chart, pace } })).catch(
+      () => undefined,
+    );
+    if (found) desk.desk.change({ chart: found.chart });
+  };
   const right: Right = desk.desk.draft.choices.right ?? { style: "none" };
   const notices = arrangement.problems.filter((problem) => problem.line === null);
   return (
@@ -122,7 +128,13 @@ export function RightHand() {
           ))}
         </div>
         {panel === "fit" && (
-          <FitPanel fit={fit.data} bars={arrangement.bars} selection={selection} onBar={(index) => select(index, index)} />
+          <FitPanel
+            fit={fit.data}
+            bars={arrangement.bars}
+            selection={selection}
+            onBar={(index) => select(index, index)}
+            onHarmonise={harmonise}
+          />
         )}
         {panel === "improvise" && <ImprovPanel notes={notes.data} over={over} bar={here} />}
         {panel === "shape" && <ShapePanel chart={settledChart} bars={barsOf(arrangement.bars, selection)} />}

@@ -110,7 +110,10 @@ describe("the fit of the melody", () => {
       ],
       better: [{ bar: 1, tick: 3840, now: "F7", better: "B♭", hits: 3, notes: 4 }],
     };
-    render(<FitPanel fit={fit} bars={bars} selection={[0, 1]} onBar={onBar} />);
+    const onHarmonise = vi.fn();
+    render(<FitPanel fit={fit} bars={bars} selection={[0, 1]} onBar={onBar} onHarmonise={onHarmonise} />);
+    await userEvent.click(screen.getByRole("button", { name: "half a bar" }));
+    expect(onHarmonise).toHaveBeenCalledWith("half");
     expect(screen.getByLabelText("Notes to look at").children).toHaveLength(2);
     expect(screen.getByLabelText("Chords that fit better").textContent).toContain("fits B♭ better than F7: 3 of 4 notes");
     expect(screen.getByText("fourth, held")).toBeTruthy();
@@ -118,7 +121,9 @@ describe("the fit of the melody", () => {
     expect(onBar).toHaveBeenCalledWith(1);
   });
   it("has nothing to say about a song without a tune", () => {
-    render(<FitPanel fit={{ notes: [], better: [] }} bars={bars} selection={[0, 1]} onBar={() => undefined} />);
+    render(
+      <FitPanel fit={{ notes: [], better: [] }} bars={bars} selection={[0, 1]} onBar={() => undefined} onHarmonise={() => undefined} />,
+    );
     expect(screen.getByText(/no tune yet/)).toBeTruthy();
   });
 });

@@ -12,7 +12,7 @@ import zapateo.rhythm.Ticks;
  * Reads and writes the melody of one bar: {@code E♭4/4 F4/8. G4/16 r/4 A4/2~}. Behind the slash stands the part of a whole note, with a dot or a
  * {@code t} for one of a triplet; {@code ~} ties into the next note, {@code r} rests, a length may be left out where it stays the same.
  */
-final class TuneReader {
+public final class TuneReader {
 
     private static final Pattern NOTE = Pattern.compile("(r|[A-Ga-g](?:##|bb|♯♯|♭♭|𝄪|𝄫|[#b♯♭x])?-?[0-9])(?:/(1|2|4|8|16|32|64)(\\.|t)?|\\*([0-9]{1,5}))?(~?)");
 
@@ -75,7 +75,8 @@ final class TuneReader {
         return ".".equals(match.group(3)) ? plain * 3 / 2 : "t".equals(match.group(3)) ? plain * 2 / 3 : plain;
     }
 
-    static String write(List<TuneNote> notes) {
+    /** The text of one bar that reads as these notes. */
+    public static String write(List<TuneNote> notes) {
         StringBuilder line = new StringBuilder();
         for (TuneNote note : notes) {
             line.append(line.isEmpty() ? "" : " ").append(note.pitch().map(Pitch::toString).orElse("r")).append(length(note.ticks())).append(note.tied() ? "~" : "");

@@ -88,6 +88,34 @@ class RightHandApiTest {
     }
 
     @Test
+    void a_melody_without_chords_gets_its_first_ones() {
+        String chart = "Key: C\n| N.C. | N.C. | N.C. | N.C. |\nTune: | C5/4 E5/4 G5/2 | A5/4 F5/4 C5/2 | B4/4 D5/4 F5/4 G4/4 | C5/1 |";
+        String found = SERVER.post("/api/right-hand/harmonise", Map.of("chart", chart, "pace", "bar")).json().path("chart").asString();
+        assertThat(found).contains("C").contains("F").contains("G7");
+        assertThat(texts(SERVER.post("/api/right-hand/fit", Map.of("chart", found)).json().path("notes"), "kind")).containsOnly("chord-tone");
+        assertThat(SERVER.post("/api/right-hand/harmonise", Map.of("chart", "| C |", "pace", "bar")).problem()).contains("no melody");
+        assertThat(SERVER.post("/api/right-hand/harmonise", Map.of("chart", chart, "pace", "week")).problem()).contains("expected bar, half or beat");
+    }
+
+    @Test
+    void a_take_is_written_as_a_tune_line_that_can_be_read() {
+        List<Map<String, Object>> notes = List.of(Map.of("ms", 12, "held", 460, "midi", 72), Map.of("ms", 530, "held", 200, "midi", 75), Map.of("ms", 735, "held", 220, "midi", 77), Map.of("ms", 1010, "held", 950, "midi", 79));
+        JsonNode bars = SERVER.post("/api/right-hand/take", Map.of("chart", "Key: E♭\nTempo: 120\n| E♭ |", "notes", notes)).json().path("bars");
+        assertThat(bars.path(0).asString()).isEqualTo("C5/4 E♭5/8 F5/8 G5/2");
+        assertThat(SERVER.post("/api/right-hand/fit", Map.of("chart", "Key: E♭\n| E♭ |\nTune: | " + bars.path(0).asString() + " |")).json().path("notes")).hasSize(4);
+        assertThat(SERVER.post("/api/right-hand/take", Map.of("chart", "| C |", "notes", List.of(Map.of("ms", 0, "held", 1, "midi", 7)))).status()).isEqualTo(422);
+        assertThat(SERVER.post("/api/right-hand/take", Map.of("chart", "| C |", "notes", List.of())).json().path("bars")).isEmpty();
+    }
+
+    @Test
+    void a_chorus_is_the_same_for_the_same_seed() {
+        JsonNode one = arrange("Key: C\n| Dm7 | G7 | Cmaj7 | C6 |", Map.of("style", "improvise", "chorus", 5));
+        assertThat(arrange("Key: C\n| Dm7 | G7 | Cmaj7 | C6 |", Map.of("style", "improvise", "chorus", 5))).isEqualTo(one);
+        assertThat(arrange("Key: C\n| Dm7 | G7 | Cmaj7 | C6 |", Map.of("style", "improvise", "chorus", 6))).isNotEqualTo(one);
+        assertThat(texts(one.path("strokes"), "hand")).contains("R");
+    }
+
+    @Test
     void bars_there_are_not_are_refused() {
         assertThat(SERVER.post("/api/right-hand/one-shape", Map.of("chart", "| C |", "bars", "7-9")).status()).isEqualTo(422);
         assertThat(SERVER.post("/api/right-hand/one-shape", Map.of("chart", "| C |", "bars", "x")).status()).isEqualTo(422);

@@ -2,8 +2,15 @@ package zapateo.server.righthand;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -14,13 +21,17 @@ import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.righthand.BetterChord;
 import zapateo.righthand.ChordScale;
+import zapateo.righthand.Harmonising;
 import zapateo.righthand.Improvising;
 import zapateo.righthand.OneShape;
+import zapateo.righthand.Take;
 import zapateo.righthand.ToneFit;
+import zapateo.rhythm.Tempo;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.Song;
+import zapateo.song.TuneReader;
 
 /** What there is to know for the right hand: how the melody fits, what to improvise on, one shape for some bars. */
 @RestController
@@ -89,6 +100,55 @@ public class RightHandController {
         return new NotesView(names(song.key().pentatonic()), names(Improvising.blues(song.key())), Improvising.of(song).stream().map(over -> new OverView(over.bar(), over.tick(), over.ticks(),
                 over.chord().toString(), over.scale().map(ChordScale::name).orElse(""),
                 over.notes().stream().map(note -> new ScaleNoteView(note.name().toString(), note.name().chroma(), note.kind().id())).toList())).toList());
+    }
+
+    /** @param pace how often a chord may change: bar, half or beat */
+    public record HarmoniseRequest(@NotNull(message = "expected the chart's text") String chart,
+                                   @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"}) String pace) {
+    }
+
+    public record HarmonisedView(String chart) {
+    }
+
+    /** First chords for the melody of a chart, in place of those it has; nothing is kept by it. */
+    @PostMapping("/harmonise")
+    public HarmonisedView harmonise(@Valid @RequestBody HarmoniseRequest request) {
+        Song song = arranging.read(request.chart());
+        if (!song.hasTune()) {
+            throw Refusal.unusable("the chart has no melody to find chords for: expected a line Tune: under a row of bars");
+        }
+        Harmonising.Pace pace = Arrays.stream(Harmonising.Pace.values()).filter(each -> each.name().toLowerCase(Locale.ROOT).equals(request.pace())).findFirst()
+                .orElseThrow(() -> Refusal.unusable("pace \"" + request.pace() + "\": expected bar, half or beat"));
+        return new HarmonisedView(Harmonising.of(song, pace).toString());
+    }
+
+    /**
+     * What was played against the metronome.
+     *
+     * @param chart its key, metre and tempo hold
+     * @param bpm   the metronome's beats a minute, where it was another than the chart's
+     */
+    public record TakeRequest(@NotNull(message = "expected the chart's text") String chart, @DecimalMin(value = "20", message = "expected 20 to 400") @DecimalMax(value = "400", message = "expected 20 to 400") Double bpm,
+                              @NotNull(message = "expected what was played") @Size(max = 5000, message = "expected at most 5000 notes") List<@NotNull @Valid StruckRequest> notes) {
+    }
+
+    /** @param ms from the first beat; @param held how long it was down, in milliseconds; @param midi the key, 21 to 108 */
+    public record StruckRequest(@NotNull(message = "expected milliseconds") @DecimalMin(value = "-2000", message = "expected -2000 to 3600000") @DecimalMax(value = "3600000", message = "expected -2000 to 3600000") Double ms,
+                                @NotNull(message = "expected milliseconds") @DecimalMin(value = "0", message = "expected 0 to 3600000") @DecimalMax(value = "3600000", message = "expected 0 to 3600000") Double held,
+                                @NotNull(message = "expected 21 to 108") @Min(value = 21, message = "expected 21 to 108") @Max(value = 108, message = "expected 21 to 108") Integer midi) {
+    }
+
+    /** @param bars the melody bar by bar, as a Tune line has it between its bar lines */
+    public record TakeView(List<String> bars) {
+    }
+
+    /** The rhythm a take was meant in, as it can be written under a row of bars; nothing is kept by it. */
+    @PostMapping("/take")
+    public TakeView take(@Valid @RequestBody TakeRequest request) {
+        Song song = arranging.read(request.chart());
+        Tempo tempo = request.bpm() == null ? song.tempo() : Tempo.of(request.bpm(), song.tempo().beatTicks());
+        List<Take.Struck> struck = request.notes().stream().map(note -> new Take.Struck(note.ms(), note.held(), Pitch.onKey(note.midi(), song.key().spell(note.midi() % 12)))).toList();
+        return new TakeView(Take.of(struck, tempo, song.meter()).bars().stream().map(TuneReader::write).toList());
     }
 
     /** @param bars as numbered in the chart: 5 or 5-8 */

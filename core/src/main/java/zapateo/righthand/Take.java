@@ -1,0 +1,176 @@
+package zapateo.righthand;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Meter;
+import zapateo.rhythm.Tempo;
+import zapateo.rhythm.Ticks;
+import zapateo.search.CostTerm;
+import zapateo.search.ShortestPath;
+import zapateo.song.TuneNote;
+
+/**
+ * What was played against the metronome, as a melody can be written: each beat's onsets are put on the division that lies nearest to them, the plain one where two lie
+ * alike; the whole take is decided together by the exact search.
+ *
+ * @param bars the melody, bar by bar, each filled with notes and rests
+ */
+public record Take(List<List<TuneNote>> bars) {
+
+    /**
+     * A key that was struck.
+     *
+     * @param ms   from the first beat of the first bar
+     * @param held how long it was down
+     */
+    public record Struck(double ms, double held, Pitch pitch) {
+    }
+
+    /**
+     * Into how many equal parts a beat is divided.
+     *
+     * @param cost  how seldom it comes, on the scale of half the square of a usual unevenness
+     * @param empty the same for each part of it that nothing is struck on
+     */
+    private record Division(int parts, double cost, double empty) {
+    }
+
+    private static final List<Division> OF_TWO = List.of(new Division(1, 0, 0), new Division(2, 0.2, 0), new Division(3, 1, 0.8), new Division(4, 1.6, 0.4));
+    private static final List<Division> OF_THREE = List.of(new Division(1, 0, 0), new Division(3, 0.2, 0), new Division(6, 2, 0.4));
+    /** How far off a hand usually plays: uniform to 40 ms either way spreads by 23. */
+    private static final double UNEVEN_MS = 24;
+    /** Another division than in the beat before. */
+    private static final double CHANGE = 0.3;
+    /** Two keys on one place of a line: the later one has to go somewhere else. */
+    private static final double CROWDED = 100;
+    /** A gap that is shorter than this part of a beat is no rest. */
+    private static final double LEGATO = 0.34;
+
+    /** One beat read in one way: where each of its keys lies, in parts; the last of them may be the next beat's first. */
+    private record Reading(Division division, int beat, boolean firstTaken, boolean spills, List<Integer> places, double cost) {
+    }
+
+    /** @param struck in any order; keys struck together are one, the highest */
+    public static Take of(List<Struck> struck, Tempo tempo, Meter meter) {
+        List<Struck> line = line(struck, tempo);
+        if (line.isEmpty()) {
+            return new Take(List.of());
+        }
+        double beatMs = tempo.millisecondsOf(meter.beatTicks());
+        int beats = (int) Math.floor(line.get(line.size() - 1).ms() / beatMs + 0.5) + 1;
+        List<List<Struck>> byBeat = new ArrayList<>();
+        for (int beat = 0; beat <= beats; beat++) {
+            byBeat.add(new ArrayList<>());
+        }
+        // What is struck in the last moment of a beat may be meant for the next one: it is read there, or here.
+        line.forEach(each -> byBeat.get(Math.max(0, (int) Math.floor(each.ms() / beatMs))).add(each));
+        List<Division> divisions = meter.isCompound() ? OF_THREE : OF_TWO;
+        List<List<Reading>> layers = new ArrayList<>();
+        for (int beat = 0; beat < byBeat.size(); beat++) {
+            layers.add(readings(byBeat.get(beat), beat, beatMs, divisions));
+        }
+        ShortestPath.Joint<Reading> joint = new ShortestPath.Joint<>(reading -> reading.spills() ? 2 : 1, reading -> reading.beat() == 0 ? 0 : reading.firstTaken() ? 2 : 1);
+        List<Reading> found = ShortestPath.through(layers, List.of(CostTerm.own("off-the-division", 1, Reading::cost),
+                CostTerm.step("change", CHANGE, (from, to) -> from.division().equals(to.division()) || to.places().isEmpty() || from.places().isEmpty() ? 0 : 1)), joint).steps();
+        return written(found, byBeat, meter, beatMs);
+    }
+
+    /** One key at a time, the highest of those struck within a thirty-second. */
+    private static List<Struck> line(List<Struck> struck, Tempo tempo) {
+        double together = Math.min(45, tempo.millisecondsOf(Ticks.PER_QUARTER / 8));
+        List<Struck> sorted = new ArrayList<>(struck);
+        sorted.sort(Comparator.comparingDouble(Struck::ms));
+        List<Struck> line = new ArrayList<>();
+        for (Struck each : sorted) {
+            Struck before = line.isEmpty() ? null : line.get(line.size() - 1);
+            if (before != null && each.ms() - before.ms() < together && !before.pitch().equals(each.pitch()) && Math.abs(before.pitch().midi() - each.pitch().midi()) > 2) {
+                line.set(line.size() - 1, before.pitch().midi() > each.pitch().midi() ? before : each);
+            } else {
+                line.add(each);
+            }
+        }
+        return line;
+    }
+
+    private static List<Reading> readings(List<Struck> keys, int beat, double beatMs, List<Division> divisions) {
+        List<Reading> readings = new ArrayList<>();
+        for (Division division : divisions) {
+            for (boolean taken : new boolean[] {false, true}) {
+                for (boolean spills : new boolean[] {false, true}) {
+                    if (!spills || !keys.isEmpty()) {
+                        readings.add(reading(keys, beat, beatMs, division, taken, spills));
+                    }
+                }
+            }
+        }
+        return readings;
+    }
+
+    /** Each key on the nearest place that is free, in order; the last one on the next beat where it spills over. */
+    private static Reading reading(List<Struck> keys, int beat, double beatMs, Division division, boolean taken, boolean spills) {
+        List<Integer> places = new ArrayList<>();
+        int free = taken ? 1 : 0;
+        double cost = keys.isEmpty() ? 0 : division.cost() + division.empty() * Math.max(0, division.parts() - keys.size() - (taken ? 1 : 0) + (spills ? 1 : 0));
+        for (int i = 0; i < keys.size(); i++) {
+            double at = keys.get(i).ms() / beatMs - beat;
+            boolean over = spills && i == keys.size() - 1;
+            int place = over ? division.parts() : Math.max(free, Math.min(division.parts() - 1, (int) Math.round(at * division.parts())));
+            double off = (at - place / (double) division.parts()) * beatMs / UNEVEN_MS;
+            cost += off * off / 2 + (!over && place >= division.parts() || place < free ? CROWDED : 0);
+            places.add(place);
+            free = place + 1;
+        }
+        return new Reading(division, beat, taken, spills, places, cost + (free > division.parts() + (spills ? 1 : 0) ? CROWDED : 0));
+    }
+
+    private static Take written(List<Reading> found, List<List<Struck>> byBeat, Meter meter, double beatMs) {
+        List<int[]> onsets = new ArrayList<>();
+        List<Struck> keys = new ArrayList<>();
+        for (Reading reading : found) {
+            for (int i = 0; i < reading.places().size(); i++) {
+                int tick = reading.beat() * meter.beatTicks() + reading.places().get(i) * meter.beatTicks() / reading.division().parts();
+                onsets.add(new int[] {tick, meter.beatTicks() / reading.division().parts()});
+                keys.add(byBeat.get(reading.beat()).get(i));
+            }
+        }
+        int bar = meter.barTicks();
+        int bars = onsets.get(onsets.size() - 1)[0] / bar + 1;
+        List<List<TuneNote>> written = new ArrayList<>();
+        for (int i = 0; i < bars; i++) {
+            written.add(new ArrayList<>());
+        }
+        int at = 0;
+        for (int i = 0; i < onsets.size(); i++) {
+            int from = onsets.get(i)[0];
+            int next = i + 1 < onsets.size() ? onsets.get(i + 1)[0] : bars * bar;
+            put(written, at, from, Optional.empty(), bar);
+            int end = end(from, next, keys.get(i).held() / beatMs * meter.beatTicks(), onsets.get(i)[1], meter.beatTicks());
+            put(written, from, end, Optional.of(keys.get(i).pitch()), bar);
+            at = end;
+        }
+        put(written, at, bars * bar, Optional.empty(), bar);
+        return new Take(written.stream().map(List::copyOf).toList());
+    }
+
+    /** To the next note where it is nearly held so long; else to the division's place where the key was let go. */
+    private static int end(int from, int next, double held, int part, int beat) {
+        int gap = next - from;
+        if (held >= gap - LEGATO * beat || gap <= part) {
+            return next;
+        }
+        int parts = (int) Math.max(1, Math.round(held / part));
+        return Math.min(next, from + parts * part);
+    }
+
+    /** A note or a rest, parted and tied where a bar line crosses it. */
+    private static void put(List<List<TuneNote>> bars, int from, int to, Optional<Pitch> pitch, int bar) {
+        for (int at = from; at < to; ) {
+            int end = Math.min(to, (at / bar + 1) * bar);
+            bars.get(at / bar).add(new TuneNote(pitch, at % bar, end - at, pitch.isPresent() && end < to));
+            at = end;
+        }
+    }
+}
