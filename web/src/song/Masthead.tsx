@@ -76,9 +76,11 @@ export function Masthead({
             key={step.view}
             to={{ pathname: `/songs/${songId}/${step.view}`, search }}
             aria-current={index === at ? "page" : undefined}
-            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-lg:px-2 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
           >
-            <PathMark filled={index <= at} />
+            <span className="max-lg:hidden">
+              <PathMark filled={index <= at} />
+            </span>
             {step.name}
           </NavLink>
         ))}
