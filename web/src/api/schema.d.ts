@@ -1223,6 +1223,9 @@ export interface components {
         RightRequest: {
             /** Format: int64 */
             chorus?: number;
+            /** Format: int64 */
+            fills?: number;
+            plain?: number[];
             figure?: string;
             /** @enum {string} */
             style: "none" | "comping" | "melody" | "improvise";

@@ -82,6 +82,13 @@ export function RightHand() {
         figures={figures.data ?? []}
         meter={here.meter}
         hasTune={(fit.data?.notes.length ?? 0) > 0}
+        filled={[
+          ...new Set(
+            arrangement.strokes
+              .filter((stroke) => stroke.reason.code.startsWith("fill-"))
+              .flatMap((stroke) => arrangement.bars[stroke.bar]?.number ?? []),
+          ),
+        ]}
         onChange={(next) => desk.desk.change({ choices: { ...desk.desk.draft.choices, right: next } })}
       />
       <section

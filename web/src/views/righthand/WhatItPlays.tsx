@@ -35,15 +35,20 @@ export function WhatItPlays({
   figures,
   meter,
   hasTune,
+  filled,
   onChange,
 }: {
   right: RightHand;
   figures: Figure[];
   meter: string;
   hasTune: boolean;
+  /** Numbers of the bars that have a fill. */
+  filled: number[];
   onChange: (right: RightHand) => void;
 }) {
   const style = STYLES.find((each) => each.id === right.style) ?? STYLES[0];
+  const fills = right.fills ?? null;
+  const plain = right.plain ?? [];
   const fitting = [...figures].sort((one, other) => Number(isMadeFor(other, meter)) - Number(isMadeFor(one, meter)));
   return (
     <section
@@ -91,6 +96,48 @@ export function WhatItPlays({
               </button>
             )}
           </p>
+        )}
+        {right.style === "melody" && hasTune && (
+          <div className="flex flex-wrap items-baseline gap-x-3">
+            <label className="flex min-h-9 items-center gap-1.5">
+              <input
+                type="checkbox"
+                checked={fills !== null}
+                onChange={(event) => onChange({ ...right, fills: event.target.checked ? 1 : undefined })}
+                className="size-4 accent-(--accent)"
+              />
+              fills where it rests
+            </label>
+            {fills !== null && (
+              <button
+                type="button"
+                onClick={() => onChange({ ...right, fills: fills + 1 })}
+                className="min-h-9 text-accent underline underline-offset-4"
+              >
+                others
+              </button>
+            )}
+            {fills !== null && filled.length > 0 && (
+              <fieldset className="flex w-full flex-wrap gap-x-2">
+                <legend className="text-[0.9rem] text-quiet">in bars; press one to let it rest</legend>
+                {[...new Set([...filled, ...plain])]
+                  .sort((one, other) => one - other)
+                  .map((bar) => (
+                    <button
+                      key={bar}
+                      type="button"
+                      aria-pressed={!plain.includes(bar)}
+                      onClick={() =>
+                        onChange({ ...right, plain: plain.includes(bar) ? plain.filter((each) => each !== bar) : [...plain, bar] })
+                      }
+                      className={`min-h-8 min-w-7 ${plain.includes(bar) ? "text-quiet line-through" : "font-semibold"}`}
+                    >
+                      {bar}
+                    </button>
+                  ))}
+              </fieldset>
+            )}
+          </div>
         )}
         {right.style === "comping" && (
           <fieldset className="flex flex-wrap gap-x-3">

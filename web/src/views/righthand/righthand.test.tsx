@@ -67,6 +67,7 @@ describe("what the right hand plays", () => {
         figures={[figure("waltz", "On two and three", "3/4"), figure("beats", "Chords on the beats", "4/4")]}
         meter="4/4"
         hasTune={hasTune}
+        filled={[2, 4]}
         onChange={onChange}
       />,
     );
@@ -84,6 +85,17 @@ describe("what the right hand plays", () => {
     expect(screen.getByRole("button", { name: /^Alone/ }).getAttribute("aria-pressed")).toBe("true");
     await userEvent.click(screen.getByRole("button", { name: /^Sixths/ }));
     expect(onChange).toHaveBeenCalledWith({ style: "melody", under: "sixths" });
+  });
+  it("fills rests, others when asked, and lets a bar rest", async () => {
+    const onChange = show({ style: "melody", fills: 3, plain: [7] });
+    await userEvent.click(screen.getByRole("button", { name: "others" }));
+    expect(onChange).toHaveBeenCalledWith({ style: "melody", fills: 4, plain: [7] });
+    await userEvent.click(screen.getByRole("button", { name: "4" }));
+    expect(onChange).toHaveBeenCalledWith({ style: "melody", fills: 3, plain: [7, 4] });
+    await userEvent.click(screen.getByRole("button", { name: "7" }));
+    expect(onChange).toHaveBeenCalledWith({ style: "melody", fills: 3, plain: [] });
+    await userEvent.click(screen.getByRole("checkbox", { name: /fills/ }));
+    expect(onChange).toHaveBeenLastCalledWith({ style: "melody", fills: undefined, plain: [7] });
   });
   it("improvises another chorus, and the one before again", async () => {
     const onChange = show({ style: "improvise", chorus: 4 });

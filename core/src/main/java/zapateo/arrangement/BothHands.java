@@ -17,6 +17,7 @@ import zapateo.rhythm.Side;
 import zapateo.righthand.Apart;
 import zapateo.righthand.Chorus;
 import zapateo.righthand.Comping;
+import zapateo.righthand.Fills;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.TuneHand;
 import zapateo.song.Song;
@@ -62,7 +63,14 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
             if (!song.hasTune()) {
                 notices.add(Reason.of("no-tune", Map.of()));
             }
-            return TuneHand.of(song, left, hand, right.under());
+            List<Stroke> tune = TuneHand.of(song, left, hand, right.under());
+            if (right.fills().isEmpty()) {
+                return tune;
+            }
+            List<Stroke> filled = new ArrayList<>(tune);
+            filled.addAll(Fills.of(song, tune, left, hand, right.fills().get(), right.plain()));
+            filled.sort(IN_TIME);
+            return filled;
         }
         if (right.style() == RightChoices.Style.IMPROVISE) {
             return Chorus.of(song, right.chorus());

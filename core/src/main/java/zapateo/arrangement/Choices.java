@@ -57,30 +57,36 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
      *
      * @param figure id of a right-hand figure, for comping
      * @param chorus seed of an improvised chorus
+     * @param fills  seed of what is played where the melody rests; empty leaves its rests
+     * @param plain  numbers of bars whose rests stay rests
      */
-    public record Right(RightChoices.Style style, Optional<String> figure, RightChoices.Top top, RightChoices.Under under, long chorus) {
+    public record Right(RightChoices.Style style, Optional<String> figure, RightChoices.Top top, RightChoices.Under under, long chorus, Optional<Long> fills, List<Integer> plain) {
 
         /** The left hand alone. */
         public static final Right NONE = of(RightChoices.Style.NONE);
 
         public static Right of(RightChoices.Style style) {
-            return new Right(style, Optional.empty(), RightChoices.Top.NEAREST, RightChoices.Under.ALONE, 1);
+            return new Right(style, Optional.empty(), RightChoices.Top.NEAREST, RightChoices.Under.ALONE, 1, Optional.empty(), List.of());
         }
 
         public Right figure(String id) {
-            return new Right(style, Optional.of(id), top, under, chorus);
+            return new Right(style, Optional.of(id), top, under, chorus, fills, plain);
         }
 
         public Right top(RightChoices.Top where) {
-            return new Right(style, figure, where, under, chorus);
+            return new Right(style, figure, where, under, chorus, fills, plain);
         }
 
         public Right under(RightChoices.Under what) {
-            return new Right(style, figure, top, what, chorus);
+            return new Right(style, figure, top, what, chorus, fills, plain);
+        }
+
+        public Right fills(long seed, List<Integer> restingBars) {
+            return new Right(style, figure, top, under, chorus, Optional.of(seed), restingBars);
         }
 
         public Right chorus(long seed) {
-            return new Right(style, figure, top, under, seed);
+            return new Right(style, figure, top, under, seed, fills, plain);
         }
     }
 

@@ -109,7 +109,7 @@ public class Asking {
         args.put("note", note.pitch().toString());
         String role = note.role().replaceFirst("^n", "");
         args.put("name", words.role(role));
-        String code = !args.containsKey("stroke") ? "rule-" + (args.containsKey("kind") ? "chorus" : note.role().equals("tune") ? "tune" : args.containsKey("under") ? "under" : "comping") : note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
+        String code = !args.containsKey("stroke") ? "rule-" + (args.containsKey("kind") ? "chorus" : note.role().equals("fill") ? "fill" : note.role().equals("tune") ? "tune" : args.containsKey("under") ? "under" : "comping") : note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
                 : args.get("stroke").matches("c[1-4]?|s") ? "rule-close" : note.role().equals("1") ? (args.containsKey("over") ? "rule-over" : "rule-bass") : "rule-tone";
         return Reason.of(code, args);
     }

@@ -166,16 +166,19 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
      * @param top    nearest, smooth or third: what the highest notes of its chords do; absent is nearest
      * @param under  alone, close, open, thirds, sixths, octaves or block: what lies under a melody; absent is alone
      * @param chorus seed of an improvised chorus; absent is 1
+     * @param fills  seed of what is played where the melody rests; absent leaves its rests
+     * @param plain  numbers of bars whose rests stay rests
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record RightRequest(@NotNull(message = "expected none, comping, melody or improvise") @Schema(allowableValues = {"none", "comping", "melody", "improvise"}) String style, String figure,
                                @Schema(allowableValues = {"nearest", "smooth", "third"}) String top,
-                               @Schema(allowableValues = {"alone", "close", "open", "thirds", "sixths", "octaves", "block"}) String under, Long chorus) {
+                               @Schema(allowableValues = {"alone", "close", "open", "thirds", "sixths", "octaves", "block"}) String under, Long chorus, Long fills,
+                               @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> plain) {
 
         private Choices.Right right() {
             return new Choices.Right(named("style", style, RightChoices.Style.values(), RightChoices.Style::id), Optional.ofNullable(figure),
                     top == null ? RightChoices.Top.NEAREST : named("top", top, RightChoices.Top.values(), RightChoices.Top::id),
-                    under == null ? RightChoices.Under.ALONE : named("under", under, RightChoices.Under.values(), RightChoices.Under::id), chorus == null ? 1 : chorus);
+                    under == null ? RightChoices.Under.ALONE : named("under", under, RightChoices.Under.values(), RightChoices.Under::id), chorus == null ? 1 : chorus, Optional.ofNullable(fills), plain == null ? List.of() : plain);
         }
 
         private static <E> E named(String what, String text, E[] values, Function<E, String> id) {
