@@ -1223,10 +1223,10 @@ export interface components {
         RightRequest: {
             /** Format: int64 */
             chorus?: number;
+            figure?: string;
             /** Format: int64 */
             fills?: number;
             plain?: number[];
-            figure?: string;
             /** @enum {string} */
             style: "none" | "comping" | "melody" | "improvise";
             /** @enum {string} */
