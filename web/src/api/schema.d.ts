@@ -813,7 +813,7 @@ export interface components {
             chord?: number;
             content?: string;
             /** @enum {string} */
-            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "join" | "confirmGuesses";
+            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "join" | "confirmGuesses" | "tune";
             /** Format: int32 */
             section?: number;
             /** Format: int32 */

@@ -16,12 +16,15 @@ export const Keyboard = memo(function Keyboard({
   spanMm,
   shown = null,
   aims = [],
+  onKey,
 }: {
   strokes: Stroke[];
   spanMm: number;
   shown?: Tone[] | null;
   /** Notes to improvise on, by what they are to the chord. */
   aims?: Aim[];
+  /** Where the keys can be played: told when one goes down and up. */
+  onKey?: ((midi: number, down: boolean) => void) | undefined;
 }) {
   const all = keys(LOWEST, HIGHEST);
   const width = Math.max(...all.map((key) => key.x + key.width));
@@ -50,6 +53,10 @@ export const Keyboard = memo(function Keyboard({
           height={key.black ? BLACK_LENGTH : LENGTH}
           rx={1.2}
           fill={key.black ? "var(--key-black)" : "var(--key-white)"}
+          data-key={key.midi}
+          onPointerDown={onKey && (() => onKey(key.midi, true))}
+          onPointerUp={onKey && (() => onKey(key.midi, false))}
+          onPointerLeave={onKey && ((event) => event.buttons > 0 && onKey(key.midi, false))}
           stroke={key.black ? "none" : "var(--grain)"}
           strokeWidth={0.6}
         />

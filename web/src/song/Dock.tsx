@@ -21,6 +21,7 @@ export function Dock({
   spanMm,
   shown,
   aims,
+  onKey,
   looping,
   setLooping,
   bpm,
@@ -35,6 +36,7 @@ export function Dock({
   spanMm: number;
   shown: Tone[] | null;
   aims: Aim[];
+  onKey: ((midi: number, down: boolean) => void) | null;
   looping: boolean;
   setLooping: (on: boolean) => void;
   bpm: number;
@@ -118,7 +120,13 @@ export function Dock({
       </div>
       <div className="min-w-0 flex-1">
         <div className="mx-auto max-w-[62rem]">
-          <Keyboard strokes={shown && !playing ? [] : strokes} spanMm={spanMm} shown={playing ? null : shown} aims={aims} />
+          <Keyboard
+            strokes={shown && !playing ? [] : strokes}
+            spanMm={spanMm}
+            shown={playing ? null : shown}
+            aims={aims}
+            onKey={onKey ?? undefined}
+          />
         </div>
       </div>
     </section>

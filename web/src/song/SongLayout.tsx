@@ -47,6 +47,8 @@ function OpenSong({ song }: { song: Song }) {
   const [trial, setTrial] = useState<string | null>(null);
   const [shown, setShown] = useState<Tone[] | null>(null);
   const [aims, setAims] = useState<Aim[]>([]);
+  const [onKey, setOnKey] = useState<{ heard: (midi: number, down: boolean) => void } | null>(null);
+  const hearKeys = useCallback((heard: ((midi: number, down: boolean) => void) | null) => setOnKey(heard ? { heard } : null), []);
   const [doubles, setDoubles] = useState<Doubles>(() => (localStorage.getItem("zapateo.doubles") === "simple" ? "simple" : "thirds"));
   // The sheet follows each letter; the left hand, which takes longer to lay, a pause.
   const readDraft = useSettled(desk.draft.chart, 15);
@@ -137,6 +139,7 @@ function OpenSong({ song }: { song: Song }) {
     setTrial,
     setShown,
     setAims,
+    setOnKey: hearKeys,
     doubles,
     setDoubles: (way) => {
       localStorage.setItem("zapateo.doubles", way);
@@ -166,6 +169,7 @@ function OpenSong({ song }: { song: Song }) {
         spanMm={spanOf(hand)}
         shown={shown}
         aims={aims}
+        onKey={onKey?.heard ?? null}
         looping={looping}
         setLooping={setLooping}
         bpm={bpm}

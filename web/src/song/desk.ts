@@ -57,6 +57,8 @@ export type Desk = {
   setShown: (tones: Tone[] | null) => void;
   /** Notes to improvise on, lit on the keyboard while it plays too. */
   setAims: (aims: Aim[]) => void;
+  /** Who hears the keys of the screen's keyboard while a melody is played in. */
+  setOnKey: (heard: ((midi: number, down: boolean) => void) | null) => void;
   doubles: Doubles;
   setDoubles: (doubles: Doubles) => void;
 };

@@ -38,7 +38,7 @@ export class Player {
   private readonly piano: { L: Tone.Sampler; R: Tone.Sampler };
   private click: Tone.Synth;
   private clickVolume = 0;
-  /** When the last click of a count-in is over. */
+  /** When the last click of a count-in is over: the first beat of what is played. */
   private counted = 0;
   private readonly listeners = new Set<() => void>();
   private readonly scheduled = new Map<number, number[]>();
@@ -143,6 +143,18 @@ export class Player {
   setTempo(bpmOfQuarter: number): void {
     this.base = bpmOfQuarter;
     Tone.getTransport().bpm.value = this.tempoOf(Math.max(0, this.head.bar));
+  }
+
+  /** Milliseconds since the first beat of what is played, below zero while it is counted in; null when nothing plays. */
+  elapsed(): number | null {
+    return this.head.playing ? (Tone.immediate() - this.counted) * 1000 : null;
+  }
+
+  /** A key the person plays, as long as it is held: it sounds at once. */
+  sing(midi: number, down: boolean): void {
+    const note = Tone.Frequency(midi, "midi").toFrequency();
+    if (down) this.piano.R.triggerAttack(note, Tone.immediate(), 0.7);
+    else this.piano.R.triggerRelease(note, Tone.immediate());
   }
 
   /** Out of the vamp that goes round, at its end. */

@@ -12,6 +12,10 @@ export type Sound = {
   stop: () => void;
   strike: (stroke: number) => void;
   goOn: () => void;
+  /** Plays the chosen bars once after a bar of clicks, for a melody to be played in over them. */
+  record: () => void;
+  elapsed: () => number | null;
+  sing: (midi: number, down: boolean) => void;
   volumes: Volumes;
   setVolumes: (volumes: Volumes) => void;
   metronome: Metronome;
@@ -39,6 +43,8 @@ export function usePlayer(
   const [volumes, setVolumes] = useState<Volumes>({ left: 0.8, right: 0.8, click: 0.6 });
   const [metronome, setMetronome] = useState<Metronome>("off");
   const [countIn, setCountIn] = useState(false);
+  /** Whether what plays goes through once, whatever is looped. */
+  const once = useRef(false);
   const opening = useRef<Promise<Player> | null>(null);
   const head = useSyncExternalStore(player?.subscribe ?? noSubscription, player?.playhead ?? silence);
 
@@ -61,7 +67,7 @@ export function usePlayer(
   useEffect(() => {
     if (player && arrangement) player.set(arrangement);
   }, [player, arrangement]);
-  useEffect(() => player?.setLoop(looping ? selection : null), [player, looping, selection]);
+  useEffect(() => player?.setLoop(looping && !once.current ? selection : null), [player, looping, selection]);
   useEffect(() => player?.setTempo(bpmOfQuarter), [player, bpmOfQuarter]);
   useEffect(() => player?.setMetronome(metronome), [player, metronome]);
   useEffect(() => player?.setVolumes(volumes), [player, volumes]);
@@ -75,6 +81,7 @@ export function usePlayer(
           opened.stop();
           return;
         }
+        once.current = false;
         opened.set(arrangement);
         opened.setLoop(looping ? selection : null);
         opened.setMetronome(metronome);
@@ -83,6 +90,22 @@ export function usePlayer(
       })
       .catch(() => undefined);
   }, [arrangement, bpmOfQuarter, countIn, looping, metronome, open, selection, volumes]);
+
+  const record = useCallback(() => {
+    if (!arrangement) return;
+    open()
+      .then((opened) => {
+        once.current = true;
+        opened.set(arrangement);
+        opened.setLoop(null);
+        opened.setMetronome("beats");
+        opened.setVolumes(volumes);
+        opened.play(selection[0], bpmOfQuarter, true);
+      })
+      .catch(() => undefined);
+  }, [arrangement, bpmOfQuarter, open, selection, volumes]);
+  const elapsed = useCallback(() => player?.elapsed() ?? null, [player]);
+  const sing = useCallback((midi: number, down: boolean) => player?.sing(midi, down), [player]);
 
   const strike = useCallback(
     (stroke: number) => {
@@ -99,7 +122,23 @@ export function usePlayer(
 
   const stop = useCallback(() => player?.stop(), [player]);
   const goOn = useCallback(() => player?.goOn(), [player]);
-  return { head, state, toggle, stop, strike, goOn, volumes, setVolumes, metronome, setMetronome, countIn, setCountIn };
+  return {
+    head,
+    state,
+    toggle,
+    stop,
+    strike,
+    goOn,
+    record,
+    elapsed,
+    sing,
+    volumes,
+    setVolumes,
+    metronome,
+    setMetronome,
+    countIn,
+    setCountIn,
+  };
 }
 
 const noSubscription = () => () => undefined;

@@ -12,6 +12,7 @@ import { aimsOf, overAt } from "./aims";
 import { FitPanel } from "./FitPanel";
 import { Hear } from "./Hear";
 import { ImprovPanel } from "./ImprovPanel";
+import { PlayIn } from "./PlayIn";
 import { ShapePanel } from "./ShapePanel";
 import { WhatItPlays } from "./WhatItPlays";
 
@@ -19,6 +20,7 @@ const PANELS = [
   ["fit", "Fit"],
   ["improvise", "Improvise"],
   ["shape", "One shape"],
+  ["play", "Play in"],
 ] as const;
 
 /** The right hand over that left hand: chords in a rhythm of their own, or the melody with what lies under it; what fits and what does not. */
@@ -121,7 +123,7 @@ export function RightHand() {
         aria-label="Fit and notes"
         className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:shrink-0 max-md:border-l-0"
       >
-        <div className="flex items-baseline gap-4">
+        <div className="flex flex-wrap items-baseline gap-x-3">
           {PANELS.map(([name, label]) => (
             <button
               key={name}
@@ -144,6 +146,7 @@ export function RightHand() {
           />
         )}
         {panel === "improvise" && <ImprovPanel notes={notes.data} over={over} bar={here} />}
+        {panel === "play" && <PlayIn />}
         {panel === "shape" && <ShapePanel chart={settledChart} bars={barsOf(arrangement.bars, selection)} />}
       </section>
     </div>

@@ -115,6 +115,31 @@ final class Rows {
         return join(lines);
     }
 
+    /** The melody of some bars written anew, from {@code bar} on, in whatever rows they stand; the rest of those rows keeps its own. */
+    String tune(int bar, List<String> cells) {
+        List<ChartReading.BarPlace> all = edit.reading().bars();
+        List<WrittenBar> bars = edit.song().writtenBars();
+        TreeSet<Integer> rows = IntStream.range(bar, bar + cells.size()).mapToObj(each -> edit.cell(each).cell().line()).collect(Collectors.toCollection(TreeSet::new));
+        for (int row : rows.descendingSet()) {
+            List<Integer> ofRow = IntStream.range(0, all.size()).filter(each -> all.get(each).cell().line() == row).boxed().toList();
+            int under = row;
+            while (under < lines.size() && lines.get(under).strip().toLowerCase().matches("(words|tune)\\s*:.*")) {
+                if (lines.get(under).strip().toLowerCase().startsWith("tune")) {
+                    lines.remove(under);
+                } else {
+                    under++;
+                }
+            }
+            String line = ofRow.stream().map(each -> each >= bar && each < bar + cells.size() ? cells.get(each - bar).strip() : TuneReader.write(bars.get(each).tune()))
+                    .collect(Collectors.joining(" | ", "Tune: | ", " |\n"));
+            if (!lines.get(under - 1).endsWith("\n")) {
+                lines.set(under - 1, lines.get(under - 1) + "\n");
+            }
+            lines.add(under, line);
+        }
+        return join(lines);
+    }
+
     /** Headings whose bars have all gone. */
     private List<String> withoutEmptySections() {
         ChartReading now = ChartParser.parse(join(lines));

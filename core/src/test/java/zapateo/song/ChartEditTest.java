@@ -160,4 +160,20 @@ class ChartEditTest {
         return List.of(bar.chords().stream().map(span -> span.chord().map(chord -> chord.root().chroma() + chord.quality().written() + chord.bass().chroma()).orElse("")).toList(),
                 bar.written().tune().stream().map(note -> note.pitch().map(pitch -> pitch.midi()).orElse(0)).toList());
     }
+
+    @Test
+    void a_melody_is_put_under_the_bars_it_was_played_over_whatever_rows_they_stand_in() {
+        String chart = "Key: C\n| C | F |\nWords: one | two |\nTune: | C5/1 | A4/1 |\n| G7 | C | // home\n";
+        assertThat(ChartEdit.of(chart).tune(1, List.of(" F4/2 A4/2 ", "B4/1", "C5/1"))).isEqualTo("""
+                Key: C
+                | C | F |
+                Words: one | two |
+                Tune: | C5/1 | F4/2 A4/2 |
+                | G7 | C | // home
+                Tune: | B4/1 | C5/1 |
+                """);
+        assertThat(ChartEdit.of("| C |").tune(0, List.of("C5/1"))).isEqualTo("| C |\nTune: | C5/1 |\n");
+        assertThatThrownBy(() -> ChartEdit.of("| C |").tune(0, List.of("C5/1", "D5/1"))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> ChartEdit.of("| C |").tune(0, List.of("H5/1"))).hasMessageContaining("melody \"H5/1\": expected a note with its octave");
+    }
 }

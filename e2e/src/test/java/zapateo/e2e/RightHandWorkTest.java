@@ -130,4 +130,48 @@ class RightHandWorkTest {
         assertThat(page.getByLabel("What the shape states").getByRole(AriaRole.LISTITEM)).hasCount(4);
         assertThat(page.getByLabel("What the shape states")).containsText("loses");
     }
+
+    /** A take by the stand-in for a MIDI keyboard is written under the bars in the rhythm it was meant in, and can be undone. */
+    @Test
+    void the_stand_in_plays_a_melody_in() {
+        String song = Stage.newSong("Title: Played In\nKey: C\nTempo: 100\n| C | F |", "two-feel");
+        Page page = open(song);
+        button(page, "Play in").click();
+        button(page, "Played on").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^the stand-in"))).click();
+        button(page, "Record a take").click();
+        page.getByText("Kept: 12 notes.").waitFor();
+        String chart = "";
+        for (int i = 0; i < 60 && !chart.contains("Tune:"); i++) {
+            page.waitForTimeout(100);
+            chart = Stage.server().get("/api/songs/" + song).json().path("chart").asString();
+        }
+        // The stand-in's script: quarter, eighth, eighth, over and over.
+        assertThat(chart).contains("Tune: | C5/4 G5/8 C5/8 G5/4 C5/8 G5/8 | C5/4 F5/8 C5/8 F5/4 C5/8 F5/8 |");
+        kept(page, song, "melody");
+        button(page, "Undo").click();
+        assertThat(page.getByLabel("What the right hand plays")).containsText("The left hand plays alone.");
+    }
+
+    @Test
+    void the_computers_keys_and_the_screens_keyboard_are_played_in_and_no_shortcut_hears_them() {
+        String song = Stage.newSong("Title: By Keys\nKey: C\nTempo: 60\n| C | F |", "two-feel");
+        Page page = open(song);
+        page.locator("[data-bar='0']").click();
+        button(page, "Play in").click();
+        button(page, "Record a take").click();
+        page.waitForFunction("() => (window.zapateo?.player.elapsed() ?? -9999) > -100");
+        page.keyboard().down("k");
+        page.waitForTimeout(900);
+        page.keyboard().up("k");
+        page.locator("[data-key='79']").dispatchEvent("pointerdown");
+        page.waitForTimeout(300);
+        page.locator("[data-key='79']").dispatchEvent("pointerup");
+        button(page, "Stop the take").click();
+        page.getByText("Kept: 2 notes.").waitFor();
+        for (int i = 0; i < 60 && !Stage.server().get("/api/songs/" + song).text().contains("Tune:"); i++) {
+            page.waitForTimeout(100);
+        }
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("Tune: | C5").contains("G5");
+    }
 }

@@ -38,7 +38,7 @@ public class EditController {
 
     /** What to do with bars, chords or sections. */
     public enum EditKind {
-        set, insert, delete, copy, move, moveChord, replaceChords, section, join, confirmGuesses
+        set, insert, delete, copy, move, moveChord, replaceChords, section, join, confirmGuesses, tune
     }
 
     /** @param bar written bar from 0; @param chord place in the bar from 0 */
@@ -49,10 +49,10 @@ public class EditController {
     /**
      * One change. Bars are written bars counted from 0.
      *
-     * @param bar     set, insert, moveChord: the bar; join: it and the next; delete, copy, move: the first
+     * @param bar     set, insert, moveChord: the bar; join: it and the next; delete, copy, move, tune: the first
      * @param to      delete, copy, move: the last bar, both included
      * @param before  copy, move: the bar they go before; one more than the last bar for the end
-     * @param content set, insert: what would be typed between two bar lines
+     * @param content set, insert: what would be typed between two bar lines; tune: the melody of the bars from there on, parted by bar lines
      * @param chord   moveChord: its place in the bar from 0
      * @param beat    moveChord: the beat it goes to, from 0
      * @param changes replaceChords: all of them
@@ -86,6 +86,7 @@ public class EditController {
             case section -> chart.section(need(edit.section(), "section"), need(edit.change(), "change"));
             case join -> chart.join(need(edit.bar(), "bar"));
             case confirmGuesses -> chart.confirmGuesses();
+            case tune -> chart.tune(need(edit.bar(), "bar"), List.of(need(edit.content(), "content").split("\\|", -1)));
         });
     }
 

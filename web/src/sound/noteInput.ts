@@ -1,0 +1,98 @@
+/** Who hears notes while a melody is played in: a key and how many milliseconds ago it went down or up, since a busy page hears of it late. */
+export type NoteListener = { down: (midi: number, ago: number) => void; up: (midi: number, ago: number) => void };
+
+/** Something that can be played on: it is opened when a take begins and closed when it ends. */
+export type NoteSource = { id: string; name: string; open: (listener: NoteListener) => () => void };
+
+/** The computer's keys as a piano: two rows from C, by where the keys lie, so that every layout has the same piano. */
+const ROW = [
+  "KeyA",
+  "KeyW",
+  "KeyS",
+  "KeyE",
+  "KeyD",
+  "KeyF",
+  "KeyT",
+  "KeyG",
+  "KeyY",
+  "KeyH",
+  "KeyU",
+  "KeyJ",
+  "KeyK",
+  "KeyO",
+  "KeyL",
+  "KeyP",
+  "Semicolon",
+];
+const LOWEST = 60;
+
+export function midiOfKey(code: string, octave: number): number | null {
+  const at = ROW.indexOf(code);
+  return at < 0 ? null : LOWEST + 12 * octave + at;
+}
+
+/** Played on the computer's keys; Z and X go an octave down and up. Nothing else hears a key while it is open. */
+export const computerKeys: NoteSource = {
+  id: "keys",
+  name: "the computer's keys",
+  open: (listener) => {
+    let octave = 0;
+    const held = new Map<string, number>();
+    const down = (event: KeyboardEvent) => {
+      // Space still stops, and what has a modifier is not played.
+      if (event.ctrlKey || event.metaKey || event.altKey || event.key === " " || event.key.length > 1) return;
+      const midi = midiOfKey(event.code, octave);
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      if (event.repeat || (midi === null && event.code !== "KeyZ" && event.code !== "KeyX")) return;
+      if (midi === null) octave = Math.max(-2, Math.min(2, octave + (event.code === "KeyX" ? 1 : -1)));
+      else {
+        held.set(event.code, midi);
+        listener.down(midi, performance.now() - event.timeStamp);
+      }
+    };
+    const up = (event: KeyboardEvent) => {
+      const midi = held.get(event.code);
+      if (midi === undefined) return;
+      event.stopImmediatePropagation();
+      held.delete(event.code);
+      listener.up(midi, performance.now() - event.timeStamp);
+    };
+    window.addEventListener("keydown", down, true);
+    window.addEventListener("keyup", up, true);
+    return () => {
+      window.removeEventListener("keydown", down, true);
+      window.removeEventListener("keyup", up, true);
+    };
+  },
+};
+
+const NOTE_OFF = 0x80;
+const NOTE_ON = 0x90;
+
+/** What a MIDI message says about a key: a note-on of no velocity lets it go (MIDI 1.0). */
+export function readMessage(data: ArrayLike<number>, ago: number, listener: NoteListener): void {
+  const kind = (data[0] ?? 0) & 0xf0;
+  const key = data[1] ?? 0;
+  if (kind === NOTE_ON && (data[2] ?? 0) > 0) listener.down(key, ago);
+  else if (kind === NOTE_ON || kind === NOTE_OFF) listener.up(key, ago);
+}
+
+/** The MIDI keyboards that are plugged in, if the browser lets us see them. */
+export async function midiKeyboards(): Promise<NoteSource[]> {
+  if (!("requestMIDIAccess" in navigator)) return [];
+  try {
+    const access = await navigator.requestMIDIAccess();
+    return [...access.inputs.values()].map((input) => ({
+      id: `midi-${input.id}`,
+      name: input.name ?? "MIDI keyboard",
+      open: (listener) => {
+        const heard = (event: MIDIMessageEvent) => event.data && readMessage(event.data, performance.now() - event.timeStamp, listener);
+        input.addEventListener("midimessage", heard);
+        return () => input.removeEventListener("midimessage", heard);
+      },
+    }));
+  } catch {
+    return [];
+  }
+}

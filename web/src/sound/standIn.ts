@@ -1,0 +1,46 @@
+import { type NoteSource, readMessage } from "./noteInput";
+
+/** One key of a scripted take, in milliseconds from the first beat. */
+export type Scripted = { ms: number; held: number; midi: number };
+
+/** A repeatable number from 0 to 1 for each seed: the take is as uneven as a hand, and the same each time. */
+export function unevenness(seed: number): number {
+  let bits = Math.imul(seed ^ 0x9e3779b9, 0x85ebca6b);
+  bits = Math.imul(bits ^ (bits >>> 13), 0xc2b2ae35);
+  return ((bits ^ (bits >>> 16)) >>> 0) / 2 ** 32;
+}
+
+const UNEVEN_MS = 25;
+
+/**
+ * Stands in for a MIDI keyboard where there is none: sends the MIDI messages of a scripted take, a little unevenly, from the moment the first beat sounds.
+ *
+ * @param elapsed milliseconds since the first beat, below zero before it, null while nothing plays
+ */
+export function standIn(script: Scripted[], elapsed: () => number | null): NoteSource {
+  return {
+    id: "stand-in",
+    name: "the stand-in (plays a scripted take)",
+    open: (listener) => {
+      const events = script
+        .flatMap((note, index) => {
+          const late = (unevenness(index + 1) * 2 - 1) * UNEVEN_MS;
+          return [
+            { at: note.ms + late, message: [0x90, note.midi, 80] },
+            { at: note.ms + late + note.held, message: [0x80, note.midi, 0] },
+          ];
+        })
+        .sort((one, other) => one.at - other.at);
+      let next = 0;
+      const timer = window.setInterval(() => {
+        const now = elapsed();
+        if (now === null) return;
+        for (let event = events[next]; event && event.at <= now; event = events[next]) {
+          next++;
+          readMessage(event.message, now - event.at, listener);
+        }
+      }, 4);
+      return () => window.clearInterval(timer);
+    },
+  };
+}

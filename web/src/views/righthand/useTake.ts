@@ -1,0 +1,104 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { api, take } from "../../api/client";
+import { useDesk } from "../../song/desk";
+import type { NoteSource } from "../../sound/noteInput";
+
+type Struck = { ms: number; held: number; midi: number };
+
+export type TakeState = { state: "ready" | "playing" | "reading" | "kept" | "empty" | "failed"; notes: number; says: string };
+
+/** A note that begins a moment before the first beat belongs to it. */
+const EARLY_MS = -200;
+
+/** One take: it starts with a bar of clicks, hears what is played over the chosen bars, and puts it under them as their melody. */
+export function useTake(source: NoteSource): { take: TakeState; start: () => void; stop: () => void } {
+  const { desk, chart, arrangement, selection, sound, setOnKey, bpm } = useDesk();
+  const [state, setState] = useState<TakeState>({ state: "ready", notes: 0, says: "" });
+  const struck = useRef<Struck[]>([]);
+  const held = useRef(new Map<number, Struck>());
+  const recording = state.state === "playing";
+  const { elapsed, sing, stop: hush, record } = sound;
+
+  const hear = useCallback(
+    (midi: number, down: boolean, ago = 0) => {
+      sing(midi, down);
+      const now = elapsed();
+      if (now === null) return;
+      const ms = now - ago;
+      if (!down) {
+        const note = held.current.get(midi);
+        if (note) note.held = Math.max(1, ms - note.ms);
+        held.current.delete(midi);
+      } else if (ms >= EARLY_MS) {
+        const note = { ms, held: 1, midi };
+        held.current.set(midi, note);
+        struck.current.push(note);
+        setState((now) => ({ ...now, notes: struck.current.length }));
+      }
+    },
+    [elapsed, sing],
+  );
+
+  useEffect(() => {
+    if (!recording) return;
+    const close = source.open({ down: (midi, ago) => hear(midi, true, ago), up: (midi, ago) => hear(midi, false, ago) });
+    setOnKey(hear);
+    return () => {
+      close();
+      setOnKey(null);
+    };
+  }, [recording, source, hear, setOnKey]);
+
+  const finishing = useRef(false);
+  const finish = useCallback(async () => {
+    if (finishing.current) return;
+    finishing.current = true;
+    const bars = arrangement?.bars.slice(selection[0], selection[1] + 1) ?? [];
+    const now = elapsed();
+    for (const note of held.current.values()) note.held = Math.max(1, (now ?? note.ms + 200) - note.ms);
+    held.current.clear();
+    const notes = struck.current;
+    hush();
+    const first = bars[0];
+    const at = chart?.written.flatMap((section) => section.bars).findIndex((bar) => bar.number === first?.number) ?? -1;
+    if (notes.length === 0 || !first || at < 0) {
+      setState({ state: "empty", notes: 0, says: "Nothing was played; the melody is as it was." });
+      return;
+    }
+    setState({ state: "reading", notes: notes.length, says: "" });
+    try {
+      const read = await take(api.POST("/api/right-hand/take", { body: { chart: desk.draft.chart, bpm, notes } }));
+      const written = new Set<number>();
+      const cells = read.bars.slice(0, bars.filter((bar) => !written.has(bar.number) && written.add(bar.number)).length);
+      const edited = await take(
+        api.POST("/api/charts/edit", {
+          body: { text: desk.draft.chart, edit: { kind: "tune", bar: at, content: cells.join(" | ") } },
+        }),
+      );
+      desk.change({
+        chart: edited.text,
+        choices: { ...desk.draft.choices, right: { ...(desk.draft.choices.right ?? {}), style: "melody" } },
+      });
+      setState({ state: "kept", notes: notes.length, says: cells.join(" | ") });
+    } catch (error) {
+      setState({ state: "failed", notes: notes.length, says: error instanceof Error ? error.message : String(error) });
+    }
+  }, [arrangement, chart, selection, elapsed, hush, desk, bpm]);
+
+  // The take ends with the chosen bars, or when the music is stopped.
+  const ended = recording && sound.head.playing && !sound.head.counting && (sound.head.bar > selection[1] || sound.head.bar < selection[0]);
+  const was = useRef(false);
+  useEffect(() => {
+    if (recording && (ended || (was.current && !sound.head.playing))) finish();
+    was.current = recording && sound.head.playing;
+  }, [recording, ended, sound.head.playing, finish]);
+
+  const start = useCallback(() => {
+    struck.current = [];
+    held.current.clear();
+    finishing.current = false;
+    setState({ state: "playing", notes: 0, says: "" });
+    record();
+  }, [record]);
+  return { take: state, start, stop: finish };
+}
