@@ -99,7 +99,8 @@ export function RightHand() {
       >
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
           <h2 className="whitespace-nowrap text-lg">
-            {here.section ? `${here.section}, ` : ""}bars {arrangement.bars[from]?.number}–{arrangement.bars[to]?.number}
+            {here.section ? `${here.section}, ` : ""}
+            {from === to ? `bar ${here.number}` : `bars ${arrangement.bars[from]?.number}–${arrangement.bars[to]?.number}`}
           </h2>
           <Hear sound={sound} />
         </div>
