@@ -1,7 +1,6 @@
 package zapateo.righthand;
 
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -94,13 +93,10 @@ public final class Chorus {
         return semitones <= 2 ? 0 : semitones <= 4 ? 0.6 : semitones <= 7 ? 1.8 : 4 + semitones;
     }
 
-    private final Map<List<Object>, List<Improvising.Note>> known = new HashMap<>();
-
     private List<Step> candidates(Onset onset) {
-        List<Improvising.Note> notes = known.computeIfAbsent(List.of(onset.over().chord(), onset.over().scale()), over -> onset.over().notes());
         List<Step> steps = new ArrayList<>();
         for (int key = LOWEST; key <= HIGHEST; key++) {
-            for (Improvising.Note note : notes) {
+            for (Improvising.Note note : onset.over().notes()) {
                 if (note.name().chroma() == Math.floorMod(key, 12)) {
                     steps.add(new Step(onset, Pitch.onKey(key, note.name()), note.kind(), random.nextDouble() * 1.6));
                 }

@@ -1,7 +1,7 @@
 package zapateo.righthand;
 
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import zapateo.hand.Ease;
@@ -54,23 +54,20 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
     static List<Shape> of(ChordSymbol chord, Hand hand) {
         List<Shape> found = new ArrayList<>();
         for (int most = FULL; found.isEmpty() || most == THREE; most--) {
-            for (List<Interval> tones : toneSets(chord, most)) {
-                for (int low = LOWEST; low <= HIGHEST; low++) {
-                    stack(chord, tones, low, hand, found);
-                }
+            List<Interval> tones = tones(chord, most);
+            for (int low = LOWEST; low <= HIGHEST; low++) {
+                stack(chord, tones, low, hand, found);
             }
         }
         return found;
     }
 
-    private static Set<List<Interval>> toneSets(ChordSymbol chord, int most) {
-        Set<List<Interval>> sets = new LinkedHashSet<>();
+    private static List<Interval> tones(ChordSymbol chord, int most) {
         List<Interval> kept = new ArrayList<>(EssentialTones.of(chord, most));
         // A sharp ninth on a minor chord is its third again.
-        Set<Integer> keys = new LinkedHashSet<>();
+        Set<Integer> keys = new HashSet<>();
         kept.removeIf(tone -> !keys.add(tone.semitones() % OCTAVE));
-        sets.add(kept);
-        return sets;
+        return kept;
     }
 
     private static void stack(ChordSymbol chord, List<Interval> tones, int lowest, Hand hand, List<Shape> found) {
