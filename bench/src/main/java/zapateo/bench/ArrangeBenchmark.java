@@ -27,7 +27,7 @@ import zapateo.song.Song;
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 3, time = 1)
+@Warmup(iterations = 6, time = 2)
 @Measurement(iterations = 5, time = 1)
 @Fork(1)
 public class ArrangeBenchmark {
