@@ -61,8 +61,8 @@ export function Masthead({
               {keyName(chart.key, chart.mode)}
               {chart.keyGiven ? "" : " (found)"}
             </span>
-            <span className="max-xl:hidden">{chart.meter}</span>
-            <span className="max-xl:hidden">{chart.feel}</span>
+            <span className="max-2xl:hidden">{chart.meter}</span>
+            <span className="max-2xl:hidden">{chart.feel}</span>
           </>
         )}
         <Kept keeping={desk.keeping} />
