@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { api, type Figure, Refused, type Suggested, take } from "../../api/client";
-import { type Step, StepLine } from "../../steps/StepLine";
+import { FigureSteps } from "../../steps/FigureSteps";
 import { Choice } from "../../ui/Choice";
 
 type Shelf = "all" | "worth" | "own";
@@ -169,7 +169,6 @@ function FigureCard({
   onEdit: (figure: Figure, copy: boolean) => void;
   onFits: (figure: Figure) => void;
 }) {
-  const floor = figure.strokes.find((bar) => bar.meter === meter) ?? figure.strokes[0];
   return (
     <li className="border-line border-b [content-visibility:auto] [contain-intrinsic-size:auto_5.6rem] max-md:w-60 max-md:shrink-0">
       <button
@@ -183,14 +182,7 @@ function FigureCard({
           {figure.family} · {figure.minTempo}–{figure.maxTempo} · level {figure.level}
           {figure.hands.length > 1 ? " · both hands" : ""}
         </span>
-        {floor && (
-          <StepLine
-            barTicks={floor.barTicks}
-            beatTicks={floor.beatTicks}
-            steps={floor.strokes as Step[]}
-            label={`${figure.use} Step line in ${floor.meter}, counted ${floor.count}.`}
-          />
-        )}
+        <FigureSteps figure={figure} meter={meter} />
         {reasons.length > 0 && <span className="block pb-1 text-[0.88rem] text-quiet leading-snug">{reasons.join(" ")}</span>}
       </button>
       {active && (

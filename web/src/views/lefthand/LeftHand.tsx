@@ -1,10 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { Link } from "react-router";
 import type { Choices as Chosen, Figure, Options } from "../../api/client";
 import { useFigures, useScore, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { spanOf, useDesk } from "../../song/desk";
+import { NoBars } from "../../song/NoBars";
 import { Arrangements } from "./Arrangements";
 import { BarSteps } from "./BarSteps";
 import { Choices } from "./Choices";
@@ -80,27 +80,7 @@ export function LeftHand() {
     setStruck(stroke);
   };
 
-  if (!arrangement) {
-    return (
-      <div className="px-6 py-10">
-        <p className="max-w-xl text-lg">
-          {arrangementError
-            ? "There is no bar to play yet. Write one in the chart: a row such as C Am F G is enough."
-            : "Laying the left hand …"}
-        </p>
-        {arrangementError && (
-          <Link to="../chart" relative="path" className="mt-3 inline-block min-h-10 font-semibold text-accent underline underline-offset-4">
-            To the chart
-          </Link>
-        )}
-        {arrangementError?.problems.map((problem) => (
-          <p key={`${problem.line}.${problem.column}.${problem.code}`} className="mt-2 text-quiet">
-            Line {problem.line}: {problem.message}
-          </p>
-        ))}
-      </div>
-    );
-  }
+  if (!arrangement) return <NoBars error={arrangementError} waiting="Laying the left hand …" />;
   const notices = arrangement.problems.filter((problem) => problem.line === null);
   const faults = arrangement.problems.filter((problem) => problem.severity === "error").length;
   return (

@@ -1,9 +1,9 @@
 import { useEffect, useState } from "react";
-import { Link } from "react-router";
 import { api, type RightHand as Right, take } from "../../api/client";
 import { useFit, useImprovNotes, useRightFigures, useScore } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { useDesk } from "../../song/desk";
+import { NoBars } from "../../song/NoBars";
 import { BarSteps } from "../lefthand/BarSteps";
 import { pageOf } from "../lefthand/page";
 import { Ribbon } from "../lefthand/Ribbon";
@@ -44,22 +44,7 @@ export function RightHand() {
     return () => setAims([]);
   }, [panel, over, setAims]);
 
-  if (!arrangement || !here) {
-    return (
-      <div className="px-6 py-10">
-        <p className="max-w-xl text-lg">
-          {arrangementError
-            ? "There is no bar to play yet. Write one in the chart: a row such as C Am F G is enough."
-            : "Laying both hands …"}
-        </p>
-        {arrangementError && (
-          <Link to="../chart" relative="path" className="mt-3 inline-block min-h-10 font-semibold text-accent underline underline-offset-4">
-            To the chart
-          </Link>
-        )}
-      </div>
-    );
-  }
+  if (!arrangement || !here) return <NoBars error={arrangementError} waiting="Laying both hands …" />;
   const harmonise = async (pace: "bar" | "half" | "beat") => {
     const found = await take(api.POST("/api/right-hand/harmonise", { body: { chart: desk.desk.draft.chart, pace } })).catch(
       () => undefined,

@@ -1,5 +1,5 @@
 import type { Figure, RightHand } from "../../api/client";
-import { type Step, StepLine } from "../../steps/StepLine";
+import { FigureSteps } from "../../steps/FigureSteps";
 import { isMadeFor } from "../lefthand/Figures";
 
 const STYLES: { id: RightHand["style"]; name: string; says: string }[] = [
@@ -190,7 +190,6 @@ export function WhatItPlays({
 }
 
 function RhythmCard({ figure, meter, active, onChoose }: { figure: Figure; meter: string; active: boolean; onChoose: () => void }) {
-  const floor = figure.strokes.find((bar) => bar.meter === meter) ?? figure.strokes[0];
   return (
     <li className="border-line border-b [content-visibility:auto] [contain-intrinsic-size:auto_5.6rem] max-md:w-60 max-md:shrink-0">
       <button
@@ -201,14 +200,7 @@ function RhythmCard({ figure, meter, active, onChoose }: { figure: Figure; meter
         className={`block w-full border-l-4 px-4 pt-1 pb-0.5 text-left ${active ? "border-accent bg-wash" : "border-transparent"}`}
       >
         <span className="block font-semibold leading-tight">{figure.name}</span>
-        {floor && (
-          <StepLine
-            barTicks={floor.barTicks}
-            beatTicks={floor.beatTicks}
-            steps={floor.strokes as Step[]}
-            label={`${figure.use} Step line in ${floor.meter}, counted ${floor.count}.`}
-          />
-        )}
+        <FigureSteps figure={figure} meter={meter} />
       </button>
     </li>
   );

@@ -49,9 +49,10 @@ public final class Easier {
             throw new IllegalArgumentException("bars " + bars + ": the song has none of them");
         }
         Difficulty before = of(now, bars);
+        Climb climb = Climb.of(arranger, song, choices, pianist);
         for (int level = Options.FULLEST; level >= Options.EASIEST; level--) {
             Choices.Override override = new Choices.Override(bars, Optional.empty(), Optional.empty(), Options.OPEN.level(level));
-            Arrangement easier = arranger.arrange(song, choices.override(override), pianist);
+            Arrangement easier = arranger.arrange(song, choices.override(override), pianist, climb);
             Difficulty after = of(easier, bars);
             if (after.total() <= before.total() - FELT) {
                 return Optional.of(new Way(Level.of(level), before, after, lost(now, easier, bars), won(now, easier, bars, before, after)));

@@ -9,7 +9,6 @@ import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import zapateo.harmony.Key;
 import zapateo.harmony.KeyFinder;
-import zapateo.pitch.Pitch;
 
 /**
  * Reads chart text into a song. Header lines, {@code [Section]} lines, {@code //} comments, and bars between {@code |};
@@ -72,7 +71,7 @@ public final class ChartParser {
     private ChartReading read(String text) {
         String[] lines = LINE_END.split(text.startsWith("\uFEFF") ? text.substring(1) : text, -1);
         for (line = 1; line <= lines.length && problems.size() < MOST_PROBLEMS && barCount <= Song.MOST_BARS; line++) {
-            readLine(new Word(withoutComment(lines[line - 1]), line, 1));
+            readLine(new Word(Word.withoutComment(lines[line - 1]), line, 1));
         }
         closeSection();
         if (barCount > Song.MOST_BARS) {
@@ -103,33 +102,10 @@ public final class ChartParser {
     }
 
     private static Key findKey(List<WrittenSection> written) {
-        return KeyFinder.find(sounding(written), melody(written)).stream().findFirst().map(KeyFinder.Guess::key).orElse(Key.C_MAJOR);
+        return KeyFinder.find(KeyEvidence.sounding(written), KeyEvidence.melody(written)).stream().findFirst().map(KeyFinder.Guess::key).orElse(Key.C_MAJOR);
     }
 
     /** The chords of the written song, each with its length in ticks. */
-    static List<KeyFinder.Sounding> sounding(List<WrittenSection> written) {
-        return written.stream().flatMap(each -> each.bars().stream()).flatMap(bar -> bar.chords().stream())
-                .flatMap(span -> span.chord().map(chord -> new KeyFinder.Sounding(chord, span.ticks())).stream()).toList();
-    }
-
-    static List<KeyFinder.Tone> melody(List<WrittenSection> written) {
-        return written.stream().flatMap(each -> each.bars().stream()).flatMap(bar -> bar.tune().stream())
-                .flatMap(note -> note.pitch().map(Pitch::midi).map(midi -> new KeyFinder.Tone(midi % 12, note.ticks())).stream()).toList();
-    }
-
-    /** Two strokes begin a comment unless they stand in quotes. */
-    private static String withoutComment(String text) {
-        boolean quoted = false;
-        for (int i = 0; i + 1 < text.length(); i++) {
-            if (text.charAt(i) == '"') {
-                quoted = !quoted;
-            } else if (!quoted && text.charAt(i) == '/' && text.charAt(i + 1) == '/') {
-                return text.substring(0, i);
-            }
-        }
-        return text;
-    }
-
     private void readLine(Word text) {
         if (text.isBlank()) {
             return;
@@ -330,7 +306,7 @@ public final class ChartParser {
             problems.add(Problem.error("under-nothing", name, "a row of bars above it"));
             return;
         }
-        List<Word> cells = cells(value);
+        List<Word> cells = value.cells();
         int bars = section.bars.size() - rowStart;
         if (cells.size() > bars) {
             problems.add(Problem.error("under-too-many", cells.get(bars).stripped(), "at most " + bars + " parts, one for each bar above"));
@@ -356,24 +332,5 @@ public final class ChartParser {
             verses.add(words);
         }
         return marks.words(verses);
-    }
-
-    /** Apart at bar lines; one before the first and one behind the last are only decoration. */
-    private static List<Word> cells(Word value) {
-        List<Word> cells = new ArrayList<>();
-        int from = 0;
-        String text = value.text();
-        for (int at = text.indexOf('|'); at >= 0; at = text.indexOf('|', from)) {
-            cells.add(value.part(text.substring(from, at), from));
-            from = at + 1;
-        }
-        cells.add(value.part(text.substring(from), from));
-        if (cells.get(0).isBlank() && cells.size() > 1) {
-            cells.remove(0);
-        }
-        if (cells.get(cells.size() - 1).isBlank() && cells.size() > 1) {
-            cells.remove(cells.size() - 1);
-        }
-        return cells;
     }
 }

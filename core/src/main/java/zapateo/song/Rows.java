@@ -137,7 +137,16 @@ final class Rows {
             }
             lines.add(under, line);
         }
+        List<Problem> faults = tuneFaults(ChartParser.parse(join(lines)));
+        if (faults.size() > tuneFaults(edit.reading()).size()) {
+            Problem last = faults.get(faults.size() - 1);
+            throw new IllegalArgumentException("melody \"" + last.found() + "\": expected " + last.expected());
+        }
         return join(lines);
+    }
+
+    private static List<Problem> tuneFaults(ChartReading reading) {
+        return reading.problems().stream().filter(problem -> problem.code().startsWith("tune-") && problem.severity() == Problem.Severity.ERROR).toList();
     }
 
     /** Headings whose bars have all gone. */

@@ -65,7 +65,7 @@ public final class Understanding {
 
     /** Everything, the keys and their changes too. */
     public static Understanding of(Song song) {
-        List<KeyFinder.Guess> keys = KeyFinder.find(ChartParser.sounding(song.written()), ChartParser.melody(song.written())).stream().limit(MOST_KEYS).toList();
+        List<KeyFinder.Guess> keys = KeyFinder.find(KeyEvidence.sounding(song.written()), KeyEvidence.melody(song.written())).stream().limit(MOST_KEYS).toList();
         return read(song, keys, regions(song, standing(song)));
     }
 

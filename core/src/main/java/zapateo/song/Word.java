@@ -35,4 +35,35 @@ public record Word(String text, int line, int column) {
     boolean isBlank() {
         return text.isBlank();
     }
+
+    /** Apart at bar lines; one before the first and one behind the last are only decoration. */
+    List<Word> cells() {
+        List<Word> cells = new ArrayList<>();
+        int from = 0;
+        for (int at = text.indexOf('|'); at >= 0; at = text.indexOf('|', from)) {
+            cells.add(part(text.substring(from, at), from));
+            from = at + 1;
+        }
+        cells.add(part(text.substring(from), from));
+        if (cells.get(0).isBlank() && cells.size() > 1) {
+            cells.remove(0);
+        }
+        if (cells.get(cells.size() - 1).isBlank() && cells.size() > 1) {
+            cells.remove(cells.size() - 1);
+        }
+        return cells;
+    }
+
+    /** A line up to its comment: two strokes begin one unless they stand in quotes. */
+    static String withoutComment(String line) {
+        boolean quoted = false;
+        for (int i = 0; i + 1 < line.length(); i++) {
+            if (line.charAt(i) == '"') {
+                quoted = !quoted;
+            } else if (!quoted && line.charAt(i) == '/' && line.charAt(i + 1) == '/') {
+                return line.substring(0, i);
+            }
+        }
+        return line;
+    }
 }
