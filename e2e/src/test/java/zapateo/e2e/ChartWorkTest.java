@@ -21,8 +21,7 @@ class ChartWorkTest {
 
     @AfterEach
     void nothing_broke_and_nothing_was_fetched_from_elsewhere() {
-        assertThat(STAGE.crashes()).isEmpty();
-        assertThat(STAGE.strangers()).isEmpty();
+        STAGE.expectNothingBroke();
     }
 
     private static Page open(String chart) {

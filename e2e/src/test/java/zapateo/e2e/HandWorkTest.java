@@ -26,8 +26,7 @@ class HandWorkTest {
     @AfterEach
     void nothing_broke_and_nobody_is_left() {
         Stage.server().get("/api/hands").json().forEach(each -> Stage.server().delete("/api/hands/" + each.path("id").asString()));
-        assertThat(STAGE.crashes()).isEmpty();
-        assertThat(STAGE.strangers()).isEmpty();
+        STAGE.expectNothingBroke();
     }
 
     private static Locator button(Page page, String name) {
@@ -35,10 +34,7 @@ class HandWorkTest {
     }
 
     private static Page open(String song) {
-        Page page = STAGE.page();
-        page.navigate("/songs/" + song + "/left-hand");
-        page.locator(".score[data-ready=yes]").waitFor();
-        return page;
+        return STAGE.atScore(song, "left-hand");
     }
 
     private static void press(Page page, String key) {

@@ -34,15 +34,11 @@ class LeftHandWorkTest {
 
     @AfterEach
     void nothing_broke() {
-        assertThat(STAGE.crashes()).isEmpty();
-        assertThat(STAGE.strangers()).isEmpty();
+        STAGE.expectNothingBroke();
     }
 
     private static Page open(String song) {
-        Page page = STAGE.page();
-        page.navigate("/songs/" + song + "/left-hand");
-        page.locator(".score[data-ready=yes]").waitFor();
-        return page;
+        return STAGE.atScore(song, "left-hand");
     }
 
     private static Locator figures(Page page) {

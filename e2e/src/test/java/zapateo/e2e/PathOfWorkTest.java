@@ -27,8 +27,7 @@ class PathOfWorkTest {
 
     @AfterEach
     void nothing_broke_and_nothing_was_fetched_from_elsewhere() {
-        assertThat(STAGE.crashes()).isEmpty();
-        assertThat(STAGE.strangers()).isEmpty();
+        STAGE.expectNothingBroke();
     }
 
     @Test

@@ -22,15 +22,11 @@ class RightHandWorkTest {
 
     @AfterEach
     void nothing_broke() {
-        assertThat(STAGE.crashes()).isEmpty();
-        assertThat(STAGE.strangers()).isEmpty();
+        STAGE.expectNothingBroke();
     }
 
     private static Page open(String song) {
-        Page page = STAGE.page();
-        page.navigate("/songs/" + song + "/right-hand");
-        page.locator(".score[data-ready=yes]").waitFor();
-        return page;
+        return STAGE.atScore(song, "right-hand");
     }
 
     private static Locator button(Page page, String name) {

@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
@@ -83,5 +84,18 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
 
     static String newSong(String chart, String figure) {
         return server().post("/api/songs", Map.of("chart", chart, "choices", Map.of("figure", figure))).json().path("id").asString();
+    }
+
+    /** A song at one of its hands' views, once its staff is engraved. */
+    Page atScore(String song, String view) {
+        page.navigate("/songs/" + song + "/" + view);
+        page.locator(".score[data-ready=yes]").waitFor();
+        return page;
+    }
+
+    /** No script broke in any tab, and nothing was asked of anybody else. */
+    void expectNothingBroke() {
+        Assertions.assertThat(crashes()).isEmpty();
+        Assertions.assertThat(strangers()).isEmpty();
     }
 }
