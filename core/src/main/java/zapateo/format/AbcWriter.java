@@ -1,16 +1,15 @@
 package zapateo.format;
 
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import zapateo.harmony.Key;
-import zapateo.pitch.Pitch;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Tempo;
+import zapateo.song.AbcLine;
+import zapateo.song.AbcNotes;
 import zapateo.song.ChordSpan;
 import zapateo.song.Song;
 import zapateo.song.TuneNote;
@@ -24,7 +23,6 @@ import zapateo.song.WrittenSection;
 public final class AbcWriter {
 
     private static final int BARS_A_LINE = 4;
-    private static final int UNIT = 480;
 
     private AbcWriter() {
     }
@@ -74,8 +72,8 @@ public final class AbcWriter {
     }
 
     private static String tempo(Tempo tempo) {
-        int eighths = tempo.beatTicks() / UNIT;
-        String beat = tempo.beatTicks() % 960 == 0 ? tempo.beatTicks() / 960 + "/4" : tempo.beatTicks() % UNIT == 0 ? eighths + "/8" : tempo.beatTicks() / 240 + "/16";
+        int eighths = tempo.beatTicks() / AbcNotes.UNIT;
+        String beat = tempo.beatTicks() % 960 == 0 ? tempo.beatTicks() / 960 + "/4" : tempo.beatTicks() % AbcNotes.UNIT == 0 ? eighths + "/8" : tempo.beatTicks() / 240 + "/16";
         double bpm = tempo.bpm();
         return beat + "=" + (bpm == Math.rint(bpm) ? String.valueOf((long) bpm) : String.valueOf(bpm));
     }
@@ -90,38 +88,18 @@ public final class AbcWriter {
         bar.marks().pins().forEach(pin -> text.append("\"^").append(pin.warning() ? "! " : "").append(pin.text()).append('"'));
         List<TuneNote> tune = bar.tune().isEmpty() ? rests(bar) : bar.tune();
         boolean between = bar.chords().stream().anyMatch(span -> tune.stream().noneMatch(note -> note.tick() == span.tick()));
-        text.append(line(tune, between ? List.of() : bar.chords(), new Accidental(key), "z"));
-        return between ? text + " & " + line(rests(bar), bar.chords(), new Accidental(key), "x") : text.toString();
+        text.append(line(tune, between ? List.of() : bar.chords(), key, "z"));
+        return between ? text + " & " + line(rests(bar), bar.chords(), key, "x") : text.toString();
     }
 
     private static List<TuneNote> rests(WrittenBar bar) {
         return bar.chords().stream().map(span -> new TuneNote(Optional.empty(), span.tick(), span.ticks(), false)).toList();
     }
 
-    private static String line(List<TuneNote> tune, List<ChordSpan> chords, Accidental accidental, String rest) {
-        StringBuilder text = new StringBuilder();
-        for (int i = 0; i < tune.size(); i++) {
-            TuneNote note = tune.get(i);
-            boolean triplet = isTriplet(note);
-            String opens = triplet && (i == 0 || !isTriplet(tune.get(i - 1))) ? "(3:2:" + run(tune, i) : "";
-            chords.stream().filter(span -> span.tick() == note.tick()).forEach(span -> text.append('"').append(ascii(span.written())).append('"').append(span.held() ? "!fermata!" : ""));
-            text.append(opens).append(note.pitch().map(accidental::write).orElse(rest)).append(length(triplet ? note.ticks() * 3 / 2 : note.ticks()))
-                    .append(note.tied() ? "-" : "").append(' ');
-        }
-        return text.toString().stripTrailing();
-    }
-
-    private static boolean isTriplet(TuneNote note) {
-        return note.ticks() * 3 % 2 == 0 && NoteValue.of(note.ticks()).isEmpty() && NoteValue.of(note.ticks() * 3 / 2).filter(value -> value.dots() == 0).isPresent();
-    }
-
-    /** How many notes of a tuplet follow one another; nine at most. */
-    private static int run(List<TuneNote> tune, int from) {
-        int to = from;
-        while (to < tune.size() && isTriplet(tune.get(to))) {
-            to++;
-        }
-        return to - from;
+    /** The notes of a bar, each with the chord that begins with it. */
+    private static String line(List<TuneNote> tune, List<ChordSpan> chords, Key key, String rest) {
+        return AbcLine.write(tune, key, rest, note -> chords.stream().filter(span -> span.tick() == note.tick())
+                .map(span -> '"' + ascii(span.written()) + '"' + (span.held() ? "!fermata!" : "")).collect(Collectors.joining()));
     }
 
     private static String ascii(String chord) {
@@ -129,39 +107,9 @@ public final class AbcWriter {
                 .replaceFirst("ø(9|11)", "m$1b5").replace("ø", "m7b5");
     }
 
-    private static String length(int ticks) {
-        int shared = gcd(ticks, UNIT);
-        int over = ticks / shared;
-        int under = UNIT / shared;
-        return (over == 1 ? "" : String.valueOf(over)) + (under == 1 ? "" : "/" + under);
-    }
-
-    private static int gcd(int a, int b) {
-        return b == 0 ? a : gcd(b, a % b);
-    }
-
     private static String words(List<WrittenBar> bars) {
         int verses = bars.stream().mapToInt(bar -> bar.marks().words().size()).max().orElse(0);
         return IntStream.range(0, verses).mapToObj(verse -> "w: " + bars.stream().map(bar -> verse < bar.marks().words().size()
                 ? bar.marks().words().get(verse).replace("-", "\\-").replace(' ', '~') : "").collect(Collectors.joining(" | ")) + "\n").collect(Collectors.joining());
-    }
-
-    /** Writes notes with the accidentals the key and the bar have not given them yet. */
-    private static final class Accidental {
-        private final Key key;
-        private final Map<Integer, Integer> given = new HashMap<>();
-
-        private Accidental(Key key) {
-            this.key = key;
-        }
-
-        private String write(Pitch pitch) {
-            int alteration = pitch.pitchClass().alteration();
-            int known = given.getOrDefault(pitch.staffPlace(), key.alterationOf(pitch.pitchClass().letter()));
-            given.put(pitch.staffPlace(), alteration);
-            String sign = alteration == known ? "" : alteration == 0 ? "=" : (alteration > 0 ? "^" : "_").repeat(Math.abs(alteration));
-            String letter = pitch.pitchClass().letter().name();
-            return sign + (pitch.octave() >= 5 ? letter.toLowerCase() + "'".repeat(pitch.octave() - 5) : letter + ",".repeat(4 - pitch.octave()));
-        }
     }
 }

@@ -22,8 +22,8 @@ import zapateo.song.WrittenSection;
 /** What each kind of file can say of a song, and the song that is left when it has said all it can. */
 public enum Holding {
     CHART(EnumSet.allOf(Feature.class)),
-    MUSICXML(EnumSet.complementOf(EnumSet.of(Feature.FORM, Feature.EARLY, Feature.GUESSES, Feature.WORDS_ALONE, Feature.SIGNS_AT_ONCE))),
-    ABC(EnumSet.complementOf(EnumSet.of(Feature.FORM, Feature.EARLY, Feature.GUESSES, Feature.WORDS_ALONE, Feature.VAMP, Feature.TIMES, Feature.SIGNS_AT_ONCE))),
+    MUSICXML(EnumSet.complementOf(EnumSet.of(Feature.FORM, Feature.EARLY, Feature.GUESSES, Feature.WORDS_ALONE, Feature.OTHER_TUNES, Feature.SIGNS_AT_ONCE))),
+    ABC(EnumSet.complementOf(EnumSet.of(Feature.FORM, Feature.EARLY, Feature.GUESSES, Feature.WORDS_ALONE, Feature.OTHER_TUNES, Feature.VAMP, Feature.TIMES, Feature.SIGNS_AT_ONCE))),
     MIDI(EnumSet.of(Feature.TUNE, Feature.SECTIONS));
 
     /** Something a song may have. */
@@ -32,7 +32,9 @@ public enum Holding {
         /** An order line, and sections played again. */
         FORM, EARLY, FERMATA, PINS, WORDS,
         /** Words under bars without a melody. */
-        WORDS_ALONE, MODES, GUESSES, FEEL,
+        WORDS_ALONE,
+        /** Another melody the second time. */
+        OTHER_TUNES, MODES, GUESSES, FEEL,
         /** Bars cut short, other than a pick-up at the beginning. */
         SHORT_BARS,
         /** A sign of key or tempo in the first bar that differs from the heading. */
@@ -57,6 +59,7 @@ public enum Holding {
     public Song reduce(Song song) {
         boolean unfold = !holds(Feature.REPEATS) || !holds(Feature.FORM) && (!song.form().isEmpty() || song.written().stream().anyMatch(section -> section.again().isPresent()))
                 || !holds(Feature.TIMES) && song.writtenBars().stream().anyMatch(bar -> bar.marks().closes().filter(repeat -> repeat.times() > 2).isPresent())
+                || !holds(Feature.OTHER_TUNES) && song.writtenBars().stream().anyMatch(bar -> !bar.marks().tunes().isEmpty())
                 || !holds(Feature.VAMP) && song.writtenBars().stream().anyMatch(bar -> bar.marks().closes().filter(repeat -> repeat.vamp()).isPresent());
         List<WrittenSection> sections = unfold ? unfolded(song) : song.written();
         List<WrittenSection> kept = sections.stream().map(section -> new WrittenSection(holds(Feature.SECTIONS) ? section.name() : "",
@@ -76,7 +79,7 @@ public enum Holding {
         List<WrittenSection> changed = new ArrayList<>(sections);
         List<WrittenBar> bars = new ArrayList<>(sections.get(0).bars());
         WrittenBar.Marks marks = bars.get(0).marks();
-        bars.set(0, bars.get(0).marks(new WrittenBar.Marks(Optional.empty(), Optional.empty(), marks.opens(), marks.endings(), marks.closes(), marks.pins(), marks.words(), marks.guessed())));
+        bars.set(0, bars.get(0).marks(new WrittenBar.Marks(Optional.empty(), Optional.empty(), marks.opens(), marks.endings(), marks.closes(), marks.pins(), marks.words(), marks.tunes(), marks.guessed())));
         changed.set(0, new WrittenSection(sections.get(0).name(), bars, sections.get(0).again()));
         return changed;
     }
@@ -91,7 +94,7 @@ public enum Holding {
         boolean worded = holds(Feature.WORDS) && (holds(Feature.WORDS_ALONE) || bar.tune().stream().anyMatch(note -> note.pitch().isPresent()));
         Optional<Key> key = marks.key().map(change -> holds(Feature.MODES) || change.mode() == Mode.MAJOR || change.mode() == Mode.MINOR ? change : plain(change));
         WrittenBar.Marks kept = new WrittenBar.Marks(key, marks.tempo(), marks.opens(), marks.endings(), marks.closes(), holds(Feature.PINS) ? marks.pins() : List.of(),
-                worded ? marks.words() : List.of(), holds(Feature.GUESSES) && marks.guessed());
+                worded ? marks.words() : List.of(), marks.tunes(), holds(Feature.GUESSES) && marks.guessed());
         List<TuneNote> tune = holds(Feature.WORDS_ALONE) || bar.tune().stream().anyMatch(note -> note.pitch().isPresent()) ? bar.tune() : List.of();
         Meter meter = bar.isShort() && bar.number() > 0 && !holds(Feature.SHORT_BARS) ? Meter.lasting(bar.ticks()) : bar.meter();
         return new WrittenBar(bar.number(), meter, bar.ticks(), chords(bar), tune, kept);
@@ -118,9 +121,9 @@ public enum Holding {
                 Tempo tempoBefore = first ? song.tempo() : before.tempo();
                 WrittenBar.Marks written = bar.written().marks();
                 WrittenBar.Marks plain = new WrittenBar.Marks(Optional.of(bar.key()).filter(key -> !key.equals(keyBefore)), Optional.of(bar.tempo()).filter(tempo -> !tempo.equals(tempoBefore)),
-                        false, List.of(), Optional.empty(), written.pins(), written.words(), written.guessed());
+                        false, List.of(), Optional.empty(), written.pins(), written.words(), List.of(), written.guessed());
                 number += first && bar.number() == 0 ? 0 : 1;
-                bars.add(bar.written().number(number).marks(plain));
+                bars.add(bar.written().tune(bar.tune()).number(number).marks(plain));
                 before = bar;
             }
             sections.add(WrittenSection.of(section.name(), bars));

@@ -95,7 +95,7 @@ public final class MidiWriter {
         text(track, 0, TEXT_TRACK_NAME, "Melody");
         int key = -1;
         for (Bar bar : song.bars()) {
-            for (TuneNote note : bar.written().tune()) {
+            for (TuneNote note : bar.tune()) {
                 if (note.pitch().isEmpty()) {
                     continue;
                 }

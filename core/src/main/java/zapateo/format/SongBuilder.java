@@ -54,7 +54,7 @@ final class SongBuilder {
         int ticks;
         /** Chords by their place; empty for N.C. */
         final TreeMap<Integer, Optional<ChordSymbol>> chords = new TreeMap<>();
-        final List<TuneNote> tune = new ArrayList<>();
+        List<TuneNote> tune = new ArrayList<>();
         final List<Integer> holds = new ArrayList<>();
         final List<Pin> pins = new ArrayList<>();
         final List<String> words = new ArrayList<>();

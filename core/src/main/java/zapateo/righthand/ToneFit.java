@@ -95,7 +95,7 @@ public final class ToneFit {
         List<Song.Placed> chords = song.chords().filter(place -> place.chord().isPresent()).toList();
         int at = 0;
         for (Bar bar : song.bars()) {
-            for (TuneNote note : bar.written().tune()) {
+            for (TuneNote note : bar.tune()) {
                 int end = bar.tick() + note.end();
                 for (int tick = bar.tick() + note.tick(); note.pitch().isPresent() && tick < end; ) {
                     while (at < chords.size() && end(chords.get(at)) <= tick) {

@@ -30,7 +30,7 @@ public final class Tune {
         int from = 0;
         int bar = 0;
         for (Bar each : song.bars()) {
-            for (TuneNote note : each.written().tune()) {
+            for (TuneNote note : each.tune()) {
                 if (held.isEmpty() && note.pitch().isPresent()) {
                     held = note.pitch();
                     from = each.tick() + note.tick();

@@ -33,6 +33,11 @@ public record Bar(int index, int pass, int tick, Key key, Tempo tempo, int vamp,
         return written.chords();
     }
 
+    /** The melody as it is this time. */
+    public List<TuneNote> tune() {
+        return written.tune(pass);
+    }
+
     public int ticks() {
         return written.ticks();
     }
@@ -50,7 +55,7 @@ public record Bar(int index, int pass, int tick, Key key, Tempo tempo, int vamp,
     public List<TuneNote> accents() {
         int beat = meter().beatTicks();
         List<TuneNote> accents = new ArrayList<>();
-        for (TuneNote note : written.tune()) {
+        for (TuneNote note : tune()) {
             boolean onBeat = note.tick() % beat == 0 && note.ticks() >= beat;
             boolean across = note.tick() % beat != 0 && note.tick() % Ticks.PER_EIGHTH == 0 && note.end() > (note.tick() / beat + 1) * beat;
             if (note.pitch().isPresent() && (onBeat || across)) {

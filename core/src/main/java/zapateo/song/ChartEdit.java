@@ -229,6 +229,7 @@ public final class ChartEdit {
             ChordSymbol.read(symbol).ifPresent(chord -> cuts.add(replace(word, (word.text().startsWith(">") ? ">" : "") + by.of(chord))));
         }));
         cuts.addAll(TransposedSigns.of(text, by));
+        cuts.addAll(new TuneLines(this).moved(by));
         return apply(cuts);
     }
 
@@ -247,9 +248,27 @@ public final class ChartEdit {
         return words.isEmpty() ? joined : new Rows(of(joined)).words(bar, words);
     }
 
-    /** The melody of a written bar, counted from 0, and of those after it, each as a Tune line has it between its bar lines; blank for none. */
+    /**
+     * The melody of a written bar, counted from 0, and of those after it, each note by its name as a Tune line has it; blank for none.
+     *
+     * @throws IllegalArgumentException where one of them cannot be read, with what was expected
+     */
     public String tune(int bar, List<String> cells) {
-        return new Rows(this).tune(bar, cells);
+        List<Problem> problems = new ArrayList<>();
+        List<List<TuneNote>> tunes = new ArrayList<>();
+        for (int i = 0; i < cells.size(); i++) {
+            cell(bar + i);
+            tunes.add(TuneReader.read(new Word(cells.get(i), 1, 1), song().writtenBars().get(bar + i).ticks(), problems));
+        }
+        problems.stream().filter(problem -> problem.severity() == Problem.Severity.ERROR).findFirst().ifPresent(first -> {
+            throw new IllegalArgumentException("melody \"" + first.found() + "\": expected " + first.expected());
+        });
+        return new TuneLines(this).written(bar, 1, tunes);
+    }
+
+    /** One change to a note of the melody. */
+    public NoteEdit.Edited note(NoteEdit change) {
+        return change.in(this);
     }
 
     /** Every guessed length taken as right. */

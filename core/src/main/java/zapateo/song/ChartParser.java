@@ -7,6 +7,7 @@ import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import zapateo.harmony.Key;
 import zapateo.harmony.KeyFinder;
 
@@ -20,7 +21,9 @@ public final class ChartParser {
     /** {@code |}, {@code ||}, {@code |:}, {@code :|}, {@code :|:}, each with the rounds of an ending behind it. */
     private static final Pattern BAR_LINE = Pattern.compile("(:?)\\|+(:?)\\|?(?:\\](?=\\s|$))?([1-9](?:[,-][1-9])*\\.?(?=\\s|$))?");
     private static final Pattern HEADING = Pattern.compile("\\[([^\\[\\]|]*)\\](\\s+again)?");
-    private static final Pattern UNDER = Pattern.compile("(?i)(\\s*)(words|tune)(\\s*:)(.*)");
+    private static final Pattern UNDER = Pattern.compile("(?i)(\\s*)(words|tune|melody)(\\s*:)(.*)");
+    /** Two strokes behind a note are half its length again and no comment. */
+    private static final Pattern ABC_LINE = Pattern.compile("(?i)\\s*melody\\s*:");
     private static final Pattern TIMES = Pattern.compile("x([0-9]{1,2})");
     private static final int MOST_PROBLEMS = 100;
     private static final int LONGEST_SECTION_NAME = 60;
@@ -30,6 +33,7 @@ public final class ChartParser {
     private final ChartHeader header = new ChartHeader(problems);
     private final List<Draft> sections = new ArrayList<>();
     private final List<ChartReading.BarPlace> places = new ArrayList<>();
+    private final List<ChartReading.TuneLine> tunes = new ArrayList<>();
     private Draft section = new Draft("", Optional.empty(), Optional.empty(), 1);
     private Optional<BarReader> reader = Optional.empty();
     private int barCount;
@@ -37,6 +41,7 @@ public final class ChartParser {
     private int line;
     private int rowStart;
     private int rowWords;
+    private int rowTunes;
 
     // Signs between bars, waiting for the bar they belong to.
     private boolean opens;
@@ -71,7 +76,7 @@ public final class ChartParser {
     private ChartReading read(String text) {
         String[] lines = LINE_END.split(text.startsWith("\uFEFF") ? text.substring(1) : text, -1);
         for (line = 1; line <= lines.length && problems.size() < MOST_PROBLEMS && barCount <= Song.MOST_BARS; line++) {
-            readLine(new Word(Word.withoutComment(lines[line - 1]), line, 1));
+            readLine(new Word(ABC_LINE.matcher(lines[line - 1]).lookingAt() ? Word.withoutRemark(lines[line - 1]) : Word.withoutComment(lines[line - 1]), line, 1));
         }
         closeSection();
         if (barCount > Song.MOST_BARS) {
@@ -85,7 +90,7 @@ public final class ChartParser {
         try {
             Song song = Song.of(heading(written), written, form);
             return new ChartReading(Optional.of(song), problems, places,
-                    sections.stream().map(each -> new ChartReading.SectionPlace(each.heading, each.firstLine, each.lastLine)).toList());
+                    sections.stream().map(each -> new ChartReading.SectionPlace(each.heading, each.firstLine, each.lastLine)).toList(), tunes);
         } catch (IllegalArgumentException tooMany) {
             return refuse("too-many-bars", 1, "more than " + Song.MOST_BARS + " bars as played", "at most " + Song.MOST_BARS + " bars");
         }
@@ -93,7 +98,7 @@ public final class ChartParser {
 
     private ChartReading refuse(String code, int at, String found, String expected) {
         problems.add(new Problem(Problem.Severity.ERROR, code, at, 1, 0, found, expected));
-        return new ChartReading(Optional.empty(), problems, List.of(), List.of());
+        return new ChartReading(Optional.empty(), problems, List.of(), List.of(), List.of());
     }
 
     private Song.Heading heading(List<WrittenSection> written) {
@@ -115,7 +120,7 @@ public final class ChartParser {
         if (content.text().startsWith("[")) {
             openSection(content);
         } else if (under.matches()) {
-            readUnder(under.group(2).equalsIgnoreCase("tune"), text.part(under.group(2), under.start(2)), text.part(under.group(4), under.start(4)));
+            readUnder(text.part(under.group(2), under.start(2)), text.part(under.group(4), under.start(4)));
         } else if (!header.take(text, reader.isPresent())) {
             readBars(text);
         }
@@ -156,6 +161,7 @@ public final class ChartParser {
     private void readBars(Word text) {
         rowStart = section.bars.size();
         rowWords = 0;
+        rowTunes = 0;
         section.lastLine = line;
         if (section.heading.isEmpty() && section.bars.isEmpty()) {
             section.firstLine = line;
@@ -300,7 +306,8 @@ public final class ChartParser {
     }
 
     /** A line of words or of the tune under the row of bars above it. */
-    private void readUnder(boolean tune, Word name, Word value) {
+    private void readUnder(Word name, Word value) {
+        boolean words = name.text().equalsIgnoreCase("words");
         section.lastLine = line;
         if (section.bars.size() == rowStart || section.bars.isEmpty()) {
             problems.add(Problem.error("under-nothing", name, "a row of bars above it"));
@@ -311,16 +318,38 @@ public final class ChartParser {
         if (cells.size() > bars) {
             problems.add(Problem.error("under-too-many", cells.get(bars).stripped(), "at most " + bars + " parts, one for each bar above"));
         }
-        if (!tune && cells.stream().anyMatch(cell -> cell.text().length() > LONGEST_WORDS)) {
+        if (words && cells.stream().anyMatch(cell -> cell.text().length() > LONGEST_WORDS)) {
             problems.add(Problem.error("words-too-long", value.stripped(), "at most " + LONGEST_WORDS + " characters under a bar"));
             return;
         }
-        for (int i = 0; i < Math.min(bars, cells.size()); i++) {
-            int place = rowStart + i;
-            WrittenBar bar = section.bars.get(place);
-            section.bars.set(place, tune ? bar.tune(TuneReader.read(cells.get(i), bar.ticks(), problems)) : bar.marks(withWords(bar.marks(), cells.get(i).text().strip())));
+        if (!words) {
+            readTunes(TuneNotation.named(name.text()), cells.subList(0, Math.min(bars, cells.size())));
+            return;
         }
-        rowWords += tune ? 0 : 1;
+        for (int i = 0; i < Math.min(bars, cells.size()); i++) {
+            WrittenBar bar = section.bars.get(rowStart + i);
+            section.bars.set(rowStart + i, bar.marks(withWords(bar.marks(), cells.get(i).text().strip())));
+        }
+        rowWords++;
+    }
+
+    /** The first line is the melody, another one that of the next time the row is played. */
+    private void readTunes(TuneNotation notation, List<Word> cells) {
+        int pass = ++rowTunes;
+        tunes.add(new ChartReading.TuneLine(line, notation, places.size() - (section.bars.size() - rowStart), pass, cells));
+        Key signature = signatureBefore(rowStart);
+        for (int i = 0; i < cells.size(); i++) {
+            WrittenBar bar = section.bars.get(rowStart + i);
+            signature = bar.marks().key().orElse(signature);
+            List<TuneNote> notes = notation.read(cells.get(i), bar, signature, problems);
+            section.bars.set(rowStart + i, pass > 1 && notes.isEmpty() ? bar : bar.tune(pass, notes));
+        }
+    }
+
+    /** The key that is signed before a bar of the section that is read. */
+    private Key signatureBefore(int bar) {
+        Stream<WrittenBar> before = Stream.concat(sections.stream().flatMap(each -> each.bars.stream()), section.bars.subList(0, bar).stream());
+        return before.flatMap(each -> each.marks().key().stream()).reduce((first, second) -> second).or(header::key).orElse(Key.C_MAJOR);
     }
 
     private WrittenBar.Marks withWords(WrittenBar.Marks marks, String words) {

@@ -10,13 +10,34 @@ import java.util.Optional;
  *
  * @param bars     as written, one for each written bar of the song
  * @param sections one for each written section
+ * @param tunes    lines of melody
  */
-public record ChartReading(Optional<Song> song, List<Problem> problems, List<BarPlace> bars, List<SectionPlace> sections) {
+public record ChartReading(Optional<Song> song, List<Problem> problems, List<BarPlace> bars, List<SectionPlace> sections, List<TuneLine> tunes) {
 
     public ChartReading {
         problems = problems.stream().sorted(Comparator.comparingInt(Problem::line).thenComparingInt(Problem::column)).toList();
         bars = List.copyOf(bars);
         sections = List.copyOf(sections);
+        tunes = List.copyOf(tunes);
+    }
+
+    /**
+     * A line of melody in the text.
+     *
+     * @param firstBar the written bar its first cell is for, from 0
+     * @param pass     the time it is played, from 1
+     */
+    record TuneLine(int line, TuneNotation notation, int firstBar, int pass, List<Word> cells) {
+
+        TuneLine {
+            cells = List.copyOf(cells);
+        }
+
+        /** What stands for a written bar. */
+        String typed(int bar) {
+            int cell = bar - firstBar;
+            return cell >= 0 && cell < cells.size() ? cells.get(cell).text().strip() : "";
+        }
     }
 
     /**

@@ -3,8 +3,10 @@ package zapateo.song;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import zapateo.harmony.Key;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Ticks;
@@ -31,6 +33,8 @@ public final class ChartText {
         }
         Meter meter = song.meter();
         boolean first = true;
+        List<Key> signatures = song.signatures(UnaryOperator.identity());
+        int at = 0;
         for (WrittenSection section : song.written()) {
             text.append('\n');
             if (!section.name().isEmpty()) {
@@ -39,7 +43,8 @@ public final class ChartText {
             for (int row = 0; row < section.bars().size(); row += BARS_A_ROW) {
                 List<WrittenBar> bars = section.bars().subList(row, Math.min(row + BARS_A_ROW, section.bars().size()));
                 text.append(row(bars, row + bars.size() < section.bars().size() ? Optional.of(section.bars().get(row + bars.size())) : Optional.empty(), meter,
-                        row == 0, first));
+                        row == 0, first, signatures.subList(at, at + bars.size())));
+                at += bars.size();
                 meter = bars.get(bars.size() - 1).meter();
                 first = false;
             }
@@ -48,7 +53,7 @@ public final class ChartText {
     }
 
     /** One row of bars with its words and its tune below. */
-    private static String row(List<WrittenBar> bars, Optional<WrittenBar> next, Meter before, boolean opensSection, boolean opensSong) {
+    private static String row(List<WrittenBar> bars, Optional<WrittenBar> next, Meter before, boolean opensSection, boolean opensSong, List<Key> signatures) {
         StringBuilder row = new StringBuilder();
         Meter meter = before;
         for (int i = 0; i < bars.size(); i++) {
@@ -66,8 +71,11 @@ public final class ChartText {
             row.append("Words: ").append(bars.stream().map(bar -> each < bar.marks().words().size() ? bar.marks().words().get(each) : "")
                     .collect(Collectors.joining(" | ", "| ", " |"))).append('\n');
         }
-        if (bars.stream().anyMatch(bar -> !bar.tune().isEmpty())) {
-            row.append("Tune: ").append(bars.stream().map(bar -> TuneReader.write(bar.tune())).collect(Collectors.joining(" | ", "| ", " |"))).append('\n');
+        int times = bars.stream().mapToInt(bar -> bar.marks().tunes().isEmpty() ? Math.min(1, bar.tune().size()) : bar.marks().tunes().size() + 1).max().orElse(0);
+        for (int pass = 1; pass <= times; pass++) {
+            int time = pass;
+            row.append("Melody: ").append(IntStream.range(0, bars.size()).mapToObj(i -> AbcLine.write(bars.get(i).ownTune(time), signatures.get(i)))
+                    .collect(Collectors.joining(" | ", "| ", " |"))).append('\n');
         }
         return row.toString();
     }

@@ -14,10 +14,17 @@ final class Rows {
 
     Rows(ChartEdit edit) {
         this.edit = edit;
+        lines.addAll(lines(edit));
+    }
+
+    /** Each with what ends it. */
+    static List<String> lines(ChartEdit edit) {
+        List<String> lines = new ArrayList<>();
         int[] starts = edit.lines();
         for (int i = 0; i < starts.length; i++) {
             lines.add(edit.text().substring(starts[i], i + 1 < starts.length ? starts[i + 1] : edit.text().length()));
         }
+        return lines;
     }
 
     String delete(int from, int to) {
@@ -39,7 +46,7 @@ final class Rows {
         List<Integer> ofRow = IntStream.range(0, all.size()).filter(bar -> all.get(bar).cell().line() == row).boxed().toList();
         List<Integer> gone = ofRow.stream().filter(bar -> bar >= from && bar <= to).toList();
         int last = row;
-        while (last < lines.size() && lines.get(last).strip().toLowerCase().matches("(words|tune)\\s*:.*")) {
+        while (last < lines.size() && isUnder(lines.get(last))) {
             last++;
         }
         if (gone.size() == ofRow.size()) {
@@ -115,38 +122,9 @@ final class Rows {
         return join(lines);
     }
 
-    /** The melody of some bars written anew, from {@code bar} on, in whatever rows they stand; the rest of those rows keeps its own. */
-    String tune(int bar, List<String> cells) {
-        List<ChartReading.BarPlace> all = edit.reading().bars();
-        List<WrittenBar> bars = edit.song().writtenBars();
-        TreeSet<Integer> rows = IntStream.range(bar, bar + cells.size()).mapToObj(each -> edit.cell(each).cell().line()).collect(Collectors.toCollection(TreeSet::new));
-        for (int row : rows.descendingSet()) {
-            List<Integer> ofRow = IntStream.range(0, all.size()).filter(each -> all.get(each).cell().line() == row).boxed().toList();
-            int under = row;
-            while (under < lines.size() && lines.get(under).strip().toLowerCase().matches("(words|tune)\\s*:.*")) {
-                if (lines.get(under).strip().toLowerCase().startsWith("tune")) {
-                    lines.remove(under);
-                } else {
-                    under++;
-                }
-            }
-            String line = ofRow.stream().map(each -> each >= bar && each < bar + cells.size() ? cells.get(each - bar).strip() : TuneReader.write(bars.get(each).tune()))
-                    .collect(Collectors.joining(" | ", "Tune: | ", " |\n"));
-            if (!lines.get(under - 1).endsWith("\n")) {
-                lines.set(under - 1, lines.get(under - 1) + "\n");
-            }
-            lines.add(under, line);
-        }
-        List<Problem> faults = tuneFaults(ChartParser.parse(join(lines)));
-        if (faults.size() > tuneFaults(edit.reading()).size()) {
-            Problem last = faults.get(faults.size() - 1);
-            throw new IllegalArgumentException("melody \"" + last.found() + "\": expected " + last.expected());
-        }
-        return join(lines);
-    }
-
-    private static List<Problem> tuneFaults(ChartReading reading) {
-        return reading.problems().stream().filter(problem -> problem.code().startsWith("tune-") && problem.severity() == Problem.Severity.ERROR).toList();
+    /** Whether a line is one of words or melody. */
+    static boolean isUnder(String line) {
+        return line.strip().toLowerCase().matches("(words|tune|melody)\\s*:.*");
     }
 
     /** Headings whose bars have all gone. */

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
@@ -108,6 +109,17 @@ public final class Song {
 
     public boolean hasTune() {
         return written.stream().flatMap(section -> section.bars().stream()).anyMatch(bar -> bar.tune().stream().anyMatch(note -> note.pitch().isPresent()));
+    }
+
+    /** The key that is signed at each written bar: without a key line none is until one is changed to. */
+    List<Key> signatures(UnaryOperator<Key> moved) {
+        List<Key> signatures = new ArrayList<>();
+        Key now = heading.keyGiven() ? moved.apply(heading.key()) : Key.C_MAJOR;
+        for (WrittenBar bar : writtenBars()) {
+            now = bar.marks().key().map(moved).orElse(now);
+            signatures.add(now);
+        }
+        return signatures;
     }
 
     public int ticks() {

@@ -51,7 +51,7 @@ public final class TuneReader {
     }
 
     /** Notes tied inside a bar are one note. */
-    private static List<TuneNote> joined(List<TuneNote> notes) {
+    static List<TuneNote> joined(List<TuneNote> notes) {
         List<TuneNote> joined = new ArrayList<>();
         for (TuneNote note : notes) {
             TuneNote before = joined.isEmpty() ? null : joined.get(joined.size() - 1);

@@ -54,6 +54,16 @@ public record Word(String text, int line, int column) {
         return cells;
     }
 
+    /** A line up to its comment, which begins the line or stands behind a space. */
+    static String withoutRemark(String line) {
+        for (int at = line.indexOf("//"); at >= 0; at = line.indexOf("//", at + 1)) {
+            if (at == 0 || Character.isWhitespace(line.charAt(at - 1))) {
+                return line.substring(0, at);
+            }
+        }
+        return line;
+    }
+
     /** A line up to its comment: two strokes begin one unless they stand in quotes. */
     static String withoutComment(String line) {
         boolean quoted = false;

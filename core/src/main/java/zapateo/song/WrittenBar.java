@@ -1,5 +1,6 @@
 package zapateo.song;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zapateo.harmony.Key;
@@ -27,49 +28,55 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
      * @param closes  a repeat that closes behind it
      * @param pins    notes and warnings
      * @param words   its part of the words, a line for each verse
+     * @param tunes   its melody the second time and after, where that is another one: for other words in another rhythm; an empty one is as the first
      * @param guessed whether its length was guessed when it was brought in
      */
     public record Marks(Optional<Key> key, Optional<Tempo> tempo, boolean opens, List<Integer> endings, Optional<Repeat> closes, List<Pin> pins,
-                        List<String> words, boolean guessed) {
+                        List<String> words, List<List<TuneNote>> tunes, boolean guessed) {
 
-        public static final Marks NONE = new Marks(Optional.empty(), Optional.empty(), false, List.of(), Optional.empty(), List.of(), List.of(), false);
+        public static final Marks NONE = new Marks(Optional.empty(), Optional.empty(), false, List.of(), Optional.empty(), List.of(), List.of(), List.of(), false);
 
         public Marks {
             endings = List.copyOf(endings);
             pins = List.copyOf(pins);
             words = List.copyOf(words);
+            tunes = tunes.stream().map(List::copyOf).toList();
         }
 
         public Marks key(Key other) {
-            return new Marks(Optional.of(other), tempo, opens, endings, closes, pins, words, guessed);
+            return new Marks(Optional.of(other), tempo, opens, endings, closes, pins, words, tunes, guessed);
         }
 
         public Marks tempo(Tempo other) {
-            return new Marks(key, Optional.of(other), opens, endings, closes, pins, words, guessed);
+            return new Marks(key, Optional.of(other), opens, endings, closes, pins, words, tunes, guessed);
         }
 
         public Marks opening() {
-            return new Marks(key, tempo, true, endings, closes, pins, words, guessed);
+            return new Marks(key, tempo, true, endings, closes, pins, words, tunes, guessed);
         }
 
         public Marks endings(List<Integer> rounds) {
-            return new Marks(key, tempo, opens, rounds, closes, pins, words, guessed);
+            return new Marks(key, tempo, opens, rounds, closes, pins, words, tunes, guessed);
         }
 
         public Marks closes(Optional<Repeat> repeat) {
-            return new Marks(key, tempo, opens, endings, repeat, pins, words, guessed);
+            return new Marks(key, tempo, opens, endings, repeat, pins, words, tunes, guessed);
         }
 
         public Marks pins(List<Pin> all) {
-            return new Marks(key, tempo, opens, endings, closes, all, words, guessed);
+            return new Marks(key, tempo, opens, endings, closes, all, words, tunes, guessed);
         }
 
         public Marks words(List<String> verses) {
-            return new Marks(key, tempo, opens, endings, closes, pins, verses, guessed);
+            return new Marks(key, tempo, opens, endings, closes, pins, verses, tunes, guessed);
+        }
+
+        public Marks tunes(List<List<TuneNote>> others) {
+            return new Marks(key, tempo, opens, endings, closes, pins, words, others, guessed);
         }
 
         public Marks guess() {
-            return new Marks(key, tempo, opens, endings, closes, pins, words, true);
+            return new Marks(key, tempo, opens, endings, closes, pins, words, tunes, true);
         }
     }
 
@@ -80,6 +87,11 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
         if (filled != ticks || ticks > meter.barTicks()) {
             throw new IllegalArgumentException("bar " + number + " holds " + filled + " ticks of chords: expected " + ticks + ", at most " + meter.barTicks());
         }
+        check(number, ticks, tune);
+        marks.tunes().forEach(other -> check(number, ticks, other));
+    }
+
+    private static void check(int number, int ticks, List<TuneNote> tune) {
         int at = 0;
         for (TuneNote note : tune) {
             if (note.tick() != at) {
@@ -92,6 +104,17 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
         }
     }
 
+    /** The melody a certain time the bar is played, counted from 1. */
+    public List<TuneNote> tune(int pass) {
+        List<TuneNote> own = ownTune(pass);
+        return own.isEmpty() ? tune : own;
+    }
+
+    /** The melody that is written for a certain time; empty where that is as the first. */
+    List<TuneNote> ownTune(int pass) {
+        return pass == 1 ? tune : pass - 2 < marks.tunes().size() ? marks.tunes().get(pass - 2) : List.of();
+    }
+
     public boolean isShort() {
         return ticks < meter.barTicks();
     }
@@ -102,6 +125,19 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
 
     public WrittenBar tune(List<TuneNote> notes) {
         return new WrittenBar(number, meter, ticks, chords, notes, marks);
+    }
+
+    /** With another melody a certain time it is played, counted from 1. */
+    public WrittenBar tune(int pass, List<TuneNote> notes) {
+        if (pass == 1) {
+            return tune(notes);
+        }
+        List<List<TuneNote>> tunes = new ArrayList<>(marks.tunes());
+        while (tunes.size() < pass - 1) {
+            tunes.add(List.of());
+        }
+        tunes.set(pass - 2, notes);
+        return marks(marks.tunes(tunes));
     }
 
     public WrittenBar number(int other) {

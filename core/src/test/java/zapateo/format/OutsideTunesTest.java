@@ -28,6 +28,9 @@ import zapateo.song.Bar;
 import zapateo.song.ChartParser;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
+import zapateo.righthand.Tune;
+import zapateo.song.ChartReading;
+import zapateo.song.Problem;
 import zapateo.song.TuneNote;
 
 /**
@@ -122,7 +125,7 @@ class OutsideTunesTest {
         Set<String> ours = new TreeSet<>();
         boolean tied = false;
         for (Bar bar : song.bars()) {
-            for (TuneNote note : bar.written().tune()) {
+            for (TuneNote note : bar.tune()) {
                 if (note.pitch().isPresent() && !tied) {
                     ours.add(Math.round((bar.tick() + note.tick()) / 20.0) + ":" + note.pitch().get().midi());
                 }
@@ -130,6 +133,29 @@ class OutsideTunesTest {
             }
         }
         assertThat(theirs).as(AbcWriter.write(song)).isEqualTo(ours);
+    }
+
+    /** A Melody line of a chart sounds as the same notes do to abc2midi, which knows the standard's pitches, lengths, accidentals, ties and tuplets. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '!', textBlock = """
+            C  ! 4/4  ! C2 D E F G A B ! c d e f g a b c'
+            E♭ ! 4/4  ! E2 ^F F =B,4 ! B, b' e,2 z4
+            Gm ! 3/4  ! G3/2 A/ B> c d2 ! (3ABc d2 e2
+            D  ! 6/8  ! F2 A d3- ! d2 c BAF
+            F  ! 4/4  ! (3:2:2d2e FGAB (3efg ! [FAc]2 B/4 A/4 G/ E < D A//B//c z3/2
+            A  ! 9/8  ! _e2 e __e3 ^^c3 ! x3 c6
+            """)
+    void a_line_of_melody_sounds_as_abc2midi_plays_it(String key, String meter, String first, String second) throws Exception {
+        ChartReading read = ChartParser.parse("Key: " + key + "\nMeter: " + meter + "\n| C | C |\nMelody: | " + first + " | " + second + " |\n");
+        assertThat(read.problems()).filteredOn(problem -> problem.severity() == Problem.Severity.ERROR).isEmpty();
+        List<String> rows = midi("X:1\nM:" + meter + "\nL:1/8\nQ:1/4=100\nK:" + key.replace('♭', 'b') + "\n" + first + " | " + second + " |]\n");
+        int quarter = quarter(rows);
+        Map<Long, Integer> theirs = new TreeMap<>();
+        rows.stream().map(row -> row.split(", ")).filter(row -> row[2].equals("Note_on_c") && !row[5].equals("0"))
+                .forEach(row -> theirs.merge(Math.round(960.0 * Integer.parseInt(row[1]) / quarter / 20), Integer.valueOf(row[4]), Math::max));
+        Map<Long, Integer> ours = new TreeMap<>();
+        Tune.of(read.song().orElseThrow()).strokes().forEach(stroke -> ours.put(Math.round(stroke.written().tick() / 20.0), stroke.highest().midi()));
+        assertThat(ours).isEqualTo(theirs);
     }
 
     private static int quarter(List<String> rows) {

@@ -170,9 +170,9 @@ class ChartEditTest {
                 Words: one | two |
                 Tune: | C5/1 | F4/2 A4/2 |
                 | G7 | C | // home
-                Tune: | B4/1 | C5/1 |
+                Melody: | B8 | c8 |
                 """);
-        assertThat(ChartEdit.of("| C |").tune(0, List.of("C5/1"))).isEqualTo("| C |\nTune: | C5/1 |\n");
+        assertThat(ChartEdit.of("| C |").tune(0, List.of("C5/1"))).isEqualTo("| C |\nMelody: | c8 |\n");
         assertThatThrownBy(() -> ChartEdit.of("| C |").tune(0, List.of("C5/1", "D5/1"))).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> ChartEdit.of("| C |").tune(0, List.of("H5/1"))).hasMessageContaining("melody \"H5/1\": expected a note with its octave");
     }

@@ -100,6 +100,9 @@ public final class SeededCharts {
             }
             if (random.nextInt(2) == 0 && !row.toString().contains("pickup")) {
                 row.append("Tune: ").append(IntStream.range(0, bars).mapToObj(i -> tune()).collect(Collectors.joining(" | "))).append(" |\n");
+                if (repeated && random.nextBoolean()) {
+                    row.append("Tune: ").append(IntStream.range(0, bars).mapToObj(i -> random.nextInt(3) == 0 ? "" : tune()).collect(Collectors.joining(" | "))).append(" |\n");
+                }
             }
             return row.toString();
         }
