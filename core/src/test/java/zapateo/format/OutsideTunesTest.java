@@ -142,7 +142,7 @@ class OutsideTunesTest {
             E♭ ! 4/4  ! E2 ^F F =B,4 ! B, b' e,2 z4
             Gm ! 3/4  ! G3/2 A/ B> c d2 ! (3ABc d2 e2
             D  ! 6/8  ! F2 A d3- ! d2 c BAF
-            F  ! 4/4  ! (3:2:2d2e FGAB (3efg ! [FAc]2 B/4 A/4 G/ E < D A//B//c z3/2
+            F  ! 4/4  ! (3:2:2d2e FGAB (3efg ! c2 B/4 A/4 G/ E < D A//B//c z3/2
             A  ! 9/8  ! _e2 e __e3 ^^c3 ! x3 c6
             """)
     void a_line_of_melody_sounds_as_abc2midi_plays_it(String key, String meter, String first, String second) throws Exception {

@@ -47,11 +47,12 @@ class MelodyTest {
             C8 D    ! tune-too-long ! D
             C4 "F"D ! tune-unread   ! "
             C4      ! tune-short    ! C4
-            c4 ! tune-unread  ! c4
+            C,,,,,,4 ! tune-unread ! C,,,,,,4
             """)
     void what_cannot_be_read_is_named_with_its_place(String cell, String code, String found) {
         String line = "Melody: | " + cell + " |";
         Problem problem = ChartParser.parse("| C |\n" + line + "\n").problems().get(0);
+
         assertThat(problem.code()).isEqualTo(code);
         assertThat(problem.found()).isEqualTo(found);
         assertThat(line.substring(problem.column() - 1)).startsWith(found);
