@@ -15,6 +15,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
+import zapateo.arrangement.RightHand;
 import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
 import zapateo.hand.Hand;
@@ -54,7 +55,7 @@ public class ArrangeBenchmark {
     /** Both hands; wanted for 64 bars: under 15 ms. */
     @Benchmark
     public Arrangement arrangeBothHands() {
-        return arranger.arrange(song, Choices.figure(figure).right(Choices.Right.of(RightChoices.Style.COMPING).figure("chord-lowest-pair")), Hand.USUAL);
+        return arranger.arrange(song, Choices.figure(figure).right(RightHand.of(RightChoices.Style.COMPING).figure("chord-lowest-pair")), Hand.USUAL);
     }
 
     @Benchmark

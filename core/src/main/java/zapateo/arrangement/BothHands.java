@@ -3,9 +3,11 @@ package zapateo.arrangement;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.lefthand.Realised;
@@ -18,8 +20,11 @@ import zapateo.righthand.Apart;
 import zapateo.righthand.Chorus;
 import zapateo.righthand.Comping;
 import zapateo.righthand.Fills;
+import zapateo.righthand.Lick;
+import zapateo.righthand.Licks;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.TuneHand;
+import zapateo.righthand.Unison;
 import zapateo.song.Song;
 
 /**
@@ -32,15 +37,16 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
     private static final Comparator<Stroke> IN_TIME = Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand);
     private static final FigureBook BOOK = FigureBook.ofTheRightHand();
 
-    /** @throws IllegalArgumentException when the figure is none of the right hand's, with what could stand there */
-    static BothHands of(Song song, Choices.Right right, Realised realised, Pianist pianist) {
-        if (right.style() == RightChoices.Style.NONE) {
+    /** @throws IllegalArgumentException when a figure or a lick is none of the right hand's, with what could stand there */
+    static BothHands of(Song song, RightHand right, Realised realised, Pianist pianist) {
+        if (right.rests()) {
             return new BothHands(realised.strokes(), List.of());
         }
         List<Stroke> left = realised.strokes().stream().filter(stroke -> stroke.hand() == Side.LEFT).toList();
         List<Stroke> own = realised.strokes().stream().filter(stroke -> stroke.hand() == Side.RIGHT).toList();
         List<Reason> notices = new ArrayList<>();
-        List<Stroke> played = placed(played(song, right, left, pianist.rightOnKeys(), notices), realised.chords());
+        List<Stroke> played = bySection(song, right, left, pianist.rightOnKeys(), notices);
+        played = new Licks(song, left, pianist.rightOnKeys()).put(played, placed(song, right.licks()));
         if (!own.isEmpty()) {
             // Bars in which a figure has both hands stay as they are.
             Set<Integer> taken = new HashSet<>();
@@ -50,7 +56,8 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
             played.addAll(own);
             played.sort(IN_TIME);
         }
-        Apart apart = Apart.of(left, played);
+        Unison unison = right.unison() ? Unison.before(song, left, played) : new Unison(left, played);
+        Apart apart = Apart.of(placed(unison.left(), realised.chords()), placed(unison.right(), realised.chords()));
         notices.addAll(Altered.kept(song, apart.right(), apart.kept()));
         List<Stroke> both = new ArrayList<>(apart.left());
         both.addAll(apart.right());
@@ -58,27 +65,47 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
         return new BothHands(both, notices);
     }
 
-    private static List<Stroke> played(Song song, Choices.Right right, List<Stroke> left, Hand hand, List<Reason> notices) {
-        if (right.style() == RightChoices.Style.MELODY) {
-            if (!song.hasTune()) {
-                notices.add(Reason.of("no-tune", Map.of()));
+    /** Every manner over the whole song, of which each section takes the bars that are its own. */
+    private static List<Stroke> bySection(Song song, RightHand right, List<Stroke> left, Hand hand, List<Reason> notices) {
+        Map<RightHand.Manner, Set<Integer>> bars = new LinkedHashMap<>();
+        song.sections().forEach(section -> section.bars().forEach(bar -> bars.computeIfAbsent(right.in(section.name()), each -> new HashSet<>()).add(bar.index())));
+        List<Stroke> all = new ArrayList<>();
+        bars.forEach((manner, own) -> played(song, manner, right, left, hand, notices).stream().filter(stroke -> own.contains(stroke.bar())).forEach(all::add));
+        all.sort(IN_TIME);
+        return all;
+    }
+
+    private static List<Stroke> played(Song song, RightHand.Manner manner, RightHand right, List<Stroke> left, Hand hand, List<Reason> notices) {
+        return switch (manner.style()) {
+            case NONE -> List.of();
+            case IMPROVISE -> Chorus.of(song, right.chorus());
+            case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner), manner.top(), manner.shapes()));
+            case MELODY -> {
+                if (!song.hasTune()) {
+                    notices.add(Reason.of("no-tune", Map.of()));
+                }
+                List<Stroke> tune = new ArrayList<>(TuneHand.of(song, left, hand, manner.under()));
+                right.fills().ifPresent(seed -> tune.addAll(Fills.of(song, List.copyOf(tune), left, hand, seed, right.plain())));
+                tune.sort(IN_TIME);
+                yield tune;
             }
-            List<Stroke> tune = TuneHand.of(song, left, hand, right.under());
-            if (right.fills().isEmpty()) {
-                return tune;
-            }
-            List<Stroke> filled = new ArrayList<>(tune);
-            filled.addAll(Fills.of(song, tune, left, hand, right.fills().get(), right.plain()));
-            filled.sort(IN_TIME);
-            return filled;
-        }
-        if (right.style() == RightChoices.Style.IMPROVISE) {
-            return Chorus.of(song, right.chorus());
-        }
-        String id = right.figure().orElse(Comping.usual(song));
-        Figure figure = BOOK.figure(id).orElseThrow(() -> new IllegalArgumentException(
+        };
+    }
+
+    private static Figure figure(Song song, RightHand.Manner manner) {
+        String id = manner.figure().orElse(Comping.usual(song));
+        return BOOK.figure(id).orElseThrow(() -> new IllegalArgumentException(
                 "right-hand figure \"" + id + "\": expected one of " + String.join(", ", BOOK.figures().stream().map(Figure::id).toList())));
-        return Comping.of(song, left, hand, new RightChoices(right.style(), figure, right.top(), right.under()));
+    }
+
+    private static Map<Integer, Lick> placed(Song song, List<RightHand.PlacedLick> licks) {
+        Map<Integer, Lick> byBar = new TreeMap<>();
+        for (RightHand.PlacedLick placed : licks) {
+            Lick lick = Lick.named(placed.id()).orElseThrow(() -> new IllegalArgumentException(
+                    "lick \"" + placed.id() + "\": expected one of " + String.join(", ", Lick.all().stream().map(Lick::id).toList())));
+            song.bars().stream().filter(bar -> bar.number() == placed.bar()).forEach(bar -> byBar.put(bar.index(), lick));
+        }
+        return byBar;
     }
 
     /** Each stroke as one of the chord that is laid there. */

@@ -13,7 +13,6 @@ import zapateo.lefthand.Lock;
 import zapateo.hand.TooWide;
 import zapateo.lefthand.Weights;
 import zapateo.rhythm.Register;
-import zapateo.righthand.RightChoices;
 import zapateo.rhythm.Side;
 
 /**
@@ -31,9 +30,9 @@ import zapateo.rhythm.Side;
  * @param right      what the right hand does
  */
 public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, Optional<Double> swingRatio, Optional<Boolean> endsHeld,
-                      Optional<Long> seed, List<PlacedFinger> fingers, Right right) {
+                      Optional<Long> seed, List<PlacedFinger> fingers, RightHand right) {
 
-    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), Right.NONE);
+    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), RightHand.NONE);
 
     public Choices {
         sections = Map.copyOf(sections);
@@ -50,44 +49,6 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
      * @param beats of each of these bars; open is the whole bar
      */
     public record Override(Run bars, Optional<Integer> pass, Optional<Run> beats, Options options) {
-    }
-
-    /**
-     * What the right hand does; what is open is as usual for the song.
-     *
-     * @param figure id of a right-hand figure, for comping
-     * @param chorus seed of an improvised chorus
-     * @param fills  seed of what is played where the melody rests; empty leaves its rests
-     * @param plain  numbers of bars whose rests stay rests
-     */
-    public record Right(RightChoices.Style style, Optional<String> figure, RightChoices.Top top, RightChoices.Under under, long chorus, Optional<Long> fills, List<Integer> plain) {
-
-        /** The left hand alone. */
-        public static final Right NONE = of(RightChoices.Style.NONE);
-
-        public static Right of(RightChoices.Style style) {
-            return new Right(style, Optional.empty(), RightChoices.Top.NEAREST, RightChoices.Under.ALONE, 1, Optional.empty(), List.of());
-        }
-
-        public Right figure(String id) {
-            return new Right(style, Optional.of(id), top, under, chorus, fills, plain);
-        }
-
-        public Right top(RightChoices.Top where) {
-            return new Right(style, figure, where, under, chorus, fills, plain);
-        }
-
-        public Right under(RightChoices.Under what) {
-            return new Right(style, figure, top, what, chorus, fills, plain);
-        }
-
-        public Right fills(long seed, List<Integer> restingBars) {
-            return new Right(style, figure, top, under, chorus, Optional.of(seed), restingBars);
-        }
-
-        public Right chorus(long seed) {
-            return new Right(style, figure, top, under, seed, fills, plain);
-        }
     }
 
     /** A first and a last, both included. */
@@ -232,7 +193,7 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         return song(song.withBassPlayer(true));
     }
 
-    public Choices right(Right hand) {
+    public Choices right(RightHand hand) {
         return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, seed, fingers, hand);
     }
 

@@ -11,6 +11,7 @@ import zapateo.rhythm.Meter;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
+import zapateo.rhythm.Times;
 import zapateo.song.Bar;
 import zapateo.song.TuneNote;
 
@@ -55,7 +56,7 @@ final class Layout {
             planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, last, last.size() > 1, false, alone ? Mark.HEEL : Mark.TOE, Planned.ENDING, Optional.empty()));
             return i + 1;
         }
-        boolean withTune = figure.manner().withTune() && !cut.bar().accents().isEmpty();
+        boolean withTune = figure.manner().times() == Times.TUNE && !cut.bar().accents().isEmpty();
         if (!figure.manner().keeps() || cut.fillsBar() && !withTune) {
             layOne(i);
             return i + 1;

@@ -49,10 +49,10 @@ public record Figure(String id, String name, String family, String use, Suits su
      * @param rolling   where its rolled strokes lie against the beat
      * @param bassless  whether it leaves the bass to someone else
      * @param leadIn    how it leads into the next bass unless the player says otherwise
-     * @param withTune  whether its strokes fall where the melody has its accents
+     * @param times     where its strokes fall
      */
     public record Manner(String spacing, List<Register> registers, List<String> voicings, boolean pedal, Set<Role> line, boolean keeps, Rolling rolling, boolean bassless,
-                         Optional<String> leadIn, boolean withTune) {
+                         Optional<String> leadIn, Times times) {
     }
 
     public Figure {

@@ -42,7 +42,7 @@ public final class FigureFile {
                 fields.has("line") ? new LinkedHashSet<>(fields.list("line", Role::parse)) : USUAL_LINE,
                 fields.has("cut") && fields.value("cut", text -> oneOf(text, "restart", "keep")).equals("keep"),
                 fields.has("roll") ? fields.value("roll", FigureFile::rolling) : Rolling.BEAT, fields.has("bass") && fields.value("bass", text -> oneOf(text, "yes", "no")).equals("no"),
-                fields.has("leadIn") ? Optional.of(fields.text("leadIn")) : Optional.empty(), fields.has("times") && fields.value("times", text -> oneOf(text, "own", "tune")).equals("tune"));
+                fields.has("leadIn") ? Optional.of(fields.text("leadIn")) : Optional.empty(), fields.has("times") ? fields.value("times", Times::read) : Times.OWN);
         List<Variation> variations = fields.has("variations") ? variations(fields.fields("variations")) : List.of();
         return new Figure(fields.value("id", FigureFile::id), fields.value("name", text -> shortText("name", text)), fields.value("family", text -> shortText("family", text)),
                 fields.value("use", text -> shortText("use", text)), suits, manner, bars(fields.fields("bars")), variations);
@@ -71,7 +71,7 @@ public final class FigureFile {
         line(text, "roll", manner.rolling().id());
         line(text, "bass", manner.bassless() ? "no" : "yes");
         manner.leadIn().ifPresent(leadIn -> line(text, "leadIn", quoted(leadIn)));
-        line(text, "times", manner.withTune() ? "tune" : "own");
+        line(text, "times", manner.times().id());
         text.append("bars:\n");
         figure.bars().forEach((meter, bars) -> text.append("  \"").append(meter).append("\": ").append(list(bars.stream().map(FigureFile::bar).toList())).append('\n'));
         if (!figure.variations().isEmpty()) {

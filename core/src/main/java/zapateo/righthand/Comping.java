@@ -35,32 +35,34 @@ public final class Comping {
     private static final double HOME = zapateo.pitch.Pitch.parse("G4").midi();
     private static final int VELOCITY = 60;
     private static final int ACCENT = 14;
+    private static final int BARS_OF_ONE_SHAPE = 4;
 
     private final Song song;
     private final Hand hand;
     private final RightChoices choices;
+    /** Where in the left hand the bar of the moment begins. */
+    private int at;
+    private final List<Stroke> left;
     private final List<Standing> standing = new ArrayList<>();
 
-    /** A chord in its bar, and the highest key the left hand has down while it sounds. */
-    private record Standing(Bar bar, ChordSpan span, ChordSymbol chord, int leftTop) {
-
-        private int tick() {
-            return bar.tick() + span.tick();
-        }
-
-        private int end() {
-            return bar.tick() + span.end();
-        }
+    /** A chord in its bar from a tick of the song to another, and the highest key the left hand has down while it sounds. */
+    private record Standing(Bar bar, int tick, int end, ChordSymbol chord, int leftTop) {
     }
 
     private Comping(Song song, List<Stroke> left, Hand hand, RightChoices choices) {
         this.song = song;
         this.hand = hand;
         this.choices = choices;
+        this.left = left;
         LeftTop tops = new LeftTop(left);
         for (Bar bar : song.bars()) {
             for (ChordSpan span : bar.chords()) {
-                span.chord().ifPresent(chord -> standing.add(new Standing(bar, span, chord, tops.over(bar.tick() + span.tick(), bar.tick() + span.end()))));
+                int from = bar.tick() + span.tick();
+                int to = bar.tick() + span.end();
+                Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN ? Turn.of(bar, span) : Optional.empty();
+                int parted = other.isPresent() ? Turn.middle(bar, span) : to;
+                span.chord().ifPresent(chord -> standing.add(new Standing(bar, from, parted, other.isPresent() ? Turn.plain(chord) : chord, tops.over(from, parted))));
+                other.ifPresent(chord -> standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to))));
             }
         }
     }
@@ -74,11 +76,48 @@ public final class Comping {
         if (standing.isEmpty()) {
             return List.of();
         }
+        if (choices.shapes() == RightChoices.Shapes.HELD) {
+            return struck(held());
+        }
         Map<ChordSymbol, List<Shape>> shapes = new HashMap<>();
         Map<List<Object>, List<Placed>> known = new HashMap<>();
         List<List<Placed>> layers = standing.stream().map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop()),
                 key -> shapes.computeIfAbsent(each.chord(), chord -> Shape.of(chord, hand)).stream().map(shape -> new Placed(shape, each.leftTop())).toList())).toList();
         return struck(ShortestPath.through(layers, costs(choices.top())).steps());
+    }
+
+    /** One shape for four bars of a section at a time, each where it lies nearest to the one before. */
+    private List<Placed> held() {
+        List<List<Standing>> runs = new ArrayList<>();
+        Map<Integer, Integer> runOfBar = new HashMap<>();
+        int run = 0;
+        for (Section section : song.sections()) {
+            for (int i = 0; i < section.bars().size(); i++) {
+                run += i % BARS_OF_ONE_SHAPE == 0 ? 1 : 0;
+                runOfBar.put(section.bars().get(i).index(), run);
+            }
+        }
+        int before = -1;
+        for (Standing each : standing) {
+            int own = runOfBar.get(each.bar().index());
+            if (own != before) {
+                runs.add(new ArrayList<>());
+            }
+            runs.get(runs.size() - 1).add(each);
+            before = own;
+        }
+        List<List<Placed>> layers = runs.stream().map(each -> {
+            int top = each.stream().mapToInt(Standing::leftTop).max().orElse(0);
+            OneShape one = OneShape.of(each.stream().map(Standing::chord).toList()).orElseThrow();
+            return Shape.placed(one.notes(), each.get(0).chord(), hand).stream().map(shape -> new Placed(shape, top)).toList();
+        }).toList();
+        List<Placed> found = ShortestPath.through(layers, costs(choices.top())).steps();
+        List<Placed> each = new ArrayList<>();
+        for (int i = 0; i < runs.size(); i++) {
+            Placed placed = found.get(i);
+            runs.get(i).forEach(over -> each.add(new Placed(placed.shape().over(over.chord()), over.leftTop())));
+        }
+        return each;
     }
 
     /** A shape over what the left hand has. */
@@ -163,16 +202,36 @@ public final class Comping {
     private List<FigureStroke> rhythm(Bar bar, int inSection) {
         Figure figure = choices.figure();
         List<FigureStroke> own = figure.bar(bar.meter(), inSection).stream().filter(stroke -> stroke.tick() < bar.ticks()).toList();
-        List<TuneNote> accents = figure.manner().withTune() ? bar.accents() : List.of();
-        return accents.isEmpty() ? own : accents.stream()
-                .map(note -> new FigureStroke(Side.RIGHT, own.get(0).roles(), note.tick(), Math.min(own.get(0).length(), note.ticks()), false, true)).toList();
+        List<FigureStroke> other = switch (figure.manner().times()) {
+            case OWN -> own;
+            case TUNE -> bar.accents().stream()
+                    .map(note -> new FigureStroke(Side.RIGHT, own.get(0).roles(), note.tick(), Math.min(own.get(0).length(), note.ticks()), false, true)).toList();
+            case GAPS -> gaps(bar).stream().map(tick -> new FigureStroke(Side.RIGHT, own.get(0).roles(), tick, own.get(0).length(), false, false)).toList();
+        };
+        return other.isEmpty() ? own : other;
+    }
+
+    /** The eighths of a bar on which the left hand strikes nothing. */
+    private List<Integer> gaps(Bar bar) {
+        List<Integer> free = new ArrayList<>();
+        for (int tick = 0; tick < bar.ticks(); tick += Ticks.PER_EIGHTH) {
+            free.add(tick);
+        }
+        while (at < left.size() && left.get(at).written().tick() < bar.tick()) {
+            at++;
+        }
+        for (int i = at; i < left.size() && left.get(i).written().tick() < bar.end(); i++) {
+            int struck = left.get(i).written().tick() - bar.tick();
+            free.removeIf(tick -> Math.abs(tick - struck) < Ticks.PER_EIGHTH / 2);
+        }
+        return free;
     }
 
     private void add(List<Stroke> strokes, Bar bar, int tick, int ticks, int chord, FigureStroke stroke, List<Placed> steps) {
         List<PartNote> notes = notes(steps.get(chord).shape(), stroke.roles()).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
         TickSpan span = TickSpan.of(tick, ticks);
         strokes.add(new Stroke(Side.RIGHT, bar.index(), chord, span, span, Mark.TOE, stroke.accent(), notes, Optional.empty(),
-                Reason.of("comping", Map.of("figure", choices.figure().id(), "chord", standing.get(chord).chord().toString()))));
+                Reason.of(choices.shapes() == RightChoices.Shapes.EACH ? "comping" : "comping-" + choices.shapes().id(), Map.of("figure", choices.figure().id(), "chord", standing.get(chord).chord().toString()))));
     }
 
     /** What of a shape the roles of a stroke take, low to high; a numbered one is the tone of that number, or the lowest note. */

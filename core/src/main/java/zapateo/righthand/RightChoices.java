@@ -3,13 +3,13 @@ package zapateo.righthand;
 import zapateo.rhythm.Figure;
 
 /**
- * What the right hand is to do.
+ * What the right hand is to do with chords.
  *
  * @param figure the rhythm of its chords
  * @param top    what the highest notes of its chords do
- * @param under  what lies under a melody
+ * @param shapes which chords it strikes
  */
-public record RightChoices(Style style, Figure figure, Top top, Under under) {
+public record RightChoices(Figure figure, Top top, Shapes shapes) {
 
     /** What it plays. */
     public enum Style {
@@ -34,9 +34,23 @@ public record RightChoices(Style style, Figure figure, Top top, Under under) {
         }
     }
 
+    /** Which chords are struck. */
+    public enum Shapes {
+        /** Each chord in its nearest inversion. */
+        EACH,
+        /** One shape held over four bars while the bass moves (EXAMPLES 26). */
+        HELD,
+        /** The chord and the one on its fourth in turn over a bass that stays (HANDBOOK §9). */
+        TURN;
+
+        public String id() {
+            return RightChoices.id(this);
+        }
+    }
+
     /** What lies under a note of the melody. */
     public enum Under {
-        ALONE, CLOSE, OPEN, THIRDS, SIXTHS, OCTAVES, BLOCK;
+        ALONE, CLOSE, OPEN, THIRDS, SIXTHS, OCTAVES, BLOCK, THIRD;
 
         public String id() {
             return RightChoices.id(this);

@@ -26,7 +26,10 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
     private static final int FULL = 4;
     private static final int THREE = 3;
     private static final int OCTAVE = 12;
-    private static final Set<Integer> THIRDS = Set.of(3, 10);
+    private static final Set<String> THIRDS = Set.of("3", "10");
+    private static final Set<String> SUSPENDED = Set.of("2", "4");
+    /** The role of what is no tone of the chord. */
+    private static final String ADDED = "added";
 
     int lowest() {
         return notes.get(0).pitch().midi();
@@ -42,8 +45,8 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
 
     /** Whether the third is on top, or what is suspended in its place. */
     boolean hasThirdOnTop() {
-        int tone = Integer.parseInt(notes.get(notes.size() - 1).role());
-        return THIRDS.contains(tone) || chord.quality().tone(3).isEmpty() && (tone == 4 || tone == 2);
+        String tone = notes.get(notes.size() - 1).role();
+        return THIRDS.contains(tone) || chord.quality().tone(3).isEmpty() && SUSPENDED.contains(tone);
     }
 
     int[] keys() {
@@ -60,6 +63,33 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
             }
         }
         return found;
+    }
+
+    /** The inversions of three notes wherever a right hand has its chords; what is no tone of the chord counts as left out of it. */
+    static List<Shape> placed(List<Pitch> notes, ChordSymbol chord, Hand hand) {
+        List<Shape> found = new ArrayList<>();
+        for (int low = LOWEST; low <= HIGHEST; low++) {
+            List<PartNote> stack = new ArrayList<>();
+            for (int key = low; key < low + OCTAVE && key <= HIGHEST; key++) {
+                for (Pitch note : notes) {
+                    if (Math.floorMod(key - note.midi(), OCTAVE) == 0) {
+                        stack.add(PartNote.of(Pitch.onKey(key, note.pitchClass()), ADDED));
+                    }
+                }
+            }
+            Shape shape = stack.size() == notes.size() && stack.get(0).pitch().midi() == low ? new Shape(chord, List.copyOf(stack), 0) : null;
+            if (shape != null && hand.easeOf(shape.keys()) != Ease.OUT_OF_REACH) {
+                found.add(shape.over(chord));
+            }
+        }
+        return found;
+    }
+
+    /** The same keys as what they are to another chord. */
+    Shape over(ChordSymbol other) {
+        List<PartNote> named = notes.stream().map(note -> PartNote.of(note.pitch(), other.quality().tones().stream()
+                .filter(tone -> other.tone(tone).chroma() == note.pitch().pitchClass().chroma()).findFirst().map(tone -> String.valueOf(tone.number())).orElse(ADDED))).toList();
+        return new Shape(other, named, leftOut);
     }
 
     private static List<Interval> tones(ChordSymbol chord, int most) {

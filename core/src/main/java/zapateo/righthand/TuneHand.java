@@ -81,6 +81,8 @@ public final class TuneHand {
     private List<PartNote> below(Pitch melody, ChordSymbol chord, Key key) {
         List<PartNote> tones = tones(melody, chord);
         return switch (under) {
+            // The whole chord hangs under what is its third (EXAMPLES 25); the others stand alone.
+            case THIRD -> isThird(chord, melody) ? tones.stream().filter(note -> melody.midi() - note.pitch().midi() < OCTAVE).toList() : List.of();
             case ALONE -> List.of();
             case CLOSE -> tones.stream().limit(2).toList();
             case BLOCK -> tones.stream().limit(3).toList();
@@ -121,6 +123,10 @@ public final class TuneHand {
         PitchClass name = PitchClass.of(letter, key.alterationOf(letter));
         int down = Math.floorMod(melody.pitchClass().chroma() - name.chroma(), OCTAVE);
         return PartNote.of(Pitch.onKey(melody.midi() - down, name), "parallel");
+    }
+
+    private static boolean isThird(ChordSymbol chord, Pitch note) {
+        return chord.quality().tone(3).filter(tone -> chord.tone(tone).chroma() == note.pitchClass().chroma()).isPresent();
     }
 
     private static boolean isTone(PartNote note, ChordSymbol chord) {

@@ -5,16 +5,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
+import zapateo.arrangement.RightHand;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.part.Stroke;
+import zapateo.harmony.ChordSymbol;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
@@ -45,8 +48,9 @@ class BothHandsTest {
             RightChoices.Under under = RightChoices.Under.values()[seed % RightChoices.Under.values().length];
             Hand hand = Hand.of(165 + seed % 6 * 15);
             for (String figure : LEFT) {
-                Choices.Right right = seed % 3 == 2 ? Choices.Right.of(RightChoices.Style.COMPING).figure(RIGHT.figures().get(seed % RIGHT.figures().size()).id())
-                        : Choices.Right.of(RightChoices.Style.MELODY).under(under);
+                RightHand right = seed % 3 == 2 ? RightHand.of(RightChoices.Style.COMPING).figure(RIGHT.figures().get(seed % RIGHT.figures().size()).id())
+                        .shapes(RightChoices.Shapes.values()[seed / 3 % RightChoices.Shapes.values().length])
+                        : RightHand.of(RightChoices.Style.MELODY).under(under);
                 Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(figure).right(right), Pianist.of(hand));
                 assertThat(arrangement.right().strokes()).isNotEmpty().allSatisfy(stroke -> assertThat(hand.easeOf(stroke.keys())).isNotEqualTo(Ease.OUT_OF_REACH));
                 Set<Integer> clashing = new HashSet<>();
@@ -65,7 +69,7 @@ class BothHandsTest {
     void every_figure_fills_its_bars(Figure figure) {
         for (int seed = 0; seed < 20; seed++) {
             Song song = SeededCharts.song(seed);
-            Choices choices = Choices.figure("held").right(Choices.Right.of(RightChoices.Style.COMPING).figure(figure.id()));
+            Choices choices = Choices.figure("held").right(RightHand.of(RightChoices.Style.COMPING).figure(figure.id()));
             Arrangement arrangement = ARRANGER.arrange(song, choices, Pianist.USUAL);
             int[] held = new int[128];
             for (Stroke stroke : arrangement.right().strokes()) {
@@ -94,7 +98,7 @@ class BothHandsTest {
     @Test
     void inversions_are_near_and_clear_of_the_left_hand() {
         Song song = ChartParser.parse("Key: B♭\n| B♭ | E♭ | F | Gm |").song().orElseThrow();
-        List<Stroke> right = ARRANGER.arrange(song, Choices.figure("two-feel").endsHeld(false).right(Choices.Right.of(RightChoices.Style.COMPING).figure("held-chords")), Pianist.USUAL).right().strokes();
+        List<Stroke> right = ARRANGER.arrange(song, Choices.figure("two-feel").endsHeld(false).right(RightHand.of(RightChoices.Style.COMPING).figure("held-chords")), Pianist.USUAL).right().strokes();
         for (int i = 1; i < right.size(); i++) {
             int moved = 0;
             for (int voice = 0; voice < 3; voice++) {
@@ -105,10 +109,84 @@ class BothHandsTest {
         assertThat(right).allSatisfy(stroke -> assertThat(stroke.notes()).hasSize(3));
     }
 
+    private static List<Stroke> right(String chart, String left, RightHand right) {
+        return ARRANGER.arrange(ChartParser.parse(chart).song().orElseThrow(), Choices.figure(left).endsHeld(false).right(right), Pianist.USUAL).right().strokes();
+    }
+
+    private static List<String> chords(List<Stroke> strokes) {
+        return strokes.stream().map(stroke -> stroke.written().tick() + ":" + stroke.notes().stream().map(note -> note.pitch().pitchClass().toString()).sorted().collect(Collectors.joining(" "))).toList();
+    }
+
+    /** EXAMPLES 26: B♭ C F over B♭, E♭, G and C, held while the bass moves; the same keys for four bars. */
+    @Test
+    void one_shape_is_held_while_the_bass_moves() {
+        List<Stroke> held = right("Key: B♭\n| B♭ | E♭ | Gm | F | E♭ | E♭ | F | F |", "two-feel", RightHand.of(RightChoices.Style.COMPING).figure("held-chords").shapes(RightChoices.Shapes.HELD));
+        assertThat(held).hasSize(8);
+        assertThat(held.subList(0, 4)).allSatisfy(stroke -> assertThat(stroke.keys()).isEqualTo(held.get(0).keys()));
+        assertThat(held.subList(4, 8)).allSatisfy(stroke -> assertThat(stroke.keys()).isEqualTo(held.get(4).keys()));
+        assertThat(held).allSatisfy(stroke -> assertThat(stroke.reason().code()).isEqualTo("comping-held"));
+        OneShape shape = OneShape.of(List.of("B♭", "E♭", "Gm", "F").stream().map(ChordSymbol::parse).toList()).orElseThrow();
+        assertThat(held.get(0).notes()).extracting(note -> note.pitch().pitchClass()).containsExactlyInAnyOrderElementsOf(shape.notes().stream().map(note -> note.pitchClass()).toList());
+    }
+
+    /** HANDBOOK §9: two shapes, I and IV, in turn over a still bass; a chord of one beat, and one that is no triad with a plain fifth, stays itself. */
+    @Test
+    void two_shapes_take_turns_over_a_bass_that_stays() {
+        List<Stroke> turns = right("Key: C\n| C7 | Am | G7 . . C | G° | Dsus4 |", "two-feel", RightHand.of(RightChoices.Style.COMPING).figure("held-chords").shapes(RightChoices.Shapes.TURN));
+        assertThat(chords(turns)).containsExactly("0:C E G", "1920:A C F", "3840:A C E", "5760:A D F", "7680:B D G", "9600:C E G", "10560:C E G", "11520:B♭ D♭ G", "15360:A D G");
+        // Each a step or two from the other: the hand rocks.
+        assertThat(turns.get(1).lowest().midi() - turns.get(0).lowest().midi()).isBetween(-2, 2);
+    }
+
+    @Test
+    void chords_between_the_left_hands_notes_never_strike_with_it() {
+        RightHand between = RightHand.of(RightChoices.Style.COMPING).figure("between-the-left");
+        for (String left : List.of("stride-root-chord", "hand-split", "habanera", "three-three-two", "tango-marked")) {
+            Arrangement arrangement = ARRANGER.arrange(ChartParser.parse("Key: C\n| C | Am | Dm | G7 |").song().orElseThrow(), Choices.figure(left).endsHeld(false).right(between), Pianist.USUAL);
+            Set<Integer> struck = new HashSet<>(arrangement.left().strokes().stream().map(stroke -> stroke.written().tick()).toList());
+            assertThat(arrangement.right().strokes()).isNotEmpty().allSatisfy(stroke -> assertThat(struck).doesNotContain(stroke.written().tick()));
+        }
+        assertThat(chords(right("Key: C\n| C |", "stride-root-chord", between))).extracting(each -> each.split(":")[0]).containsExactly("480", "1440", "2400", "3360");
+    }
+
+    @Test
+    void a_section_has_a_right_hand_of_its_own() {
+        String chart = "Key: C\n[A]\n| C | F |\nMelody: | c4 e4 | a8 |\n[B]\n| C | G |\nMelody: | e8 | d8 |\n[A] again\n";
+        RightHand right = RightHand.of(RightChoices.Style.MELODY).section("B", RightHand.Manner.of(RightChoices.Style.COMPING)).section("C", RightHand.Manner.of(RightChoices.Style.NONE));
+        List<Stroke> strokes = right(chart, "held", right);
+        assertThat(strokes).filteredOn(stroke -> stroke.bar() < 2).extracting(stroke -> stroke.reason().code()).containsOnly("tune").hasSize(3);
+        assertThat(strokes).filteredOn(stroke -> stroke.bar() == 2 || stroke.bar() == 3).extracting(stroke -> stroke.reason().code()).containsOnly("comping");
+        assertThat(strokes).filteredOn(stroke -> stroke.bar() > 3).extracting(stroke -> stroke.reason().code()).containsOnly("tune").hasSize(3);
+    }
+
+    /** HANDBOOK §9: before a section both hands in unison up the chord. */
+    @Test
+    void both_hands_go_up_the_chord_together_before_a_section() {
+        String chart = "Key: C\nTempo: 100\n[A]\n| C | G7 |\nMelody: | c4 e4 | d4 z4 |\n[B]\n| C | F |\nMelody: | e8 | c8 |\n[C]\n| C |\n";
+        Arrangement arrangement = ARRANGER.arrange(ChartParser.parse(chart).song().orElseThrow(), Choices.figure("spread-eighths").right(RightHand.of(RightChoices.Style.MELODY).withUnison()), Pianist.USUAL);
+        assertThat(names(arrangement.left().strokes(), 1, 1920)).containsExactly("5760:G3", "6240:B3", "6720:D4", "7200:F4");
+        assertThat(names(arrangement.right().strokes(), 1, 1920)).containsExactly("5760:G4", "6240:B4", "6720:D5", "7200:F5");
+        // Before [C] the melody has a note: nothing is put over it.
+        assertThat(arrangement.right().strokes()).filteredOn(stroke -> stroke.bar() == 3).hasSize(1);
+        assertThat(Crossing.between(arrangement.left().strokes(), arrangement.right().strokes())).isEmpty();
+    }
+
+    private static List<String> names(List<Stroke> strokes, int bar, int fromTick) {
+        return strokes.stream().filter(stroke -> stroke.bar() == bar && stroke.written().tick() % 3840 >= fromTick).map(stroke -> stroke.written().tick() + ":" + stroke.highest()).toList();
+    }
+
+    /** EXAMPLES 25 under a melody: the whole chord hangs under what is its third, the other notes stand alone. */
+    @Test
+    void the_third_of_a_chord_on_top_carries_all_of_it() {
+        List<Stroke> strokes = right("Key: E♭\n| E♭6 | Fm7 |\nMelody: | G4 B4 | A4 F4 |", "two-feel", RightHand.of(RightChoices.Style.MELODY).under(RightChoices.Under.THIRD));
+        assertThat(strokes).extracting(stroke -> stroke.notes().stream().map(note -> note.pitch().toString()).toList())
+                .containsExactly(List.of("B♭3", "C4", "E♭4", "G4"), List.of("B♭4"), List.of("C4", "E♭4", "F4", "A♭4"), List.of("F4"));
+    }
+
     @Test
     void a_figure_there_is_not_is_refused_by_name() {
         Song song = ChartParser.parse("| C |").song().orElseThrow();
-        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> ARRANGER.arrange(song, Choices.OPEN.right(Choices.Right.of(RightChoices.Style.COMPING).figure("stomp")), Pianist.USUAL)))
+        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> ARRANGER.arrange(song, Choices.OPEN.right(RightHand.of(RightChoices.Style.COMPING).figure("stomp")), Pianist.USUAL)))
                 .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("stomp").hasMessageContaining("held-chords");
     }
 }

@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
+import zapateo.arrangement.RightHand;
 import zapateo.hand.Pianist;
 import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
@@ -60,7 +61,7 @@ class ChorusTest {
     void it_can_be_played_at_tempo() {
         for (int seed = 0; seed < SONGS; seed++) {
             Song song = SeededTunes.song(seed);
-            Arrangement arrangement = ARRANGER.arrange(song, Choices.figure("held").right(Choices.Right.of(RightChoices.Style.IMPROVISE).chorus(seed)), Pianist.USUAL);
+            Arrangement arrangement = ARRANGER.arrange(song, Choices.figure("held").right(RightHand.of(RightChoices.Style.IMPROVISE).chorus(seed)), Pianist.USUAL);
             for (int bar = 0; bar < song.bars().size(); bar++) {
                 assertThat(arrangement.maxTempo(bar)).isGreaterThanOrEqualTo(song.tempo().bpm());
             }

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
+import zapateo.arrangement.RightHand;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.part.Stroke;
@@ -33,7 +34,7 @@ class FillsTest {
     }
 
     private static Arrangement arranged(Song song, long seed) {
-        return ARRANGER.arrange(song, Choices.figure("two-feel").right(Choices.Right.of(RightChoices.Style.MELODY).fills(seed, List.of())), Pianist.USUAL);
+        return ARRANGER.arrange(song, Choices.figure("two-feel").right(RightHand.of(RightChoices.Style.MELODY).fills(seed, List.of())), Pianist.USUAL);
     }
 
     /** Only where it rests for a beat at least, inside the rest, and the melody stays as it is. */

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
+import zapateo.arrangement.RightHand;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.pitch.Pitch;
@@ -175,8 +176,8 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
                                @Schema(allowableValues = {"alone", "close", "open", "thirds", "sixths", "octaves", "block"}) String under, Long chorus, Long fills,
                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> plain) {
 
-        private Choices.Right right() {
-            return new Choices.Right(named("style", style, RightChoices.Style.values(), RightChoices.Style::id), Optional.ofNullable(figure),
+        private RightHand right() {
+            return new RightHand(named("style", style, RightChoices.Style.values(), RightChoices.Style::id), Optional.ofNullable(figure),
                     top == null ? RightChoices.Top.NEAREST : named("top", top, RightChoices.Top.values(), RightChoices.Top::id),
                     under == null ? RightChoices.Under.ALONE : named("under", under, RightChoices.Under.values(), RightChoices.Under::id), chorus == null ? 1 : chorus, Optional.ofNullable(fills), plain == null ? List.of() : plain);
         }
@@ -195,7 +196,7 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
                 Optional.ofNullable(locks).orElse(List.of()).stream().map(LockRequest::lock).toList(), costs == null ? Weights.USUAL : new Weights(costs), Optional.ofNullable(swingRatio),
                 Optional.ofNullable(ending).map(ChoicesRequest::held), Optional.ofNullable(seed),
                 Optional.ofNullable(fingers).orElse(List.of()).stream().map(FingerRequest::placed).toList(),
-                right == null ? Choices.Right.NONE : right.right());
+                right == null ? RightHand.NONE : right.right());
     }
 
     private static boolean held(String name) {

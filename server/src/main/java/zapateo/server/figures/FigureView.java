@@ -49,7 +49,7 @@ public record FigureView(String id, String name, String family, String use, List
         private static MannerView of(Figure figure) {
             Figure.Manner manner = figure.manner();
             return new MannerView(manner.spacing(), manner.pedal(), manner.line().stream().map(Role::toString).sorted().toList(), manner.keeps() ? "keep" : "restart", manner.rolling().id(),
-                    !manner.bassless(), manner.leadIn().orElse(null), manner.withTune() ? "tune" : "own", figure.hasLine());
+                    !manner.bassless(), manner.leadIn().orElse(null), manner.times().id(), figure.hasLine());
         }
     }
 

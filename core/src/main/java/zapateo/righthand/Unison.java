@@ -1,0 +1,94 @@
+package zapateo.righthand;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zapateo.harmony.ChordSymbol;
+import zapateo.part.PartNote;
+import zapateo.part.Reason;
+import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
+import zapateo.pitch.Interval;
+import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Side;
+import zapateo.rhythm.Ticks;
+import zapateo.song.Bar;
+import zapateo.song.Section;
+import zapateo.song.Song;
+
+/**
+ * Both hands in unison up the chord before a section begins (HANDBOOK §9): over the last two beats, in eighths, an octave apart, where the melody rests.
+ *
+ * @param left  strokes with the run in place of what the left hand had there
+ * @param right the same of the right hand
+ */
+public record Unison(List<Stroke> left, List<Stroke> right) {
+
+    private static final int LEFT_LOWEST = Pitch.parse("B2").midi();
+    private static final int OCTAVE = 12;
+    private static final int BEATS = 2;
+    private static final int VELOCITY = 74;
+    /** Notes of it do not follow one another faster than this. */
+    private static final double QUICKEST_MS = 120;
+    private static final String TUNE = "tune";
+
+    /** @param left in the order of time, as written; @param right the same */
+    public static Unison before(Song song, List<Stroke> left, List<Stroke> right) {
+        List<Stroke> leftNow = new ArrayList<>(left);
+        List<Stroke> rightNow = new ArrayList<>(right);
+        for (int i = 0; i + 1 < song.sections().size(); i++) {
+            Section section = song.sections().get(i);
+            Bar bar = section.bars().get(section.bars().size() - 1);
+            int from = bar.end() - BEATS * bar.meter().beatTicks();
+            Optional<ChordSymbol> chord = from < bar.tick() ? Optional.empty() : bar.chords().stream().filter(span -> bar.tick() + span.tick() <= from && from < bar.tick() + span.end())
+                    .findFirst().flatMap(span -> span.chord());
+            boolean sung = right.stream().anyMatch(stroke -> stroke.written().end() > from && stroke.written().tick() < bar.end() && isTune(stroke));
+            boolean early = left.stream().anyMatch(stroke -> stroke.written().tick() >= from && stroke.written().tick() < bar.end() && stroke.written().end() > bar.end());
+            if (chord.isPresent() && !sung && !early && bar.tempo().millisecondsOf(Ticks.PER_EIGHTH) >= QUICKEST_MS) {
+                List<Pitch> run = run(chord.get(), (bar.end() - from) / Ticks.PER_EIGHTH);
+                put(leftNow, Side.LEFT, bar, from, run, chord.get(), 0);
+                put(rightNow, Side.RIGHT, bar, from, run, chord.get(), 1);
+            }
+        }
+        return new Unison(leftNow, rightNow);
+    }
+
+    private static boolean isTune(Stroke stroke) {
+        return stroke.notes().get(stroke.notes().size() - 1).role().equals(TUNE) && !stroke.reason().code().startsWith("fill-");
+    }
+
+    /** Tone after tone from the root up. */
+    private static List<Pitch> run(ChordSymbol chord, int count) {
+        List<PitchClass> tones = chord.quality().tones().stream().filter(tone -> tone.number() <= 7).map((Interval tone) -> chord.tone(tone).simple()).toList();
+        List<Pitch> run = new ArrayList<>();
+        for (int key = LEFT_LOWEST; run.size() < count; key++) {
+            int here = key;
+            boolean begun = !run.isEmpty() || Math.floorMod(key, OCTAVE) == tones.get(0).chroma();
+            if (begun) {
+                tones.stream().filter(tone -> tone.chroma() == Math.floorMod(here, OCTAVE)).findFirst().ifPresent(tone -> run.add(Pitch.onKey(here, tone)));
+            }
+        }
+        return run;
+    }
+
+    private static void put(List<Stroke> strokes, Side hand, Bar bar, int from, List<Pitch> run, ChordSymbol chord, int octaves) {
+        strokes.removeIf(stroke -> stroke.written().tick() >= from && stroke.written().tick() < bar.end());
+        int at = 0;
+        for (; at < strokes.size() && strokes.get(at).written().tick() < from; at++) {
+            Stroke before = strokes.get(at);
+            if (before.written().end() > from) {
+                TickSpan shorter = TickSpan.of(before.written().tick(), from - before.written().tick());
+                strokes.set(at, before.moved(before.bar(), shorter));
+            }
+        }
+        Reason why = Reason.of("unison", Map.of("chord", chord.toString()));
+        for (int i = 0; i < run.size(); i++) {
+            TickSpan span = TickSpan.of(from + i * Ticks.PER_EIGHTH, Ticks.PER_EIGHTH);
+            PartNote note = PartNote.of(run.get(i), TUNE).octaves(octaves).struck(VELOCITY);
+            strokes.add(at + i, new Stroke(hand, bar.index(), 0, span, span, Mark.TOE, false, List.of(note), Optional.empty(), why));
+        }
+    }
+}
