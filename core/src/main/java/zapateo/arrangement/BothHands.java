@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.lefthand.Realised;
@@ -25,6 +26,7 @@ import zapateo.righthand.Licks;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.TuneHand;
 import zapateo.righthand.Unison;
+import zapateo.song.Bar;
 import zapateo.song.Song;
 
 /**
@@ -57,7 +59,8 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
             played.sort(IN_TIME);
         }
         Unison unison = right.unison() ? Unison.before(song, left, played) : new Unison(left, played);
-        Apart apart = Apart.of(placed(unison.left(), realised.chords()), placed(unison.right(), realised.chords()));
+        Set<Integer> asTheyAre = song.bars().stream().filter(bar -> right.asTheyAre().contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
+        Apart apart = Apart.of(placed(unison.left(), realised.chords()), placed(unison.right(), realised.chords()), asTheyAre);
         notices.addAll(Altered.kept(song, apart.right(), apart.kept()));
         List<Stroke> both = new ArrayList<>(apart.left());
         both.addAll(apart.right());

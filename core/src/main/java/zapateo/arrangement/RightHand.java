@@ -19,8 +19,9 @@ import zapateo.righthand.RightChoices.Under;
  * @param plain    numbers of bars whose rests stay rests
  * @param unison   whether both hands go up the chord together before a section begins
  * @param licks    small devices in place of what it plays in some bars
+ * @param asTheyAre numbers of bars in which the hands may run together as they are
  */
-public record RightHand(Manner song, Map<String, Manner> sections, long chorus, Optional<Long> fills, List<Integer> plain, boolean unison, List<PlacedLick> licks) {
+public record RightHand(Manner song, Map<String, Manner> sections, long chorus, Optional<Long> fills, List<Integer> plain, boolean unison, List<PlacedLick> licks, List<Integer> asTheyAre) {
 
     /** The left hand alone. */
     public static final RightHand NONE = of(Style.NONE);
@@ -29,6 +30,7 @@ public record RightHand(Manner song, Map<String, Manner> sections, long chorus, 
         sections = Map.copyOf(sections);
         plain = List.copyOf(plain);
         licks = List.copyOf(licks);
+        asTheyAre = List.copyOf(asTheyAre);
     }
 
     /**
@@ -49,11 +51,11 @@ public record RightHand(Manner song, Map<String, Manner> sections, long chorus, 
     }
 
     public static RightHand of(Style style) {
-        return new RightHand(Manner.of(style), Map.of(), 1, Optional.empty(), List.of(), false, List.of());
+        return new RightHand(Manner.of(style), Map.of(), 1, Optional.empty(), List.of(), false, List.of(), List.of());
     }
 
     private RightHand with(Manner manner) {
-        return new RightHand(manner, sections, chorus, fills, plain, unison, licks);
+        return new RightHand(manner, sections, chorus, fills, plain, unison, licks, asTheyAre);
     }
 
     public RightHand figure(String id) {
@@ -75,23 +77,28 @@ public record RightHand(Manner song, Map<String, Manner> sections, long chorus, 
     public RightHand section(String name, Manner manner) {
         Map<String, Manner> more = new HashMap<>(sections);
         more.put(name, manner);
-        return new RightHand(song, more, chorus, fills, plain, unison, licks);
+        return new RightHand(song, more, chorus, fills, plain, unison, licks, asTheyAre);
     }
 
     public RightHand fills(long seed, List<Integer> restingBars) {
-        return new RightHand(song, sections, chorus, Optional.of(seed), restingBars, unison, licks);
+        return new RightHand(song, sections, chorus, Optional.of(seed), restingBars, unison, licks, asTheyAre);
     }
 
     public RightHand chorus(long seed) {
-        return new RightHand(song, sections, seed, fills, plain, unison, licks);
+        return new RightHand(song, sections, seed, fills, plain, unison, licks, asTheyAre);
     }
 
     public RightHand withUnison() {
-        return new RightHand(song, sections, chorus, fills, plain, true, licks);
+        return new RightHand(song, sections, chorus, fills, plain, true, licks, asTheyAre);
     }
 
     public RightHand licks(List<PlacedLick> placed) {
-        return new RightHand(song, sections, chorus, fills, plain, unison, placed);
+        return new RightHand(song, sections, chorus, fills, plain, unison, placed, asTheyAre);
+    }
+
+    /** Nothing is mended in these bars. */
+    public RightHand asTheyAre(List<Integer> bars) {
+        return new RightHand(song, sections, chorus, fills, plain, unison, licks, bars);
     }
 
     /** How it plays in a section of that name. */

@@ -2,6 +2,7 @@ package zapateo.righthand;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
@@ -24,19 +25,27 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
     public static final String MENDED = "crossing";
     private static final String TUNE = "tune";
 
-    /** @param left strokes in the order of time, as written; @param right the same */
-    public static Apart of(List<Stroke> left, List<Stroke> right) {
+    /**
+     * @param left   strokes in the order of time, as written
+     * @param right  the same
+     * @param asTheyAre indices of bars in which nothing is mended
+     */
+    public static Apart of(List<Stroke> left, List<Stroke> right, Set<Integer> asTheyAre) {
         List<Stroke> leftNow = new ArrayList<>(left);
         List<Stroke> rightNow = new ArrayList<>(right);
-        lower(leftNow, rightNow);
-        thin(leftNow, rightNow);
-        raise(leftNow, rightNow);
+        lower(leftNow, rightNow, asTheyAre);
+        thin(leftNow, rightNow, asTheyAre);
+        raise(leftNow, rightNow, asTheyAre);
         return new Apart(leftNow, rightNow, Crossing.between(leftNow, rightNow));
     }
 
+    private static List<Crossing> toMend(List<Stroke> left, List<Stroke> right, Set<Integer> asTheyAre) {
+        return Crossing.between(left, right).stream().filter(crossing -> !asTheyAre.contains(right.get(crossing.right()).bar())).toList();
+    }
+
     /** The left hand gives up what lies on or over the right hand's lowest note, but never all of it; a single note goes an octave down. */
-    private static void lower(List<Stroke> left, List<Stroke> right) {
-        for (Crossing crossing : Crossing.between(left, right)) {
+    private static void lower(List<Stroke> left, List<Stroke> right, Set<Integer> asTheyAre) {
+        for (Crossing crossing : toMend(left, right, asTheyAre)) {
             Stroke stroke = left.get(crossing.left());
             int bound = right.get(crossing.right()).lowest().midi();
             List<PartNote> kept = stroke.notes().stream().filter(note -> Crossing.between(List.of(stroke.playing(List.of(note))), List.of(right.get(crossing.right()))).isEmpty()).toList();
@@ -52,8 +61,8 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
     }
 
     /** The chord under the right hand's top note gives up what lies too low. */
-    private static void thin(List<Stroke> left, List<Stroke> right) {
-        for (Crossing crossing : Crossing.between(left, right)) {
+    private static void thin(List<Stroke> left, List<Stroke> right, Set<Integer> asTheyAre) {
+        for (Crossing crossing : toMend(left, right, asTheyAre)) {
             Stroke stroke = right.get(crossing.right());
             List<PartNote> kept = stroke.notes().stream().filter(note -> Crossing.between(List.of(left.get(crossing.left())), List.of(stroke.playing(List.of(note)))).isEmpty()).toList();
             if (!kept.isEmpty() && kept.size() < stroke.notes().size() && kept.contains(stroke.notes().get(stroke.notes().size() - 1))) {
@@ -63,8 +72,8 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
     }
 
     /** From rest to rest. */
-    private static void raise(List<Stroke> left, List<Stroke> right) {
-        for (Crossing crossing : Crossing.between(left, right)) {
+    private static void raise(List<Stroke> left, List<Stroke> right, Set<Integer> asTheyAre) {
+        for (Crossing crossing : toMend(left, right, asTheyAre)) {
             int first = crossing.right();
             int last = first;
             if (Crossing.between(left, List.of(right.get(first))).isEmpty()) {

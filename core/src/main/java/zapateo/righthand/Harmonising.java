@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.pitch.Interval;
@@ -50,14 +51,38 @@ public final class Harmonising {
         }
     }
 
+    /**
+     * A taste.
+     *
+     * @param borrowed what a chord that is not of the key costs more
+     * @param sevenths whether chords have theirs
+     */
+    public record Style(String id, String name, double borrowed, boolean sevenths) {
+
+        private static final List<Style> ALL = FILE.fields("styles").names().stream().map(id -> {
+            YamlFields fields = FILE.fields("styles").fields(id);
+            return new Style(id, fields.text("name"), Double.parseDouble(fields.text("borrowed")), fields.text("sevenths").equals("yes"));
+        }).toList();
+        /** The usual one comes first. */
+        public static final Style USUAL = ALL.get(0);
+
+        public static List<Style> all() {
+            return ALL;
+        }
+
+        public static Optional<Style> named(String id) {
+            return ALL.stream().filter(style -> style.id.equals(id)).findFirst();
+        }
+    }
+
     /** Of one mode: its chords by their numerals. */
-    private record Mode(Map<String, String> chords, Map<String, Double> plain, Map<String, Map<String, Double>> from, Map<String, Double> start, Map<String, Double> end) {
+    private record Mode(Map<String, String> chords, Map<String, Double> plain, Map<String, Map<String, Double>> from, Map<String, Double> start, Map<String, Double> end, Map<String, String> sevenths, List<String> borrowed) {
 
         private static Mode read(String name) {
             YamlFields fields = FILE.fields(name);
             Map<String, Map<String, Double>> from = new HashMap<>();
             fields.names().stream().filter(each -> each.startsWith("from-")).forEach(each -> from.put(each.substring("from-".length()), numbers(fields, each)));
-            return new Mode(fields.texts("chords"), numbers(fields, "plain"), from, numbers(fields, "start"), numbers(fields, "end"));
+            return new Mode(fields.texts("chords"), numbers(fields, "plain"), from, numbers(fields, "start"), numbers(fields, "end"), fields.texts("sevenths"), fields.list("borrowed", each -> each));
         }
 
         private static Map<String, Double> numbers(YamlFields fields, String name) {
@@ -73,27 +98,32 @@ public final class Harmonising {
 
     /** The song with chords under its melody in every bar; what chords it had are not looked at. */
     public static Song of(Song song, Pace pace) {
+        return of(song, pace, Style.USUAL);
+    }
+
+    /** The same to a certain taste. */
+    public static Song of(Song song, Pace pace, Style style) {
         List<WrittenBar> bars = song.writtenBars();
         List<List<Way>> layers = new ArrayList<>();
         Mode mode = MODES.get(song.key().mode().isMinor() ? "minor" : "major");
         int pieces = 0;
         for (WrittenBar bar : bars) {
             for (int tick = 0; tick < bar.ticks(); tick += pace.ticks(bar)) {
-                layers.add(ways(mode, song.key(), bar, tick, Math.min(bar.ticks(), tick + pace.ticks(bar)), pieces == 0));
+                layers.add(ways(mode, style, song.key(), bar, tick, Math.min(bar.ticks(), tick + pace.ticks(bar)), pieces == 0));
                 pieces++;
             }
         }
         int last = layers.size() - 1;
         layers.set(last, layers.get(last).stream().map(way -> new Way(way.numeral, way.chord, way.strange, mode.end.containsKey(way.numeral) ? 0 : OUTSIDE)).toList());
-        List<Way> found = ShortestPath.through(layers, List.of(CostTerm.own("strange-notes", STRANGE, Way::strange), CostTerm.own("plain", 1, way -> mode.plain.getOrDefault(way.numeral, ELSE)),
+        List<Way> found = ShortestPath.through(layers, List.of(CostTerm.own("strange-notes", STRANGE, Way::strange), CostTerm.own("plain", 1, way -> Math.max(0, mode.plain.getOrDefault(way.numeral, ELSE) + (mode.borrowed.contains(way.numeral) ? style.borrowed : 0))),
                 CostTerm.own("begins-and-ends", 1, Way::outside), CostTerm.<Way>step("follows", 1, (from, to) -> mode.from.getOrDefault(from.numeral, Map.of()).getOrDefault(to.numeral, ELSE)))).steps();
         return with(song, found, pace);
     }
 
-    private static List<Way> ways(Mode mode, Key key, WrittenBar bar, int from, int to, boolean first) {
+    private static List<Way> ways(Mode mode, Style style, Key key, WrittenBar bar, int from, int to, boolean first) {
         List<Way> ways = new ArrayList<>();
         mode.chords.forEach((numeral, sign) -> {
-            ChordSymbol chord = ChordSymbol.parse(key.tonic().plus(degree(numeral, key)).simple() + sign);
+            ChordSymbol chord = ChordSymbol.parse(key.tonic().plus(degree(numeral, key)).simple() + (style.sevenths ? mode.sevenths.getOrDefault(numeral, sign) : sign));
             ways.add(new Way(numeral, chord, strange(chord, bar, from, to), first && !mode.start.containsKey(numeral) ? OUTSIDE / 2 : 0));
         });
         return ways;

@@ -51,9 +51,12 @@ public final class Licks {
 
     /** What suits the chord of a bar, its tempo and the hand. */
     public List<Offered> over(Bar bar) {
+        return Lick.all().stream().filter(lick -> suits(lick, bar)).map(lick -> new Offered(lick, of(lick, bar))).toList();
+    }
+
+    boolean suits(Lick lick, Bar bar) {
         Optional<ChordSymbol> chord = bar.chords().stream().flatMap(span -> span.chord().stream()).findFirst();
-        return Lick.all().stream().filter(lick -> chord.filter(lick::suits).isPresent()).map(lick -> new Offered(lick, of(lick, bar)))
-                .filter(offered -> offered.strokes().stream().allMatch(stroke -> hand.easeOf(stroke.keys()) != Ease.OUT_OF_REACH) && isSlowEnough(bar, offered.lick())).toList();
+        return chord.filter(lick::suits).isPresent() && isSlowEnough(bar, lick) && of(lick, bar).stream().allMatch(stroke -> hand.easeOf(stroke.keys()) != Ease.OUT_OF_REACH);
     }
 
     private static boolean isSlowEnough(Bar bar, Lick lick) {

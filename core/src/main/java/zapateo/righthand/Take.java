@@ -49,33 +49,80 @@ public record Take(List<List<TuneNote>> bars) {
     /** A gap that is shorter than this part of a beat is no rest. */
     private static final double LEGATO = 0.34;
 
+    /** A bar that is played over: its metre, how long it is and how fast. */
+    public record Under(Meter meter, int ticks, Tempo tempo) {
+    }
+
+    /**
+     * A beat of those bars, or what is left of one at a bar's end.
+     *
+     * @param ms   when it begins
+     * @param tick where it begins from the first bar's start
+     */
+    private record Beat(double ms, double msLong, int tick, int ticks, List<Division> divisions) {
+
+        private double end() {
+            return ms + msLong;
+        }
+    }
+
     /** One beat read in one way: where each of its keys lies, in parts; the last of them may be the next beat's first. */
     private record Reading(Division division, int beat, boolean firstTaken, boolean spills, List<Integer> places, double cost) {
     }
 
-    /** @param struck in any order; keys struck together are one, the highest */
+    /** The same metre and tempo throughout. */
     public static Take of(List<Struck> struck, Tempo tempo, Meter meter) {
-        List<Struck> line = line(struck, tempo);
+        return of(struck, List.of(new Under(meter, meter.barTicks(), tempo)));
+    }
+
+    /**
+     * @param struck in any order; keys struck together are one, the highest
+     * @param bars   what was played over, from the first; the last one goes on as long as the take does
+     */
+    public static Take of(List<Struck> struck, List<Under> bars) {
+        List<Struck> line = line(struck, bars.get(0).tempo());
         if (line.isEmpty()) {
             return new Take(List.of());
         }
-        double beatMs = tempo.millisecondsOf(meter.beatTicks());
-        int beats = (int) Math.floor(line.get(line.size() - 1).ms() / beatMs + 0.5) + 1;
+        List<Integer> barEnds = new ArrayList<>();
+        List<Beat> beats = beats(bars, line.get(line.size() - 1).ms(), barEnds);
         List<List<Struck>> byBeat = new ArrayList<>();
-        for (int beat = 0; beat <= beats; beat++) {
-            byBeat.add(new ArrayList<>());
-        }
+        beats.forEach(beat -> byBeat.add(new ArrayList<>()));
         // What is struck in the last moment of a beat may be meant for the next one: it is read there, or here.
-        line.forEach(each -> byBeat.get(Math.max(0, (int) Math.floor(each.ms() / beatMs))).add(each));
-        List<Division> divisions = meter.isCompound() ? OF_THREE : OF_TWO;
+        int at = 0;
+        for (Struck each : line) {
+            while (each.ms() >= beats.get(at).end()) {
+                at++;
+            }
+            byBeat.get(at).add(each);
+        }
         List<List<Reading>> layers = new ArrayList<>();
-        for (int beat = 0; beat < byBeat.size(); beat++) {
-            layers.add(readings(byBeat.get(beat), beat, beatMs, divisions));
+        for (int beat = 0; beat < beats.size(); beat++) {
+            layers.add(readings(byBeat.get(beat), beat, beats.get(beat)));
         }
         ShortestPath.Joint<Reading> joint = new ShortestPath.Joint<>(reading -> reading.spills() ? 2 : 1, reading -> reading.beat() == 0 ? 0 : reading.firstTaken() ? 2 : 1);
         List<Reading> found = ShortestPath.through(layers, List.of(CostTerm.own("off-the-division", 1, Reading::cost),
                 CostTerm.step("change", CHANGE, (from, to) -> from.division().equals(to.division()) || to.places().isEmpty() || from.places().isEmpty() ? 0 : 1)), joint).steps();
-        return written(found, byBeat, meter, beatMs);
+        return written(found, byBeat, beats, barEnds);
+    }
+
+    /** Enough of them for a note that falls to the beat behind the last one. */
+    private static List<Beat> beats(List<Under> bars, double lastMs, List<Integer> barEnds) {
+        List<Beat> beats = new ArrayList<>();
+        double ms = 0;
+        int tick = 0;
+        for (int i = 0; beats.isEmpty() || beats.get(beats.size() - 1).ms() <= lastMs; i++) {
+            Under bar = bars.get(Math.min(i, bars.size() - 1));
+            for (int from = 0; from < bar.ticks(); from += bar.meter().beatTicks()) {
+                int ticks = Math.min(bar.meter().beatTicks(), bar.ticks() - from);
+                double msLong = bar.tempo().millisecondsOf(ticks);
+                beats.add(new Beat(ms, msLong, tick + from, ticks, bar.meter().isCompound() ? OF_THREE : OF_TWO));
+                ms += msLong;
+            }
+            tick += bar.ticks();
+            barEnds.add(tick);
+        }
+        return beats;
     }
 
     /** One key at a time, the highest of those struck within a thirty-second. */
@@ -95,13 +142,13 @@ public record Take(List<List<TuneNote>> bars) {
         return line;
     }
 
-    private static List<Reading> readings(List<Struck> keys, int beat, double beatMs, List<Division> divisions) {
+    private static List<Reading> readings(List<Struck> keys, int at, Beat beat) {
         List<Reading> readings = new ArrayList<>();
-        for (Division division : divisions) {
+        for (Division division : beat.divisions()) {
             for (boolean taken : new boolean[] {false, true}) {
                 for (boolean spills : new boolean[] {false, true}) {
                     if (!spills || !keys.isEmpty()) {
-                        readings.add(reading(keys, beat, beatMs, division, taken, spills));
+                        readings.add(reading(keys, at, beat, division, taken, spills));
                     }
                 }
             }
@@ -110,48 +157,49 @@ public record Take(List<List<TuneNote>> bars) {
     }
 
     /** Each key on the nearest place that is free, in order; the last one on the next beat where it spills over. */
-    private static Reading reading(List<Struck> keys, int beat, double beatMs, Division division, boolean taken, boolean spills) {
+    private static Reading reading(List<Struck> keys, int beatAt, Beat beat, Division division, boolean taken, boolean spills) {
         List<Integer> places = new ArrayList<>();
         int free = taken ? 1 : 0;
         double cost = keys.isEmpty() ? 0 : division.cost() + division.empty() * Math.max(0, division.parts() - keys.size() - (taken ? 1 : 0) + (spills ? 1 : 0));
         for (int i = 0; i < keys.size(); i++) {
-            double at = keys.get(i).ms() / beatMs - beat;
+            double at = (keys.get(i).ms() - beat.ms()) / beat.msLong();
             boolean over = spills && i == keys.size() - 1;
             int place = over ? division.parts() : Math.max(free, Math.min(division.parts() - 1, (int) Math.round(at * division.parts())));
-            double off = (at - place / (double) division.parts()) * beatMs / UNEVEN_MS;
+            double off = (at - place / (double) division.parts()) * beat.msLong() / UNEVEN_MS;
             cost += off * off / 2 + (!over && place >= division.parts() || place < free ? CROWDED : 0);
             places.add(place);
             free = place + 1;
         }
-        return new Reading(division, beat, taken, spills, places, cost + (free > division.parts() + (spills ? 1 : 0) ? CROWDED : 0));
+        return new Reading(division, beatAt, taken, spills, places, cost + (free > division.parts() + (spills ? 1 : 0) ? CROWDED : 0));
     }
 
-    private static Take written(List<Reading> found, List<List<Struck>> byBeat, Meter meter, double beatMs) {
+    private static Take written(List<Reading> found, List<List<Struck>> byBeat, List<Beat> beats, List<Integer> barEnds) {
         List<int[]> onsets = new ArrayList<>();
         List<Struck> keys = new ArrayList<>();
+        List<Beat> of = new ArrayList<>();
         for (Reading reading : found) {
+            Beat beat = beats.get(reading.beat());
             for (int i = 0; i < reading.places().size(); i++) {
-                int tick = reading.beat() * meter.beatTicks() + reading.places().get(i) * meter.beatTicks() / reading.division().parts();
-                onsets.add(new int[] {tick, meter.beatTicks() / reading.division().parts()});
+                onsets.add(new int[] {beat.tick() + reading.places().get(i) * beat.ticks() / reading.division().parts(), beat.ticks() / reading.division().parts()});
                 keys.add(byBeat.get(reading.beat()).get(i));
+                of.add(beat);
             }
         }
-        int bar = meter.barTicks();
-        int bars = onsets.get(onsets.size() - 1)[0] / bar + 1;
+        int last = onsets.get(onsets.size() - 1)[0];
+        List<Integer> ends = barEnds.subList(0, (int) barEnds.stream().filter(end -> end <= last).count() + 1);
+        int close = ends.get(ends.size() - 1);
         List<List<TuneNote>> written = new ArrayList<>();
-        for (int i = 0; i < bars; i++) {
-            written.add(new ArrayList<>());
-        }
+        ends.forEach(end -> written.add(new ArrayList<>()));
         int at = 0;
         for (int i = 0; i < onsets.size(); i++) {
             int from = onsets.get(i)[0];
-            int next = i + 1 < onsets.size() ? onsets.get(i + 1)[0] : bars * bar;
-            put(written, at, from, Optional.empty(), bar);
-            int end = end(from, next, keys.get(i).held() / beatMs * meter.beatTicks(), onsets.get(i)[1], meter.beatTicks());
-            put(written, from, end, Optional.of(keys.get(i).pitch()), bar);
+            int next = i + 1 < onsets.size() ? onsets.get(i + 1)[0] : close;
+            put(written, at, from, Optional.empty(), ends);
+            int end = end(from, next, keys.get(i).held() / of.get(i).msLong() * of.get(i).ticks(), onsets.get(i)[1], of.get(i).ticks());
+            put(written, from, end, Optional.of(keys.get(i).pitch()), ends);
             at = end;
         }
-        put(written, at, bars * bar, Optional.empty(), bar);
+        put(written, at, close, Optional.empty(), ends);
         return new Take(written.stream().map(List::copyOf).toList());
     }
 
@@ -166,10 +214,15 @@ public record Take(List<List<TuneNote>> bars) {
     }
 
     /** A note or a rest, parted and tied where a bar line crosses it. */
-    private static void put(List<List<TuneNote>> bars, int from, int to, Optional<Pitch> pitch, int bar) {
+    private static void put(List<List<TuneNote>> bars, int from, int to, Optional<Pitch> pitch, List<Integer> barEnds) {
+        int bar = 0;
         for (int at = from; at < to; ) {
-            int end = Math.min(to, (at / bar + 1) * bar);
-            bars.get(at / bar).add(new TuneNote(pitch, at % bar, end - at, pitch.isPresent() && end < to));
+            while (barEnds.get(bar) <= at) {
+                bar++;
+            }
+            int start = bar == 0 ? 0 : barEnds.get(bar - 1);
+            int end = Math.min(to, barEnds.get(bar));
+            bars.get(bar).add(new TuneNote(pitch, at - start, end - at, pitch.isPresent() && end < to));
             at = end;
         }
     }

@@ -8,7 +8,9 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -73,6 +75,25 @@ class HarmonisingTest {
         }
         assertThat(ChartParser.parse(harmonised.toString()).song()).contains(harmonised);
         assertThat(harmonised.writtenBars().stream().map(WrittenBar::tune).toList()).isEqualTo(song.writtenBars().stream().map(WrittenBar::tune).toList());
+    }
+
+    /** Tastes: with sevenths every chord has one, of the key only borrows nothing, colourful borrows more than usual and no taste loses the function of the printed chords. */
+    @Test
+    void a_taste_is_kept_to() {
+        Map<String, Integer> borrowed = new HashMap<>();
+        for (Harmonising.Style style : Harmonising.Style.all()) {
+            int strange = 0;
+            for (String tune : TUNES) {
+                Song song = read(tune);
+                List<ChordSymbol> chords = Harmonising.of(song, Pace.BAR, style).chords().flatMap(place -> place.chord().stream()).toList();
+                assertThat(chords).isNotEmpty().allSatisfy(chord -> assertThat(chord.quality().tone(7).isPresent() || chord.quality().tone(6).isPresent()).as("%s %s", style.id(), chord)
+                        .isEqualTo(style.sevenths() || chord.quality().isDominant()));
+                strange += (int) chords.stream().filter(chord -> !song.key().mode().isMinor() && chord.tones().stream().limit(3).anyMatch(tone -> song.key().scale().stream().noneMatch(own -> own.chroma() == tone.chroma()))).count();
+            }
+            borrowed.put(style.id(), strange);
+        }
+        assertThat(borrowed.get("plain")).isZero();
+        assertThat(borrowed.get("colourful")).isGreaterThan(borrowed.get("usual"));
     }
 
     private static Song read(String name) {

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
+import zapateo.arrangement.Meeting;
 import zapateo.arrangement.RightHand;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
@@ -181,6 +182,34 @@ class BothHandsTest {
         List<Stroke> strokes = right("Key: E♭\n| E♭6 | Fm7 |\nMelody: | G4 B4 | A4 F4 |", "two-feel", RightHand.of(RightChoices.Style.MELODY).under(RightChoices.Under.THIRD));
         assertThat(strokes).extracting(stroke -> stroke.notes().stream().map(note -> note.pitch().toString()).toList())
                 .containsExactly(List.of("B♭3", "C4", "E♭4", "G4"), List.of("B♭4"), List.of("C4", "E♭4", "F4", "A♭4"), List.of("F4"));
+    }
+
+    /** EXAMPLES 28: the melody's G3 runs into the tenth; the left hand gives way, is left as it is where the player wants it so, and the bar says which. */
+    @Test
+    void a_bar_says_how_its_hands_meet_and_what_was_mended() {
+        Song song = ChartParser.parse("Key: E♭\n| E♭ | E♭ |\nMelody: | G,8 | B4 z4 |").song().orElseThrow();
+        Choices choices = Choices.figure("held").endsHeld(false).voicing("spread");
+        Arrangement mended = ARRANGER.arrange(song, choices.right(RightHand.of(RightChoices.Style.MELODY)), Pianist.USUAL);
+        List<Meeting> meetings = Meeting.of(mended);
+        assertThat(meetings.get(0).mended()).containsExactly("left-thinned");
+        assertThat(meetings.get(0).kept()).isEmpty();
+        assertThat(meetings.get(0).order()).isEqualTo("1 LR");
+        assertThat(meetings.get(1).mended()).isEmpty();
+        Arrangement as = ARRANGER.arrange(song, choices.right(RightHand.of(RightChoices.Style.MELODY).asTheyAre(List.of(1))), Pianist.USUAL);
+        assertThat(Meeting.of(as).get(0).mended()).isEmpty();
+        assertThat(Meeting.of(as).get(0).kept()).containsExactly(Crossing.Kind.SAME_KEY);
+        assertThat(as.notices()).extracting(notice -> notice.code()).contains("crossing-kept");
+    }
+
+    /** The count of HANDBOOK §2 and who strikes on it, as the hands of EXAMPLES 14 interlock. */
+    @Test
+    void the_hands_are_counted_through_a_bar() {
+        Song song = ChartParser.parse("Key: Am\n| Am | Am |\nMelody: | z8 | e3 e2 c3 |").song().orElseThrow();
+        List<Meeting> alone = Meeting.of(ARRANGER.arrange(song, Choices.figure("hand-split").endsHeld(false), Pianist.USUAL));
+        assertThat(alone.get(0).order()).isEqualTo("1 L, 1& R, 2 L, 2& L, 3 R, 3& R, 4 L, 4& R");
+        List<Meeting> sung = Meeting.of(ARRANGER.arrange(song, Choices.figure("two-feel").endsHeld(false).right(RightHand.of(RightChoices.Style.MELODY)), Pianist.USUAL));
+        assertThat(sung.get(0).order()).isEmpty();
+        assertThat(sung.get(1).order()).isEqualTo("1 LR, 2& R, 3 L, 3& R");
     }
 
     @Test

@@ -88,11 +88,12 @@ class LicksTest {
                     for (Stroke stroke : strokes) {
                         assertThat(stroke.written().tick()).isGreaterThanOrEqualTo(Math.max(bar.tick(), end - Lick.GRACE));
                         end = stroke.written().end();
-                        assertThat(stroke.highest().midi()).isBetween(60, 96);
+                        assertThat(stroke.highest().midi()).isBetween(55, 96);
                     }
                     assertThat(end).isLessThanOrEqualTo(bar.end());
-                    licks.over(bar).stream().filter(offered -> offered.lick().equals(lick))
-                            .forEach(offered -> assertThat(offered.strokes()).allSatisfy(stroke -> assertThat(Hand.of(170).easeOf(stroke.keys())).isNotEqualTo(Ease.OUT_OF_REACH)));
+                    if (licks.suits(lick, bar)) {
+                        assertThat(strokes).allSatisfy(stroke -> assertThat(Hand.of(170).easeOf(stroke.keys())).isNotEqualTo(Ease.OUT_OF_REACH));
+                    }
                 }
             }
         }

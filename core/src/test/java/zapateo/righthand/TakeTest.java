@@ -75,6 +75,20 @@ class TakeTest {
         assertThat(right / (double) notes).as("%d of %d", right, notes).isGreaterThanOrEqualTo(0.95);
     }
 
+    /** Two beats of 2/4 at 120, then 6/8 in dotted quarters at 60, then a bar of 5/8 with a beat cut short: each bar in its own metre. */
+    @Test
+    void a_take_over_changing_metres_falls_into_each_bars_own_beats() {
+        List<Take.Under> bars = List.of(new Take.Under(Meter.of(2, 4), 1920, Tempo.of(120, 960)), new Take.Under(Meter.of(6, 8), 2880, Tempo.of(60, 1440)),
+                new Take.Under(Meter.of(3, 4), 2400, Tempo.of(120, 960)));
+        List<Take.Struck> struck = new ArrayList<>();
+        double[] ms = {0, 510, 740, 1010, 1330, 1650, 2020, 3010, 3490, 3990, 4260};
+        for (int i = 0; i < ms.length; i++) {
+            struck.add(new Take.Struck(ms[i], 150, KEYS[i % KEYS.length]));
+        }
+        assertThat(Take.of(struck, bars).bars().stream().map(bar -> bar.stream().filter(note -> note.pitch().isPresent()).map(TuneNote::tick).toList()).toList())
+                .containsExactly(List.of(0, 960, 1440), List.of(0, 480, 960, 1440), List.of(0, 960, 1920), List.of(0));
+    }
+
     @Test
     void bars_are_filled_with_notes_ties_and_rests() {
         List<Take.Struck> struck = List.of(new Take.Struck(10, 480, KEYS[0]), new Take.Struck(1490, 900, KEYS[1]), new Take.Struck(2510, 200, KEYS[2]));
