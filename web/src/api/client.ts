@@ -38,6 +38,7 @@ export type RightHand = Schemas["RightRequest"];
 export type Fit = Schemas["FitView"];
 export type FitNote = Schemas["FitNoteView"];
 export type ImprovNotes = Schemas["NotesView"];
+export type Lick = Schemas["LickView"];
 export type OneShape = Schemas["ShapeView"];
 export type ArrangeRequest = Schemas["ArrangeRequest"];
 export type FigureBar = Schemas["FigureBarView"];
@@ -45,11 +46,11 @@ export type Problem = Schemas["ProblemView"];
 export type SongLine = Schemas["SongLineView"];
 export type Song = Schemas["SongView"];
 export type SongVersion = Schemas["VersionView"];
-export type Bar = Schemas["ArrangedBarView"];
+export type Bar = Omit<Schemas["ArrangedBarView"], "meeting"> & { meeting: Schemas["MeetingView"] | null };
 export type Note = Schemas["NoteView"];
 export type Pedal = Schemas["PedalView"];
 export type Stroke = Omit<Schemas["StrokeView"], "rolled"> & { rolled: Schemas["RolledView"] | null };
-export type Arrangement = Omit<Schemas["ArrangementView"], "strokes"> & { strokes: Stroke[] };
+export type Arrangement = Omit<Schemas["ArrangementView"], "strokes" | "bars"> & { strokes: Stroke[]; bars: Bar[] };
 
 export const api = createClient<paths>({ baseUrl: "/" });
 

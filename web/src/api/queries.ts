@@ -11,6 +11,7 @@ import {
   type Fitting,
   type Hands,
   type ImprovNotes,
+  type Lick,
   type Measures,
   type Measuring,
   type OneShape,
@@ -55,6 +56,19 @@ export function useImprovNotes(chart: string) {
   return useQuery<ImprovNotes, Refused>({
     queryKey: ["improv", chart],
     queryFn: () => take(api.POST("/api/right-hand/notes", { body: { chart } })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** Small devices made for one bar, by index. */
+export function useLicks(asked: Asked, bar: number) {
+  return useQuery<Lick[], Refused>({
+    queryKey: ["licks", asked, bar],
+    queryFn: () => {
+      const { chart, choices, hand } = requestOf(asked);
+      return take(api.POST("/api/right-hand/licks", { body: { chart, choices, hand, bar } }));
+    },
     placeholderData: keepPreviousData,
     retry: false,
   });

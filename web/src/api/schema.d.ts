@@ -420,6 +420,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/right-hand/licks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["licks"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/right-hand/notes": {
         parameters: {
             query?: never;
@@ -619,6 +635,7 @@ export interface components {
             index: number;
             /** Format: double */
             maxTempo: number;
+            meeting: components["schemas"]["MeetingView"];
             meter: string;
             /** Format: int32 */
             number: number;
@@ -813,9 +830,16 @@ export interface components {
             chord?: number;
             content?: string;
             /** @enum {string} */
-            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "join" | "confirmGuesses" | "tune";
+            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "join" | "confirmGuesses" | "tune" | "note";
+            /** @enum {string} */
+            note?: "up" | "down" | "sharper" | "flatter" | "octave-up" | "octave-down" | "longer" | "shorter" | "earlier" | "later" | "delete" | "add" | "pitch";
+            /** Format: int32 */
+            pass?: number;
+            pitch?: string;
             /** Format: int32 */
             section?: number;
+            /** Format: int32 */
+            tick?: number;
             /** Format: int32 */
             to?: number;
         };
@@ -946,6 +970,8 @@ export interface components {
             chart: string;
             /** @enum {string} */
             pace: "bar" | "half" | "beat";
+            /** @enum {string} */
+            style?: "usual" | "plain" | "colourful" | "sevenths";
         };
         HarmonisedView: {
             chart: string;
@@ -1002,6 +1028,33 @@ export interface components {
             name: string;
             use: string;
         };
+        LickNoteView: {
+            midi: number[];
+            names: string[];
+            /** Format: int32 */
+            tick: number;
+            /** Format: int32 */
+            ticks: number;
+        };
+        LickRequest: {
+            /** Format: int32 */
+            bar: number;
+            lick: string;
+        };
+        LickView: {
+            count: string;
+            id: string;
+            name: string;
+            notes: components["schemas"]["LickNoteView"][];
+            practise: string;
+        };
+        LicksRequest: {
+            /** Format: int32 */
+            bar: number;
+            chart: string;
+            choices?: components["schemas"]["ChoicesRequest"];
+            hand?: components["schemas"]["Measures"];
+        };
         LimitView: {
             /** Format: int32 */
             bar: number;
@@ -1022,6 +1075,17 @@ export interface components {
             /** Format: int32 */
             pass?: number;
             top?: string;
+        };
+        MannerRequest: {
+            figure?: string;
+            /** @enum {string} */
+            shapes?: "each" | "held" | "turn";
+            /** @enum {string} */
+            style: "none" | "comping" | "melody" | "improvise";
+            /** @enum {string} */
+            top?: "nearest" | "smooth" | "third";
+            /** @enum {string} */
+            under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block" | "third";
         };
         MannerView: {
             bass: boolean;
@@ -1061,6 +1125,11 @@ export interface components {
             usualMm: number;
             whole: components["schemas"]["TryView"][];
         };
+        MeetingView: {
+            kept: string[];
+            mended: string[];
+            order: string;
+        };
         NamedChoices: {
             choices: components["schemas"]["ChoicesRequest"];
             name: string;
@@ -1069,6 +1138,12 @@ export interface components {
             id: string;
             name: string;
             use: string;
+        };
+        NoteAtView: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            tick: number;
         };
         NoteView: {
             /** Format: int32 */
@@ -1221,18 +1296,26 @@ export interface components {
             vamp: boolean;
         };
         RightRequest: {
+            asTheyAre?: number[];
             /** Format: int64 */
             chorus?: number;
             figure?: string;
             /** Format: int64 */
             fills?: number;
+            licks?: components["schemas"]["LickRequest"][];
             plain?: number[];
+            sections?: {
+                [key: string]: components["schemas"]["MannerRequest"];
+            };
+            /** @enum {string} */
+            shapes?: "each" | "held" | "turn";
             /** @enum {string} */
             style: "none" | "comping" | "melody" | "improvise";
             /** @enum {string} */
             top?: "nearest" | "smooth" | "third";
             /** @enum {string} */
-            under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block";
+            under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block" | "third";
+            unison?: boolean;
         };
         RolledView: {
             /** @enum {string} */
@@ -1383,6 +1466,8 @@ export interface components {
             score: number;
         };
         TakeRequest: {
+            /** Format: int32 */
+            bar?: number;
             /** Format: double */
             bpm?: number;
             chart: string;
@@ -1398,6 +1483,7 @@ export interface components {
             bpm: number;
         };
         TextView: {
+            at: components["schemas"]["NoteAtView"];
             text: string;
         };
         ThereIsView: {
@@ -2252,6 +2338,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["HarmonisedView"];
+                };
+            };
+        };
+    };
+    licks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LicksRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LickView"][];
                 };
             };
         };

@@ -25,12 +25,16 @@ export function Score({
   label,
   lit,
   onStroke,
+  onLift,
 }: {
   xml: string | undefined;
   label: string;
   lit: number[];
   onStroke: (stroke: number) => void;
+  /** A note was dragged so many places of the staff up, or down below zero; it has been struck before. */
+  onLift?: (steps: number) => void;
 }) {
+  const drag = useRef<{ y: number; space: number } | null>(null);
   const holder = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [page, setPage] = useState<{ svg?: string; error?: string }>({});
@@ -71,7 +75,22 @@ export function Score({
           aria-label={label}
           // biome-ignore lint/security/noDangerouslySetInnerHtml: the page comes from our own engraver
           dangerouslySetInnerHTML={{ __html: page.svg }}
+          onPointerDown={(event) => {
+            const note = (event.target as Element).closest("g.note");
+            const stroke = /^s(\d+)n/.exec(note?.id ?? "");
+            if (!onLift || !note || !stroke) return;
+            drag.current = { y: event.clientY, space: spaceOf(note) };
+            event.preventDefault();
+            onStroke(Number(stroke[1]));
+          }}
+          onPointerUp={(event) => {
+            const from = drag.current;
+            drag.current = null;
+            const steps = from ? Math.round(((from.y - event.clientY) / from.space) * 2) : 0;
+            if (steps !== 0) onLift?.(steps);
+          }}
           onClick={(event) => {
+            if (onLift) return;
             const note = (event.target as Element).closest("g.note");
             const stroke = /^s(\d+)n/.exec(note?.id ?? "");
             if (stroke) onStroke(Number(stroke[1]));
@@ -82,4 +101,10 @@ export function Score({
       )}
     </div>
   );
+}
+
+/** Pixels from one line of a note's staff to the next. */
+function spaceOf(note: Element): number {
+  const lines = [...(note.closest("g.staff")?.querySelectorAll(":scope > path") ?? [])].map((line) => line.getBoundingClientRect().top);
+  return Math.max(4, Math.abs((lines[1] ?? 0) - (lines[0] ?? 8)));
 }

@@ -2,6 +2,7 @@ import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import type { Arrangement, Tone } from "../api/client";
 import type { Aim } from "../keyboard/AimKey";
 import { Keyboard } from "../keyboard/Keyboard";
+import { PlaysOn } from "../sound/PlaysOn";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
 import { beatSign, plain } from "../ui/words";
@@ -177,6 +178,7 @@ function SoundPanel({ sound }: { sound: Sound }) {
           />
         </label>
       ))}
+      <PlaysOn sound={sound} />
       <p className="text-[0.86rem] text-quiet">Keep headphones moderate; rest your ears and hands after 20 to 30 minutes.</p>
     </div>
   );

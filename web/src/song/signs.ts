@@ -29,8 +29,12 @@ export const SIGNS: [sign: string, meaning: string][] = [
   ["| C ? |", "its length is a guess; take the ? away when it is right"],
   ["Words: The lamps | on the quay", "under a row of bars, a part for each; more lines are more verses"],
   [
+    "Melody: G2 A/ ^F3/2 z2 (3cde | g8",
+    "the melody in ABC's notes, counted in eighths: c is an octave above C, c' and C, go on; ^ _ = sharp, flat, natural; the key's own signs count; z rests, - ties, (3 is a triplet; a second line is for the second time",
+  ],
+  [
     "Tune: G4/4 A4/8 B4 | r/2 C5/2",
-    "the melody: pitch, octave and part of a whole note; a dot or t for triplets behind it, ~ ties, r rests",
+    "the same by names: pitch, octave and part of a whole note; a dot or t for triplets behind it, ~ ties, r rests",
   ],
   ["C Am F G", "a row without bar lines is one chord a bar"],
   ["// slower", "a remark nobody plays"],

@@ -1,8 +1,11 @@
 import * as Tone from "tone";
 import type { Arrangement } from "../api/client";
+import { hush, type NoteSink, sendNote } from "./midiOut";
 import { clicks, type Metronome, type Tone as Sounding, tones } from "./schedule";
 
 export type Volumes = { left: number; right: number; click: number };
+/** Where it sounds: on an instrument outside too or instead, told so much later or, below zero, earlier. */
+export type Out = { sink: NoteSink | null; hereToo: boolean; delayMs: number };
 export type Playhead = { playing: boolean; counting: boolean; bar: number; tick: number; strokes: number[] };
 export type Heard = { tick: number; midi: number; hand: "L" | "R"; time: number };
 
@@ -38,6 +41,8 @@ export class Player {
   private readonly piano: { L: Tone.Sampler; R: Tone.Sampler };
   private click: Tone.Synth;
   private clickVolume = 0;
+  private volumes: Volumes = { left: 1, right: 1, click: 1 };
+  private out: Out = { sink: null, hereToo: false, delayMs: 0 };
   /** When the last click of a count-in is over: the first beat of what is played. */
   private counted = 0;
   private readonly listeners = new Set<() => void>();
@@ -114,6 +119,7 @@ export class Player {
     this.scheduled.clear();
     this.piano.L.releaseAll();
     this.piano.R.releaseAll();
+    this.hushOut();
     if (this.head.counting) this.hushCount();
     this.move(STOPPED);
   }
@@ -172,7 +178,18 @@ export class Player {
     this.metronome = metronome;
   }
 
+  /** What an instrument was told already is let go when that is over. */
+  private hushOut(): void {
+    if (this.out.sink) hush(this.out.sink, performance.now() + Tone.getContext().lookAhead * 1000 + Math.max(0, this.out.delayMs));
+  }
+
+  setOut(out: Out): void {
+    if (out.sink !== this.out.sink) this.hushOut();
+    this.out = out;
+  }
+
   setVolumes(volumes: Volumes): void {
+    this.volumes = volumes;
     this.piano.L.volume.value = Tone.gainToDb(volumes.left);
     this.piano.R.volume.value = Tone.gainToDb(volumes.right);
     this.clickVolume = Tone.gainToDb(volumes.click) - 8;
@@ -274,12 +291,20 @@ export class Player {
   }
 
   private sound(tone: Sounding, time: number, seconds: number): void {
-    this.piano[tone.hand].triggerAttackRelease(
-      Tone.Frequency(tone.midi, "midi").toFrequency(),
-      seconds,
-      Math.max(0, time - ATTACK_SECONDS),
-      tone.velocity,
-    );
+    const { sink, hereToo, delayMs } = this.out;
+    const volume = tone.hand === "L" ? this.volumes.left : this.volumes.right;
+    if (sink && volume > 0) {
+      const now = performance.now();
+      const at = Math.max(now, now + (time - Tone.immediate()) * 1000 + delayMs);
+      sendNote(sink, tone.midi, tone.velocity * volume, at, seconds * 1000);
+    }
+    if (!sink || hereToo)
+      this.piano[tone.hand].triggerAttackRelease(
+        Tone.Frequency(tone.midi, "midi").toFrequency(),
+        seconds,
+        Math.max(0, time - ATTACK_SECONDS),
+        tone.velocity,
+      );
     this.heard.push({ tick: tone.tick, midi: tone.midi, hand: tone.hand, time });
     if (this.heard.length > KEPT_EVENTS) this.heard.shift();
   }

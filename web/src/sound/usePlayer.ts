@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import type { Arrangement } from "../api/client";
-import type { Player, Playhead, Volumes } from "./player";
+import type { Out, Player, Playhead, Volumes } from "./player";
 import type { Metronome } from "./schedule";
 
 const SILENT: Playhead = { playing: false, counting: false, bar: -1, tick: -1, strokes: [] };
@@ -16,6 +16,11 @@ export type Sound = {
   record: () => void;
   elapsed: () => number | null;
   sing: (midi: number, down: boolean) => void;
+  /** Resolves when the piano can sound. */
+  ready: () => Promise<unknown>;
+  /** The instrument outside that plays, where one does. */
+  out: Out;
+  setOut: (out: Out) => void;
   volumes: Volumes;
   setVolumes: (volumes: Volumes) => void;
   metronome: Metronome;
@@ -43,6 +48,7 @@ export function usePlayer(
   const [volumes, setVolumes] = useState<Volumes>({ left: 0.8, right: 0.8, click: 0.6 });
   const [metronome, setMetronome] = useState<Metronome>("off");
   const [countIn, setCountIn] = useState(false);
+  const [out, setOut] = useState<Out>({ sink: null, hereToo: false, delayMs: 0 });
   /** Whether what plays goes through once, whatever is looped. */
   const once = useRef(false);
   const opening = useRef<Promise<Player> | null>(null);
@@ -71,6 +77,7 @@ export function usePlayer(
   useEffect(() => player?.setTempo(bpmOfQuarter), [player, bpmOfQuarter]);
   useEffect(() => player?.setMetronome(metronome), [player, metronome]);
   useEffect(() => player?.setVolumes(volumes), [player, volumes]);
+  useEffect(() => player?.setOut(out), [player, out]);
   useEffect(() => () => player?.dispose(), [player]);
 
   const toggle = useCallback(() => {
@@ -86,10 +93,11 @@ export function usePlayer(
         opened.setLoop(looping ? selection : null);
         opened.setMetronome(metronome);
         opened.setVolumes(volumes);
+        opened.setOut(out);
         opened.play(selection[0], bpmOfQuarter, countIn);
       })
       .catch(() => undefined);
-  }, [arrangement, bpmOfQuarter, countIn, looping, metronome, open, selection, volumes]);
+  }, [arrangement, bpmOfQuarter, countIn, looping, metronome, open, out, selection, volumes]);
 
   const record = useCallback(() => {
     if (!arrangement) return;
@@ -100,10 +108,11 @@ export function usePlayer(
         opened.setLoop(null);
         opened.setMetronome("beats");
         opened.setVolumes(volumes);
+        opened.setOut(out);
         opened.play(selection[0], bpmOfQuarter, true);
       })
       .catch(() => undefined);
-  }, [arrangement, bpmOfQuarter, open, selection, volumes]);
+  }, [arrangement, bpmOfQuarter, open, out, selection, volumes]);
   const elapsed = useCallback(() => player?.elapsed() ?? null, [player]);
   const sing = useCallback((midi: number, down: boolean) => player?.sing(midi, down), [player]);
 
@@ -132,6 +141,9 @@ export function usePlayer(
     record,
     elapsed,
     sing,
+    ready: open,
+    out,
+    setOut,
     volumes,
     setVolumes,
     metronome,

@@ -72,7 +72,9 @@ export function Ribbon({
                 data-bar={index}
                 aria-pressed={chosen}
                 aria-label={`Bar ${bar.number}: ${bar.chords.map((chord) => chord.symbol).join(", ")}`}
-                aria-description={`difficulty ${Math.round(bar.difficulty)}${bar.maxTempo < bpm ? `, too fast: up to ${Math.floor(bar.maxTempo)}` : ""}`}
+                aria-description={`difficulty ${Math.round(bar.difficulty)}${bar.maxTempo < bpm ? `, too fast: up to ${Math.floor(bar.maxTempo)}` : ""}${
+                  bar.meeting?.kept.length ? ", the hands run together" : bar.meeting?.mended.length ? ", room made between the hands" : ""
+                }`}
                 onPointerDown={(event) => {
                   if (event.button !== 0) return;
                   dragFrom.current = index;
@@ -100,6 +102,15 @@ export function Ribbon({
                     <Chord key={chord.tick} symbol={chord.symbol} />
                   ))}
                 </span>
+                {bar.meeting && bar.meeting.kept.length + bar.meeting.mended.length > 0 && (
+                  <span
+                    data-hands={bar.meeting.kept.length > 0 ? "kept" : "mended"}
+                    title={bar.meeting.kept.length > 0 ? "The hands run together here" : "Room was made between the hands here"}
+                    className={`absolute right-1 bottom-1 text-[0.8rem] leading-none ${bar.meeting.kept.length > 0 ? "font-bold text-accent" : "text-quiet"}`}
+                  >
+                    {bar.meeting.kept.length > 0 ? "⇅!" : "⇅"}
+                  </span>
+                )}
                 <span
                   aria-hidden="true"
                   data-strip={bar.maxTempo < bpm ? "limit" : "fits"}

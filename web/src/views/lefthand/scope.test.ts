@@ -23,6 +23,7 @@ const bar = (index: number, number: number, section = "Verse", pass = 1): Bar =>
   difficulty: 0,
   parts: [],
   maxTempo: 400,
+  meeting: null,
 });
 
 describe("where choices go", () => {

@@ -23,6 +23,7 @@ function bars(...sections: string[]): Bar[] {
     difficulty: 12,
     parts: [],
     maxTempo: index === 1 ? 90 : 400,
+    meeting: null,
   }));
 }
 

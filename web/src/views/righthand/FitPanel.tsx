@@ -1,4 +1,6 @@
+import { useState } from "react";
 import type { Bar, Fit, FitNote } from "../../api/client";
+import { Choice } from "../../ui/Choice";
 
 const KINDS: Record<FitNote["kind"], string> = {
   "chord-tone": "chord tone",
@@ -26,14 +28,15 @@ export function FitPanel({
   selection: [number, number];
   onBar: (index: number) => void;
   /** Puts first chords under the melody in place of those there are. */
-  onHarmonise: (pace: "bar" | "half" | "beat") => void;
+  onHarmonise: (pace: "bar" | "half" | "beat", taste: Taste) => void;
 }) {
+  const [taste, setTaste] = useState<Taste>("usual");
   if (!fit) return <p className="text-quiet">Listening …</p>;
   if (fit.notes.length === 0)
     return (
       <p className="leading-snug">
-        The chart has no tune yet, so there is nothing to fit. Type one under a row of bars, as <code>Tune: | E♭4/4 F4/8 G4 B♭4/2 |</code>,
-        or import a file that has one.
+        The chart has no tune yet, so there is nothing to fit. Type one under a row of bars, as <code>Melody: | E2 F G B4 |</code>, or
+        import a file that has one.
       </p>
     );
   const doubtful = fit.notes.filter((note) => note.kind === "clash" || note.avoid);
@@ -78,7 +81,7 @@ export function FitPanel({
           <button
             key={pace.id}
             type="button"
-            onClick={() => onHarmonise(pace.id)}
+            onClick={() => onHarmonise(pace.id, taste)}
             title="In place of those there are; undo brings them back"
             className="mr-2 min-h-8 text-accent underline underline-offset-4"
           >
@@ -86,6 +89,7 @@ export function FitPanel({
           </button>
         ))}
       </p>
+      <Choice slim label="Taste of the chords that are found" value={taste} options={TASTES} onChange={setTaste} />
       <h3 className="mt-1 font-semibold">The chosen bars, note by note</h3>
       <table className="w-full text-left">
         <thead className="sr-only">
@@ -110,6 +114,13 @@ export function FitPanel({
   );
 }
 
+export type Taste = "usual" | "plain" | "colourful" | "sevenths";
+const TASTES: { value: Taste; label: string }[] = [
+  { value: "usual", label: "chords as usual" },
+  { value: "plain", label: "of the key only" },
+  { value: "colourful", label: "with borrowed chords" },
+  { value: "sevenths", label: "with sevenths" },
+];
 const MOST_SHOWN = 48;
 const PACES = [
   { id: "bar", name: "the bar" },

@@ -9,16 +9,24 @@ import { pageOf } from "../lefthand/page";
 import { Ribbon } from "../lefthand/Ribbon";
 import { barsOf } from "../lefthand/scope";
 import { aimsOf, overAt } from "./aims";
-import { FitPanel } from "./FitPanel";
+import { FitPanel, type Taste } from "./FitPanel";
+import { HandsPanel } from "./HandsPanel";
 import { Hear } from "./Hear";
 import { ImprovPanel } from "./ImprovPanel";
+import { LicksPanel } from "./LicksPanel";
+import { chooseManner, mannerIn } from "./manner";
 import { PlayIn } from "./PlayIn";
 import { ShapePanel } from "./ShapePanel";
+import { TunePanel } from "./TunePanel";
+import { useTuneEdit } from "./useTuneEdit";
 import { WhatItPlays } from "./WhatItPlays";
 
 const PANELS = [
   ["fit", "Fit"],
+  ["tune", "Tune"],
+  ["hands", "Together"],
   ["improvise", "Improvise"],
+  ["licks", "Licks"],
   ["shape", "One shape"],
   ["play", "Play in"],
 ] as const;
@@ -31,6 +39,8 @@ export function RightHand() {
   const fit = useFit(settledChart);
   const notes = useImprovNotes(settledChart);
   const [panel, setPanel] = useState<(typeof PANELS)[number][0]>("fit");
+  const [own, setOwn] = useState(false);
+  const tune = useTuneEdit();
   const playing = sound.head.playing && sound.head.bar >= 0;
   const bar = playing ? sound.head.bar : selection[0];
   const [from, to] = pageOf(selection, bar);
@@ -45,13 +55,15 @@ export function RightHand() {
   }, [panel, over, setAims]);
 
   if (!arrangement || !here) return <NoBars error={arrangementError} waiting="Laying both hands …" />;
-  const harmonise = async (pace: "bar" | "half" | "beat") => {
-    const found = await take(api.POST("/api/right-hand/harmonise", { body: { chart: desk.desk.draft.chart, pace } })).catch(
+  const harmonise = async (pace: "bar" | "half" | "beat", style: Taste) => {
+    const found = await take(api.POST("/api/right-hand/harmonise", { body: { chart: desk.desk.draft.chart, pace, style } })).catch(
       () => undefined,
     );
     if (found) desk.desk.change({ chart: found.chart });
   };
   const right: Right = desk.desk.draft.choices.right ?? { style: "none" };
+  const change = (next: Right) => desk.desk.change({ choices: { ...desk.desk.draft.choices, right: next } });
+  const section = own && here.section ? here.section : null;
   const notices = arrangement.problems.filter((problem) => problem.line === null);
   return (
     <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_17rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem] max-md:flex max-md:flex-col max-md:overflow-auto">
@@ -76,7 +88,10 @@ export function RightHand() {
               .flatMap((stroke) => arrangement.bars[stroke.bar]?.number ?? []),
           ),
         ]}
-        onChange={(next) => desk.desk.change({ choices: { ...desk.desk.draft.choices, right: next } })}
+        section={here.section}
+        own={own}
+        onOwn={setOwn}
+        onChange={change}
       />
       <section
         aria-label="Staff and step line"
@@ -97,6 +112,13 @@ export function RightHand() {
             setStruck(stroke);
             sound.strike(stroke);
           }}
+          onLift={
+            panel === "tune"
+              ? (steps) => {
+                  for (let i = 0; i < Math.abs(steps); i++) tune.change(steps > 0 ? "up" : "down");
+                }
+              : undefined
+          }
         />
         <BarSteps bar={bar} struck={struck} setStruck={setStruck} />
         {notices.map((notice) => (
@@ -131,9 +153,24 @@ export function RightHand() {
             onHarmonise={harmonise}
           />
         )}
+        {panel === "tune" && (
+          <TunePanel
+            edit={tune}
+            shown={mannerIn(right, right.sections?.[here.section] ? here.section : null).style === "melody"}
+            onMelody={() => change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))}
+          />
+        )}
+        {panel === "hands" && <HandsPanel bars={arrangement.bars} selection={selection} right={right} onChange={change} />}
+        {panel === "licks" && <LicksPanel bar={here} right={right} onChange={change} />}
         {panel === "improvise" && <ImprovPanel notes={notes.data} over={over} bar={here} />}
         {panel === "play" && <PlayIn />}
-        {panel === "shape" && <ShapePanel chart={settledChart} bars={barsOf(arrangement.bars, selection)} />}
+        {panel === "shape" && (
+          <ShapePanel
+            chart={settledChart}
+            bars={barsOf(arrangement.bars, selection)}
+            onHold={() => change(chooseManner(right, section, { style: "comping", shapes: "held" }))}
+          />
+        )}
       </section>
     </div>
   );

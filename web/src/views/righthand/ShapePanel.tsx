@@ -2,7 +2,7 @@ import { useOneShape } from "../../api/queries";
 import { Chord } from "../../ui/Chord";
 
 /** One shape for the chosen bars, held while the bass moves: what it states of each chord and what it loses. */
-export function ShapePanel({ chart, bars }: { chart: string; bars: string }) {
+export function ShapePanel({ chart, bars, onHold }: { chart: string; bars: string; onHold: () => void }) {
   const shape = useOneShape(chart, bars);
   if (shape.isError) return <p className="leading-snug">{shape.error.message}</p>;
   if (!shape.data) return <p className="text-quiet">Searching …</p>;
@@ -14,6 +14,12 @@ export function ShapePanel({ chart, bars }: { chart: string; bars: string }) {
         Held over {bars.includes("-") ? `bars ${bars.replace("-", "–")}` : `bar ${bars}`} while the bass moves:
       </p>
       <p className="font-semibold font-serif text-2xl">{shape.data.notes.join(" ")}</p>
+      <p className="leading-snug">
+        <button type="button" onClick={onHold} className="min-h-8 text-accent underline underline-offset-4">
+          Let the right hand hold shapes like this
+        </button>
+        <span className="text-quiet">, a new one every four bars.</span>
+      </p>
       <ul aria-label="What the shape states" className="grid gap-1.5">
         {over.map((each) => (
           <li key={each.chord} className="border-grain border-l-4 px-2 leading-snug">

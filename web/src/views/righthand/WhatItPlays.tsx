@@ -1,6 +1,7 @@
 import type { Figure, RightHand } from "../../api/client";
 import { FigureSteps } from "../../steps/FigureSteps";
 import { isMadeFor } from "../lefthand/Figures";
+import { chooseManner, forgetManner, type Manner, mannerIn } from "./manner";
 
 const STYLES: { id: RightHand["style"]; name: string; says: string }[] = [
   { id: "none", name: "Rests", says: "The left hand plays alone." },
@@ -21,6 +22,13 @@ const UNDER: { id: NonNullable<RightHand["under"]>; name: string; says: string }
   { id: "sixths", name: "Sixths", says: "A sixth below every note." },
   { id: "octaves", name: "Octaves", says: "The octave below, with a chord tone inside." },
   { id: "block", name: "Block", says: "Three chord tones under every note of the tune." },
+  { id: "third", name: "Third on top", says: "The whole chord under a note that is its third; the others alone." },
+];
+
+const SHAPES: { id: NonNullable<RightHand["shapes"]>; name: string; says: string }[] = [
+  { id: "each", name: "each chord's own", says: "" },
+  { id: "held", name: "one held", says: "One shape for four bars while the bass moves." },
+  { id: "turn", name: "two in turn", says: "The chord and the one on its fourth in turn while the bass stays." },
 ];
 
 const TOPS: { id: NonNullable<RightHand["top"]>; name: string }[] = [
@@ -36,6 +44,9 @@ export function WhatItPlays({
   meter,
   hasTune,
   filled,
+  section,
+  own,
+  onOwn,
   onChange,
 }: {
   right: RightHand;
@@ -44,9 +55,18 @@ export function WhatItPlays({
   hasTune: boolean;
   /** Numbers of the bars that have a fill. */
   filled: number[];
+  /** The section at hand; empty where the song has none. */
+  section: string;
+  /** Whether choices go to that section alone. */
+  own: boolean;
+  onOwn: (own: boolean) => void;
   onChange: (right: RightHand) => void;
 }) {
-  const style = STYLES.find((each) => each.id === right.style) ?? STYLES[0];
+  const place = own && section ? section : null;
+  const manner = mannerIn(right, place);
+  const choose = (more: Partial<Manner>) => onChange(chooseManner(right, place, more));
+  const others = Object.keys(right.sections ?? {});
+  const style = STYLES.find((each) => each.id === manner.style) ?? STYLES[0];
   const fills = right.fills ?? null;
   const plain = right.plain ?? [];
   const fitting = [...figures].sort((one, other) => Number(isMadeFor(other, meter)) - Number(isMadeFor(one, meter)));
@@ -57,26 +77,52 @@ export function WhatItPlays({
     >
       <div className="px-4 pt-2 pb-1">
         <h2 className="text-lg">The right hand</h2>
+        {section && (
+          <fieldset className="flex flex-wrap gap-x-3">
+            <legend className="sr-only">Choices for</legend>
+            {[false, true].map((each) => (
+              <button
+                key={String(each)}
+                type="button"
+                aria-pressed={own === each}
+                onClick={() => onOwn(each)}
+                className={`min-h-8 max-w-36 truncate border-b-2 text-[0.93rem] ${own === each ? "border-accent font-semibold text-accent" : "border-transparent text-quiet"}`}
+              >
+                {each ? section : "whole song"}
+              </button>
+            ))}
+            {place && right.sections?.[place] && (
+              <button
+                type="button"
+                onClick={() => onChange(forgetManner(right, place))}
+                className="min-h-8 text-[0.93rem] text-accent underline underline-offset-4"
+              >
+                as the song
+              </button>
+            )}
+          </fieldset>
+        )}
+        {!own && others.length > 0 && <p className="text-[0.88rem] text-quiet">Of their own: {others.join(", ")}.</p>}
         <fieldset className="flex gap-3">
           <legend className="sr-only">What it plays</legend>
           {STYLES.map((each) => (
             <button
               key={each.id}
               type="button"
-              aria-pressed={right.style === each.id}
-              onClick={() => onChange({ ...right, style: each.id })}
-              className={`min-h-9 border-b-2 ${right.style === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+              aria-pressed={manner.style === each.id}
+              onClick={() => choose({ style: each.id })}
+              className={`min-h-9 border-b-2 ${manner.style === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
             >
               {each.name}
             </button>
           ))}
         </fieldset>
         <p className="text-[0.9rem] text-quiet leading-snug">
-          {right.style === "melody" && !hasTune
-            ? "The chart has no tune yet. Type one under a row of bars in the chart, as Tune: | E♭4/4 F4/8 G4 B♭4/2 |, or import it."
+          {manner.style === "melody" && !hasTune
+            ? "The chart has no tune yet. Type one under a row of bars in the chart, as Melody: | E2 F G B4 |, play it in, or import it."
             : style?.says}
         </p>
-        {right.style === "improvise" && (
+        {manner.style === "improvise" && (
           <p className="flex items-baseline gap-3">
             <span className="text-quiet">chorus {right.chorus ?? 1}</span>
             <button
@@ -97,7 +143,7 @@ export function WhatItPlays({
             )}
           </p>
         )}
-        {right.style === "melody" && hasTune && (
+        {manner.style === "melody" && hasTune && (
           <div className="flex flex-wrap items-baseline gap-x-3">
             <label className="flex min-h-9 items-center gap-1.5">
               <input
@@ -139,7 +185,38 @@ export function WhatItPlays({
             )}
           </div>
         )}
-        {right.style === "comping" && (
+        {section && manner.style !== "none" && (
+          <label className="flex min-h-8 items-center gap-1.5" title="Over the last two beats before a section, where the melody rests">
+            <input
+              type="checkbox"
+              checked={right.unison === true}
+              onChange={(event) => onChange({ ...right, unison: event.target.checked || undefined })}
+              className="size-4 accent-(--accent)"
+            />
+            unison up the chord before a section
+          </label>
+        )}
+        {manner.style === "comping" && (
+          <fieldset className="flex flex-wrap gap-x-3">
+            <legend className="sr-only">Which shapes</legend>
+            <span aria-hidden="true" className="w-full pt-1 text-quiet">
+              Shapes
+            </span>
+            {SHAPES.map((each) => (
+              <button
+                key={each.id}
+                type="button"
+                title={each.says}
+                aria-pressed={(manner.shapes ?? "each") === each.id}
+                onClick={() => choose({ shapes: each.id })}
+                className={`min-h-8 border-b-2 text-[0.93rem] ${(manner.shapes ?? "each") === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+              >
+                {each.name}
+              </button>
+            ))}
+          </fieldset>
+        )}
+        {manner.style === "comping" && (
           <fieldset className="flex flex-wrap gap-x-3">
             <legend className="sr-only">The top notes</legend>
             <span aria-hidden="true" className="w-full pt-1 text-quiet">
@@ -149,9 +226,9 @@ export function WhatItPlays({
               <button
                 key={each.id}
                 type="button"
-                aria-pressed={(right.top ?? "nearest") === each.id}
-                onClick={() => onChange({ ...right, top: each.id })}
-                className={`min-h-8 border-b-2 text-[0.93rem] ${(right.top ?? "nearest") === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+                aria-pressed={(manner.top ?? "nearest") === each.id}
+                onClick={() => choose({ top: each.id })}
+                className={`min-h-8 border-b-2 text-[0.93rem] ${(manner.top ?? "nearest") === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
               >
                 {each.name}
               </button>
@@ -160,24 +237,24 @@ export function WhatItPlays({
         )}
       </div>
       <ul className="min-h-0 flex-1 overflow-auto border-line border-t max-md:flex">
-        {right.style === "comping" &&
+        {manner.style === "comping" &&
           fitting.map((figure) => (
             <RhythmCard
               key={figure.id}
               figure={figure}
               meter={meter}
-              active={right.figure === figure.id}
-              onChoose={() => onChange({ ...right, figure: figure.id })}
+              active={manner.figure === figure.id}
+              onChoose={() => choose({ figure: figure.id })}
             />
           ))}
-        {right.style === "melody" &&
+        {manner.style === "melody" &&
           UNDER.map((each) => (
             <li key={each.id} className="border-line border-b max-md:w-60 max-md:shrink-0">
               <button
                 type="button"
-                aria-pressed={(right.under ?? "alone") === each.id}
-                onClick={() => onChange({ ...right, under: each.id })}
-                className={`block min-h-11 w-full border-l-4 px-4 py-1 text-left ${(right.under ?? "alone") === each.id ? "border-accent bg-wash" : "border-transparent"}`}
+                aria-pressed={(manner.under ?? "alone") === each.id}
+                onClick={() => choose({ under: each.id })}
+                className={`block min-h-11 w-full border-l-4 px-4 py-1 text-left ${(manner.under ?? "alone") === each.id ? "border-accent bg-wash" : "border-transparent"}`}
               >
                 <span className="block font-semibold leading-tight">{each.name}</span>
                 <span className="block text-[0.88rem] text-quiet leading-snug">{each.says}</span>

@@ -59,7 +59,7 @@ const notes: ImprovNotes = {
 };
 
 describe("what the right hand plays", () => {
-  const show = (right: RightHand, hasTune = true) => {
+  const show = (right: RightHand, hasTune = true, section = "", own = false) => {
     const onChange = vi.fn();
     render(
       <WhatItPlays
@@ -68,6 +68,9 @@ describe("what the right hand plays", () => {
         meter="4/4"
         hasTune={hasTune}
         filled={[2, 4]}
+        section={section}
+        own={own}
+        onOwn={() => undefined}
         onChange={onChange}
       />,
     );
@@ -125,7 +128,7 @@ describe("the fit of the melody", () => {
     const onHarmonise = vi.fn();
     render(<FitPanel fit={fit} bars={bars} selection={[0, 1]} onBar={onBar} onHarmonise={onHarmonise} />);
     await userEvent.click(screen.getByRole("button", { name: "half a bar" }));
-    expect(onHarmonise).toHaveBeenCalledWith("half");
+    expect(onHarmonise).toHaveBeenCalledWith("half", "usual");
     expect(screen.getByLabelText("Notes to look at").children).toHaveLength(2);
     expect(screen.getByLabelText("Chords that fit better").textContent).toContain("fits B♭ better than F7: 3 of 4 notes");
     expect(screen.getByText("fourth, held")).toBeTruthy();

@@ -67,7 +67,7 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
     }
     setState({ state: "reading", notes: notes.length, says: "" });
     try {
-      const read = await take(api.POST("/api/right-hand/take", { body: { chart: desk.draft.chart, bpm, notes } }));
+      const read = await take(api.POST("/api/right-hand/take", { body: { chart: desk.draft.chart, bpm, bar: selection[0], notes } }));
       const written = new Set<number>();
       const cells = read.bars.slice(0, bars.filter((bar) => !written.has(bar.number) && written.add(bar.number)).length);
       const edited = await take(

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Meeting;
 import zapateo.hand.Difficulty;
 import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
@@ -21,6 +22,7 @@ import zapateo.part.Reason;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
+import zapateo.righthand.Crossing;
 import zapateo.rhythm.Ticks;
 import zapateo.server.charts.ChartView.PinView;
 import zapateo.server.charts.ChartView.TempoView;
@@ -53,12 +55,13 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
      * @param difficulty 0 to 100
      * @param parts      the same by what makes it hard, with the strokes that do
      * @param maxTempo   the fastest its jumps and repeated notes allow, in the song's beats a minute; 400 where nothing limits it
+     * @param meeting    how the hands meet; null where only one plays
      */
     public record ArrangedBarView(int index, int number, String section, int pass, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
                           double bpm, List<HoldView> holds, @Schema(types = {"integer", "null"}) Integer vamp, List<PinView> pins,
-                          double difficulty, List<PartView> parts, double maxTempo) {
+                          double difficulty, List<PartView> parts, double maxTempo, @Schema(types = {"object", "null"}) MeetingView meeting) {
 
-        private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places) {
+        private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places, Meeting meeting) {
             Song song = arrangement.song();
             Playability.BarPlay play = arrangement.play().bars().get(bar.index());
             List<ArrangedChordView> chords = new ArrayList<>();
@@ -71,7 +74,7 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
                     bar.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks(),
                     bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList(),
                     bar.vamp() < 0 ? null : bar.vamp(), bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList(), tenth(play.difficulty().total()),
-                    PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()), tenth(arrangement.maxTempo(bar.index())));
+                    PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()), tenth(arrangement.maxTempo(bar.index())), MeetingView.of(meeting));
         }
     }
 
@@ -97,6 +100,18 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
      * @param why    and what would help, in a sentence
      */
     public record LimitView(int bar, double maxTempo, int stroke, String why) {
+    }
+
+    /**
+     * @param order  what strikes on which count, as in {@code 1 LR, 1& L, 2 R}
+     * @param mended how room was made where the hands would have run together: left-thinned, left-lowered, right-thinned or right-raised
+     * @param kept   how they run together still: same-key, crossed or too-close
+     */
+    public record MeetingView(String order, List<String> mended, List<String> kept) {
+
+        private static MeetingView of(Meeting meeting) {
+            return meeting.strikes().isEmpty() ? null : new MeetingView(meeting.order(), meeting.mended(), meeting.kept().stream().map(Crossing.Kind::id).toList());
+        }
     }
 
     private static double tenth(double value) {
@@ -171,7 +186,8 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
         Song song = arrangement.song();
         List<ArrangedBarView> bars = new ArrayList<>();
         Understanding understanding = Understanding.degrees(song);
-        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places))));
+        List<Meeting> meetings = Meeting.of(arrangement);
+        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, meetings.get(bar.index())))));
         return new ArrangementView(Ticks.PER_QUARTER, song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
                 TempoView.of(song.tempo()), bars, strokes.stream().map(stroke -> StrokeView.of(stroke, pianist)).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), PartView.of(arrangement.play().song(), part -> List.of()),

@@ -109,9 +109,17 @@ public class Asking {
         args.put("note", note.pitch().toString());
         String role = note.role().replaceFirst("^n", "");
         args.put("name", words.role(role));
-        String code = !args.containsKey("stroke") ? "rule-" + (args.containsKey("kind") ? "chorus" : note.role().equals("fill") ? "fill" : note.role().equals("tune") ? "tune" : args.containsKey("under") ? "under" : "comping") : note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
+        String code = !args.containsKey("stroke") ? rightRule(note, stroke.reason())
+                : note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
                 : args.get("stroke").matches("c[1-4]?|s") ? "rule-close" : note.role().equals("1") ? (args.containsKey("over") ? "rule-over" : "rule-bass") : "rule-tone";
         return Reason.of(code, args);
+    }
+
+    private static final Map<String, String> RIGHT_RULES = Map.of("chorus", "rule-chorus", "chorus-change", "rule-chorus", "lick", "rule-lick", "unison", "unison");
+
+    /** Of what the right hand plays: by what put the stroke there, else by what the note is in it. */
+    private static String rightRule(PartNote note, Reason why) {
+        return RIGHT_RULES.getOrDefault(why.code(), note.role().equals("fill") ? "rule-fill" : note.role().equals("tune") ? "rule-tune" : why.args().containsKey("under") ? "rule-under" : "rule-comping");
     }
 
     public record SuggestRequest(@NotNull(message = "expected the chart's text") String chart) {

@@ -5,12 +5,10 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Function;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
 import zapateo.arrangement.RightHand;
@@ -18,7 +16,6 @@ import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Side;
-import zapateo.righthand.RightChoices;
 import zapateo.server.problems.Refusal;
 
 /**
@@ -156,35 +153,6 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
                 throw Refusal.unusable("hand \"" + hand + "\" of a finger: expected L or R");
             }
             return new Choices.PlacedFinger(hand.equals("L") ? Side.LEFT : Side.RIGHT, bar, Optional.ofNullable(pass), tick, LockRequest.pitch(note).midi(), finger);
-        }
-    }
-
-    /**
-     * What the right hand does.
-     *
-     * @param style  none, comping, melody or improvise
-     * @param figure id of a right-hand figure, for comping; absent is as usual for the song
-     * @param top    nearest, smooth or third: what the highest notes of its chords do; absent is nearest
-     * @param under  alone, close, open, thirds, sixths, octaves or block: what lies under a melody; absent is alone
-     * @param chorus seed of an improvised chorus; absent is 1
-     * @param fills  seed of what is played where the melody rests; absent leaves its rests
-     * @param plain  numbers of bars whose rests stay rests
-     */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record RightRequest(@NotNull(message = "expected none, comping, melody or improvise") @Schema(allowableValues = {"none", "comping", "melody", "improvise"}) String style, String figure,
-                               @Schema(allowableValues = {"nearest", "smooth", "third"}) String top,
-                               @Schema(allowableValues = {"alone", "close", "open", "thirds", "sixths", "octaves", "block"}) String under, Long chorus, Long fills,
-                               @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> plain) {
-
-        private RightHand right() {
-            return new RightHand(named("style", style, RightChoices.Style.values(), RightChoices.Style::id), Optional.ofNullable(figure),
-                    top == null ? RightChoices.Top.NEAREST : named("top", top, RightChoices.Top.values(), RightChoices.Top::id),
-                    under == null ? RightChoices.Under.ALONE : named("under", under, RightChoices.Under.values(), RightChoices.Under::id), chorus == null ? 1 : chorus, Optional.ofNullable(fills), plain == null ? List.of() : plain);
-        }
-
-        private static <E> E named(String what, String text, E[] values, Function<E, String> id) {
-            return Arrays.stream(values).filter(value -> id.apply(value).equals(text)).findFirst()
-                    .orElseThrow(() -> Refusal.unusable("right " + what + " \"" + text + "\": expected " + String.join(", ", Arrays.stream(values).map(id).toList())));
         }
     }
 

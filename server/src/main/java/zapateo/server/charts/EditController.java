@@ -1,8 +1,10 @@
 package zapateo.server.charts;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -17,10 +19,12 @@ import zapateo.harmony.Degree;
 import zapateo.harmony.Key;
 import zapateo.harmony.Simplifier;
 import zapateo.harmony.Transposition;
+import zapateo.pitch.Pitch;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartEdit;
 import zapateo.song.ChartReading;
+import zapateo.song.NoteEdit;
 import zapateo.song.Song;
 import zapateo.song.Understanding;
 import zapateo.song.WrittenBar;
@@ -38,7 +42,7 @@ public class EditController {
 
     /** What to do with bars, chords or sections. */
     public enum EditKind {
-        set, insert, delete, copy, move, moveChord, replaceChords, section, join, confirmGuesses, tune
+        set, insert, delete, copy, move, moveChord, replaceChords, section, join, confirmGuesses, tune, note
     }
 
     /** @param bar written bar from 0; @param chord place in the bar from 0 */
@@ -58,15 +62,26 @@ public class EditController {
      * @param changes replaceChords: all of them
      * @param section section: its place from 0
      * @param change  section: COPY, DELETE, EARLIER or LATER
+     * @param pass    note: the time the bar is played, from 1; absent is 1
+     * @param tick    note: where it begins, from the bar line
+     * @param note    note: what is done with it
+     * @param pitch   note: the one it is to have, as E♭5 or as a MIDI key's number, with pitch and, where it is given, with add
      */
     public record Edit(@NotNull(message = "expected a kind") EditKind kind, Integer bar, Integer to, Integer before, String content, Integer chord, Integer beat,
-                       @Valid List<ChordChange> changes, Integer section, ChartEdit.SectionChange change) {
+                       @Valid List<ChordChange> changes, Integer section, ChartEdit.SectionChange change, Integer pass, Integer tick,
+                       @Schema(allowableValues = {"up", "down", "sharper", "flatter", "octave-up", "octave-down", "longer", "shorter", "earlier", "later", "delete", "add", "pitch"}) String note,
+                       String pitch) {
     }
 
     public record EditRequest(@NotNull(message = "expected the chart's text") String text, @NotNull(message = "expected an edit") @Valid Edit edit) {
     }
 
-    public record TextView(String text) {
+    /** @param at where the note is now, for a note's edit; null for others */
+    public record TextView(String text, @Schema(types = {"object", "null"}) NoteAtView at) {
+    }
+
+    /** @param bar written bar from 0; @param tick from its bar line */
+    public record NoteAtView(int bar, int tick) {
     }
 
     /** The text with one change made; nothing that was not named is touched. */
@@ -74,6 +89,11 @@ public class EditController {
     public TextView edit(@Valid @RequestBody EditRequest request) {
         ChartEdit chart = open(request.text());
         Edit edit = request.edit();
+        if (edit.kind() == EditKind.note) {
+            NoteEdit.Edited edited = chart.note(new NoteEdit(need(edit.bar(), "bar"), edit.pass() == null ? 1 : Math.max(1, edit.pass()), need(edit.tick(), "tick"), noteChange(need(edit.note(), "note")),
+                    Optional.ofNullable(edit.pitch()).map(pitch -> pitch(pitch, chart))));
+            return new TextView(edited.text(), new NoteAtView(edited.bar(), edited.tick()));
+        }
         return new TextView(switch (edit.kind()) {
             case set -> chart.set(need(edit.bar(), "bar"), need(edit.content(), "content"));
             case insert -> chart.insert(need(edit.bar(), "bar"), need(edit.content(), "content"));
@@ -87,7 +107,22 @@ public class EditController {
             case join -> chart.join(need(edit.bar(), "bar"));
             case confirmGuesses -> chart.confirmGuesses();
             case tune -> chart.tune(need(edit.bar(), "bar"), List.of(need(edit.content(), "content").split("\\|", -1)));
-        });
+            case note -> throw new IllegalStateException("a note's edit is made above");
+        }, null);
+    }
+
+    private static NoteEdit.Change noteChange(String id) {
+        return Arrays.stream(NoteEdit.Change.values()).filter(change -> change.id().equals(id)).findFirst()
+                .orElseThrow(() -> Refusal.unusable("note \"" + id + "\": expected one of " + String.join(", ", Arrays.stream(NoteEdit.Change.values()).map(NoteEdit.Change::id).toList())));
+    }
+
+    /** By its name, or by its key as the song's key spells it. */
+    private static Pitch pitch(String name, ChartEdit chart) {
+        try {
+            return name.matches("[0-9]{1,3}") ? Pitch.onKey(Integer.parseInt(name), song(chart).key().spell(Integer.parseInt(name) % 12)) : Pitch.parse(name);
+        } catch (IllegalArgumentException refused) {
+            throw Refusal.unusable(refused.getMessage());
+        }
     }
 
     /** @param semitones up, or down below zero, -11 to 11; @param key to this key the shortest way, where it is given */

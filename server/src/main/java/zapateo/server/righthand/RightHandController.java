@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Choices;
+import zapateo.hand.Pianist;
 import zapateo.harmony.ChordSymbol;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
@@ -23,13 +24,18 @@ import zapateo.righthand.BetterChord;
 import zapateo.righthand.ChordScale;
 import zapateo.righthand.Harmonising;
 import zapateo.righthand.Improvising;
+import zapateo.righthand.Licks;
 import zapateo.righthand.OneShape;
 import zapateo.righthand.Take;
 import zapateo.righthand.ToneFit;
+import zapateo.rhythm.Count;
 import zapateo.rhythm.Tempo;
 import zapateo.server.arrangements.Arranging;
+import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.song.Bar;
 import zapateo.song.Song;
 import zapateo.song.TuneReader;
 
@@ -102,9 +108,10 @@ public class RightHandController {
                 over.notes().stream().map(note -> new ScaleNoteView(note.name().toString(), note.name().chroma(), note.kind().id())).toList())).toList());
     }
 
-    /** @param pace how often a chord may change: bar, half or beat */
+    /** @param pace how often a chord may change: bar, half or beat; @param style a taste: usual, plain, colourful or sevenths; absent is usual */
     public record HarmoniseRequest(@NotNull(message = "expected the chart's text") String chart,
-                                   @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"}) String pace) {
+                                   @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"}) String pace,
+                                   @Schema(allowableValues = {"usual", "plain", "colourful", "sevenths"}) String style) {
     }
 
     public record HarmonisedView(String chart) {
@@ -115,20 +122,23 @@ public class RightHandController {
     public HarmonisedView harmonise(@Valid @RequestBody HarmoniseRequest request) {
         Song song = arranging.read(request.chart());
         if (!song.hasTune()) {
-            throw Refusal.unusable("the chart has no melody to find chords for: expected a line Tune: under a row of bars");
+            throw Refusal.unusable("the chart has no melody to find chords for: expected a line Melody: under a row of bars");
         }
         Harmonising.Pace pace = Arrays.stream(Harmonising.Pace.values()).filter(each -> each.name().toLowerCase(Locale.ROOT).equals(request.pace())).findFirst()
                 .orElseThrow(() -> Refusal.unusable("pace \"" + request.pace() + "\": expected bar, half or beat"));
-        return new HarmonisedView(Harmonising.of(song, pace).toString());
+        Harmonising.Style style = request.style() == null ? Harmonising.Style.USUAL : Harmonising.Style.named(request.style()).orElseThrow(() -> Refusal.unusable("style \"" + request.style()
+                + "\": expected one of " + String.join(", ", Harmonising.Style.all().stream().map(Harmonising.Style::id).toList())));
+        return new HarmonisedView(Harmonising.of(song, pace, style).toString());
     }
 
     /**
      * What was played against the metronome.
      *
-     * @param chart its key, metre and tempo hold
-     * @param bpm   the metronome's beats a minute, where it was another than the chart's
+     * @param chart its key, metres and tempo hold
+     * @param bar   index of the bar as played that the take begins with; absent is the first
+     * @param bpm   the metronome's beats a minute in the song's own beats, where it was another than the chart's
      */
-    public record TakeRequest(@NotNull(message = "expected the chart's text") String chart, @DecimalMin(value = "20", message = "expected 20 to 400") @DecimalMax(value = "400", message = "expected 20 to 400") Double bpm,
+    public record TakeRequest(@NotNull(message = "expected the chart's text") String chart, @Min(value = 0, message = "expected 0 or more") Integer bar, @DecimalMin(value = "20", message = "expected 20 to 400") @DecimalMax(value = "400", message = "expected 20 to 400") Double bpm,
                               @NotNull(message = "expected what was played") @Size(max = 5000, message = "expected at most 5000 notes") List<@NotNull @Valid StruckRequest> notes) {
     }
 
@@ -146,9 +156,50 @@ public class RightHandController {
     @PostMapping("/take")
     public TakeView take(@Valid @RequestBody TakeRequest request) {
         Song song = arranging.read(request.chart());
-        Tempo tempo = request.bpm() == null ? song.tempo() : Tempo.of(request.bpm(), song.tempo().beatTicks());
+        int first = request.bar() == null ? 0 : request.bar();
+        if (first >= song.bars().size()) {
+            throw Refusal.unusable("bar " + first + ": expected 0 to " + (song.bars().size() - 1));
+        }
+        double faster = request.bpm() == null ? 1 : request.bpm() / song.tempo().bpm();
+        List<Take.Under> under = song.bars().subList(first, song.bars().size()).stream()
+                .map(bar -> new Take.Under(bar.meter(), bar.ticks(), Tempo.of(bar.tempo().bpm() * faster, bar.tempo().beatTicks()))).toList();
         List<Take.Struck> struck = request.notes().stream().map(note -> new Take.Struck(note.ms(), note.held(), Pitch.onKey(note.midi(), song.key().spell(note.midi() % 12)))).toList();
-        return new TakeView(Take.of(struck, tempo, song.meter()).bars().stream().map(TuneReader::write).toList());
+        return new TakeView(Take.of(struck, under).bars().stream().map(TuneReader::write).toList());
+    }
+
+    /** @param bar by index, as arranged */
+    public record LicksRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+                               @NotNull(message = "expected a bar's index") @Min(value = 0, message = "expected 0 or more") Integer bar) {
+    }
+
+    /**
+     * A small device made for a bar.
+     *
+     * @param practise how to practise it
+     * @param count    when it strikes, as a player says it
+     * @param notes    in order
+     */
+    public record LickView(String id, String name, String practise, String count, List<LickNoteView> notes) {
+    }
+
+    /** @param tick from the bar line; @param names low to high; @param midi the same as keys */
+    public record LickNoteView(int tick, int ticks, List<String> names, List<Integer> midi) {
+    }
+
+    /** What suits the chord of a bar, its tempo and the hand; a choice {@code right.licks} puts one in. */
+    @PostMapping("/licks")
+    public List<LickView> licks(@Valid @RequestBody LicksRequest request) {
+        Arranging.Result result = arranging.arrange(request.chart(), request.choices(), request.hand() == null ? Pianist.USUAL : request.hand().pianist());
+        List<Bar> bars = result.arrangement().song().bars();
+        if (request.bar() >= bars.size()) {
+            throw Refusal.unusable("bar " + request.bar() + ": expected 0 to " + (bars.size() - 1));
+        }
+        Bar bar = bars.get(request.bar());
+        return new Licks(result.arrangement().song(), result.arrangement().left().strokes(), result.pianist().rightOnKeys()).over(bar).stream()
+                .map(offered -> new LickView(offered.lick().id(), offered.lick().name(), offered.lick().practise(),
+                        Count.of(bar.meter(), offered.strokes().stream().map(stroke -> stroke.written().tick() - bar.tick()).toList()),
+                        offered.strokes().stream().map(stroke -> new LickNoteView(stroke.written().tick() - bar.tick(), stroke.written().ticks(),
+                                stroke.notes().stream().map(note -> note.pitch().toString()).toList(), stroke.notes().stream().map(note -> note.pitch().midi()).toList())).toList())).toList();
     }
 
     /** @param bars as numbered in the chart: 5 or 5-8 */

@@ -1,0 +1,143 @@
+import { useEffect } from "react";
+import { useDesk } from "../../song/desk";
+import { isTune, lengthName } from "./tune";
+import type { NoteChange, TuneEdit } from "./useTuneEdit";
+
+const CHANGES: { note: NoteChange; label: string; says: string }[] = [
+  { note: "up", label: "higher", says: "the key's next note (↑)" },
+  { note: "down", label: "lower", says: "the key's note below (↓)" },
+  { note: "sharper", label: "♯", says: "a semitone up (Alt ↑)" },
+  { note: "flatter", label: "♭", says: "a semitone down (Alt ↓)" },
+  { note: "octave-up", label: "octave up", says: "Shift ↑" },
+  { note: "octave-down", label: "octave down", says: "Shift ↓" },
+  { note: "longer", label: "longer", says: "takes from what follows (. )" },
+  { note: "shorter", label: "shorter", says: "leaves a rest (, )" },
+  { note: "earlier", label: "earlier", says: "into the rest or past the note before it (Shift ←)" },
+  { note: "later", label: "later", says: "into the rest or past the note behind it (Shift →)" },
+  { note: "add", label: "part it", says: "two of half the length; the second is a new note (Insert)" },
+  { note: "delete", label: "delete", says: "leaves a rest (Delete)" },
+];
+
+const KEYS: Record<string, NoteChange> = {
+  ArrowUp: "up",
+  ArrowDown: "down",
+  "Alt ArrowUp": "sharper",
+  "Alt ArrowDown": "flatter",
+  "Shift ArrowUp": "octave-up",
+  "Shift ArrowDown": "octave-down",
+  ".": "longer",
+  ",": "shorter",
+  "Shift ArrowLeft": "earlier",
+  "Shift ArrowRight": "later",
+  Insert: "add",
+  Delete: "delete",
+  Backspace: "delete",
+};
+
+const MOST_SHOWN = 64;
+
+/** The melody of the chosen bars, note by note, to be corrected: here, by keys, or on the staff. */
+export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody: () => void; shown: boolean }) {
+  const { arrangement, selection, struck, setStruck, sound, setOnKey, desk } = useDesk();
+  const { change, place, says } = edit;
+  const chosen = place !== null;
+  useEffect(() => {
+    if (!chosen) return;
+    setOnKey((midi, down) => {
+      sound.sing(midi, down);
+      if (down) change("pitch", String(midi));
+    });
+    return () => setOnKey(null);
+  }, [chosen, change, setOnKey, sound.sing]);
+  if (!arrangement) return null;
+  if (!shown)
+    return (
+      <p className="leading-snug">
+        The right hand does not play the melody here.{" "}
+        <button type="button" onClick={onMelody} className="min-h-8 text-accent underline underline-offset-4">
+          Put it on the staff
+        </button>
+      </p>
+    );
+  const notes = arrangement.strokes
+    .map((stroke, index) => ({ stroke, index }))
+    .filter(({ stroke }) => isTune(stroke) && stroke.bar >= selection[0] && stroke.bar <= selection[1]);
+  const choose = (index: number) => {
+    setStruck(index);
+    sound.strike(index);
+  };
+  const press = (event: React.KeyboardEvent) => {
+    const here = notes.findIndex(({ index }) => index === struck);
+    const bare = !event.altKey && !event.shiftKey && !event.ctrlKey && !event.metaKey;
+    if (bare && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
+      const next = notes[Math.max(0, Math.min(notes.length - 1, here + (event.key === "ArrowLeft" ? -1 : 1)))];
+      if (next) choose(next.index);
+      event.preventDefault();
+      return;
+    }
+    const note = KEYS[`${event.altKey ? "Alt " : ""}${event.shiftKey ? "Shift " : ""}${event.key}`];
+    if (!note || event.ctrlKey || event.metaKey || !chosen) return;
+    change(note);
+    event.preventDefault();
+  };
+  return (
+    <div className="grid gap-2">
+      <p className="text-quiet leading-snug">
+        Press a note on the staff or here, then change it; on the staff it can be dragged up and down, and the keyboard below names its key.
+      </p>
+      {/* biome-ignore lint/a11y/useSemanticElements: a list of notes that the arrow keys walk through, with changes by keys */}
+      <div role="group" aria-label="The tune, note by note" onKeyDown={press} className="flex max-h-44 flex-wrap gap-x-0.5 overflow-auto">
+        {notes.slice(0, MOST_SHOWN).map(({ stroke, index }, at) => {
+          const bar = arrangement.bars[stroke.bar];
+          const name = stroke.notes.at(-1)?.name ?? "";
+          return (
+            <span key={index} className="flex items-baseline">
+              {notes[at - 1]?.stroke.bar !== stroke.bar && <span className="pr-0.5 pl-1 text-[0.8rem] text-quiet">{bar?.number}</span>}
+              <button
+                type="button"
+                aria-pressed={struck === index}
+                aria-label={`${name}, ${lengthName(stroke.written.ticks)}, bar ${bar?.number}`}
+                tabIndex={struck === index || (struck === null && at === 0) || (!chosen && at === 0) ? 0 : -1}
+                ref={(button) => {
+                  if (struck === index && button?.parentElement?.parentElement?.contains(document.activeElement)) button.focus();
+                }}
+                onClick={() => choose(index)}
+                className={`min-h-8 min-w-8 rounded-plank px-1 font-serif ${struck === index ? "bg-wash font-semibold text-accent" : ""}`}
+              >
+                {name}
+              </button>
+            </span>
+          );
+        })}
+        {notes.length === 0 && <p>No melody in these bars.</p>}
+        {notes.length > MOST_SHOWN && <p className="text-quiet">and {notes.length - MOST_SHOWN} more; take fewer bars.</p>}
+      </div>
+      <fieldset disabled={!chosen} className="grid grid-cols-2 gap-1 disabled:opacity-60" onKeyDown={press}>
+        <legend className="mb-1 leading-snug">
+          {chosen && struck !== null
+            ? `${arrangement.strokes[struck]?.notes.at(-1)?.name}, ${lengthName(arrangement.strokes[struck]?.written.ticks ?? 0)}`
+            : "No note is chosen."}
+        </legend>
+        {CHANGES.map(({ note, label, says: hint }) => (
+          <button
+            key={note}
+            type="button"
+            title={hint}
+            onClick={() => change(note)}
+            className="min-h-9 rounded-plank border border-line bg-sheet px-2 text-left"
+          >
+            {label}
+          </button>
+        ))}
+      </fieldset>
+      <p role="status" className="min-h-5 leading-snug">
+        {says}
+      </p>
+      <p>
+        <button type="button" onClick={desk.undo} className="min-h-8 text-accent underline underline-offset-4">
+          undo
+        </button>
+      </p>
+    </div>
+  );
+}
