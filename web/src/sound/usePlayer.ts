@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "
 import type { Arrangement } from "../api/client";
 import type { Out, Player, Playhead, Volumes } from "./player";
 import type { Metronome } from "./schedule";
+import { type StandInPiano, standInPiano } from "./standInPiano";
 
 const SILENT: Playhead = { playing: false, counting: false, bar: -1, tick: -1, strokes: [] };
 
@@ -31,8 +32,8 @@ export type Sound = {
 
 declare global {
   interface Window {
-    /** What the piano was last asked to sound; see Player.heard. */
-    zapateo?: { player: Player };
+    /** What the piano was last asked to sound, see Player.heard, and what stands in for a digital one. */
+    zapateo?: { player: Player; piano: StandInPiano };
   }
 }
 
@@ -59,7 +60,7 @@ export function usePlayer(
     opening.current ??= import("./player").then((module) => module.Player.open());
     try {
       const opened = await opening.current;
-      window.zapateo = { player: opened };
+      window.zapateo = { player: opened, piano: standInPiano };
       setPlayer(opened);
       setState("ready");
       return opened;

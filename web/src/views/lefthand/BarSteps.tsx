@@ -1,4 +1,5 @@
 import { useMemo } from "react";
+import type { Bar, Stroke } from "../../api/client";
 import { useDesk } from "../../song/desk";
 import { StepLine } from "../../steps/StepLine";
 
@@ -38,6 +39,7 @@ export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: numb
         litTick={lit ? lit.written.tick - here.tick : null}
         label={`Step line of bar ${here.number}: ${names}`}
       />
+      {here.meeting && <Order bar={here} strokes={strokes.map(({ stroke }) => stroke)} />}
       <fieldset className={roomy ? "relative h-9" : "flex flex-wrap gap-x-1"}>
         <legend className="sr-only">Strokes of bar {here.number}</legend>
         {strokes.map(({ stroke, index }) => (
@@ -57,5 +59,29 @@ export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: numb
         ))}
       </fieldset>
     </div>
+  );
+}
+
+/** Who strikes on which count, in words of a letter under the steps: L left, R right, LR together. */
+function Order({ bar, strokes }: { bar: Bar; strokes: Stroke[] }) {
+  const strikes = bar.meeting?.order.split(", ") ?? [];
+  const ticks = [...new Set(strokes.map((stroke) => Math.max(0, stroke.written.tick - bar.tick)))].sort((one, other) => one - other);
+  return (
+    <p className="relative h-6" data-order={bar.meeting?.order}>
+      <span className="sr-only">The hands in turn: {bar.meeting?.order}</span>
+      {strikes.map((strike, at) => {
+        const hands = strike.split(" ")[1] ?? "";
+        return (
+          <span
+            key={strike}
+            aria-hidden="true"
+            style={{ left: `${((ticks[at] ?? 0) / bar.ticks) * 100}%` }}
+            className={`absolute font-semibold text-[0.9rem] ${hands === "R" ? "text-(--right)" : hands === "L" ? "text-quiet" : ""}`}
+          >
+            {hands}
+          </span>
+        );
+      })}
+    </p>
   );
 }

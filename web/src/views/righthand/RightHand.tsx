@@ -17,7 +17,7 @@ import { LicksPanel } from "./LicksPanel";
 import { chooseManner, mannerIn } from "./manner";
 import { PlayIn } from "./PlayIn";
 import { ShapePanel } from "./ShapePanel";
-import { TunePanel } from "./TunePanel";
+import { TunePanel, TuneTools } from "./TunePanel";
 import { useTuneEdit } from "./useTuneEdit";
 import { WhatItPlays } from "./WhatItPlays";
 
@@ -25,8 +25,8 @@ const PANELS = [
   ["fit", "Fit"],
   ["tune", "Tune"],
   ["hands", "Together"],
-  ["improvise", "Improvise"],
   ["licks", "Licks"],
+  ["improvise", "Improvise"],
   ["shape", "One shape"],
   ["play", "Play in"],
 ] as const;
@@ -121,6 +121,7 @@ export function RightHand() {
           }
         />
         <BarSteps bar={bar} struck={struck} setStruck={setStruck} />
+        {panel === "tune" && <TuneTools edit={tune} />}
         {notices.map((notice) => (
           <p key={notice.code} className="mt-1 text-quiet">
             {notice.message}
@@ -131,14 +132,14 @@ export function RightHand() {
         aria-label="Fit and notes"
         className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:shrink-0 max-md:border-l-0"
       >
-        <div className="flex flex-wrap items-baseline gap-x-3">
+        <div className="mb-1 flex flex-wrap items-baseline gap-x-3 border-line border-b pb-1">
           {PANELS.map(([name, label]) => (
             <button
               key={name}
               type="button"
               aria-pressed={panel === name}
               onClick={() => setPanel(name)}
-              className={`min-h-8 whitespace-nowrap font-semibold font-serif text-lg ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
+              className={`min-h-8 whitespace-nowrap font-semibold font-serif text-[1.06rem] ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
             >
               {label}
             </button>

@@ -36,10 +36,18 @@ const KEYS: Record<string, NoteChange> = {
 
 const MOST_SHOWN = 64;
 
+/** A change by a key, where it is one of those. */
+function pressed(event: React.KeyboardEvent, edit: TuneEdit): void {
+  const note = KEYS[`${event.altKey ? "Alt " : ""}${event.shiftKey ? "Shift " : ""}${event.key}`];
+  if (!note || event.ctrlKey || event.metaKey || event.defaultPrevented || !edit.place) return;
+  edit.change(note);
+  event.preventDefault();
+}
+
 /** The melody of the chosen bars, note by note, to be corrected: here, by keys, or on the staff. */
 export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody: () => void; shown: boolean }) {
-  const { arrangement, selection, struck, setStruck, sound, setOnKey, desk } = useDesk();
-  const { change, place, says } = edit;
+  const { arrangement, selection, struck, setStruck, sound, setOnKey } = useDesk();
+  const { change, place } = edit;
   const chosen = place !== null;
   useEffect(() => {
     if (!chosen) return;
@@ -66,18 +74,12 @@ export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody:
     setStruck(index);
     sound.strike(index);
   };
-  const press = (event: React.KeyboardEvent) => {
-    const here = notes.findIndex(({ index }) => index === struck);
-    const bare = !event.altKey && !event.shiftKey && !event.ctrlKey && !event.metaKey;
-    if (bare && (event.key === "ArrowLeft" || event.key === "ArrowRight")) {
-      const next = notes[Math.max(0, Math.min(notes.length - 1, here + (event.key === "ArrowLeft" ? -1 : 1)))];
-      if (next) choose(next.index);
-      event.preventDefault();
+  const walk = (event: React.KeyboardEvent) => {
+    if (event.altKey || event.shiftKey || event.ctrlKey || event.metaKey || (event.key !== "ArrowLeft" && event.key !== "ArrowRight"))
       return;
-    }
-    const note = KEYS[`${event.altKey ? "Alt " : ""}${event.shiftKey ? "Shift " : ""}${event.key}`];
-    if (!note || event.ctrlKey || event.metaKey || !chosen) return;
-    change(note);
+    const here = notes.findIndex(({ index }) => index === struck);
+    const next = notes[Math.max(0, Math.min(notes.length - 1, here + (event.key === "ArrowLeft" ? -1 : 1)))];
+    if (next) choose(next.index);
     event.preventDefault();
   };
   return (
@@ -86,7 +88,15 @@ export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody:
         Press a note on the staff or here, then change it; on the staff it can be dragged up and down, and the keyboard below names its key.
       </p>
       {/* biome-ignore lint/a11y/useSemanticElements: a list of notes that the arrow keys walk through, with changes by keys */}
-      <div role="group" aria-label="The tune, note by note" onKeyDown={press} className="flex max-h-44 flex-wrap gap-x-0.5 overflow-auto">
+      <div
+        role="group"
+        aria-label="The tune, note by note"
+        onKeyDown={(event) => {
+          walk(event);
+          pressed(event, edit);
+        }}
+        className="flex max-h-60 flex-wrap gap-x-0.5 overflow-auto"
+      >
         {notes.slice(0, MOST_SHOWN).map(({ stroke, index }, at) => {
           const bar = arrangement.bars[stroke.bar];
           const name = stroke.notes.at(-1)?.name ?? "";
@@ -112,32 +122,50 @@ export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody:
         {notes.length === 0 && <p>No melody in these bars.</p>}
         {notes.length > MOST_SHOWN && <p className="text-quiet">and {notes.length - MOST_SHOWN} more; take fewer bars.</p>}
       </div>
-      <fieldset disabled={!chosen} className="grid grid-cols-2 gap-1 disabled:opacity-60" onKeyDown={press}>
-        <legend className="mb-1 leading-snug">
-          {chosen && struck !== null
-            ? `${arrangement.strokes[struck]?.notes.at(-1)?.name}, ${lengthName(arrangement.strokes[struck]?.written.ticks ?? 0)}`
-            : "No note is chosen."}
-        </legend>
+      <p className="text-quiet leading-snug">
+        ↑ ↓ by the key's notes, with Alt by semitones, with Shift by octaves; . longer, , shorter; Shift ← → earlier, later; Insert parts
+        it, Delete takes it out, Ctrl Z brings it back.
+      </p>
+    </div>
+  );
+}
+
+/** What can be done with the chosen note, under the staff. */
+export function TuneTools({ edit }: { edit: TuneEdit }) {
+  const { arrangement, struck, desk } = useDesk();
+  const stroke = edit.place && struck !== null ? arrangement?.strokes[struck] : undefined;
+  return (
+    <fieldset onKeyDown={(event) => pressed(event, edit)} className="mt-2 border-line border-t pt-1">
+      <legend className="sr-only">Change the chosen note</legend>
+      <p className="flex items-baseline gap-3 leading-snug">
+        {stroke ? (
+          <span>
+            <span className="font-semibold font-serif text-lg">{stroke.notes.at(-1)?.name}</span>, {lengthName(stroke.written.ticks)}
+          </span>
+        ) : (
+          <span className="text-quiet">Choose a note of the tune to change it.</span>
+        )}
+        <button type="button" onClick={desk.undo} className="min-h-8 text-accent underline underline-offset-4">
+          undo
+        </button>
+        <span role="status" className="text-accent">
+          {edit.says}
+        </span>
+      </p>
+      <div className="flex flex-wrap gap-1">
         {CHANGES.map(({ note, label, says: hint }) => (
           <button
             key={note}
             type="button"
+            disabled={!stroke}
             title={hint}
-            onClick={() => change(note)}
-            className="min-h-9 rounded-plank border border-line bg-sheet px-2 text-left"
+            onClick={() => edit.change(note)}
+            className="min-h-9 min-w-11 rounded-plank border border-line bg-sheet px-2 disabled:text-quiet"
           >
             {label}
           </button>
         ))}
-      </fieldset>
-      <p role="status" className="min-h-5 leading-snug">
-        {says}
-      </p>
-      <p>
-        <button type="button" onClick={desk.undo} className="min-h-8 text-accent underline underline-offset-4">
-          undo
-        </button>
-      </p>
-    </div>
+      </div>
+    </fieldset>
   );
 }

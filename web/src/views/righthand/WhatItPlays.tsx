@@ -144,7 +144,7 @@ export function WhatItPlays({
           </p>
         )}
         {manner.style === "melody" && hasTune && (
-          <div className="flex flex-wrap items-baseline gap-x-3">
+          <div className="flex flex-wrap items-center gap-x-3">
             <label className="flex min-h-9 items-center gap-1.5">
               <input
                 type="checkbox"

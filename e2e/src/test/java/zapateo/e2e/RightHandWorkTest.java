@@ -138,12 +138,12 @@ class RightHandWorkTest {
         button(page, "Record a take").click();
         page.getByText("Kept: 12 notes.").waitFor();
         String chart = "";
-        for (int i = 0; i < 60 && !chart.contains("Tune:"); i++) {
+        for (int i = 0; i < 60 && !chart.contains("Melody:"); i++) {
             page.waitForTimeout(100);
             chart = Stage.server().get("/api/songs/" + song).json().path("chart").asString();
         }
         // The stand-in's script: quarter, eighth, eighth, over and over.
-        assertThat(chart).contains("Tune: | C5/4 G5/8 C5/8 G5/4 C5/8 G5/8 | C5/4 F5/8 C5/8 F5/4 C5/8 F5/8 |");
+        assertThat(chart).contains("Melody: | c2 g c g2 c g | c2 f c f2 c f |");
         kept(page, song, "melody");
         button(page, "Undo").click();
         assertThat(page.getByLabel("What the right hand plays")).containsText("The left hand plays alone.");
@@ -165,9 +165,9 @@ class RightHandWorkTest {
         page.locator("[data-key='79']").dispatchEvent("pointerup");
         button(page, "Stop the take").click();
         page.getByText("Kept: 2 notes.").waitFor();
-        for (int i = 0; i < 60 && !Stage.server().get("/api/songs/" + song).text().contains("Tune:"); i++) {
+        for (int i = 0; i < 60 && !Stage.server().get("/api/songs/" + song).text().contains("Melody:"); i++) {
             page.waitForTimeout(100);
         }
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("Tune: | C5").contains("G5");
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("Melody: | c").contains("g");
     }
 }

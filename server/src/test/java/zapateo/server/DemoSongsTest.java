@@ -54,7 +54,7 @@ class DemoSongsTest {
     }
 
     private static String figureOf(Path song) {
-        return text(song).lines().findFirst().orElseThrow().replace("// figure: ", "");
+        return text(song).lines().findFirst().orElseThrow().replaceFirst(".*\"figure\": \"([^\"]+)\".*", "$1");
     }
 
     private static Arrangement arrange(Path song) {

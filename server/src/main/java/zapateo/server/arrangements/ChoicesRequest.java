@@ -54,11 +54,7 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
                              @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
                              @Valid RightRequest right) {
 
-    public static final ChoicesRequest NONE = figure(null);
-
-    public static ChoicesRequest figure(String id) {
-        return of(new OptionsRequest(id, null, null, null, null, null, null, null, null, null, null, null));
-    }
+    public static final ChoicesRequest NONE = of(new OptionsRequest(null, null, null, null, null, null, null, null, null, null, null, null));
 
     public static ChoicesRequest of(Options options) {
         return of(OptionsRequest.of(options));

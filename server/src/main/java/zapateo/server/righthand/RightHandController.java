@@ -11,6 +11,7 @@ import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -197,7 +198,7 @@ public class RightHandController {
         Bar bar = bars.get(request.bar());
         return new Licks(result.arrangement().song(), result.arrangement().left().strokes(), result.pianist().rightOnKeys()).over(bar).stream()
                 .map(offered -> new LickView(offered.lick().id(), offered.lick().name(), offered.lick().practise(),
-                        Count.of(bar.meter(), offered.strokes().stream().map(stroke -> stroke.written().tick() - bar.tick()).toList()),
+                        offered.strokes().stream().map(stroke -> Count.at(bar.meter(), stroke.written().tick() - bar.tick())).distinct().collect(Collectors.joining(" ")),
                         offered.strokes().stream().map(stroke -> new LickNoteView(stroke.written().tick() - bar.tick(), stroke.written().ticks(),
                                 stroke.notes().stream().map(note -> note.pitch().toString()).toList(), stroke.notes().stream().map(note -> note.pitch().midi()).toList())).toList())).toList();
     }

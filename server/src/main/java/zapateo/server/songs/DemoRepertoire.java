@@ -17,6 +17,7 @@ import zapateo.arrangement.Preset;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Player;
 import zapateo.server.songs.OtherArrangements.NamedChoices;
+import tools.jackson.databind.json.JsonMapper;
 import zapateo.song.ChartParser;
 
 /** The lounge pianist's set aboard the night ferry Aurora, loaded once into a new database. */
@@ -24,18 +25,20 @@ import zapateo.song.ChartParser;
 class DemoRepertoire implements ApplicationRunner {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoRepertoire.class);
-    private static final String FIGURE_LINE = "// figure: ";
+    private static final String CHOICES_LINE = "// choices: ";
     private static final Map<String, String> OCCASIONS = Map.of("singer", "with a singer", "band", "with the band");
 
     private final SongMapper mapper;
     private final Songs songs;
     private final TransactionTemplate transaction;
+    private final JsonMapper json;
     private final boolean wanted;
 
-    DemoRepertoire(SongMapper mapper, Songs songs, TransactionTemplate transaction, @Value("${zapateo.demo}") boolean wanted) {
+    DemoRepertoire(SongMapper mapper, Songs songs, TransactionTemplate transaction, JsonMapper json, @Value("${zapateo.demo}") boolean wanted) {
         this.mapper = mapper;
         this.songs = songs;
         this.transaction = transaction;
+        this.json = json;
         this.wanted = wanted;
     }
 
@@ -62,9 +65,9 @@ class DemoRepertoire implements ApplicationRunner {
     private void load(Resource resource) {
         try {
             String text = resource.getContentAsString(StandardCharsets.UTF_8);
-            String figure = text.lines().filter(line -> line.startsWith(FIGURE_LINE)).findFirst().map(line -> line.substring(FIGURE_LINE.length()).strip()).orElseThrow();
-            String chart = text.lines().filter(line -> !line.startsWith(FIGURE_LINE)).reduce("", (all, line) -> all + line + "\n");
-            songs.create(Player.ONLY, new SongRequest(null, chart, ChoicesRequest.figure(figure), "alone", others(chart), null));
+            String choices = text.lines().filter(line -> line.startsWith(CHOICES_LINE)).findFirst().map(line -> line.substring(CHOICES_LINE.length())).orElseThrow();
+            String chart = text.lines().filter(line -> !line.startsWith(CHOICES_LINE)).reduce("", (all, line) -> all + line + "\n");
+            songs.create(Player.ONLY, new SongRequest(null, chart, json.readValue(choices, ChoicesRequest.class), "alone", others(chart), null));
         } catch (IOException e) {
             throw new IllegalStateException("the demo chart " + resource.getFilename() + " cannot be read", e);
         }
