@@ -7,7 +7,7 @@ const KEPT = 1000;
 /** Stands in for a digital piano where there is none: keeps what it is sent, newest at the end, and says how much that is. */
 export class StandInPiano implements NoteSink {
   readonly id = "stand-in-piano";
-  readonly name = "the stand-in (keeps what it is sent)";
+  readonly name = "the stand-in for one";
   readonly received: Received[] = [];
   private readonly listeners = new Set<() => void>();
   private struck = 0;

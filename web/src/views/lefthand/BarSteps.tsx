@@ -20,7 +20,7 @@ export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: numb
     : struck !== null
       ? arrangement.strokes[struck]
       : undefined;
-  const roomy = strokes.length <= MOST_ALIGNED;
+  const roomy = strokes.length <= MOST_ALIGNED && new Set(strokes.map(({ stroke }) => stroke.written.tick)).size === strokes.length;
   const names = strokes.map(({ stroke }) => stroke.notes.map((note) => note.name).join("+")).join(" ");
   return (
     <div className="mt-2">

@@ -27,7 +27,7 @@ const PANELS = [
   ["hands", "Together"],
   ["licks", "Licks"],
   ["improvise", "Improvise"],
-  ["shape", "One shape"],
+  ["shape", "Shape"],
   ["play", "Play in"],
 ] as const;
 
@@ -120,8 +120,8 @@ export function RightHand() {
               : undefined
           }
         />
-        <BarSteps bar={bar} struck={struck} setStruck={setStruck} />
         {panel === "tune" && <TuneTools edit={tune} />}
+        <BarSteps bar={bar} struck={struck} setStruck={setStruck} />
         {notices.map((notice) => (
           <p key={notice.code} className="mt-1 text-quiet">
             {notice.message}

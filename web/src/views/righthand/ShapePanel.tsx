@@ -15,10 +15,10 @@ export function ShapePanel({ chart, bars, onHold }: { chart: string; bars: strin
       </p>
       <p className="font-semibold font-serif text-2xl">{shape.data.notes.join(" ")}</p>
       <p className="leading-snug">
-        <button type="button" onClick={onHold} className="min-h-8 text-accent underline underline-offset-4">
-          Let the right hand hold shapes like this
+        <button type="button" onClick={onHold} className="min-h-8 text-left text-accent underline underline-offset-4">
+          Let the right hand hold such shapes
         </button>
-        <span className="text-quiet">, a new one every four bars.</span>
+        <span className="text-quiet">, each for as long as it carries the chords, four bars at most.</span>
       </p>
       <ul aria-label="What the shape states" className="grid gap-1.5">
         {over.map((each) => (

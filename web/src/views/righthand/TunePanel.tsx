@@ -8,8 +8,8 @@ const CHANGES: { note: NoteChange; label: string; says: string }[] = [
   { note: "down", label: "lower", says: "the key's note below (↓)" },
   { note: "sharper", label: "♯", says: "a semitone up (Alt ↑)" },
   { note: "flatter", label: "♭", says: "a semitone down (Alt ↓)" },
-  { note: "octave-up", label: "octave up", says: "Shift ↑" },
-  { note: "octave-down", label: "octave down", says: "Shift ↓" },
+  { note: "octave-up", label: "octave ↑", says: "Shift ↑" },
+  { note: "octave-down", label: "octave ↓", says: "Shift ↓" },
   { note: "longer", label: "longer", says: "takes from what follows (. )" },
   { note: "shorter", label: "shorter", says: "leaves a rest (, )" },
   { note: "earlier", label: "earlier", says: "into the rest or past the note before it (Shift ←)" },
@@ -123,8 +123,8 @@ export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody:
         {notes.length > MOST_SHOWN && <p className="text-quiet">and {notes.length - MOST_SHOWN} more; take fewer bars.</p>}
       </div>
       <p className="text-quiet leading-snug">
-        ↑ ↓ by the key's notes, with Alt by semitones, with Shift by octaves; . longer, , shorter; Shift ← → earlier, later; Insert parts
-        it, Delete takes it out, Ctrl Z brings it back.
+        ↑ ↓ by the key's notes, with Alt by semitones, with Shift by octaves. The full stop is longer, the comma shorter. Shift ← → earlier
+        and later. Insert parts it, Delete takes it out, Ctrl Z brings it back.
       </p>
     </div>
   );
@@ -132,10 +132,10 @@ export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody:
 
 /** What can be done with the chosen note, under the staff. */
 export function TuneTools({ edit }: { edit: TuneEdit }) {
-  const { arrangement, struck, desk } = useDesk();
+  const { arrangement, struck } = useDesk();
   const stroke = edit.place && struck !== null ? arrangement?.strokes[struck] : undefined;
   return (
-    <fieldset onKeyDown={(event) => pressed(event, edit)} className="mt-2 border-line border-t pt-1">
+    <fieldset onKeyDown={(event) => pressed(event, edit)} className="mt-1 border-line border-b pb-2">
       <legend className="sr-only">Change the chosen note</legend>
       <p className="flex items-baseline gap-3 leading-snug">
         {stroke ? (
@@ -145,9 +145,6 @@ export function TuneTools({ edit }: { edit: TuneEdit }) {
         ) : (
           <span className="text-quiet">Choose a note of the tune to change it.</span>
         )}
-        <button type="button" onClick={desk.undo} className="min-h-8 text-accent underline underline-offset-4">
-          undo
-        </button>
         <span role="status" className="text-accent">
           {edit.says}
         </span>
@@ -160,7 +157,7 @@ export function TuneTools({ edit }: { edit: TuneEdit }) {
             disabled={!stroke}
             title={hint}
             onClick={() => edit.change(note)}
-            className="min-h-9 min-w-11 rounded-plank border border-line bg-sheet px-2 disabled:text-quiet"
+            className="min-h-9 min-w-9 rounded-plank border border-line bg-sheet px-1.5 text-[0.95rem] disabled:text-quiet"
           >
             {label}
           </button>

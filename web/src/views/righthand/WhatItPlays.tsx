@@ -26,14 +26,14 @@ const UNDER: { id: NonNullable<RightHand["under"]>; name: string; says: string }
 ];
 
 const SHAPES: { id: NonNullable<RightHand["shapes"]>; name: string; says: string }[] = [
-  { id: "each", name: "each chord's own", says: "" },
-  { id: "held", name: "one held", says: "One shape for four bars while the bass moves." },
+  { id: "each", name: "each", says: "Each chord in its nearest inversion." },
+  { id: "held", name: "one held", says: "One shape for up to four bars while the bass moves." },
   { id: "turn", name: "two in turn", says: "The chord and the one on its fourth in turn while the bass stays." },
 ];
 
 const TOPS: { id: NonNullable<RightHand["top"]>; name: string }[] = [
-  { id: "nearest", name: "as the nearest has it" },
-  { id: "smooth", name: "as still as can be" },
+  { id: "nearest", name: "nearest" },
+  { id: "smooth", name: "still" },
   { id: "third", name: "third on top" },
 ];
 

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.CloseChord;
@@ -86,30 +87,29 @@ public final class Comping {
         return struck(ShortestPath.through(layers, costs(choices.top())).steps());
     }
 
-    /** One shape for four bars of a section at a time, each where it lies nearest to the one before. */
+    /** One shape for as many bars of a section as it carries, each where it lies nearest to the one before. */
     private List<Placed> held() {
         List<List<Standing>> runs = new ArrayList<>();
-        Map<Integer, Integer> runOfBar = new HashMap<>();
-        int run = 0;
+        Map<Integer, List<Standing>> byBar = new HashMap<>();
+        standing.forEach(each -> byBar.computeIfAbsent(each.bar().index(), bar -> new ArrayList<>()).add(each));
         for (Section section : song.sections()) {
-            for (int i = 0; i < section.bars().size(); i++) {
-                run += i % BARS_OF_ONE_SHAPE == 0 ? 1 : 0;
-                runOfBar.put(section.bars().get(i).index(), run);
+            List<List<Standing>> bars = section.bars().stream().flatMap(bar -> Optional.ofNullable(byBar.get(bar.index())).stream()).toList();
+            for (int from = 0; from < bars.size(); ) {
+                List<Standing> run = new ArrayList<>(bars.get(from++));
+                for (int more = 1; more < BARS_OF_ONE_SHAPE && from < bars.size(); more++) {
+                    List<Standing> longer = Stream.concat(run.stream(), bars.get(from).stream()).toList();
+                    if (!oneShape(longer).carries()) {
+                        break;
+                    }
+                    run = longer;
+                    from++;
+                }
+                runs.add(run);
             }
-        }
-        int before = -1;
-        for (Standing each : standing) {
-            int own = runOfBar.get(each.bar().index());
-            if (own != before) {
-                runs.add(new ArrayList<>());
-            }
-            runs.get(runs.size() - 1).add(each);
-            before = own;
         }
         List<List<Placed>> layers = runs.stream().map(each -> {
             int top = each.stream().mapToInt(Standing::leftTop).max().orElse(0);
-            OneShape one = OneShape.of(each.stream().map(Standing::chord).toList()).orElseThrow();
-            return Shape.placed(one.notes(), each.get(0).chord(), hand).stream().map(shape -> new Placed(shape, top)).toList();
+            return Shape.placed(oneShape(each).notes(), each.get(0).chord(), hand).stream().map(shape -> new Placed(shape, top)).toList();
         }).toList();
         List<Placed> found = ShortestPath.through(layers, costs(choices.top())).steps();
         List<Placed> each = new ArrayList<>();
@@ -118,6 +118,10 @@ public final class Comping {
             runs.get(i).forEach(over -> each.add(new Placed(placed.shape().over(over.chord()), over.leftTop())));
         }
         return each;
+    }
+
+    private static OneShape oneShape(List<Standing> run) {
+        return OneShape.of(run.stream().map(Standing::chord).toList()).orElseThrow();
     }
 
     /** A shape over what the left hand has. */

@@ -54,6 +54,12 @@ public record OneShape(List<Pitch> notes, List<Over> over) {
         return best.isEmpty() ? Optional.empty() : Optional.of(laid(best, chords));
     }
 
+    /** Whether it states more of each chord than it rubs against it. */
+    boolean carries() {
+        List<PitchClass> names = notes.stream().map(Pitch::pitchClass).toList();
+        return over.stream().allMatch(each -> worth(each.chord(), names) > 0);
+    }
+
     private static double worth(ChordSymbol chord, List<PitchClass> shape) {
         double worth = 0;
         for (PitchClass note : shape) {

@@ -38,7 +38,7 @@ public record RightChoices(Figure figure, Top top, Shapes shapes) {
     public enum Shapes {
         /** Each chord in its nearest inversion. */
         EACH,
-        /** One shape held over four bars while the bass moves (EXAMPLES 26). */
+        /** One shape held for as long as it carries the chords, four bars at most, while the bass moves (EXAMPLES 26). */
         HELD,
         /** The chord and the one on its fourth in turn over a bass that stays (HANDBOOK §9). */
         TURN;

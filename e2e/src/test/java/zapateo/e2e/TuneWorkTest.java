@@ -107,7 +107,7 @@ class TuneWorkTest {
         keptLine(page, song, "Melody: | A4 B,2 =e2 | A4 F4 |");
         button(page, "delete").click();
         keptLine(page, song, "Melody: | A4 B,2 z2 | A4 F4 |");
-        button(page, "undo").click();
+        button(page, "Undo").click();
         keptLine(page, song, "Melody: | A4 B,2 =e2 | A4 F4 |");
     }
 
@@ -222,7 +222,7 @@ class TuneWorkTest {
     void every_panel_of_the_right_hand_can_be_used_without_seeing_it_well() {
         String song = newSong(CHART, Map.of("style", "melody", "fills", 1));
         Page page = STAGE.atScore(song, "right-hand");
-        for (String panel : List.of("Fit", "Tune", "Together", "Licks", "Improvise", "One shape", "Play in")) {
+        for (String panel : List.of("Fit", "Tune", "Together", "Licks", "Improvise", "Shape", "Play in")) {
             page.getByLabel("Fit and notes").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(panel).setExact(true)).click();
             page.waitForTimeout(300);
             List<Rule> found = new AxeBuilder(page).exclude(".score svg").analyze().getViolations();
