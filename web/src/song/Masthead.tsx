@@ -138,7 +138,7 @@ function Kept({ keeping }: { keeping: Keeping }) {
     <span
       role="status"
       data-keeping={keeping.state}
-      className={keeping.state === "kept" || keeping.state === "keeping" ? "" : "font-semibold text-accent"}
+      className={keeping.state === "kept" || keeping.state === "keeping" ? "max-xl:hidden" : "font-semibold text-accent"}
     >
       {words}
     </span>

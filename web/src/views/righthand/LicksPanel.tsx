@@ -19,7 +19,7 @@ export function LicksPanel({ bar, right, onChange }: { bar: Bar; right: RightHan
       <p className="leading-snug">
         <span className="text-quiet">Made for bar {bar.number}, </span>
         {bar.chords.map((chord) => chord.symbol).join(" ")}.
-        {placed.length > 0 && (
+        {placed.length > 1 && (
           <button
             type="button"
             onClick={() => onChange({ ...right, licks: [] })}

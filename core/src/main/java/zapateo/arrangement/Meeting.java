@@ -55,7 +55,7 @@ public record Meeting(List<Strike> strikes, List<String> mended, List<Crossing.K
         boolean both = strokes.stream().map(Stroke::hand).distinct().count() > 1;
         TreeMap<Integer, Set<Side>> struck = new TreeMap<>();
         if (both) {
-            strokes.forEach(stroke -> struck.computeIfAbsent(Math.max(0, stroke.written().tick() - bar.tick()), tick -> EnumSet.noneOf(Side.class)).add(stroke.hand()));
+            strokes.forEach(stroke -> struck.computeIfAbsent(Math.max(0, stroke.onPage().tick() - bar.tick()), tick -> EnumSet.noneOf(Side.class)).add(stroke.hand()));
         }
         TreeSet<String> mended = new TreeSet<>();
         strokes.stream().map(stroke -> stroke.reason().args().get(Apart.MENDED)).filter(way -> way != null).forEach(mended::add);

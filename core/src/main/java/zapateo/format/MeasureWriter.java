@@ -154,8 +154,9 @@ final class MeasureWriter {
     }
 
     private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests) {
-        Map<StaffBar.Event, List<BeamValue>> beams = Beams.of(bar.meter(), events);
-        Map<StaffBar.Event, StartStop> triplets = triplets(events);
+        List<StaffBar.Event> timed = events.stream().filter(event -> !event.isGrace()).toList();
+        Map<StaffBar.Event, List<BeamValue>> beams = Beams.of(bar.meter(), timed);
+        Map<StaffBar.Event, StartStop> triplets = triplets(timed);
         if (events.isEmpty() || events.stream().allMatch(StaffBar.Event::isRest)) {
             content.add(writer.barRest(bar.ticks(), voice));
             return;

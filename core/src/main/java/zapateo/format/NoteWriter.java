@@ -12,6 +12,7 @@ import org.audiveris.proxymusic.Articulations;
 import org.audiveris.proxymusic.Beam;
 import org.audiveris.proxymusic.BeamValue;
 import org.audiveris.proxymusic.Fingering;
+import org.audiveris.proxymusic.Grace;
 import org.audiveris.proxymusic.Notations;
 import org.audiveris.proxymusic.Note;
 import org.audiveris.proxymusic.NoteType;
@@ -70,6 +71,12 @@ final class NoteWriter {
         for (int i = 0; i < sounding.size(); i++) {
             Note note = valued(event, voice);
             note.setId("s" + numbered.number() + "n" + (numbered.firstNote() + i) + (event.piece() > 0 ? "t" + event.piece() : ""));
+            if (event.isGrace()) {
+                Grace grace = make.createGrace();
+                grace.setSlash(YesNo.YES);
+                note.setGrace(grace);
+                note.setDuration(null);
+            }
             if (i > 0) {
                 note.setChord(make.createEmpty());
             } else {

@@ -29,6 +29,11 @@ record StaffBar(List<List<Event>> voices) {
      */
     record Event(int tick, NoteValue value, Optional<Numbered> stroke, int piece, boolean tieNext) {
 
+        /** A grace note takes no time of the bar. */
+        boolean isGrace() {
+            return stroke.filter(numbered -> numbered.stroke().isGrace()).isPresent();
+        }
+
         boolean isRest() {
             return stroke.isEmpty();
         }
@@ -52,7 +57,7 @@ record StaffBar(List<List<Event>> voices) {
     static StaffBar of(Bar bar, List<Numbered> strokes) {
         List<List<Numbered>> lines = new ArrayList<>();
         for (Numbered each : strokes) {
-            lines.stream().filter(line -> line.get(line.size() - 1).stroke().written().end() <= each.stroke().written().tick()).findFirst()
+            lines.stream().filter(line -> end(line.get(line.size() - 1)) <= each.stroke().onPage().tick()).findFirst()
                     .orElseGet(() -> {
                         List<Numbered> line = new ArrayList<>();
                         lines.add(line);
@@ -66,13 +71,22 @@ record StaffBar(List<List<Event>> voices) {
         return new StaffBar(voices);
     }
 
+    private static int end(Numbered before) {
+        return before.stroke().isGrace() ? before.stroke().onPage().tick() : before.stroke().onPage().end();
+    }
+
     private static List<Event> voice(Bar bar, List<Numbered> line) {
         List<Event> events = new ArrayList<>();
         int at = 0;
         for (Numbered each : line) {
-            int tick = Math.max(0, each.stroke().written().tick() - bar.tick());
-            int end = Math.min(each.stroke().written().end() - bar.tick(), bar.ticks());
+            int tick = Math.max(0, each.stroke().onPage().tick() - bar.tick());
+            int end = Math.min(each.stroke().onPage().end() - bar.tick(), bar.ticks());
             rests(events, bar.meter(), at, tick - at);
+            if (each.stroke().isGrace()) {
+                events.add(new Event(tick, NoteValue.of(Ticks.PER_EIGHTH).orElseThrow(), Optional.of(each), 0, false));
+                at = tick;
+                continue;
+            }
             notes(events, bar, tick, end - tick, each);
             at = end;
         }

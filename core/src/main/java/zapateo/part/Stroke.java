@@ -24,6 +24,10 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     /** Argument of a reason that says how a stroke was fitted to the hand. */
     public static final String ALTERED = "altered";
+    /** Argument of a reason that says a stroke is a grace note to the next one of its hand. */
+    public static final String GRACE = "grace";
+    /** Argument of the next one's: by how many ticks it comes later for the grace note's sake. */
+    public static final String LEANED_ON = "leanedOn";
 
     public Stroke {
         notes = List.copyOf(notes);
@@ -74,6 +78,16 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
             keys[i] = notes.get(i).pitch().midi();
         }
         return keys;
+    }
+
+    public boolean isGrace() {
+        return reason.args().containsKey(GRACE);
+    }
+
+    /** Where it stands on the page: a note that a grace note leans on has all of its time there. */
+    public TickSpan onPage() {
+        String later = reason.args().get(LEANED_ON);
+        return later == null ? written : TickSpan.of(written.tick() - Integer.parseInt(later), written.ticks() + Integer.parseInt(later));
     }
 
     /** What was done because the hand cannot strike it together as it was meant: roll, pedal, omit or play. */

@@ -82,8 +82,9 @@ public final class Licks {
             }
             List<PartNote> notes = struck.get(i).stream().map(pitch -> PartNote.of(pitch, "tune").octaves(octaves).struck(VELOCITY)).toList();
             TickSpan span = TickSpan.of(from, to - from);
-            strokes.add(new Stroke(Side.RIGHT, bar.index(), 0, span, span, Mark.TOE, false, notes, Optional.empty(),
-                    Reason.of("lick", Map.of("name", lick.name(), "chord", chordAt(bar, step.tick()).toString()))));
+            Reason plain = Reason.of("lick", Map.of("name", lick.name(), "chord", chordAt(bar, step.tick()).toString()));
+            Reason why = step.grace() ? plain.with(Stroke.GRACE, "yes") : leanedOn ? plain.with(Stroke.LEANED_ON, String.valueOf(Lick.GRACE)) : plain;
+            strokes.add(new Stroke(Side.RIGHT, bar.index(), 0, span, span, Mark.TOE, false, notes, Optional.empty(), why));
         }
         return strokes;
     }

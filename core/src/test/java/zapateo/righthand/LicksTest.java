@@ -112,6 +112,21 @@ class LicksTest {
         assertThat(new Licks(song, List.of(), Hand.of(150)).over(song.bars().get(0))).extracting(each -> each.lick().id()).doesNotContain("octave-call");
     }
 
+    /** A grace note is written as one (MusicXML 4.0, grace): it takes none of the bar's time, and what it leans on has all of its own. */
+    @Test
+    void a_grace_note_takes_no_time_on_the_page_and_comes_first_to_the_ear() {
+        Arrangement arrangement = ARRANGER.arrange(song("Key: C\n| C |"), Choices.figure("held").right(RightHand.NONE.licks(List.of(new RightHand.PlacedLick(1, "grace-to-third")))), Pianist.USUAL);
+        List<Stroke> right = arrangement.right().strokes();
+        assertThat(right.get(0).isGrace()).isTrue();
+        assertThat(right.get(1).sounding().tick()).isEqualTo(120);
+        assertThat(right.get(1).onPage()).isEqualTo(zapateo.part.TickSpan.of(0, 960));
+        assertThat(zapateo.arrangement.Meeting.of(arrangement).get(0).order()).isEqualTo("1 LR, 2 R, 2& R, 3 R, 4 R");
+        String xml = new String(zapateo.format.MusicXmlWriter.write(arrangement, zapateo.format.Hands.BOTH), java.nio.charset.StandardCharsets.UTF_8);
+        String staff = xml.substring(xml.indexOf("<note"), xml.indexOf("<backup"));
+        assertThat(staff.split("<grace").length).isEqualTo(2);
+        assertThat(java.util.regex.Pattern.compile("<duration>(\\d+)").matcher(staff).results().mapToInt(match -> Integer.parseInt(match.group(1))).sum()).isEqualTo(3840);
+    }
+
     @Test
     void a_lick_takes_the_place_of_what_was_there_in_its_bar_and_nowhere_else() {
         Song song = song("Key: C\n| C | F | G7 |\nMelody: | e4 c4- | c4 A4 | B8 |\n");

@@ -141,7 +141,7 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
             return new StrokeView(stroke.hand().letter(), stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(),
-                    new WrittenView(stroke.written().tick(), stroke.written().ticks()), stroke.mark().id(), stroke.accent(),
+                    new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), stroke.mark().id(), stroke.accent(),
                     tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())), hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-'),
                     stroke.altered().orElse(null),
                     stroke.roll().map(RolledView::of).orElse(null), new ReasonView(stroke.reason().code(), stroke.reason().args()),
