@@ -933,6 +933,7 @@ export interface components {
         FitView: {
             better: components["schemas"]["BetterView"][];
             notes: components["schemas"]["FitNoteView"][];
+            same: components["schemas"]["SameView"][];
         };
         FittingView: {
             fits: boolean;
@@ -1324,6 +1325,13 @@ export interface components {
             leadTicks: number;
             /** Format: int32 */
             spreadTicks: number;
+        };
+        SameView: {
+            /** Format: int32 */
+            bar: number;
+            name: string;
+            /** Format: int32 */
+            times: number;
         };
         ScaleNoteView: {
             /** Format: int32 */

@@ -32,9 +32,9 @@ export function Score({
   lit: number[];
   onStroke: (stroke: number) => void;
   /** A note was dragged so many places of the staff up, or down below zero; it has been struck before. */
-  onLift?: (steps: number) => void;
+  onLift?: (stroke: number, steps: number) => void;
 }) {
-  const drag = useRef<{ y: number; space: number } | null>(null);
+  const drag = useRef<{ stroke: number; y: number; space: number } | null>(null);
   const holder = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
   const [page, setPage] = useState<{ svg?: string; error?: string }>({});
@@ -79,7 +79,7 @@ export function Score({
             const note = (event.target as Element).closest("g.note");
             const stroke = /^s(\d+)n/.exec(note?.id ?? "");
             if (!onLift || !note || !stroke) return;
-            drag.current = { y: event.clientY, space: spaceOf(note) };
+            drag.current = { stroke: Number(stroke[1]), y: event.clientY, space: spaceOf(note) };
             event.preventDefault();
             onStroke(Number(stroke[1]));
           }}
@@ -87,7 +87,7 @@ export function Score({
             const from = drag.current;
             drag.current = null;
             const steps = from ? Math.round(((from.y - event.clientY) / from.space) * 2) : 0;
-            if (steps !== 0) onLift?.(steps);
+            if (from && steps !== 0) onLift?.(from.stroke, steps);
           }}
           onClick={(event) => {
             if (onLift) return;

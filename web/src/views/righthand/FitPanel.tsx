@@ -63,6 +63,15 @@ export function FitPanel({
           ))}
         </ul>
       )}
+      {fit.same.map((each) => (
+        <p key={each.bar} className="border-grain border-l-4 px-2 py-1 leading-snug">
+          <button type="button" onClick={() => onBar(each.bar)} className="min-h-8 font-semibold underline underline-offset-4">
+            Bar {bars[each.bar]?.number}
+          </button>{" "}
+          stays on {each.name}, {each.times} times in a row: a voice makes that live, a piano sounds dull. Change the harmony under it, or
+          fill round it.
+        </p>
+      ))}
       {fit.better.length > 0 && (
         <ul aria-label="Chords that fit better" className="grid gap-1">
           {fit.better.map((each) => (

@@ -18,6 +18,7 @@ import { chooseManner, mannerIn } from "./manner";
 import { PlayIn } from "./PlayIn";
 import { ShapePanel } from "./ShapePanel";
 import { TunePanel, TuneTools } from "./TunePanel";
+import { placeOf } from "./tune";
 import { useTuneEdit } from "./useTuneEdit";
 import { WhatItPlays } from "./WhatItPlays";
 
@@ -114,8 +115,10 @@ export function RightHand() {
           }}
           onLift={
             panel === "tune"
-              ? (steps) => {
-                  for (let i = 0; i < Math.abs(steps); i++) tune.change(steps > 0 ? "up" : "down");
+              ? (stroke, steps) => {
+                  const place = desk.chart && placeOf(arrangement, desk.chart, arrangement.strokes[stroke]);
+                  for (let i = 0; place && i < Math.abs(steps); i++)
+                    tune.change(steps > 0 ? "up" : "down", { place: i === 0 ? place : undefined });
                 }
               : undefined
           }

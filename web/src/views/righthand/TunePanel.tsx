@@ -53,7 +53,7 @@ export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody:
     if (!chosen) return;
     setOnKey((midi, down) => {
       sound.sing(midi, down);
-      if (down) change("pitch", String(midi));
+      if (down) change("pitch", { pitch: String(midi) });
     });
     return () => setOnKey(null);
   }, [chosen, change, setOnKey, sound.sing]);

@@ -124,6 +124,7 @@ describe("the fit of the melody", () => {
         note(1, 4800, "F4", "added", true),
       ],
       better: [{ bar: 1, tick: 3840, now: "F7", better: "B♭", hits: 3, notes: 4 }],
+      same: [{ bar: 0, name: "G4", times: 7 }],
     };
     const onHarmonise = vi.fn();
     render(<FitPanel fit={fit} bars={bars} selection={[0, 1]} onBar={onBar} onHarmonise={onHarmonise} />);
@@ -132,12 +133,19 @@ describe("the fit of the melody", () => {
     expect(screen.getByLabelText("Notes to look at").children).toHaveLength(2);
     expect(screen.getByLabelText("Chords that fit better").textContent).toContain("fits B♭ better than F7: 3 of 4 notes");
     expect(screen.getByText("fourth, held")).toBeTruthy();
+    expect(screen.getByText(/stays on G4, 7 times in a row/)).toBeTruthy();
     await userEvent.click(screen.getAllByRole("button", { name: "Bar 2" })[0] as HTMLElement);
     expect(onBar).toHaveBeenCalledWith(1);
   });
   it("has nothing to say about a song without a tune", () => {
     render(
-      <FitPanel fit={{ notes: [], better: [] }} bars={bars} selection={[0, 1]} onBar={() => undefined} onHarmonise={() => undefined} />,
+      <FitPanel
+        fit={{ notes: [], better: [], same: [] }}
+        bars={bars}
+        selection={[0, 1]}
+        onBar={() => undefined}
+        onHarmonise={() => undefined}
+      />,
     );
     expect(screen.getByText(/no tune yet/)).toBeTruthy();
   });

@@ -10,7 +10,7 @@ export type TuneEdit = {
   place: NotePlace | null;
   /** Why the last change could not be made. */
   says: string;
-  change: (note: NoteChange, pitch?: string) => void;
+  change: (note: NoteChange, more?: { pitch?: string; place?: NotePlace }) => void;
 };
 
 /** Changes the chosen note of the melody in the chart; changes follow one another, each on what the one before has made. */
@@ -38,11 +38,12 @@ export function useTuneEdit(): TuneEdit {
   }, [arrangement, chart, setStruck]);
 
   const change = useCallback(
-    (note: NoteChange, pitch?: string) => {
+    (note: NoteChange, { pitch, place: other }: { pitch?: string; place?: NotePlace } = {}) => {
       waiting.current++;
       queue.current = queue.current.then(async () => {
         try {
-          const { text, place: here } = now.current;
+          const text = now.current.text;
+          const here = other ?? now.current.place;
           if (!here) return;
           const edit = { kind: "note" as const, ...here, note, pitch };
           const answer = await take(api.POST("/api/charts/edit", { body: { text, edit: edit as never } }));

@@ -1,5 +1,6 @@
 package zapateo.harmony;
 
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -93,6 +94,13 @@ public record Key(PitchClass tonic, Mode mode) {
     public PitchClass spell(int chroma) {
         return IntStream.rangeClosed(fifths() - 5, fifths() + 6).mapToObj(PitchClass::onLine).filter(name -> name.chroma() == Math.floorMod(chroma, 12))
                 .map(PitchClass::simple).findFirst().orElseThrow();
+    }
+
+    /** How it spells a note of a melody: as {@link #spell}, but a white key that is none of its own by its plain name, so E♮ and not F♭ in E♭. */
+    public PitchClass spellTone(int chroma) {
+        PitchClass spelled = spell(chroma);
+        boolean own = scale().stream().anyMatch(note -> note.chroma() == chroma);
+        return own ? spelled : Arrays.stream(Letter.values()).map(letter -> PitchClass.of(letter, 0)).filter(plain -> plain.chroma() == chroma).findFirst().orElse(spelled);
     }
 
     /** The key's own spelling of a chord whose root or bass is spelled against it; empty where it stands well. */

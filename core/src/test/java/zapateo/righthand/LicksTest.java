@@ -127,6 +127,13 @@ class LicksTest {
         assertThat(java.util.regex.Pattern.compile("<duration>(\\d+)").matcher(staff).results().mapToInt(match -> Integer.parseInt(match.group(1))).sum()).isEqualTo(3840);
     }
 
+    /** HANDBOOK §9: a tune that stays on one note sounds dull on a piano. Ties are one note, and another octave is another key. */
+    @Test
+    void a_melody_that_stays_on_one_key_is_told() {
+        assertThat(Monotone.of(song("Key: C\n| C | F | G | C |\nMelody: | G G G2 G2 G2 | G8- | G4 g4 | GGGG GGG2 |\n".replace("GGG2", "GGAA"))))
+                .containsExactly(new Monotone(0, zapateo.pitch.Pitch.parse("G4"), 6), new Monotone(3, zapateo.pitch.Pitch.parse("G4"), 6));
+    }
+
     @Test
     void a_lick_takes_the_place_of_what_was_there_in_its_bar_and_nowhere_else() {
         Song song = song("Key: C\n| C | F | G7 |\nMelody: | e4 c4- | c4 A4 | B8 |\n");

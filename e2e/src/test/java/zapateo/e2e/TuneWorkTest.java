@@ -92,7 +92,7 @@ class TuneWorkTest {
         button(page, "G4, half, bar 1").click();
         page.keyboard().press("ArrowUp");
         keptLine(page, song, "Melody: | A4 B4 | A4 F4 |");
-        assertThat(button(page, "A4, half, bar 1")).hasAttribute("aria-pressed", "true");
+        assertThat(button(page, "A♭4, half, bar 1")).hasAttribute("aria-pressed", "true");
         page.keyboard().press("ArrowRight");
         page.keyboard().press(",");
         page.keyboard().press("Shift+ArrowDown");

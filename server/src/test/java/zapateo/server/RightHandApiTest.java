@@ -80,7 +80,9 @@ class RightHandApiTest {
     @ParameterizedTest(name = "{0}")
     @CsvSource(delimiter = '|', value = {
         "{\"style\":\"waltzing\"} | right style \"waltzing\": expected none, comping, melody, improvise", "{\"style\":\"comping\",\"figure\":\"stomp\"} | right-hand figure \"stomp\": expected one of held-chords",
-        "{\"style\":\"comping\",\"top\":\"fifth\"} | right top \"fifth\": expected nearest, smooth, third", "{\"style\":\"melody\",\"under\":\"mud\"} | right under \"mud\": expected alone"})
+        "{\"style\":\"comping\",\"top\":\"fifth\"} | right top \"fifth\": expected nearest, smooth, third", "{\"style\":\"melody\",\"under\":\"mud\"} | right under \"mud\": expected alone",
+        "{\"style\":\"comping\",\"shapes\":\"ten\"} | right shapes \"ten\": expected each, held, turn", "{\"style\":\"none\",\"licks\":[{\"bar\":1,\"lick\":\"wow\"}]} | lick \"wow\": expected one of second-to-third",
+        "{\"style\":\"none\",\"sections\":{\"A\":{\"style\":\"hum\"}}} | right style \"hum\": expected none"})
     void what_there_is_not_is_named_with_what_there_is(String right, String message) {
         RealServer.Answer answer = SERVER.post("/api/arrangements", "{\"chart\":\"C F\",\"choices\":{\"right\":" + right + "}}");
         assertThat(answer.status()).isEqualTo(422);
@@ -105,6 +107,64 @@ class RightHandApiTest {
         assertThat(SERVER.post("/api/right-hand/fit", Map.of("chart", "Key: E♭\n| E♭ |\nTune: | " + bars.path(0).asString() + " |")).json().path("notes")).hasSize(4);
         assertThat(SERVER.post("/api/right-hand/take", Map.of("chart", "| C |", "notes", List.of(Map.of("ms", 0, "held", 1, "midi", 7)))).status()).isEqualTo(422);
         assertThat(SERVER.post("/api/right-hand/take", Map.of("chart", "| C |", "notes", List.of())).json().path("bars")).isEmpty();
+    }
+
+    /** A take that begins in the second bar, in 3/4 at the tempo written there. */
+    @Test
+    void a_take_is_read_in_the_metre_and_tempo_of_its_bars() {
+        String chart = "Key: C\nTempo: 120\n| C | (3/4) (tempo 60) F | G |";
+        List<Map<String, Object>> notes = List.of(Map.of("ms", 10, "held", 900, "midi", 72), Map.of("ms", 1990, "held", 900, "midi", 74), Map.of("ms", 3010, "held", 2900, "midi", 76));
+        assertThat(SERVER.post("/api/right-hand/take", Map.of("chart", chart, "bar", 1, "notes", notes)).json().path("bars").toString()).isEqualTo("[\"C5/4 r/4 D5/4\",\"E5/2.\"]");
+        assertThat(SERVER.post("/api/right-hand/take", Map.of("chart", chart, "bar", 9, "notes", notes)).problem()).contains("bar 9: expected 0 to 2");
+    }
+
+    @Test
+    void first_chords_are_found_to_a_taste() {
+        Map<String, Object> asked = Map.of("chart", TUNE, "pace", "bar", "style", "sevenths");
+        assertThat(SERVER.post("/api/right-hand/harmonise", asked).json().path("chart").asString()).contains("Cmaj7");
+        assertThat(SERVER.post("/api/right-hand/harmonise", Map.of("chart", TUNE, "pace", "bar", "style", "sour")).problem()).contains("style \"sour\": expected one of usual, plain, colourful, sevenths");
+    }
+
+    @Test
+    void licks_are_made_for_a_bar_and_put_in_it() {
+        JsonNode licks = SERVER.post("/api/right-hand/licks", Map.of("chart", "Key: C\nTempo: 100\n| C | G7 |", "bar", 1)).json();
+        assertThat(texts(licks, "id")).contains("blues-turn", "two-guides").doesNotContain("minor-five-up");
+        JsonNode guides = licks.path(texts(licks, "id").indexOf("two-guides"));
+        assertThat(guides.path("count").asString()).isEqualTo("1 3");
+        assertThat(guides.path("notes").path(0).path("names").toString()).isEqualTo("[\"B4\"]");
+        assertThat(guides.path("notes").path(1).path("midi").path(0).asInt()).isEqualTo(77);
+        JsonNode both = arrange("Key: C\nTempo: 100\n| C | G7 |", Map.of("style", "none", "licks", List.of(Map.of("bar", 2, "lick", "two-guides"))));
+        List<JsonNode> right = StreamSupport.stream(both.path("strokes").spliterator(), false).filter(stroke -> stroke.path("hand").asString().equals("R")).toList();
+        assertThat(right).hasSize(2).allSatisfy(stroke -> assertThat(stroke.path("reason").path("code").asString()).isEqualTo("lick"));
+        assertThat(both.path("bars").path(0).path("meeting").isNull()).isTrue();
+        assertThat(both.path("bars").path(1).path("meeting").path("order").asString()).contains("1 LR");
+        assertThat(SERVER.post("/api/right-hand/licks", Map.of("chart", "| C |", "bar", 5)).problem()).contains("bar 5: expected 0 to 0");
+    }
+
+    @Test
+    void sections_have_their_own_right_hand_and_both_hands_go_up_before_one() {
+        String chart = "Key: C\nTempo: 90\n[A]\n| C | G |\n[B]\n| F | C |";
+        JsonNode strokes = arrange(chart, Map.of("style", "none", "unison", true, "sections", Map.of("B", Map.of("style", "comping", "shapes", "turn")))).path("strokes");
+        List<String> codes = StreamSupport.stream(strokes.spliterator(), false).filter(stroke -> stroke.path("hand").asString().equals("R"))
+                .map(stroke -> stroke.path("bar").asInt() + " " + stroke.path("reason").path("code").asString()).distinct().toList();
+        assertThat(codes).containsExactly("1 unison", "2 comping-turn", "3 comping-turn");
+    }
+
+    @Test
+    void a_note_of_the_melody_is_changed_where_it_stands() {
+        String chart = "Key: F\n| F | B♭ | // kept\nMelody: | F4 A4 | B8 |\n";
+        JsonNode up = SERVER.post("/api/charts/edit", Map.of("text", chart, "edit", Map.of("kind", "note", "bar", 0, "tick", 1920, "note", "up"))).json();
+        assertThat(up.path("text").asString()).isEqualTo(chart.replace("A4", "B4"));
+        assertThat(up.path("at").path("tick").asInt()).isEqualTo(1920);
+        JsonNode named = SERVER.post("/api/charts/edit", Map.of("text", chart, "edit", Map.of("kind", "note", "bar", 1, "tick", 0, "note", "pitch", "pitch", "64"))).json();
+        assertThat(named.path("text").asString()).contains("| F4 A4 | E8 |");
+        JsonNode later = SERVER.post("/api/charts/edit", Map.of("text", chart, "edit", Map.of("kind", "note", "bar", 0, "tick", 0, "note", "later"))).json();
+        assertThat(later.path("at").path("tick").asInt()).isEqualTo(1920);
+        Map<String, String> refused = Map.of("sideways", "note \"sideways\": expected one of up, down", "pitch", "expected one such as E♭5");
+        refused.forEach((note, says) -> assertThat(SERVER.post("/api/charts/edit", Map.of("text", chart, "edit", Map.of("kind", "note", "bar", 0, "tick", 0, "note", note))).problem()).contains(says));
+        assertThat(SERVER.post("/api/charts/edit", Map.of("text", chart, "edit", Map.of("kind", "note", "bar", 7, "tick", 0, "note", "up"))).status()).isEqualTo(422);
+        assertThat(SERVER.post("/api/charts/edit", Map.of("text", chart, "edit", Map.of("kind", "note", "bar", 0, "tick", -5, "note", "up"))).status()).isEqualTo(422);
+        assertThat(SERVER.post("/api/charts/edit", Map.of("text", chart, "edit", Map.of("kind", "note", "bar", 0, "tick", 0, "note", "pitch", "pitch", "H9"))).status()).isEqualTo(422);
     }
 
     @Test

@@ -119,7 +119,7 @@ public class EditController {
     /** By its name, or by its key as the song's key spells it. */
     private static Pitch pitch(String name, ChartEdit chart) {
         try {
-            return name.matches("[0-9]{1,3}") ? Pitch.onKey(Integer.parseInt(name), song(chart).key().spell(Integer.parseInt(name) % 12)) : Pitch.parse(name);
+            return name.matches("[0-9]{1,3}") ? Pitch.onKey(Integer.parseInt(name), song(chart).key().spellTone(Integer.parseInt(name) % 12)) : Pitch.parse(name);
         } catch (IllegalArgumentException refused) {
             throw Refusal.unusable(refused.getMessage());
         }

@@ -26,6 +26,7 @@ import zapateo.righthand.ChordScale;
 import zapateo.righthand.Harmonising;
 import zapateo.righthand.Improvising;
 import zapateo.righthand.Licks;
+import zapateo.righthand.Monotone;
 import zapateo.righthand.OneShape;
 import zapateo.righthand.Take;
 import zapateo.righthand.ToneFit;
@@ -56,8 +57,12 @@ public class RightHandController {
     public record ChartRequest(@NotNull(message = "expected the chart's text") String chart) {
     }
 
-    /** @param better chords that more of the melody's notes belong to than to those that stand there */
-    public record FitView(List<FitNoteView> notes, List<BetterView> better) {
+    /** @param better chords that more of the melody's notes belong to than to those that stand there; @param same where it stays on one key */
+    public record FitView(List<FitNoteView> notes, List<BetterView> better, List<SameView> same) {
+    }
+
+    /** @param bar by index, where it begins; @param times in a row */
+    public record SameView(int bar, String name, int times) {
     }
 
     /**
@@ -82,7 +87,8 @@ public class RightHandController {
         Song song = arranging.read(request.chart());
         return new FitView(ToneFit.of(song).stream().map(note -> new FitNoteView(note.bar(), note.tick(), note.ticks(), note.pitch().midi(), note.pitch().toString(), note.kind().id(), note.avoid(),
                 words.of(note.why()))).toList(),
-                BetterChord.of(song).stream().map(each -> new BetterView(each.bar(), each.tick(), each.now().toString(), each.better().toString(), each.hits(), each.notes())).toList());
+                BetterChord.of(song).stream().map(each -> new BetterView(each.bar(), each.tick(), each.now().toString(), each.better().toString(), each.hits(), each.notes())).toList(),
+                Monotone.of(song).stream().map(each -> new SameView(each.bar(), each.pitch().toString(), each.times())).toList());
     }
 
     /** @param pentatonic five notes that are safe over the whole song; @param blues the blues scale of its key */
@@ -164,7 +170,7 @@ public class RightHandController {
         double faster = request.bpm() == null ? 1 : request.bpm() / song.tempo().bpm();
         List<Take.Under> under = song.bars().subList(first, song.bars().size()).stream()
                 .map(bar -> new Take.Under(bar.meter(), bar.ticks(), Tempo.of(bar.tempo().bpm() * faster, bar.tempo().beatTicks()))).toList();
-        List<Take.Struck> struck = request.notes().stream().map(note -> new Take.Struck(note.ms(), note.held(), Pitch.onKey(note.midi(), song.key().spell(note.midi() % 12)))).toList();
+        List<Take.Struck> struck = request.notes().stream().map(note -> new Take.Struck(note.ms(), note.held(), Pitch.onKey(note.midi(), song.key().spellTone(note.midi() % 12)))).toList();
         return new TakeView(Take.of(struck, under).bars().stream().map(TuneReader::write).toList());
     }
 
