@@ -76,7 +76,7 @@ export function Score({
           // biome-ignore lint/security/noDangerouslySetInnerHtml: the page comes from our own engraver
           dangerouslySetInnerHTML={{ __html: page.svg }}
           onPointerDown={(event) => {
-            const note = (event.target as Element).closest("g.note");
+            const note = noteAt(event);
             const stroke = /^s(\d+)n/.exec(note?.id ?? "");
             if (!onLift || !note || !stroke) return;
             drag.current = { stroke: Number(stroke[1]), y: event.clientY, space: spaceOf(note) };
@@ -91,8 +91,7 @@ export function Score({
           }}
           onClick={(event) => {
             if (onLift) return;
-            const note = (event.target as Element).closest("g.note");
-            const stroke = /^s(\d+)n/.exec(note?.id ?? "");
+            const stroke = /^s(\d+)n/.exec(noteAt(event)?.id ?? "");
             if (stroke) onStroke(Number(stroke[1]));
           }}
         />
@@ -107,4 +106,20 @@ export function Score({
 function spaceOf(note: Element): number {
   const lines = [...(note.closest("g.staff")?.querySelectorAll(":scope > path") ?? [])].map((line) => line.getBoundingClientRect().top);
   return Math.max(4, Math.abs((lines[1] ?? 0) - (lines[0] ?? 8)));
+}
+
+/** How far beside its head a note is still meant, in pixels. */
+const NEAR = 4;
+
+/** The note that is pressed: a hollow head is hit in its middle too, and a small one a little beside it. */
+function noteAt(event: React.MouseEvent): Element | null {
+  const hit = (event.target as Element).closest("g.note");
+  if (hit) return hit;
+  const { clientX: x, clientY: y } = event;
+  const heads = [...event.currentTarget.querySelectorAll("g.note .notehead")];
+  const near = heads.find((head) => {
+    const box = head.getBoundingClientRect();
+    return x >= box.left - NEAR && x <= box.right + NEAR && y >= box.top - NEAR && y <= box.bottom + NEAR;
+  });
+  return near?.closest("g.note") ?? null;
 }
