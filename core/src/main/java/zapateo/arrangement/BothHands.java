@@ -1,13 +1,16 @@
 package zapateo.arrangement;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
@@ -37,6 +40,8 @@ import zapateo.song.Song;
 record BothHands(List<Stroke> strokes, List<Reason> notices) {
 
     private static final Comparator<Stroke> IN_TIME = Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand);
+    /** Argument of the reason of what a left-hand figure strikes. */
+    private static final String FROM_A_FIGURE = "stroke";
     private static final FigureBook BOOK = FigureBook.ofTheRightHand();
 
     /** @throws IllegalArgumentException when a figure or a lick is none of the right hand's, with what could stand there */
@@ -60,7 +65,10 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
         }
         Unison unison = right.unison() ? Unison.before(song, left, played) : new Unison(left, played);
         Set<Integer> asTheyAre = song.bars().stream().filter(bar -> right.asTheyAre().contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
-        Apart apart = Apart.of(placed(unison.left(), realised.chords()), placed(unison.right(), realised.chords()), asTheyAre);
+        Set<Stroke> ofFigures = Collections.newSetFromMap(new IdentityHashMap<>());
+        ofFigures.addAll(realised.strokes());
+        Predicate<Stroke> isNew = stroke -> !ofFigures.contains(stroke) && !stroke.reason().args().containsKey(FROM_A_FIGURE);
+        Apart apart = Apart.of(placed(unison.left(), realised.chords(), isNew), placed(unison.right(), realised.chords(), isNew), asTheyAre);
         notices.addAll(Altered.kept(song, apart.right(), apart.kept()));
         List<Stroke> both = new ArrayList<>(apart.left());
         both.addAll(apart.right());
@@ -111,15 +119,15 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
         return byBar;
     }
 
-    /** Each stroke as one of the chord that is laid there. */
-    private static List<Stroke> placed(List<Stroke> strokes, List<Realised.LaidChord> chords) {
+    /** Each of those strokes as one of the chord that is laid there; the others know theirs. */
+    private static List<Stroke> placed(List<Stroke> strokes, List<Realised.LaidChord> chords, Predicate<Stroke> which) {
         List<Stroke> placed = new ArrayList<>();
         int at = 0;
         for (Stroke stroke : strokes) {
             while (at + 1 < chords.size() && chords.get(at + 1).tick() <= stroke.written().tick()) {
                 at++;
             }
-            placed.add(stroke.of(at));
+            placed.add(which.test(stroke) ? stroke.of(at) : stroke);
         }
         return placed;
     }

@@ -27,7 +27,6 @@ public final class ChartParser {
     private static final Pattern TIMES = Pattern.compile("x([0-9]{1,2})");
     private static final int MOST_PROBLEMS = 100;
     private static final int LONGEST_SECTION_NAME = 60;
-    private static final int LONGEST_WORDS = 200;
 
     private final List<Problem> problems = new ArrayList<>();
     private final ChartHeader header = new ChartHeader(problems);
@@ -40,8 +39,7 @@ public final class ChartParser {
     private int numbered;
     private int line;
     private int rowStart;
-    private int rowWords;
-    private int rowTunes;
+    private UnderRow under = new UnderRow(problems);
 
     // Signs between bars, waiting for the bar they belong to.
     private boolean opens;
@@ -116,11 +114,11 @@ public final class ChartParser {
             return;
         }
         Word content = text.stripped();
-        Matcher under = UNDER.matcher(text.text());
+        Matcher below = UNDER.matcher(text.text());
         if (content.text().startsWith("[")) {
             openSection(content);
-        } else if (under.matches()) {
-            readUnder(text.part(under.group(2), under.start(2)), text.part(under.group(4), under.start(4)));
+        } else if (below.matches()) {
+            readUnder(text.part(below.group(2), below.start(2)), text.part(below.group(4), below.start(4)));
         } else if (!header.take(text, reader.isPresent())) {
             readBars(text);
         }
@@ -160,8 +158,7 @@ public final class ChartParser {
 
     private void readBars(Word text) {
         rowStart = section.bars.size();
-        rowWords = 0;
-        rowTunes = 0;
+        under = new UnderRow(problems);
         section.lastLine = line;
         if (section.heading.isEmpty() && section.bars.isEmpty()) {
             section.firstLine = line;
@@ -307,59 +304,18 @@ public final class ChartParser {
 
     /** A line of words or of the tune under the row of bars above it. */
     private void readUnder(Word name, Word value) {
-        boolean words = name.text().equalsIgnoreCase("words");
         section.lastLine = line;
         if (section.bars.size() == rowStart || section.bars.isEmpty()) {
             problems.add(Problem.error("under-nothing", name, "a row of bars above it"));
             return;
         }
-        List<Word> cells = value.cells();
-        int bars = section.bars.size() - rowStart;
-        if (cells.size() > bars) {
-            problems.add(Problem.error("under-too-many", cells.get(bars).stripped(), "at most " + bars + " parts, one for each bar above"));
-        }
-        if (words && cells.stream().anyMatch(cell -> cell.text().length() > LONGEST_WORDS)) {
-            problems.add(Problem.error("words-too-long", value.stripped(), "at most " + LONGEST_WORDS + " characters under a bar"));
-            return;
-        }
-        if (!words) {
-            readTunes(TuneNotation.named(name.text()), cells.subList(0, Math.min(bars, cells.size())));
-            return;
-        }
-        for (int i = 0; i < Math.min(bars, cells.size()); i++) {
-            WrittenBar bar = section.bars.get(rowStart + i);
-            section.bars.set(rowStart + i, bar.marks(withWords(bar.marks(), cells.get(i).text().strip())));
-        }
-        rowWords++;
-    }
-
-    /** The first line is the melody, another one that of the next time the row is played. */
-    private void readTunes(TuneNotation notation, List<Word> cells) {
-        int pass = ++rowTunes;
-        tunes.add(new ChartReading.TuneLine(line, notation, places.size() - (section.bars.size() - rowStart), pass, cells));
-        Key signature = signatureBefore(rowStart);
-        for (int i = 0; i < cells.size(); i++) {
-            WrittenBar bar = section.bars.get(rowStart + i);
-            signature = bar.marks().key().orElse(signature);
-            List<TuneNote> notes = notation.read(cells.get(i), bar, signature, problems);
-            section.bars.set(rowStart + i, pass > 1 && notes.isEmpty() ? bar : bar.tune(pass, notes));
-        }
+        List<WrittenBar> row = section.bars.subList(rowStart, section.bars.size());
+        under.read(name, value, row, signatureBefore(rowStart)).ifPresent(read -> tunes.add(new ChartReading.TuneLine(line, read.notation(), places.size() - row.size(), read.pass(), read.cells())));
     }
 
     /** The key that is signed before a bar of the section that is read. */
     private Key signatureBefore(int bar) {
         Stream<WrittenBar> before = Stream.concat(sections.stream().flatMap(each -> each.bars.stream()), section.bars.subList(0, bar).stream());
         return before.flatMap(each -> each.marks().key().stream()).reduce((first, second) -> second).or(header::key).orElse(Key.C_MAJOR);
-    }
-
-    private WrittenBar.Marks withWords(WrittenBar.Marks marks, String words) {
-        List<String> verses = new ArrayList<>(marks.words());
-        while (verses.size() < rowWords && !words.isEmpty()) {
-            verses.add("");
-        }
-        if (!words.isEmpty()) {
-            verses.add(words);
-        }
-        return marks.words(verses);
     }
 }

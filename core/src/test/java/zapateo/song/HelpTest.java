@@ -38,7 +38,7 @@ class HelpTest {
     @MethodSource("signs")
     void every_sign_of_the_help_is_read_without_a_word(String sign) {
         // A header or a heading needs bars below it, a line of words or tune bars above it, a form its sections.
-        boolean under = sign.startsWith("Words:") || sign.startsWith("Tune:");
+        boolean under = sign.startsWith("Words:") || sign.startsWith("Tune:") || sign.startsWith("Melody:");
         boolean above = sign.contains(":") && Character.isLetter(sign.charAt(0)) || sign.startsWith("[") || sign.startsWith("//");
         String sections = sign.startsWith("Form:") ? "[Verse]\n| C |\n[Chorus]\n| F |" : sign.contains("again") ? "" : "| C | F |";
         String text = under ? "| C | F |\n" + sign : sign.contains("again") ? "[Verse]\n| C | F |\n" + sign + "\n" : above ? sign + "\n" + sections : sign;

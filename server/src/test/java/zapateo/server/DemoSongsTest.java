@@ -54,7 +54,7 @@ class DemoSongsTest {
     }
 
     private static String figureOf(Path song) {
-        return text(song).lines().findFirst().orElseThrow().replaceFirst(".*\"figure\": \"([^\"]+)\".*", "$1");
+        return text(song).lines().findFirst().orElseThrow().replace("// figure: ", "");
     }
 
     private static Arrangement arrange(Path song) {

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -25,7 +26,8 @@ import zapateo.song.ChartParser;
 class DemoRepertoire implements ApplicationRunner {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoRepertoire.class);
-    private static final String CHOICES_LINE = "// choices: ";
+    private static final String FIGURE_LINE = "// figure: ";
+    private static final String RIGHT_LINE = "// right: ";
     private static final Map<String, String> OCCASIONS = Map.of("singer", "with a singer", "band", "with the band");
 
     private final SongMapper mapper;
@@ -62,11 +64,17 @@ class DemoRepertoire implements ApplicationRunner {
                 .map(preset -> new NamedChoices(OCCASIONS.get(preset.id()), ChoicesRequest.of(preset.options(song)))).toList()).orElse(List.of());
     }
 
+    private static Optional<String> said(String text, String line) {
+        return text.lines().filter(each -> each.startsWith(line)).findFirst().map(each -> each.substring(line.length()).strip());
+    }
+
     private void load(Resource resource) {
         try {
             String text = resource.getContentAsString(StandardCharsets.UTF_8);
-            String choices = text.lines().filter(line -> line.startsWith(CHOICES_LINE)).findFirst().map(line -> line.substring(CHOICES_LINE.length())).orElseThrow();
-            String chart = text.lines().filter(line -> !line.startsWith(CHOICES_LINE)).reduce("", (all, line) -> all + line + "\n");
+            String figure = said(text, FIGURE_LINE).orElseThrow();
+            String right = said(text, RIGHT_LINE).map(choices -> ", \"right\": " + choices).orElse("");
+            String choices = "{\"figure\": \"" + figure + "\"" + right + "}";
+            String chart = text.lines().filter(line -> !line.startsWith(FIGURE_LINE) && !line.startsWith(RIGHT_LINE)).reduce("", (all, line) -> all + line + "\n");
             songs.create(Player.ONLY, new SongRequest(null, chart, json.readValue(choices, ChoicesRequest.class), "alone", others(chart), null));
         } catch (IOException e) {
             throw new IllegalStateException("the demo chart " + resource.getFilename() + " cannot be read", e);
