@@ -18,7 +18,7 @@ import { chooseManner, mannerIn } from "./manner";
 import { PlayIn } from "./PlayIn";
 import { ShapePanel } from "./ShapePanel";
 import { TunePanel, TuneTools } from "./TunePanel";
-import { placeOf } from "./tune";
+import { barPlace, placeOf } from "./tune";
 import { useTuneEdit } from "./useTuneEdit";
 import { WhatItPlays } from "./WhatItPlays";
 
@@ -161,6 +161,10 @@ export function RightHand() {
           <TunePanel
             edit={tune}
             shown={mannerIn(right, right.sections?.[here.section] ? here.section : null).style === "melody"}
+            onFirst={() => {
+              const place = desk.chart && barPlace(arrangement, desk.chart, arrangement.bars[selection[0]]);
+              if (place) tune.change("add", { place });
+            }}
             onMelody={() => change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))}
           />
         )}

@@ -14,7 +14,7 @@ const CHANGES: { note: NoteChange; label: string; says: string }[] = [
   { note: "shorter", label: "shorter", says: "leaves a rest (, )" },
   { note: "earlier", label: "earlier", says: "into the rest or past the note before it (Shift ←)" },
   { note: "later", label: "later", says: "into the rest or past the note behind it (Shift →)" },
-  { note: "add", label: "part it", says: "two of half the length; the second is a new note (Insert)" },
+  { note: "add", label: "add a note", says: "in the rest behind it, or as its second half (Insert)" },
   { note: "delete", label: "delete", says: "leaves a rest (Delete)" },
 ];
 
@@ -45,7 +45,18 @@ function pressed(event: React.KeyboardEvent, edit: TuneEdit): void {
 }
 
 /** The melody of the chosen bars, note by note, to be corrected: here, by keys, or on the staff. */
-export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody: () => void; shown: boolean }) {
+export function TunePanel({
+  edit,
+  onMelody,
+  onFirst,
+  shown,
+}: {
+  edit: TuneEdit;
+  onMelody: () => void;
+  /** Puts a note where the first of the chosen bars begins. */
+  onFirst: () => void;
+  shown: boolean;
+}) {
   const { arrangement, selection, struck, setStruck, sound, setOnKey } = useDesk();
   const { change, place } = edit;
   const chosen = place !== null;
@@ -119,12 +130,19 @@ export function TunePanel({ edit, onMelody, shown }: { edit: TuneEdit; onMelody:
             </span>
           );
         })}
-        {notes.length === 0 && <p>No melody in these bars.</p>}
+        {notes.length === 0 && (
+          <p className="leading-snug">
+            No melody in these bars.{" "}
+            <button type="button" onClick={onFirst} className="min-h-8 text-accent underline underline-offset-4">
+              Put a first note in bar {arrangement.bars[selection[0]]?.number}
+            </button>
+          </p>
+        )}
         {notes.length > MOST_SHOWN && <p className="text-quiet">and {notes.length - MOST_SHOWN} more; take fewer bars.</p>}
       </div>
       <p className="text-quiet leading-snug">
         ↑ ↓ by the key's notes, with Alt by semitones, with Shift by octaves. The full stop is longer, the comma shorter. Shift ← → earlier
-        and later. Insert parts it, Delete takes it out, Ctrl Z brings it back.
+        and later. Insert adds a note behind it, Delete takes it out, Ctrl Z brings it back.
       </p>
     </div>
   );

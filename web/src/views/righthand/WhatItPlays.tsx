@@ -164,7 +164,7 @@ export function WhatItPlays({
               </button>
             )}
             {fills !== null && filled.length > 0 && (
-              <fieldset className="flex w-full flex-wrap gap-x-2">
+              <fieldset className="flex max-h-20 w-full flex-wrap gap-x-2 overflow-auto">
                 <legend className="text-[0.9rem] text-quiet">in bars; press one to let it rest</legend>
                 {[...new Set([...filled, ...plain])]
                   .sort((one, other) => one - other)

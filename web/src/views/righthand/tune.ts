@@ -13,12 +13,17 @@ export function passOf(bars: Bar[], bar: Bar): number {
   return 1 + bars.filter((other) => other.index < bar.index && other.number === bar.number).length;
 }
 
+/** Where a bar is written. */
+export function barPlace(arrangement: Arrangement, chart: ChartView, bar: Bar | undefined): NotePlace | null {
+  const written = bar ? chart.written.flatMap((section) => section.bars).findIndex((each) => each.number === bar.number) : -1;
+  return bar && written >= 0 ? { bar: written, pass: passOf(arrangement.bars, bar), tick: 0 } : null;
+}
+
 /** Where the melody note of a stroke is written; null where it is none. */
 export function placeOf(arrangement: Arrangement, chart: ChartView, stroke: Stroke | undefined): NotePlace | null {
   const bar = stroke && arrangement.bars[stroke.bar];
-  if (!bar || !isTune(stroke)) return null;
-  const written = chart.written.flatMap((section) => section.bars).findIndex((each) => each.number === bar.number);
-  return written < 0 ? null : { bar: written, pass: passOf(arrangement.bars, bar), tick: stroke.written.tick - bar.tick };
+  const place = bar && isTune(stroke) ? barPlace(arrangement, chart, bar) : null;
+  return place && stroke && bar ? { ...place, tick: stroke.written.tick - bar.tick } : null;
 }
 
 /** The stroke that plays a written note; -1 where it is not played. */

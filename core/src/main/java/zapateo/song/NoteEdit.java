@@ -33,7 +33,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         OCTAVE_UP, OCTAVE_DOWN, LONGER, SHORTER,
         /** Into a rest beside it by an eighth, or past the note beside it. */
         EARLIER, LATER, DELETE,
-        /** A note where a rest is; a note in halves. */
+        /** A note where a rest is, or in the rest behind a note; where none is, in the second half of the note. */
         ADD, PITCH;
 
         public String id() {
@@ -87,7 +87,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         }
         List<WrittenBar> bars = all.subList(first, after);
         int start = IntStream.range(first, bar).map(each -> all.get(each).ticks()).sum() + tick;
-        List<Item> line = line(bars);
+        List<Item> line = merged(line(bars));
         int at = IntStream.range(0, line.size()).filter(i -> start >= line.get(i).from() && start < line.get(i).end()).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("tick " + tick + " of bar " + bar + ": expected a place inside it"));
         Key key = all.subList(0, bar + 1).stream().flatMap(each -> each.marks().key().stream()).reduce((one, two) -> two).orElse(edit.song().key());
@@ -249,6 +249,9 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
 
     private int added(List<Item> line, int at, int start, Key key) {
         Item item = line.get(at);
+        if (!item.isRest() && at + 1 < line.size() && line.get(at + 1).isRest()) {
+            return added(line, at + 1, item.end(), key);
+        }
         if (item.isRest()) {
             Pitch near = IntStream.iterate(at - 1, i -> i - 1).limit(at).mapToObj(line::get).flatMap(each -> each.pitch().stream()).findFirst()
                     .orElse(Pitch.onKey(FIRST.midi() + key.tonic().chroma(), key.tonic().simple()));

@@ -112,7 +112,9 @@ class MelodyTest {
             | z4 G2 z2 | z8 | z8 | ! 0 ! 1920 ! EARLIER        ! | z3 G2 z3 | z8 | z8 | @0:1440
             | z4 G2 z2 | z8 | z8 | ! 0 ! 1920 ! LATER LATER LATER ! | z7 G- | G z7 | z8 | @0:3360
             | G4 z4 | z8 | z8 | ! 0 ! 2880 ! ADD               ! | G4 z2 G2 | z8 | z8 | @0:2880
-            | G4 z4 | z8 | z8 | ! 0 ! 0    ! ADD=B♭4           ! | G2 B2 z4 | z8 | z8 | @0:960
+            | G4 z4 | z8 | z8 | ! 0 ! 0    ! ADD=B♭4           ! | G4 B2 z2 | z8 | z8 | @0:1920
+            | G4 c4 | z8 | z8 | ! 0 ! 0    ! ADD=B♭4           ! | G2 B2 c4 | z8 | z8 | @0:960
+            | G4 z | z8 | z8 | ! 0 ! 0     ! ADD ADD           ! | G4 G2 G2 | z8 | z8 | @0:2880
             | (3GAB c2 z4 | z8 | z8 | ! 0 ! 320 ! DOWN DELETE  ! | (3G z B c2 z4 | z8 | z8 | @0:320
             """)
     void a_note_is_changed_on_the_staff(String cells, int bar, int tick, String changes, String expected) {

@@ -100,7 +100,7 @@ class TuneWorkTest {
         // The bars are chosen by the same arrows elsewhere; here they walked along the tune.
         assertThat(page.locator("[data-bar='0']")).hasAttribute("aria-pressed", "true");
         button(page, "longer").click();
-        button(page, "part it").click();
+        button(page, "add a note").click();
         keptLine(page, song, "Melody: | A4 B,2 B,2 | A4 F4 |");
         page.locator("[data-key='76']").dispatchEvent("pointerdown");
         page.locator("[data-key='76']").dispatchEvent("pointerup");
