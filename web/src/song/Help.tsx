@@ -29,6 +29,14 @@ const SHEET_KEYS = [
   ["[ ]", "a semitone down, up"],
 ];
 
+const TUNE_KEYS = [
+  ["← →", "right hand, Tune: the note before, the next"],
+  ["↑ ↓", "a note of the key up, down; with Alt a semitone, with Shift an octave"],
+  [", .", "shorter, longer"],
+  ["Shift + ← →", "earlier, later"],
+  ["Insert, Delete", "a note behind it, none"],
+];
+
 /** Keys, the signs of the chart, and the cautions. */
 export function Help({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
@@ -48,6 +56,12 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               <h3 className="mt-6 text-lg">On the sheet</h3>
               <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
                 {SHEET_KEYS.map(([key, meaning]) => (
+                  <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
+                ))}
+              </dl>
+              <h3 className="mt-6 text-lg">In the tune</h3>
+              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
+                {TUNE_KEYS.map(([key, meaning]) => (
                   <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>
