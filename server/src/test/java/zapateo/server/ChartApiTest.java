@@ -131,7 +131,7 @@ class ChartApiTest {
         JsonNode preview = SERVER.upload("/api/songs/import?preview=true", abc).json();
         assertThat(preview.path("format").asString()).isEqualTo("abc");
         assertThat(preview.path("song").isNull()).isTrue();
-        assertThat(preview.path("chart").asString()).contains("|: D A7 | D :|").contains("Tune:");
+        assertThat(preview.path("chart").asString()).contains("|: D A7 | D :|").contains("Melody:");
         RealServer.Answer kept = SERVER.upload("/api/songs/import", abc);
         assertThat(kept.status()).isEqualTo(201);
         String id = kept.json().path("song").path("id").asString();
