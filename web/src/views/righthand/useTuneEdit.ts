@@ -48,7 +48,12 @@ export function useTuneEdit(): TuneEdit {
           const edit = { kind: "note" as const, ...here, note, pitch };
           const answer = await take(api.POST("/api/charts/edit", { body: { text, edit: edit as never } }));
           now.current = { text: answer.text, place: answer.at ? { bar: answer.at.bar, tick: answer.at.tick, pass: here.pass } : here };
-          wanted.current = now.current.place;
+          wanted.current = note === "delete" ? null : now.current.place;
+          if (note === "delete") {
+            // Where a rest is there is nothing to change until another note is chosen.
+            now.current.place = null;
+            setStruck(null);
+          }
           setSays("");
           desk.change({ chart: answer.text });
         } catch (error) {
@@ -58,7 +63,7 @@ export function useTuneEdit(): TuneEdit {
         }
       });
     },
-    [desk],
+    [desk, setStruck],
   );
   return { place, says, change };
 }

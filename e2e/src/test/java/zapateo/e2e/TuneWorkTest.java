@@ -107,6 +107,10 @@ class TuneWorkTest {
         keptLine(page, song, "Melody: | A4 B,2 =e2 | A4 F4 |");
         button(page, "delete").click();
         keptLine(page, song, "Melody: | A4 B,2 z2 | A4 F4 |");
+        button(page, "A♭4, half, bar 1").click();
+        page.keyboard().press("ArrowDown");
+        keptLine(page, song, "Melody: | G4 B,2 z2 | A4 F4 |");
+        button(page, "Undo").click();
         button(page, "Undo").click();
         keptLine(page, song, "Melody: | A4 B,2 =e2 | A4 F4 |");
     }
