@@ -9,4 +9,10 @@ public final class Ticks {
 
     private Ticks() {
     }
+
+    /** So long is a part of a whole note, 4 a quarter; a dot behind it is half as much again, a {@code t} makes it one of a triplet, null or nothing leaves it. */
+    public static int ofPart(int part, String mark) {
+        int plain = PER_WHOLE / part;
+        return ".".equals(mark) ? plain * 3 / 2 : "t".equals(mark) ? plain * 2 / 3 : plain;
+    }
 }

@@ -93,16 +93,11 @@ public record Lick(String id, String name, List<Family> over, boolean ofKey, Lis
                 throw new IllegalArgumentException("\"" + word + "\": expected a tone and its length, as in 3/8");
             }
             boolean grace = !match.group(1).isEmpty();
-            ticks = match.group(3) == null ? ticks : length(match);
+            ticks = match.group(3) == null ? ticks : Ticks.ofPart(Integer.parseInt(match.group(3)), match.group(4));
             steps.add(new Step(match.group(2).equals("r") ? List.of() : tones(match.group(2)), at, grace ? GRACE : ticks, grace));
             at += grace ? 0 : ticks;
         }
         return List.copyOf(steps);
-    }
-
-    private static int length(Matcher match) {
-        int plain = Ticks.PER_WHOLE / Integer.parseInt(match.group(3));
-        return ".".equals(match.group(4)) ? plain * 3 / 2 : "t".equals(match.group(4)) ? plain * 2 / 3 : plain;
     }
 
     private static List<Tone> tones(String text) {

@@ -162,33 +162,11 @@ public final class ChartEdit {
 
     /** A chord of a bar moved to another beat, counted from 0 in the bar's own places; the chord before it takes what becomes free. */
     public String moveChord(int bar, int chord, int beat) {
-        cell(bar);
-        WrittenBar written = song().writtenBars().get(bar);
-        List<ChordSpan> spans = new ArrayList<>(written.chords());
-        checkChord(bar, chord, spans);
-        int unit = written.meter().beatTicks();
-        int tick = Math.max(0, Math.min(written.ticks() - unit, beat * unit));
-        ChordSpan moved = spans.remove(chord);
-        if (spans.isEmpty() && tick > 0) {
-            spans.add(ChordSpan.silence(0, written.ticks()));
-        }
-        spans.removeIf(span -> span.tick() == tick);
-        spans.add(moved.at(tick, 1));
-        spans.sort(Comparator.comparingInt(ChordSpan::tick));
-        return set(bar, signs(bar) + ChartText.chords(filled(written, spans)));
-    }
-
-    private static WrittenBar filled(WrittenBar bar, List<ChordSpan> spans) {
-        List<ChordSpan> filled = new ArrayList<>();
-        for (int i = 0; i < spans.size(); i++) {
-            int from = i == 0 ? 0 : spans.get(i).tick();
-            filled.add(spans.get(i).at(from, (i + 1 < spans.size() ? spans.get(i + 1).tick() : bar.ticks()) - from));
-        }
-        return bar.chords(filled);
+        return new ChordCells(this).move(bar, chord, beat);
     }
 
     /** The signs and pins of a bar, to stand before its chords again. */
-    private String signs(int bar) {
+    String signs(int bar) {
         return cell(bar).cell().words().stream().map(Word::text)
                 .filter(word -> word.startsWith("\"") || word.startsWith("(") && !word.equals("(fermata)") && Grid.named(word.replaceAll("[()]", "")).isEmpty())
                 .map(word -> word + " ").collect(Collectors.joining());
@@ -205,20 +183,7 @@ public final class ChartEdit {
 
     /** Other chords in many places at once. */
     public String replaceChords(List<Replacement> changes) {
-        List<Cut> cuts = new ArrayList<>();
-        for (Replacement change : changes) {
-            List<Word> words = cell(change.bar()).chords();
-            if (change.chord() >= 0 && change.chord() < words.size()) {
-                Word word = words.get(change.chord());
-                cuts.add(replace(word, (word.text().startsWith(">") ? ">" : "") + change.to()));
-            } else {
-                List<ChordSpan> spans = new ArrayList<>(bars.get(change.bar()).chords());
-                checkChord(change.bar(), change.chord(), spans);
-                spans.set(change.chord(), spans.get(change.chord()).chord(change.to()));
-                cuts.add(replace(cell(change.bar()).cell(), signs(change.bar()) + ChartText.chords(bars.get(change.bar()).chords(spans))));
-            }
-        }
-        return apply(cuts);
+        return apply(new ChordCells(this).replaced(changes));
     }
 
     /** The whole chart in another key: chords, key line, changes of key and the tune; everything else as it was typed. */
@@ -323,12 +288,6 @@ public final class ChartEdit {
         }
     }
 
-    private static void checkChord(int bar, int chord, List<ChordSpan> spans) {
-        if (chord < 0 || chord >= spans.size()) {
-            throw new IllegalArgumentException("chord " + chord + " of bar " + bar + ": expected 0 to " + (spans.size() - 1));
-        }
-    }
-
     int start(Word word) {
         return lineStarts[word.line() - 1] + word.column() - 1;
     }
@@ -337,7 +296,7 @@ public final class ChartEdit {
         return start(word) + word.text().length();
     }
 
-    private Cut replace(Word word, String put) {
+    Cut replace(Word word, String put) {
         return new Cut(start(word), end(word), put);
     }
 

@@ -71,8 +71,7 @@ public final class TuneReader {
         if (match.group(2) == null) {
             return before;
         }
-        int plain = Ticks.PER_WHOLE / Integer.parseInt(match.group(2));
-        return ".".equals(match.group(3)) ? plain * 3 / 2 : "t".equals(match.group(3)) ? plain * 2 / 3 : plain;
+        return Ticks.ofPart(Integer.parseInt(match.group(2)), match.group(3));
     }
 
     /** The text of one bar that reads as these notes. */

@@ -83,12 +83,17 @@ class TuneWorkTest {
         assertThat(Stage.server().get("/api/songs/" + id).json().path("chart").asString()).contains("Melody: | G2 B2 d2 | c2 A2 F2 |");
     }
 
-    @Test
-    void a_note_is_changed_by_keys_buttons_and_the_screens_keyboard_and_taken_back() {
-        String song = newSong(CHART, Map.of("style", "melody"));
+    private static Page tuneOfTheFirstBar(String song) {
         Page page = STAGE.atScore(song, "right-hand");
         page.locator("[data-bar='0']").click();
         button(page, "Tune").click();
+        return page;
+    }
+
+    @Test
+    void a_note_is_changed_by_keys_buttons_and_the_screens_keyboard_and_taken_back() {
+        String song = newSong(CHART, Map.of("style", "melody"));
+        Page page = tuneOfTheFirstBar(song);
         button(page, "G4, half, bar 1").click();
         page.keyboard().press("ArrowUp");
         keptLine(page, song, "Melody: | A4 B4 | A4 F4 |");
@@ -118,9 +123,7 @@ class TuneWorkTest {
     @Test
     void a_note_is_dragged_on_the_staff() {
         String song = newSong(CHART, Map.of("style", "melody"));
-        Page page = STAGE.atScore(song, "right-hand");
-        page.locator("[data-bar='0']").click();
-        button(page, "Tune").click();
+        Page page = tuneOfTheFirstBar(song);
         page.waitForCondition(() -> page.locator(".score g.measure").count() == 1);
         Locator head = page.locator(".score g.staff").first().locator("g.note .notehead").first();
         BoundingBox box = head.boundingBox();
