@@ -160,7 +160,7 @@ export function RightHand() {
         {panel === "tune" && (
           <TunePanel
             edit={tune}
-            shown={mannerIn(right, right.sections?.[here.section] ? here.section : null).style === "melody"}
+            shown={mannerIn(right, here.section).style === "melody"}
             onFirst={() => {
               const place = desk.chart && barPlace(arrangement, desk.chart, arrangement.bars[selection[0]]);
               if (place) tune.change("add", { place });

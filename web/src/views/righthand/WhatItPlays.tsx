@@ -197,43 +197,10 @@ export function WhatItPlays({
           </label>
         )}
         {manner.style === "comping" && (
-          <fieldset className="flex flex-wrap gap-x-3">
-            <legend className="sr-only">Which shapes</legend>
-            <span aria-hidden="true" className="w-full pt-1 text-quiet">
-              Shapes
-            </span>
-            {SHAPES.map((each) => (
-              <button
-                key={each.id}
-                type="button"
-                title={each.says}
-                aria-pressed={(manner.shapes ?? "each") === each.id}
-                onClick={() => choose({ shapes: each.id })}
-                className={`min-h-8 border-b-2 text-[0.93rem] ${(manner.shapes ?? "each") === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
-              >
-                {each.name}
-              </button>
-            ))}
-          </fieldset>
-        )}
-        {manner.style === "comping" && (
-          <fieldset className="flex flex-wrap gap-x-3">
-            <legend className="sr-only">The top notes</legend>
-            <span aria-hidden="true" className="w-full pt-1 text-quiet">
-              Top notes
-            </span>
-            {TOPS.map((each) => (
-              <button
-                key={each.id}
-                type="button"
-                aria-pressed={(manner.top ?? "nearest") === each.id}
-                onClick={() => choose({ top: each.id })}
-                className={`min-h-8 border-b-2 text-[0.93rem] ${(manner.top ?? "nearest") === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
-              >
-                {each.name}
-              </button>
-            ))}
-          </fieldset>
+          <>
+            <OneOf label="Shapes" options={SHAPES} chosen={manner.shapes ?? "each"} onChoose={(shapes) => choose({ shapes })} />
+            <OneOf label="Top notes" options={TOPS} chosen={manner.top ?? "nearest"} onChoose={(top) => choose({ top })} />
+          </>
         )}
       </div>
       <ul className="min-h-0 flex-1 overflow-auto border-line border-t max-md:flex">
@@ -263,6 +230,40 @@ export function WhatItPlays({
           ))}
       </ul>
     </section>
+  );
+}
+
+/** A row of words of which one is chosen. */
+function OneOf<T extends string>({
+  label,
+  options,
+  chosen,
+  onChoose,
+}: {
+  label: string;
+  options: { id: T; name: string; says?: string }[];
+  chosen: T;
+  onChoose: (id: T) => void;
+}) {
+  return (
+    <fieldset className="flex flex-wrap gap-x-3">
+      <legend className="sr-only">{label}</legend>
+      <span aria-hidden="true" className="w-full pt-1 text-quiet">
+        {label}
+      </span>
+      {options.map((each) => (
+        <button
+          key={each.id}
+          type="button"
+          title={each.says}
+          aria-pressed={chosen === each.id}
+          onClick={() => onChoose(each.id)}
+          className={`min-h-8 border-b-2 text-[0.93rem] ${chosen === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+        >
+          {each.name}
+        </button>
+      ))}
+    </fieldset>
   );
 }
 
