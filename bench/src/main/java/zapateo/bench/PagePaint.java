@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -18,8 +19,9 @@ import java.util.Map;
 public final class PagePaint {
 
     private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync");
+            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required");
     private static final int RUNS = 7;
+    private static final int PLAYED_MS = 20_000;
     private static final String FOLLOWED = """
             async () => {
               const cards = [...document.querySelectorAll('[aria-label=Figures] li button')];
@@ -71,6 +73,7 @@ public final class PagePaint {
             Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
             measurePaint(browser, arguments[0]);
             measureChoice(browser, arguments[0] + "/songs/" + arguments[1] + "/left-hand?bars=1-8");
+            measurePlaying(browser, arguments[0] + "/songs/" + arguments[1] + "/left-hand?bars=1-8");
             measureTyping(browser, arguments[0] + "/songs/" + arguments[2] + "/chart");
             browser.close();
         }
@@ -83,6 +86,18 @@ public final class PagePaint {
         double[] sorted = ((List<?>) page.evaluate(TYPED)).stream().mapToDouble(time -> ((Number) time).doubleValue()).sorted().toArray();
         System.out.printf("typing in a chart of 200 bars, sheet followed: median %.0f ms, all %s%n", sorted[sorted.length / 2],
                 Arrays.toString(Arrays.stream(sorted).mapToLong(Math::round).toArray()));
+    }
+
+    /** While the staff follows on a song of 64 bars: what the player had to sound later than it was due. */
+    private static void measurePlaying(Browser browser, String address) {
+        Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+        page.navigate(address);
+        page.locator(".score[data-ready=yes]").waitFor();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
+        page.waitForFunction("() => window.zapateo?.player.playhead().playing");
+        page.waitForTimeout(PLAYED_MS);
+        System.out.println("played for %d s with the staff in view: %s".formatted(PLAYED_MS / 1000, page.evaluate(
+                "() => `${window.zapateo.player.heard.length} tones, ${window.zapateo.player.late.tones} of them late, the latest by ${window.zapateo.player.late.worstMs.toFixed(0)} ms`")));
     }
 
     private static void measurePaint(Browser browser, String address) {
