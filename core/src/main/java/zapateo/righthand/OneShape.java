@@ -9,7 +9,7 @@ import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 
 /**
- * One shape held by the right hand while the bass moves under it (HANDBOOK §9): of all three-note shapes of the run's tones the one that, over the basses, states most
+ * One shape held by the right hand while the bass moves under it (HANDBOOK §9): of all three-note shapes of the run's tones (two notes, where it has no more) the one that, over the basses, states most
  * of the chords and rubs least.
  *
  * @param notes low to high, around middle C
@@ -37,7 +37,8 @@ public record OneShape(List<Pitch> notes, List<Over> over) {
         TreeMap<Integer, PitchClass> names = new TreeMap<>();
         chords.forEach(chord -> chord.tones().forEach(tone -> names.putIfAbsent(tone.chroma(), tone.simple())));
         List<PitchClass> all = new ArrayList<>(names.values());
-        List<PitchClass> best = List.of();
+        // Power chords alone have no three notes to choose from.
+        List<PitchClass> best = all.size() < 3 ? all : List.of();
         double most = Double.NEGATIVE_INFINITY;
         for (int i = 0; i < all.size(); i++) {
             for (int j = i + 1; j < all.size(); j++) {

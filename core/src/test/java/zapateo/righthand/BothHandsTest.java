@@ -119,6 +119,16 @@ class BothHandsTest {
     }
 
     /** EXAMPLES 26: B♭ C F over B♭, E♭, G and C, held while the bass moves; the same keys for four bars. */
+    /** A power chord has two notes to hold. */
+    @Test
+    void a_power_chord_is_one_shape_too() {
+        OneShape shape = OneShape.of(List.of(ChordSymbol.parse("C5"))).orElseThrow();
+        assertThat(shape.notes()).extracting(Object::toString).containsExactly("C4", "G4");
+        Choices held = Choices.figure("held").right(RightHand.of(RightChoices.Style.COMPING).shapes(RightChoices.Shapes.HELD));
+        Song song = ChartParser.parse("| C5 | D5/G | N.C. | F |").song().orElseThrow();
+        assertThat(ARRANGER.arrange(song, held, Pianist.USUAL).right().strokes()).hasSize(3);
+    }
+
     @Test
     void one_shape_is_held_while_the_bass_moves() {
         List<Stroke> held = right("Key: B♭\n| B♭ | E♭ | Gm | F | E♭ | E♭ | F | F |", "two-feel", RightHand.of(RightChoices.Style.COMPING).figure("held-chords").shapes(RightChoices.Shapes.HELD));

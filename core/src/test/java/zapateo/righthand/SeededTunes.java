@@ -6,7 +6,7 @@ import zapateo.song.ChartParser;
 import zapateo.song.Song;
 
 /** Songs with melodies, made by a seed: chords of the key, a tune that walks and leaps about it from G3 to A5. */
-final class SeededTunes {
+public final class SeededTunes {
 
     private static final List<String> DEGREES = List.of("C", "Dm7", "Em", "F", "G7", "Am", "Fmaj7", "D7", "E7", "B♭", "C/E", "Fm6", "G7sus4", "Bdim7");
     private static final List<String> RHYTHMS = List.of("/4 /4 /4 /4", "/2 /4 /4", "/4. /8 /2", "/8 /8 /4 /4 /8 /8", "/1", "/2 /2", "r/4 /4 /4 /4", "/8 /8 /8 /8 /2", "/4t /4t /4t /2");
@@ -18,7 +18,7 @@ final class SeededTunes {
     private SeededTunes() {
     }
 
-    static Song song(int seed) {
+    public static Song song(int seed) {
         Random random = new Random(seed);
         StringBuilder chords = new StringBuilder("|");
         StringBuilder tune = new StringBuilder("Tune: |");
