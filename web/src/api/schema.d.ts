@@ -1434,13 +1434,18 @@ export interface components {
             altered: string | null;
             /** Format: int32 */
             bar: number;
+            /** Format: int32 */
+            chordTick: number;
             /** @enum {string} */
             ease: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
             /** @enum {string} */
             hand: "L" | "R";
+            id: string;
             /** @enum {string} */
             mark: "heel" | "toe" | "lead";
             notes: components["schemas"]["NoteView"][];
+            /** @enum {string} */
+            origin: "figure" | "variation" | "anticipation" | "line" | "lead-in" | "walk" | "fuller" | "ending" | "tune" | "under-tune" | "comping" | "chorus" | "fill" | "lick" | "unison";
             reason: components["schemas"]["ReasonView"];
             rolled: components["schemas"]["RolledView"];
             /** Format: double */

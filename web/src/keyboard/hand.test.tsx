@@ -14,6 +14,9 @@ const stroke = (hand: "L" | "R", notes: [number, number | null][]): Stroke => ({
   ease: "comfortable",
   altered: null,
   rolled: null,
+  id: "",
+  origin: "figure",
+  chordTick: 0,
   reason: { code: "", args: {} },
   notes: notes.map(([midi, finger]) => ({ midi, name: "C2", role: "1", delayTicks: 0, velocity: 66, finger })),
 });

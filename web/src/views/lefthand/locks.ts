@@ -6,14 +6,8 @@ type Place = { bar: number; beat: number };
 export function placeOf(arrangement: Arrangement, stroke: number): Place | null {
   const struck = arrangement.strokes[stroke];
   if (!struck) return null;
-  // What comes early belongs to the chord it arrives with.
-  const early = struck.reason.code === "anticipation";
-  const tick = struck.written.tick;
-  const bars = arrangement.bars.filter((bar) => bar.index >= struck.bar && bar.index <= struck.bar + 1);
-  const chords = bars.flatMap((bar) => bar.chords.map((chord) => ({ bar, chord })));
-  const found = early
-    ? chords.find(({ chord }) => chord.tick > tick && chord.symbol === struck.reason.args.chord)
-    : chords.find(({ chord }) => chord.tick <= tick && tick < chord.tick + chord.ticks);
+  const chords = arrangement.bars.flatMap((bar) => bar.chords.map((chord) => ({ bar, chord })));
+  const found = chords.find(({ chord }) => chord.tick <= struck.chordTick && struck.chordTick < chord.tick + chord.ticks);
   return found ? { bar: found.bar.number, beat: (found.chord.tick - found.bar.tick) / found.bar.beatTicks + 1 } : null;
 }
 
@@ -48,7 +42,7 @@ export function withTopLine(choices: Choices, arrangement: Arrangement, [from, t
           stroke.hand === "L" &&
           stroke.written.tick >= chord.tick &&
           stroke.written.tick < chord.tick + chord.ticks &&
-          stroke.reason.code !== "lead-in";
+          stroke.origin !== "lead-in";
         const highest = (at: number) => arrangement.strokes[at]?.notes.at(-1)?.midi ?? 0;
         if (here && (top < 0 || highest(index) > highest(top))) top = index;
       });

@@ -73,7 +73,7 @@ describe("where choices go", () => {
 });
 
 describe("locks", () => {
-  const stroke = (tick: number, code: string, chord: string, names: string[]) => ({
+  const stroke = (tick: number, origin: string, chordTick: number, names: string[]) => ({
     hand: "L" as const,
     bar: Math.floor(tick / 3840),
     tick,
@@ -83,16 +83,18 @@ describe("locks", () => {
     accent: false,
     stretchMm: 0,
     rolled: null,
-    reason: { code, args: { chord } },
+    origin,
+    chordTick,
+    reason: { code: "", args: {} },
     notes: names.map((name, index) => ({ midi: 40 + index, name, role: "1", delayTicks: 0, velocity: 66, finger: null })),
   });
   const arrangement = {
     bars: [bar(0, 1), bar(1, 2)],
     strokes: [
-      stroke(0, "figure-stroke", "C", ["C2"]),
-      stroke(960, "figure-stroke", "C", ["E3", "G3"]),
-      stroke(1920, "figure-stroke", "F", ["F2"]),
-      stroke(3360, "anticipation", "C", ["C2"]),
+      stroke(0, "figure", 0, ["C2"]),
+      stroke(960, "figure", 0, ["E3", "G3"]),
+      stroke(1920, "figure", 1920, ["F2"]),
+      stroke(3360, "anticipation", 3840, ["C2"]),
     ],
   } as unknown as Arrangement;
 

@@ -85,7 +85,7 @@ export function RightHand() {
         filled={[
           ...new Set(
             arrangement.strokes
-              .filter((stroke) => stroke.reason.code.startsWith("fill-"))
+              .filter((stroke) => stroke.origin === "fill")
               .flatMap((stroke) => arrangement.bars[stroke.bar]?.number ?? []),
           ),
         ]}

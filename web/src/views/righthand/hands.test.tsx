@@ -10,7 +10,7 @@ import { isTune, lengthName, passOf, placeOf, strokeAt } from "./tune";
 const bar = (index: number, number: number, meeting: Bar["meeting"] = null) =>
   ({ index, number, tick: index * 3840, ticks: 3840, meeting }) as Bar;
 const sung = (inBar: number, tick: number, more: Partial<Stroke> = {}) =>
-  ({ hand: "R", bar: inBar, written: { tick, ticks: 960 }, reason: { code: "tune", args: {} }, notes: [], ...more }) as unknown as Stroke;
+  ({ hand: "R", bar: inBar, written: { tick, ticks: 960 }, origin: "tune", notes: [], ...more }) as unknown as Stroke;
 
 describe("how the hands meet", () => {
   const bars = [
@@ -67,12 +67,7 @@ describe("a right hand for a section", () => {
 describe("a note of the melody", () => {
   const arrangement = {
     bars: [bar(0, 1), bar(1, 2), bar(2, 1), bar(3, 2)],
-    strokes: [
-      sung(0, 0),
-      sung(2, 7680, { reason: { code: "comping", args: {} } } as Partial<Stroke>),
-      sung(2, 8640, { reason: { code: "tune", args: { under: "close" } } } as Partial<Stroke>),
-      sung(3, 11520, { hand: "L" }),
-    ],
+    strokes: [sung(0, 0), sung(2, 7680, { origin: "comping" }), sung(2, 8640, { origin: "under-tune" }), sung(3, 11520, { hand: "L" })],
   } as unknown as Arrangement;
   const chart = { written: [{ bars: [{ number: 1 }] }, { bars: [{ number: 2 }] }] } as unknown as ChartView;
   it("is found where it is written, with the time it is played", () => {

@@ -5,7 +5,7 @@ export type NotePlace = { bar: number; pass: number; tick: number };
 
 /** Whether a stroke carries a note of the melody. */
 export function isTune(stroke: Stroke): boolean {
-  return stroke.hand === "R" && (stroke.reason.code === "tune" || "under" in stroke.reason.args);
+  return stroke.origin === "tune" || stroke.origin === "under-tune";
 }
 
 /** Which time a bar's written bar is played, from 1. */

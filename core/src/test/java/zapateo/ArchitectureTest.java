@@ -7,6 +7,7 @@ import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import org.junit.jupiter.api.Test;
+import zapateo.part.Reason;
 
 /** The rooms of the house and who may know whom. */
 class ArchitectureTest {
@@ -31,6 +32,12 @@ class ArchitectureTest {
                 .whereLayer("righthand").mayOnlyAccessLayers("pitch", "harmony", "rhythm", "song", "search", "part", "hand")
                 .whereLayer("format").mayNotBeAccessedByAnyLayer()
                 .check(CORE);
+    }
+
+    /** Decisions are made by what a stroke is; reasons only become words, at the server's edge. */
+    @Test
+    void nothing_is_decided_by_a_reason() {
+        noClasses().that().doNotBelongToAnyOf(Reason.class).should().callMethod(Reason.class, "args").orShould().callMethod(Reason.class, "code").check(CORE);
     }
 
     @Test

@@ -3,12 +3,11 @@ package zapateo.arrangement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import zapateo.part.Mending;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
-import zapateo.righthand.Apart;
 import zapateo.righthand.Crossing;
 import zapateo.song.Song;
 
@@ -22,14 +21,14 @@ final class Altered {
 
     static List<Reason> said(Song song, List<Stroke> strokes) {
         List<Reason> said = new ArrayList<>();
-        for (String why : List.of(Stroke.ALTERED, Apart.MENDED)) {
+        for (Mending.Cause why : Mending.Cause.values()) {
             Map<String, TreeSet<Integer>> bars = new TreeMap<>();
             Map<String, Integer> counts = new TreeMap<>();
-            strokes.forEach(stroke -> Optional.ofNullable(stroke.reason().args().get(why)).ifPresent(way -> {
+            strokes.forEach(stroke -> stroke.mended(why).map(Mending::id).ifPresent(way -> {
                 bars.computeIfAbsent(way, each -> new TreeSet<>()).add(song.bars().get(stroke.bar()).number());
                 counts.merge(way, 1, Integer::sum);
             }));
-            counts.forEach((way, count) -> said.add(Reason.of(why + "-" + way, Map.of("count", String.valueOf(count), "bars", named(bars.get(way))))));
+            counts.forEach((way, count) -> said.add(Reason.of(why.code() + "-" + way, Map.of("count", String.valueOf(count), "bars", named(bars.get(way))))));
         }
         return said;
     }

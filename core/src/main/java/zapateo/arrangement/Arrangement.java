@@ -1,7 +1,8 @@
 package zapateo.arrangement;
 
-import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
@@ -12,6 +13,7 @@ import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.righthand.Tune;
 import zapateo.rhythm.Swing;
+import zapateo.song.Bar;
 import zapateo.song.Song;
 
 /**
@@ -33,7 +35,25 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
     /** Of both hands, in the order of the score. */
     public List<Stroke> strokes() {
         return Stream.concat(left.strokes().stream(), right.strokes().stream())
-                .sorted(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand)).toList();
+                .sorted(Stroke.IN_TIME).toList();
+    }
+
+    /**
+     * A name for each of {@link #strokes()} that stays when something is changed elsewhere: hand, part of the song, bar as written, which time it is played, tick inside it, and
+     * which of the hand's strokes there, as in {@code L.chart.5.1.960.0}.
+     */
+    public List<String> ids() {
+        Map<String, Integer> there = new HashMap<>();
+        return strokes().stream().map(stroke -> {
+            Bar bar = song.bars().get(stroke.bar());
+            String place = stroke.hand().letter() + ".chart." + bar.number() + "." + bar.pass() + "." + (stroke.written().tick() - bar.tick());
+            return place + "." + (there.merge(place, 1, Integer::sum) - 1);
+        }).toList();
+    }
+
+    /** Where the chord a stroke plays begins; what comes early plays the one that arrives. */
+    public int chordTick(Stroke stroke) {
+        return laid.chords().isEmpty() ? stroke.written().tick() : laid.chords().get(stroke.chord()).tick();
     }
 
     /**

@@ -11,6 +11,7 @@ import zapateo.lefthand.Realised;
 import zapateo.part.Part;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
@@ -29,12 +30,12 @@ public final class Arranger {
         this.book = book;
     }
 
-    /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
+    /** @throws Refused when a choice names something there is not, with what could stand there */
     public Arrangement arrange(Song song, Choices choices, Hand hand) {
         return arrange(song, choices, Pianist.of(hand));
     }
 
-    /** @throws IllegalArgumentException when a choice names something there is not, with what could stand there */
+    /** @throws Refused when a choice names something there is not, with what could stand there */
     public Arrangement arrange(Song song, Choices choices, Pianist pianist) {
         return arrange(song, choices, pianist, choices.hasLevel() ? Climb.of(this, song, choices, pianist) : Climb.FIRST);
     }
@@ -43,7 +44,7 @@ public final class Arranger {
         Laid laid = lay(song, choices, pianist, climb);
         if (laid.beforeTheStart()) {
             if (song.bars().size() == Song.MOST_BARS) {
-                throw new IllegalArgumentException("a song of " + Song.MOST_BARS + " bars leaves no room for the beat that sounds before it: expected a bar less, or another figure");
+                throw new Refused("a song of " + Song.MOST_BARS + " bars leaves no room for the beat that sounds before it: expected a bar less, or another figure");
             }
             laid = lay(song.withPickup(), choices, pianist, climb);
         }

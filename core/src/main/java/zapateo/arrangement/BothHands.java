@@ -1,22 +1,19 @@
 package zapateo.arrangement;
 
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.Comparator;
 import java.util.HashSet;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.lefthand.Realised;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
@@ -39,12 +36,9 @@ import zapateo.song.Song;
  */
 record BothHands(List<Stroke> strokes, List<Reason> notices) {
 
-    private static final Comparator<Stroke> IN_TIME = Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand);
-    /** Argument of the reason of what a left-hand figure strikes. */
-    private static final String FROM_A_FIGURE = "stroke";
     private static final FigureBook BOOK = FigureBook.ofTheRightHand();
 
-    /** @throws IllegalArgumentException when a figure or a lick is none of the right hand's, with what could stand there */
+    /** @throws Refused when a figure or a lick is none of the right hand's, with what could stand there */
     static BothHands of(Song song, RightHand right, Realised realised, Pianist pianist) {
         if (right.rests()) {
             return new BothHands(realised.strokes(), List.of());
@@ -61,18 +55,15 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
             notices.add(Reason.of("right-taken", Map.of("count", String.valueOf(taken.size()))));
             played = new ArrayList<>(played.stream().filter(stroke -> !taken.contains(stroke.bar())).toList());
             played.addAll(own);
-            played.sort(IN_TIME);
+            played.sort(Stroke.IN_TIME);
         }
         Unison unison = right.unison() ? Unison.before(song, left, played) : new Unison(left, played);
         Set<Integer> asTheyAre = song.bars().stream().filter(bar -> right.asTheyAre().contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
-        Set<Stroke> ofFigures = Collections.newSetFromMap(new IdentityHashMap<>());
-        ofFigures.addAll(realised.strokes());
-        Predicate<Stroke> isNew = stroke -> !ofFigures.contains(stroke) && !stroke.reason().args().containsKey(FROM_A_FIGURE);
-        Apart apart = Apart.of(placed(unison.left(), realised.chords(), isNew), placed(unison.right(), realised.chords(), isNew), asTheyAre);
+        Apart apart = Apart.of(placed(unison.left(), realised.chords()), placed(unison.right(), realised.chords()), asTheyAre);
         notices.addAll(Altered.kept(song, apart.right(), apart.kept()));
         List<Stroke> both = new ArrayList<>(apart.left());
         both.addAll(apart.right());
-        both.sort(IN_TIME);
+        both.sort(Stroke.IN_TIME);
         return new BothHands(both, notices);
     }
 
@@ -82,7 +73,7 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
         song.sections().forEach(section -> section.bars().forEach(bar -> bars.computeIfAbsent(right.in(section.name()), each -> new HashSet<>()).add(bar.index())));
         List<Stroke> all = new ArrayList<>();
         bars.forEach((manner, own) -> played(song, manner, right, left, hand, notices).stream().filter(stroke -> own.contains(stroke.bar())).forEach(all::add));
-        all.sort(IN_TIME);
+        all.sort(Stroke.IN_TIME);
         return all;
     }
 
@@ -97,7 +88,7 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
                 }
                 List<Stroke> tune = new ArrayList<>(TuneHand.of(song, left, hand, manner.under()));
                 right.fills().ifPresent(seed -> tune.addAll(Fills.of(song, List.copyOf(tune), left, hand, seed, right.plain())));
-                tune.sort(IN_TIME);
+                tune.sort(Stroke.IN_TIME);
                 yield tune;
             }
         };
@@ -105,14 +96,14 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
 
     private static Figure figure(Song song, RightHand.Manner manner) {
         String id = manner.figure().orElse(Comping.usual(song));
-        return BOOK.figure(id).orElseThrow(() -> new IllegalArgumentException(
+        return BOOK.figure(id).orElseThrow(() -> new Refused(
                 "right-hand figure \"" + id + "\": expected one of " + String.join(", ", BOOK.figures().stream().map(Figure::id).toList())));
     }
 
     private static Map<Integer, Lick> placed(Song song, List<RightHand.PlacedLick> licks) {
         Map<Integer, Lick> byBar = new TreeMap<>();
         for (RightHand.PlacedLick placed : licks) {
-            Lick lick = Lick.named(placed.id()).orElseThrow(() -> new IllegalArgumentException(
+            Lick lick = Lick.named(placed.id()).orElseThrow(() -> new Refused(
                     "lick \"" + placed.id() + "\": expected one of " + String.join(", ", Lick.all().stream().map(Lick::id).toList())));
             song.bars().stream().filter(bar -> bar.number() == placed.bar()).forEach(bar -> byBar.put(bar.index(), lick));
         }
@@ -120,14 +111,14 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
     }
 
     /** Each of those strokes as one of the chord that is laid there; the others know theirs. */
-    private static List<Stroke> placed(List<Stroke> strokes, List<Realised.LaidChord> chords, Predicate<Stroke> which) {
+    private static List<Stroke> placed(List<Stroke> strokes, List<Realised.LaidChord> chords) {
         List<Stroke> placed = new ArrayList<>();
         int at = 0;
         for (Stroke stroke : strokes) {
             while (at + 1 < chords.size() && chords.get(at + 1).tick() <= stroke.written().tick()) {
                 at++;
             }
-            placed.add(which.test(stroke) ? stroke.of(at) : stroke);
+            placed.add(stroke.nature().origin().isLaid() ? stroke : stroke.ofChord(at));
         }
         return placed;
     }

@@ -18,6 +18,7 @@ import zapateo.hand.Pianist;
 import zapateo.lefthand.Voicing;
 import zapateo.lefthand.Weights;
 import zapateo.part.Reason;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Register;
@@ -43,7 +44,7 @@ final class ChoicePlan implements Plan {
 
     /**
      * @param climb which way each level takes in this song
-     * @throws IllegalArgumentException when a choice names something there is not, with what could stand there
+     * @throws Refused when a choice names something there is not, with what could stand there
      */
     ChoicePlan(FigureBook book, Choices choices, Song song, Pianist pianist, Climb climb) {
         this.book = book;
@@ -170,7 +171,7 @@ final class ChoicePlan implements Plan {
 
     private Voicing voicing(Options options, Figure figure) {
         List<String> accepted = figure.manner().voicings();
-        Optional<Voicing> wanted = options.voicing().map(id -> Voicing.named(id).orElseThrow(() -> new IllegalArgumentException(
+        Optional<Voicing> wanted = options.voicing().map(id -> Voicing.named(id).orElseThrow(() -> new Refused(
                 "voicing \"" + id + "\": expected auto or one of " + String.join(", ", Voicing.all().stream().map(Voicing::id).toList()))));
         wanted.filter(voicing -> !accepted.contains(voicing.id())).ifPresent(voicing -> say("voicing-unused", Map.of("figure", figure.id(), "name", figure.name(), "voicing", voicing.id())));
         return wanted.filter(voicing -> accepted.contains(voicing.id())).or(() -> accepted.stream().findFirst().flatMap(Voicing::named)).orElseGet(() -> Voicing.named("close").orElseThrow());
@@ -182,7 +183,7 @@ final class ChoicePlan implements Plan {
         return options.register().filter(possible::contains).orElseGet(() -> possible.get(0));
     }
 
-    private static IllegalArgumentException unknown(String what, String id, List<String> known) {
-        return new IllegalArgumentException(what + " \"" + id + "\": expected one of " + String.join(", ", known));
+    private static Refused unknown(String what, String id, List<String> known) {
+        return new Refused(what + " \"" + id + "\": expected one of " + String.join(", ", known));
     }
 }

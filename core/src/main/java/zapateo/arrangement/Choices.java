@@ -12,6 +12,7 @@ import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Lock;
 import zapateo.hand.TooWide;
 import zapateo.lefthand.Weights;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Side;
 
@@ -56,14 +57,14 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
 
         public Run {
             if (first < 0 || last < first) {
-                throw new IllegalArgumentException(first + "-" + last + ": expected the first and not before it the last, as in 5-8");
+                throw new Refused(first + "-" + last + ": expected the first and not before it the last, as in 5-8");
             }
         }
 
         /** Reads {@code 5-8} or {@code 5}. */
         public static Run parse(String text) {
             if (!text.matches("[0-9]{1,4}(-[0-9]{1,4})?")) {
-                throw new IllegalArgumentException("\"" + text + "\": expected a number or first-last, as in 5-8");
+                throw new Refused("\"" + text + "\": expected a number or first-last, as in 5-8");
             }
             String[] ends = text.split("-");
             return new Run(Integer.parseInt(ends[0]), Integer.parseInt(ends[ends.length - 1]));
@@ -102,7 +103,7 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
 
         public PlacedFinger {
             if (finger < 1 || finger > 5) {
-                throw new IllegalArgumentException("finger " + finger + ": expected 1, the thumb, to 5");
+                throw new Refused("finger " + finger + ": expected 1, the thumb, to 5");
             }
         }
     }

@@ -9,8 +9,10 @@ import java.util.function.ToIntFunction;
 import zapateo.hand.Difficulty;
 import zapateo.hand.Pianist;
 import zapateo.lefthand.LeftHandChoices;
+import zapateo.part.Mending;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Mark;
 import zapateo.song.Bar;
 import zapateo.song.Song;
@@ -46,7 +48,7 @@ public final class Easier {
         Arrangement now = arranger.arrange(song, choices, pianist);
         List<Bar> here = song.bars().stream().filter(bar -> bars.holds(bar.number())).toList();
         if (here.isEmpty()) {
-            throw new IllegalArgumentException("bars " + bars + ": the song has none of them");
+            throw new Refused("bars " + bars + ": the song has none of them");
         }
         Difficulty before = of(now, bars);
         Climb climb = Climb.of(arranger, song, choices, pianist);
@@ -87,7 +89,7 @@ public final class Easier {
         if (fast > slow * TEMPO_FELT) {
             won.add(Reason.of("easier-tempo", Map.of("from", String.valueOf(Math.round(slow)), "to", String.valueOf(Math.round(fast)))));
         }
-        fewer("easier-altered", now, easier, bars, stroke -> stroke.altered().isPresent() ? 1 : 0, won);
+        fewer("easier-altered", now, easier, bars, stroke -> stroke.mended(Mending.Cause.HAND).isPresent() ? 1 : 0, won);
         return won;
     }
 

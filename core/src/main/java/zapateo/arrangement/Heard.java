@@ -2,7 +2,6 @@ package zapateo.arrangement;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import zapateo.part.PartNote;
@@ -41,7 +40,7 @@ final class Heard {
             Stroke swung = swing(written.get(i));
             heard.add(seed.isPresent() ? uneven(swung, i) : swung);
         }
-        heard.sort(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand));
+        heard.sort(Stroke.IN_TIME);
         return released(heard);
     }
 

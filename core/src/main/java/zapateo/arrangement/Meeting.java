@@ -7,10 +7,10 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import zapateo.part.Mending;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Count;
 import zapateo.rhythm.Side;
-import zapateo.righthand.Apart;
 import zapateo.righthand.Crossing;
 import zapateo.song.Bar;
 
@@ -18,7 +18,7 @@ import zapateo.song.Bar;
  * How the hands meet in one bar.
  *
  * @param strikes what strikes when, in order; none where only one hand plays
- * @param mended  how room was made where they would have run together: see {@link Apart}
+ * @param mended  how room was made where they would have run together: see {@link Mending}
  * @param kept    what runs together still
  */
 public record Meeting(List<Strike> strikes, List<String> mended, List<Crossing.Kind> kept) {
@@ -58,7 +58,7 @@ public record Meeting(List<Strike> strikes, List<String> mended, List<Crossing.K
             strokes.forEach(stroke -> struck.computeIfAbsent(Math.max(0, stroke.onPage().tick() - bar.tick()), tick -> EnumSet.noneOf(Side.class)).add(stroke.hand()));
         }
         TreeSet<String> mended = new TreeSet<>();
-        strokes.stream().map(stroke -> stroke.reason().args().get(Apart.MENDED)).filter(way -> way != null).forEach(mended::add);
+        strokes.forEach(stroke -> stroke.mended(Mending.Cause.ROOM).ifPresent(how -> mended.add(how.id())));
         return new Meeting(struck.entrySet().stream().map(entry -> new Strike(Count.at(bar.meter(), entry.getKey()), entry.getValue())).toList(), List.copyOf(mended), List.copyOf(kept));
     }
 }

@@ -2,6 +2,7 @@ package zapateo.arrangement;
 
 import java.util.Optional;
 import zapateo.hand.TooWide;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Register;
 
 /**
@@ -29,7 +30,7 @@ public record Options(Optional<String> figure, Optional<String> voicing, Optiona
 
     public Options {
         level.filter(it -> it < EASIEST || it > FULLEST).ifPresent(it -> {
-            throw new IllegalArgumentException("level " + it + ": expected 1 to 5");
+            throw new Refused("level " + it + ": expected 1 to 5");
         });
     }
 

@@ -15,6 +15,7 @@ import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.Work;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Arrangement;
+import zapateo.refusal.Refused;
 
 /**
  * Writes MusicXML 4.0: a piano part on one staff or two, chord symbols, section marks. Every note carries an id,
@@ -40,7 +41,7 @@ public final class MusicXmlWriter {
     public static byte[] page(Arrangement arrangement, Hands hands, int from, int to) {
         int last = arrangement.song().bars().size() - 1;
         if (from < 0 || to > last || from > to) {
-            throw new IllegalArgumentException("bars " + from + " to " + to + ": expected a run inside 0 to " + last);
+            throw new Refused("bars " + from + " to " + to + ": expected a run inside 0 to " + last);
         }
         return marshal(score(arrangement, hands, from, to, false));
     }

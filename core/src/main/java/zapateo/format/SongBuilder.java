@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Tempo;
@@ -222,7 +223,7 @@ final class SongBuilder {
         Song.Heading heading = new Song.Heading(title, key.orElse(Key.C_MAJOR), key.isPresent(), first, tempo(quarters.orElse(100.0 * first.beatTicks() / 960), first), feel);
         try {
             return ChartParser.parse(ChartText.write(Song.of(heading, written, List.of()))).song();
-        } catch (IllegalArgumentException tooMany) {
+        } catch (Refused tooMany) {
             return tooMany("more than " + Song.MOST_BARS + " bars as played");
         }
     }

@@ -1,6 +1,7 @@
 package zapateo.hand;
 
 import java.util.Optional;
+import zapateo.refusal.Refused;
 
 /**
  * One player's hand, stretched. The values are those of a full-size keyboard; {@link #on} brings them to a narrower one.
@@ -27,7 +28,7 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
 
     public Hand {
         if (!(spanMm >= SMALLEST && spanMm <= WIDEST_ON_NARROW_KEYS)) {
-            throw new IllegalArgumentException("span of " + spanMm + " mm: expected 120 to 300");
+            throw new Refused("span of " + spanMm + " mm: expected 120 to 300");
         }
         checkInner("thumb to index", thumbIndexMm, spanMm);
         checkInner("index to little finger", indexLittleMm, spanMm);
@@ -35,7 +36,7 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
 
     private static void checkInner(String what, double mm, double spanMm) {
         if (!(mm >= SMALLEST_INNER && mm <= spanMm)) {
-            throw new IllegalArgumentException(what + " of " + mm + " mm: expected 40 to the whole span of " + spanMm);
+            throw new Refused(what + " of " + mm + " mm: expected 40 to the whole span of " + spanMm);
         }
     }
 
@@ -47,7 +48,7 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
     /** What was not measured is taken as usual for the span. */
     public static Hand of(double spanMm, Optional<Double> thumbIndexMm, Optional<Double> indexLittleMm) {
         if (!(spanMm <= LARGEST)) {
-            throw new IllegalArgumentException("span of " + spanMm + " mm: expected 120 to 300");
+            throw new Refused("span of " + spanMm + " mm: expected 120 to 300");
         }
         return new Hand(spanMm, thumbIndexMm.orElse(spanMm * usualShare(1, 2)), indexLittleMm.orElse(spanMm * usualShare(2, 5)));
     }

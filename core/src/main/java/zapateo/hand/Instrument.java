@@ -2,6 +2,7 @@ package zapateo.hand;
 
 import java.util.List;
 import java.util.TreeMap;
+import zapateo.refusal.Refused;
 
 /**
  * What is played on.
@@ -22,10 +23,10 @@ public record Instrument(int keys, double octaveMm, boolean pedal) {
 
     public Instrument {
         if (!LOWEST.containsKey(keys)) {
-            throw new IllegalArgumentException("instrument of " + keys + " keys: expected one of " + sizes());
+            throw new Refused("instrument of " + keys + " keys: expected one of " + sizes());
         }
         if (!(octaveMm >= NARROWEST && octaveMm <= WIDEST)) {
-            throw new IllegalArgumentException("octave of " + octaveMm + " mm: expected 120 to 180");
+            throw new Refused("octave of " + octaveMm + " mm: expected 120 to 180");
         }
     }
 

@@ -1,7 +1,9 @@
 package zapateo.harmony;
 
+import zapateo.refusal.Refused;
+
 /** A text that is no chord symbol, and where it stops being one. */
-public final class ChordUnreadException extends IllegalArgumentException {
+public final class ChordUnreadException extends Refused {
 
     private static final long serialVersionUID = 1L;
 

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import zapateo.pitch.Letter;
 import zapateo.pitch.PitchClass;
+import zapateo.refusal.Refused;
 
 /** A key: a tonic and a mode, with at most seven sharps or flats in its signature. */
 public record Key(PitchClass tonic, Mode mode) {
@@ -18,7 +19,7 @@ public record Key(PitchClass tonic, Mode mode) {
     public Key {
         int fifths = tonic.fifths() + mode.fifthsFromMajor();
         if (fifths < -7 || fifths > 7) {
-            throw new IllegalArgumentException(tonic + " " + mode.id() + ": expected at most seven sharps or flats");
+            throw new Refused(tonic + " " + mode.id() + ": expected at most seven sharps or flats");
         }
     }
 

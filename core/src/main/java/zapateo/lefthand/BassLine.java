@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
@@ -60,6 +61,6 @@ public record BassLine(String id, String name, String use, List<Role> roles, Bas
 
     private static Basses basses(String name) {
         return Arrays.stream(Basses.values()).filter(each -> each.name().toLowerCase(Locale.ROOT).equals(name)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("basses \"" + name + "\": expected own, hand, inversions or pedal"));
+                .orElseThrow(() -> new Refused("basses \"" + name + "\": expected own, hand, inversions or pedal"));
     }
 }

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zapateo.part.Origin;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
@@ -40,7 +41,7 @@ final class BassPlayer {
         boolean[] heard = new boolean[cuts.size()];
         for (Planned stroke : strokes) {
             LeftHandChoices choices = cuts.get(stroke.cut()).choices();
-            boolean untouched = !choices.withBassPlayer() || stroke.hand() == Side.RIGHT || stroke.code().equals(Planned.ENDING);
+            boolean untouched = !choices.withBassPlayer() || stroke.hand() == Side.RIGHT || stroke.origin() == Origin.ENDING;
             Optional<Planned> left = untouched ? Optional.of(stroke)
                     : without(stroke, choices.figure(), byFigure.computeIfAbsent(choices.figure().id(), id -> Left.of(choices.figure())));
             left.ifPresent(each -> {
@@ -67,7 +68,7 @@ final class BassPlayer {
             case ALL -> Optional.of(stroke);
             case CHORDS -> {
                 List<Role> chord = stroke.roles().stream().filter(role -> !isBass(role) && !(stroke.roles().size() == 1 && figure.manner().line().contains(role))).toList();
-                yield chord.isEmpty() ? Optional.empty() : Optional.of(stroke.playing(chord, Mark.TOE, stroke.code()));
+                yield chord.isEmpty() ? Optional.empty() : Optional.of(stroke.playing(chord, Mark.TOE, stroke.origin()));
             }
         };
     }
@@ -77,6 +78,6 @@ final class BassPlayer {
     }
 
     private static Planned guide(Planned stroke) {
-        return stroke.playing(List.of(Role.GUIDE), Mark.TOE, stroke.code());
+        return stroke.playing(List.of(Role.GUIDE), Mark.TOE, stroke.origin());
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import zapateo.part.Origin;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
@@ -75,7 +76,7 @@ final class Basses {
             chord = begins[stroke.cut()];
             List<Role> roles = choices.line().get().roles();
             Role role = roles.get(turn % roles.size());
-            lined.add(stroke.playing(List.of(role), Mark.HEEL, role.equals(Role.WALK) ? Planned.WALK : Planned.LINE));
+            lined.add(stroke.playing(List.of(role), Mark.HEEL, role.equals(Role.WALK) ? Origin.WALK : Origin.LINE));
         }
         return lined;
     }
@@ -109,10 +110,10 @@ final class Basses {
         List<Planned> filled = new ArrayList<>(strokes.size());
         for (Planned stroke : strokes) {
             Optional<Fuller> fuller = cut(stroke).choices().fuller().filter(each -> cut(stroke).choices().hasBass());
-            boolean bass = stroke.hand() == Side.LEFT && (stroke.roles().equals(List.of(Role.BASS)) || stroke.roles().equals(List.of(Role.WALK))) && !stroke.code().equals(Planned.ENDING);
+            boolean bass = stroke.hand() == Side.LEFT && (stroke.roles().equals(List.of(Role.BASS)) || stroke.roles().equals(List.of(Role.WALK))) && stroke.origin() != Origin.ENDING;
             boolean first = bass && stroke.cut() != begun && cut(stroke).begins();
             begun = bass ? stroke.cut() : begun;
-            filled.add(fuller.filter(each -> bass && (each.every() || first)).map(each -> stroke.playing(List.of(stroke.roles().get(0), each.added()), stroke.mark(), Planned.FULLER)).orElse(stroke));
+            filled.add(fuller.filter(each -> bass && (each.every() || first)).map(each -> stroke.playing(List.of(stroke.roles().get(0), each.added()), stroke.mark(), Origin.FULLER)).orElse(stroke));
         }
         return filled;
     }
@@ -143,7 +144,7 @@ final class Basses {
     }
 
     private static Planned lead(Cut cut, int tick, int ticks, LeadIn.Step step) {
-        return new Planned(cut.index(), cut.bar().index(), tick, ticks, Side.LEFT, List.of(LEAD), false, false, Mark.LEAD, Planned.LEAD, Optional.of(step));
+        return new Planned(cut.index(), cut.bar().index(), tick, ticks, Side.LEFT, List.of(LEAD), false, false, Mark.LEAD, Origin.LEAD_IN, Optional.of(step));
     }
 
     private static void insert(Cut cut, List<Planned> here, Cut next, List<Planned> after, LeadIn leadIn) {
@@ -152,7 +153,7 @@ final class Basses {
         boolean room = from == cut.tick() && leadIn.when().isPresent() && cut.chord().over().isEmpty() || from - cut.tick() >= Ticks.PER_QUARTER;
         boolean changes = next.begins() && next.chord().bass().chroma() != cut.chord().bass().chroma() && !next.early();
         boolean anticipated = after.stream().anyMatch(stroke -> stroke.tick() < next.tick());
-        if (leadIn.steps().isEmpty() || !room || !changes || anticipated || !hasPlace(cut.choices()) || here.stream().anyMatch(stroke -> stroke.code().equals(Planned.ENDING))) {
+        if (leadIn.steps().isEmpty() || !room || !changes || anticipated || !hasPlace(cut.choices()) || here.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING)) {
             return;
         }
         here.removeIf(stroke -> stroke.hand() == Side.LEFT && stroke.tick() >= from);

@@ -5,6 +5,8 @@ import java.util.List;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.TooWide;
+import zapateo.part.Mending;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
@@ -29,7 +31,7 @@ final class Fit {
     }
 
     Stroke stroke(Stroke stroke, Planned planned, Cut cut) {
-        Rolling rolling = planned.code().equals(Planned.ENDING) ? Rolling.BEAT : cut.choices().figure().manner().rolling();
+        Rolling rolling = planned.origin() == Origin.ENDING ? Rolling.BEAT : cut.choices().figure().manner().rolling();
         if (stroke.notes().size() < 2) {
             return stroke;
         }
@@ -46,7 +48,7 @@ final class Fit {
             case ROLL, PEDAL -> rolled(stroke, isTenth(stroke) || rolling == Rolling.BROKEN || rule == TooWide.PEDAL ? Rolling.BEFORE : rolling, cut.bar().tempo());
             case OMIT -> thinned(stroke);
         };
-        return fitted.because(fitted.reason().with(Stroke.ALTERED, rule.id()));
+        return fitted.mended(Mending.valueOf(rule.name()));
     }
 
     /** What the player wants done; without a pedal nothing is caught by it. */

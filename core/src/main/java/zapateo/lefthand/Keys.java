@@ -2,7 +2,6 @@ package zapateo.lefthand;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -19,7 +18,7 @@ final class Keys {
 
     static List<Stroke> struckOnce(List<Stroke> strokes) {
         List<Stroke> sorted = new ArrayList<>(strokes);
-        sorted.sort(Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand));
+        sorted.sort(Stroke.IN_TIME);
         int[] holder = new int[128];
         Arrays.fill(holder, -1);
         for (int i = 0; i < sorted.size(); i++) {

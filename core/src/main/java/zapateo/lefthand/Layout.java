@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import zapateo.part.Origin;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Mark;
@@ -53,7 +54,7 @@ final class Layout {
             boolean alone = cut.choices().hasBass();
             // Who plays single notes ends on one.
             List<Role> last = !alone ? List.of(Role.GUIDE) : cut.choices().voicing().id().equals("single") ? List.of(Role.BASS) : SPREAD;
-            planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, last, last.size() > 1, false, alone ? Mark.HEEL : Mark.TOE, Planned.ENDING, Optional.empty()));
+            planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, last, last.size() > 1, false, alone ? Mark.HEEL : Mark.TOE, Origin.ENDING, Optional.empty()));
             return i + 1;
         }
         boolean withTune = figure.manner().times() == Times.TUNE && !cut.bar().accents().isEmpty();
@@ -90,7 +91,7 @@ final class Layout {
                 early(i, stroke, tick);
             } else {
                 int end = stroke.length() == FigureStroke.TO_THE_END ? figure.isHeld() ? held(i) : cut.end() : Math.min(cut.end(), tick + stroke.length());
-                add(Planned.of(cut, stroke, tick, end - tick, varied.isPresent() ? Planned.VARIED : Planned.FIGURE));
+                add(Planned.of(cut, stroke, tick, end - tick, varied.isPresent() ? Origin.VARIATION : Origin.FIGURE));
             }
         }
     }
@@ -127,7 +128,7 @@ final class Layout {
         }
         Cut next = cuts.get(i + 1);
         int end = (int) Math.min(next.end(), (long) tick + stroke.length());
-        planned.add(Planned.of(next, stroke, tick, end - tick, Planned.EARLY).at(cuts.get(i).bar().index(), tick, end - tick));
+        planned.add(Planned.of(next, stroke, tick, end - tick, Origin.ANTICIPATION).at(cuts.get(i).bar().index(), tick, end - tick));
         if (end > next.tick() && stroke.hand() == Side.LEFT) {
             covered[i + 1] = end;
         }
@@ -168,7 +169,7 @@ final class Layout {
         for (int cut = first; cut <= last; cut++) {
             if (!struck[cut] && covered[cut] <= cuts.get(cut).tick()) {
                 FigureStroke begin = bar.get(0);
-                add(Planned.of(cuts.get(cut), begin, cuts.get(cut).tick(), Math.min(begin.length(), cuts.get(cut).ticks()), Planned.FIGURE));
+                add(Planned.of(cuts.get(cut), begin, cuts.get(cut).tick(), Math.min(begin.length(), cuts.get(cut).ticks()), Origin.FIGURE));
             }
         }
     }
@@ -180,13 +181,13 @@ final class Layout {
         boolean reaches = owner < last && !anew && !cuts.get(owner + 1).early() && end > change;
         if (reaches && change - tick <= LEANS_ON && tick > cut.tick()) {
             Cut next = cuts.get(owner + 1);
-            planned.add(Planned.of(next, onBass(next, stroke), tick, Math.min(end, next.end()) - tick, Planned.EARLY).at(cut.bar().index(), tick, Math.min(end, next.end()) - tick));
+            planned.add(Planned.of(next, onBass(next, stroke), tick, Math.min(end, next.end()) - tick, Origin.ANTICIPATION).at(cut.bar().index(), tick, Math.min(end, next.end()) - tick));
             covered[owner + 1] = Math.max(covered[owner + 1], Math.min(end, next.end()));
             struck[owner + 1] = true;
             return;
         }
         boolean opens = tick == cut.tick();
-        add(Planned.of(cut, opens && cut.begins() ? onBass(cut, stroke) : stroke, tick, Math.min(end, change) - tick, Planned.FIGURE));
+        add(Planned.of(cut, opens && cut.begins() ? onBass(cut, stroke) : stroke, tick, Math.min(end, change) - tick, Origin.FIGURE));
         struck[owner] |= opens;
         if (reaches) {
             strike(owner + 1, last, onBass(cuts.get(owner + 1), stroke), change, end, bar, struck);

@@ -13,6 +13,7 @@ import zapateo.pitch.Interval;
 import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
 
@@ -45,7 +46,7 @@ public record LeadIn(String id, String name, String use, List<Step> steps, Optio
         private static Step parse(String text) {
             Matcher match = WRITTEN.matcher(text);
             if (!match.matches()) {
-                throw new IllegalArgumentException("step \"" + text + "\": expected degree@tick:length, as in -7@-480:480 or s1@-480:480");
+                throw new Refused("step \"" + text + "\": expected degree@tick:length, as in -7@-480:480 or s1@-480:480");
             }
             int side = match.group(1).isEmpty() ? 0 : match.group(1).equals("+") ? 1 : -1;
             Optional<Interval> degree = match.group(3) != null ? Optional.empty() : Optional.of(Interval.parse(match.group(2).replace('♯', '#').replace('♭', 'b')));

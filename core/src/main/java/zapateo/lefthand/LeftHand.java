@@ -7,9 +7,10 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import zapateo.hand.Instrument;
 import zapateo.hand.Pianist;
+import zapateo.part.Nature;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -89,7 +90,7 @@ public final class LeftHand {
             if (stroke.roles().get(0).kind() == Role.Kind.VOICING && !voicing.then().isEmpty() && stroke.ticks() >= 2 * Ticks.PER_QUARTER) {
                 int half = stroke.ticks() / 2;
                 all.add(stroke.until(stroke.tick() + half));
-                all.add(stroke.at(stroke.bar(), stroke.tick() + half, stroke.ticks() - half).playing(voicing.then(), stroke.mark(), stroke.code()));
+                all.add(stroke.at(stroke.bar(), stroke.tick() + half, stroke.ticks() - half).playing(voicing.then(), stroke.mark(), stroke.origin()));
             } else {
                 all.add(stroke);
             }
@@ -128,7 +129,7 @@ public final class LeftHand {
             Role first = stroke.roles().get(0);
             boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);
             boolean several = stroke.roles().size() > 1 && stroke.roles().stream().noneMatch(LeftHand::fromElsewhere);
-            if (stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.code().equals(Planned.ENDING)) && (chord || several || first.kind() == Role.Kind.VOICING)) {
+            if (stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.origin() == Origin.ENDING) && (chord || several || first.kind() == Role.Kind.VOICING)) {
                 times.merge(first.kind() == Role.Kind.VOICING ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass())
                         : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord), 1, Integer::sum);
             }
@@ -137,7 +138,7 @@ public final class LeftHand {
     }
 
     private static String spacing(Cut cut, Planned stroke) {
-        return stroke.code().equals(Planned.ENDING) ? "spread" : stroke.code().equals(Planned.LINE) ? "bass" : cut.choices().figure().manner().spacing();
+        return stroke.origin() == Origin.ENDING ? "spread" : stroke.origin() == Origin.LINE ? "bass" : cut.choices().figure().manner().spacing();
     }
 
     private static boolean plays(List<Planned> strokes, Role.Kind kind) {
@@ -175,7 +176,7 @@ public final class LeftHand {
             boolean bass = each.hand() == Side.LEFT && note == notes.get(0) && (note.role().equals("1") || note.role().equals("w"));
             struck.add(note.struck((bass ? BASS_VELOCITY : PartNote.PLAIN) + (each.accent() ? ACCENT : 0)));
         }
-        Stroke plain = new Stroke(each.hand(), each.bar(), each.cut(), span, span, each.mark(), each.accent(), struck, Optional.empty(), reason(each, cut, placement));
+        Stroke plain = Stroke.of(each.hand(), each.bar(), each.cut(), span, each.mark(), each.accent(), struck, Nature.of(origin(each), each.roles()), reason(each, cut, placement));
         return Optional.of(each.hand() == Side.LEFT ? fit.stroke(plain, each, cut) : plain);
     }
 
@@ -228,7 +229,7 @@ public final class LeftHand {
 
     /** Strokes of a figure that do the same thing with a chord in the same place have the same reason; those of a line have each its own. */
     private Reason reason(Planned each, Cut cut, Placement placement) {
-        return each.code().equals(Planned.FIGURE) && !walk.containsKey(each)
+        return each.origin() == Origin.FIGURE && !walk.containsKey(each)
                 ? reasons.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles -> found(each, cut, placement)) : found(each, cut, placement);
     }
 
@@ -239,10 +240,10 @@ public final class LeftHand {
         if (plays(List.of(each), Role.Kind.VOICING)) {
             args.put("voicing", voicing(cut).id());
         }
-        if (each.code().equals(Planned.LINE)) {
+        if (each.origin() == Origin.LINE) {
             args.put("line", choices.line().map(BassLine::id).orElse(""));
         }
-        if (each.code().equals(Planned.LEAD)) {
+        if (each.origin() == Origin.LEAD_IN) {
             args.put("next", cuts.get(cut.index() + 1).chord().toString());
         }
         if (walk.containsKey(each)) {
@@ -251,6 +252,10 @@ public final class LeftHand {
         if (!placement.chord().equals(cut.chord())) {
             args.put("over", placement.chord().bass().toString());
         }
-        return Reason.of(walk.containsKey(each) ? Planned.WALK : each.code(), args);
+        return Reason.of(origin(each).code(), args);
+    }
+
+    private Origin origin(Planned each) {
+        return walk.containsKey(each) ? Origin.WALK : each.origin();
     }
 }

@@ -2,6 +2,7 @@ package zapateo.lefthand;
 
 import java.util.List;
 import java.util.Optional;
+import zapateo.part.Origin;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
@@ -14,22 +15,13 @@ import zapateo.rhythm.Side;
  * @param bar   index of the bar it is struck in
  * @param tick  from the start of the song
  * @param roles of the chord it plays
- * @param code  why it is there
+ * @param origin what put it there
  * @param lead  the step of a lead-in it is
  */
-record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> roles, boolean rolled, boolean accent, Mark mark, String code, Optional<LeadIn.Step> lead) {
+record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> roles, boolean rolled, boolean accent, Mark mark, Origin origin, Optional<LeadIn.Step> lead) {
 
-    static final String FIGURE = "figure-stroke";
-    static final String VARIED = "variation";
-    static final String LINE = "bass-line";
-    static final String LEAD = "lead-in";
-    static final String EARLY = "anticipation";
-    static final String ENDING = "ending";
-    static final String WALK = "walking";
-    static final String FULLER = "fuller";
-
-    static Planned of(Cut cut, FigureStroke stroke, int tick, int ticks, String code) {
-        return new Planned(cut.index(), cut.bar().index(), tick, ticks, stroke.hand(), stroke.ofNext() ? stroke.roles().stream().map(Role::ofThis).toList() : stroke.roles(), stroke.rolled(), stroke.accent(), stroke.mark(), code, Optional.empty());
+    static Planned of(Cut cut, FigureStroke stroke, int tick, int ticks, Origin origin) {
+        return new Planned(cut.index(), cut.bar().index(), tick, ticks, stroke.hand(), stroke.ofNext() ? stroke.roles().stream().map(Role::ofThis).toList() : stroke.roles(), stroke.rolled(), stroke.accent(), stroke.mark(), origin, Optional.empty());
     }
 
     int end() {
@@ -37,14 +29,14 @@ record Planned(int cut, int bar, int tick, int ticks, Side hand, List<Role> role
     }
 
     Planned until(int end) {
-        return new Planned(cut, bar, tick, end - tick, hand, roles, rolled, accent, mark, code, lead);
+        return new Planned(cut, bar, tick, end - tick, hand, roles, rolled, accent, mark, origin, lead);
     }
 
     Planned at(int fromBar, int from, int length) {
-        return new Planned(cut, fromBar, from, length, hand, roles, rolled, accent, mark, code, lead);
+        return new Planned(cut, fromBar, from, length, hand, roles, rolled, accent, mark, origin, lead);
     }
 
-    Planned playing(List<Role> others, Mark shown, String why) {
+    Planned playing(List<Role> others, Mark shown, Origin why) {
         return new Planned(cut, bar, tick, ticks, hand, others, rolled, accent, shown, why, lead);
     }
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
@@ -23,7 +24,7 @@ public record Spacing(Map<String, Map<Role, Role>> byCase) {
 
     static Spacing named(String name) {
         if (!ALL.containsKey(name)) {
-            throw new IllegalArgumentException("spacing \"" + name + "\": expected one of " + String.join(", ", names()));
+            throw new Refused("spacing \"" + name + "\": expected one of " + String.join(", ", names()));
         }
         return ALL.get(name);
     }

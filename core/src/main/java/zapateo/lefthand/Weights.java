@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
 
@@ -30,10 +31,10 @@ public record Weights(Map<String, Double> factors) {
         factors = Map.copyOf(factors);
         factors.forEach((id, factor) -> {
             if (!ALL.containsKey(id)) {
-                throw new IllegalArgumentException("cost \"" + id + "\": expected one of " + String.join(", ", ALL.keySet()));
+                throw new Refused("cost \"" + id + "\": expected one of " + String.join(", ", ALL.keySet()));
             }
             if (!(factor >= 0 && factor <= MOST)) {
-                throw new IllegalArgumentException("cost " + id + " times " + factor + ": expected 0 to 10");
+                throw new Refused("cost " + id + " times " + factor + ": expected 0 to 10");
             }
         });
     }

@@ -1,5 +1,7 @@
 package zapateo.part;
 
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import zapateo.pitch.Pitch;
@@ -17,17 +19,14 @@ import zapateo.rhythm.Side;
  * @param accent   whether it is struck harder than its neighbours
  * @param notes    low to high, one at least
  * @param roll     present when the notes are not struck together
- * @param reason   why it is there
+ * @param nature   what it is
+ * @param reason   why it is there, for words
  */
 public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan sounding, Mark mark, boolean accent, List<PartNote> notes, Optional<Roll> roll,
-                     Reason reason) {
+                     Nature nature, Reason reason) {
 
-    /** Argument of a reason that says how a stroke was fitted to the hand. */
-    public static final String ALTERED = "altered";
-    /** Argument of a reason that says a stroke is a grace note to the next one of its hand. */
-    public static final String GRACE = "grace";
-    /** Argument of the next one's: by how many ticks it comes later for the grace note's sake. */
-    public static final String LEANED_ON = "leanedOn";
+    /** In the order of the score; of strokes written on one tick the left hand's comes first. */
+    public static final Comparator<Stroke> IN_TIME = Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand);
 
     public Stroke {
         notes = List.copyOf(notes);
@@ -36,35 +35,48 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
         }
     }
 
+    /** One that sounds where it is written, its notes together. */
+    public static Stroke of(Side hand, int bar, int chord, TickSpan span, Mark mark, boolean accent, List<PartNote> notes, Nature nature, Reason reason) {
+        return new Stroke(hand, bar, chord, span, span, mark, accent, notes, Optional.empty(), nature, reason);
+    }
+
     public Stroke sounding(TickSpan span) {
-        return new Stroke(hand, bar, chord, written, span, mark, accent, notes, roll, reason);
+        return new Stroke(hand, bar, chord, written, span, mark, accent, notes, roll, nature, reason);
     }
 
     /** The same in another place of the score. */
     public Stroke moved(int toBar, TickSpan span) {
-        return new Stroke(hand, toBar, chord, span, span, mark, accent, notes, roll, reason);
+        return new Stroke(hand, toBar, chord, span, span, mark, accent, notes, roll, nature, reason);
     }
 
     public Stroke rolled(Roll how, List<PartNote> opened) {
-        return new Stroke(hand, bar, chord, written, sounding, mark, accent, opened, Optional.of(how), reason);
+        return new Stroke(hand, bar, chord, written, sounding, mark, accent, opened, Optional.of(how), nature, reason);
     }
 
     public Stroke playing(List<PartNote> others) {
-        return new Stroke(hand, bar, chord, written, sounding, mark, accent, others, roll, reason);
+        return new Stroke(hand, bar, chord, written, sounding, mark, accent, others, roll, nature, reason);
     }
 
     /** The same as a stroke of another laid chord. */
-    public Stroke of(int laidChord) {
-        return new Stroke(hand, bar, laidChord, written, sounding, mark, accent, notes, roll, reason);
+    public Stroke ofChord(int laidChord) {
+        return new Stroke(hand, bar, laidChord, written, sounding, mark, accent, notes, roll, nature, reason);
     }
 
     public Stroke because(Reason other) {
-        return new Stroke(hand, bar, chord, written, sounding, mark, accent, notes, roll, other);
+        return new Stroke(hand, bar, chord, written, sounding, mark, accent, notes, roll, nature, other);
+    }
+
+    public Stroke as(Nature other) {
+        return new Stroke(hand, bar, chord, written, sounding, mark, accent, notes, roll, other, reason);
+    }
+
+    public Stroke mended(Mending how) {
+        return as(nature.with(how));
     }
 
     /** @param fingers of its notes, low to high */
     public Stroke fingered(int[] fingers) {
-        List<PartNote> played = new java.util.ArrayList<>(notes.size());
+        List<PartNote> played = new ArrayList<>(notes.size());
         for (int i = 0; i < notes.size(); i++) {
             played.add(notes.get(i).fingered(fingers[i]));
         }
@@ -81,18 +93,18 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
     }
 
     public boolean isGrace() {
-        return reason.args().containsKey(GRACE);
+        return nature.grace().filter(grace -> grace.place() == Grace.Place.NOTE).isPresent();
     }
 
     /** Where it stands on the page: a note that a grace note leans on has all of its time there. */
     public TickSpan onPage() {
-        String later = reason.args().get(LEANED_ON);
-        return later == null ? written : TickSpan.of(written.tick() - Integer.parseInt(later), written.ticks() + Integer.parseInt(later));
+        return nature.grace().filter(grace -> grace.place() == Grace.Place.LEANED_ON)
+                .map(grace -> TickSpan.of(written.tick() - grace.ticks(), written.ticks() + grace.ticks())).orElse(written);
     }
 
-    /** What was done because the hand cannot strike it together as it was meant: roll, pedal, omit or play. */
-    public Optional<String> altered() {
-        return Optional.ofNullable(reason.args().get(ALTERED));
+    /** What was done last for one cause; empty where nothing was. */
+    public Optional<Mending> mended(Mending.Cause cause) {
+        return nature.mended().stream().filter(how -> how.cause() == cause).reduce((first, second) -> second);
     }
 
     /** Where its first note is heard. */

@@ -1,5 +1,7 @@
 package zapateo.pitch;
 
+import zapateo.refusal.Refused;
+
 /**
  * A spelled distance upward: a number of letters and a number of semitones. Written as a chord degree, {@code 5} is a
  * perfect fifth, {@code b3} a minor third, {@code #5} an augmented fifth, {@code bb7} a diminished seventh.
@@ -24,7 +26,7 @@ public record Interval(int steps, int semitones) {
         }
         String number = degree.substring(digits);
         if (!number.matches("[1-9][0-9]?")) {
-            throw new IllegalArgumentException("degree \"" + degree + "\": expected a number from 1, with # or b before it");
+            throw new Refused("degree \"" + degree + "\": expected a number from 1, with # or b before it");
         }
         int steps = Integer.parseInt(number) - 1;
         return of(steps, MAJOR_SCALE[steps % 7] + 12 * (steps / 7) + alteration);

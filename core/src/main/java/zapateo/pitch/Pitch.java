@@ -1,5 +1,7 @@
 package zapateo.pitch;
 
+import zapateo.refusal.Refused;
+
 /**
  * One key of the piano with its spelling, in scientific notation: C4 is middle C, MIDI note 60; A4 is 440 Hz, MIDI
  * note 69 (MIDI 1.0; ISO 16). B♯3 and C4 are the same key and two pitches.
@@ -20,14 +22,14 @@ public record Pitch(PitchClass pitchClass, int octave) {
     public static Pitch parse(String name) {
         PitchClass.Prefix read = PitchClass.prefixOf(name)
                 .filter(prefix -> name.substring(prefix.length()).matches("-?[0-9]{1,2}"))
-                .orElseThrow(() -> new IllegalArgumentException("pitch \"" + name + "\": expected a name such as E♭3"));
+                .orElseThrow(() -> new Refused("pitch \"" + name + "\": expected a name such as E♭3"));
         return of(read.pitchClass(), Integer.parseInt(name.substring(read.length())));
     }
 
     /** The pitch spelled {@code name} that lies on the key {@code midi}. */
     public static Pitch onKey(int midi, PitchClass name) {
         if (Math.floorMod(midi, 12) != name.chroma()) {
-            throw new IllegalArgumentException(name + " does not lie on key " + midi);
+            throw new Refused(name + " does not lie on key " + midi);
         }
         int natural = midi - name.alteration();
         return of(name, Math.floorDiv(natural, 12) - 1);

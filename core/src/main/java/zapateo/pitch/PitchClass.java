@@ -1,6 +1,7 @@
 package zapateo.pitch;
 
 import java.util.Optional;
+import zapateo.refusal.Refused;
 
 /**
  * A spelled note without an octave: F♯ and G♭ are two of them. Up to two sharps or flats are written; a third appears
@@ -14,7 +15,7 @@ public record PitchClass(Letter letter, int alteration) {
 
     public PitchClass {
         if (alteration < -2 || alteration > 2) {
-            throw new IllegalArgumentException("alteration " + alteration + " of " + letter + ": expected -2 to 2");
+            throw new Refused("alteration " + alteration + " of " + letter + ": expected -2 to 2");
         }
     }
 
@@ -25,7 +26,7 @@ public record PitchClass(Letter letter, int alteration) {
     /** Reads a whole name such as {@code B♭}, {@code Bb}, {@code F##} or {@code fx}; the letter may be small. */
     public static PitchClass parse(String name) {
         return prefixOf(name).filter(read -> read.length() == name.length()).map(Prefix::pitchClass)
-                .orElseThrow(() -> new IllegalArgumentException("note \"" + name + "\": expected a letter A to G with ♯ or ♭"));
+                .orElseThrow(() -> new Refused("note \"" + name + "\": expected a letter A to G with ♯ or ♭"));
     }
 
     /** The note name at the start of {@code text} and how many characters it takes, or empty when there is none. */

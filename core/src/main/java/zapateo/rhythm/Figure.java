@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntUnaryOperator;
 import java.util.stream.Stream;
+import zapateo.refusal.Refused;
 
 /**
  * A repeating rhythm of one hand or two, for one bar or more of one chord, in each metre it is written for.
@@ -57,7 +58,7 @@ public record Figure(String id, String name, String family, String use, Suits su
 
     public Figure {
         if (bars.isEmpty()) {
-            throw new IllegalArgumentException("figure " + id + ": expected the strokes of at least one metre");
+            throw new Refused("figure " + id + ": expected the strokes of at least one metre");
         }
         variations = List.copyOf(variations);
     }

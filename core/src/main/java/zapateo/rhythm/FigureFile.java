@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import zapateo.refusal.Refused;
 
 /** A figure as the text of a file, YAML or the part of it that is JSON; see any file in {@code figures/} for the form. */
 public final class FigureFile {
@@ -29,7 +30,7 @@ public final class FigureFile {
 
     /**
      * @param file what to call it in an error
-     * @throws IllegalArgumentException with the file, the line and what was expected
+     * @throws Refused with the file, the line and what was expected
      */
     public static Figure parse(String file, String yaml) {
         YamlFields fields = YamlFields.parse(file, yaml).allow(FIELDS);
@@ -124,12 +125,12 @@ public final class FigureFile {
     private static List<FigureStroke> bar(String text, Meter meter) {
         List<FigureStroke> strokes = Arrays.stream(text.strip().split("\\s+")).map(FigureStroke::parse).toList();
         if (strokes.size() > MOST_STROKES) {
-            throw new IllegalArgumentException(strokes.size() + " strokes: expected " + MOST_STROKES + " a bar at most");
+            throw new Refused(strokes.size() + " strokes: expected " + MOST_STROKES + " a bar at most");
         }
         int before = -1;
         for (FigureStroke stroke : strokes) {
             if (stroke.tick() < before || stroke.tick() >= meter.barTicks()) {
-                throw new IllegalArgumentException("stroke " + stroke + ": expected after the one before it and inside the bar's "
+                throw new Refused("stroke " + stroke + ": expected after the one before it and inside the bar's "
                         + meter.barTicks() + " ticks");
             }
             before = stroke.tick();
@@ -140,56 +141,56 @@ public final class FigureFile {
     private static Matcher tempo(String text) {
         Matcher match = TEMPO.matcher(text);
         if (!match.matches() || Integer.parseInt(match.group(1)) > Integer.parseInt(match.group(2))) {
-            throw new IllegalArgumentException("tempo \"" + text + "\": expected slowest-fastest, as in 60-132");
+            throw new Refused("tempo \"" + text + "\": expected slowest-fastest, as in 60-132");
         }
         return match;
     }
 
     private static Feel feel(String name) {
-        return Feel.named(name).orElseThrow(() -> new IllegalArgumentException("feel \"" + name + "\": expected straight, swing or shuffle"));
+        return Feel.named(name).orElseThrow(() -> new Refused("feel \"" + name + "\": expected straight, swing or shuffle"));
     }
 
     private static int number(String text, String what, int least, int most) {
         if (!text.matches("[0-9]{1,3}") || Integer.parseInt(text) < least || Integer.parseInt(text) > most) {
-            throw new IllegalArgumentException(what + " \"" + text + "\": expected " + least + " to " + most);
+            throw new Refused(what + " \"" + text + "\": expected " + least + " to " + most);
         }
         return Integer.parseInt(text);
     }
 
     private static String id(String text) {
         if (!ID.matcher(text).matches() || text.length() > 60) {
-            throw new IllegalArgumentException("id \"" + text + "\": expected small letters and digits with hyphens between, as in bass-and-two");
+            throw new Refused("id \"" + text + "\": expected small letters and digits with hyphens between, as in bass-and-two");
         }
         return text;
     }
 
     private static String shortText(String what, String text) {
         if (text.isBlank() || text.length() > LONGEST_TEXT || text.chars().anyMatch(Character::isISOControl)) {
-            throw new IllegalArgumentException(what + ": expected 1 to " + LONGEST_TEXT + " characters on one line");
+            throw new Refused(what + ": expected 1 to " + LONGEST_TEXT + " characters on one line");
         }
         return text.strip();
     }
 
     private static String tag(String text) {
         if (!TAGS.contains(text)) {
-            throw new IllegalArgumentException("suits \"" + text + "\": expected one of " + String.join(", ", TAGS.stream().sorted().toList()));
+            throw new Refused("suits \"" + text + "\": expected one of " + String.join(", ", TAGS.stream().sorted().toList()));
         }
         return text;
     }
 
     private static Register register(String name) {
         return Arrays.stream(Register.values()).filter(register -> register.id().equals(name.toLowerCase(Locale.ROOT))).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("register \"" + name + "\": expected deep or middle"));
+                .orElseThrow(() -> new Refused("register \"" + name + "\": expected deep or middle"));
     }
 
     private static Rolling rolling(String name) {
         return Arrays.stream(Rolling.values()).filter(rolling -> rolling.id().equals(name)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("roll \"" + name + "\": expected beat, before or broken"));
+                .orElseThrow(() -> new Refused("roll \"" + name + "\": expected beat, before or broken"));
     }
 
     private static String oneOf(String text, String first, String second) {
         if (!text.equals(first) && !text.equals(second)) {
-            throw new IllegalArgumentException("\"" + text + "\": expected " + first + " or " + second);
+            throw new Refused("\"" + text + "\": expected " + first + " or " + second);
         }
         return text;
     }

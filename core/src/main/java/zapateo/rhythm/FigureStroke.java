@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import zapateo.refusal.Refused;
 
 /**
  * One stroke of a figure, written {@code roles@tick:length}, as in {@code 1+10@0:960}. A length of {@code *} lasts until the chord changes.
@@ -23,15 +24,15 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
     public static FigureStroke parse(String written) {
         Matcher match = WRITTEN.matcher(written);
         if (!match.matches()) {
-            throw new IllegalArgumentException("stroke \"" + written + "\": expected roles@tick:length, as in 1+10@0:960, with R: or ~ before it and ! after it at will");
+            throw new Refused("stroke \"" + written + "\": expected roles@tick:length, as in 1+10@0:960, with R: or ~ before it and ! after it at will");
         }
         List<Role> roles = Arrays.stream(match.group(3).split("\\+")).map(Role::parse).toList();
         if (roles.stream().map(Role::ofNext).distinct().count() > 1) {
-            throw new IllegalArgumentException("stroke \"" + written + "\": expected all of its roles from one chord");
+            throw new Refused("stroke \"" + written + "\": expected all of its roles from one chord");
         }
         int length = match.group(5).equals("*") ? TO_THE_END : Integer.parseInt(match.group(5));
         if (length == 0) {
-            throw new IllegalArgumentException("stroke \"" + written + "\": expected a length above 0");
+            throw new Refused("stroke \"" + written + "\": expected a length above 0");
         }
         return new FigureStroke(match.group(1) == null ? Side.LEFT : Side.RIGHT, roles, Integer.parseInt(match.group(4)), length, match.group(2) != null, match.group(6) != null);
     }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import zapateo.refusal.Refused;
 
 /**
  * A time signature. The beat is what a player counts: a dotted quarter in 6/8, 9/8 and 12/8, an eighth in 7/8, else
@@ -25,10 +26,10 @@ public record Meter(int count, int unit, List<Integer> felt) {
     public Meter {
         felt = List.copyOf(felt);
         if (count < 1 || count > 16 || (unit != 2 && unit != 4 && unit != 8 && unit != 16)) {
-            throw new IllegalArgumentException(count + "/" + unit + ": expected 1 to 16 over 2, 4, 8 or 16");
+            throw new Refused(count + "/" + unit + ": expected 1 to 16 over 2, 4, 8 or 16");
         }
         if (felt.stream().mapToInt(each -> each).sum() != count || felt.contains(0)) {
-            throw new IllegalArgumentException(felt + " of " + count + "/" + unit + ": expected parts that make up the count");
+            throw new Refused(felt + " of " + count + "/" + unit + ": expected parts that make up the count");
         }
     }
 
@@ -37,7 +38,7 @@ public record Meter(int count, int unit, List<Integer> felt) {
     }
 
     public static Meter parse(String text) {
-        return read(text).orElseThrow(() -> new IllegalArgumentException("metre \"" + text + "\": expected one such as 3/4"));
+        return read(text).orElseThrow(() -> new Refused("metre \"" + text + "\": expected one such as 3/4"));
     }
 
     /** The metre written as {@code text}, empty when it is none. */
@@ -50,7 +51,7 @@ public record Meter(int count, int unit, List<Integer> felt) {
             List<Integer> parts = Arrays.stream(match.group(1).split("\\+")).map(Integer::valueOf).toList();
             int unit = Integer.parseInt(match.group(2));
             return Optional.of(parts.size() == 1 ? of(parts.get(0), unit) : new Meter(parts.stream().mapToInt(each -> each).sum(), unit, parts));
-        } catch (IllegalArgumentException refused) {
+        } catch (Refused refused) {
             return Optional.empty();
         }
     }

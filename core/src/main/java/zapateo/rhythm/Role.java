@@ -3,6 +3,7 @@ package zapateo.rhythm;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import zapateo.refusal.Refused;
 
 /**
  * What a stroke plays, said without naming a chord (HANDBOOK §7): {@code 1 3 5 8 10} are the chord's own tones counted
@@ -51,7 +52,7 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
         }
         Matcher number = NUMBER.matcher(sign);
         if (!number.matches()) {
-            throw new IllegalArgumentException("role \"" + written + "\": expected a tone 1, 3 to 24, or 5_, R, R_, c, c1 to c4, ct, cl, cu, n, s, v, w, L, with > before it for the next chord's");
+            throw new Refused("role \"" + written + "\": expected a tone 1, 3 to 24, or 5_, R, R_, c, c1 to c4, ct, cl, cu, n, s, v, w, L, with > before it for the next chord's");
         }
         int alteration = number.group(1).isEmpty() ? 0 : "♯#".contains(number.group(1)) ? 1 : -1;
         return new Role(Kind.TONE, Integer.parseInt(number.group(2)), alteration, next);

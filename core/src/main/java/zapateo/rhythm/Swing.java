@@ -1,5 +1,7 @@
 package zapateo.rhythm;
 
+import zapateo.refusal.Refused;
+
 /**
  * Uneven eighths. Times are bent inside each quarter so that the written off-beat eighth falls late; what lies between
  * is bent with it.
@@ -18,7 +20,7 @@ public record Swing(double ratio) {
 
     public Swing {
         if (!(ratio >= 1 && ratio <= 4)) {
-            throw new IllegalArgumentException("swing ratio " + ratio + ": expected 1 to 4");
+            throw new Refused("swing ratio " + ratio + ": expected 1 to 4");
         }
     }
 

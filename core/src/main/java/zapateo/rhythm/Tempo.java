@@ -1,5 +1,7 @@
 package zapateo.rhythm;
 
+import zapateo.refusal.Refused;
+
 /**
  * A speed: so many beats a minute, and how long such a beat is.
  *
@@ -13,10 +15,10 @@ public record Tempo(double bpm, int beatTicks) {
 
     public Tempo {
         if (!(bpm >= SLOWEST && bpm <= FASTEST)) {
-            throw new IllegalArgumentException("tempo " + bpm + ": expected 20 to 400 beats a minute");
+            throw new Refused("tempo " + bpm + ": expected 20 to 400 beats a minute");
         }
         if (beatTicks <= 0) {
-            throw new IllegalArgumentException("beat of " + beatTicks + " ticks: expected more than none");
+            throw new Refused("beat of " + beatTicks + " ticks: expected more than none");
         }
     }
 

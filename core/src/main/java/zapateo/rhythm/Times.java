@@ -2,6 +2,7 @@ package zapateo.rhythm;
 
 import java.util.Arrays;
 import java.util.Locale;
+import zapateo.refusal.Refused;
 
 /** Where a figure's strokes fall. */
 public enum Times {
@@ -18,6 +19,6 @@ public enum Times {
 
     static Times read(String text) {
         return Arrays.stream(values()).filter(each -> each.id().equals(text)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("times \"" + text + "\": expected own, tune or gaps"));
+                .orElseThrow(() -> new Refused("times \"" + text + "\": expected own, tune or gaps"));
     }
 }

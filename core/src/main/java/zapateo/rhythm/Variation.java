@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import zapateo.refusal.Refused;
 
 /**
  * A bar of a figure that stands in for the usual one now and then.
@@ -34,7 +35,7 @@ public record Variation(When when, Map<Meter, List<FigureStroke>> bars) {
             return switch (written) {
                 case "section" -> new When(Kind.SECTION, 0);
                 case "last" -> new When(Kind.LAST, 0);
-                default -> throw new IllegalArgumentException("variation \"" + written + "\": expected every 2 to every 16, section or last");
+                default -> throw new Refused("variation \"" + written + "\": expected every 2 to every 16, section or last");
             };
         }
 

@@ -13,6 +13,7 @@ import org.yaml.snakeyaml.nodes.MappingNode;
 import org.yaml.snakeyaml.nodes.Node;
 import org.yaml.snakeyaml.nodes.ScalarNode;
 import org.yaml.snakeyaml.nodes.SequenceNode;
+import zapateo.refusal.Refused;
 
 /** The fields of one YAML mapping, read strictly: a field that is missing, unknown or of another kind names its file and line. */
 public final class YamlFields {
@@ -38,15 +39,15 @@ public final class YamlFields {
         try {
             Node root = new Yaml(new LoaderOptions()).compose(new java.io.StringReader(yaml));
             if (root == null) {
-                throw new IllegalArgumentException(file + ":1: the file is empty");
+                throw new Refused(file + ":1: the file is empty");
             }
             return new YamlFields(file, root);
         } catch (MarkedYAMLException e) {
             int line = e.getProblemMark() == null ? 1 : e.getProblemMark().getLine() + 1;
-            throw new IllegalArgumentException(file + ":" + line + ": " + e.getProblem(), e);
+            throw new Refused(file + ":" + line + ": " + e.getProblem(), e);
         } catch (YAMLException e) {
             // Signs that are no text, or lists in lists without end.
-            throw new IllegalArgumentException(file + ": " + e.getMessage(), e);
+            throw new Refused(file + ": " + e.getMessage(), e);
         }
     }
 
@@ -120,12 +121,12 @@ public final class YamlFields {
     private <T> T readAt(Node node, String text, Function<String, T> reader) {
         try {
             return reader.apply(text);
-        } catch (IllegalArgumentException e) {
+        } catch (Refused | NumberFormatException e) {
             throw mistake(node, e.getMessage());
         }
     }
 
-    private IllegalArgumentException mistake(Node node, String message) {
-        return new IllegalArgumentException(file + ":" + (node.getStartMark().getLine() + 1) + ": " + message);
+    private Refused mistake(Node node, String message) {
+        return new Refused(file + ":" + (node.getStartMark().getLine() + 1) + ": " + message);
     }
 }

@@ -3,6 +3,7 @@ package zapateo.righthand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import zapateo.part.Mending;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
@@ -21,9 +22,6 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
     /** The left hand goes no lower than this to make room. */
     private static final int LOWEST = Pitch.parse("E1").midi();
     private static final int HIGHEST = Pitch.parse("C7").midi();
-    /** Argument of a stroke's reason that says how it made room. */
-    public static final String MENDED = "crossing";
-    private static final String TUNE = "tune";
 
     /**
      * @param left   strokes in the order of time, as written
@@ -53,9 +51,9 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
                 continue;
             }
             if (!kept.isEmpty()) {
-                left.set(crossing.left(), stroke.playing(kept).because(stroke.reason().with(MENDED, "left-thinned")));
+                left.set(crossing.left(), stroke.playing(kept).mended(Mending.LEFT_THINNED));
             } else if (stroke.notes().size() == 1 && stroke.lowest().midi() - OCTAVE >= LOWEST && stroke.lowest().midi() - OCTAVE < bound) {
-                left.set(crossing.left(), stroke.playing(List.of(stroke.notes().get(0).octaves(-1))).because(stroke.reason().with(MENDED, "left-lowered")));
+                left.set(crossing.left(), stroke.playing(List.of(stroke.notes().get(0).octaves(-1))).mended(Mending.LEFT_LOWERED));
             }
         }
     }
@@ -66,7 +64,7 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
             Stroke stroke = right.get(crossing.right());
             List<PartNote> kept = stroke.notes().stream().filter(note -> Crossing.between(List.of(left.get(crossing.left())), List.of(stroke.playing(List.of(note)))).isEmpty()).toList();
             if (!kept.isEmpty() && kept.size() < stroke.notes().size() && kept.contains(stroke.notes().get(stroke.notes().size() - 1))) {
-                right.set(crossing.right(), stroke.playing(kept).because(stroke.reason().with(MENDED, "right-thinned")));
+                right.set(crossing.right(), stroke.playing(kept).mended(Mending.RIGHT_THINNED));
             }
         }
     }
@@ -79,20 +77,16 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
             if (Crossing.between(left, List.of(right.get(first))).isEmpty()) {
                 continue;
             }
-            while (isTune(right.get(first)) && first > 0 && right.get(first - 1).written().end() == right.get(first).written().tick()) {
+            while (right.get(first).nature().origin().isSung() && first > 0 && right.get(first - 1).written().end() == right.get(first).written().tick()) {
                 first--;
             }
-            while (isTune(right.get(last)) && last + 1 < right.size() && right.get(last + 1).written().tick() == right.get(last).written().end()) {
+            while (right.get(last).nature().origin().isSung() && last + 1 < right.size() && right.get(last + 1).written().tick() == right.get(last).written().end()) {
                 last++;
             }
             List<Stroke> phrase = right.subList(first, last + 1);
             if (phrase.stream().allMatch(stroke -> stroke.highest().midi() + OCTAVE <= HIGHEST)) {
-                phrase.replaceAll(stroke -> stroke.playing(stroke.notes().stream().map(note -> note.octaves(1)).toList()).because(stroke.reason().with(MENDED, "right-raised")));
+                phrase.replaceAll(stroke -> stroke.playing(stroke.notes().stream().map(note -> note.octaves(1)).toList()).mended(Mending.RIGHT_RAISED));
             }
         }
-    }
-
-    private static boolean isTune(Stroke stroke) {
-        return stroke.notes().get(stroke.notes().size() - 1).role().equals(TUNE);
     }
 }

@@ -3,8 +3,9 @@ package zapateo.righthand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.SplittableRandom;
+import zapateo.part.Nature;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -67,7 +68,7 @@ public final class Chorus {
         for (Step step : ShortestPath.through(layers, COSTS).steps()) {
             TickSpan span = TickSpan.of(step.at().tick(), step.at().ticks());
             Map<String, String> args = Map.of("chord", step.at().over().chord().toString(), "kind", step.kind().id(), "scale", step.at().over().scale().map(ChordScale::name).orElse(""));
-            strokes.add(new Stroke(Side.RIGHT, step.at().bar().index(), 0, span, span, Mark.TOE, false, List.of(PartNote.of(step.pitch(), "tune").struck(VELOCITY)), Optional.empty(),
+            strokes.add(Stroke.of(Side.RIGHT, step.at().bar().index(), 0, span, Mark.TOE, false, List.of(PartNote.of(step.pitch(), "tune").struck(VELOCITY)), Nature.of(Origin.CHORUS),
                     Reason.of(step.at().change() ? "chorus-change" : "chorus", args)));
         }
         return strokes;

@@ -9,6 +9,8 @@ import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.CloseChord;
+import zapateo.part.Nature;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -26,7 +28,6 @@ import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
-import zapateo.song.TuneNote;
 
 /** Chords in the right hand over a left hand that is there already: the inversions of the whole song chosen together, struck in the rhythm of a figure. */
 public final class Comping {
@@ -234,7 +235,7 @@ public final class Comping {
     private void add(List<Stroke> strokes, Bar bar, int tick, int ticks, int chord, FigureStroke stroke, List<Placed> steps) {
         List<PartNote> notes = notes(steps.get(chord).shape(), stroke.roles()).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
         TickSpan span = TickSpan.of(tick, ticks);
-        strokes.add(new Stroke(Side.RIGHT, bar.index(), chord, span, span, Mark.TOE, stroke.accent(), notes, Optional.empty(),
+        strokes.add(Stroke.of(Side.RIGHT, bar.index(), chord, span, Mark.TOE, stroke.accent(), notes, Nature.of(Origin.COMPING),
                 Reason.of(choices.shapes() == RightChoices.Shapes.EACH ? "comping" : "comping-" + choices.shapes().id(), Map.of("figure", choices.figure().id(), "chord", standing.get(chord).chord().toString()))));
     }
 

@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.Nature;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -202,7 +204,7 @@ public final class Fills {
 
     private Stroke stroke(Kind kind, int tick, int ticks, Pitch pitch, ChordSymbol chord) {
         TickSpan span = TickSpan.of(tick, ticks);
-        return new Stroke(Side.RIGHT, barAt(tick).index(), 0, span, span, Mark.TOE, false, List.of(PartNote.of(pitch, "fill").struck(VELOCITY)), Optional.empty(),
+        return Stroke.of(Side.RIGHT, barAt(tick).index(), 0, span, Mark.TOE, false, List.of(PartNote.of(pitch, "fill").struck(VELOCITY)), Nature.of(Origin.FILL),
                 Reason.of("fill-" + kind.id(), Map.of("chord", chord.toString())));
     }
 

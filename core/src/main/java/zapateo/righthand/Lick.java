@@ -7,6 +7,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import zapateo.harmony.ChordSymbol;
 import zapateo.pitch.Interval;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Ticks;
 import zapateo.rhythm.YamlFields;
@@ -90,7 +91,7 @@ public record Lick(String id, String name, List<Family> over, boolean ofKey, Lis
         for (String word : text.split(" ")) {
             Matcher match = STEP.matcher(word);
             if (!match.matches()) {
-                throw new IllegalArgumentException("\"" + word + "\": expected a tone and its length, as in 3/8");
+                throw new Refused("\"" + word + "\": expected a tone and its length, as in 3/8");
             }
             boolean grace = !match.group(1).isEmpty();
             ticks = match.group(3) == null ? ticks : Ticks.ofPart(Integer.parseInt(match.group(3)), match.group(4));
@@ -104,7 +105,7 @@ public record Lick(String id, String name, List<Family> over, boolean ofKey, Lis
         return java.util.Arrays.stream(text.split("\\+")).map(each -> {
             Matcher match = TONE.matcher(each);
             if (!match.matches()) {
-                throw new IllegalArgumentException("\"" + each + "\": expected a degree 1 to 7");
+                throw new Refused("\"" + each + "\": expected a degree 1 to 7");
             }
             int octaves = match.group(3).chars().map(sign -> sign == '\'' ? 1 : -1).sum();
             return new Tone(Interval.parse(match.group(2)), !Character.isDigit(match.group(2).charAt(0)), octaves, !match.group(1).isEmpty());

@@ -9,6 +9,9 @@ import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.part.Grace;
+import zapateo.part.Nature;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -82,9 +85,10 @@ public final class Licks {
             }
             List<PartNote> notes = struck.get(i).stream().map(pitch -> PartNote.of(pitch, "tune").octaves(octaves).struck(VELOCITY)).toList();
             TickSpan span = TickSpan.of(from, to - from);
-            Reason plain = Reason.of("lick", Map.of("name", lick.name(), "chord", chordAt(bar, step.tick()).toString()));
-            Reason why = step.grace() ? plain.with(Stroke.GRACE, "yes") : leanedOn ? plain.with(Stroke.LEANED_ON, String.valueOf(Lick.GRACE)) : plain;
-            strokes.add(new Stroke(Side.RIGHT, bar.index(), 0, span, span, Mark.TOE, false, notes, Optional.empty(), why));
+            Reason why = Reason.of("lick", Map.of("name", lick.name(), "chord", chordAt(bar, step.tick()).toString()));
+            Nature plain = Nature.of(Origin.LICK);
+            Nature nature = step.grace() ? plain.with(new Grace(Grace.Place.NOTE, Lick.GRACE)) : leanedOn ? plain.with(new Grace(Grace.Place.LEANED_ON, Lick.GRACE)) : plain;
+            strokes.add(Stroke.of(Side.RIGHT, bar.index(), 0, span, Mark.TOE, false, notes, nature, why));
         }
         return strokes;
     }
@@ -150,7 +154,7 @@ public final class Licks {
             }
         }
         licks.forEach((bar, lick) -> now.addAll(of(lick, song.bars().get(bar))));
-        now.sort(Comparator.comparingInt(stroke -> stroke.written().tick()));
+        now.sort(Stroke.IN_TIME);
         return now;
     }
 }

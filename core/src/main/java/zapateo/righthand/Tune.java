@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zapateo.part.Nature;
+import zapateo.part.Origin;
 import zapateo.part.Part;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
@@ -38,8 +40,8 @@ public final class Tune {
                 }
                 if (held.isPresent() && !note.tied()) {
                     TickSpan span = TickSpan.of(from, each.tick() + note.end() - from);
-                    strokes.add(new Stroke(Side.RIGHT, bar, 0, span, span, Mark.TOE, false, List.of(PartNote.of(held.get(), "tune").struck(VELOCITY)), Optional.empty(),
-                            Reason.of("tune", Map.of())));
+                    strokes.add(Stroke.of(Side.RIGHT, bar, 0, span, Mark.TOE, false, List.of(PartNote.of(held.get(), "tune").struck(VELOCITY)), Nature.of(Origin.TUNE),
+                            Reason.of(Origin.TUNE.code(), Map.of())));
                     held = Optional.empty();
                 }
             }

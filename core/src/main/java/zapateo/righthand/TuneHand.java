@@ -8,6 +8,7 @@ import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Letter;
@@ -71,7 +72,7 @@ public final class TuneHand {
         while (notes.size() > 1 && (notes.size() > 5 || hand.easeOf(keys(notes)) == Ease.OUT_OF_REACH)) {
             notes.remove(0);
         }
-        return notes.size() == 1 ? stroke : stroke.playing(notes).because(stroke.reason().with("under", under.id()).with("chord", chord.get().toString()));
+        return notes.size() == 1 ? stroke : stroke.playing(notes).as(stroke.nature().from(Origin.UNDER_TUNE)).because(stroke.reason().with("under", under.id()).with("chord", chord.get().toString()));
     }
 
     private static int[] keys(List<PartNote> notes) {

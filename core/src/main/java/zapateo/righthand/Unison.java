@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.Nature;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -33,7 +35,6 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
     private static final int VELOCITY = 74;
     /** Notes of it do not follow one another faster than this. */
     private static final double QUICKEST_MS = 120;
-    private static final String TUNE = "tune";
 
     /** @param left in the order of time, as written; @param right the same */
     public static Unison before(Song song, List<Stroke> left, List<Stroke> right) {
@@ -45,7 +46,7 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
             int from = bar.end() - BEATS * bar.meter().beatTicks();
             Optional<ChordSymbol> chord = from < bar.tick() ? Optional.empty() : bar.chords().stream().filter(span -> bar.tick() + span.tick() <= from && from < bar.tick() + span.end())
                     .findFirst().flatMap(span -> span.chord());
-            boolean sung = right.stream().anyMatch(stroke -> stroke.written().end() > from && stroke.written().tick() < bar.end() && isTune(stroke));
+            boolean sung = right.stream().anyMatch(stroke -> stroke.written().end() > from && stroke.written().tick() < bar.end() && stroke.nature().origin().isSung());
             boolean early = left.stream().anyMatch(stroke -> stroke.written().tick() >= from && stroke.written().tick() < bar.end() && stroke.written().end() > bar.end());
             if (chord.isPresent() && !sung && !early && bar.tempo().millisecondsOf(Ticks.PER_EIGHTH) >= QUICKEST_MS) {
                 List<Pitch> run = run(chord.get(), (bar.end() - from) / Ticks.PER_EIGHTH);
@@ -54,10 +55,6 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
             }
         }
         return new Unison(leftNow, rightNow);
-    }
-
-    private static boolean isTune(Stroke stroke) {
-        return stroke.notes().get(stroke.notes().size() - 1).role().equals(TUNE) && !stroke.reason().code().startsWith("fill-");
     }
 
     /** Tone after tone from the root up. */
@@ -87,8 +84,8 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
         Reason why = Reason.of("unison", Map.of("chord", chord.toString()));
         for (int i = 0; i < run.size(); i++) {
             TickSpan span = TickSpan.of(from + i * Ticks.PER_EIGHTH, Ticks.PER_EIGHTH);
-            PartNote note = PartNote.of(run.get(i), TUNE).octaves(octaves).struck(VELOCITY);
-            strokes.add(at + i, new Stroke(hand, bar.index(), 0, span, span, Mark.TOE, false, List.of(note), Optional.empty(), why));
+            PartNote note = PartNote.of(run.get(i), "tune").octaves(octaves).struck(VELOCITY);
+            strokes.add(at + i, Stroke.of(hand, bar.index(), 0, span, Mark.TOE, false, List.of(note), Nature.of(Origin.UNISON), why));
         }
     }
 }

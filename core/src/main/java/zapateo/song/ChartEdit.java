@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Tempo;
 
 /**
@@ -55,7 +56,7 @@ public final class ChartEdit {
         List<String> contents = content.isBlank() ? List.of(bar == 0 ? ChordSpan.NO_CHORD : "%") : barsIn(oneLine(content));
         List<WrittenBar> expected = new ArrayList<>(bars);
         if (contents.isEmpty()) {
-            throw new IllegalArgumentException("content \"" + content + "\": expected what stands between two bar lines");
+            throw new Refused("content \"" + content + "\": expected what stands between two bar lines");
         }
         expected.addAll(bar, Collections.nCopies(contents.size(), null));
         return repaired(put(bar, contents), expected);
@@ -216,7 +217,7 @@ public final class ChartEdit {
     /**
      * The melody of a written bar, counted from 0, and of those after it, each note by its name as a Tune line has it; blank for none.
      *
-     * @throws IllegalArgumentException where one of them cannot be read, with what was expected
+     * @throws Refused where one of them cannot be read, with what was expected
      */
     public String tune(int bar, List<String> cells) {
         List<Problem> problems = new ArrayList<>();
@@ -226,7 +227,7 @@ public final class ChartEdit {
             tunes.add(TuneReader.read(new Word(cells.get(i), 1, 1), song().writtenBars().get(bar + i).ticks(), problems));
         }
         problems.stream().filter(problem -> problem.severity() == Problem.Severity.ERROR).findFirst().ifPresent(first -> {
-            throw new IllegalArgumentException("melody \"" + first.found() + "\": expected " + first.expected());
+            throw new Refused("melody \"" + first.found() + "\": expected " + first.expected());
         });
         return new TuneLines(this).written(bar, 1, tunes);
     }
@@ -255,7 +256,7 @@ public final class ChartEdit {
     }
 
     Song song() {
-        return reading.song().orElseThrow(() -> new IllegalArgumentException("the chart has no bar to change"));
+        return reading.song().orElseThrow(() -> new Refused("the chart has no bar to change"));
     }
 
     String text() {
@@ -268,7 +269,7 @@ public final class ChartEdit {
 
     ChartReading.BarPlace cell(int bar) {
         if (bar < 0 || bar >= reading.bars().size()) {
-            throw new IllegalArgumentException("bar " + bar + ": expected 0 to " + (reading.bars().size() - 1));
+            throw new Refused("bar " + bar + ": expected 0 to " + (reading.bars().size() - 1));
         }
         return reading.bars().get(bar);
     }
@@ -277,14 +278,14 @@ public final class ChartEdit {
         cell(from);
         cell(to);
         if (from > to) {
-            throw new IllegalArgumentException("bars " + from + " to " + to + ": expected the first before the last");
+            throw new Refused("bars " + from + " to " + to + ": expected the first before the last");
         }
     }
 
     private void checkPlace(int before) {
         song();
         if (before < 0 || before > reading.bars().size()) {
-            throw new IllegalArgumentException("place " + before + ": expected 0 to " + reading.bars().size());
+            throw new Refused("place " + before + ": expected 0 to " + reading.bars().size());
         }
     }
 

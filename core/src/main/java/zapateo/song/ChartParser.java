@@ -10,6 +10,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.harmony.Key;
 import zapateo.harmony.KeyFinder;
+import zapateo.refusal.Refused;
 
 /**
  * Reads chart text into a song. Header lines, {@code [Section]} lines, {@code //} comments, and bars between {@code |};
@@ -89,7 +90,7 @@ public final class ChartParser {
             Song song = Song.of(heading(written), written, form);
             return new ChartReading(Optional.of(song), problems, places,
                     sections.stream().map(each -> new ChartReading.SectionPlace(each.heading, each.firstLine, each.lastLine)).toList(), tunes);
-        } catch (IllegalArgumentException tooMany) {
+        } catch (Refused tooMany) {
             return refuse("too-many-bars", 1, "more than " + Song.MOST_BARS + " bars as played", "at most " + Song.MOST_BARS + " bars");
         }
     }

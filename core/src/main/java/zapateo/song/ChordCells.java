@@ -3,6 +3,7 @@ package zapateo.song;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import zapateo.refusal.Refused;
 
 /** Changes single chords inside the bars of a chart's text: to another beat, or for another chord. */
 final class ChordCells {
@@ -60,7 +61,7 @@ final class ChordCells {
     private static List<ChordSpan> spans(WrittenBar written, int bar, int chord) {
         List<ChordSpan> spans = new ArrayList<>(written.chords());
         if (chord < 0 || chord >= spans.size()) {
-            throw new IllegalArgumentException("chord " + chord + " of bar " + bar + ": expected 0 to " + (spans.size() - 1));
+            throw new Refused("chord " + chord + " of bar " + bar + ": expected 0 to " + (spans.size() - 1));
         }
         return spans;
     }

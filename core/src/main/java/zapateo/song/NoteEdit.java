@@ -11,6 +11,7 @@ import zapateo.harmony.Key;
 import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Ticks;
 
 /**
@@ -70,7 +71,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         }
     }
 
-    /** @throws IllegalArgumentException where there is nothing to change, or no room, in words */
+    /** @throws Refused where there is nothing to change, or no room, in words */
     Edited in(ChartEdit edit) {
         edit.cell(bar);
         List<WrittenBar> all = edit.song().writtenBars();
@@ -89,7 +90,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         int start = IntStream.range(first, bar).map(each -> all.get(each).ticks()).sum() + tick;
         List<Item> line = merged(line(bars));
         int at = IntStream.range(0, line.size()).filter(i -> start >= line.get(i).from() && start < line.get(i).end()).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("tick " + tick + " of bar " + bar + ": expected a place inside it"));
+                .orElseThrow(() -> new Refused("tick " + tick + " of bar " + bar + ": expected a place inside it"));
         Key key = all.subList(0, bar + 1).stream().flatMap(each -> each.marks().key().stream()).reduce((one, two) -> two).orElse(edit.song().key());
         int now = changed(line, at, start, key);
         return written(edit, first, bars, merged(line), now);
@@ -138,7 +139,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         if (change == Change.ADD) {
             return added(line, at, start, key);
         }
-        Pitch own = item.pitch().orElseThrow(() -> new IllegalArgumentException("a rest is there: expected a note of the melody"));
+        Pitch own = item.pitch().orElseThrow(() -> new Refused("a rest is there: expected a note of the melody"));
         switch (change) {
             case LONGER -> longer(line, at);
             case SHORTER -> shorter(line, at);
@@ -162,10 +163,10 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
             case FLATTER -> semitone(own, key, -1);
             case OCTAVE_UP -> Pitch.of(own.pitchClass(), own.octave() + 1);
             case OCTAVE_DOWN -> Pitch.of(own.pitchClass(), own.octave() - 1);
-            default -> pitch.orElseThrow(() -> new IllegalArgumentException("pitch: expected one such as E♭5"));
+            default -> pitch.orElseThrow(() -> new Refused("pitch: expected one such as E♭5"));
         };
         if (other.midi() < Pitch.LOWEST_KEY || other.midi() > Pitch.HIGHEST_KEY) {
-            throw new IllegalArgumentException(other + ": expected a key of the piano, A0 to C8");
+            throw new Refused(other + ": expected a key of the piano, A0 to C8");
         }
         return other;
     }
@@ -191,7 +192,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         int wanted = ladder(item.ticks()).stream().filter(length -> length > item.ticks()).findFirst().orElse(item.ticks() + Ticks.PER_QUARTER);
         int end = Math.min(item.from() + wanted, line.get(line.size() - 1).end());
         if (end == item.end()) {
-            throw new IllegalArgumentException("no room behind it: expected a bar that follows");
+            throw new Refused("no room behind it: expected a bar that follows");
         }
         line.set(at, item.lasting(end - item.from()));
         while (at + 1 < line.size() && line.get(at + 1).end() <= end) {
@@ -206,14 +207,14 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
     private static void shorter(List<Item> line, int at) {
         Item item = line.get(at);
         int length = ladder(item.ticks()).stream().filter(each -> each < item.ticks()).reduce((one, two) -> two)
-                .orElseThrow(() -> new IllegalArgumentException("it is the shortest there is: expected a longer note"));
+                .orElseThrow(() -> new Refused("it is the shortest there is: expected a longer note"));
         line.set(at, item.lasting(length));
         line.add(at + 1, new Item(Optional.empty(), item.from() + length, item.ticks() - length));
     }
 
     private static int earlier(List<Item> line, int at) {
         if (at == 0) {
-            throw new IllegalArgumentException("nothing is before it in its bar: expected a rest or a note there");
+            throw new Refused("nothing is before it in its bar: expected a rest or a note there");
         }
         Item item = line.get(at);
         Item before = line.get(at - 1);
@@ -231,7 +232,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
 
     private static int later(List<Item> line, int at) {
         if (at + 1 == line.size()) {
-            throw new IllegalArgumentException("nothing is behind it: expected a bar that follows");
+            throw new Refused("nothing is behind it: expected a bar that follows");
         }
         Item item = line.get(at);
         Item next = line.get(at + 1);
@@ -263,7 +264,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         }
         int half = item.ticks() / 2;
         if (half < SHORTEST_HALF) {
-            throw new IllegalArgumentException("it is too short to be parted: expected a sixteenth or longer");
+            throw new Refused("it is too short to be parted: expected a sixteenth or longer");
         }
         line.set(at, item.lasting(half));
         line.add(at + 1, new Item(pitch.or(item::pitch), item.from() + half, item.ticks() - half));

@@ -3,6 +3,7 @@ package zapateo.song;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import zapateo.refusal.Refused;
 
 /**
  * How often the bars up to a closing repeat sign are played.
@@ -18,7 +19,7 @@ public record Repeat(int times, boolean vamp) {
 
     public Repeat {
         if (vamp ? times != 1 : times < 2 || times > MOST) {
-            throw new IllegalArgumentException("played " + times + " times: expected 2 to " + MOST);
+            throw new Refused("played " + times + " times: expected 2 to " + MOST);
         }
     }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import zapateo.refusal.Refused;
 
 /** Takes bars out of chart text row by row, and moves whole sections: the lines of a chart as lines. */
 final class Rows {
@@ -138,7 +139,7 @@ final class Rows {
     String section(int place, ChartEdit.SectionChange change) {
         List<ChartReading.SectionPlace> sections = edit.reading().sections();
         if (place < 0 || place >= sections.size()) {
-            throw new IllegalArgumentException("section " + place + ": expected 0 to " + (sections.size() - 1));
+            throw new Refused("section " + place + ": expected 0 to " + (sections.size() - 1));
         }
         int other = change == ChartEdit.SectionChange.EARLIER ? place - 1 : change == ChartEdit.SectionChange.LATER ? place + 1 : place;
         if (other < 0 || other >= sections.size()) {

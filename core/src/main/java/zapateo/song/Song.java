@@ -8,6 +8,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Tempo;
@@ -43,13 +44,13 @@ public final class Song {
         this.sections = Unfolding.of(this.written, this.form, heading.key(), heading.tempo());
         this.bars = sections.stream().flatMap(section -> section.bars().stream()).toList();
         if (bars.isEmpty()) {
-            throw new IllegalArgumentException("song \"" + heading.title() + "\" has no bars: expected one at least");
+            throw new Refused("song \"" + heading.title() + "\" has no bars: expected one at least");
         }
     }
 
     /**
      * @param form places of written sections in the order they are played; empty for the order they are written in
-     * @throws IllegalArgumentException when it has no bars, or more than {@value #MOST_BARS} as played
+     * @throws Refused when it has no bars, or more than {@value #MOST_BARS} as played
      */
     public static Song of(Heading heading, List<WrittenSection> written, List<Integer> form) {
         return new Song(heading, written, form);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import zapateo.harmony.Key;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Tempo;
 
 /** From the song as it is written to the bars in the order they are played: repeats, endings, sections played again, the order of the form. */
@@ -35,7 +36,7 @@ final class Unfolding {
      * The sections as played.
      *
      * @param form places of sections in the order they are played; empty for the order they are written in
-     * @throws IllegalArgumentException when more than the most bars come out
+     * @throws Refused when more than the most bars come out
      */
     static List<Section> of(List<WrittenSection> written, List<Integer> form, Key key, Tempo tempo) {
         Unfolding unfolding = new Unfolding(written, key, tempo);
@@ -59,7 +60,7 @@ final class Unfolding {
             key = bar.marks().key().orElse(key);
             tempo = bar.marks().tempo().orElse(tempo);
             if (index >= Song.MOST_BARS) {
-                throw new IllegalArgumentException("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS);
+                throw new Refused("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS);
             }
             bars.add(new Bar(index++, barPasses.merge(bar, 1, Integer::sum), tick, key, tempo, -1, bar));
             tick += bar.ticks();

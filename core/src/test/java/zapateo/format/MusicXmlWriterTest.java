@@ -32,6 +32,7 @@ import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Hand;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Meter;
 import zapateo.song.ChartParser;
@@ -148,7 +149,7 @@ class MusicXmlWriterTest {
     void a_run_of_bars_outside_the_song_is_refused() {
         Arrangement arrangement = arrange("C F", "held");
         assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, 1, 2)).hasMessageContaining("bars 1 to 2").hasMessageContaining("0 to 1");
-        assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, 1, 0)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, 1, 0)).isInstanceOf(Refused.class);
     }
 
     /** Common practice: beats stay visible, syncopations over the off-beat may stay whole. */

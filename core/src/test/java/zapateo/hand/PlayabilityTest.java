@@ -26,7 +26,7 @@ class PlayabilityTest {
 
     private static Stroke stroke(int tick, int ticks, String... pitches) {
         List<PartNote> notes = Arrays.stream(pitches).map(pitch -> PartNote.of(Pitch.parse(pitch), "1")).toList();
-        return new Stroke(Side.LEFT, tick / (4 * QUARTER), 0, TickSpan.of(tick, ticks), TickSpan.of(tick, ticks), Mark.HEEL, false, notes, Optional.empty(), Reason.of("figure-stroke", java.util.Map.of()));
+        return new Stroke(Side.LEFT, tick / (4 * QUARTER), 0, TickSpan.of(tick, ticks), TickSpan.of(tick, ticks), Mark.HEEL, false, notes, Optional.empty(), zapateo.part.Nature.of(zapateo.part.Origin.FIGURE), Reason.of("figure-stroke", java.util.Map.of()));
     }
 
     private static Playability play(Hand hand, double bpm, Stroke... strokes) {

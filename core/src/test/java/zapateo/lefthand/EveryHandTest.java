@@ -19,6 +19,7 @@ import zapateo.hand.Pianist;
 import zapateo.hand.TooWide;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
+import zapateo.part.Mending;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
@@ -46,7 +47,7 @@ class EveryHandTest {
                 for (Stroke stroke : arrangement.left().strokes()) {
                     assertThat(stroke.roll().isPresent() || hand.easeOf(stroke.keys()) != Ease.OUT_OF_REACH).as("%d mm: %s", span, stroke).isTrue();
                 }
-                long altered = arrangement.left().strokes().stream().filter(stroke -> stroke.altered().isPresent()).count();
+                long altered = arrangement.left().strokes().stream().filter(stroke -> stroke.mended(Mending.Cause.HAND).isPresent()).count();
                 assertThat(altered).as("%s, %d mm", song, span).isLessThanOrEqualTo(before);
                 before = altered;
             }
@@ -74,7 +75,7 @@ class EveryHandTest {
         assertThat(arrangement.left().strokes()).allSatisfy(stroke -> {
             assertThat(stroke.notes()).hasSize(notes);
             assertThat(stroke.roll().isPresent()).isEqualTo(rolled);
-            assertThat(stroke.altered()).contains(way.id());
+            assertThat(stroke.mended(Mending.Cause.HAND).map(Mending::id)).contains(way.id());
         });
         assertThat(arrangement.notices()).anySatisfy(notice -> {
             assertThat(notice.code()).isEqualTo("altered-" + way.id());

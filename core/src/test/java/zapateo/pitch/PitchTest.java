@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.refusal.Refused;
 
 class PitchTest {
 
@@ -47,7 +48,7 @@ class PitchTest {
     @ParameterizedTest
     @ValueSource(strings = {"", "H3", "C", "C♭♭♭3", "3C", "C999", "♭3"})
     void what_is_no_pitch_is_named_in_the_error(String text) {
-        assertThatThrownBy(() -> Pitch.parse(text)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining("\"" + text + "\"");
+        assertThatThrownBy(() -> Pitch.parse(text)).isInstanceOf(Refused.class).hasMessageContaining("\"" + text + "\"");
     }
 
     @ParameterizedTest(name = "{0} reads as {1}")

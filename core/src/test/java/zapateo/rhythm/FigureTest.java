@@ -11,6 +11,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import zapateo.refusal.Refused;
 
 class FigureTest {
 
@@ -117,7 +118,7 @@ class FigureTest {
         "use: For a test. | name: Again | test.yaml:4: \"name\" stands twice",
         "family: pulse | family: [a | test.yaml:"})
     void a_mistake_in_a_file_is_refused_with_its_line(String good, String bad, String message) {
-        assertThatThrownBy(() -> FigureFile.parse("test.yaml", GOOD.replace(good, bad))).isInstanceOf(IllegalArgumentException.class)
+        assertThatThrownBy(() -> FigureFile.parse("test.yaml", GOOD.replace(good, bad))).isInstanceOf(Refused.class)
                 .hasMessageContaining(message);
     }
 

@@ -19,6 +19,7 @@ import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.part.Stroke;
 import zapateo.harmony.ChordSymbol;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
@@ -226,6 +227,6 @@ class BothHandsTest {
     void a_figure_there_is_not_is_refused_by_name() {
         Song song = ChartParser.parse("| C |").song().orElseThrow();
         assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> ARRANGER.arrange(song, Choices.OPEN.right(RightHand.of(RightChoices.Style.COMPING).figure("stomp")), Pianist.USUAL)))
-                .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("stomp").hasMessageContaining("held-chords");
+                .isInstanceOf(Refused.class).hasMessageContaining("stomp").hasMessageContaining("held-chords");
     }
 }

@@ -14,6 +14,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
+import zapateo.refusal.Refused;
 
 class ChartEditTest {
 
@@ -30,7 +31,7 @@ class ChartEditTest {
             case "move" -> edit.move(number(words[1]), number(words[2]), number(words[3]));
             case "chord" -> edit.moveChord(number(words[1]), number(words[2]), number(words[3]));
             case "section" -> edit.section(number(words[1]), ChartEdit.SectionChange.valueOf(words[2]));
-            default -> throw new IllegalArgumentException(command);
+            default -> throw new Refused(command);
         };
     }
 
@@ -121,7 +122,7 @@ class ChartEditTest {
     @Test
     void a_bar_that_is_not_there_is_refused() {
         assertThatThrownBy(() -> ChartEdit.of("| C |").set(4, "F")).hasMessage("bar 4: expected 0 to 0");
-        assertThatThrownBy(() -> ChartEdit.of("// nothing").delete(0, 0)).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> ChartEdit.of("// nothing").delete(0, 0)).isInstanceOf(Refused.class);
     }
 
     @Test
@@ -173,7 +174,7 @@ class ChartEditTest {
                 Melody: | B8 | c8 |
                 """);
         assertThat(ChartEdit.of("| C |").tune(0, List.of("C5/1"))).isEqualTo("| C |\nMelody: | c8 |\n");
-        assertThatThrownBy(() -> ChartEdit.of("| C |").tune(0, List.of("C5/1", "D5/1"))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> ChartEdit.of("| C |").tune(0, List.of("C5/1", "D5/1"))).isInstanceOf(Refused.class);
         assertThatThrownBy(() -> ChartEdit.of("| C |").tune(0, List.of("H5/1"))).hasMessageContaining("melody \"H5/1\": expected a note with its octave");
     }
 }

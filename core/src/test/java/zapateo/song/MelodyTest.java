@@ -16,6 +16,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 import zapateo.pitch.Pitch;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Ticks;
 import zapateo.righthand.Tune;
 
@@ -155,7 +156,7 @@ class MelodyTest {
             NoteEdit.Edited edited;
             try {
                 edited = edit.note(new NoteEdit(bar, 1 + random.nextInt(2), tick, change, Optional.of(Pitch.parse("A♭4"))));
-            } catch (IllegalArgumentException refused) {
+            } catch (Refused refused) {
                 assertThat(refused.getMessage()).contains("expected");
                 continue;
             }

@@ -17,6 +17,7 @@ import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
+import zapateo.part.Mending;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Roll;
@@ -126,24 +127,28 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
     }
 
     /**
+     * @param id        a name that stays when something is changed elsewhere: hand, part, bar as written, pass, tick in it, which of the hand's strokes there
+     * @param origin    what put it there
+     * @param chordTick where the chord it plays begins; what comes early plays the one that arrives
      * @param tick      where it sounds; {@code written} is where the score has it
      * @param stretchMm from its lowest to its highest key on the player's keys, 0 for one note
      * @param ease      how the hand stands to it: comfortable, stretch, key-edge or out-of-reach
      * @param altered   what was done because the hand cannot strike it together: roll, pedal, omit or play; null when nothing was
      * @param rolled    null when struck together
      */
-    public record StrokeView(@Schema(allowableValues = {"L", "R"}) String hand, int bar, int tick, int ticks, WrittenView written,
+    public record StrokeView(String id, @Schema(allowableValues = {"L", "R"}) String hand, @Schema(allowableValues = {"figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller",
+        "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}) String origin, int chordTick, int bar, int tick, int ticks, WrittenView written,
                              @Schema(allowableValues = {"heel", "toe", "lead"}) String mark, boolean accent, double stretchMm,
                              @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}) String ease, @Schema(types = {"string", "null"}) String altered,
                              @Schema(types = {"object", "null"}) RolledView rolled, ReasonView reason, List<NoteView> notes) {
 
-        private static StrokeView of(Stroke stroke, Pianist pianist) {
+        private static StrokeView of(String id, Stroke stroke, int chordTick, Pianist pianist) {
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
-            return new StrokeView(stroke.hand().letter(), stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(),
+            return new StrokeView(id, stroke.hand().letter(), stroke.nature().origin().id(), chordTick, stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(),
                     new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), stroke.mark().id(), stroke.accent(),
                     tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())), hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                    stroke.altered().orElse(null),
+                    stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
                     stroke.roll().map(RolledView::of).orElse(null), new ReasonView(stroke.reason().code(), stroke.reason().args()),
                     stroke.notes().stream().map(NoteView::of).toList());
         }
@@ -182,6 +187,7 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
 
     static ArrangementView of(Arrangement arrangement, Pianist pianist, List<ProblemView> problems, Function<Reason, String> words) {
         List<Stroke> strokes = arrangement.strokes();
+        List<String> ids = arrangement.ids();
         Map<Playability.Spot, Integer> places = places(strokes);
         Song song = arrangement.song();
         List<ArrangedBarView> bars = new ArrayList<>();
@@ -189,7 +195,7 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
         List<Meeting> meetings = Meeting.of(arrangement);
         song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, meetings.get(bar.index())))));
         return new ArrangementView(Ticks.PER_QUARTER, song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
-                TempoView.of(song.tempo()), bars, strokes.stream().map(stroke -> StrokeView.of(stroke, pianist)).toList(),
+                TempoView.of(song.tempo()), bars, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), arrangement.chordTick(strokes.get(i)), pianist)).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), PartView.of(arrangement.play().song(), part -> List.of()),
                 tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);
     }

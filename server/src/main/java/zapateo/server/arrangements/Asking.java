@@ -2,12 +2,7 @@ package zapateo.server.arrangements;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
-import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
@@ -20,13 +15,13 @@ import zapateo.lefthand.Spacing;
 import zapateo.lefthand.Voicing;
 import zapateo.lefthand.Weights;
 import zapateo.part.PartNote;
-import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
 import zapateo.server.figures.Figures;
 import zapateo.server.players.Player;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.problems.StrokeWords;
 import zapateo.song.Song;
 
 /** Answers a player's questions: why this note, what to try, what there is. */
@@ -38,11 +33,13 @@ public class Asking {
     private final Arranging arranging;
     private final Figures figures;
     private final ReasonWords words;
+    private final StrokeWords strokeWords;
 
-    Asking(Arranging arranging, Figures figures, ReasonWords words) {
+    Asking(Arranging arranging, Figures figures, ReasonWords words, StrokeWords strokeWords) {
         this.arranging = arranging;
         this.figures = figures;
         this.words = words;
+        this.strokeWords = strokeWords;
     }
 
     /**
@@ -85,41 +82,14 @@ public class Asking {
         }
         PartNote note = stroke.notes().get(place);
         // The other ways are those of the left hand's chord.
-        List<WayView> ways = !stroke.reason().args().containsKey("stroke") ? List.of() : arrangement.laid().ways(stroke.chord(), OTHER_WAYS).stream().map(way -> view(way, arrangement.laid().cost())).toList();
-        return new WhyView(note.pitch().toString(), note.role(), stroke.reason().args().getOrDefault("chord", ""), words.of(rule(note, stroke)), words.of(named(stroke.reason())), ways);
+        List<WayView> ways = !stroke.nature().origin().isLaid() ? List.of() : arrangement.laid().ways(stroke.chord(), OTHER_WAYS).stream().map(way -> view(way, arrangement.laid().cost())).toList();
+        return new WhyView(note.pitch().toString(), note.role(), strokeWords.chord(stroke), strokeWords.rule(note, stroke), strokeWords.why(stroke), ways);
     }
 
     private static WayView view(Realised.Way way, double best) {
         List<Pitch> notes = way.bass().filter(bass -> !way.chord().contains(bass)).isPresent() ? Stream.concat(way.bass().stream(), way.chord().stream()).toList() : way.chord();
         return new WayView(notes.stream().map(Pitch::toString).toList(), Math.round(100 * (way.total() - best)) / 100.0, way.here().entrySet().stream().map(each -> new CostView(each.getKey(),
                 Weights.all().stream().filter(cost -> cost.id().equals(each.getKey())).map(Weights.Cost::name).findFirst().orElse(each.getKey()), Math.round(100 * each.getValue()) / 100.0)).toList());
-    }
-
-    /** Roles by their names. */
-    private Reason named(Reason reason) {
-        Map<String, String> args = new HashMap<>(reason.args());
-        args.computeIfPresent("stroke", (key, roles) -> Arrays.stream(roles.split("\\+")).map(role -> "the " + words.role(role)).collect(Collectors.joining(", ")));
-        args.computeIfPresent("line", (key, line) -> BassLine.named(line).map(BassLine::name).orElse(line).toLowerCase(Locale.ROOT));
-        return Reason.of(reason.code(), args);
-    }
-
-    /** Which rule put the note where it is. */
-    private Reason rule(PartNote note, Stroke stroke) {
-        Map<String, String> args = new HashMap<>(stroke.reason().args());
-        args.put("note", note.pitch().toString());
-        String role = note.role().replaceFirst("^n", "");
-        args.put("name", words.role(role));
-        String code = !args.containsKey("stroke") ? rightRule(note, stroke.reason())
-                : note.role().equals("L") ? "rule-lead" : note.role().equals("w") ? "rule-walk-" + args.getOrDefault("step", "step") : note.role().startsWith("n") ? "rule-neighbour"
-                : args.get("stroke").matches("c[1-4]?|s") ? "rule-close" : note.role().equals("1") ? (args.containsKey("over") ? "rule-over" : "rule-bass") : "rule-tone";
-        return Reason.of(code, args);
-    }
-
-    private static final Map<String, String> RIGHT_RULES = Map.of("chorus", "rule-chorus", "chorus-change", "rule-chorus", "lick", "rule-lick", "unison", "unison");
-
-    /** Of what the right hand plays: by what put the stroke there, else by what the note is in it. */
-    private static String rightRule(PartNote note, Reason why) {
-        return RIGHT_RULES.getOrDefault(why.code(), note.role().equals("fill") ? "rule-fill" : note.role().equals("tune") ? "rule-tune" : why.args().containsKey("under") ? "rule-under" : "rule-comping");
     }
 
     public record SuggestRequest(@NotNull(message = "expected the chart's text") String chart) {

@@ -15,6 +15,7 @@ import zapateo.arrangement.RightHand;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.pitch.Pitch;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Side;
 import zapateo.server.problems.Refusal;
 
@@ -93,7 +94,7 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
         private static Choices.Run run(String what, String text) {
             try {
                 return Choices.Run.parse(text);
-            } catch (IllegalArgumentException refused) {
+            } catch (Refused refused) {
                 throw Refusal.unusable(what + " " + refused.getMessage());
             }
         }
@@ -123,7 +124,7 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
         private static Pitch pitch(String name) {
             try {
                 return Pitch.parse(name);
-            } catch (IllegalArgumentException refused) {
+            } catch (Refused refused) {
                 throw Refusal.unusable("lock: " + refused.getMessage());
             }
         }

@@ -12,6 +12,7 @@ import zapateo.arrangement.Choices;
 import zapateo.arrangement.EasiestKeys;
 import zapateo.arrangement.Easier;
 import zapateo.arrangement.Ladder;
+import zapateo.refusal.Refused;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartEdit;
@@ -63,7 +64,7 @@ public class PlayabilityController {
         Optional<Easier.Way> way;
         try {
             way = Easier.in(Choices.Run.parse(request.bars()), asked.arranger(), asked.song(), asked.choices(), asked.pianist());
-        } catch (IllegalArgumentException refused) {
+        } catch (Refused refused) {
             throw Refusal.unusable(refused.getMessage());
         }
         return way.map(found -> new EasierView(true, found.level().number(), found.level().name(), tenth(found.before().total()), tenth(found.after().total()),

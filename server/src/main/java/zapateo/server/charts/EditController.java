@@ -20,6 +20,7 @@ import zapateo.harmony.Key;
 import zapateo.harmony.Simplifier;
 import zapateo.harmony.Transposition;
 import zapateo.pitch.Pitch;
+import zapateo.refusal.Refused;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartEdit;
@@ -120,7 +121,7 @@ public class EditController {
     private static Pitch pitch(String name, ChartEdit chart) {
         try {
             return name.matches("[0-9]{1,3}") ? Pitch.onKey(Integer.parseInt(name), song(chart).key().spellTone(Integer.parseInt(name) % 12)) : Pitch.parse(name);
-        } catch (IllegalArgumentException refused) {
+        } catch (Refused refused) {
             throw Refusal.unusable(refused.getMessage());
         }
     }

@@ -11,6 +11,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import zapateo.lefthand.FigureCheck;
 import zapateo.part.Reason;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.FigureFile;
@@ -59,7 +60,7 @@ public class Figures {
         Figure figure;
         try {
             figure = FigureFile.parse(FILE, file);
-        } catch (IllegalArgumentException unread) {
+        } catch (Refused unread) {
             throw Refusal.unusable(unread.getMessage());
         }
         List<Reason> faults = FigureCheck.of(figure);

@@ -22,6 +22,7 @@ import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExcep
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
+import zapateo.refusal.Refused;
 
 /** Every error leaves the server as a problem document: what happened, what is safe, what was expected. */
 @RestControllerAdvice
@@ -45,9 +46,9 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         return document;
     }
 
-    /** The core names the wrong value in what it throws; at this door it is the sender's. */
-    @ExceptionHandler(IllegalArgumentException.class)
-    ProblemDetail unusable(IllegalArgumentException e) {
+    /** What the core refuses is the sender's mistake, and named in it; whatever else it throws is a fault of ours. */
+    @ExceptionHandler(Refused.class)
+    ProblemDetail unusable(Refused e) {
         return document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", e.getMessage());
     }
 

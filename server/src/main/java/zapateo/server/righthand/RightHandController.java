@@ -21,6 +21,7 @@ import zapateo.hand.Pianist;
 import zapateo.harmony.ChordSymbol;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
+import zapateo.refusal.Refused;
 import zapateo.righthand.BetterChord;
 import zapateo.righthand.ChordScale;
 import zapateo.righthand.Harmonising;
@@ -229,7 +230,7 @@ public class RightHandController {
         try {
             Choices.Run run = Choices.Run.parse(request.bars());
             chords = song.chords().filter(place -> run.holds(place.bar().number()) && place.bar().pass() == 1).flatMap(place -> place.chord().stream()).toList();
-        } catch (IllegalArgumentException refused) {
+        } catch (Refused refused) {
             throw Refusal.unusable(refused.getMessage());
         }
         return OneShape.of(chords).map(shape -> new ShapeView(shape.notes().stream().map(Pitch::toString).toList(), shape.over().stream()

@@ -1,0 +1,2 @@
+/** How the core says no. Everything knows it, it knows nothing. */
+package zapateo.refusal;
