@@ -67,7 +67,7 @@ describe("a right hand for a section", () => {
 describe("a note of the melody", () => {
   const arrangement = {
     bars: [bar(0, 1), bar(1, 2), bar(2, 1), bar(3, 2)],
-    strokes: [sung(0, 0), sung(2, 7680, { origin: "comping" }), sung(2, 8640, { origin: "under-tune" }), sung(3, 11520, { hand: "L" })],
+    strokes: [sung(0, 0), sung(2, 7680, { origin: "comping" }), sung(2, 8640, { origin: "under-tune" }), sung(3, 11520, { hand: "L", origin: "figure" })],
   } as unknown as Arrangement;
   const chart = { written: [{ bars: [{ number: 1 }] }, { bars: [{ number: 2 }] }] } as unknown as ChartView;
   it("is found where it is written, with the time it is played", () => {

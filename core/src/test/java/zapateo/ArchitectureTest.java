@@ -1,6 +1,7 @@
 package zapateo;
 
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
@@ -17,19 +18,24 @@ class ArchitectureTest {
     @Test
     void a_song_walks_through_the_rooms_in_one_direction() {
         layeredArchitecture().consideringOnlyDependenciesInLayers()
-                .layer("pitch").definedBy("zapateo.pitch").layer("harmony").definedBy("zapateo.harmony").layer("rhythm").definedBy("zapateo.rhythm")
-                .layer("song").definedBy("zapateo.song").layer("search").definedBy("zapateo.search").layer("part").definedBy("zapateo.part")
-                .layer("hand").definedBy("zapateo.hand").layer("lefthand").definedBy("zapateo.lefthand").layer("righthand").definedBy("zapateo.righthand").layer("arrangement").definedBy("zapateo.arrangement")
+                .layer("refusal").definedBy("zapateo.refusal").layer("pitch").definedBy("zapateo.pitch").layer("rhythm").definedBy("zapateo.rhythm")
+                .layer("search").definedBy("zapateo.search").layer("harmony").definedBy("zapateo.harmony").layer("song").definedBy("zapateo.song")
+                .layer("part").definedBy("zapateo.part").layer("hand").definedBy("zapateo.hand").layer("colour").definedBy("zapateo.colour")
+                .layer("lefthand").definedBy("zapateo.lefthand").layer("righthand").definedBy("zapateo.righthand").layer("arrangement").definedBy("zapateo.arrangement")
                 .layer("format").definedBy("zapateo.format")
-                .whereLayer("pitch").mayNotAccessAnyLayer()
-                .whereLayer("rhythm").mayNotAccessAnyLayer()
-                .whereLayer("search").mayNotAccessAnyLayer()
-                .whereLayer("harmony").mayOnlyAccessLayers("pitch", "search")
-                .whereLayer("song").mayOnlyAccessLayers("pitch", "harmony", "rhythm")
-                .whereLayer("part").mayOnlyAccessLayers("pitch", "rhythm")
-                .whereLayer("hand").mayOnlyAccessLayers("pitch", "rhythm", "part", "search")
-                .whereLayer("lefthand").mayOnlyAccessLayers("pitch", "harmony", "rhythm", "song", "search", "part", "hand")
-                .whereLayer("righthand").mayOnlyAccessLayers("pitch", "harmony", "rhythm", "song", "search", "part", "hand")
+                .whereLayer("refusal").mayNotAccessAnyLayer()
+                .whereLayer("pitch").mayOnlyAccessLayers("refusal")
+                .whereLayer("rhythm").mayOnlyAccessLayers("refusal")
+                .whereLayer("search").mayOnlyAccessLayers("refusal")
+                .whereLayer("harmony").mayOnlyAccessLayers("refusal", "pitch", "search")
+                .whereLayer("song").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm")
+                .whereLayer("part").mayOnlyAccessLayers("refusal", "pitch", "rhythm")
+                .whereLayer("hand").mayOnlyAccessLayers("refusal", "pitch", "rhythm", "part", "search")
+                .whereLayer("colour").mayOnlyAccessLayers("refusal", "pitch", "rhythm", "search", "harmony", "song")
+                .whereLayer("lefthand").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand")
+                .whereLayer("righthand").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand")
+                .whereLayer("arrangement").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand", "colour", "lefthand", "righthand")
+                .whereLayer("format").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand", "arrangement", "lefthand", "righthand")
                 .whereLayer("format").mayNotBeAccessedByAnyLayer()
                 .check(CORE);
     }
@@ -38,6 +44,11 @@ class ArchitectureTest {
     @Test
     void nothing_is_decided_by_a_reason() {
         noClasses().that().doNotBelongToAnyOf(Reason.class).should().callMethod(Reason.class, "args").orShould().callMethod(Reason.class, "code").check(CORE);
+    }
+
+    @Test
+    void no_two_rooms_know_each_other() {
+        slices().matching("zapateo.(*)..").should().beFreeOfCycles().check(CORE);
     }
 
     @Test

@@ -7,10 +7,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.TreeSet;
+import zapateo.colour.Harmonising;
 import zapateo.format.FileFormat;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
-import zapateo.righthand.Harmonising;
 import zapateo.song.Song;
 import zapateo.song.WrittenBar;
 

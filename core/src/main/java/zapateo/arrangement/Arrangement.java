@@ -11,8 +11,9 @@ import zapateo.part.Part;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
-import zapateo.righthand.Tune;
+import zapateo.rhythm.Side;
 import zapateo.rhythm.Swing;
+import zapateo.righthand.TuneHand;
 import zapateo.song.Bar;
 import zapateo.song.Song;
 
@@ -112,6 +113,6 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
 
     /** The left hand with the song's melody over it in place of a right hand. */
     public Arrangement withTune() {
-        return new Arrangement(song, swing, left, Tune.of(song), pedal, notices, laid, play);
+        return new Arrangement(song, swing, left, new Part(Side.RIGHT, TuneHand.alone(song)), pedal, notices, laid, play);
     }
 }

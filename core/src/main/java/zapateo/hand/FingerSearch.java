@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import zapateo.pitch.Pitch;
 import zapateo.rhythm.Side;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
@@ -34,7 +35,6 @@ final class FingerSearch {
     private static final int WIDEST_POSITION = 8;
     /** In chords the fingers are set once; a wide span tires them less than in a line. */
     private static final double CHORD_SPAN = 0.5;
-    private static final int OCTAVE = 12;
     /** Keys this close are the same place of the hand. */
     private static final int NEAR = 4;
     private static final double WIDEST_LINE = FingerSpans.of(1, FingerSpans.FINGERS).maxPrac();
@@ -200,7 +200,7 @@ final class FingerSearch {
         lone[Fingering.Rule.SHARED_NOTE.ordinal()] = from != to && interval == 0 ? SHARED : 0;
         boolean passes = from != to && from > to == interval > 0 && interval != 0 && Math.min(from, to) == 1;
         lone[Fingering.Rule.FEWER_PASSES.ordinal()] = passes ? PASS + ((from == 1 ? fromBlack : toBlack) ? PASS_TO_BLACK : 0) : 0;
-        lone[Fingering.Rule.OCTAVE.ordinal()] = Math.abs(interval) == OCTAVE && from + to != 1 + FingerSpans.FINGERS ? INNER_OCTAVE : 0;
+        lone[Fingering.Rule.OCTAVE.ordinal()] = Math.abs(interval) == Pitch.OCTAVE && from + to != 1 + FingerSpans.FINGERS ? INNER_OCTAVE : 0;
     }
 
     /** The spans are limits on every pair of fingers. */

@@ -3,11 +3,11 @@ package zapateo.hand;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import zapateo.pitch.Pitch;
 
 /** Runs by steps over more than an octave: their fingers repeat with the octave (common practice). */
 final class Scales {
 
-    private static final int OCTAVE = 12;
     private static final int STEP = 2;
 
     private Scales() {
@@ -44,19 +44,19 @@ final class Scales {
             low = Math.min(low, touches.get(i).keys().get(0));
             high = Math.max(high, touches.get(i).keys().get(0));
         }
-        if (high - low <= OCTAVE) {
+        if (high - low <= Pitch.OCTAVE) {
             return false;
         }
         Map<Integer, Integer> byNote = new HashMap<>();
         for (int i = from; i < to; i++) {
             int above = touches.get(i).keys().get(0) - low;
             // The lowest key itself ends the scale and has a finger of its own.
-            if (above > 0 && above < OCTAVE) {
+            if (above > 0 && above < Pitch.OCTAVE) {
                 byNote.putIfAbsent(above, found.get(i).fingers()[0]);
             }
         }
         for (int i = from; i < to; i++) {
-            wanted[i] = byNote.getOrDefault((touches.get(i).keys().get(0) - low) % OCTAVE, wanted[i]);
+            wanted[i] = byNote.getOrDefault((touches.get(i).keys().get(0) - low) % Pitch.OCTAVE, wanted[i]);
         }
         return true;
     }

@@ -6,7 +6,7 @@ import java.util.Set;
 import zapateo.pitch.PitchClass;
 
 /** What chords do in a key: which belong to it, which lead, which are borrowed (HANDBOOK §4). */
-final class Functions {
+public final class Functions {
 
     private static final int TONIC = 0;
     private static final int DOMINANT = 7;
@@ -75,7 +75,7 @@ final class Functions {
     }
 
     /** Whether every tone is the key's; a minor key has its raised leading tone on V and vii° too (HANDBOOK §4). */
-    static boolean isOwn(ChordSymbol chord, Key key) {
+    public static boolean isOwn(ChordSymbol chord, Key key) {
         boolean raised = key.mode() == Mode.MINOR && (above(chord.root(), key) == DOMINANT || above(chord.root(), key) == 11);
         int leading = Math.floorMod(key.tonic().chroma() - 1, 12);
         return chord.tones().stream().allMatch(tone -> inScale(tone, key) || raised && tone.chroma() == leading);

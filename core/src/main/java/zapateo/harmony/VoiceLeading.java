@@ -15,6 +15,33 @@ public record VoiceLeading(List<PitchClass> common, int movement) {
         return new VoiceLeading(common, least(chromas(from), chromas(to)));
     }
 
+    /**
+     * Semitones that voices travel from keys to keys, low to high: each to the one in its place, and where one chord has more of them each to its nearest. Nothing where one of
+     * them has none.
+     */
+    public static int onKeys(int[] from, int[] to) {
+        if (from.length == to.length) {
+            int sum = 0;
+            for (int i = 0; i < to.length; i++) {
+                sum += Math.abs(from[i] - to[i]);
+            }
+            return sum;
+        }
+        return from.length == 0 || to.length == 0 ? 0 : Math.max(nearest(from, to), nearest(to, from));
+    }
+
+    private static int nearest(int[] from, int[] to) {
+        int sum = 0;
+        for (int key : from) {
+            int least = Integer.MAX_VALUE;
+            for (int other : to) {
+                least = Math.min(least, Math.abs(key - other));
+            }
+            sum += least;
+        }
+        return sum;
+    }
+
     private static List<Integer> chromas(ChordSymbol chord) {
         return chord.tones().stream().map(PitchClass::chroma).distinct().sorted().toList();
     }

@@ -1,6 +1,7 @@
 package zapateo.lefthand;
 
 import java.util.List;
+import zapateo.harmony.VoiceLeading;
 import zapateo.part.PartNote;
 
 /**
@@ -86,28 +87,8 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
         return way == BassLine.Basses.PEDAL && from.way == BassLine.Basses.PEDAL && bass != from.bass;
     }
 
-    /** Semitones the voices of one chord travel to the next; where one has more notes, each goes to its nearest. */
     double chordMovement(Candidate from) {
-        if (from.upper.length == upper.length) {
-            int sum = 0;
-            for (int i = 0; i < upper.length; i++) {
-                sum += Math.abs(from.upper[i] - upper[i]);
-            }
-            return sum;
-        }
-        return from.upper.length == 0 || upper.length == 0 ? 0 : Math.max(nearest(from.upper, upper), nearest(upper, from.upper));
-    }
-
-    private static int nearest(int[] from, int[] to) {
-        int sum = 0;
-        for (int key : from) {
-            int least = Integer.MAX_VALUE;
-            for (int other : to) {
-                least = Math.min(least, Math.abs(key - other));
-            }
-            sum += least;
-        }
-        return sum;
+        return VoiceLeading.onKeys(from.upper, upper);
     }
 
     /** Little finger to thumb over five white keys. */

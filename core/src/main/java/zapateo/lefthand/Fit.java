@@ -10,6 +10,7 @@ import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
 import zapateo.rhythm.Rolling;
 import zapateo.rhythm.Tempo;
 import zapateo.rhythm.Ticks;
@@ -22,7 +23,6 @@ final class Fit {
     /** A quick roll before the beat begins about a thirty-second early (EXAMPLES 7). */
     private static final int THIRTY_SECOND = Ticks.PER_QUARTER / 8;
 
-    private static final int OCTAVE = 12;
 
     private final Hand hand;
 
@@ -53,7 +53,7 @@ final class Fit {
 
     /** What the player wants done; without a pedal nothing is caught by it. */
     private static TooWide rule(Stroke stroke, LeftHandChoices choices) {
-        TooWide wanted = stroke.highest().midi() - stroke.lowest().midi() > OCTAVE ? choices.tenths() : choices.octaves();
+        TooWide wanted = stroke.highest().midi() - stroke.lowest().midi() > Pitch.OCTAVE ? choices.tenths() : choices.octaves();
         return wanted == TooWide.PEDAL && !choices.pedal() ? TooWide.ROLL : wanted;
     }
 

@@ -21,7 +21,6 @@ import zapateo.search.CostTerm;
 /** The candidates for every chord's place on the keyboard and what each costs. */
 final class Placements {
 
-    private static final int OCTAVE = 12;
     private static final int CLEAR_OF_BASS = 3;
     private static final int FURTHEST_FINGER = 2;
     /** How much of a broken low limit it is to be rougher by once the measure than the clearest shape on the same bass. */
@@ -106,7 +105,7 @@ final class Placements {
                         candidates.addAll(positions(need, candidate(need, new Placement(chord, bass, upper, spaced(need.shape(), chord, shape), plainNinth))));
                     }
                 }
-                if (!added && candidates.isEmpty() && bass.midi() + OCTAVE > need.register().highest()) {
+                if (!added && candidates.isEmpty() && bass.midi() + Pitch.OCTAVE > need.register().highest()) {
                     candidates.add(candidate(need, new Placement(chord, bass, uppers.get(uppers.size() - 1), spaced(need.shape(), chord, shapes.get(0)), plainNinth)));
                 }
             }
@@ -148,7 +147,7 @@ final class Placements {
         }
         List<Pitch> basses = new ArrayList<>();
         for (int key = Math.max(lowest, need.register().lowest()); key <= need.register().highest(); key++) {
-            if (key % OCTAVE == chord.bass().chroma()) {
+            if (key % Pitch.OCTAVE == chord.bass().chroma()) {
                 basses.add(Pitch.onKey(key, chord.bass()));
             }
         }
@@ -170,7 +169,7 @@ final class Placements {
             reach += ease == Ease.COMFORTABLE || ease == Ease.OUT_OF_REACH ? 0 : 1;
             beyond += ease == Ease.OUT_OF_REACH ? each.getValue() : 0;
         }
-        int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), OCTAVE);
+        int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), Pitch.OCTAVE);
         int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) * (need.outer() ? 3 : 1) : 0;
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
@@ -197,7 +196,7 @@ final class Placements {
 
     /** How often more than once the key's leading tone sounds. */
     private static int doubled(Key key, Placement placement) {
-        int leading = Math.floorMod(key.tonic().chroma() - 1, OCTAVE);
+        int leading = Math.floorMod(key.tonic().chroma() - 1, Pitch.OCTAVE);
         int count = placement.bass().pitchClass().chroma() == leading ? 1 : 0;
         for (PartNote note : placement.upper()) {
             count += note.pitch().pitchClass().chroma() == leading ? 1 : 0;
@@ -212,7 +211,7 @@ final class Placements {
             return lean;
         }
         boolean own = need.chord().tones().stream().allMatch(need.key()::holds);
-        long rubs = need.chord().tones().stream().filter(tone -> Math.floorMod(tone.chroma() - bass.chroma(), OCTAVE) == 1).count();
+        long rubs = need.chord().tones().stream().filter(tone -> Math.floorMod(tone.chroma() - bass.chroma(), Pitch.OCTAVE) == 1).count();
         return lean + (own ? 1 : 4) + 2 * rubs;
     }
 
@@ -220,7 +219,7 @@ final class Placements {
     static List<CostTerm<Candidate>> costs(Weights weights, boolean topLine) {
         List<CostTerm<Candidate>> terms = new ArrayList<>(List.of(
                 CostTerm.step("bass-movement", weights.of("bass-movement"), (from, to) -> to.bassMovement(from)),
-                CostTerm.step("leap", weights.of("leap"), (from, to) -> to.bassMovement(from) > OCTAVE ? 1 : 0),
+                CostTerm.step("leap", weights.of("leap"), (from, to) -> to.bassMovement(from) > Pitch.OCTAVE ? 1 : 0),
                 CostTerm.own("bass-register", weights.of("bass-register"), Candidate::bassFromHome),
                 CostTerm.step("chord-movement", weights.of("chord-movement"), (from, to) -> to.chordMovement(from)),
                 CostTerm.own("chord-register", weights.of("chord-register"), Candidate::farFromHome),

@@ -8,6 +8,9 @@ import zapateo.refusal.Refused;
  */
 public record Pitch(PitchClass pitchClass, int octave) {
 
+    /** Semitones of an octave. */
+    public static final int OCTAVE = 12;
+
     /** The lowest and highest keys of a full piano, A0 and C8, as MIDI note numbers. */
     public static final int LOWEST_KEY = 21;
     public static final int HIGHEST_KEY = 108;

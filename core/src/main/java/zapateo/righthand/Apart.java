@@ -18,7 +18,6 @@ import zapateo.pitch.Pitch;
  */
 public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) {
 
-    private static final int OCTAVE = 12;
     /** The left hand goes no lower than this to make room. */
     private static final int LOWEST = Pitch.parse("E1").midi();
     private static final int HIGHEST = Pitch.parse("C7").midi();
@@ -52,7 +51,7 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
             }
             if (!kept.isEmpty()) {
                 left.set(crossing.left(), stroke.playing(kept).mended(Mending.LEFT_THINNED));
-            } else if (stroke.notes().size() == 1 && stroke.lowest().midi() - OCTAVE >= LOWEST && stroke.lowest().midi() - OCTAVE < bound) {
+            } else if (stroke.notes().size() == 1 && stroke.lowest().midi() - Pitch.OCTAVE >= LOWEST && stroke.lowest().midi() - Pitch.OCTAVE < bound) {
                 left.set(crossing.left(), stroke.playing(List.of(stroke.notes().get(0).octaves(-1))).mended(Mending.LEFT_LOWERED));
             }
         }
@@ -84,7 +83,7 @@ public record Apart(List<Stroke> left, List<Stroke> right, List<Crossing> kept) 
                 last++;
             }
             List<Stroke> phrase = right.subList(first, last + 1);
-            if (phrase.stream().allMatch(stroke -> stroke.highest().midi() + OCTAVE <= HIGHEST)) {
+            if (phrase.stream().allMatch(stroke -> stroke.highest().midi() + Pitch.OCTAVE <= HIGHEST)) {
                 phrase.replaceAll(stroke -> stroke.playing(stroke.notes().stream().map(note -> note.octaves(1)).toList()).mended(Mending.RIGHT_RAISED));
             }
         }

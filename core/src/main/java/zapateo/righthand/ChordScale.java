@@ -6,6 +6,7 @@ import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.pitch.Interval;
+import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
@@ -19,7 +20,6 @@ import zapateo.rhythm.YamlFields;
  */
 public record ChordScale(String id, String name, List<Interval> notes) {
 
-    private static final int OCTAVE = 12;
     private static final int FIFTH = 7;
     private static final List<ChordScale> ALL = readAll();
 
@@ -46,7 +46,7 @@ public record ChordScale(String id, String name, List<Interval> notes) {
     private boolean holds(ChordSymbol chord) {
         // Over an altered fifth there is no plain one.
         boolean altered = chord.quality().tone(5).filter(fifth -> fifth.semitones() != FIFTH).isPresent() && !chord.quality().has(5, FIFTH);
-        return !(altered && has(FIFTH)) && chord.quality().tones().stream().allMatch(tone -> has(tone.semitones() % OCTAVE));
+        return !(altered && has(FIFTH)) && chord.quality().tones().stream().allMatch(tone -> has(tone.semitones() % Pitch.OCTAVE));
     }
 
     private boolean has(int semitones) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.VoiceLeading;
 import zapateo.part.CloseChord;
 import zapateo.part.Nature;
 import zapateo.part.Origin;
@@ -131,29 +132,14 @@ public final class Comping {
         private int tooLow() {
             return Math.max(0, leftTop + CLEAR_OF_LEFT - shape.lowest());
         }
-
-        /** Semitones the voices travel; where one shape has more notes, each goes to its nearest. */
-        private double movement(Placed from) {
-            double sum = 0;
-            int[] keys = shape.keys();
-            int[] before = from.shape.keys();
-            for (int key : keys) {
-                int least = Integer.MAX_VALUE;
-                for (int other : before) {
-                    least = Math.min(least, Math.abs(key - other));
-                }
-                sum += least;
-            }
-            return sum;
-        }
     }
 
     private static List<CostTerm<Placed>> costs(RightChoices.Top top) {
         List<CostTerm<Placed>> terms = new ArrayList<>(List.of(
-                CostTerm.step("chord-movement", 1, (from, to) -> to.movement(from)),
+                CostTerm.step("chord-movement", 0.5, (from, to) -> VoiceLeading.onKeys(from.shape.keys(), to.shape.keys())),
                 CostTerm.step("top-line", top == RightChoices.Top.SMOOTH ? 2 : 0.4, (from, to) -> Math.abs(to.shape.top() - from.shape.top())),
                 CostTerm.own("chord-register", 0.25, placed -> Math.abs(placed.shape.middle() - HOME)),
-                CostTerm.own("left-out", 2, placed -> placed.shape.leftOut()),
+                CostTerm.own("left-out", 4, placed -> placed.shape.leftOut()),
                 CostTerm.own("near-the-left", 8, Placed::tooLow)));
         if (top == RightChoices.Top.THIRD) {
             terms.add(CostTerm.own("third-on-top", 100, placed -> placed.shape.hasThirdOnTop() ? 0 : 1));

@@ -20,6 +20,7 @@ import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
 import zapateo.song.Song;
+import zapateo.song.ToneFit;
 
 /**
  * What is played where the melody rests (HANDBOOK §9): a chord rolled down to end on the "&", a run into the next note, the chord upward, an echo of what was just heard. The
@@ -40,7 +41,6 @@ public final class Fills {
     private static final int TRIPLET = Ticks.PER_QUARTER / 3;
     private static final int LONGEST = 8;
     private static final int ECHOED = 4;
-    private static final int OCTAVE = 12;
     private static final int HIGHEST = Pitch.parse("C7").midi();
     /** Notes of a fill do not follow one another faster than this. */
     private static final double QUICKEST_MS = 120;
@@ -50,7 +50,6 @@ public final class Fills {
     private final LeftTop left;
     private final Hand hand;
     private final SplittableRandom random;
-    private final List<Song.Placed> chords;
 
     /** Where the melody rests for a beat at least, between two of its notes or after the last one of a bar that goes on. */
     private record Gap(int after, int from, int to) {
@@ -62,7 +61,6 @@ public final class Fills {
         this.left = new LeftTop(left);
         this.hand = hand;
         this.random = new SplittableRandom(seed);
-        this.chords = song.chords().filter(place -> place.chord().isPresent()).toList();
     }
 
     /**
@@ -78,7 +76,7 @@ public final class Fills {
         List<Stroke> fills = new ArrayList<>();
         for (Gap gap : gaps()) {
             int first = random.nextInt(Kind.values().length);
-            boolean rests = plain.contains(barAt(gap.from).number());
+            boolean rests = plain.contains(song.barAt(gap.from).number());
             for (int i = 0; i < Kind.values().length && !rests; i++) {
                 List<Stroke> filled = filled(Kind.values()[(first + i) % Kind.values().length], gap);
                 fills.addAll(filled);
@@ -93,7 +91,7 @@ public final class Fills {
         for (int i = 0; i < tune.size(); i++) {
             int from = tune.get(i).written().end();
             int to = i + 1 < tune.size() ? tune.get(i + 1).written().tick() : song.bars().get(tune.get(i).bar()).end();
-            Bar bar = barAt(from);
+            Bar bar = song.barAt(from);
             if (to - from >= bar.meter().beatTicks()) {
                 gaps.add(new Gap(i, from, Math.min(to, from + LONGEST * Ticks.PER_QUARTER)));
             }
@@ -112,10 +110,10 @@ public final class Fills {
 
     /** The lower notes of the chord downward in triplets, the lowest on the "&" (EXAMPLES 27). */
     private List<Stroke> rolledDown(Gap gap) {
-        Bar bar = barAt(gap.from);
+        Bar bar = song.barAt(gap.from);
         int beat = bar.meter().beatTicks();
         int start = bar.tick() + (gap.from - bar.tick() + beat - 1) / beat * beat;
-        Optional<ChordSymbol> chord = chordAt(start);
+        Optional<ChordSymbol> chord = song.chordAt(start);
         if (bar.meter().isCompound() || chord.isEmpty() || start + beat > gap.to || tooQuick(bar, TRIPLET)) {
             return List.of();
         }
@@ -141,29 +139,29 @@ public final class Fills {
         int goal = tune.get(gap.after + 1).highest().midi();
         boolean up = tune.get(gap.after).highest().midi() <= goal;
         int start = gap.to - notes * part;
-        Bar bar = barAt(start);
-        if (notes < 2 || chordAt(start).isEmpty() || tooQuick(bar, part)) {
+        Bar bar = song.barAt(start);
+        if (notes < 2 || song.chordAt(start).isEmpty() || tooQuick(bar, part)) {
             return List.of();
         }
         List<PitchClass> scale = bar.key().scale();
         List<Pitch> line = new ArrayList<>();
-        for (int midi = goal + (up ? -1 : 1); line.size() < notes && Math.abs(midi - goal) <= OCTAVE; midi += up ? -1 : 1) {
+        for (int midi = goal + (up ? -1 : 1); line.size() < notes && Math.abs(midi - goal) <= Pitch.OCTAVE; midi += up ? -1 : 1) {
             int key = midi;
-            scale.stream().filter(name -> name.chroma() == Math.floorMod(key, OCTAVE)).findFirst().ifPresent(name -> line.add(0, Pitch.onKey(key, name)));
+            scale.stream().filter(name -> name.chroma() == Math.floorMod(key, Pitch.OCTAVE)).findFirst().ifPresent(name -> line.add(0, Pitch.onKey(key, name)));
         }
         List<Stroke> strokes = new ArrayList<>();
         for (int i = 0; i < line.size(); i++) {
-            strokes.add(stroke(Kind.RUN, start + i * part, part, line.get(i), chordAt(start + i * part).orElse(chordAt(start).get())));
+            strokes.add(stroke(Kind.RUN, start + i * part, part, line.get(i), song.chordAt(start + i * part).orElse(song.chordAt(start).get())));
         }
         return clear(strokes) ? strokes : List.of();
     }
 
     /** The chord's tones upward in eighths from the beat. */
     private List<Stroke> arpeggio(Gap gap) {
-        Bar bar = barAt(gap.from);
+        Bar bar = song.barAt(gap.from);
         int beat = bar.meter().beatTicks();
         int start = bar.tick() + (gap.from - bar.tick() + beat - 1) / beat * beat;
-        Optional<ChordSymbol> chord = chordAt(start);
+        Optional<ChordSymbol> chord = song.chordAt(start);
         int part = Ticks.PER_EIGHTH;
         if (chord.isEmpty() || start + 2 * part > gap.to || tooQuick(bar, part)) {
             return List.of();
@@ -193,8 +191,8 @@ public final class Fills {
         for (Stroke each : heard) {
             int tick = gap.from + each.written().tick() - heard.get(0).written().tick();
             Pitch pitch = Pitch.of(each.highest().pitchClass(), each.highest().octave() + 1);
-            Optional<ChordSymbol> chord = chordAt(tick);
-            if (pitch.midi() > HIGHEST || chord.isEmpty() || barAt(tick).end() < tick + each.written().ticks() || !ToneFit.holds(chord.get(), pitch) && each == heard.get(heard.size() - 1)) {
+            Optional<ChordSymbol> chord = song.chordAt(tick);
+            if (pitch.midi() > HIGHEST || chord.isEmpty() || song.barAt(tick).end() < tick + each.written().ticks() || !ToneFit.holds(chord.get(), pitch) && each == heard.get(heard.size() - 1)) {
                 return List.of();
             }
             strokes.add(stroke(Kind.ECHO, tick, each.written().ticks(), pitch, chord.get()));
@@ -204,7 +202,7 @@ public final class Fills {
 
     private Stroke stroke(Kind kind, int tick, int ticks, Pitch pitch, ChordSymbol chord) {
         TickSpan span = TickSpan.of(tick, ticks);
-        return Stroke.of(Side.RIGHT, barAt(tick).index(), 0, span, Mark.TOE, false, List.of(PartNote.of(pitch, "fill").struck(VELOCITY)), Nature.of(Origin.FILL),
+        return Stroke.of(Side.RIGHT, song.barAt(tick).index(), 0, span, Mark.TOE, false, List.of(PartNote.of(pitch, "fill").struck(VELOCITY)), Nature.of(Origin.FILL),
                 Reason.of("fill-" + kind.id(), Map.of("chord", chord.toString())));
     }
 
@@ -221,24 +219,5 @@ public final class Fills {
 
     private static boolean tooQuick(Bar bar, int ticks) {
         return bar.tempo().millisecondsOf(ticks) < QUICKEST_MS;
-    }
-
-    private Bar barAt(int tick) {
-        List<Bar> bars = song.bars();
-        int low = 0;
-        int high = bars.size() - 1;
-        while (low < high) {
-            int middle = (low + high + 1) / 2;
-            if (bars.get(middle).tick() <= tick) {
-                low = middle;
-            } else {
-                high = middle - 1;
-            }
-        }
-        return bars.get(low);
-    }
-
-    private Optional<ChordSymbol> chordAt(int tick) {
-        return chords.stream().filter(place -> place.tick() <= tick && tick < place.tick() + place.span().ticks()).findFirst().flatMap(Song.Placed::chord);
     }
 }

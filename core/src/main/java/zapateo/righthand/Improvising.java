@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.pitch.Interval;
+import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
@@ -46,7 +47,6 @@ public final class Improvising {
     public record Over(int bar, int tick, int ticks, ChordSymbol chord, Optional<ChordScale> scale, List<Note> notes) {
     }
 
-    private static final int OCTAVE = 12;
     private static final int FOURTH = 5;
     private static final List<Interval> BLUES = Stream.of("1", "b3", "4", "b5", "5", "b7").map(Interval::parse).toList();
 
@@ -72,15 +72,15 @@ public final class Improvising {
         }
         scale.ifPresent(each -> each.on(chord).stream().filter(name -> notes.stream().noneMatch(note -> note.name().chroma() == name.chroma()))
                 .forEach(name -> notes.add(new Note(name, isAvoided(chord, name) ? Kind.AVOID : Kind.SCALE))));
-        notes.sort(java.util.Comparator.comparingInt(note -> Math.floorMod(note.name().chroma() - chord.root().chroma(), OCTAVE)));
+        notes.sort(java.util.Comparator.comparingInt(note -> Math.floorMod(note.name().chroma() - chord.root().chroma(), Pitch.OCTAVE)));
         return new Over(bar.index(), bar.tick() + span.tick(), span.ticks(), chord, scale, List.copyOf(notes));
     }
 
     /** The natural fourth over a major third; over other chords than dominants what lies a semitone over a tone (common practice). */
     static boolean isAvoided(ChordSymbol chord, PitchClass note) {
-        int above = Math.floorMod(note.chroma() - chord.root().chroma(), OCTAVE);
+        int above = Math.floorMod(note.chroma() - chord.root().chroma(), Pitch.OCTAVE);
         boolean dominant = chord.quality().isDominant();
-        boolean rubs = chord.tones().stream().anyMatch(tone -> Math.floorMod(note.chroma() - tone.chroma(), OCTAVE) == 1);
+        boolean rubs = chord.tones().stream().anyMatch(tone -> Math.floorMod(note.chroma() - tone.chroma(), Pitch.OCTAVE) == 1);
         return chord.quality().has(3, 4) && above == FOURTH || !dominant && rubs;
     }
 

@@ -22,7 +22,6 @@ import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
 import zapateo.song.Bar;
-import zapateo.song.ChordSpan;
 import zapateo.song.Song;
 
 /** Licks made for a bar: each tone by its role in the chord that sounds, in the octave nearest to where the right hand has its tunes, clear of the left hand. */
@@ -31,7 +30,6 @@ public final class Licks {
     private static final double HOME = Pitch.parse("B4").midi();
     private static final int HIGHEST = Pitch.parse("C7").midi();
     private static final int VELOCITY = 78;
-    private static final int OCTAVE = 12;
     private static final Interval THIRD = Interval.parse("3");
     private static final Interval FOURTH = Interval.parse("4");
     /** Faster than this nobody should have to learn it. */
@@ -99,8 +97,8 @@ public final class Licks {
         double middle = keys.stream().mapToInt(Integer::intValue).average().orElse(HOME);
         int lowest = keys.stream().mapToInt(Integer::intValue).min().orElse(0);
         int highest = keys.stream().mapToInt(Integer::intValue).max().orElse(0);
-        int octaves = (int) Math.round((HOME - middle) / OCTAVE);
-        while (lowest + OCTAVE * octaves < leftTop + Comping.CLEAR_OF_LEFT && highest + OCTAVE * (octaves + 1) <= HIGHEST) {
+        int octaves = (int) Math.round((HOME - middle) / Pitch.OCTAVE);
+        while (lowest + Pitch.OCTAVE * octaves < leftTop + Comping.CLEAR_OF_LEFT && highest + Pitch.OCTAVE * (octaves + 1) <= HIGHEST) {
             octaves++;
         }
         return octaves;
@@ -110,12 +108,12 @@ public final class Licks {
         ChordSymbol chord = tone.next() ? next(bar) : chordAt(bar, tick);
         PitchClass root = lick.ofKey() ? bar.key().tonic() : chord.root();
         Interval degree = tone.literal() || lick.ofKey() ? tone.degree() : resolved(tone.degree(), chord, bar.key());
-        return Pitch.onKey(OCTAVE * 5 + root.chroma() + degree.semitones() + OCTAVE * tone.octaves(), root.plus(degree).simple());
+        return Pitch.onKey(Pitch.OCTAVE * 5 + root.chroma() + degree.semitones() + Pitch.OCTAVE * tone.octaves(), root.plus(degree).simple());
     }
 
     /** The chord's own tone of that number, else its scale's, else the major scale's; a suspension stands for the third. */
     private static Interval resolved(Interval degree, ChordSymbol chord, Key key) {
-        Optional<Interval> own = chord.quality().tone(degree.number()).or(() -> chord.quality().tone(degree.number() + 7)).map(tone -> tone.semitones() >= OCTAVE ? tone.up(-1) : tone);
+        Optional<Interval> own = chord.quality().tone(degree.number()).or(() -> chord.quality().tone(degree.number() + 7)).map(tone -> tone.semitones() >= Pitch.OCTAVE ? tone.up(-1) : tone);
         if (own.isPresent()) {
             return own.get();
         }
@@ -125,14 +123,14 @@ public final class Licks {
         return ChordScale.of(chord, key).flatMap(scale -> scale.notes().stream().filter(note -> note.number() == degree.number()).findFirst()).orElse(degree);
     }
 
-    private static ChordSymbol chordAt(Bar bar, int tick) {
-        List<ChordSpan> spans = bar.chords().stream().filter(span -> span.chord().isPresent()).toList();
-        return spans.stream().filter(span -> span.tick() <= tick).reduce((first, second) -> second).orElse(spans.get(0)).chord().orElseThrow();
+    /** The chord at a tick of a bar, in a silence the bar's first. */
+    private ChordSymbol chordAt(Bar bar, int tick) {
+        return song.chordAt(bar.tick() + tick).orElseGet(() -> bar.chords().stream().flatMap(span -> span.chord().stream()).findFirst().orElseThrow());
     }
 
     private ChordSymbol next(Bar bar) {
         boolean last = bar.index() + 1 == song.bars().size();
-        return (last ? Optional.<ChordSymbol>empty() : song.bars().get(bar.index() + 1).chords().get(0).chord()).orElse(chordAt(bar, bar.ticks()));
+        return (last ? Optional.<ChordSymbol>empty() : song.bars().get(bar.index() + 1).chords().get(0).chord()).orElse(chordAt(bar, bar.ticks() - 1));
     }
 
     /**

@@ -25,7 +25,6 @@ public record OneShape(List<Pitch> notes, List<Over> over) {
     public record Over(ChordSymbol chord, List<PitchClass> states, List<PitchClass> loses, List<PitchClass> adds) {
     }
 
-    private static final int OCTAVE = 12;
     private static final int LOWEST = Pitch.parse("A3").midi();
     /** What a semitone over a tone of the chord costs against a tone stated, and what any other strange note does. */
     private static final double RUBS = 2;
@@ -66,7 +65,7 @@ public record OneShape(List<Pitch> notes, List<Over> over) {
         for (PitchClass note : shape) {
             Optional<PitchClass> tone = chord.tones().stream().filter(each -> each.chroma() == note.chroma()).findFirst();
             boolean guide = tone.isPresent() && chord.quality().tones().stream().anyMatch(each -> (each.number() == 3 || each.number() == 7) && chord.tone(each).chroma() == note.chroma());
-            boolean rubs = tone.isEmpty() && chord.tones().stream().anyMatch(each -> Math.floorMod(note.chroma() - each.chroma(), OCTAVE) == 1);
+            boolean rubs = tone.isEmpty() && chord.tones().stream().anyMatch(each -> Math.floorMod(note.chroma() - each.chroma(), Pitch.OCTAVE) == 1);
             worth += tone.isPresent() ? 1 + (guide ? GUIDE : 0) : rubs ? -RUBS : -ADDED;
         }
         return worth;
@@ -74,9 +73,9 @@ public record OneShape(List<Pitch> notes, List<Over> over) {
 
     private static OneShape laid(List<PitchClass> names, List<ChordSymbol> chords) {
         List<Pitch> notes = new ArrayList<>();
-        for (int key = LOWEST; key < LOWEST + OCTAVE; key++) {
+        for (int key = LOWEST; key < LOWEST + Pitch.OCTAVE; key++) {
             for (PitchClass name : names) {
-                if (Math.floorMod(key, OCTAVE) == name.chroma()) {
+                if (Math.floorMod(key, Pitch.OCTAVE) == name.chroma()) {
                     notes.add(Pitch.onKey(key, name));
                 }
             }

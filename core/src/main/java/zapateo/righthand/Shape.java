@@ -25,7 +25,6 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
     static final int HIGHEST = Pitch.parse("C6").midi();
     private static final int FULL = 4;
     private static final int THREE = 3;
-    private static final int OCTAVE = 12;
     private static final Set<String> THIRDS = Set.of("3", "10");
     private static final Set<String> SUSPENDED = Set.of("2", "4");
     /** The role of what is no tone of the chord. */
@@ -70,9 +69,9 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
         List<Shape> found = new ArrayList<>();
         for (int low = LOWEST; low <= HIGHEST; low++) {
             List<PartNote> stack = new ArrayList<>();
-            for (int key = low; key < low + OCTAVE && key <= HIGHEST; key++) {
+            for (int key = low; key < low + Pitch.OCTAVE && key <= HIGHEST; key++) {
                 for (Pitch note : notes) {
-                    if (Math.floorMod(key - note.midi(), OCTAVE) == 0) {
+                    if (Math.floorMod(key - note.midi(), Pitch.OCTAVE) == 0) {
                         stack.add(PartNote.of(Pitch.onKey(key, note.pitchClass()), ADDED));
                     }
                 }
@@ -96,15 +95,15 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
         List<Interval> kept = new ArrayList<>(EssentialTones.of(chord, most));
         // A sharp ninth on a minor chord is its third again.
         Set<Integer> keys = new HashSet<>();
-        kept.removeIf(tone -> !keys.add(tone.semitones() % OCTAVE));
+        kept.removeIf(tone -> !keys.add(tone.semitones() % Pitch.OCTAVE));
         return kept;
     }
 
     private static void stack(ChordSymbol chord, List<Interval> tones, int lowest, Hand hand, List<Shape> found) {
         List<PartNote> notes = new ArrayList<>();
-        for (int key = lowest; key < lowest + OCTAVE && key <= HIGHEST; key++) {
+        for (int key = lowest; key < lowest + Pitch.OCTAVE && key <= HIGHEST; key++) {
             for (Interval tone : tones) {
-                if (Math.floorMod(key - chord.root().chroma() - tone.semitones(), OCTAVE) == 0) {
+                if (Math.floorMod(key - chord.root().chroma() - tone.semitones(), Pitch.OCTAVE) == 0) {
                     notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone).simple()), String.valueOf(tone.number())));
                 }
             }

@@ -3,24 +3,31 @@ package zapateo.righthand;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.part.Nature;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
+import zapateo.part.Reason;
 import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
 import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Side;
 import zapateo.song.Bar;
 import zapateo.song.Song;
+import zapateo.song.Tune;
 
 /** A melody with what lies under it, on top of a left hand that is there already: never wider than the hand, a third clear of the left hand. */
 public final class TuneHand {
 
-    private static final int OCTAVE = 12;
+    private static final int VELOCITY = 84;
     private static final int SOFTER = 18;
     /** What is closer under the melody than this hides it. */
     private static final int CLEAR_OF_TUNE = 3;
@@ -30,30 +37,31 @@ public final class TuneHand {
     private final Hand hand;
     private final RightChoices.Under under;
     private final LeftTop left;
-    private final List<Song.Placed> chords;
-    private int at;
 
     private TuneHand(Song song, List<Stroke> left, Hand hand, RightChoices.Under under) {
         this.song = song;
         this.hand = hand;
         this.under = under;
         this.left = new LeftTop(left);
-        this.chords = song.chords().filter(place -> place.chord().isPresent()).toList();
     }
 
     /** @param left what the left hand plays, as written */
     public static List<Stroke> of(Song song, List<Stroke> left, Hand hand, RightChoices.Under under) {
         TuneHand tune = new TuneHand(song, left, hand, under);
-        return Tune.of(song).strokes().stream().map(tune::filled).toList();
+        return alone(song).stream().map(tune::filled).toList();
+    }
+
+    /** The melody's single notes, whatever the left hand does. */
+    public static List<Stroke> alone(Song song) {
+        Reason why = Reason.of(Origin.TUNE.code(), Map.of());
+        return Tune.of(song).stream().map(note -> Stroke.of(Side.RIGHT, note.bar(), 0, TickSpan.of(note.tick(), note.ticks()), Mark.TOE, false,
+                List.of(PartNote.of(note.pitch(), "tune").struck(VELOCITY)), Nature.of(Origin.TUNE), why)).toList();
     }
 
     private Stroke filled(Stroke stroke) {
         Bar bar = song.bars().get(stroke.bar());
         int tick = stroke.written().tick();
-        while (at + 1 < chords.size() && chords.get(at + 1).tick() <= tick) {
-            at++;
-        }
-        Optional<ChordSymbol> chord = chords.isEmpty() || chords.get(at).tick() > tick ? Optional.empty() : chords.get(at).chord();
+        Optional<ChordSymbol> chord = song.chordAt(tick);
         boolean carries = under == RightChoices.Under.BLOCK || under == RightChoices.Under.THIRDS || under == RightChoices.Under.SIXTHS
                 || (tick - bar.tick()) % bar.meter().beatTicks() == 0 || stroke.written().ticks() >= bar.meter().beatTicks();
         if (under == RightChoices.Under.ALONE || chord.isEmpty() || !carries) {
@@ -83,7 +91,7 @@ public final class TuneHand {
         List<PartNote> tones = tones(melody, chord);
         return switch (under) {
             // The whole chord hangs under what is its third (EXAMPLES 25); the others stand alone.
-            case THIRD -> isThird(chord, melody) ? tones.stream().filter(note -> melody.midi() - note.pitch().midi() < OCTAVE).toList() : List.of();
+            case THIRD -> isThird(chord, melody) ? tones.stream().filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE).toList() : List.of();
             case ALONE -> List.of();
             case CLOSE -> tones.stream().limit(2).toList();
             case BLOCK -> tones.stream().limit(3).toList();
@@ -93,7 +101,7 @@ public final class TuneHand {
             case THIRDS -> List.of(below(melody, chord, key, 2, 3));
             case SIXTHS -> List.of(below(melody, chord, key, 5, 4));
             case OCTAVES -> {
-                List<PartNote> inside = new ArrayList<>(tones.stream().filter(note -> melody.midi() - note.pitch().midi() < OCTAVE).limit(1).toList());
+                List<PartNote> inside = new ArrayList<>(tones.stream().filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE).limit(1).toList());
                 inside.add(PartNote.of(Pitch.of(melody.pitchClass(), melody.octave() - 1), "tune"));
                 yield inside;
             }
@@ -104,7 +112,7 @@ public final class TuneHand {
     private static List<PartNote> tones(Pitch melody, ChordSymbol chord) {
         List<PartNote> tones = new ArrayList<>();
         for (int midi = melody.midi() - CLEAR_OF_TUNE; midi >= melody.midi() - TENTH; midi--) {
-            int chroma = Math.floorMod(midi, OCTAVE);
+            int chroma = Math.floorMod(midi, Pitch.OCTAVE);
             int at = midi;
             chord.quality().tones().stream().filter(tone -> chord.tone(tone).chroma() == chroma).findFirst()
                     .ifPresent(tone -> tones.add(PartNote.of(Pitch.onKey(at, chord.tone(tone).simple()), String.valueOf(tone.number()))));
@@ -122,7 +130,7 @@ public final class TuneHand {
     private static PartNote stepsBelow(Pitch melody, Key key, int steps) {
         Letter letter = melody.pitchClass().letter().plus(-steps);
         PitchClass name = PitchClass.of(letter, key.alterationOf(letter));
-        int down = Math.floorMod(melody.pitchClass().chroma() - name.chroma(), OCTAVE);
+        int down = Math.floorMod(melody.pitchClass().chroma() - name.chroma(), Pitch.OCTAVE);
         return PartNote.of(Pitch.onKey(melody.midi() - down, name), "parallel");
     }
 

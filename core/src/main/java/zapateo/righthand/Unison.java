@@ -30,7 +30,6 @@ import zapateo.song.Song;
 public record Unison(List<Stroke> left, List<Stroke> right) {
 
     private static final int LEFT_LOWEST = Pitch.parse("B2").midi();
-    private static final int OCTAVE = 12;
     private static final int BEATS = 2;
     private static final int VELOCITY = 74;
     /** Notes of it do not follow one another faster than this. */
@@ -44,8 +43,7 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
             Section section = song.sections().get(i);
             Bar bar = section.bars().get(section.bars().size() - 1);
             int from = bar.end() - BEATS * bar.meter().beatTicks();
-            Optional<ChordSymbol> chord = from < bar.tick() ? Optional.empty() : bar.chords().stream().filter(span -> bar.tick() + span.tick() <= from && from < bar.tick() + span.end())
-                    .findFirst().flatMap(span -> span.chord());
+            Optional<ChordSymbol> chord = from < bar.tick() ? Optional.empty() : song.chordAt(from);
             boolean sung = right.stream().anyMatch(stroke -> stroke.written().end() > from && stroke.written().tick() < bar.end() && stroke.nature().origin().isSung());
             boolean early = left.stream().anyMatch(stroke -> stroke.written().tick() >= from && stroke.written().tick() < bar.end() && stroke.written().end() > bar.end());
             if (chord.isPresent() && !sung && !early && bar.tempo().millisecondsOf(Ticks.PER_EIGHTH) >= QUICKEST_MS) {
@@ -63,9 +61,9 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
         List<Pitch> run = new ArrayList<>();
         for (int key = LEFT_LOWEST; run.size() < count; key++) {
             int here = key;
-            boolean begun = !run.isEmpty() || Math.floorMod(key, OCTAVE) == tones.get(0).chroma();
+            boolean begun = !run.isEmpty() || Math.floorMod(key, Pitch.OCTAVE) == tones.get(0).chroma();
             if (begun) {
-                tones.stream().filter(tone -> tone.chroma() == Math.floorMod(here, OCTAVE)).findFirst().ifPresent(tone -> run.add(Pitch.onKey(here, tone)));
+                tones.stream().filter(tone -> tone.chroma() == Math.floorMod(here, Pitch.OCTAVE)).findFirst().ifPresent(tone -> run.add(Pitch.onKey(here, tone)));
             }
         }
         return run;

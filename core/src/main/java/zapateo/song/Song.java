@@ -143,6 +143,32 @@ public final class Song {
         return bars.stream().flatMap(bar -> bar.chords().stream().map(span -> new Placed(bar, span)));
     }
 
+    /** The bar that a tick lies in; the first one before the song, the last one behind it. */
+    public Bar barAt(int tick) {
+        int low = 0;
+        int high = bars.size() - 1;
+        while (low < high) {
+            int middle = (low + high + 1) / 2;
+            if (bars.get(middle).tick() <= tick) {
+                low = middle;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return bars.get(low);
+    }
+
+    /** What stands at a tick, a silence too; empty outside of the song. */
+    public Optional<Placed> placedAt(int tick) {
+        Bar bar = barAt(tick);
+        return bar.chords().stream().map(span -> new Placed(bar, span)).filter(place -> place.tick() <= tick && tick < place.end()).findFirst();
+    }
+
+    /** The chord at a tick, empty where none sounds. */
+    public Optional<ChordSymbol> chordAt(int tick) {
+        return placedAt(tick).flatMap(Placed::chord);
+    }
+
     @Override
     public boolean equals(Object other) {
         return other instanceof Song song && heading.equals(song.heading) && written.equals(song.written) && form.equals(song.form);
@@ -164,6 +190,10 @@ public final class Song {
         /** Ticks from the start of the song. */
         public int tick() {
             return bar.tick() + span.tick();
+        }
+
+        public int end() {
+            return bar.tick() + span.end();
         }
 
         public boolean fillsBar() {

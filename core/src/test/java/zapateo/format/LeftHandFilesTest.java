@@ -20,6 +20,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.rhythm.Meter;
+import zapateo.song.Tune;
 
 /** What a left hand leaves as: rolls, pedal, accents, triplets, two hands, the tune over it; by the terms of MusicXML 4.0 and MIDI 1.0. */
 class LeftHandFilesTest {

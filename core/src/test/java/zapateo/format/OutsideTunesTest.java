@@ -26,11 +26,11 @@ import zapateo.harmony.KeyFinder;
 import zapateo.pitch.PitchClass;
 import zapateo.song.Bar;
 import zapateo.song.ChartParser;
-import zapateo.song.SeededCharts;
-import zapateo.song.Song;
-import zapateo.righthand.Tune;
 import zapateo.song.ChartReading;
 import zapateo.song.Problem;
+import zapateo.song.SeededCharts;
+import zapateo.song.Song;
+import zapateo.song.Tune;
 import zapateo.song.TuneNote;
 
 /**
@@ -154,7 +154,7 @@ class OutsideTunesTest {
         rows.stream().map(row -> row.split(", ")).filter(row -> row[2].equals("Note_on_c") && !row[5].equals("0"))
                 .forEach(row -> theirs.merge(Math.round(960.0 * Integer.parseInt(row[1]) / quarter / 20), Integer.valueOf(row[4]), Math::max));
         Map<Long, Integer> ours = new TreeMap<>();
-        Tune.of(read.song().orElseThrow()).strokes().forEach(stroke -> ours.put(Math.round(stroke.written().tick() / 20.0), stroke.highest().midi()));
+        Tune.of(read.song().orElseThrow()).forEach(note -> ours.put(Math.round(note.tick() / 20.0), note.pitch().midi()));
         assertThat(ours).isEqualTo(theirs);
     }
 

@@ -17,6 +17,7 @@ import zapateo.song.ChartParser;
 import zapateo.song.ChartText;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
+import zapateo.song.Tune;
 
 /** Out and in again: the same song in everything both kinds of file can say. */
 class RoundTripTest {

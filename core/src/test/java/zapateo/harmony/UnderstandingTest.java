@@ -15,6 +15,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvFileSource;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.colour.ByEar;
+import zapateo.colour.Simplifier;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 

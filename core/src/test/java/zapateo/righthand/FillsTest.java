@@ -19,6 +19,8 @@ import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
+import zapateo.song.ToneFit;
+import zapateo.song.Tune;
 
 /** What is played where the melody rests (HANDBOOK §9). */
 class FillsTest {
@@ -30,7 +32,7 @@ class FillsTest {
     }
 
     private static List<Stroke> fills(Song song, long seed, List<Integer> plain) {
-        return Fills.of(song, Tune.of(song).strokes(), List.of(), Hand.USUAL, seed, plain);
+        return Fills.of(song, TuneHand.alone(song), List.of(), Hand.USUAL, seed, plain);
     }
 
     private static Arrangement arranged(Song song, long seed) {
@@ -42,7 +44,7 @@ class FillsTest {
     void fills_stand_in_the_rests_and_nowhere_else() {
         for (int seed = 0; seed < 100; seed++) {
             Song song = SeededTunes.song(seed);
-            List<Stroke> tune = Tune.of(song).strokes();
+            List<Stroke> tune = TuneHand.alone(song);
             for (Stroke fill : fills(song, seed, List.of())) {
                 assertThat(tune).noneMatch(stroke -> stroke.written().tick() < fill.written().end() && fill.written().tick() < stroke.written().end());
                 assertThat(fill.written().end()).isLessThanOrEqualTo(song.ticks());

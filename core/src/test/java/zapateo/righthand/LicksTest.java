@@ -23,6 +23,7 @@ import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
 import zapateo.song.Bar;
 import zapateo.song.ChartParser;
+import zapateo.song.Monotone;
 import zapateo.song.Song;
 
 class LicksTest {

@@ -18,6 +18,7 @@ import zapateo.rhythm.Side;
 import zapateo.righthand.RightChoices.Style;
 import zapateo.righthand.RightChoices.Top;
 import zapateo.righthand.RightChoices.Under;
+import zapateo.song.Tune;
 
 /** The right-hand examples of EXAMPLES.md (common practice). */
 class RightHandExamplesTest {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Random;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
+import zapateo.song.Tune;
 
 /** Songs with melodies, made by a seed: chords of the key, a tune that walks and leaps about it from G3 to A5. */
 public final class SeededTunes {

@@ -18,7 +18,6 @@ import zapateo.harmony.Transposition;
 import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Ticks;
-import zapateo.righthand.Tune;
 
 /** The melody as ABC's notes under a row of bars, a second time's melody, and what is changed of it on the staff. ABC 2.1 §4 for what its signs mean. */
 class MelodyTest {
@@ -71,7 +70,7 @@ class MelodyTest {
         Song song = song("[Verse]\n|: C | G :|\nWords: lamps | out\nWords: all the harbour | out\nMelody: | c4 G4 | B8 |\nMelody: | (3ccc c2 G4 |\n\n[Verse] again\n");
         assertThat(song.bars()).map(bar -> names(bar.tune())).containsExactly("C5:1920 G4:1920", "B4:3840", "C5:320 C5:320 C5:320 C5:960 G4:1920", "B4:3840", "C5:1920 G4:1920", "B4:3840",
                 "C5:1920 G4:1920", "B4:3840");
-        assertThat(Tune.of(song).strokes()).filteredOn(stroke -> stroke.bar() == 2).hasSize(5);
+        assertThat(Tune.of(song)).filteredOn(note -> note.bar() == 2).hasSize(5);
         assertThat(ChartText.write(song)).contains("Melody: | c4 G4 | B8 |\nMelody: | (3c c c c2 G4 |  |");
         assertThat(song(ChartText.write(song)).bars()).map(bar -> names(bar.tune())).isEqualTo(song.bars().stream().map(bar -> names(bar.tune())).toList());
     }

@@ -12,12 +12,13 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import zapateo.harmony.ByEar;
+import zapateo.colour.ByEar;
+import zapateo.colour.Simplifier;
+import zapateo.colour.Simplifying;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.ChordUnreadException;
 import zapateo.harmony.Degree;
 import zapateo.harmony.Key;
-import zapateo.harmony.Simplifier;
 import zapateo.harmony.Transposition;
 import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
@@ -209,25 +210,11 @@ public class EditController {
             case sevenths -> Simplifier.sevenths();
             case these -> Simplifier.only(need(request.chords(), "chords").stream().map(EditController::chord).toList());
         };
-        List<SimplerView> changes = new ArrayList<>();
-        List<String> left = new ArrayList<>();
-        List<WrittenBar> bars = song(chart).writtenBars();
-        for (int bar = 0; bar < bars.size(); bar++) {
-            for (int chord = 0; chord < bars.get(bar).chords().size(); chord++) {
-                Optional<ChordSymbol> symbol = bars.get(bar).chords().get(chord).chord();
-                if (symbol.isEmpty()) {
-                    continue;
-                }
-                Optional<Simplifier.Change> change = simplifier.of(symbol.get());
-                if (change.isPresent()) {
-                    changes.add(new SimplerView(bar, bars.get(bar).number(), chord, symbol.get().toString(), change.get().to().toString(),
-                            change.get().how().name().toLowerCase(Locale.ROOT)));
-                } else if (!simplifier.knows(symbol.get()) && !left.contains(symbol.get().toString())) {
-                    left.add(symbol.get().toString());
-                }
-            }
-        }
-        return new SimplifiedView(chart.replaceChords(changes.stream().map(each -> new ChartEdit.Replacement(each.bar(), each.chord(), chord(each.to()))).toList()), changes, left);
+        Simplifying simpler = Simplifying.of(song(chart), simplifier);
+        return new SimplifiedView(chart.replaceChords(simpler.changes().stream().map(each -> new ChartEdit.Replacement(each.bar(), each.chord(), each.change().to())).toList()),
+                simpler.changes().stream().map(each -> new SimplerView(each.bar(), each.number(), each.chord(), each.from().toString(), each.change().to().toString(),
+                        each.change().how().name().toLowerCase(Locale.ROOT))).toList(),
+                simpler.left().stream().map(ChordSymbol::toString).toList());
     }
 
     private ChartEdit open(String text) {

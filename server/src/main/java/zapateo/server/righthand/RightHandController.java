@@ -11,35 +11,38 @@ import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Choices;
+import zapateo.colour.BetterChord;
+import zapateo.colour.Harmonising;
 import zapateo.hand.Pianist;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.Reason;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.refusal.Refused;
-import zapateo.righthand.BetterChord;
-import zapateo.righthand.ChordScale;
-import zapateo.righthand.Harmonising;
-import zapateo.righthand.Improvising;
-import zapateo.righthand.Licks;
-import zapateo.righthand.Monotone;
-import zapateo.righthand.OneShape;
-import zapateo.righthand.Take;
-import zapateo.righthand.ToneFit;
 import zapateo.rhythm.Count;
 import zapateo.rhythm.Tempo;
+import zapateo.righthand.ChordScale;
+import zapateo.righthand.Improvising;
+import zapateo.righthand.Licks;
+import zapateo.righthand.OneShape;
+import zapateo.righthand.Take;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.Bar;
+import zapateo.song.Monotone;
 import zapateo.song.Song;
+import zapateo.song.ToneFit;
+import zapateo.song.Tune;
 import zapateo.song.TuneReader;
 
 /** What there is to know for the right hand: how the melody fits, what to improvise on, one shape for some bars. */
@@ -87,9 +90,14 @@ public class RightHandController {
     public FitView fit(@Valid @RequestBody ChartRequest request) {
         Song song = arranging.read(request.chart());
         return new FitView(ToneFit.of(song).stream().map(note -> new FitNoteView(note.bar(), note.tick(), note.ticks(), note.pitch().midi(), note.pitch().toString(), note.kind().id(), note.avoid(),
-                words.of(note.why()))).toList(),
+                words.of(why(note)))).toList(),
                 BetterChord.of(song).stream().map(each -> new BetterView(each.bar(), each.tick(), each.now().toString(), each.better().toString(), each.hits(), each.notes())).toList(),
                 Monotone.of(song).stream().map(each -> new SameView(each.bar(), each.pitch().toString(), each.times())).toList());
+    }
+
+    private static Reason why(ToneFit.Heard note) {
+        return Reason.of(note.avoid() ? "avoid-fourth" : "fit-" + note.kind().id(), Map.of("chord", note.chord().map(ChordSymbol::toString).orElse("N.C."),
+                "note", note.pitch().pitchClass().toString(), "against", note.against().map(PitchClass::toString).orElse("")));
     }
 
     /** @param pentatonic five notes that are safe over the whole song; @param blues the blues scale of its key */

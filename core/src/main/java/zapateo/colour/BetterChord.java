@@ -1,4 +1,4 @@
-package zapateo.righthand;
+package zapateo.colour;
 
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -8,6 +8,7 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.pitch.PitchClass;
 import zapateo.song.Song;
+import zapateo.song.ToneFit;
 
 /**
  * A chord that the melody over it points away from, and one of the key that more of its notes belong to.

@@ -1,17 +1,12 @@
-package zapateo.righthand;
+package zapateo.song;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
-import zapateo.part.Reason;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Ticks;
-import zapateo.song.Bar;
-import zapateo.song.Song;
-import zapateo.song.TuneNote;
 
 /**
  * What each note of a melody is to the chord under it (HANDBOOK §9; the classes as textbooks of harmony have them, common practice): one of its tones, a tone that
@@ -37,9 +32,10 @@ public final class ToneFit {
      * @param bar   index of its bar
      * @param tick  from the start of the song
      * @param avoid whether it is one that should not be held: the natural fourth over a major chord, for longer than a beat
-     * @param why   code and arguments
+     * @param chord   what it is heard over, empty in silence
+     * @param against the chord tone a semitone under it
      */
-    public record Heard(int bar, int tick, int ticks, Pitch pitch, Kind kind, boolean avoid, Reason why) {
+    public record Heard(int bar, int tick, int ticks, Pitch pitch, Kind kind, boolean avoid, Optional<ChordSymbol> chord, Optional<PitchClass> against) {
     }
 
     private static final int STEP = 2;
@@ -84,7 +80,8 @@ public final class ToneFit {
         return heard;
     }
 
-    static boolean holds(ChordSymbol chord, Pitch pitch) {
+    /** Whether a key is one of a chord, its bass among them. */
+    public static boolean holds(ChordSymbol chord, Pitch pitch) {
         int chroma = pitch.pitchClass().chroma();
         return chord.bass().chroma() == chroma || chord.tones().stream().anyMatch(tone -> tone.chroma() == chroma);
     }
@@ -92,20 +89,14 @@ public final class ToneFit {
     /** Note by note, and anew where a chord changes under one that is held or tied. */
     private static List<Sung> sung(Song song) {
         List<Sung> all = new ArrayList<>();
-        List<Song.Placed> chords = song.chords().filter(place -> place.chord().isPresent()).toList();
-        int at = 0;
         for (Bar bar : song.bars()) {
             for (TuneNote note : bar.tune()) {
                 int end = bar.tick() + note.end();
                 for (int tick = bar.tick() + note.tick(); note.pitch().isPresent() && tick < end; ) {
-                    while (at < chords.size() && end(chords.get(at)) <= tick) {
-                        at++;
-                    }
-                    Optional<Song.Placed> under = at < chords.size() && chords.get(at).tick() <= tick ? Optional.of(chords.get(at)) : Optional.empty();
-                    int until = Math.min(end, under.map(ToneFit::end).orElse(end));
-                    int following = at + 1;
-                    Optional<ChordSymbol> next = under.filter(chord -> following < chords.size() && chords.get(following).tick() == end(chord)).flatMap(chord -> chords.get(following).chord());
-                    all.add(new Sung(bar, tick, until - tick, note.pitch().get(), under.flatMap(Song.Placed::chord), next, under.map(Song.Placed::tick).orElse(tick), under.map(ToneFit::end).orElse(until)));
+                    Optional<Song.Placed> under = song.placedAt(tick).filter(place -> place.chord().isPresent());
+                    int until = Math.min(end, under.map(Song.Placed::end).orElse(end));
+                    all.add(new Sung(bar, tick, until - tick, note.pitch().get(), under.flatMap(Song.Placed::chord), under.flatMap(place -> song.chordAt(place.end())), under.map(Song.Placed::tick).orElse(tick),
+                            under.map(Song.Placed::end).orElse(until)));
                     tick = until;
                 }
             }
@@ -113,27 +104,21 @@ public final class ToneFit {
         return all;
     }
 
-    private static int end(Song.Placed chord) {
-        return chord.tick() + chord.span().ticks();
-    }
-
     private Heard heard(int i) {
         Sung note = sung.get(i);
         Kind kind = kind(i);
         boolean avoid = note.ticks() > note.bar().meter().beatTicks() && note.chord().filter(chord -> isAvoided(chord, note.pitch())).isPresent() && kind != Kind.CHORD_TONE;
-        Map<String, String> args = note.chord().map(chord -> Map.of("chord", chord.toString(), "note", note.pitch().pitchClass().toString(), "against", against(chord, note.pitch())))
-                .orElse(Map.of("chord", "N.C.", "note", note.pitch().pitchClass().toString(), "against", ""));
-        return new Heard(note.bar().index(), note.tick(), note.ticks(), note.pitch(), kind, avoid, Reason.of((avoid ? "avoid-" : "fit-") + (avoid ? "fourth" : kind.id()), args));
+        return new Heard(note.bar().index(), note.tick(), note.ticks(), note.pitch(), kind, avoid, note.chord(), note.chord().flatMap(chord -> against(chord, note.pitch())));
     }
 
     /** The natural fourth over a major third (HANDBOOK §9). */
-    static boolean isAvoided(ChordSymbol chord, Pitch pitch) {
+    public static boolean isAvoided(ChordSymbol chord, Pitch pitch) {
         return chord.quality().has(3, 4) && Math.floorMod(pitch.midi() - chord.root().chroma(), 12) == FOURTH;
     }
 
     /** The chord tone a semitone under a note, empty where there is none. */
-    private static String against(ChordSymbol chord, Pitch pitch) {
-        return chord.tones().stream().filter(tone -> Math.floorMod(pitch.midi() - tone.chroma(), 12) == 1).findFirst().map(PitchClass::toString).orElse("");
+    private static Optional<PitchClass> against(ChordSymbol chord, Pitch pitch) {
+        return chord.tones().stream().filter(tone -> Math.floorMod(pitch.midi() - tone.chroma(), Pitch.OCTAVE) == 1).findFirst();
     }
 
     private Kind kind(int i) {
@@ -175,7 +160,7 @@ public final class ToneFit {
         if (isStep(out) && after.get().isTone()) {
             return note.strong() ? Kind.APPOGGIATURA : Kind.NEIGHBOUR;
         }
-        boolean rubs = !against(note.chord().get(), note.pitch()).isEmpty();
+        boolean rubs = against(note.chord().get(), note.pitch()).isPresent();
         return rubs && (note.strong() || note.ticks() > note.bar().meter().beatTicks()) ? Kind.CLASH : Kind.ADDED;
     }
 

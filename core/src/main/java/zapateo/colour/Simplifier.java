@@ -1,10 +1,12 @@
-package zapateo.harmony;
+package zapateo.colour;
 
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Quality;
 import zapateo.pitch.Interval;
 
 /** Says a chord with chords one knows: without its extensions or its bass, or by its relative (HANDBOOK §4). */

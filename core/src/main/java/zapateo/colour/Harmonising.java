@@ -1,4 +1,4 @@
-package zapateo.righthand;
+package zapateo.colour;
 
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -15,6 +15,7 @@ import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 import zapateo.song.ChordSpan;
 import zapateo.song.Song;
+import zapateo.song.ToneFit;
 import zapateo.song.TuneNote;
 import zapateo.song.WrittenBar;
 import zapateo.song.WrittenSection;
@@ -25,7 +26,7 @@ import zapateo.song.WrittenSection;
  */
 public final class Harmonising {
 
-    private static final YamlFields FILE = DataFile.yaml("righthand/harmonising.yaml");
+    private static final YamlFields FILE = DataFile.yaml("colour/harmonising.yaml");
     private static final double ELSE = Double.parseDouble(FILE.text("else"));
     private static final Map<String, Mode> MODES = Map.of("major", Mode.read("major"), "minor", Mode.read("minor"));
     /** What a whole bar of notes that are no tones of the chord costs, against one rare step. */

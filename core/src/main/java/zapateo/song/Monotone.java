@@ -1,10 +1,8 @@
-package zapateo.righthand;
+package zapateo.song;
 
 import java.util.ArrayList;
 import java.util.List;
-import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
-import zapateo.song.Song;
 
 /**
  * Where a melody stays on one key: a voice gives such notes life, a piano does not (HANDBOOK §9).
@@ -19,13 +17,13 @@ public record Monotone(int bar, Pitch pitch, int times) {
 
     /** Each place of a song as it is played. */
     public static List<Monotone> of(Song song) {
-        List<Stroke> notes = Tune.of(song).strokes();
+        List<Tune.Sung> notes = Tune.of(song);
         List<Monotone> found = new ArrayList<>();
         int from = 0;
         for (int i = 1; i <= notes.size(); i++) {
-            if (i == notes.size() || notes.get(i).highest().midi() != notes.get(from).highest().midi()) {
+            if (i == notes.size() || notes.get(i).pitch().midi() != notes.get(from).pitch().midi()) {
                 if (i - from >= MANY) {
-                    found.add(new Monotone(notes.get(from).bar(), notes.get(from).highest(), i - from));
+                    found.add(new Monotone(notes.get(from).bar(), notes.get(from).pitch(), i - from));
                 }
                 from = i;
             }

@@ -1,10 +1,15 @@
-package zapateo.harmony;
+package zapateo.colour;
 
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Functions;
+import zapateo.harmony.Key;
+import zapateo.harmony.Quality;
+import zapateo.harmony.VoiceLeading;
 import zapateo.pitch.PitchClass;
 
 /**
