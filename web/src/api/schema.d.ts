@@ -639,10 +639,14 @@ export interface components {
             meter: string;
             /** Format: int32 */
             number: number;
+            /** @enum {string} */
+            part: "chart";
             parts: components["schemas"]["PartView"][];
             /** Format: int32 */
             pass: number;
             pins: components["schemas"]["PinView"][];
+            /** Format: int32 */
+            round: number;
             section: string;
             /** Format: int32 */
             tick: number;
@@ -667,6 +671,8 @@ export interface components {
             difficulty: number;
             feel: string;
             key: string;
+            /** Format: int32 */
+            leadInTicks: number;
             limits: components["schemas"]["LimitView"][];
             /** Format: double */
             maxTempo: number;
@@ -700,9 +706,6 @@ export interface components {
             now: string;
             /** Format: int32 */
             tick: number;
-        };
-        ChartRequest: {
-            chart: string;
         };
         ChartView: {
             feel: string;
@@ -969,6 +972,8 @@ export interface components {
         };
         HarmoniseRequest: {
             chart: string;
+            choices?: components["schemas"]["ChoicesRequest"];
+            hand?: components["schemas"]["Measures"];
             /** @enum {string} */
             pace: "bar" | "half" | "beat";
             /** @enum {string} */
@@ -1355,6 +1360,8 @@ export interface components {
         ShapeRequest: {
             bars: string;
             chart: string;
+            choices?: components["schemas"]["ChoicesRequest"];
+            hand?: components["schemas"]["Measures"];
         };
         ShapeView: {
             notes: string[];
@@ -1484,6 +1491,8 @@ export interface components {
             /** Format: double */
             bpm?: number;
             chart: string;
+            choices?: components["schemas"]["ChoicesRequest"];
+            hand?: components["schemas"]["Measures"];
             notes: components["schemas"]["StruckRequest"][];
         };
         TakeView: {
@@ -2316,7 +2325,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ChartRequest"];
+                "application/json": components["schemas"]["ArrangeRequest"];
             };
         };
         responses: {
@@ -2388,7 +2397,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ChartRequest"];
+                "application/json": components["schemas"]["ArrangeRequest"];
             };
         };
         responses: {

@@ -26,6 +26,7 @@ function stroke(tick: number, ticks: number, midis: number[], more: Partial<Stro
 function arrangement(strokes: Stroke[], pedal: Arrangement["pedal"] = []): Arrangement {
   return {
     ticksPerQuarter: 960,
+    leadInTicks: 0,
     title: "",
     key: "C",
     feel: "straight",

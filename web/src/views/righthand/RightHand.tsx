@@ -162,7 +162,7 @@ export function RightHand() {
             edit={tune}
             shown={mannerIn(right, here.section).style === "melody"}
             onFirst={() => {
-              const place = desk.chart && barPlace(arrangement, desk.chart, arrangement.bars[selection[0]]);
+              const place = desk.chart && barPlace(desk.chart, arrangement.bars[selection[0]]);
               if (place) tune.change("add", { place });
             }}
             onMelody={() => change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))}

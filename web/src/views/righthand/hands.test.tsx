@@ -5,10 +5,10 @@ import { hush, type NoteSink, sendNote } from "../../sound/midiOut";
 import { StandInPiano } from "../../sound/standInPiano";
 import { HandsPanel } from "./HandsPanel";
 import { chooseManner, forgetManner, mannerIn } from "./manner";
-import { isTune, lengthName, passOf, placeOf, strokeAt } from "./tune";
+import { isTune, lengthName, placeOf, strokeAt } from "./tune";
 
 const bar = (index: number, number: number, meeting: Bar["meeting"] = null) =>
-  ({ index, number, tick: index * 3840, ticks: 3840, meeting }) as Bar;
+  ({ index, number, round: 1, tick: index * 3840, ticks: 3840, meeting }) as Bar;
 const sung = (inBar: number, tick: number, more: Partial<Stroke> = {}) =>
   ({ hand: "R", bar: inBar, written: { tick, ticks: 960 }, origin: "tune", notes: [], ...more }) as unknown as Stroke;
 
@@ -66,13 +66,17 @@ describe("a right hand for a section", () => {
 
 describe("a note of the melody", () => {
   const arrangement = {
-    bars: [bar(0, 1), bar(1, 2), bar(2, 1), bar(3, 2)],
-    strokes: [sung(0, 0), sung(2, 7680, { origin: "comping" }), sung(2, 8640, { origin: "under-tune" }), sung(3, 11520, { hand: "L", origin: "figure" })],
+    bars: [bar(0, 1), bar(1, 2), { ...bar(2, 1), round: 2 }, { ...bar(3, 2), round: 2 }],
+    strokes: [
+      sung(0, 0),
+      sung(2, 7680, { origin: "comping" }),
+      sung(2, 8640, { origin: "under-tune" }),
+      sung(3, 11520, { hand: "L", origin: "figure" }),
+    ],
   } as unknown as Arrangement;
   const chart = { written: [{ bars: [{ number: 1 }] }, { bars: [{ number: 2 }] }] } as unknown as ChartView;
   it("is found where it is written, with the time it is played", () => {
     expect(arrangement.strokes.map(isTune)).toEqual([true, false, true, false]);
-    expect(passOf(arrangement.bars, arrangement.bars[2] as Bar)).toBe(2);
     expect(placeOf(arrangement, chart, arrangement.strokes[2])).toEqual({ bar: 0, pass: 2, tick: 960 });
     expect(placeOf(arrangement, chart, arrangement.strokes[1])).toBeNull();
   });

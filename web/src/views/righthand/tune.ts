@@ -8,29 +8,24 @@ export function isTune(stroke: Stroke): boolean {
   return stroke.origin === "tune" || stroke.origin === "under-tune";
 }
 
-/** Which time a bar's written bar is played, from 1. */
-export function passOf(bars: Bar[], bar: Bar): number {
-  return 1 + bars.filter((other) => other.index < bar.index && other.number === bar.number).length;
-}
-
 /** Where a bar is written. */
-export function barPlace(arrangement: Arrangement, chart: ChartView, bar: Bar | undefined): NotePlace | null {
+export function barPlace(chart: ChartView, bar: Bar | undefined): NotePlace | null {
   const written = bar ? chart.written.flatMap((section) => section.bars).findIndex((each) => each.number === bar.number) : -1;
-  return bar && written >= 0 ? { bar: written, pass: passOf(arrangement.bars, bar), tick: 0 } : null;
+  return bar && written >= 0 ? { bar: written, pass: bar.round, tick: 0 } : null;
 }
 
 /** Where the melody note of a stroke is written; null where it is none. */
 export function placeOf(arrangement: Arrangement, chart: ChartView, stroke: Stroke | undefined): NotePlace | null {
   const bar = stroke && arrangement.bars[stroke.bar];
-  const place = bar && isTune(stroke) ? barPlace(arrangement, chart, bar) : null;
+  const place = bar && isTune(stroke) ? barPlace(chart, bar) : null;
   return place && stroke && bar ? { ...place, tick: stroke.written.tick - bar.tick } : null;
 }
 
 /** The stroke that plays a written note; -1 where it is not played. */
 export function strokeAt(arrangement: Arrangement, chart: ChartView, place: NotePlace): number {
   const number = chart.written.flatMap((section) => section.bars)[place.bar]?.number;
-  const bars = arrangement.bars.filter((bar) => bar.number === number);
-  const bar = bars[place.pass - 1] ?? bars[0];
+  const bars = arrangement.bars.filter((each) => each.number === number);
+  const bar = bars.find((each) => each.round === place.pass) ?? bars[0];
   return arrangement.strokes.findIndex(
     (stroke) => stroke.bar === bar?.index && isTune(stroke) && stroke.written.tick - bar.tick === place.tick,
   );

@@ -28,6 +28,9 @@ import zapateo.song.Song;
 public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices, Realised laid,
                           Playability play) {
 
+    /** Only a hand's first strokes reach back before the song. */
+    private static final int FIRST = 4;
+
     public Arrangement {
         pedal = List.copyOf(pedal);
         notices = List.copyOf(notices);
@@ -50,6 +53,11 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
             String place = stroke.hand().letter() + ".chart." + bar.number() + "." + bar.pass() + "." + (stroke.written().tick() - bar.tick());
             return place + "." + (there.merge(place, 1, Integer::sum) - 1);
         }).toList();
+    }
+
+    /** How far what sounds first lies before the first written bar, 0 where nothing does. */
+    public int leadInTicks() {
+        return -Math.min(0, Stream.concat(left.strokes().stream().limit(FIRST), right.strokes().stream().limit(FIRST)).mapToInt(Stroke::firstTick).min().orElse(0));
     }
 
     /** Where the chord a stroke plays begins; what comes early plays the one that arrives. */

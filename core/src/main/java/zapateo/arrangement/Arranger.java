@@ -23,6 +23,7 @@ public final class Arranger {
 
     /** How soon after a chord the pedal goes down again: the old chord's sound has stopped, the new key is still held. */
     private static final int PEDAL_LAG = 240;
+    private static final int UNSTRUCK = Integer.MIN_VALUE;
 
     private final FigureBook book;
 
@@ -41,22 +42,11 @@ public final class Arranger {
     }
 
     Arrangement arrange(Song song, Choices choices, Pianist pianist, Climb climb) {
-        Laid laid = lay(song, choices, pianist, climb);
-        if (laid.beforeTheStart()) {
-            if (song.bars().size() == Song.MOST_BARS) {
-                throw new Refused("a song of " + Song.MOST_BARS + " bars leaves no room for the beat that sounds before it: expected a bar less, or another figure");
-            }
-            laid = lay(song.withPickup(), choices, pianist, climb);
-        }
-        return played(laid, choices, pianist);
+        return played(lay(song, choices, pianist, climb), choices, pianist);
     }
 
     /** A song whose keys and times are found, before it is given to fingers. */
     private record Laid(Song song, Swing swing, Realised realised, List<Stroke> strokes, List<Reason> notices) {
-
-        private boolean beforeTheStart() {
-            return strokes.stream().filter(stroke -> stroke.hand() == Side.LEFT).findFirst().filter(first -> first.firstTick() < 0).isPresent();
-        }
     }
 
     private Laid lay(Song song, Choices choices, Pianist pianist, Climb climb) {
@@ -89,29 +79,29 @@ public final class Arranger {
         int[] struck = new int[chords.size()];
         int[] released = new int[chords.size()];
         for (int i = 0; i < struck.length; i++) {
-            struck[i] = -1;
+            struck[i] = UNSTRUCK;
         }
         strokes.stream().sorted(Comparator.comparingInt(Stroke::firstTick)).forEach(stroke -> {
-            if (struck[stroke.chord()] < 0 && stroke.mark() != Mark.LEAD) {
+            if (struck[stroke.chord()] == UNSTRUCK && stroke.mark() != Mark.LEAD) {
                 struck[stroke.chord()] = stroke.firstTick();
                 released[stroke.chord()] = stroke.sounding().end();
             }
         });
         List<Pedal> pedal = new ArrayList<>();
-        int last = -1;
+        int last = Integer.MIN_VALUE;
         for (int i = 0; i < struck.length; i++) {
-            if (struck[i] < 0 || !chords.get(i).pedal()) {
+            if (struck[i] == UNSTRUCK || !chords.get(i).pedal()) {
                 continue;
             }
             int lifted = chords.get(i).end();
             for (int next = i + 1; next < struck.length && chords.get(next).tick() <= lifted; next++) {
-                if (struck[next] >= 0) {
+                if (struck[next] != UNSTRUCK) {
                     lifted = Math.min(lifted, struck[next]);
                     break;
                 }
                 lifted = Math.max(lifted, chords.get(next).end());
             }
-            int down = Math.max(last + 1, struck[i] + Math.max(1, Math.min(PEDAL_LAG, Math.min((lifted - struck[i]) / 4, (released[i] - struck[i]) / 2))));
+            int down = Math.max(last == Integer.MIN_VALUE ? last : last + 1, struck[i] + Math.max(1, Math.min(PEDAL_LAG, Math.min((lifted - struck[i]) / 4, (released[i] - struck[i]) / 2))));
             if (lifted > down) {
                 pedal.add(new Pedal(down, lifted));
                 last = lifted;

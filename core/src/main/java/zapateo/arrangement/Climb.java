@@ -62,11 +62,9 @@ record Climb(List<Integer> ways) {
         List<Integer> ways = new ArrayList<>(FIRST.ways);
         ways.set(level.number() - 1, way);
         Arrangement arrangement = arranger.arrange(song, choices.level(level.number()), pianist, new Climb(ways));
-        // Where something sounds before bar 1 the bars lie one further on.
-        int later = arrangement.song().bars().size() - song.bars().size();
         List<Double> sections = new ArrayList<>();
         for (Section section : song.sections()) {
-            sections.add(arrangement.play().of(section.bars().stream().map(Bar::index).map(bar -> bar + later).toList()).total());
+            sections.add(arrangement.play().of(section.bars().stream().map(Bar::index).toList()).total());
         }
         return new Tried(way, arrangement.play().song().total(), sections);
     }

@@ -70,14 +70,14 @@ final class Heard {
             return moved;
         }
         int written = stroke.written().tick() - stroke.roll().get().leadTicks();
-        int lead = tick - (written < 0 ? swing.bend(written + Ticks.PER_QUARTER) - Ticks.PER_QUARTER : bend(written));
+        int lead = tick - bend(written);
         return moved.rolled(new Roll(Roll.Kind.BROKEN, lead, lead), moved.notes().stream().map(note -> note.delayTicks() < 0 ? note.delayed(-lead) : note).toList());
     }
 
-    /** Where a tick of the score sounds. */
+    /** Where a tick of the score sounds; before the first bar as inside of it. */
     private int bend(int tick) {
         int at = Arrays.binarySearch(starts, tick);
-        Bar bar = bars.get(at >= 0 ? at : -at - 2);
+        Bar bar = bars.get(Math.max(0, at >= 0 ? at : -at - 2));
         Meter meter = bar.meter();
         int inside = tick - bar.tick();
         return meter.isCompound() || meter.unit() > 4 || inside % SWUNG_GRID != 0 ? tick : bar.tick() + swing.bend(inside);

@@ -28,7 +28,6 @@ import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.YesNo;
-import zapateo.arrangement.Arrangement;
 import zapateo.rhythm.Side;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
@@ -45,7 +44,7 @@ final class MeasureWriter {
     private static final int BARS_PER_SYSTEM = 4;
 
     private final ObjectFactory make = new ObjectFactory();
-    private final Arrangement arrangement;
+    private final Written written;
     private final List<Side> staves;
     private final List<Bar> bars;
     private final int from;
@@ -54,15 +53,15 @@ final class MeasureWriter {
     private final List<TickSpan> pedalled;
     private final Map<Side, Map<Integer, List<StaffBar.Numbered>>> byHandAndBar = new HashMap<>();
 
-    MeasureWriter(Arrangement arrangement, Hands hands, int from, int to, boolean headed) {
-        this.arrangement = arrangement;
+    MeasureWriter(Written written, Hands hands, int from, int to, boolean headed) {
+        this.written = written;
         this.staves = hands == Hands.LEFT ? List.of(Side.LEFT) : List.of(Side.RIGHT, Side.LEFT);
-        this.bars = arrangement.song().bars();
+        this.bars = written.song().bars();
         this.from = from;
         this.to = to;
         this.headed = headed;
-        this.pedalled = arrangement.pedalled();
-        List<Stroke> strokes = arrangement.strokes();
+        this.pedalled = written.pedalled();
+        List<Stroke> strokes = written.strokes();
         for (int i = 0; i < strokes.size(); i++) {
             StaffBar.Numbered.of(strokes.get(i), i, bars).forEach(this::place);
         }
@@ -116,11 +115,11 @@ final class MeasureWriter {
 
     private void writeHeading(List<Object> content, Bar bar) {
         if (bar.index() == 0) {
-            content.add(Directions.tempo(bar.tempo(), arrangement.song().feel(), arrangement.swing()));
+            content.add(Directions.tempo(bar.tempo(), written.song().feel(), written.swing()));
         } else if (!bars.get(bar.index() - 1).tempo().equals(bar.tempo())) {
-            content.add(Directions.tempo(bar.tempo(), Feel.STRAIGHT, arrangement.swing()));
+            content.add(Directions.tempo(bar.tempo(), Feel.STRAIGHT, written.swing()));
         }
-        arrangement.song().sections().stream().filter(section -> !section.name().isEmpty() && section.bars().get(0).index() == bar.index())
+        written.song().sections().stream().filter(section -> !section.name().isEmpty() && section.bars().get(0).index() == bar.index())
                 .map(Section::name).findFirst().ifPresent(name -> content.add(Directions.section(name)));
     }
 

@@ -55,13 +55,14 @@ public final class MidiWriter {
 
     public static byte[] write(Arrangement arrangement, Hands hands) {
         try {
+            boolean lead = hands == Hands.LEAD_LEFT;
+            Written written = Written.of(lead ? arrangement.withTune() : arrangement);
             Sequence sequence = new Sequence(Sequence.PPQ, Ticks.PER_QUARTER);
-            writeSong(sequence.createTrack(), arrangement.song(), true);
+            writeSong(sequence.createTrack(), written.song(), true);
             if (hands != Hands.LEFT) {
-                boolean lead = hands == Hands.LEAD_LEFT;
-                writePart(sequence.createTrack(), lead ? "Melody" : "Right hand", RIGHT_CHANNEL, lead ? arrangement.withTune().right() : arrangement.right(), arrangement);
+                writePart(sequence.createTrack(), lead ? "Melody" : "Right hand", RIGHT_CHANNEL, written.right(), written);
             }
-            writePart(sequence.createTrack(), "Left hand", LEFT_CHANNEL, arrangement.left(), arrangement);
+            writePart(sequence.createTrack(), "Left hand", LEFT_CHANNEL, written.left(), written);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             MidiSystem.write(sequence, 1, out);
             return out.toByteArray();
@@ -172,7 +173,7 @@ public final class MidiWriter {
         meta(track, tick, TEMPO, microseconds >> 16, microseconds >> 8, microseconds);
     }
 
-    private static void writePart(Track track, String name, int channel, Part part, Arrangement arrangement) throws InvalidMidiDataException {
+    private static void writePart(Track track, String name, int channel, Part part, Written written) throws InvalidMidiDataException {
         text(track, 0, TEXT_TRACK_NAME, name);
         track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, 0, 0), 0));
         for (Stroke stroke : part.strokes()) {
@@ -183,12 +184,12 @@ public final class MidiWriter {
             }
         }
         if (!part.strokes().isEmpty()) {
-            for (Pedal pedal : arrangement.pedal()) {
+            for (Pedal pedal : written.pedal()) {
                 track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, SUSTAIN, 127), pedal.down()));
                 track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, SUSTAIN, 0), pedal.up()));
             }
         }
-        end(track, arrangement.song());
+        end(track, written.song());
     }
 
     /** The track lasts as long as the song, also where its hand rests at the end. */

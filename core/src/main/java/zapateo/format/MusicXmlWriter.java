@@ -34,23 +34,28 @@ public final class MusicXmlWriter {
 
     /** The whole arrangement. */
     public static byte[] write(Arrangement arrangement, Hands hands) {
-        return marshal(score(arrangement, hands, 0, arrangement.song().bars().size() - 1, true));
+        Written written = of(arrangement, hands);
+        return marshal(score(written, hands, 0, written.song().bars().size() - 1, true));
     }
 
-    /** Bars {@code from} to {@code to} by index, both included, as a page that stands among other things: without tempo and section marks. */
+    private static Written of(Arrangement arrangement, Hands hands) {
+        return Written.of(hands == Hands.LEAD_LEFT ? arrangement.withTune() : arrangement);
+    }
+
+    /** Bars {@code from} to {@code to} by index, both included, with what leads into the first one, as a page that stands among other things: without tempo and section marks. */
     public static byte[] page(Arrangement arrangement, Hands hands, int from, int to) {
         int last = arrangement.song().bars().size() - 1;
         if (from < 0 || to > last || from > to) {
             throw new Refused("bars " + from + " to " + to + ": expected a run inside 0 to " + last);
         }
-        return marshal(score(arrangement, hands, from, to, false));
+        Written written = of(arrangement, hands);
+        return marshal(score(written, hands, from == 0 ? 0 : from + written.bars(), to + written.bars(), false));
     }
 
-    private static ScorePartwise score(Arrangement arrangement, Hands hands, int from, int to, boolean headed) {
+    private static ScorePartwise score(Written written, Hands hands, int from, int to, boolean headed) {
         ScorePartwise.Part part = new ObjectFactory().createScorePartwisePart();
-        Arrangement written = hands == Hands.LEAD_LEFT ? arrangement.withTune() : arrangement;
         part.getMeasure().addAll(new MeasureWriter(written, hands, from, to, headed).measures());
-        return score(arrangement.song().title(), "Piano", part);
+        return score(written.song().title(), "Piano", part);
     }
 
     /** One part under a title. */

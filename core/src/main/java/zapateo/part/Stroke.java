@@ -49,6 +49,11 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
         return new Stroke(hand, toBar, chord, span, span, mark, accent, notes, roll, nature, reason);
     }
 
+    /** The same so many bars and ticks later. */
+    public Stroke later(int bars, int ticks) {
+        return new Stroke(hand, bar + bars, chord, written.later(ticks), sounding.later(ticks), mark, accent, notes, roll, nature, reason);
+    }
+
     public Stroke rolled(Roll how, List<PartNote> opened) {
         return new Stroke(hand, bar, chord, written, sounding, mark, accent, opened, Optional.of(how), nature, reason);
     }

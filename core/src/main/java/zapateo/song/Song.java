@@ -127,15 +127,43 @@ public final class Song {
         return bars.get(bars.size() - 1).end();
     }
 
-    /** The same with a silent beat before its first bar, for what sounds ahead of the first chord. */
-    public Song withPickup() {
-        Meter first = written.get(0).bars().isEmpty() ? heading.meter() : written.get(0).bars().get(0).meter();
-        WrittenBar beat = new WrittenBar(0, first, first.beatTicks(), List.of(ChordSpan.silence(0, first.beatTicks())), List.of(), WrittenBar.Marks.NONE);
-        List<WrittenSection> sections = new ArrayList<>(List.of(WrittenSection.of("", List.of(beat))));
+    /**
+     * The same with a silent beat before all of it, for a file that has no time below zero: a bar of its own, or, where the song begins with a pick-up that is played once, that
+     * much more of the pick-up.
+     */
+    public Song withLeadIn() {
+        int beat = leadInBeat();
+        List<WrittenSection> sections = new ArrayList<>();
+        if (takesLeadIn()) {
+            written.forEach(sections::add);
+            WrittenSection first = written.get(0);
+            List<WrittenBar> bars = new ArrayList<>(first.bars());
+            bars.set(0, bars.get(0).after(beat));
+            sections.set(0, new WrittenSection(first.name(), bars, first.again()));
+            return of(heading, sections, form);
+        }
+        WrittenBar silent = new WrittenBar(0, leadInMeter(), beat, List.of(ChordSpan.silence(0, beat)), List.of(), WrittenBar.Marks.NONE);
+        sections.add(WrittenSection.of("", List.of(silent)));
         written.forEach(section -> sections.add(new WrittenSection(section.name(), section.bars(), section.again().map(place -> place + 1))));
         List<Integer> order = new ArrayList<>(form.isEmpty() ? List.of() : List.of(0));
         form.forEach(place -> order.add(place + 1));
         return of(heading, sections, order);
+    }
+
+    /** How long the silent beat of {@link #withLeadIn} is. */
+    public int leadInBeat() {
+        return leadInMeter().beatTicks();
+    }
+
+    /** Whether the song's own pick-up has room for it. */
+    public boolean takesLeadIn() {
+        WrittenBar first = bars.get(0).written();
+        boolean leads = !written.get(0).bars().isEmpty() && written.get(0).bars().get(0) == first;
+        return leads && first.number() == 0 && first.ticks() + leadInBeat() <= first.meter().barTicks() && bars.stream().filter(bar -> bar.written() == first).count() == 1;
+    }
+
+    private Meter leadInMeter() {
+        return written.get(0).bars().isEmpty() ? heading.meter() : written.get(0).bars().get(0).meter();
     }
 
     /** Every chord with the bar it stands in as it is played, silences too. */

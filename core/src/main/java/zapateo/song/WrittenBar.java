@@ -115,6 +115,22 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
         return pass == 1 ? tune : pass - 2 < marks.tunes().size() ? marks.tunes().get(pass - 2) : List.of();
     }
 
+    /** The same after so much silence. */
+    WrittenBar after(int silence) {
+        List<ChordSpan> later = new ArrayList<>(List.of(ChordSpan.silence(0, silence)));
+        chords.forEach(span -> later.add(span.at(span.tick() + silence, span.ticks())));
+        return new WrittenBar(number, meter, ticks + silence, later, after(silence, tune), marks.tunes(marks.tunes().stream().map(each -> after(silence, each)).toList()));
+    }
+
+    private static List<TuneNote> after(int silence, List<TuneNote> tune) {
+        if (tune.isEmpty()) {
+            return tune;
+        }
+        List<TuneNote> later = new ArrayList<>(List.of(new TuneNote(Optional.empty(), 0, silence, false)));
+        tune.forEach(note -> later.add(new TuneNote(note.pitch(), note.tick() + silence, note.ticks(), note.tied())));
+        return later;
+    }
+
     public boolean isShort() {
         return ticks < meter.barTicks();
     }

@@ -35,6 +35,7 @@ import zapateo.hand.Hand;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Meter;
+import zapateo.song.Bar;
 import zapateo.song.ChartParser;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
@@ -54,17 +55,33 @@ class MusicXmlWriterTest {
     void every_file_is_valid_by_the_official_schema_and_its_bars_are_full(int seed, String figure) throws Exception {
         Song song = SeededCharts.song(seed);
         Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(figure), Hand.USUAL);
+        // What sounds before the first bar has a silent beat before it in a file.
+        Song filed = Written.of(arrangement).song();
+        assertThat(filed.ticks() - song.ticks()).isEqualTo(arrangement.leadInTicks() > 0 ? song.leadInBeat() : 0);
         for (Hands hands : Hands.values()) {
             Document document = parse(MusicXmlWriter.write(arrangement, hands));
             SCHEMA.newValidator().validate(new DOMSource(document));
             List<Element> measures = elements(document, "measure");
-            assertThat(measures).hasSameSizeAs(arrangement.song().bars());
+            assertThat(measures).hasSameSizeAs(filed.bars());
             for (int i = 0; i < measures.size(); i++) {
                 for (int filled : voiceLengths(measures.get(i))) {
-                    assertThat(filled).as("bar " + (i + 1)).isEqualTo(arrangement.song().bars().get(i).ticks());
+                    assertThat(filled).as("bar " + (i + 1)).isEqualTo(filed.bars().get(i).ticks());
                 }
             }
         }
+    }
+
+    /** A broken tenth into a written pick-up lengthens it; into a song without one it gets a bar of its own. */
+    @Test
+    void what_sounds_before_the_first_bar_goes_with_a_pickup() {
+        Arrangement pickup = ARRANGER.arrange(ChartParser.parse("| (pickup 1) C | F |").song().orElseThrow(), Choices.figure("broken-tenths"), Hand.USUAL);
+        assertThat(pickup.leadInTicks()).isEqualTo(480);
+        assertThat(Written.of(pickup).song().bars()).extracting(Bar::ticks).containsExactly(1920, 3840);
+        assertThat(Written.of(pickup).left().strokes().get(0).bar()).isZero();
+        Arrangement plain = ARRANGER.arrange(ChartParser.parse("| C | F |").song().orElseThrow(), Choices.figure("broken-tenths"), Hand.USUAL);
+        assertThat(plain.song().bars()).extracting(Bar::number).containsExactly(1, 2);
+        assertThat(Written.of(plain).song().bars()).extracting(Bar::number).containsExactly(0, 1, 2);
+        assertThat(Written.of(plain).left().strokes().get(0).firstTick()).isEqualTo(480);
     }
 
     @ParameterizedTest(name = "seed {0}")

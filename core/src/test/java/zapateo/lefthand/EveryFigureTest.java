@@ -22,6 +22,7 @@ import zapateo.arrangement.Pedal;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Interval;
@@ -93,8 +94,8 @@ class EveryFigureTest {
     private static String outsideBars(Figure figure, Arrangement arrangement) {
         return first(arrangement.strokes().stream().map(stroke -> {
             Bar bar = arrangement.song().bars().get(stroke.bar());
-            boolean acrossOnPurpose = stroke.reason().code().equals("anticipation") || figure.id().equals("held");
-            boolean inside = stroke.written().tick() >= bar.tick() && stroke.written().tick() < bar.end() && stroke.firstTick() >= 0
+            boolean acrossOnPurpose = stroke.nature().origin() == Origin.ANTICIPATION || figure.id().equals("held");
+            boolean inside = stroke.written().tick() >= bar.tick() && stroke.written().tick() < bar.end() && stroke.firstTick() >= -arrangement.song().leadInBeat()
                     && stroke.written().end() <= (acrossOnPurpose ? arrangement.song().ticks() : bar.end());
             return inside ? "" : stroke.toString();
         }));
@@ -140,7 +141,7 @@ class EveryFigureTest {
     private static String offRegister(Figure figure, Arrangement arrangement) {
         boolean middle = figure.manner().registers().get(0) == Register.MIDDLE;
         return first(arrangement.strokes().stream().map(stroke -> {
-            int lowest = middle && !stroke.reason().code().equals("ending") ? MIDDLE : LOWEST;
+            int lowest = middle && stroke.nature().origin() != Origin.ENDING ? MIDDLE : LOWEST;
             int highest = stroke.hand() == Side.LEFT ? HIGHEST_LEFT : HIGHEST_RIGHT;
             return stroke.lowest().midi() >= lowest && stroke.highest().midi() <= highest ? "" : stroke.toString();
         }));
@@ -153,7 +154,7 @@ class EveryFigureTest {
 
     private static String struckTwice(Figure figure, Arrangement arrangement) {
         int[] held = new int[128];
-        Arrays.fill(held, -1);
+        Arrays.fill(held, Integer.MIN_VALUE);
         List<int[]> keys = new ArrayList<>();
         arrangement.strokes().forEach(stroke -> stroke.notes().forEach(note -> keys.add(new int[] {stroke.sounding().tick() + note.delayTicks(), note.pitch().midi(), stroke.sounding().end()})));
         keys.sort((one, other) -> Integer.compare(one[0], other[0]));

@@ -35,20 +35,23 @@ import zapateo.song.Song;
 import zapateo.song.Understanding;
 
 /**
- * An arrangement as two hands play it. Ticks count from the start of the song.
+ * An arrangement as two hands play it. Ticks count from the start of the first written bar, a written pick-up included; what sounds before it lies below zero.
  *
+ * @param leadInTicks how far what sounds first lies before tick 0
  * @param swingRatio long to short eighth, 1 for straight
  * @param difficulty of the whole, 0 to 100, for the hands it was made for
  * @param parts      the same by what makes it hard
  * @param maxTempo   the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
  * @param limits     the bars that set it, the slowest first
  */
-public record ArrangementView(int ticksPerQuarter, String title, String key, String feel, double swingRatio, TempoView tempo, List<ArrangedBarView> bars,
+public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<ArrangedBarView> bars,
                               List<StrokeView> strokes, List<PedalView> pedal, double difficulty, List<PartView> parts, double maxTempo, List<LimitView> limits,
                               List<ProblemView> problems) {
 
     /**
+     * @param part       of the song: the chart itself
      * @param pass       which time its section is played, from 1
+     * @param round      which time the bar itself is played, from 1
      * @param bpm        the tempo in force, in the beats of the song's own
      * @param holds      fermatas: what lies under one lasts twice as long
      * @param vamp       index of the first bar of the vamp it belongs to, null outside of one; a vamp goes round until told
@@ -58,7 +61,7 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
      * @param maxTempo   the fastest its jumps and repeated notes allow, in the song's beats a minute; 400 where nothing limits it
      * @param meeting    how the hands meet; null where only one plays
      */
-    public record ArrangedBarView(int index, int number, String section, int pass, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
+    public record ArrangedBarView(@Schema(allowableValues = {"chart"}) String part, int index, int number, String section, int pass, int round, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
                           double bpm, List<HoldView> holds, @Schema(types = {"integer", "null"}) Integer vamp, List<PinView> pins,
                           double difficulty, List<PartView> parts, double maxTempo, @Schema(types = {"object", "null"}) MeetingView meeting) {
 
@@ -71,7 +74,7 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
                 chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(), tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end())),
                         understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElse("")));
             }
-            return new ArrangedBarView(bar.index(), bar.number(), section.name(), section.pass(), bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(), chords,
+            return new ArrangedBarView("chart", bar.index(), bar.number(), section.name(), section.pass(), bar.pass(), bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(), chords,
                     bar.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks(),
                     bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList(),
                     bar.vamp() < 0 ? null : bar.vamp(), bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList(), tenth(play.difficulty().total()),
@@ -194,7 +197,7 @@ public record ArrangementView(int ticksPerQuarter, String title, String key, Str
         Understanding understanding = Understanding.degrees(song);
         List<Meeting> meetings = Meeting.of(arrangement);
         song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, meetings.get(bar.index())))));
-        return new ArrangementView(Ticks.PER_QUARTER, song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
+        return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
                 TempoView.of(song.tempo()), bars, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), arrangement.chordTick(strokes.get(i)), pianist)).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), PartView.of(arrangement.play().song(), part -> List.of()),
                 tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);

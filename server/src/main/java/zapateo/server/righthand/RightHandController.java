@@ -33,6 +33,7 @@ import zapateo.righthand.Improvising;
 import zapateo.righthand.Licks;
 import zapateo.righthand.OneShape;
 import zapateo.righthand.Take;
+import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Measures;
@@ -56,9 +57,6 @@ public class RightHandController {
     RightHandController(Arranging arranging, ReasonWords words) {
         this.arranging = arranging;
         this.words = words;
-    }
-
-    public record ChartRequest(@NotNull(message = "expected the chart's text") String chart) {
     }
 
     /** @param better chords that more of the melody's notes belong to than to those that stand there; @param same where it stays on one key */
@@ -87,7 +85,7 @@ public class RightHandController {
 
     /** What each note of the melody is to the chord under it. */
     @PostMapping("/fit")
-    public FitView fit(@Valid @RequestBody ChartRequest request) {
+    public FitView fit(@Valid @RequestBody ArrangeRequest request) {
         Song song = arranging.read(request.chart());
         return new FitView(ToneFit.of(song).stream().map(note -> new FitNoteView(note.bar(), note.tick(), note.ticks(), note.pitch().midi(), note.pitch().toString(), note.kind().id(), note.avoid(),
                 words.of(why(note)))).toList(),
@@ -117,7 +115,7 @@ public class RightHandController {
 
     /** What to improvise on, chord by chord. */
     @PostMapping("/notes")
-    public NotesView notes(@Valid @RequestBody ChartRequest request) {
+    public NotesView notes(@Valid @RequestBody ArrangeRequest request) {
         Song song = arranging.read(request.chart());
         return new NotesView(names(song.key().pentatonic()), names(Improvising.blues(song.key())), Improvising.of(song).stream().map(over -> new OverView(over.bar(), over.tick(), over.ticks(),
                 over.chord().toString(), over.scale().map(ChordScale::name).orElse(""),
@@ -125,7 +123,7 @@ public class RightHandController {
     }
 
     /** @param pace how often a chord may change: bar, half or beat; @param style a taste: usual, plain, colourful or sevenths; absent is usual */
-    public record HarmoniseRequest(@NotNull(message = "expected the chart's text") String chart,
+    public record HarmoniseRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
                                    @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"}) String pace,
                                    @Schema(allowableValues = {"usual", "plain", "colourful", "sevenths"}) String style) {
     }
@@ -154,7 +152,7 @@ public class RightHandController {
      * @param bar   index of the bar as played that the take begins with; absent is the first
      * @param bpm   the metronome's beats a minute in the song's own beats, where it was another than the chart's
      */
-    public record TakeRequest(@NotNull(message = "expected the chart's text") String chart, @Min(value = 0, message = "expected 0 or more") Integer bar, @DecimalMin(value = "20", message = "expected 20 to 400") @DecimalMax(value = "400", message = "expected 20 to 400") Double bpm,
+    public record TakeRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand, @Min(value = 0, message = "expected 0 or more") Integer bar, @DecimalMin(value = "20", message = "expected 20 to 400") @DecimalMax(value = "400", message = "expected 20 to 400") Double bpm,
                               @NotNull(message = "expected what was played") @Size(max = 5000, message = "expected at most 5000 notes") List<@NotNull @Valid StruckRequest> notes) {
     }
 
@@ -219,7 +217,7 @@ public class RightHandController {
     }
 
     /** @param bars as numbered in the chart: 5 or 5-8 */
-    public record ShapeRequest(@NotNull(message = "expected the chart's text") String chart, @NotNull(message = "expected bars, as in 5-8") String bars) {
+    public record ShapeRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand, @NotNull(message = "expected bars, as in 5-8") String bars) {
     }
 
     /** @param notes low to high */
