@@ -685,6 +685,7 @@ export interface components {
             tempo: components["schemas"]["TempoView"];
             /** Format: int32 */
             ticksPerQuarter: number;
+            timeline: components["schemas"]["PieceView"][];
             title: string;
         };
         BarView: {
@@ -1237,6 +1238,14 @@ export interface components {
             /** Format: int32 */
             up: number;
         };
+        PieceView: {
+            /** Format: double */
+            ms: number;
+            /** Format: double */
+            pace: number;
+            /** Format: int32 */
+            tick: number;
+        };
         PinView: {
             text: string;
             warning: boolean;
@@ -1461,6 +1470,8 @@ export interface components {
             tick: number;
             /** Format: int32 */
             ticks: number;
+            /** Format: int32 */
+            until: number;
             written: components["schemas"]["WrittenView"];
         };
         StruckRequest: {

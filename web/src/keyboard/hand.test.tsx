@@ -17,6 +17,7 @@ const stroke = (hand: "L" | "R", notes: [number, number | null][]): Stroke => ({
   id: "",
   origin: "figure",
   chordTick: 0,
+  until: 960,
   reason: { code: "", args: {} },
   notes: notes.map(([midi, finger]) => ({ midi, name: "C2", role: "1", delayTicks: 0, velocity: 66, finger })),
 });

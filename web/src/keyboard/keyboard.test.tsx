@@ -42,6 +42,7 @@ describe("the keyboard", () => {
             id: "",
             origin: "figure",
             chordTick: 0,
+            until: 960,
             reason: { code: "", args: {} },
             notes: [note(36, "C2"), note(48, "C3")],
           },

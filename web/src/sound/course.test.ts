@@ -42,11 +42,17 @@ function bar(index: number, tick: number, ticks: number, more: Partial<Bar> = {}
 
 function stroke(hand: "L" | "R", inBar: number, tick: number, ticks: number, delays: number[]): Stroke {
   const notes = delays.map((delayTicks, i) => ({ midi: 36 + 5 * i, name: "C2", role: "1", delayTicks, velocity: 70, finger: null }));
-  return { hand, bar: inBar, tick, ticks, written: { tick, ticks }, notes } as unknown as Stroke;
+  return { hand, bar: inBar, tick, ticks, until: tick + ticks, written: { tick, ticks }, notes } as unknown as Stroke;
 }
 
+/** Its timeline as the server has it: bar by bar at its tempo, twice as long under a fermata. */
 function song(bars: Bar[], strokes: Stroke[]): Arrangement {
-  return { tempo: { bpm: 100, beatTicks: 960 }, bars, strokes, pedal: [] } as unknown as Arrangement;
+  const timeline = bars.flatMap(({ tick, ticks, bpm, holds }) => {
+    const turns = [tick, ...holds.flatMap((hold) => [hold.tick, hold.tick + hold.ticks])].filter((each) => each < tick + ticks);
+    const held = (at: number) => holds.some((hold) => hold.tick <= at && at < hold.tick + hold.ticks);
+    return [...new Set(turns)].map((at) => ({ tick: at, ms: 0, pace: (held(at) ? 2 : 1) * (60_000 / bpm / 960) }));
+  });
+  return { tempo: { bpm: 100, beatTicks: 960 }, timeline, bars, strokes, pedal: [] } as unknown as Arrangement;
 }
 
 /** Bars of many metres, short first ones, changes of tempo, fermatas; strokes on and off the beat, rolled, with basses before their bar line. */
@@ -181,8 +187,9 @@ describe("a course", () => {
 
   it("lasts twice as long under a fermata, and leads into it as long as ever", () => {
     const arrangement = plain(2, [-480, 0]);
-    (arrangement.bars[1] as Bar).holds = [{ tick: 3840, ticks: 960 }];
-    const due = run(...start(arrangement, 60), 60).filter(isTone);
+    const [first, second] = arrangement.bars as [Bar, Bar];
+    const held = song([first, { ...second, holds: [{ tick: 3840, ticks: 960 }] }], arrangement.strokes);
+    const due = run(...start(held, 60), 60).filter(isTone);
     expect(due.map((each) => each.at)).toEqual([10, 10.5, 14, 14.5]);
     expect(due.map((each) => each.seconds)).toEqual([1.5, 1, 2.5, 2]);
   });

@@ -217,17 +217,18 @@ export class Course {
     return visit;
   }
 
-  /** How a bar runs from one of its ticks on: what lies under a fermata lasts twice as long. */
+  /** How a bar runs from one of its ticks on: the arrangement's own timeline, as much faster or slower as it is played. */
   private paced(arrangement: Arrangement, bar: Bar, from: number, begins: number): Piece[] {
-    const pace = paceOf(arrangement, bar, this.base);
-    const turns = bar.holds.flatMap((hold) => [hold.tick - bar.tick, hold.tick - bar.tick + hold.ticks]).filter((tick) => tick > from);
+    const scale = scaleOf(arrangement, this.base);
     const pieces: Piece[] = [];
     let at = begins;
-    for (const [i, tick] of [from, ...new Set(turns)].entries()) {
-      const before = pieces[i - 1];
+    for (const [i, each] of arrangement.timeline.entries()) {
+      const ends = (arrangement.timeline[i + 1]?.tick ?? Number.POSITIVE_INFINITY) - bar.tick;
+      const tick = Math.max(from, each.tick - bar.tick);
+      if (ends <= tick || tick >= Math.max(bar.ticks, from + 1)) continue;
+      const before = pieces.at(-1);
       if (before) at = before.at + (tick - before.tick) * before.pace;
-      const held = bar.holds.some((hold) => hold.tick - bar.tick <= tick && tick < hold.tick - bar.tick + hold.ticks);
-      pieces.push({ tick, at, pace: held ? 2 * pace : pace });
+      pieces.push({ tick, at, pace: each.pace * scale });
     }
     return pieces;
   }
@@ -245,7 +246,12 @@ function scoreOf(arrangement: Arrangement): Score {
   return { arrangement, byBar, lead };
 }
 
-/** Seconds a tick in a bar: the tempo that is set, as much faster or slower as the song is there. */
+/** Seconds for a millisecond of the song's own timeline, at so many quarters a minute. */
+function scaleOf(arrangement: Arrangement, base: number): number {
+  return (arrangement.tempo.bpm * arrangement.tempo.beatTicks) / 960 / base / 1000;
+}
+
+/** Seconds a tick in a bar where nothing is held: the tempo that is set, as much faster or slower as the song is there. */
 export function paceOf(arrangement: Arrangement, bar: Bar, base: number): number {
   return 60 / ((base * bar.bpm) / arrangement.tempo.bpm) / 960;
 }

@@ -1,4 +1,4 @@
-import type { Arrangement, Pedal } from "../api/client";
+import type { Arrangement } from "../api/client";
 
 /** One tone to be sounded; ticks from the start of the song. */
 export type Tone = { stroke: number; bar: number; tick: number; ticks: number; midi: number; hand: "L" | "R"; velocity: number };
@@ -8,18 +8,17 @@ export type Metronome = "off" | "beats" | "two-and-four";
 /** A velocity of MIDI at which the recordings are played as loud as they are. */
 const FULL = 112;
 
-/** Every tone of an arrangement in the order of time: rolled notes opened, what the pedal holds lasting until it is lifted. */
+/** Every tone of an arrangement in the order of time: rolled notes opened, each until it is heard no more. */
 export function tones(arrangement: Arrangement): Tone[] {
   return arrangement.strokes
     .flatMap((stroke, index) =>
       stroke.notes.map((note) => {
         const tick = stroke.tick + note.delayTicks;
-        const end = Math.max(stroke.tick + stroke.ticks, tick + 1);
         return {
           stroke: index,
           bar: stroke.bar,
           tick,
-          ticks: heldUntil(end, arrangement.pedal) - tick,
+          ticks: Math.max(1, stroke.until - tick),
           midi: note.midi,
           hand: stroke.hand,
           velocity: note.velocity / FULL,
@@ -27,19 +26,6 @@ export function tones(arrangement: Arrangement): Tone[] {
       }),
     )
     .sort((a, b) => a.tick - b.tick);
-}
-
-/** A key let go at {@code end} sounds on while the pedal is down. */
-function heldUntil(end: number, pedal: Pedal[]): number {
-  let low = 0;
-  let high = pedal.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((pedal[middle] as Pedal).up <= end) low = middle + 1;
-    else high = middle;
-  }
-  const next = pedal[low];
-  return next && next.down <= end ? next.up : end;
 }
 
 /** The clicks of one bar: every beat, or 2 and 4 alone (in a bar of two or three, all but the first). */

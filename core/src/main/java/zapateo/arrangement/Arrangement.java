@@ -16,6 +16,7 @@ import zapateo.rhythm.Swing;
 import zapateo.righthand.TuneHand;
 import zapateo.song.Bar;
 import zapateo.song.Song;
+import zapateo.song.Timeline;
 
 /**
  * A song as two hands play it.
@@ -53,6 +54,27 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
             String place = stroke.hand().letter() + ".chart." + bar.number() + "." + bar.pass() + "." + (stroke.written().tick() - bar.tick());
             return place + "." + (there.merge(place, 1, Integer::sum) - 1);
         }).toList();
+    }
+
+    /** When its ticks come. */
+    public Timeline timeline() {
+        return Timeline.of(song, swing);
+    }
+
+    /** Until when what a stroke strikes is heard: a key that is let go while the pedal is down sounds on until that is lifted. */
+    public int heardUntil(Stroke stroke) {
+        int end = stroke.sounding().end();
+        int low = 0;
+        int high = pedal.size();
+        while (low < high) {
+            int middle = (low + high) / 2;
+            if (pedal.get(middle).up() <= end) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low < pedal.size() && pedal.get(low).down() <= end ? pedal.get(low).up() : end;
     }
 
     /** How far what sounds first lies before the first written bar, 0 where nothing does. */
@@ -110,7 +132,7 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
 
     /** How hard it would be for other hands, with the fingers that suit them. */
     public Playability playedBy(Pianist pianist) {
-        Fingers fingers = new Fingers(song, List.of());
+        Fingers fingers = new Fingers(song, timeline(), List.of());
         return Playability.of(fingers.bars(), List.of(fingers.of(left, pianist.leftOnKeys()), fingers.of(right, pianist.rightOnKeys())));
     }
 

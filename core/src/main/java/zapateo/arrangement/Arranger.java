@@ -17,6 +17,7 @@ import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Swing;
 import zapateo.song.Song;
+import zapateo.song.Timeline;
 
 /** Turns a song, choices and a hand into an arrangement. Holds nothing but the figure book; safe to share between threads. */
 public final class Arranger {
@@ -46,24 +47,25 @@ public final class Arranger {
     }
 
     /** A song whose keys and times are found, before it is given to fingers. */
-    private record Laid(Song song, Swing swing, Realised realised, List<Stroke> strokes, List<Reason> notices) {
+    private record Laid(Song song, Swing swing, Timeline timeline, Realised realised, List<Stroke> strokes, List<Reason> notices) {
     }
 
     private Laid lay(Song song, Choices choices, Pianist pianist, Climb climb) {
         ChoicePlan plan = new ChoicePlan(book, choices, song, pianist, climb);
         Swing swing = choices.swingRatio().map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
+        Timeline timeline = Timeline.of(song, swing);
         Realised realised = LeftHand.realise(song, plan, pianist);
         BothHands both = BothHands.of(song, choices.right(), realised, pianist);
-        List<Stroke> strokes = new Heard(song, swing, choices.seed()).of(both.strokes());
+        List<Stroke> strokes = new Heard(song, timeline, choices.seed()).of(both.strokes());
         List<Reason> notices = new ArrayList<>(plan.notices());
         notices.addAll(realised.notices());
         notices.addAll(both.notices());
         notices.addAll(Altered.said(song, strokes));
-        return new Laid(song, swing, realised, strokes, notices);
+        return new Laid(song, swing, timeline, realised, strokes, notices);
     }
 
     private static Arrangement played(Laid laid, Choices choices, Pianist pianist) {
-        Fingers fingers = new Fingers(laid.song(), choices.fingers());
+        Fingers fingers = new Fingers(laid.song(), laid.timeline(), choices.fingers());
         Playability.Played left = fingers.of(part(Side.LEFT, laid.strokes()), pianist.leftOnKeys());
         Playability.Played right = fingers.of(part(Side.RIGHT, laid.strokes()), pianist.rightOnKeys());
         return new Arrangement(laid.song(), laid.swing(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), pedal(laid.realised().chords(), laid.strokes()),

@@ -12,15 +12,18 @@ import zapateo.part.Part;
 import zapateo.part.Stroke;
 import zapateo.song.Bar;
 import zapateo.song.Song;
+import zapateo.song.Timeline;
 
 /** Fingers on every note of a hand, the player's own where there are any. */
 final class Fingers {
 
     private final List<Bar> bars;
     private final List<BarTime> times;
+    private final Timeline timeline;
     private final Map<Integer, List<Choices.PlacedFinger>> own = new HashMap<>();
 
-    Fingers(Song song, List<Choices.PlacedFinger> own) {
+    Fingers(Song song, Timeline timeline, List<Choices.PlacedFinger> own) {
+        this.timeline = timeline;
         this.bars = song.bars();
         this.times = bars.stream().map(bar -> new BarTime(bar.tick(), bar.ticks(), bar.tempo().beatTicks(), bar.tempo().bpm())).toList();
         own.forEach(each -> this.own.computeIfAbsent(each.bar(), number -> new ArrayList<>()).add(each));
@@ -32,8 +35,7 @@ final class Fingers {
 
     Playability.Played of(Part part, Hand hand) {
         List<Stroke> strokes = part.strokes();
-        Fingering fingering = Fingering.of(strokes, part.hand(), hand, i -> bars.get(strokes.get(i).bar()).tempo()
-                .millisecondsOf(strokes.get(i).sounding().tick() - strokes.get(i - 1).sounding().tick()), i -> locks(strokes.get(i)));
+        Fingering fingering = Fingering.of(strokes, part.hand(), hand, i -> timeline.between(strokes.get(i - 1).sounding().tick(), strokes.get(i).sounding().tick()), i -> locks(strokes.get(i)));
         List<Stroke> fingered = new ArrayList<>(strokes.size());
         for (int i = 0; i < strokes.size(); i++) {
             fingered.add(strokes.get(i).fingered(fingering.fingers().get(i)));

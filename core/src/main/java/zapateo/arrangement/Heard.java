@@ -8,29 +8,23 @@ import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
-import zapateo.rhythm.Meter;
-import zapateo.rhythm.Swing;
-import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
 import zapateo.song.Song;
+import zapateo.song.Timeline;
 
 /** From what is written to what sounds: swung, and a little uneven where that is wanted. */
 final class Heard {
 
-    /** Written times off this grid are triplets or finer and stay where they are. */
-    private static final int SWUNG_GRID = Ticks.PER_QUARTER / 4;
     private static final double LATE_MS = 9;
     private static final int SOFTER = 7;
 
-    private final int[] starts;
+    private final Timeline timeline;
     private final List<Bar> bars;
-    private final Swing swing;
     private final Optional<Long> seed;
 
-    Heard(Song song, Swing swing, Optional<Long> seed) {
+    Heard(Song song, Timeline timeline, Optional<Long> seed) {
         this.bars = song.bars();
-        this.starts = bars.stream().mapToInt(Bar::tick).toArray();
-        this.swing = swing;
+        this.timeline = timeline;
         this.seed = seed;
     }
 
@@ -64,23 +58,14 @@ final class Heard {
     }
 
     private Stroke swing(Stroke stroke) {
-        int tick = bend(stroke.written().tick());
-        Stroke moved = stroke.sounding(TickSpan.of(tick, Math.max(1, bend(stroke.written().end()) - tick)));
+        int tick = timeline.sounding(stroke.written().tick());
+        Stroke moved = stroke.sounding(TickSpan.of(tick, Math.max(1, timeline.sounding(stroke.written().end()) - tick)));
         if (stroke.roll().filter(roll -> roll.kind() == Roll.Kind.BROKEN).isEmpty()) {
             return moved;
         }
         int written = stroke.written().tick() - stroke.roll().get().leadTicks();
-        int lead = tick - bend(written);
+        int lead = tick - timeline.sounding(written);
         return moved.rolled(new Roll(Roll.Kind.BROKEN, lead, lead), moved.notes().stream().map(note -> note.delayTicks() < 0 ? note.delayed(-lead) : note).toList());
-    }
-
-    /** Where a tick of the score sounds; before the first bar as inside of it. */
-    private int bend(int tick) {
-        int at = Arrays.binarySearch(starts, tick);
-        Bar bar = bars.get(Math.max(0, at >= 0 ? at : -at - 2));
-        Meter meter = bar.meter();
-        int inside = tick - bar.tick();
-        return meter.isCompound() || meter.unit() > 4 || inside % SWUNG_GRID != 0 ? tick : bar.tick() + swing.bend(inside);
     }
 
     /** A few milliseconds late and a little softer or harder, as a hand is; never early, so that nothing overlaps. */

@@ -27,6 +27,7 @@ import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
+import zapateo.song.Timeline;
 import zapateo.song.TuneNote;
 
 /**
@@ -43,8 +44,6 @@ public final class MidiWriter {
     private static final int SUSTAIN = 64;
     private static final int RIGHT_CHANNEL = 0;
     private static final int LEFT_CHANNEL = 1;
-    /** A chord under a fermata lasts this many times as long; the project's own choice. */
-    private static final double FERMATA = 2;
     private static final int CHORD_VELOCITY = 66;
     private static final int MELODY_VELOCITY = 84;
     /** Chords of a lead sheet stand on roots from C3 up. */
@@ -149,7 +148,7 @@ public final class MidiWriter {
             }
             for (ChordSpan span : bar.chords()) {
                 if (holding && span.held()) {
-                    tempo(track, bar.tick() + span.tick(), tempo.quartersPerMinute() / FERMATA);
+                    tempo(track, bar.tick() + span.tick(), tempo.quartersPerMinute() / Timeline.HELD);
                     tempo(track, bar.tick() + span.end(), tempo.quartersPerMinute());
                 }
             }

@@ -178,7 +178,7 @@ class EveryFigureTest {
     }
 
     private static String pedals(Figure figure, Arrangement arrangement) {
-        int before = 0;
+        int before = Integer.MIN_VALUE;
         for (Pedal pedal : arrangement.pedal()) {
             if (pedal.down() <= before) {
                 return pedal + " after " + before;

@@ -37,6 +37,7 @@ import zapateo.song.Understanding;
 /**
  * An arrangement as two hands play it. Ticks count from the start of the first written bar, a written pick-up included; what sounds before it lies below zero.
  *
+ * @param timeline   when ticks come at the song's own tempos, fermatas counted
  * @param leadInTicks how far what sounds first lies before tick 0
  * @param swingRatio long to short eighth, 1 for straight
  * @param difficulty of the whole, 0 to 100, for the hands it was made for
@@ -44,7 +45,7 @@ import zapateo.song.Understanding;
  * @param maxTempo   the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
  * @param limits     the bars that set it, the slowest first
  */
-public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<ArrangedBarView> bars,
+public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<PieceView> timeline, List<ArrangedBarView> bars,
                               List<StrokeView> strokes, List<PedalView> pedal, double difficulty, List<PartView> parts, double maxTempo, List<LimitView> limits,
                               List<ProblemView> problems) {
 
@@ -118,6 +119,10 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         }
     }
 
+    /** From {@code tick} on, which comes {@code ms} milliseconds after tick 0, a tick lasts {@code pace} milliseconds. */
+    public record PieceView(int tick, double ms, double pace) {
+    }
+
     private static double tenth(double value) {
         return Math.round(10 * value) / 10.0;
     }
@@ -133,6 +138,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param id        a name that stays when something is changed elsewhere: hand, part, bar as written, pass, tick in it, which of the hand's strokes there
      * @param origin    what put it there
      * @param chordTick where the chord it plays begins; what comes early plays the one that arrives
+     * @param until     where what it strikes is heard no more: let go, and the pedal up
      * @param tick      where it sounds; {@code written} is where the score has it
      * @param stretchMm from its lowest to its highest key on the player's keys, 0 for one note
      * @param ease      how the hand stands to it: comfortable, stretch, key-edge or out-of-reach
@@ -140,15 +146,15 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param rolled    null when struck together
      */
     public record StrokeView(String id, @Schema(allowableValues = {"L", "R"}) String hand, @Schema(allowableValues = {"figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller",
-        "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}) String origin, int chordTick, int bar, int tick, int ticks, WrittenView written,
+        "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}) String origin, int chordTick, int bar, int tick, int ticks, int until, WrittenView written,
                              @Schema(allowableValues = {"heel", "toe", "lead"}) String mark, boolean accent, double stretchMm,
                              @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}) String ease, @Schema(types = {"string", "null"}) String altered,
                              @Schema(types = {"object", "null"}) RolledView rolled, ReasonView reason, List<NoteView> notes) {
 
-        private static StrokeView of(String id, Stroke stroke, int chordTick, Pianist pianist) {
+        private static StrokeView of(String id, Stroke stroke, Arrangement arrangement, Pianist pianist) {
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
-            return new StrokeView(id, stroke.hand().letter(), stroke.nature().origin().id(), chordTick, stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(),
+            return new StrokeView(id, stroke.hand().letter(), stroke.nature().origin().id(), arrangement.chordTick(stroke), stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(), arrangement.heardUntil(stroke),
                     new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), stroke.mark().id(), stroke.accent(),
                     tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())), hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-'),
                     stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
@@ -198,7 +204,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         List<Meeting> meetings = Meeting.of(arrangement);
         song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, meetings.get(bar.index())))));
         return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
-                TempoView.of(song.tempo()), bars, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), arrangement.chordTick(strokes.get(i)), pianist)).toList(),
+                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), arrangement, pianist)).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), PartView.of(arrangement.play().song(), part -> List.of()),
                 tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);
     }
