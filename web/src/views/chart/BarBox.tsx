@@ -2,8 +2,7 @@ import { memo, useRef } from "react";
 import type { WrittenBar } from "../../api/client";
 import { Chord } from "../../ui/Chord";
 import { plain } from "../../ui/words";
-import type { Degrees } from "./SheetView";
-import type { Sheet } from "./useSheet";
+import type { Degrees, Sheet } from "./useSheet";
 
 /** One bar of the sheet: it can be chosen, typed into, its chords dragged to other beats. */
 export const BarBox = memo(function BarBox({

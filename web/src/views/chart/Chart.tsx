@@ -5,9 +5,9 @@ import { DegreeWalk } from "./DegreeWalk";
 import { Editor } from "./Editor";
 import { Inspector, moveBars } from "./Inspector";
 import { offsetOf } from "./marks";
-import { type Degrees, SheetView } from "./SheetView";
+import { SheetView } from "./SheetView";
 import { Tools, useTranspose } from "./Tools";
-import { type Sheet, useSheet } from "./useSheet";
+import { type Degrees, type Sheet, useSheet } from "./useSheet";
 
 /** The chart's text on one side, the sheet it makes on the other, in step: either can be written in. */
 export function Chart() {

@@ -2,9 +2,7 @@ import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import type { ChartView, WrittenSection } from "../../api/client";
 import { beatSign, keyName, plain } from "../../ui/words";
 import { BarBox } from "./BarBox";
-import { rowsOf, type Sheet } from "./useSheet";
-
-export type Degrees = "roman" | "numbers" | "none";
+import { type Degrees, rowsOf, type Sheet } from "./useSheet";
 
 /** The sheet as it is read: sections, rows that follow the phrase, repeats, endings, words. Every bar can be chosen, typed into and moved. */
 export function SheetView({

@@ -8,8 +8,7 @@ import { useDesk } from "../../song/desk";
 import { Chord } from "../../ui/Chord";
 import { TextButton } from "../../ui/Notice";
 import { keyName } from "../../ui/words";
-import type { Degrees } from "./SheetView";
-import type { Sheet } from "./useSheet";
+import type { Degrees, Sheet } from "./useSheet";
 
 const TONICS = ["C", "D♭", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
 const PANEL = "z-30 rounded-plank border border-grain bg-sheet p-4 [--anchor-gap:4px] shadow-none";

@@ -2,6 +2,9 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type ChartView, type Edit, editChart, Refused, type WrittenBar } from "../../api/client";
 import { useDesk } from "../../song/desk";
 
+/** How degrees are written under the chords. */
+export type Degrees = "roman" | "numbers" | "none";
+
 export type Sheet = {
   bars: WrittenBar[];
   /** First and last chosen written bar, null for none. */
