@@ -47,6 +47,8 @@ export type SongLine = Schemas["SongLineView"];
 export type Song = Schemas["SongView"];
 export type SongVersion = Schemas["VersionView"];
 export type Bar = Omit<Schemas["ArrangedBarView"], "meeting"> & { meeting: Schemas["MeetingView"] | null };
+/** A bar that has another number now, null where it is gone. */
+export type BarMove = Schemas["MovedView"];
 export type Note = Schemas["NoteView"];
 export type Pedal = Schemas["PedalView"];
 export type Stroke = Omit<Schemas["StrokeView"], "rolled"> & { rolled: Schemas["RolledView"] | null };
@@ -80,9 +82,9 @@ export async function take<T>(call: Promise<Answer<T>>): Promise<T> {
   throw new Refused(answer.response.status, document?.detail ?? `The server answered ${answer.response.status}.`, document?.problems ?? []);
 }
 
-/** The chart's text with one change made. */
-export async function editChart(text: string, edit: Edit): Promise<string> {
-  return (await take(api.POST("/api/charts/edit", { body: { text, edit: edit as Schemas["Edit"] } }))).text;
+/** The chart's text with one change made, and which bars have other numbers now. */
+export async function editChart(text: string, edit: Edit): Promise<{ text: string; moved: BarMove[] }> {
+  return take(api.POST("/api/charts/edit", { body: { text, edit: edit as Schemas["Edit"] } }));
 }
 
 /** Reads a file of any kind; without {@code keep} nothing is kept. */

@@ -745,6 +745,7 @@ export interface components {
             /** @enum {string} */
             octaves?: "play" | "roll" | "pedal" | "omit";
             overrides?: components["schemas"]["OverrideRequest"][];
+            parked?: components["schemas"]["ParkedRequest"];
             pedal?: boolean;
             /** @enum {string} */
             register?: "deep" | "middle";
@@ -1137,6 +1138,12 @@ export interface components {
             mended: string[];
             order: string;
         };
+        MovedView: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number | null;
+        };
         NamedChoices: {
             choices: components["schemas"]["ChoicesRequest"];
             name: string;
@@ -1219,6 +1226,14 @@ export interface components {
             variations?: boolean;
             voicing?: string;
             withBassPlayer?: boolean;
+        };
+        ParkedRequest: {
+            asTheyAre?: number[];
+            fingers?: components["schemas"]["FingerRequest"][];
+            licks?: components["schemas"]["LickRequest"][];
+            locks?: components["schemas"]["LockRequest"][];
+            overrides?: components["schemas"]["OverrideRequest"][];
+            plain?: number[];
         };
         ParseRequest: {
             /** @enum {string} */
@@ -1517,6 +1532,7 @@ export interface components {
         };
         TextView: {
             at: components["schemas"]["NoteAtView"];
+            moved: components["schemas"]["MovedView"][];
             text: string;
         };
         ThereIsView: {

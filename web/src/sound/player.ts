@@ -119,10 +119,15 @@ export class Player {
   }
 
   stop(): void {
+    if (this.course) this.hushPiano();
+    this.rest();
+  }
+
+  /** Plays no more; what sounds is left to ring. */
+  private rest(): void {
     window.clearTimeout(this.ending);
     if (this.pumping !== undefined) Tone.getContext().clearInterval(this.pumping);
     this.pumping = undefined;
-    if (this.course) this.hushPiano();
     this.course = null;
     this.hushOut();
     if (this.head.counting) this.hushCount();
@@ -228,8 +233,8 @@ export class Player {
       this.sound(due.tone, due.at, due.seconds);
       this.draw(due.at, () => this.light(due.tone));
     } else {
-      // All of it was laid out; it is left to sound, then the hands come off.
-      this.ending = window.setTimeout(() => this.stop(), Math.max(0, (due.at - Tone.immediate()) * 1000));
+      // All of it was given out; it is left to sound, then the hands come off.
+      this.ending = window.setTimeout(() => this.rest(), Math.max(0, (due.at - Tone.immediate()) * 1000));
     }
   }
 

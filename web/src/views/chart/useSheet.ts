@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { type ChartView, type Edit, editChart, Refused, type WrittenBar } from "../../api/client";
+import { type BarMove, type ChartView, type Edit, editChart, Refused, type WrittenBar } from "../../api/client";
 import { useDesk } from "../../song/desk";
+import { movedChoices } from "../../song/moved";
 
 /** How degrees are written under the chords. */
 export type Degrees = "roman" | "numbers" | "none";
@@ -80,23 +81,33 @@ export function useSheet(chart: ChartView | undefined): Sheet {
     [chosen, last, select],
   );
 
-  const text = useRef(desk.draft.chart);
-  text.current = desk.draft.chart;
+  // Edits may follow one another faster than the page is drawn: each builds on what the one before has made.
+  const latest = useRef(desk.draft);
+  latest.current = desk.draft;
   const put = useCallback(
-    (next: string) => {
+    (chart: string, moves: BarMove[] = []) => {
       setTrial(null);
-      text.current = next;
-      desk.change({ chart: next });
+      const { choices, others } = latest.current;
+      const next =
+        moves.length === 0
+          ? { chart }
+          : {
+              chart,
+              choices: movedChoices(choices, moves),
+              others: others.map((each) => ({ ...each, choices: movedChoices(each.choices, moves) })),
+            };
+      latest.current = { ...latest.current, ...next };
+      desk.change(next);
     },
     [desk, setTrial],
   );
   const edit = useCallback(
     async (change: Edit) => {
       try {
-        const before = text.current;
+        const before = latest.current.chart;
         const next = await editChart(before, change);
         setTrouble(null);
-        if (next !== before) put(next);
+        if (next.text !== before) put(next.text, next.moved);
       } catch (error) {
         setTrouble(error instanceof Refused ? error.message : String(error));
       }

@@ -92,6 +92,8 @@ class PathOfWorkTest {
         page.keyboard().press("Escape");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Faster")).click();
         page.keyboard().press("Space");
+        // The recordings may take a while to be there; then it counts for a bar.
+        page.waitForFunction("() => window.zapateo?.player.playhead().counting");
         assertThat(page.getByText("counting in …")).isVisible();
         assertThat(page.getByText("42", new Page.GetByTextOptions().setExact(true))).isVisible();
         assertThat(spread).hasAttribute("aria-pressed", "true");

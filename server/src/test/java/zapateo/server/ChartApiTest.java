@@ -3,6 +3,7 @@ package zapateo.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
@@ -150,5 +151,30 @@ class ChartApiTest {
         assertThat(answer.json().path("problems").path(0).path("message").asString()).contains("MusicXML");
         assertThat(SERVER.upload("/api/songs/import", new byte[2 << 20]).status()).isEqualTo(413);
         assertThat(SERVER.post("/api/songs/import", "{}").status()).isEqualTo(415);
+    }
+
+    /** What hangs on a bar can go with it: each kind of edit tells which bars have another number. */
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource(delimiter = ';', value = {
+        "{\"kind\":\"insert\",\"bar\":1,\"content\":\"Dm | Em\"};2>4 3>5 4>6", "{\"kind\":\"delete\",\"bar\":1,\"to\":2};2>null 3>null 4>2",
+        "{\"kind\":\"copy\",\"bar\":0,\"to\":1,\"before\":2};3>5 4>6", "{\"kind\":\"move\",\"bar\":0,\"to\":0,\"before\":3};1>3 2>1 3>2",
+        "{\"kind\":\"join\",\"bar\":1};3>null 4>3", "{\"kind\":\"set\",\"bar\":1,\"content\":\"Am\"};", "{\"kind\":\"section\",\"section\":1,\"change\":\"EARLIER\"};1>3 2>4 3>1 4>2",
+        "{\"kind\":\"section\",\"section\":0,\"change\":\"DELETE\"};1>null 2>null 3>1 4>2"})
+    void an_edit_tells_where_bars_went(String edit, String moved) {
+        RealServer.Answer answer = SERVER.post("/api/charts/edit", "{\"text\":\"[A]\\n| C | F |\\n[B]\\n| G | C6 |\",\"edit\":" + edit + "}");
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        List<String> told = new ArrayList<>();
+        answer.json().path("moved").forEach(move -> told.add(move.path("from") + ">" + move.path("to")));
+        assertThat(String.join(" ", told)).isEqualTo(moved == null ? "" : moved);
+    }
+
+    /** What waits for bars that are gone does nothing and is told. */
+    @Test
+    void what_is_parked_is_told() {
+        String plain = "{\"chart\":\"| C | F |\",\"choices\":{\"figure\":\"held\"}}";
+        String parked = "{\"chart\":\"| C | F |\",\"choices\":{\"figure\":\"held\",\"parked\":{\"overrides\":[{\"bars\":\"7\",\"figure\":\"two-feel\"}],\"plain\":[9]}}}";
+        JsonNode with = SERVER.post("/api/arrangements", parked).json();
+        assertThat(with.path("strokes")).isEqualTo(SERVER.post("/api/arrangements", plain).json().path("strokes"));
+        assertThat(with.path("problems").path(0).path("message").asString()).contains("gone").contains("(2)");
     }
 }

@@ -3,12 +3,14 @@ package zapateo.server.arrangements;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Pianist;
+import zapateo.part.Reason;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.server.figures.Figures;
@@ -47,8 +49,12 @@ public class Arranging {
         return arrange(asked(request));
     }
 
-    /** A request that was understood: what to arrange, with which figures, for whom. */
-    public record Asked(ChartReading reading, Song song, Choices choices, Arranger arranger, Pianist pianist) {
+    /**
+     * A request that was understood: what to arrange, with which figures, for whom.
+     *
+     * @param waiting how many choices wait for bars that are gone
+     */
+    public record Asked(ChartReading reading, Song song, Choices choices, Arranger arranger, Pianist pianist, int waiting) {
     }
 
     /** A refusal with its problems where there is no song. */
@@ -74,13 +80,16 @@ public class Arranging {
         Set<String> named = new HashSet<>(chosen.figures());
         drafts.forEach(draft -> named.remove(draft.id()));
         FigureBook book = figures.bookFor(Player.ONLY, named).with(drafts);
-        return new Asked(reading, song, chosen, new Arranger(book), pianist);
+        return new Asked(reading, song, chosen, new Arranger(book), pianist, choices == null ? 0 : choices.waiting());
     }
 
     private Result arrange(Asked asked) {
         Arrangement arrangement = asked.arranger().arrange(asked.song(), asked.choices(), asked.pianist());
         List<ProblemView> problems = new ArrayList<>(words.of(asked.reading().problems()));
         arrangement.notices().forEach(notice -> problems.add(words.of(notice)));
+        if (asked.waiting() > 0) {
+            problems.add(words.of(Reason.of("parked", Map.of("count", String.valueOf(asked.waiting())))));
+        }
         return new Result(arrangement, asked.pianist(), problems, reasons);
     }
 }

@@ -8,7 +8,9 @@ import jakarta.validation.constraints.Size;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
 import zapateo.arrangement.RightHand;
@@ -17,6 +19,7 @@ import zapateo.lefthand.Weights;
 import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Side;
+import zapateo.server.arrangements.RightRequest.LickRequest;
 import zapateo.server.problems.Refusal;
 
 /**
@@ -43,6 +46,7 @@ import zapateo.server.problems.Refusal;
  * @param costs          how many times as much a cost counts, 0 to 10, by its id
  * @param fingers        the player's own on single notes
  * @param right          what the right hand does; absent is nothing
+ * @param parked         what hung on bars that are gone, kept aside by the bars' old numbers; it does nothing
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ChoicesRequest(String figure, String voicing, @Schema(allowableValues = {"deep", "middle"}) String register, String bassLine, String leadIn,
@@ -53,7 +57,7 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
                              @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
                              @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs,
                              @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
-                             @Valid RightRequest right) {
+                             @Valid RightRequest right, @Valid ParkedRequest parked) {
 
     public static final ChoicesRequest NONE = of(new OptionsRequest(null, null, null, null, null, null, null, null, null, null, null, null));
 
@@ -63,7 +67,7 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
 
     private static ChoicesRequest of(OptionsRequest song) {
         return new ChoicesRequest(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(), song.pedal(),
-                song.octaves(), song.level(), null, null, null, null, null, null, null, null, null);
+                song.octaves(), song.level(), null, null, null, null, null, null, null, null, null, null);
     }
 
     /**
@@ -151,6 +155,25 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
             }
             return new Choices.PlacedFinger(hand.equals("L") ? Side.LEFT : Side.RIGHT, bar, Optional.ofNullable(pass), tick, LockRequest.pitch(note).midi(), finger);
         }
+    }
+
+    /** What hung on bars that are gone. */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record ParkedRequest(@Size(max = 500, message = "expected at most 500") List<@NotNull @Valid OverrideRequest> overrides,
+                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
+                                @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
+                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LickRequest> licks,
+                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> plain,
+                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> asTheyAre) {
+
+        int count() {
+            return Stream.of(overrides, locks, fingers, licks, plain, asTheyAre).filter(Objects::nonNull).mapToInt(List::size).sum();
+        }
+    }
+
+    /** How many choices wait for bars that are gone. */
+    int waiting() {
+        return parked == null ? 0 : parked.count();
     }
 
     Choices choices() {

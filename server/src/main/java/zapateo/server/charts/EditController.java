@@ -24,6 +24,7 @@ import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
+import zapateo.song.BarMoves;
 import zapateo.song.ChartEdit;
 import zapateo.song.ChartReading;
 import zapateo.song.NoteEdit;
@@ -78,8 +79,15 @@ public class EditController {
     public record EditRequest(@NotNull(message = "expected the chart's text") String text, @NotNull(message = "expected an edit") @Valid Edit edit) {
     }
 
-    /** @param at where the note is now, for a note's edit; null for others */
-    public record TextView(String text, @Schema(types = {"object", "null"}) NoteAtView at) {
+    /**
+     * @param at    where the note is now, for a note's edit; null for others
+     * @param moved bars that have another number now, as the chart counts them, so that what hangs on a bar can go with it
+     */
+    public record TextView(String text, @Schema(types = {"object", "null"}) NoteAtView at, List<MovedView> moved) {
+    }
+
+    /** @param to null where the bar is gone */
+    public record MovedView(int from, @Schema(types = {"integer", "null"}) Integer to) {
     }
 
     /** @param bar written bar from 0; @param tick from its bar line */
@@ -94,9 +102,9 @@ public class EditController {
         if (edit.kind() == EditKind.note) {
             NoteEdit.Edited edited = chart.note(new NoteEdit(need(edit.bar(), "bar"), edit.pass() == null ? 1 : Math.max(1, edit.pass()), need(edit.tick(), "tick"), noteChange(need(edit.note(), "note")),
                     Optional.ofNullable(edit.pitch()).map(pitch -> pitch(pitch, chart))));
-            return new TextView(edited.text(), new NoteAtView(edited.bar(), edited.tick()));
+            return new TextView(edited.text(), new NoteAtView(edited.bar(), edited.tick()), List.of());
         }
-        return new TextView(switch (edit.kind()) {
+        String text = switch (edit.kind()) {
             case set -> chart.set(need(edit.bar(), "bar"), need(edit.content(), "content"));
             case insert -> chart.insert(need(edit.bar(), "bar"), need(edit.content(), "content"));
             case delete -> chart.delete(need(edit.bar(), "bar"), need(edit.to(), "to"));
@@ -110,7 +118,23 @@ public class EditController {
             case confirmGuesses -> chart.confirmGuesses();
             case tune -> chart.tune(need(edit.bar(), "bar"), List.of(need(edit.content(), "content").split("\\|", -1)));
             case note -> throw new IllegalStateException("a note's edit is made above");
-        }, null);
+        };
+        return new TextView(text, null, moved(edit, song(chart), ChartEdit.of(text).reading().song()));
+    }
+
+    private static List<MovedView> moved(Edit edit, Song before, Optional<Song> after) {
+        List<WrittenBar> was = before.writtenBars();
+        List<WrittenBar> is = after.map(Song::writtenBars).orElse(List.of());
+        BarMoves moves = switch (edit.kind()) {
+            case insert -> BarMoves.inserted(was.size(), edit.bar(), is.size() - was.size());
+            case delete -> BarMoves.deleted(was.size(), edit.bar(), edit.to());
+            case copy -> BarMoves.inserted(was.size(), edit.before(), edit.to() - edit.bar() + 1);
+            case move -> BarMoves.moved(was.size(), edit.bar(), edit.to(), edit.before());
+            case join -> BarMoves.deleted(was.size(), edit.bar() + 1, edit.bar() + 1);
+            case section -> BarMoves.section(before.written(), edit.section(), edit.change());
+            default -> BarMoves.between(was, is);
+        };
+        return moves.byNumber(was, is).stream().map(move -> new MovedView(move.from(), move.to().orElse(null))).toList();
     }
 
     private static NoteEdit.Change noteChange(String id) {

@@ -1,0 +1,51 @@
+import type { Choices } from "../api/client";
+import { movedChoices } from "./moved";
+
+const choices: Choices = {
+  figure: "held",
+  overrides: [
+    { bars: "2-4", level: 2 },
+    { bars: "6", figure: "two-feel" },
+  ],
+  locks: [{ bar: 3, bass: "C2" }],
+  fingers: [{ hand: "L", bar: 5, tick: 0, note: "C2", finger: 5 }],
+  right: { style: "melody", plain: [1, 5], licks: [{ bar: 6, lick: "fall" }], asTheyAre: [3] },
+};
+
+describe("what hangs on bars", () => {
+  it("goes with them where bars are put in before", () => {
+    const moved = movedChoices(
+      choices,
+      [3, 4, 5, 6].map((from) => ({ from, to: from + 1 })),
+    );
+    expect(moved.overrides?.map(({ bars }) => bars)).toEqual(["2", "4-5", "7"]);
+    expect(moved.locks).toEqual([{ bar: 4, bass: "C2" }]);
+    expect(moved.fingers?.[0]?.bar).toBe(6);
+    expect(moved.right).toEqual({ style: "melody", plain: [1, 6], licks: [{ bar: 7, lick: "fall" }], asTheyAre: [4] });
+    expect(moved.parked).toBeUndefined();
+  });
+
+  it("is parked under its old number where its bar is gone", () => {
+    const moved = movedChoices(choices, [
+      { from: 3, to: null },
+      { from: 4, to: 3 },
+      { from: 5, to: 4 },
+      { from: 6, to: null },
+    ]);
+    expect(moved.overrides).toEqual([{ bars: "2-3", level: 2 }]);
+    expect(moved.locks).toEqual([]);
+    expect(moved.parked).toEqual({
+      overrides: [{ bars: "6", figure: "two-feel" }],
+      locks: [{ bar: 3, bass: "C2" }],
+      licks: [{ bar: 6, lick: "fall" }],
+      asTheyAre: [3],
+    });
+    expect(movedChoices(moved, [{ from: 4, to: null }]).parked?.fingers).toHaveLength(1);
+    expect(movedChoices(moved, [{ from: 4, to: null }]).parked?.locks).toHaveLength(1);
+  });
+
+  it("stays as it is where no bar has moved", () => {
+    expect(movedChoices(choices, [])).toBe(choices);
+    expect(movedChoices({ figure: "held" }, [{ from: 1, to: 2 }])).toEqual({ figure: "held" });
+  });
+});

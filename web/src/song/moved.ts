@@ -1,0 +1,77 @@
+import type { BarMove, Choices } from "../api/client";
+
+type Parked = NonNullable<Choices["parked"]>;
+type Hung = { bar: number };
+
+/**
+ * The choices of an arrangement after its chart was changed: what hangs on a bar goes where the bar went; what hung on one that is gone is parked.
+ * Bars are numbered as in the chart.
+ */
+export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
+  if (moves.length === 0) return choices;
+  const places = new Map(moves.map(({ from, to }) => [from, to]));
+  const place = (bar: number) => (places.has(bar) ? (places.get(bar) ?? null) : bar);
+  const parked: Parked = { ...choices.parked };
+  const move = <T>(all: T[] | undefined, moved: (each: T) => T[], park: (gone: T[]) => void): T[] | undefined => {
+    if (!all) return all;
+    const gone = all.filter((each) => moved(each).length === 0);
+    if (gone.length > 0) park(gone);
+    return all.flatMap(moved);
+  };
+  const hung = <T extends Hung>(all: T[] | undefined, park: (gone: T[]) => void) =>
+    move(all, (each) => [place(each.bar)].flatMap((bar) => (bar === null ? [] : [{ ...each, bar }])), park);
+  const numbers = (all: number[] | undefined, park: (gone: number[]) => void) =>
+    move(all, (bar) => [place(bar)].flatMap((now) => (now === null ? [] : [now])), park);
+
+  const overrides = move(
+    choices.overrides,
+    (each) => runs(numbersOf(each.bars).map(place)).map((bars) => ({ ...each, bars })),
+    (gone) => {
+      parked.overrides = [...(parked.overrides ?? []), ...gone];
+    },
+  );
+  const locks = hung(choices.locks, (gone) => {
+    parked.locks = [...(parked.locks ?? []), ...gone];
+  });
+  const fingers = hung(choices.fingers, (gone) => {
+    parked.fingers = [...(parked.fingers ?? []), ...gone];
+  });
+  const licks = hung(choices.right?.licks, (gone) => {
+    parked.licks = [...(parked.licks ?? []), ...gone];
+  });
+  const plain = numbers(choices.right?.plain, (gone) => {
+    parked.plain = [...(parked.plain ?? []), ...gone];
+  });
+  const asTheyAre = numbers(choices.right?.asTheyAre, (gone) => {
+    parked.asTheyAre = [...(parked.asTheyAre ?? []), ...gone];
+  });
+  return given({
+    ...choices,
+    overrides,
+    locks,
+    fingers,
+    right: choices.right && given({ ...choices.right, licks, plain, asTheyAre }),
+    parked: Object.keys(parked).length > 0 ? parked : undefined,
+  });
+}
+
+/** Without what is not there. */
+function given<T extends object>(all: T): T {
+  return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined)) as T;
+}
+
+function numbersOf(run: string): number[] {
+  const [first = 0, last = first] = run.split("-").map(Number);
+  return Array.from({ length: last - first + 1 }, (_, i) => first + i);
+}
+
+/** "5" and "7-9" of 5, 7, 8 and 9. */
+function runs(bars: (number | null)[]): string[] {
+  const found: [number, number][] = [];
+  for (const bar of bars.filter((each) => each !== null).sort((a, b) => a - b)) {
+    const last = found.at(-1);
+    if (last && bar === last[1] + 1) last[1] = bar;
+    else found.push([bar, bar]);
+  }
+  return found.map(([first, last]) => (first === last ? String(first) : `${first}-${last}`));
+}
