@@ -219,11 +219,19 @@ describe("a course", () => {
     expect((third as number) - (second as number)).toBeCloseTo(2, 6);
   });
 
-  it("has laid out what is due in a second and more, so that a busy page loses nothing", () => {
+  it("gives out nothing earlier than it must, and what is due in between although nobody asked for a while", () => {
     const [course] = start(plain(8), 60);
-    course.due(9.9);
-    const due = course.due(9.9 + GIVEN_OUT - 0.01);
-    expect(late(due)).toEqual([]);
+    expect(course.due(10 - GIVEN_OUT - 0.01)).toEqual([]);
+    const first = course.due(10 - GIVEN_OUT + 0.01).filter(isTone);
+    expect(first.map((each) => each.at)).toEqual([10]);
+    const next = course.due(18.1).filter(isTone);
+    expect(next.map((each) => [each.at, each.late > 0])).toEqual([
+      [18.1, true],
+      [18.1, true],
+    ]);
+  });
+
+  it("refuses a bar the song does not have", () => {
     expect(() => new Course(plain(1), 60, 4, 0)).toThrow("bar 4: expected one of 1");
   });
 });
