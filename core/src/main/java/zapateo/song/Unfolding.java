@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 import zapateo.harmony.Key;
 import zapateo.refusal.Refused;
@@ -59,7 +60,8 @@ final class Unfolding {
         for (WrittenBar bar : played) {
             key = bar.marks().key().orElse(key);
             tempo = bar.marks().tempo().orElse(tempo);
-            if (index >= Song.MOST_BARS) {
+            // A pick-up is not counted, so that the longest song has room for the silent beat before it in a file.
+            if (index >= Song.MOST_BARS + (first().filter(each -> each.number() == 0).isPresent() ? 1 : 0)) {
                 throw new Refused("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS);
             }
             bars.add(new Bar(index++, barPasses.merge(bar, 1, Integer::sum), tick, key, tempo, -1, bar));
@@ -68,6 +70,10 @@ final class Unfolding {
         if (!bars.isEmpty()) {
             sections.add(new Section(section.name(), pass, vamps(bars)));
         }
+    }
+
+    private Optional<WrittenBar> first() {
+        return written.stream().flatMap(section -> section.bars().stream()).findFirst();
     }
 
     /** A section that is played out of its written order still begins in the key and the tempo it is written in. */

@@ -71,6 +71,16 @@ class MusicXmlWriterTest {
         }
     }
 
+    /** The longest song there may be has room for the silent beat of a file. */
+    @Test
+    void the_longest_song_may_begin_with_a_roll() {
+        Song longest = ChartParser.parse("C F ".repeat(Song.MOST_BARS / 2)).song().orElseThrow();
+        Arrangement rolled = ARRANGER.arrange(longest, Choices.figure("rolled-tenths"), Hand.USUAL);
+        assertThat(rolled.leadInTicks()).isPositive();
+        assertThat(Written.of(rolled).song().bars()).hasSize(Song.MOST_BARS + 1);
+        assertThat(MusicXmlWriter.page(rolled, Hands.BOTH, Song.MOST_BARS - 2, Song.MOST_BARS - 1)).isNotEmpty();
+    }
+
     /** A broken tenth into a written pick-up lengthens it; into a song without one it gets a bar of its own. */
     @Test
     void what_sounds_before_the_first_bar_goes_with_a_pickup() {
