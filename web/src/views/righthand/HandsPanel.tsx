@@ -2,8 +2,8 @@ import type { Bar, RightHand } from "../../api/client";
 
 const MENDED: Record<string, string> = {
   "left-thinned": "the left hand leaves out what would run into the right",
+  "left-revoiced": "the left hand takes another tone over its bass",
   "left-lowered": "the left hand goes an octave down",
-  "right-thinned": "the right hand leaves out what lies too near",
   "right-raised": "the right hand goes an octave up",
 };
 const KEPT: Record<string, string> = {

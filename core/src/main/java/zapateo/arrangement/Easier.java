@@ -43,6 +43,7 @@ public final class Easier {
      * What would help in some bars; empty where they are as easy as they get.
      *
      * @param bars as numbered in the chart
+     * @throws Refused naming what was given and what was expected
      */
     public static Optional<Way> in(Choices.Run bars, Arranger arranger, Song song, Choices choices, Pianist pianist) {
         Arrangement now = arranger.arrange(song, choices, pianist);

@@ -28,6 +28,7 @@ public record Options(Optional<String> figure, Optional<String> voicing, Optiona
     public static final int EASIEST = 1;
     public static final int FULLEST = 5;
 
+    /** @throws Refused naming what was given and what was expected */
     public Options {
         level.filter(it -> it < EASIEST || it > FULLEST).ifPresent(it -> {
             throw new Refused("level " + it + ": expected 1 to 5");

@@ -42,7 +42,11 @@ public final class MusicXmlWriter {
         return Written.of(hands == Hands.LEAD_LEFT ? arrangement.withTune() : arrangement);
     }
 
-    /** Bars {@code from} to {@code to} by index, both included, with what leads into the first one, as a page that stands among other things: without tempo and section marks. */
+    /**
+     * Bars {@code from} to {@code to} by index, both included, with what leads into the first one, as a page that stands among other things: without tempo and section marks.
+     *
+     * @throws Refused naming what was given and what was expected
+     */
     public static byte[] page(Arrangement arrangement, Hands hands, int from, int to) {
         int last = arrangement.song().bars().size() - 1;
         if (from < 0 || to > last || from > to) {

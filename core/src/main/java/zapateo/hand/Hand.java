@@ -26,6 +26,7 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
     /** Narrow keys can make a hand wider than any other. */
     private static final double WIDEST_ON_NARROW_KEYS = 2 * LARGEST;
 
+    /** @throws Refused naming what was given and what was expected */
     public Hand {
         if (!(spanMm >= SMALLEST && spanMm <= WIDEST_ON_NARROW_KEYS)) {
             throw new Refused("span of " + spanMm + " mm: expected 120 to 300");
@@ -45,7 +46,11 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
         return of(spanMm, Optional.empty(), Optional.empty());
     }
 
-    /** What was not measured is taken as usual for the span. */
+    /**
+     * What was not measured is taken as usual for the span.
+     *
+     * @throws Refused naming what was given and what was expected
+     */
     public static Hand of(double spanMm, Optional<Double> thumbIndexMm, Optional<Double> indexLittleMm) {
         if (!(spanMm <= LARGEST)) {
             throw new Refused("span of " + spanMm + " mm: expected 120 to 300");

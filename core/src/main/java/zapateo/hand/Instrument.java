@@ -21,6 +21,7 @@ public record Instrument(int keys, double octaveMm, boolean pedal) {
 
     public static final Instrument FULL = new Instrument(88, Keyboard.OCTAVE, true);
 
+    /** @throws Refused naming what was given and what was expected */
     public Instrument {
         if (!LOWEST.containsKey(keys)) {
             throw new Refused("instrument of " + keys + " keys: expected one of " + sizes());

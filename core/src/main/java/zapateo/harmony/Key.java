@@ -16,6 +16,7 @@ public record Key(PitchClass tonic, Mode mode) {
 
     private static final int[] MAJOR_SCALE = {0, 2, 4, 5, 7, 9, 11};
 
+    /** @throws Refused naming what was given and what was expected */
     public Key {
         int fifths = tonic.fifths() + mode.fifthsFromMajor();
         if (fifths < -7 || fifths > 7) {

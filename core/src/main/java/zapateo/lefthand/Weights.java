@@ -27,6 +27,7 @@ public record Weights(Map<String, Double> factors) {
     public record Cost(String id, String name, String unit, double weight) {
     }
 
+    /** @throws Refused naming what was given and what was expected */
     public Weights {
         factors = Map.copyOf(factors);
         factors.forEach((id, factor) -> {

@@ -17,7 +17,11 @@ public record Interval(int steps, int semitones) {
         return new Interval(steps, semitones);
     }
 
-    /** Reads a degree such as {@code 1}, {@code b3}, {@code #11} or {@code bb7}, measured against the major scale. */
+    /**
+     * Reads a degree such as {@code 1}, {@code b3}, {@code #11} or {@code bb7}, measured against the major scale.
+     *
+     * @throws Refused naming what was given and what was expected
+     */
     public static Interval parse(String degree) {
         int digits = 0;
         int alteration = 0;

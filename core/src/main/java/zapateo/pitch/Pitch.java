@@ -21,7 +21,11 @@ public record Pitch(PitchClass pitchClass, int octave) {
         return new Pitch(pitchClass, octave);
     }
 
-    /** Reads a name such as {@code E♭3} or {@code C#-1}. */
+    /**
+     * Reads a name such as {@code E♭3} or {@code C#-1}.
+     *
+     * @throws Refused naming what was given and what was expected
+     */
     public static Pitch parse(String name) {
         PitchClass.Prefix read = PitchClass.prefixOf(name)
                 .filter(prefix -> name.substring(prefix.length()).matches("-?[0-9]{1,2}"))
@@ -29,7 +33,11 @@ public record Pitch(PitchClass pitchClass, int octave) {
         return of(read.pitchClass(), Integer.parseInt(name.substring(read.length())));
     }
 
-    /** The pitch spelled {@code name} that lies on the key {@code midi}. */
+    /**
+     * The pitch spelled {@code name} that lies on the key {@code midi}.
+     *
+     * @throws Refused naming what was given and what was expected
+     */
     public static Pitch onKey(int midi, PitchClass name) {
         if (Math.floorMod(midi, 12) != name.chroma()) {
             throw new Refused(name + " does not lie on key " + midi);

@@ -13,6 +13,7 @@ public record PitchClass(Letter letter, int alteration) {
 
     private static final String[] SIGNS = {"𝄫", "♭", "", "♯", "𝄪"};
 
+    /** @throws Refused naming what was given and what was expected */
     public PitchClass {
         if (alteration < -2 || alteration > 2) {
             throw new Refused("alteration " + alteration + " of " + letter + ": expected -2 to 2");
@@ -23,7 +24,11 @@ public record PitchClass(Letter letter, int alteration) {
         return new PitchClass(letter, alteration);
     }
 
-    /** Reads a whole name such as {@code B♭}, {@code Bb}, {@code F##} or {@code fx}; the letter may be small. */
+    /**
+     * Reads a whole name such as {@code B♭}, {@code Bb}, {@code F##} or {@code fx}; the letter may be small.
+     *
+     * @throws Refused naming what was given and what was expected
+     */
     public static PitchClass parse(String name) {
         return prefixOf(name).filter(read -> read.length() == name.length()).map(Prefix::pitchClass)
                 .orElseThrow(() -> new Refused("note \"" + name + "\": expected a letter A to G with ♯ or ♭"));

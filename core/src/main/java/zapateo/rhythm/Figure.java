@@ -56,6 +56,7 @@ public record Figure(String id, String name, String family, String use, Suits su
                          Optional<String> leadIn, Times times) {
     }
 
+    /** @throws Refused naming what was given and what was expected */
     public Figure {
         if (bars.isEmpty()) {
             throw new Refused("figure " + id + ": expected the strokes of at least one metre");

@@ -21,6 +21,7 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
 
     private static final Pattern WRITTEN = Pattern.compile("(R:)?(~)?([^@~!]+)@([0-9]{1,6}):([0-9]{1,6}|\\*)(!)?");
 
+    /** @throws Refused naming what was given and what was expected */
     public static FigureStroke parse(String written) {
         Matcher match = WRITTEN.matcher(written);
         if (!match.matches()) {

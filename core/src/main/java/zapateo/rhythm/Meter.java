@@ -23,6 +23,7 @@ public record Meter(int count, int unit, List<Integer> felt) {
 
     private static final Pattern WRITTEN = Pattern.compile("\\(?([0-9]{1,2}(?:\\+[0-9]{1,2}){0,7})\\)?/([0-9]{1,2})");
 
+    /** @throws Refused naming what was given and what was expected */
     public Meter {
         felt = List.copyOf(felt);
         if (count < 1 || count > 16 || (unit != 2 && unit != 4 && unit != 8 && unit != 16)) {
@@ -37,6 +38,7 @@ public record Meter(int count, int unit, List<Integer> felt) {
         return new Meter(count, unit, usual(count, unit));
     }
 
+    /** @throws Refused naming what was given and what was expected */
     public static Meter parse(String text) {
         return read(text).orElseThrow(() -> new Refused("metre \"" + text + "\": expected one such as 3/4"));
     }

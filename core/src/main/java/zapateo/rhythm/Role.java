@@ -41,6 +41,7 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
         return new Role(kind, 0, 0, false);
     }
 
+    /** @throws Refused naming what was given and what was expected */
     public static Role parse(String written) {
         boolean next = written.startsWith(">");
         String sign = next ? written.substring(1) : written;

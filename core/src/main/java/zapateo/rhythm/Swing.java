@@ -18,6 +18,7 @@ public record Swing(double ratio) {
     private static final double SLOW_RATIO = 3;
     private static final double SHORTEST_MS = 100;
 
+    /** @throws Refused naming what was given and what was expected */
     public Swing {
         if (!(ratio >= 1 && ratio <= 4)) {
             throw new Refused("swing ratio " + ratio + ": expected 1 to 4");

@@ -13,6 +13,7 @@ public record Tempo(double bpm, int beatTicks) {
     public static final double SLOWEST = 20;
     public static final double FASTEST = 400;
 
+    /** @throws Refused naming what was given and what was expected */
     public Tempo {
         if (!(bpm >= SLOWEST && bpm <= FASTEST)) {
             throw new Refused("tempo " + bpm + ": expected 20 to 400 beats a minute");

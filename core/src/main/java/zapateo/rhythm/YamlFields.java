@@ -35,6 +35,7 @@ public final class YamlFields {
         });
     }
 
+    /** @throws Refused naming what was given and what was expected */
     public static YamlFields parse(String file, String yaml) {
         try {
             Node root = new Yaml(new LoaderOptions()).compose(new java.io.StringReader(yaml));

@@ -50,7 +50,11 @@ public final class ChartEdit {
         return apply(List.of(replace(cell, content.isBlank() ? ChordSpan.NO_CHORD : oneLine(content))));
     }
 
-    /** A new bar before {@code bar}, or behind the last one; several with bar lines between them. */
+    /**
+     * A new bar before {@code bar}, or behind the last one; several with bar lines between them.
+     *
+     * @throws Refused naming what was given and what was expected
+     */
     public String insert(int bar, String content) {
         checkPlace(bar);
         List<String> contents = content.isBlank() ? List.of(bar == 0 ? ChordSpan.NO_CHORD : "%") : barsIn(oneLine(content));

@@ -17,6 +17,7 @@ public record Repeat(int times, boolean vamp) {
     public static final Repeat TWICE = new Repeat(2, false);
     public static final Repeat VAMP = new Repeat(1, true);
 
+    /** @throws Refused naming what was given and what was expected */
     public Repeat {
         if (vamp ? times != 1 : times < 2 || times > MOST) {
             throw new Refused("played " + times + " times: expected 2 to " + MOST);
