@@ -41,10 +41,12 @@ public class ArrangeBenchmark {
 
     private final Arranger arranger = new Arranger(FigureBook.open());
     private Song song;
+    private Song sung;
 
     @Setup
     public void read() {
         song = ChartParser.parse(LongChart.of(bars)).song().orElseThrow();
+        sung = ChartParser.parse(LongChart.withTune(bars)).song().orElseThrow();
     }
 
     @Benchmark
@@ -56,6 +58,12 @@ public class ArrangeBenchmark {
     @Benchmark
     public Arrangement arrangeBothHands() {
         return arranger.arrange(song, Choices.figure(figure).right(RightHand.of(RightChoices.Style.COMPING).figure("chord-lowest-pair")), Hand.USUAL);
+    }
+
+    /** The same under a melody that the left hand has to make room for. */
+    @Benchmark
+    public Arrangement arrangeUnderATune() {
+        return arranger.arrange(sung, Choices.figure(figure).right(RightHand.of(RightChoices.Style.MELODY).under(RightChoices.Under.CLOSE)), Hand.USUAL);
     }
 
     @Benchmark

@@ -54,8 +54,8 @@ public final class Arranger {
         ChoicePlan plan = new ChoicePlan(book, choices, song, pianist, climb);
         Swing swing = choices.swingRatio().map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
         Timeline timeline = Timeline.of(song, swing);
-        Realised realised = LeftHand.realise(song, plan, pianist);
-        BothHands both = BothHands.of(song, choices.right(), realised, pianist);
+        BothHands both = BothHands.of(song, choices.right(), LeftHand.place(song, plan, pianist), pianist);
+        Realised realised = both.left();
         List<Stroke> strokes = new Heard(song, timeline, choices.seed()).of(both.strokes());
         List<Reason> notices = new ArrayList<>(plan.notices());
         notices.addAll(realised.notices());

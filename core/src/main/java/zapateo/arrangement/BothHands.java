@@ -10,19 +10,24 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
+import zapateo.lefthand.Placed;
 import zapateo.lefthand.Realised;
+import zapateo.part.Ceiling;
+import zapateo.part.GivenRun;
+import zapateo.part.Needs;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
-import zapateo.righthand.Apart;
 import zapateo.righthand.Chorus;
 import zapateo.righthand.Comping;
+import zapateo.righthand.Crossing;
 import zapateo.righthand.Fills;
 import zapateo.righthand.Lick;
 import zapateo.righthand.Licks;
+import zapateo.righthand.MelodyOctave;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.TuneHand;
 import zapateo.righthand.Unison;
@@ -30,68 +35,118 @@ import zapateo.song.Bar;
 import zapateo.song.Song;
 
 /**
- * A left hand and what the right one is to do over it, kept apart.
+ * The left hand as it is played, and both hands' strokes: the right one is laid over the left where that would lie alone, then the left is laid once more with what the right needs.
  *
  * @param strokes of both, as written, in the order of time
  */
-record BothHands(List<Stroke> strokes, List<Reason> notices) {
+record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
 
     private static final FigureBook BOOK = FigureBook.ofTheRightHand();
 
     /** @throws Refused when a figure or a lick is none of the right hand's, with what could stand there */
-    static BothHands of(Song song, RightHand right, Realised realised, Pianist pianist) {
+    static BothHands of(Song song, RightHand right, Placed placed, Pianist pianist) {
         if (right.rests()) {
-            return new BothHands(realised.strokes(), List.of());
+            Realised left = placed.fitted();
+            return new BothHands(left, left.strokes(), List.of());
         }
-        List<Stroke> left = realised.strokes().stream().filter(stroke -> stroke.hand() == Side.LEFT).toList();
-        List<Stroke> own = realised.strokes().stream().filter(stroke -> stroke.hand() == Side.RIGHT).toList();
-        List<Reason> notices = new ArrayList<>();
-        List<Stroke> played = bySection(song, right, left, pianist.rightOnKeys(), notices);
-        played = new Licks(song, left, pianist.rightOnKeys()).put(played, placed(song, right.licks()));
-        if (!own.isEmpty()) {
-            // Bars in which a figure has both hands stay as they are.
-            Set<Integer> taken = new HashSet<>();
-            own.forEach(stroke -> taken.add(stroke.bar()));
-            notices.add(Reason.of("right-taken", Map.of("count", String.valueOf(taken.size()))));
-            played = new ArrayList<>(played.stream().filter(stroke -> !taken.contains(stroke.bar())).toList());
-            played.addAll(own);
-            played.sort(Stroke.IN_TIME);
-        }
-        Unison unison = right.unison() ? Unison.before(song, left, played) : new Unison(left, played);
-        Set<Integer> asTheyAre = song.bars().stream().filter(bar -> right.asTheyAre().contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
-        Apart apart = Apart.of(placed(unison.left(), realised.chords()), placed(unison.right(), realised.chords()), asTheyAre);
-        notices.addAll(Altered.kept(song, apart.right(), apart.kept()));
-        List<Stroke> both = new ArrayList<>(apart.left());
-        both.addAll(apart.right());
-        both.sort(Stroke.IN_TIME);
-        return new BothHands(both, notices);
+        return new Meet(song, right, placed, pianist.rightOnKeys()).both();
     }
 
-    /** Every manner over the whole song, of which each section takes the bars that are its own. */
-    private static List<Stroke> bySection(Song song, RightHand right, List<Stroke> left, Hand hand, List<Reason> notices) {
-        Map<RightHand.Manner, Set<Integer>> bars = new LinkedHashMap<>();
-        song.sections().forEach(section -> section.bars().forEach(bar -> bars.computeIfAbsent(right.in(section.name()), each -> new HashSet<>()).add(bar.index())));
-        List<Stroke> all = new ArrayList<>();
-        bars.forEach((manner, own) -> played(song, manner, right, left, hand, notices).stream().filter(stroke -> own.contains(stroke.bar())).forEach(all::add));
+    /** One song's hands on the way to each other. */
+    private static final class Meet {
+
+        private final Song song;
+        private final RightHand right;
+        private final Placed placed;
+        private final List<Stroke> left;
+        private final Hand hand;
+        private final Set<Integer> asTheyAre;
+        private final List<Reason> notices = new ArrayList<>();
+
+        private Meet(Song song, RightHand right, Placed placed, Hand hand) {
+            this.song = song;
+            this.right = right;
+            this.placed = placed;
+            this.left = of(placed.strokes(), Side.LEFT);
+            this.hand = hand;
+            this.asTheyAre = song.bars().stream().filter(bar -> right.asTheyAre().contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
+        }
+
+        private BothHands both() {
+            List<Stroke> own = of(placed.strokes(), Side.RIGHT);
+            // Bars in which a figure has both hands stay as they are.
+            Set<Integer> taken = own.stream().map(Stroke::bar).collect(Collectors.toSet());
+            if (!taken.isEmpty()) {
+                notices.add(Reason.of("right-taken", Map.of("count", String.valueOf(taken.size()))));
+            }
+            List<Stroke> played = new Licks(song, left, hand).put(bySection(), licks()).stream().filter(stroke -> !taken.contains(stroke.bar())).toList();
+            List<GivenRun> runs = List.of();
+            if (right.unison()) {
+                Unison unison = Unison.before(song, left, inTime(played, own));
+                runs = unison.left();
+                played = unison.right().stream().filter(stroke -> !own.contains(stroke)).toList();
+            }
+            Realised realised = placed.within(new Needs(ceilings(played), runs, asTheyAre)).fitted();
+            List<Stroke> leftNow = ofLaidChords(of(realised.strokes(), Side.LEFT), realised.chords());
+            List<Stroke> rightNow = inTime(ofLaidChords(played, realised.chords()), of(realised.strokes(), Side.RIGHT));
+            notices.addAll(Altered.kept(song, rightNow, Crossing.between(leftNow, rightNow)));
+            return new BothHands(realised, inTime(leftNow, rightNow), notices);
+        }
+
+        private List<Ceiling> ceilings(List<Stroke> strokes) {
+            return Ceiling.under(strokes.stream().filter(stroke -> !asTheyAre.contains(stroke.bar())).toList());
+        }
+
+        /** Every manner over the whole song, of which each section takes the bars that are its own. */
+        private List<Stroke> bySection() {
+            Map<RightHand.Manner, Set<Integer>> bars = new LinkedHashMap<>();
+            song.sections().forEach(section -> section.bars().forEach(bar -> bars.computeIfAbsent(right.in(section.name()), each -> new HashSet<>()).add(bar.index())));
+            List<Stroke> all = new ArrayList<>();
+            bars.forEach((manner, own) -> played(manner).stream().filter(stroke -> own.contains(stroke.bar())).forEach(all::add));
+            all.sort(Stroke.IN_TIME);
+            return all;
+        }
+
+        private List<Stroke> played(RightHand.Manner manner) {
+            return switch (manner.style()) {
+                case NONE -> List.of();
+                case IMPROVISE -> inItsOctave(Chorus.of(song, right.chorus()));
+                case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner), manner.top(), manner.shapes()));
+                case MELODY -> {
+                    if (!song.hasTune()) {
+                        notices.add(Reason.of("no-tune", Map.of()));
+                    }
+                    List<Stroke> tune = TuneHand.of(song, inItsOctave(TuneHand.alone(song)), left, hand, manner.under());
+                    yield right.fills().map(seed -> inTime(tune, Fills.of(song, tune, left, hand, seed, right.plain()))).orElse(tune);
+                }
+            };
+        }
+
+        private List<Stroke> inItsOctave(List<Stroke> line) {
+            List<Ceiling> ceilings = ceilings(line);
+            return MelodyOctave.settled(line, placed.within(new Needs(ceilings, List.of(), asTheyAre)).above(ceilings), asTheyAre);
+        }
+
+        private Map<Integer, Lick> licks() {
+            Map<Integer, Lick> byBar = new TreeMap<>();
+            for (RightHand.PlacedLick each : right.licks()) {
+                Lick lick = Lick.named(each.id()).orElseThrow(() -> new Refused(
+                        "lick \"" + each.id() + "\": expected one of " + String.join(", ", Lick.all().stream().map(Lick::id).toList())));
+                song.bars().stream().filter(bar -> bar.number() == each.bar()).forEach(bar -> byBar.put(bar.index(), lick));
+            }
+            return byBar;
+        }
+    }
+
+    private static List<Stroke> of(List<Stroke> strokes, Side hand) {
+        return strokes.stream().filter(stroke -> stroke.hand() == hand).toList();
+    }
+
+    private static List<Stroke> inTime(List<Stroke> some, List<Stroke> others) {
+        List<Stroke> all = new ArrayList<>(some);
+        all.addAll(others);
         all.sort(Stroke.IN_TIME);
         return all;
-    }
-
-    private static List<Stroke> played(Song song, RightHand.Manner manner, RightHand right, List<Stroke> left, Hand hand, List<Reason> notices) {
-        return switch (manner.style()) {
-            case NONE -> List.of();
-            case IMPROVISE -> Chorus.of(song, right.chorus());
-            case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner), manner.top(), manner.shapes()));
-            case MELODY -> {
-                if (!song.hasTune()) {
-                    notices.add(Reason.of("no-tune", Map.of()));
-                }
-                List<Stroke> tune = new ArrayList<>(TuneHand.of(song, left, hand, manner.under()));
-                right.fills().ifPresent(seed -> tune.addAll(Fills.of(song, List.copyOf(tune), left, hand, seed, right.plain())));
-                tune.sort(Stroke.IN_TIME);
-                yield tune;
-            }
-        };
     }
 
     private static Figure figure(Song song, RightHand.Manner manner) {
@@ -100,26 +155,16 @@ record BothHands(List<Stroke> strokes, List<Reason> notices) {
                 "right-hand figure \"" + id + "\": expected one of " + String.join(", ", BOOK.figures().stream().map(Figure::id).toList())));
     }
 
-    private static Map<Integer, Lick> placed(Song song, List<RightHand.PlacedLick> licks) {
-        Map<Integer, Lick> byBar = new TreeMap<>();
-        for (RightHand.PlacedLick placed : licks) {
-            Lick lick = Lick.named(placed.id()).orElseThrow(() -> new Refused(
-                    "lick \"" + placed.id() + "\": expected one of " + String.join(", ", Lick.all().stream().map(Lick::id).toList())));
-            song.bars().stream().filter(bar -> bar.number() == placed.bar()).forEach(bar -> byBar.put(bar.index(), lick));
-        }
-        return byBar;
-    }
-
     /** Each of those strokes as one of the chord that is laid there; the others know theirs. */
-    private static List<Stroke> placed(List<Stroke> strokes, List<Realised.LaidChord> chords) {
-        List<Stroke> placed = new ArrayList<>();
+    private static List<Stroke> ofLaidChords(List<Stroke> strokes, List<Realised.LaidChord> chords) {
+        List<Stroke> known = new ArrayList<>();
         int at = 0;
         for (Stroke stroke : strokes) {
             while (at + 1 < chords.size() && chords.get(at + 1).tick() <= stroke.written().tick()) {
                 at++;
             }
-            placed.add(stroke.nature().origin().isLaid() ? stroke : stroke.ofChord(at));
+            known.add(stroke.nature().origin().isLaid() ? stroke : stroke.ofChord(at));
         }
-        return placed;
+        return known;
     }
 }

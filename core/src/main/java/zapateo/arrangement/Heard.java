@@ -1,9 +1,9 @@
 package zapateo.arrangement;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import zapateo.part.KeysOnce;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
@@ -34,27 +34,7 @@ final class Heard {
             Stroke swung = swing(written.get(i));
             heard.add(seed.isPresent() ? uneven(swung, i) : swung);
         }
-        heard.sort(Stroke.IN_TIME);
-        return released(heard);
-    }
-
-    /** A key that a roll strikes ahead of its place is let go before that. */
-    private static List<Stroke> released(List<Stroke> heard) {
-        int[] holder = new int[128];
-        Arrays.fill(holder, -1);
-        for (int i = 0; i < heard.size(); i++) {
-            Stroke stroke = heard.get(i);
-            for (PartNote note : stroke.notes()) {
-                int key = note.pitch().midi();
-                int start = stroke.sounding().tick() + note.delayTicks();
-                Stroke before = holder[key] < 0 ? stroke : heard.get(holder[key]);
-                if (before != stroke && before.sounding().end() > start && start > before.sounding().tick()) {
-                    heard.set(holder[key], before.sounding(TickSpan.of(before.sounding().tick(), start - before.sounding().tick())));
-                }
-                holder[key] = i;
-            }
-        }
-        return heard;
+        return KeysOnce.SOUNDING.of(heard);
     }
 
     private Stroke swing(Stroke stroke) {

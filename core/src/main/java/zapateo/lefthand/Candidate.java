@@ -19,16 +19,17 @@ import zapateo.part.PartNote;
  * @param beyond    strokes the hand cannot take at once
  * @param leftOut   tones of the chord it has not
  * @param doubled   leading tones too many
+ * @param room      what it takes to keep below the other hand
  */
 record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, int beyond, int leftOut, int doubled,
-                 Home home) {
+                 double room, Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */
     record Home(double bass, double chord) {
     }
 
     Candidate muddier(double by) {
-        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, home);
+        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, home);
     }
 
     boolean hasBass() {

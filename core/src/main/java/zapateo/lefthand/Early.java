@@ -1,6 +1,5 @@
 package zapateo.lefthand;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import zapateo.part.Stroke;
@@ -14,16 +13,19 @@ import zapateo.song.Song;
  */
 final class Early {
 
-    private Early() {
-    }
+    private final Song song;
+    private final TreeSet<Integer> early = new TreeSet<>();
 
-    static List<Stroke> tied(Song song, List<Stroke> strokes) {
-        TreeSet<Integer> early = new TreeSet<>();
+    Early(Song song) {
+        this.song = song;
         song.chords().filter(place -> place.span().early() && place.tick() >= Ticks.PER_EIGHTH).forEach(place -> early.add(place.tick()));
-        return early.isEmpty() ? strokes : strokes.stream().flatMap(stroke -> moved(song, stroke, early).stream()).toList();
     }
 
-    private static Optional<Stroke> moved(Song song, Stroke stroke, TreeSet<Integer> early) {
+    /** Where it is struck then; nowhere if an early chord takes all of its time. */
+    Optional<Stroke> tied(Stroke stroke) {
+        if (early.isEmpty()) {
+            return Optional.of(stroke);
+        }
         TickSpan span = stroke.written();
         int from = early.contains(span.tick()) ? span.tick() - Ticks.PER_EIGHTH : span.tick();
         Integer next = early.higher(span.tick());

@@ -23,15 +23,15 @@ final class Fit {
     /** A quick roll before the beat begins about a thirty-second early (EXAMPLES 7). */
     private static final int THIRTY_SECOND = Ticks.PER_QUARTER / 8;
 
-
     private final Hand hand;
 
     Fit(Hand hand) {
         this.hand = hand;
     }
 
-    Stroke stroke(Stroke stroke, Planned planned, Cut cut) {
-        Rolling rolling = planned.origin() == Origin.ENDING ? Rolling.BEAT : cut.choices().figure().manner().rolling();
+    /** @param busy whether the hand plays something else until the stroke begins, so that nothing of it can come before */
+    Stroke stroke(Stroke stroke, Planned planned, Cut cut, boolean busy) {
+        Rolling rolling = busy || planned.origin() == Origin.ENDING ? Rolling.BEAT : cut.choices().figure().manner().rolling();
         if (stroke.notes().size() < 2) {
             return stroke;
         }
@@ -45,7 +45,7 @@ final class Fit {
         TooWide rule = rule(stroke, cut.choices());
         Stroke fitted = switch (rule) {
             case PLAY -> stroke;
-            case ROLL, PEDAL -> rolled(stroke, isTenth(stroke) || rolling == Rolling.BROKEN || rule == TooWide.PEDAL ? Rolling.BEFORE : rolling, cut.bar().tempo());
+            case ROLL, PEDAL -> rolled(stroke, busy ? Rolling.BEAT : isTenth(stroke) || rolling == Rolling.BROKEN || rule == TooWide.PEDAL ? Rolling.BEFORE : rolling, cut.bar().tempo());
             case OMIT -> thinned(stroke);
         };
         return fitted.mended(Mending.valueOf(rule.name()));

@@ -4,11 +4,15 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import zapateo.hand.Hand;
 import zapateo.hand.Instrument;
 import zapateo.hand.Pianist;
+import zapateo.part.GivenRun;
 import zapateo.part.Nature;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
@@ -36,54 +40,93 @@ public final class LeftHand {
 
     private final Plan plan;
     private final List<Cut> cuts;
-    private final List<Planned> planned;
-    private final List<List<Planned>> byCut = new ArrayList<>();
     private final Map<Planned, WalkingLine.Note> walk;
     private final Instrument instrument;
-    private final Fit fit;
+    private final Hand hand;
+    private final Early early;
     private final Placements placements;
+    private final List<CostTerm<Candidate>> terms;
+    private final ShortestPath.Repeated<Candidate> search;
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
     private final Map<Placement, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
 
-    private LeftHand(Song song, Plan plan, Pianist pianist) {
+    private LeftHand(Song song, Plan plan, Pianist pianist, List<Cut> cuts, List<Planned> planned) {
         this.plan = plan;
+        this.cuts = cuts;
         this.instrument = pianist.instrument();
-        this.fit = new Fit(pianist.leftOnKeys());
-        this.placements = new Placements(pianist.leftOnKeys(), instrument.lowest());
-        this.cuts = Cut.of(song, plan);
-        this.planned = suspended(Basses.of(cuts, Layout.of(cuts, plan.endsHeld())));
+        this.hand = pianist.leftOnKeys();
+        this.early = new Early(song);
+        this.placements = new Placements(hand, instrument.lowest());
         this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK)) ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest())) : Map.of();
+        this.terms = Placements.costs(plan.weights(), cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
+        this.search = new ShortestPath.Repeated<>(terms);
+    }
+
+    /** Every chord's place and every stroke's keys; nothing is opened, caught or left out yet. */
+    public static Placed place(Song song, Plan plan, Pianist pianist) {
+        List<Cut> cuts = Cut.of(song, plan);
+        List<Planned> planned = suspended(cuts, Basses.of(cuts, Layout.of(cuts, plan.endsHeld())));
+        return new LeftHand(song, plan, pianist, cuts, planned).placed(planned, Map.of(), List.of());
+    }
+
+    List<Cut> cuts() {
+        return cuts;
+    }
+
+    Hand hand() {
+        return hand;
+    }
+
+    List<CostTerm<Candidate>> terms() {
+        return terms;
+    }
+
+    /** Whether a stroke may be changed for the other hand: not what is locked, nor what its bar keeps. */
+    boolean makesRoom(Planned stroke, Set<Integer> asTheyAre) {
+        Cut cut = cuts.get(stroke.cut());
+        return stroke.hand() == Side.LEFT && !asTheyAre.contains(stroke.bar()) && plan.lock(cut.bar(), cut.tick() - cut.bar().tick()).equals(Lock.NONE);
+    }
+
+    /**
+     * The search through all places the chords may have.
+     *
+     * @param ceilings of strokes that make room, each no higher than that key
+     * @param runs     that are played in place of what else would begin in their time
+     */
+    Placed placed(List<Planned> planned, Map<Planned, Integer> ceilings, List<GivenRun> runs) {
+        List<List<Planned>> byCut = new ArrayList<>();
         cuts.forEach(cut -> byCut.add(new ArrayList<>()));
         planned.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
+        List<List<Candidate>> layers = cuts.stream().map(cut -> placements.of(need(cut, byCut.get(cut.index()), ceilings))).toList();
+        ShortestPath<Candidate> path = search.through(layers);
+        List<Placed.Laid> laid = new ArrayList<>(planned.size());
+        for (Planned each : planned) {
+            stroke(each, path.steps(), byCut, ceilings.getOrDefault(each, Integer.MAX_VALUE)).flatMap(early::tied).ifPresent(stroke -> laid.add(new Placed.Laid(each, before(runs, stroke))));
+        }
+        return new Placed(this, planned, laid, runs, layers, path);
     }
 
-    public static Realised realise(Song song, Plan plan, Pianist pianist) {
-        return new LeftHand(song, plan, pianist).play(song);
+    /** What sounds into a run ends before it. */
+    private static Stroke before(List<GivenRun> runs, Stroke stroke) {
+        TickSpan span = stroke.written();
+        return runs.stream().map(run -> run.span().tick()).filter(from -> span.tick() < from && from < span.end()).findFirst()
+                .map(from -> stroke.moved(stroke.bar(), TickSpan.of(span.tick(), from - span.tick()))).orElse(stroke);
     }
 
-    private Realised play(Song song) {
-        List<List<Candidate>> layers = new ArrayList<>();
+    /** Locks that no place of their chord keeps. */
+    List<Reason> unkeptLocks(List<List<Candidate>> layers) {
         List<Reason> notices = new ArrayList<>();
         for (Cut cut : cuts) {
-            Placements.Need need = need(cut);
-            List<Candidate> candidates = placements.of(need);
-            if (!need.lock().equals(Lock.NONE) && !Placements.keeps(candidates.get(0), need.lock())) {
+            Lock lock = plan.lock(cut.bar(), cut.tick() - cut.bar().tick());
+            if (!lock.equals(Lock.NONE) && !Placements.keeps(layers.get(cut.index()).get(0), lock)) {
                 notices.add(Reason.of("lock-unkept", Map.of("bar", String.valueOf(cut.bar().number()), "chord", cut.chord().toString())));
             }
-            layers.add(candidates);
         }
-        List<CostTerm<Candidate>> terms = Placements.costs(plan.weights(), cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
-        ShortestPath<Candidate> path = ShortestPath.through(layers, terms);
-        List<Stroke> strokes = new ArrayList<>();
-        for (Planned each : planned) {
-            strokes.addAll(stroke(each, path.steps()).stream().toList());
-        }
-        List<Stroke> clean = Keys.struckOnce(Early.tied(song, strokes));
-        return new Realised(clean, notices, cuts, layers, path, terms);
+        return notices;
     }
 
     /** A long stroke of a suspended voicing moves on in its second half. */
-    private List<Planned> suspended(List<Planned> laid) {
+    private static List<Planned> suspended(List<Cut> cuts, List<Planned> laid) {
         List<Planned> all = new ArrayList<>(laid.size());
         for (Planned stroke : laid) {
             Voicing voicing = voicing(cuts.get(stroke.cut()));
@@ -104,8 +147,7 @@ public final class LeftHand {
         return cut.choices().withBassPlayer() && chosen.hasBass() ? GUIDE_TONES : chosen;
     }
 
-    private Placements.Need need(Cut cut) {
-        List<Planned> strokes = byCut.get(cut.index());
+    private Placements.Need need(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
         boolean close = strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose));
         boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
         boolean chosen = plays(strokes, Role.Kind.VOICING);
@@ -119,12 +161,25 @@ public final class LeftHand {
         return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
                 fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
                 cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
-                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close);
+                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings));
+    }
+
+    /** Strokes below a ceiling whose keys the place of their chord decides. */
+    private Map<Placements.Under, Integer> under(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
+        Map<Placements.Under, Integer> under = new LinkedHashMap<>();
+        for (Planned stroke : strokes) {
+            Integer ceiling = ceilings.get(stroke);
+            Role.Kind kind = stroke.roles().get(0).kind();
+            if (ceiling != null && !walk.containsKey(stroke) && kind != Role.Kind.LEAD_IN && kind != Role.Kind.NEIGHBOUR) {
+                under.merge(new Placements.Under(stroke.roles(), spacing(cut, stroke), stroke.rolled(), ceiling), 1, Integer::sum);
+            }
+        }
+        return under;
     }
 
     /** What the left hand takes at once, each kind of stroke with how often it comes. */
     private static Map<Placements.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
-        Map<Placements.Struck, Integer> times = new java.util.LinkedHashMap<>();
+        Map<Placements.Struck, Integer> times = new LinkedHashMap<>();
         for (Planned stroke : strokes) {
             Role first = stroke.roles().get(0);
             boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);
@@ -163,21 +218,22 @@ public final class LeftHand {
         return role.isOfClose() || role.kind() == Role.Kind.GUIDE_TONES || role.kind() == Role.Kind.WALKING || role.kind() == Role.Kind.LEAD_IN;
     }
 
-    private Optional<Stroke> stroke(Planned each, List<Candidate> places) {
+    private Optional<Stroke> stroke(Planned each, List<Candidate> places, List<List<Planned>> byCut, int ceiling) {
         Cut cut = cuts.get(each.cut());
         Placement placement = places.get(each.cut()).placement();
-        List<PartNote> notes = onKeys(notes(each, cut, placement, places));
+        List<PartNote> notes = onKeys(notes(each, cut, placement, places, byCut));
         if (notes.isEmpty()) {
             return Optional.empty();
         }
         TickSpan span = TickSpan.of(each.tick(), each.ticks());
+        Room room = Room.under(ceiling, notes, each.rolled(), placement, hand, instrument.lowest());
         List<PartNote> struck = new ArrayList<>();
-        for (PartNote note : notes) {
-            boolean bass = each.hand() == Side.LEFT && note == notes.get(0) && (note.role().equals("1") || note.role().equals("w"));
+        for (PartNote note : room.notes()) {
+            boolean bass = each.hand() == Side.LEFT && note == room.notes().get(0) && (note.role().equals("1") || note.role().equals("w"));
             struck.add(note.struck((bass ? BASS_VELOCITY : PartNote.PLAIN) + (each.accent() ? ACCENT : 0)));
         }
         Stroke plain = Stroke.of(each.hand(), each.bar(), each.cut(), span, each.mark(), each.accent(), struck, Nature.of(origin(each), each.roles()), reason(each, cut, placement));
-        return Optional.of(each.hand() == Side.LEFT ? fit.stroke(plain, each, cut) : plain);
+        return Optional.of(room.how().map(plain::mended).orElse(plain));
     }
 
     /** On the keys there are: what lies beyond them is taken an octave nearer. */
@@ -195,14 +251,14 @@ public final class LeftHand {
         return List.copyOf(byKey.values());
     }
 
-    private List<PartNote> notes(Planned each, Cut cut, Placement placement, List<Candidate> places) {
+    private List<PartNote> notes(Planned each, Cut cut, Placement placement, List<Candidate> places, List<List<Planned>> byCut) {
         Role first = each.roles().get(0);
         if (walk.containsKey(each)) {
             PartNote step = PartNote.of(walk.get(each).pitch(), "w");
             return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
         }
         if (first.kind() == Role.Kind.LEAD_IN) {
-            return lead(each, cut, placement, places);
+            return lead(each, cut, placement, places, byCut);
         }
         if (first.kind() == Role.Kind.NEIGHBOUR) {
             return CloseChords.stepLower(placement.upper(), cut.bar().key());
@@ -215,7 +271,7 @@ public final class LeftHand {
     }
 
     /** Into the next bass, wherever that lies. */
-    private List<PartNote> lead(Planned each, Cut cut, Placement placement, List<Candidate> places) {
+    private List<PartNote> lead(Planned each, Cut cut, Placement placement, List<Candidate> places, List<List<Planned>> byCut) {
         Cut next = cuts.get(cut.index() + 1);
         Optional<WalkingLine.Note> walked = byCut.get(next.index()).stream().filter(walk::containsKey).findFirst().map(walk::get);
         Pitch target = walked.map(WalkingLine.Note::pitch).orElse(places.get(next.index()).placement().bass());

@@ -47,9 +47,14 @@ final class Placements {
      * @param fixed    the key a walking line has the bass on already
      * @param outer    whether it is the song's first chord or its last
      * @param right    whether the chord above is the right hand's
+     * @param under    strokes that make room for the other hand, and how often
      */
     record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, Map<Struck, Integer> together, Optional<Pitch> fixed,
-                Lock lock, boolean outer, boolean right) {
+                Lock lock, boolean outer, boolean right, Map<Under, Integer> under) {
+    }
+
+    /** A stroke of the left hand below a ceiling. */
+    record Under(List<Role> roles, String spacing, boolean rolled, int ceiling) {
     }
 
     /**
@@ -173,8 +178,19 @@ final class Placements {
         int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) * (need.outer() ? 3 : 1) : 0;
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
-                need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(placement), doubled(need.key(), placement),
+                need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(placement), doubled(need.key(), placement), room(need, placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : need.register().home(), middle));
+    }
+
+    /** What it takes to keep below the other hand. */
+    private double room(Need need, Placement placement) {
+        double room = 0;
+        for (Map.Entry<Under, Integer> each : need.under().entrySet()) {
+            Under under = each.getKey();
+            List<PartNote> notes = placement.notes(under.roles().stream().map(role -> Spacing.named(under.spacing()).on(placement.chord(), role)).toList());
+            room += each.getValue() * Room.under(under.ceiling(), notes, under.rolled(), placement, hand, lowest).cost();
+        }
+        return room;
     }
 
     /** A line for one hand position has a candidate for each place the hand may lie in. */
@@ -185,7 +201,7 @@ final class Placements {
         List<Candidate> placed = new ArrayList<>();
         for (int position = candidate.bass() - Candidate.FIVE_FINGERS - FURTHEST_FINGER; position <= candidate.bass() + FURTHEST_FINGER; position++) {
             placed.add(new Candidate(candidate.placement(), candidate.bass(), candidate.upper(), candidate.top(), candidate.way(), 0, position, 0, candidate.mud(), candidate.reach(),
-                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.home()));
+                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.home()));
         }
         return placed;
     }
@@ -227,6 +243,7 @@ final class Placements {
                 CostTerm.own("mud", weights.of("mud"), Candidate::mud),
                 CostTerm.own("reach", weights.of("reach"), Candidate::reach),
                 CostTerm.own("beyond", weights.of("beyond"), Candidate::beyond),
+                CostTerm.own("room", weights.of("room"), Candidate::room),
                 CostTerm.own("doubled-leading-tone", weights.of("doubled-leading-tone"), Candidate::doubled),
                 CostTerm.step("hand-movement", weights.of("hand-movement"), (from, to) -> to.handMovement(from)),
                 CostTerm.own("hand-stretch", weights.of("hand-stretch"), Candidate::handStretch),

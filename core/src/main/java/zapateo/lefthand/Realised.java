@@ -31,7 +31,11 @@ public final class Realised {
         this.layers = layers;
         this.path = path;
         this.terms = terms;
-        this.chords = cuts.stream().map(cut -> new LaidChord(cut.tick(), cut.end(), cut.choices().pedal(), cut.choices())).toList();
+        this.chords = laid(cuts);
+    }
+
+    static List<LaidChord> laid(List<Cut> cuts) {
+        return cuts.stream().map(cut -> new LaidChord(cut.tick(), cut.end(), cut.choices().pedal(), cut.choices())).toList();
     }
 
     /** A chord of the song as it was laid. */

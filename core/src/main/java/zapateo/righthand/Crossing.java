@@ -2,6 +2,7 @@ package zapateo.righthand;
 
 import java.util.ArrayList;
 import java.util.List;
+import zapateo.part.Ceiling;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
@@ -31,10 +32,6 @@ public record Crossing(int left, int right, Kind kind, Pitch low, Pitch high) {
         }
     }
 
-    private static final int MINOR_THIRD = 3;
-    /** Below this a second between the hands is muddy (the low interval limit of a major second is E♭3; the hands keep to middle C, the project's own choice). */
-    private static final int LOW = Pitch.parse("C4").midi();
-
     /** Every one, in the order of the right hand's strokes; at most one for each pair of strokes, the worst. */
     public static List<Crossing> between(List<Stroke> left, List<Stroke> right) {
         List<Crossing> found = new ArrayList<>();
@@ -61,7 +58,7 @@ public record Crossing(int left, int right, Kind kind, Pitch low, Pitch high) {
         for (PartNote low : left.notes()) {
             for (PartNote high : right.notes()) {
                 int apart = high.pitch().midi() - low.pitch().midi();
-                Kind kind = apart == 0 ? Kind.SAME_KEY : apart < 0 ? Kind.CROSSED : apart < MINOR_THIRD && high.pitch().midi() < LOW ? Kind.TOO_CLOSE : null;
+                Kind kind = apart == 0 ? Kind.SAME_KEY : apart < 0 ? Kind.CROSSED : apart < Ceiling.MINOR_THIRD && high.pitch().midi() < Ceiling.LOW ? Kind.TOO_CLOSE : null;
                 if (kind != null && (worst == null || kind.compareTo(worst.kind) < 0)) {
                     worst = new Crossing(leftPlace, rightPlace, kind, low.pitch(), high.pitch());
                 }

@@ -45,10 +45,13 @@ public final class TuneHand {
         this.left = new LeftTop(left);
     }
 
-    /** @param left what the left hand plays, as written */
-    public static List<Stroke> of(Song song, List<Stroke> left, Hand hand, RightChoices.Under under) {
+    /**
+     * @param melody its single notes, in the octave they are played in
+     * @param left   what the left hand plays, as written
+     */
+    public static List<Stroke> of(Song song, List<Stroke> melody, List<Stroke> left, Hand hand, RightChoices.Under under) {
         TuneHand tune = new TuneHand(song, left, hand, under);
-        return alone(song).stream().map(tune::filled).toList();
+        return melody.stream().map(tune::filled).toList();
     }
 
     /** The melody's single notes, whatever the left hand does. */

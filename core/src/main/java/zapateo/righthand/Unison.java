@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.GivenRun;
 import zapateo.part.Nature;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
@@ -24,10 +25,10 @@ import zapateo.song.Song;
 /**
  * Both hands in unison up the chord before a section begins (HANDBOOK §9): over the last two beats, in eighths, an octave apart, where the melody rests.
  *
- * @param left  strokes with the run in place of what the left hand had there
- * @param right the same of the right hand
+ * @param left  the runs for the left hand
+ * @param right strokes of the right hand with the runs in place of what it had there
  */
-public record Unison(List<Stroke> left, List<Stroke> right) {
+public record Unison(List<GivenRun> left, List<Stroke> right) {
 
     private static final int LEFT_LOWEST = Pitch.parse("B2").midi();
     private static final int BEATS = 2;
@@ -37,7 +38,7 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
 
     /** @param left in the order of time, as written; @param right the same */
     public static Unison before(Song song, List<Stroke> left, List<Stroke> right) {
-        List<Stroke> leftNow = new ArrayList<>(left);
+        List<GivenRun> runs = new ArrayList<>();
         List<Stroke> rightNow = new ArrayList<>(right);
         for (int i = 0; i + 1 < song.sections().size(); i++) {
             Section section = song.sections().get(i);
@@ -48,11 +49,11 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
             boolean early = left.stream().anyMatch(stroke -> stroke.written().tick() >= from && stroke.written().tick() < bar.end() && stroke.written().end() > bar.end());
             if (chord.isPresent() && !sung && !early && bar.tempo().millisecondsOf(Ticks.PER_EIGHTH) >= QUICKEST_MS) {
                 List<Pitch> run = run(chord.get(), (bar.end() - from) / Ticks.PER_EIGHTH);
-                put(leftNow, Side.LEFT, bar, from, run, chord.get(), 0);
-                put(rightNow, Side.RIGHT, bar, from, run, chord.get(), 1);
+                runs.add(new GivenRun(TickSpan.of(from, bar.end() - from), strokes(Side.LEFT, bar, from, run, chord.get(), 0)));
+                put(rightNow, bar, from, strokes(Side.RIGHT, bar, from, run, chord.get(), 1));
             }
         }
-        return new Unison(leftNow, rightNow);
+        return new Unison(runs, rightNow);
     }
 
     /** Tone after tone from the root up. */
@@ -69,7 +70,7 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
         return run;
     }
 
-    private static void put(List<Stroke> strokes, Side hand, Bar bar, int from, List<Pitch> run, ChordSymbol chord, int octaves) {
+    private static void put(List<Stroke> strokes, Bar bar, int from, List<Stroke> run) {
         strokes.removeIf(stroke -> stroke.written().tick() >= from && stroke.written().tick() < bar.end());
         int at = 0;
         for (; at < strokes.size() && strokes.get(at).written().tick() < from; at++) {
@@ -79,11 +80,17 @@ public record Unison(List<Stroke> left, List<Stroke> right) {
                 strokes.set(at, before.moved(before.bar(), shorter));
             }
         }
+        strokes.addAll(at, run);
+    }
+
+    private static List<Stroke> strokes(Side hand, Bar bar, int from, List<Pitch> run, ChordSymbol chord, int octaves) {
         Reason why = Reason.of("unison", Map.of("chord", chord.toString()));
+        List<Stroke> strokes = new ArrayList<>();
         for (int i = 0; i < run.size(); i++) {
             TickSpan span = TickSpan.of(from + i * Ticks.PER_EIGHTH, Ticks.PER_EIGHTH);
             PartNote note = PartNote.of(run.get(i), "tune").octaves(octaves).struck(VELOCITY);
-            strokes.add(at + i, Stroke.of(hand, bar.index(), 0, span, Mark.TOE, false, List.of(note), Nature.of(Origin.UNISON), why));
+            strokes.add(Stroke.of(hand, bar.index(), 0, span, Mark.TOE, false, List.of(note), Nature.of(Origin.UNISON), why));
         }
+        return strokes;
     }
 }

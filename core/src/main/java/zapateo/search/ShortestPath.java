@@ -39,10 +39,27 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
 
     /** The same where only candidates that join may follow one another. */
     public static <C> ShortestPath<C> through(List<List<C>> layers, List<CostTerm<C>> terms, Joint<C> joint) {
-        if (layers.isEmpty()) {
-            return new ShortestPath<>(List.of(), 0, costsOf(List.of(), terms));
+        return through(layers, new Costs<>(terms, joint));
+    }
+
+    /** Searches by the same costs, one after the other: what lists of candidates cost is counted once for all of them. Not to be shared between threads. */
+    public static final class Repeated<C> {
+
+        private final Costs<C> costs;
+
+        public Repeated(List<CostTerm<C>> terms) {
+            this.costs = new Costs<>(terms, Joint.none());
         }
-        Costs<C> costs = new Costs<>(terms, joint);
+
+        public ShortestPath<C> through(List<List<C>> layers) {
+            return ShortestPath.through(layers, costs);
+        }
+    }
+
+    private static <C> ShortestPath<C> through(List<List<C>> layers, Costs<C> costs) {
+        if (layers.isEmpty()) {
+            return new ShortestPath<>(List.of(), 0, costsOf(List.of(), costs.terms));
+        }
         int[][] cameFrom = new int[layers.size()][];
         double[] cheapest = new double[0];
         for (int layer = 0; layer < layers.size(); layer++) {
@@ -74,7 +91,7 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
             cheapest = next;
         }
         List<C> steps = walkBack(layers, cameFrom, first(cheapest));
-        return new ShortestPath<>(steps, cheapest[first(cheapest)], costsOf(steps, terms));
+        return new ShortestPath<>(steps, cheapest[first(cheapest)], costsOf(steps, costs.terms));
     }
 
     /**

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -17,7 +18,10 @@ import zapateo.arrangement.RightHand;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
+import zapateo.lefthand.Lock;
+import zapateo.part.Mending;
 import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
 import zapateo.harmony.ChordSymbol;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
@@ -119,7 +123,6 @@ class BothHandsTest {
         return strokes.stream().map(stroke -> stroke.written().tick() + ":" + stroke.notes().stream().map(note -> note.pitch().pitchClass().toString()).sorted().collect(Collectors.joining(" "))).toList();
     }
 
-    /** EXAMPLES 26: B♭ C F over B♭, E♭, G and C, held while the bass moves; the same keys for four bars. */
     /** A power chord has two notes to hold. */
     @Test
     void a_power_chord_is_one_shape_too() {
@@ -130,6 +133,7 @@ class BothHandsTest {
         assertThat(ARRANGER.arrange(song, held, Pianist.USUAL).right().strokes()).hasSize(3);
     }
 
+    /** EXAMPLES 26: B♭ C F over B♭, E♭, G and C, held while the bass moves; the same keys for four bars. */
     @Test
     void one_shape_is_held_while_the_bass_moves() {
         List<Stroke> held = right("Key: B♭\n| B♭ | E♭ | Gm | F | E♭ | E♭ | F | F |", "two-feel", RightHand.of(RightChoices.Style.COMPING).figure("held-chords").shapes(RightChoices.Shapes.HELD));
@@ -210,6 +214,74 @@ class BothHandsTest {
         assertThat(Meeting.of(as).get(0).mended()).isEmpty();
         assertThat(Meeting.of(as).get(0).kept()).containsExactly(Crossing.Kind.SAME_KEY);
         assertThat(as.notices()).extracting(notice -> notice.code()).contains("crossing-kept");
+    }
+
+    static List<String> tenths() {
+        return List.of("broken-tenths", "rolled-tenths", "stride-tenths");
+    }
+
+    /** The melody has the tenth: the bass keeps a partner, on the beat where that was, the melody stays where it is, and the bar says what was done. */
+    @ParameterizedTest
+    @MethodSource("tenths")
+    void a_tenth_that_meets_the_melody_becomes_another_voicing(String figure) {
+        Song song = ChartParser.parse("Key: E♭\n| E♭ | E♭ |\nMelody: | G,8 | z8 |").song().orElseThrow();
+        Choices choices = Choices.figure(figure);
+        Arrangement arrangement = ARRANGER.arrange(song, choices.right(RightHand.of(RightChoices.Style.MELODY)), Pianist.USUAL);
+        Stroke first = arrangement.left().strokes().get(0);
+        assertThat(first.notes()).extracting(note -> note.pitch().toString()).containsExactly("E♭2", "B♭2");
+        assertThat(first.notes().get(1).delayTicks()).isZero();
+        assertThat(arrangement.right().strokes()).extracting(stroke -> stroke.lowest().toString()).containsExactly("G3");
+        assertThat(Meeting.of(arrangement).get(0).mended()).containsExactly("left-revoiced", "left-thinned");
+        // Where nothing is sung the tenth is whole, in the same place.
+        Stroke second = arrangement.left().strokes().stream().filter(stroke -> stroke.bar() == 1).findFirst().orElseThrow();
+        assertThat(second.notes()).extracting(note -> note.pitch().toString()).startsWith("E♭2").endsWith("G3");
+        assertThat(Meeting.of(arrangement).get(1).mended()).isEmpty();
+    }
+
+    /** Common practice, as a rule for every song: room is made without leaving a rolled, caught or stretched bass alone, and only in bars where something is sung. */
+    @Test
+    void what_is_opened_keeps_its_partner() {
+        int made = 0;
+        for (int seed = 0; seed < SONGS; seed++) {
+            Song song = SeededTunes.song(1000 + seed);
+            Choices choices = Choices.figure(tenths().get(seed % 3)).endsHeld(seed % 2 == 0);
+            Pianist pianist = Pianist.of(Hand.of(165 + seed % 6 * 15));
+            Arrangement alone = ARRANGER.arrange(song, choices, pianist);
+            Arrangement both = ARRANGER.arrange(song, choices.right(RightHand.of(RightChoices.Style.MELODY)), pianist);
+            assertThat(both.left().strokes()).hasSameSizeAs(alone.left().strokes());
+            for (int i = 0; i < alone.left().strokes().size(); i++) {
+                Stroke before = alone.left().strokes().get(i);
+                Stroke after = both.left().strokes().get(i);
+                assertThat(after.written().tick()).isEqualTo(before.written().tick());
+                assertThat(before.roll().isPresent() && after.notes().size() == 1).as("%s at %s", song.title(), after).isFalse();
+                made += after.mended(Mending.Cause.ROOM).isPresent() ? 1 : 0;
+            }
+        }
+        assertThat(made).isPositive();
+    }
+
+    @Test
+    void what_is_locked_stays_and_the_melody_goes_up() {
+        Song song = ChartParser.parse("Key: E♭\n| E♭ | B♭ |\nMelody: | G,4 B,4 | z4 B,4 |").song().orElseThrow();
+        Choices locked = Choices.figure("held").voicing("tenth").endsHeld(false).lock(new Choices.PlacedLock(1, Optional.empty(), 1, new Lock(Optional.of(Pitch.parse("E♭2")), Optional.empty(), Optional.empty())));
+        Arrangement arrangement = ARRANGER.arrange(song, locked.right(RightHand.of(RightChoices.Style.MELODY).under(RightChoices.Under.CLOSE)), Pianist.USUAL);
+        assertThat(arrangement.left().strokes().get(0).notes()).extracting(note -> note.pitch().toString()).containsExactly("E♭2", "G3");
+        // The phrase up to the rest, with its chords under it where they are clear of the tenth; what comes after the rest stays.
+        assertThat(arrangement.right().strokes()).extracting(stroke -> stroke.highest().toString()).containsExactly("G4", "B♭4", "B♭3");
+        assertThat(arrangement.right().strokes().get(0).notes()).hasSizeGreaterThan(1);
+        assertThat(Meeting.of(arrangement).get(0).mended()).containsExactly("right-raised");
+        assertThat(Meeting.of(arrangement).get(0).kept()).isEmpty();
+    }
+
+    /** A hand that plays a run until the bar line has no time for a bass before it. */
+    @Test
+    void a_tenth_after_a_run_is_opened_on_the_beat() {
+        Song song = ChartParser.parse("Key: C\nTempo: 100\n[A]\n| C | G7 |\nMelody: | c4 e4 | d4 z4 |\n[B]\n| C | F |\nMelody: | e8 | c8 |\n").song().orElseThrow();
+        List<Stroke> left = ARRANGER.arrange(song, Choices.figure("broken-tenths").right(RightHand.of(RightChoices.Style.MELODY).withUnison()), Pianist.USUAL).left().strokes();
+        assertThat(left).filteredOn(stroke -> stroke.written().tick() == 2 * 3840).singleElement().satisfies(stroke -> {
+            assertThat(stroke.notes()).hasSize(2).allSatisfy(note -> assertThat(note.delayTicks()).isNotNegative());
+        });
+        assertThat(left).filteredOn(stroke -> stroke.written().tick() == 3 * 3840 - 1920).allSatisfy(stroke -> assertThat(stroke.notes().get(0).delayTicks()).isNegative());
     }
 
     /** The count of HANDBOOK §2 and who strikes on it, as the hands of EXAMPLES 14 interlock. */

@@ -109,7 +109,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
 
     /**
      * @param order  what strikes on which count, as in {@code 1 LR, 1& L, 2 R}
-     * @param mended how room was made where the hands would have run together: left-thinned, left-lowered, right-thinned or right-raised
+     * @param mended how room was made where the hands would have run together: left-thinned, left-revoiced, left-lowered or right-raised
      * @param kept   how they run together still: same-key, crossed or too-close
      */
     public record MeetingView(String order, List<String> mended, List<String> kept) {
