@@ -87,6 +87,16 @@ export async function editChart(text: string, edit: Edit): Promise<{ text: strin
   return take(api.POST("/api/charts/edit", { body: { text, edit: edit as Schemas["Edit"] } }));
 }
 
+/** Which bars have other numbers after the text was typed in; null while it cannot be read. */
+export async function typedMoves(before: string, after: string): Promise<BarMove[] | null> {
+  try {
+    return (await take(api.POST("/api/charts/moves", { body: { before, after } }))).moved;
+  } catch (error) {
+    if (error instanceof Refused) return null;
+    throw error;
+  }
+}
+
 /** Reads a file of any kind; without {@code keep} nothing is kept. */
 export async function importFile(file: File, keep: boolean, tracks: { melody?: number; chords?: number } = {}): Promise<Imported> {
   const query = new URLSearchParams({ preview: String(!keep) });

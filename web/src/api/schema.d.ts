@@ -148,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/charts/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["moves"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/charts/parse": {
         parameters: {
             query?: never;
@@ -1144,6 +1160,13 @@ export interface components {
             /** Format: int32 */
             to: number | null;
         };
+        MovesRequest: {
+            after: string;
+            before: string;
+        };
+        MovesView: {
+            moved: components["schemas"]["MovedView"][];
+        };
         NamedChoices: {
             choices: components["schemas"]["ChoicesRequest"];
             name: string;
@@ -1910,6 +1933,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["TextView"];
+                };
+            };
+        };
+    };
+    moves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MovesRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["MovesView"];
                 };
             };
         };

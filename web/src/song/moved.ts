@@ -55,6 +55,17 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
   });
 }
 
+/** The same for all arrangements of a song. */
+export function movedDraft<D extends { choices: Choices; others: { choices: Choices }[] }>(
+  draft: D,
+  moves: BarMove[],
+): Pick<D, "choices" | "others"> {
+  return {
+    choices: movedChoices(draft.choices, moves),
+    others: draft.others.map((each) => ({ ...each, choices: movedChoices(each.choices, moves) })),
+  };
+}
+
 /** Without what is not there. */
 function given<T extends object>(all: T): T {
   return Object.fromEntries(Object.entries(all).filter(([, value]) => value !== undefined)) as T;

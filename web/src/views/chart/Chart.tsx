@@ -8,11 +8,13 @@ import { offsetOf } from "./marks";
 import { SheetView } from "./SheetView";
 import { Tools, useTranspose } from "./Tools";
 import { type Degrees, type Sheet, useSheet } from "./useSheet";
+import { useTyped } from "./useTyped";
 
 /** The chart's text on one side, the sheet it makes on the other, in step: either can be written in. */
 export function Chart() {
   const { desk, chart, chartError, sound, trial } = useDesk();
   const sheet = useSheet(chart);
+  const typed = useTyped(desk);
   const problems = chartError ? chartError.problems : (chart?.problems ?? []);
   const field = useRef<HTMLTextAreaElement>(null);
   const [degrees, setDegrees] = useState<Degrees>("roman");
@@ -36,7 +38,8 @@ export function Chart() {
           bars={sheet.bars}
           chosen={trial === null ? sheet.chosen : null}
           field={field}
-          onChange={(text) => desk.change({ chart: text }, "typing")}
+          onChange={typed.type}
+          onLeave={typed.leave}
           onBar={(bar) => sheet.choose(bar, bar)}
         />
         <Problems

@@ -12,6 +12,7 @@ export function Editor({
   chosen,
   field,
   onChange,
+  onLeave,
   onBar,
 }: {
   text: string;
@@ -20,6 +21,7 @@ export function Editor({
   chosen: [number, number] | null;
   field: React.RefObject<HTMLTextAreaElement | null>;
   onChange: (text: string) => void;
+  onLeave: () => void;
   onBar: (bar: number) => void;
 }) {
   const backdrop = useRef<HTMLDivElement>(null);
@@ -72,6 +74,7 @@ export function Editor({
         ref={field}
         value={text}
         onChange={(event) => onChange(event.target.value)}
+        onBlur={onLeave}
         onScroll={(event) => {
           if (backdrop.current) backdrop.current.scrollTop = event.currentTarget.scrollTop;
         }}

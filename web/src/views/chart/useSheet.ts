@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type BarMove, type ChartView, type Edit, editChart, Refused, type WrittenBar } from "../../api/client";
 import { useDesk } from "../../song/desk";
-import { movedChoices } from "../../song/moved";
+import { movedDraft } from "../../song/moved";
 
 /** How degrees are written under the chords. */
 export type Degrees = "roman" | "numbers" | "none";
@@ -87,15 +87,7 @@ export function useSheet(chart: ChartView | undefined): Sheet {
   const put = useCallback(
     (chart: string, moves: BarMove[] = []) => {
       setTrial(null);
-      const { choices, others } = latest.current;
-      const next =
-        moves.length === 0
-          ? { chart }
-          : {
-              chart,
-              choices: movedChoices(choices, moves),
-              others: others.map((each) => ({ ...each, choices: movedChoices(each.choices, moves) })),
-            };
+      const next = moves.length === 0 ? { chart } : { chart, ...movedDraft(latest.current, moves) };
       latest.current = { ...latest.current, ...next };
       desk.change(next);
     },

@@ -78,6 +78,27 @@ class LeftHandWorkTest {
         throw new AssertionError(expected + " is not kept: " + Stage.server().get("/api/songs/" + song).text());
     }
 
+    /** What was chosen for a bar stays with its chord while text is typed, and comes back with a bar that is taken out and written again. */
+    @Test
+    void what_hangs_on_a_bar_goes_along_while_text_is_typed() {
+        String song = Stage.newSong("| C | F | G |", "held");
+        Page page = open(song);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 2: F")).click();
+        button(choices(page), "bar 2").click();
+        take(page, "Pulse in quarters");
+        kept(page, song, "pulse-quarters");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Chart").setExact(true)).click();
+        Locator text = page.getByLabel("Chart text").and(page.getByRole(AriaRole.TEXTBOX));
+        text.fill("| C | Dm | Em | F | G |");
+        assertThat(kept(page, song, "\"bars\":\"4\"").path("choices").path("overrides").path(0).path("figure").asString()).isEqualTo("pulse-quarters");
+        text.fill("| C | Dm | Em | G |");
+        assertThat(kept(page, song, "parked").path("choices").path("overrides")).isEmpty();
+        text.fill("| C | Dm | F | G |");
+        assertThat(kept(page, song, "\"bars\":\"3\"").path("choices").has("parked")).isFalse();
+        page.keyboard().press("Control+z");
+        assertThat(kept(page, song, "\"bars\":\"2\"").path("chart").asString()).isEqualTo("| C | F | G |");
+    }
+
     @Test
     void a_section_gets_its_own_figure_and_one_bar_is_broken_out() {
         String song = Stage.newSong(CHART, "held");

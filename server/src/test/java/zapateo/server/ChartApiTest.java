@@ -163,9 +163,23 @@ class ChartApiTest {
     void an_edit_tells_where_bars_went(String edit, String moved) {
         RealServer.Answer answer = SERVER.post("/api/charts/edit", "{\"text\":\"[A]\\n| C | F |\\n[B]\\n| G | C6 |\",\"edit\":" + edit + "}");
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        assertThat(told(answer)).isEqualTo(moved == null ? "" : moved);
+    }
+
+    @ParameterizedTest(name = "{0} → {1}")
+    @CsvSource(delimiter = ';', value = {"| C | F | G |;| C | Dm | F | G |;2>3 3>4", "| C | F | G |;| C | G |;2>null 3>2", "| C | F |;| C | Fm |;", "?;| C |;"})
+    void typed_text_tells_where_bars_went(String before, String after, String moved) {
+        RealServer.Answer answer = SERVER.post("/api/charts/moves", "{\"before\":\"" + before + "\",\"after\":\"" + after + "\"}");
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        assertThat(told(answer)).isEqualTo(moved == null ? "" : moved);
+        assertThat(SERVER.post("/api/charts/moves", "{\"before\":\"| C |\",\"after\":\"\"}").status()).isEqualTo(422);
+        assertThat(SERVER.post("/api/charts/moves", "{\"before\":\"| C |\"}").status()).isEqualTo(422);
+    }
+
+    private static String told(RealServer.Answer answer) {
         List<String> told = new ArrayList<>();
         answer.json().path("moved").forEach(move -> told.add(move.path("from") + ">" + move.path("to")));
-        assertThat(String.join(" ", told)).isEqualTo(moved == null ? "" : moved);
+        return String.join(" ", told);
     }
 
     /** What waits for bars that are gone does nothing and is told. */

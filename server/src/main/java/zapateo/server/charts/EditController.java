@@ -134,7 +134,27 @@ public class EditController {
             case section -> BarMoves.section(before.written(), edit.section(), edit.change());
             default -> BarMoves.between(was, is);
         };
+        return views(moves, was, is);
+    }
+
+    private static List<MovedView> views(BarMoves moves, List<WrittenBar> was, List<WrittenBar> is) {
         return moves.byNumber(was, is).stream().map(move -> new MovedView(move.from(), move.to().orElse(null))).toList();
+    }
+
+    /** @param before the text as it was; @param after as it was typed */
+    public record MovesRequest(@NotNull(message = "expected the chart's text as it was") String before, @NotNull(message = "expected the chart's text as it is") String after) {
+    }
+
+    /** @param moved as an edit tells it */
+    public record MovesView(List<MovedView> moved) {
+    }
+
+    /** Where the bars of a chart went while its text was typed: what is alike from the start and from the end stays with its bar. */
+    @PostMapping("/moves")
+    public MovesView moves(@Valid @RequestBody MovesRequest request) {
+        List<WrittenBar> is = song(open(request.after())).writtenBars();
+        List<WrittenBar> was = ChartEdit.of(request.before()).reading().song().map(Song::writtenBars).orElse(List.of());
+        return new MovesView(views(BarMoves.between(was, is), was, is));
     }
 
     private static NoteEdit.Change noteChange(String id) {
