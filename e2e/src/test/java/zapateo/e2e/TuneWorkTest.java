@@ -78,7 +78,7 @@ class TuneWorkTest {
         String abc = "X:1\nT:Brought In\nM:3/4\nL:1/8\nK:G\n\"G\"G2 B2 d2 | \"D7\"c2 A2 F2 |]\n";
         page.locator("input[type=file]").first().setInputFiles(new FilePayload("brought.abc", "text/plain", abc.getBytes(StandardCharsets.UTF_8)));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Put it in|Keep|Bring"))).first().click();
-        page.getByText("Brought In").first().waitFor();
+        page.waitForURL(Pattern.compile(".*/songs/.*/chart"));
         String id = Stage.server().get("/api/songs").json().findParents("title").stream().filter(line -> line.path("title").asString().equals("Brought In")).findFirst().orElseThrow().path("id").asString();
         assertThat(Stage.server().get("/api/songs/" + id).json().path("chart").asString()).contains("Melody: | G2 B2 d2 | c2 A2 F2 |");
     }
