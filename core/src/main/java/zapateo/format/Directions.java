@@ -10,6 +10,7 @@ import org.audiveris.proxymusic.DirectionType;
 import org.audiveris.proxymusic.FormattedTextId;
 import org.audiveris.proxymusic.Metronome;
 import org.audiveris.proxymusic.ObjectFactory;
+import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.PerMinute;
 import org.audiveris.proxymusic.Sound;
 import org.audiveris.proxymusic.Swing;
@@ -53,6 +54,22 @@ final class Directions {
             sound.setSwing(swing(swung.ratio()));
         }
         direction.setSound(sound);
+        return direction;
+    }
+
+    /** @param tick from the bar line */
+    static Direction words(String words, int tick) {
+        Direction direction = above();
+        DirectionType type = MAKE.createDirectionType();
+        FormattedTextId text = MAKE.createFormattedTextId();
+        text.setValue(words);
+        type.getWordsOrSymbol().add(text);
+        direction.getDirectionType().add(type);
+        if (tick > 0) {
+            Offset offset = MAKE.createOffset();
+            offset.setValue(BigDecimal.valueOf(tick));
+            direction.setOffset(offset);
+        }
         return direction;
     }
 

@@ -103,7 +103,8 @@ public final class LeadSheetWriter {
         if (sounds) {
             bar.chords().forEach(span -> content.add(harmony(span)));
         }
-        bar.chords().stream().filter(ChordSpan::held).forEach(span -> content.add(words("fermata", span.tick())));
+        // A fermata stands over the note that is held; where none begins under it, it is a word.
+        bar.chords().stream().filter(span -> span.held() && under(span, bar).isEmpty()).forEach(span -> content.add(words("fermata", span.tick())));
         if (bar.marks().closes().filter(Repeat::vamp).isPresent()) {
             content.add(words("vamp", 0));
         }
@@ -184,6 +185,9 @@ public final class LeadSheetWriter {
             List<Piece> pieces = pieces(bar, each);
             for (int i = 0; i < pieces.size(); i++) {
                 Note note = note(pieces.get(i), each, tied || i > 0, each.tied() || i + 1 < pieces.size(), accidentals);
+                if (i == 0 && bar.chords().stream().anyMatch(span -> span.held() && under(span, bar).filter(each::equals).isPresent())) {
+                    addFermata(note);
+                }
                 if (!worded && each.pitch().isPresent()) {
                     addWords(note, bar.marks().words());
                     worded = true;
@@ -193,6 +197,21 @@ public final class LeadSheetWriter {
             tied = each.tied();
         }
         return notes;
+    }
+
+    /** The last note that begins under a fermata. */
+    private static Optional<TuneNote> under(ChordSpan span, WrittenBar bar) {
+        return bar.tune().stream().filter(note -> note.tick() >= span.tick() && note.tick() < span.end()).reduce((first, second) -> second);
+    }
+
+    private void addFermata(Note note) {
+        org.audiveris.proxymusic.Notations notations = note.getNotations().stream().findFirst().orElseGet(() -> {
+            note.getNotations().add(make.createNotations());
+            return note.getNotations().get(0);
+        });
+        org.audiveris.proxymusic.Fermata fermata = make.createFermata();
+        fermata.setType(org.audiveris.proxymusic.UprightInverted.UPRIGHT);
+        notations.getTiedOrSlurOrTuplet().add(fermata);
     }
 
     private static boolean endsTied(WrittenBar bar) {

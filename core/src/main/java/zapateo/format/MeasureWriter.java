@@ -140,7 +140,7 @@ final class MeasureWriter {
         BigInteger staff = staves.size() > 1 ? BigInteger.valueOf(staves.indexOf(hand) + 1L) : null;
         NoteWriter writer = new NoteWriter(bar.key(), staff, headed ? number -> true : fingered(strokes));
         if (hand == staves.get(0)) {
-            bar.chords().forEach(span -> content.add(harmony(span)));
+            bar.chords().stream().filter(ChordSpan::isSaid).forEach(span -> content.add(harmony(span)));
         }
         List<List<StaffBar.Event>> voices = StaffBar.of(bar, strokes).voices();
         for (int voice = 0; voice < voices.size(); voice++) {
@@ -152,21 +152,30 @@ final class MeasureWriter {
         }
     }
 
+    /** What stands last under each fermata; its sign stands over that. */
+    private static Set<StaffBar.Event> held(Bar bar, List<StaffBar.Event> events) {
+        Set<StaffBar.Event> held = new HashSet<>();
+        bar.chords().stream().filter(ChordSpan::held).forEach(span -> events.stream().filter(event -> event.tick() < span.end() && event.tick() + event.value().ticks() > span.tick())
+                .reduce((first, second) -> second).ifPresent(held::add));
+        return held;
+    }
+
     private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests) {
         List<StaffBar.Event> timed = events.stream().filter(event -> !event.isGrace()).toList();
         Map<StaffBar.Event, List<BeamValue>> beams = Beams.of(bar.meter(), timed);
         Map<StaffBar.Event, StartStop> triplets = triplets(timed);
         if (events.isEmpty() || events.stream().allMatch(StaffBar.Event::isRest)) {
-            content.add(writer.barRest(bar.ticks(), voice));
+            content.add(writer.barRest(bar.ticks(), voice, bar.chords().stream().anyMatch(ChordSpan::held)));
             return;
         }
+        Set<StaffBar.Event> held = hideRests ? Set.of() : held(bar, timed);
         for (StaffBar.Event event : events) {
             if (event.isRest() && hideRests && !event.value().triplet()) {
                 Forward forward = make.createForward();
                 forward.setDuration(BigDecimal.valueOf(event.value().ticks()));
                 content.add(forward);
             } else {
-                content.addAll(writer.notes(event, voice, beams.getOrDefault(event, List.of()), Optional.ofNullable(triplets.get(event))));
+                content.addAll(writer.notes(event, voice, beams.getOrDefault(event, List.of()), Optional.ofNullable(triplets.get(event)), held.contains(event)));
             }
         }
     }
@@ -192,7 +201,11 @@ final class MeasureWriter {
     }
 
     /** All of a bar's symbols stand at its start, each with its offset: no rest above them need be cut for their sake. */
-    private Harmony harmony(ChordSpan span) {
+    private Object harmony(ChordSpan span) {
+        if (!headed && span.chord().isEmpty()) {
+            // The engraver here has no way of its own to say that there is no chord.
+            return Directions.words(span.written(), span.tick());
+        }
         Harmony harmony = headed ? ChordSymbols.harmony(span) : ChordSymbols.engraved(span);
         if (span.tick() > 0) {
             Offset offset = make.createOffset();

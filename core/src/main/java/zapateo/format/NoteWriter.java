@@ -11,6 +11,7 @@ import org.audiveris.proxymusic.Arpeggiate;
 import org.audiveris.proxymusic.Articulations;
 import org.audiveris.proxymusic.Beam;
 import org.audiveris.proxymusic.BeamValue;
+import org.audiveris.proxymusic.Fermata;
 import org.audiveris.proxymusic.Fingering;
 import org.audiveris.proxymusic.Grace;
 import org.audiveris.proxymusic.Notations;
@@ -25,6 +26,7 @@ import org.audiveris.proxymusic.Technical;
 import org.audiveris.proxymusic.TimeModification;
 import org.audiveris.proxymusic.Tuplet;
 import org.audiveris.proxymusic.UpDown;
+import org.audiveris.proxymusic.UprightInverted;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.harmony.Key;
 import zapateo.part.PartNote;
@@ -46,21 +48,36 @@ final class NoteWriter {
         this.fingered = fingered;
     }
 
-    Note barRest(int ticks, String voice) {
+    Note barRest(int ticks, String voice, boolean held) {
         Note note = plain(ticks, voice);
         Rest rest = make.createRest();
         rest.setMeasure(YesNo.YES);
         note.setRest(rest);
+        if (held) {
+            Notations notations = make.createNotations();
+            notations.getTiedOrSlurOrTuplet().add(fermata());
+            note.getNotations().add(notations);
+        }
         return note;
     }
 
-    List<Note> notes(StaffBar.Event event, String voice, List<BeamValue> beams, Optional<StartStop> triplet) {
+    private Fermata fermata() {
+        Fermata fermata = make.createFermata();
+        fermata.setType(UprightInverted.UPRIGHT);
+        return fermata;
+    }
+
+    /** @param held whether a fermata stands over it */
+    List<Note> notes(StaffBar.Event event, String voice, List<BeamValue> beams, Optional<StartStop> triplet, boolean held) {
         if (event.isRest()) {
             Note note = valued(event, voice);
             note.setRest(make.createRest());
             Notations notations = make.createNotations();
             triplet.ifPresent(sign -> notations.getTiedOrSlurOrTuplet().add(tuplet(sign)));
-            if (triplet.isPresent()) {
+            if (held) {
+                notations.getTiedOrSlurOrTuplet().add(fermata());
+            }
+            if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
                 note.getNotations().add(notations);
             }
             return List.of(note);
@@ -83,7 +100,7 @@ final class NoteWriter {
                 addBeams(note, beams);
             }
             addPitch(note, sounding.get(i).pitch(), event.piece() > 0);
-            addNotations(note, event, numbered, i == 0 ? triplet : Optional.empty(), i);
+            addNotations(note, event, numbered, i == 0 ? triplet : Optional.empty(), i, held && i == 0);
             notes.add(note);
         }
         return notes;
@@ -147,7 +164,7 @@ final class NoteWriter {
         return tuplet;
     }
 
-    private void addNotations(Note note, StaffBar.Event event, StaffBar.Numbered numbered, Optional<StartStop> triplet, int place) {
+    private void addNotations(Note note, StaffBar.Event event, StaffBar.Numbered numbered, Optional<StartStop> triplet, int place, boolean held) {
         Stroke stroke = numbered.stroke();
         Notations notations = make.createNotations();
         Ties.add(note, notations, event.piece() > 0, event.tieNext());
@@ -168,6 +185,9 @@ final class NoteWriter {
             Arpeggiate arpeggiate = make.createArpeggiate();
             arpeggiate.setDirection(UpDown.UP);
             notations.getTiedOrSlurOrTuplet().add(arpeggiate);
+        }
+        if (held) {
+            notations.getTiedOrSlurOrTuplet().add(fermata());
         }
         if (!notations.getTiedOrSlurOrTuplet().isEmpty()) {
             note.getNotations().add(notations);

@@ -31,8 +31,14 @@ public record ChordSpan(String written, Optional<ChordSymbol> chord, int tick, i
         return new ChordSpan(NO_CHORD, Optional.empty(), tick, ticks, false, false);
     }
 
-    public boolean isSilence() {
-        return written.equals(NO_CHORD);
+    /** A silence that nothing is said about, before a song begins. */
+    static ChordSpan unsaid(int tick, int ticks) {
+        return new ChordSpan("", Optional.empty(), tick, ticks, false, false);
+    }
+
+    /** Whether a page has a word for it. */
+    public boolean isSaid() {
+        return !written.isEmpty();
     }
 
     public int end() {

@@ -142,7 +142,7 @@ public final class Song {
             sections.set(0, new WrittenSection(first.name(), bars, first.again()));
             return of(heading, sections, form);
         }
-        WrittenBar silent = new WrittenBar(0, leadInMeter(), beat, List.of(ChordSpan.silence(0, beat)), List.of(), WrittenBar.Marks.NONE);
+        WrittenBar silent = new WrittenBar(0, leadInMeter(), beat, List.of(ChordSpan.unsaid(0, beat)), List.of(), WrittenBar.Marks.NONE);
         sections.add(WrittenSection.of("", List.of(silent)));
         written.forEach(section -> sections.add(new WrittenSection(section.name(), section.bars(), section.again().map(place -> place + 1))));
         List<Integer> order = new ArrayList<>(form.isEmpty() ? List.of() : List.of(0));

@@ -117,7 +117,7 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
 
     /** The same after so much silence. */
     WrittenBar after(int silence) {
-        List<ChordSpan> later = new ArrayList<>(List.of(ChordSpan.silence(0, silence)));
+        List<ChordSpan> later = new ArrayList<>(List.of(ChordSpan.unsaid(0, silence)));
         chords.forEach(span -> later.add(span.at(span.tick() + silence, span.ticks())));
         return new WrittenBar(number, meter, ticks + silence, later, after(silence, tune), marks.tunes(marks.tunes().stream().map(each -> after(silence, each)).toList()));
     }

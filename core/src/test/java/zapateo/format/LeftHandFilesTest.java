@@ -17,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.rhythm.Meter;
@@ -72,7 +73,7 @@ class LeftHandFilesTest {
     @CsvSource({"straight,40", "straight,100", "straight,240", "swing,60", "swing,132", "swing,220", "shuffle,90", "shuffle,200"})
     void a_rolled_tenth_keeps_the_beat_with_its_top(String feel, int tempo) throws Exception {
         Arrangement arrangement = zapateo.lefthand.Played.ARRANGER.arrange(zapateo.lefthand.Played.song("Key: D♭~Feel: " + feel + "~Tempo: " + tempo + "~| D♭ | A♭ G♭ | D♭ |"),
-                Choices.figure("held").voicing("tenth").endsHeld(false), zapateo.hand.Hand.of(185));
+                Choices.figure("held").with(Choice.VOICING, "tenth").endsHeld(false), zapateo.hand.Hand.of(185));
         List<long[]> ons = notesOn(MidiWriter.write(arrangement, Hands.LEFT));
         double ticksOf120Ms = 0.120 * tempo / 60 * 960;
         assertThat(ons).hasSize(8);

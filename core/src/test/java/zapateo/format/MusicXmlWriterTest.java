@@ -154,6 +154,38 @@ class MusicXmlWriterTest {
         assertThat(elements(document, "kind").get(2).getTextContent()).isEqualTo("none");
     }
 
+    /** On a page that is engraved here as words; the beat before a roll into the first bar says nothing at all. */
+    @Test
+    void silence_is_said_where_it_is_written() throws Exception {
+        Document page = parse(MusicXmlWriter.page(arrange("| N.C. . C . | F |", "held"), Hands.BOTH, 0, 1));
+        assertThat(elements(page, "words")).extracting(Element::getTextContent).containsExactly("N.C.");
+        assertThat(elements(page, "harmony")).hasSize(2);
+        Arrangement rolled = arrange("| C | F |", "rolled-tenths");
+        for (byte[] file : List.of(MusicXmlWriter.page(rolled, Hands.BOTH, 0, 1), MusicXmlWriter.write(rolled, Hands.BOTH))) {
+            Document document = parse(file);
+            assertThat(elements(document, "measure")).hasSize(3);
+            assertThat(children(elements(document, "measure").get(0), "harmony")).isEmpty();
+            assertThat(elements(document, "harmony")).hasSize(2);
+        }
+    }
+
+    /** MusicXML 4.0: a fermata is a notation of the note it stands over; here the last one under it, in each hand, a rest too. */
+    @Test
+    void a_fermata_stands_over_what_is_held() throws Exception {
+        Document both = score("| C | G7 . . C (fermata) |", "spread-eighths");
+        List<Element> held = elements(both, "fermata");
+        assertThat(held).hasSize(2).allSatisfy(mark -> assertThat(mark.getAttribute("type")).isEqualTo("upright"));
+        assertThat(elements(both, "measure").get(0).getElementsByTagName("fermata").getLength()).isZero();
+        SCHEMA.newValidator().validate(new DOMSource(both));
+        Song sung = ChartParser.parse("| C | G7 . . C (fermata) |\nMelody: | c8 | B4 d2 c2 |").song().orElseThrow();
+        Document lead = parse(LeadSheetWriter.write(sung));
+        assertThat(elements(lead, "fermata")).hasSize(1);
+        assertThat(elements(lead, "words")).isEmpty();
+        SCHEMA.newValidator().validate(new DOMSource(lead));
+        Song read = FileFormat.read(LeadSheetWriter.write(sung)).song().orElseThrow();
+        assertThat(read.chords().filter(place -> place.span().held()).map(place -> place.span().written())).containsExactly("C");
+    }
+
     @Test
     void rolled_chords_carry_the_arpeggio_sign_and_swing_is_written_as_swing() throws Exception {
         Document document = score("Feel: shuffle\n| D♭ |", "held");
