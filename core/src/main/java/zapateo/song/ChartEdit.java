@@ -5,6 +5,8 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -19,6 +21,8 @@ import zapateo.rhythm.Tempo;
  * written, from 0 through the whole song.
  */
 public final class ChartEdit {
+
+    private static final Pattern TITLE_LINE = Pattern.compile("(?i)\\A\\s*title\\s*:[^\\r\\n]*\\R");
 
     private final String text;
     private final ChartReading reading;
@@ -201,6 +205,22 @@ public final class ChartEdit {
         cuts.addAll(TransposedSigns.of(text, by));
         cuts.addAll(new TuneLines(this).moved(by));
         return apply(cuts);
+    }
+
+    /** The key named in the heading; empty leaves it to be found from the chords. */
+    public String key(Optional<Key> named) {
+        Matcher line = TransposedSigns.KEY_LINE.matcher(text);
+        Cut last = null;
+        while (line.find()) {
+            int end = text.startsWith("\r\n", line.end()) ? line.end() + 2 : Math.min(text.length(), line.end() + 1);
+            last = named.isPresent() ? new Cut(line.start(2), line.end(2), named.get().toString()) : new Cut(line.start(), end, "");
+        }
+        if (last != null || named.isEmpty()) {
+            return last == null ? text : apply(List.of(last));
+        }
+        Matcher title = TITLE_LINE.matcher(text);
+        int from = title.find() ? title.end() : 0;
+        return apply(List.of(new Cut(from, from, "Key: " + named.get() + "\n")));
     }
 
     /** A bar and the next one put into one: their chords share it, their words stand together. What was guessed of them is guessed no more. */

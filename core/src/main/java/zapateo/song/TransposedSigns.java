@@ -10,7 +10,7 @@ import zapateo.harmony.Transposition;
 /** What of a chart moves to another key beside its chords and its melody: the key line and changes of key. */
 final class TransposedSigns {
 
-    private static final Pattern KEY_LINE = Pattern.compile("(?im)^(\\s*key\\s*:\\s*)([^\\r\\n]*?)([ \\t]*(?://.*)?)$");
+    static final Pattern KEY_LINE = Pattern.compile("(?im)^(\\s*key\\s*:\\s*)([^\\r\\n]*?)([ \\t]*(?://.*)?)$");
     private static final Pattern KEY_SIGN = Pattern.compile("\\(key\\s+([^)]+)\\)");
 
     private TransposedSigns() {

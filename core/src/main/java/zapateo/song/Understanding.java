@@ -13,6 +13,7 @@ import zapateo.harmony.Degree;
 import zapateo.harmony.Key;
 import zapateo.harmony.KeyFinder;
 import zapateo.harmony.KeyRegions;
+import zapateo.harmony.Mode;
 import zapateo.harmony.VoiceLeading;
 
 /**
@@ -141,8 +142,22 @@ public final class Understanding {
     }
 
     private static List<Region> regions(Song song, List<Standing> standing) {
-        return KeyRegions.of(song.key(), song.keyGiven(), standing.stream().map(each -> new KeyFinder.Sounding(each.chord(), each.bars())).toList()).stream()
+        List<Region> found = KeyRegions.of(song.key(), song.keyGiven(), standing.stream().map(each -> new KeyFinder.Sounding(each.chord(), each.bars())).toList()).stream()
                 .map(region -> new Region(region.key(), standing.isEmpty() || region.from() == 0 ? 0 : standing.get(region.from()).bar())).toList();
+        return song.keyGiven() ? found : atHome(song.key(), found);
+    }
+
+    /** A song that stays in one key is in the one that was found for it; where it moves, what has the tones of the mode it was found in is that mode. */
+    private static List<Region> atHome(Key home, List<Region> found) {
+        boolean modal = home.mode() != Mode.MAJOR && home.mode() != Mode.MINOR;
+        List<Region> regions = new ArrayList<>();
+        for (Region region : found) {
+            Key key = found.size() == 1 || modal && region.key().fifths() == home.fifths() ? home : region.key();
+            if (regions.isEmpty() || !regions.get(regions.size() - 1).key().equals(key)) {
+                regions.add(new Region(key, region.bar()));
+            }
+        }
+        return regions;
     }
 
     /** The likeliest first, at most three; also where the chart names its key. */

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -129,6 +130,16 @@ class ChartEditTest {
     void a_chord_is_replaced_in_place_also_under_a_percent_sign() {
         assertThat(ChartEdit.of("| >C (fermata) | % |").replaceChord(0, 0, ChordSymbol.parse("Am"))).isEqualTo("| >Am (fermata) | % |");
         assertThat(ChartEdit.of("| C F | \"mind\" % |").replaceChord(1, 1, ChordSymbol.parse("Dm"))).isEqualTo("| C F | \"mind\" C Dm |");
+    }
+
+    /** The line that counts is changed, one is put in below the title where there is none, and taken out to have the key found. */
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', value = {"| C | F |;F;Key: F~| C | F |", "Title: Pier~~| C |;Gm;Title: Pier~Key: Gm~~| C |", "Title: Pier~key : c // old~| C |;E♭;Title: Pier~key : E♭ // old~| C |",
+        "Key: C~Tempo: 90~| C |;;Tempo: 90~| C |", "| C |;;| C |"})
+    void the_key_is_named_in_the_heading(String before, String key, String after) {
+        String text = ChartEdit.of(before.replace('~', '\n')).key(Optional.ofNullable(key).flatMap(Key::read));
+        assertThat(text).isEqualTo(after.replace('~', '\n'));
+        assertThat(ChartEdit.of(text).reading().song().orElseThrow().keyGiven()).isEqualTo(key != null);
     }
 
     @Test

@@ -37,6 +37,16 @@ class UnderstandingSongTest {
         assertThat(Understanding.degrees(song).regions()).isEqualTo(understanding.regions());
     }
 
+    /** Heading, degrees and changes of key speak of one key: the mode that is found is the mode that rules (HANDBOOK §4: Mixolydian has a ♭VII and no leading tone). */
+    @Test
+    void the_mode_that_is_found_rules() {
+        Song song = song("D C G D D C G D");
+        assertThat(song.key()).hasToString("D mixolydian");
+        assertThat(degrees(song)).containsExactly("I", "♭VII", "IV", "I", "I", "♭VII", "IV", "I");
+        assertThat(Understanding.of(song).regions()).singleElement().satisfies(region -> assertThat(region.key()).isEqualTo(song.key()));
+        assertThat(Understanding.degrees(song).regions()).isEqualTo(Understanding.of(song).regions());
+    }
+
     @Test
     void a_named_key_is_kept_though_the_chords_wander_and_the_wandering_is_told() {
         Understanding understanding = Understanding.of(song("Key: C\n| C | F | G7 | C |\n" + "| E♭ | A♭ | B♭7 | E♭ |\n".repeat(3)));
