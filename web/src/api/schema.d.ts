@@ -643,6 +643,7 @@ export interface components {
             beatTicks: number;
             /** Format: double */
             bpm: number;
+            choices: components["schemas"]["HoldingView"];
             chords: components["schemas"]["ArrangedChordView"][];
             /** Format: double */
             difficulty: number;
@@ -744,39 +745,71 @@ export interface components {
             figure: components["schemas"]["FigureView"];
             problem: string;
         };
+        ChoiceView: {
+            id: string;
+            places: string[];
+            use: string;
+            usual: string | null;
+            values: string[];
+        };
         ChoicesRequest: {
+            /** @description what the basses do in place of the figure's own; expected auto or the id of a bass line */
             bassLine?: string;
             costs?: {
                 [key: string]: number;
             };
-            /** @enum {string} */
+            /**
+             * @description what the last bar is; expected held or figure
+             * @enum {string}
+             */
             ending?: "held" | "figure";
+            /** @description the figure of the left hand; expected the id of a figure; where it is absent held */
             figure?: string;
             fingers?: components["schemas"]["FingerRequest"][];
+            /** @description whether the top note should rather stay where it is; expected true or false; where it is absent false */
             keepTop?: boolean;
+            /** @description how a change is led into; expected auto or the id of a lead-in */
             leadIn?: string;
-            /** Format: int32 */
+            /** @description made easier or fuller by rule; expected 1 to 5 */
             level?: number;
+            /**
+             * @description how much is varied from bar to bar; expected none, some or much; where it is absent none
+             * @enum {string}
+             */
+            liveliness?: "none" | "some" | "much";
             locks?: components["schemas"]["LockRequest"][];
-            /** @enum {string} */
+            /**
+             * @description what is done with an octave the hand cannot span; expected play, roll, pedal or omit
+             * @enum {string}
+             */
             octaves?: "play" | "roll" | "pedal" | "omit";
             overrides?: components["schemas"]["OverrideRequest"][];
             parked?: components["schemas"]["ParkedRequest"];
+            /** @description whether the sustaining pedal is used; expected true or false */
             pedal?: boolean;
-            /** @enum {string} */
+            /**
+             * @description where the bass lies; expected deep or middle
+             * @enum {string}
+             */
             register?: "deep" | "middle";
             right?: components["schemas"]["RightRequest"];
             sections?: {
                 [key: string]: components["schemas"]["OptionsRequest"];
             };
-            /** Format: int64 */
+            /** @description of the gentle unevenness for listening; expected a whole number */
             seed?: number;
-            /** Format: double */
+            /** @description the long eighth to the short one; expected 1 to 4 */
             swingRatio?: number;
-            /** @enum {string} */
+            /**
+             * @description what is done with a stroke the hand cannot span; expected play, roll, pedal or omit
+             * @enum {string}
+             */
             tenths?: "play" | "roll" | "pedal" | "omit";
+            /** @description whether figures may vary their bars; expected true or false; where it is absent true */
             variations?: boolean;
+            /** @description which tones of a chord are taken together; expected auto or the id of a voicing */
             voicing?: string;
+            /** @description whether someone else has the bass; expected true or false; where it is absent false */
             withBassPlayer?: boolean;
         };
         ChordChange: {
@@ -851,7 +884,7 @@ export interface components {
             chord?: number;
             content?: string;
             /** @enum {string} */
-            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "join" | "confirmGuesses" | "tune" | "note";
+            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "join" | "confirmGuesses" | "tune" | "note" | "key";
             /** @enum {string} */
             note?: "up" | "down" | "sharper" | "flatter" | "octave-up" | "octave-down" | "longer" | "shorter" | "earlier" | "later" | "delete" | "add" | "pitch";
             /** Format: int32 */
@@ -899,6 +932,7 @@ export interface components {
         };
         FigureView: {
             accepts: string[];
+            atLevels: string[];
             /** Format: int32 */
             chords: number;
             family: string;
@@ -1006,6 +1040,15 @@ export interface components {
             /** Format: int32 */
             ticks: number;
         };
+        HoldingView: {
+            bassLine: string | null;
+            chosen: components["schemas"]["OptionsRequest"];
+            feel: string;
+            figure: string;
+            leadIn: string | null;
+            register: string;
+            voicing: string;
+        };
         ImportView: {
             /** Format: int32 */
             bars: number;
@@ -1101,14 +1144,27 @@ export interface components {
             top?: string;
         };
         MannerRequest: {
+            /** @description the rhythm of its chords; expected the id of a right-hand figure */
             figure?: string;
-            /** @enum {string} */
+            /**
+             * @description which chords it strikes; expected each, held or turn; where it is absent each
+             * @enum {string}
+             */
             shapes?: "each" | "held" | "turn";
-            /** @enum {string} */
+            /**
+             * @description what the right hand plays; expected none, comping, melody or improvise; where it is absent none
+             * @enum {string}
+             */
             style: "none" | "comping" | "melody" | "improvise";
-            /** @enum {string} */
+            /**
+             * @description what the highest notes of its chords do; expected nearest, smooth or third; where it is absent nearest
+             * @enum {string}
+             */
             top?: "nearest" | "smooth" | "third";
-            /** @enum {string} */
+            /**
+             * @description what lies under a melody; expected alone, close, open, thirds, sixths, octaves, block or third; where it is absent alone
+             * @enum {string}
+             */
             under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block" | "third";
         };
         MannerView: {
@@ -1200,21 +1256,43 @@ export interface components {
             pentatonic: string[];
         };
         OptionsRequest: {
+            /** @description what the basses do in place of the figure's own; expected auto or the id of a bass line */
             bassLine?: string;
+            /** @description the figure of the left hand; expected the id of a figure; where it is absent held */
             figure?: string;
+            /** @description whether the top note should rather stay where it is; expected true or false; where it is absent false */
             keepTop?: boolean;
+            /** @description how a change is led into; expected auto or the id of a lead-in */
             leadIn?: string;
-            /** Format: int32 */
+            /** @description made easier or fuller by rule; expected 1 to 5 */
             level?: number;
-            /** @enum {string} */
+            /**
+             * @description how much is varied from bar to bar; expected none, some or much; where it is absent none
+             * @enum {string}
+             */
+            liveliness?: "none" | "some" | "much";
+            /**
+             * @description what is done with an octave the hand cannot span; expected play, roll, pedal or omit
+             * @enum {string}
+             */
             octaves?: "play" | "roll" | "pedal" | "omit";
+            /** @description whether the sustaining pedal is used; expected true or false */
             pedal?: boolean;
-            /** @enum {string} */
+            /**
+             * @description where the bass lies; expected deep or middle
+             * @enum {string}
+             */
             register?: "deep" | "middle";
-            /** @enum {string} */
+            /**
+             * @description what is done with a stroke the hand cannot span; expected play, roll, pedal or omit
+             * @enum {string}
+             */
             tenths?: "play" | "roll" | "pedal" | "omit";
+            /** @description whether figures may vary their bars; expected true or false; where it is absent true */
             variations?: boolean;
+            /** @description which tones of a chord are taken together; expected auto or the id of a voicing */
             voicing?: string;
+            /** @description whether someone else has the bass; expected true or false; where it is absent false */
             withBassPlayer?: boolean;
         };
         OverView: {
@@ -1230,24 +1308,46 @@ export interface components {
         };
         OverrideRequest: {
             bars: string;
+            /** @description what the basses do in place of the figure's own; expected auto or the id of a bass line */
             bassLine?: string;
             beats?: string;
+            /** @description the figure of the left hand; expected the id of a figure; where it is absent held */
             figure?: string;
+            /** @description whether the top note should rather stay where it is; expected true or false; where it is absent false */
             keepTop?: boolean;
+            /** @description how a change is led into; expected auto or the id of a lead-in */
             leadIn?: string;
-            /** Format: int32 */
+            /** @description made easier or fuller by rule; expected 1 to 5 */
             level?: number;
-            /** @enum {string} */
+            /**
+             * @description how much is varied from bar to bar; expected none, some or much; where it is absent none
+             * @enum {string}
+             */
+            liveliness?: "none" | "some" | "much";
+            /**
+             * @description what is done with an octave the hand cannot span; expected play, roll, pedal or omit
+             * @enum {string}
+             */
             octaves?: "play" | "roll" | "pedal" | "omit";
             /** Format: int32 */
             pass?: number;
+            /** @description whether the sustaining pedal is used; expected true or false */
             pedal?: boolean;
-            /** @enum {string} */
+            /**
+             * @description where the bass lies; expected deep or middle
+             * @enum {string}
+             */
             register?: "deep" | "middle";
-            /** @enum {string} */
+            /**
+             * @description what is done with a stroke the hand cannot span; expected play, roll, pedal or omit
+             * @enum {string}
+             */
             tenths?: "play" | "roll" | "pedal" | "omit";
+            /** @description whether figures may vary their bars; expected true or false; where it is absent true */
             variations?: boolean;
+            /** @description which tones of a chord are taken together; expected auto or the id of a voicing */
             voicing?: string;
+            /** @description whether someone else has the bass; expected true or false; where it is absent false */
             withBassPlayer?: boolean;
         };
         ParkedRequest: {
@@ -1349,25 +1449,41 @@ export interface components {
             vamp: boolean;
         };
         RightRequest: {
+            /** @description bars in which the hands may run together; expected a list of bars' numbers, at most 2000; where it is absent [] */
             asTheyAre?: number[];
-            /** Format: int64 */
+            /** @description of an improvised chorus; expected a whole number; where it is absent 1 */
             chorus?: number;
+            /** @description the rhythm of its chords; expected the id of a right-hand figure */
             figure?: string;
-            /** Format: int64 */
+            /** @description of what is played where the melody rests; open leaves its rests; expected a whole number */
             fills?: number;
             licks?: components["schemas"]["LickRequest"][];
+            /** @description bars whose rests stay rests; expected a list of bars' numbers, at most 2000; where it is absent [] */
             plain?: number[];
             sections?: {
                 [key: string]: components["schemas"]["MannerRequest"];
             };
-            /** @enum {string} */
+            /**
+             * @description which chords it strikes; expected each, held or turn; where it is absent each
+             * @enum {string}
+             */
             shapes?: "each" | "held" | "turn";
-            /** @enum {string} */
+            /**
+             * @description what the right hand plays; expected none, comping, melody or improvise; where it is absent none
+             * @enum {string}
+             */
             style: "none" | "comping" | "melody" | "improvise";
-            /** @enum {string} */
+            /**
+             * @description what the highest notes of its chords do; expected nearest, smooth or third; where it is absent nearest
+             * @enum {string}
+             */
             top?: "nearest" | "smooth" | "third";
-            /** @enum {string} */
+            /**
+             * @description what lies under a melody; expected alone, close, open, thirds, sixths, octaves, block or third; where it is absent alone
+             * @enum {string}
+             */
             under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block" | "third";
+            /** @description whether both hands go up the chord together before a section; expected true or false; where it is absent false */
             unison?: boolean;
         };
         RolledView: {
@@ -1560,6 +1676,7 @@ export interface components {
         };
         ThereIsView: {
             bassLines: components["schemas"]["NamedView"][];
+            choices: components["schemas"]["ChoiceView"][];
             costs: components["schemas"]["WeighedView"][];
             leadIns: components["schemas"]["NamedView"][];
             spacings: string[];

@@ -12,6 +12,7 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -57,13 +58,13 @@ public class ArrangeBenchmark {
     /** Both hands; wanted for 64 bars: under 15 ms. */
     @Benchmark
     public Arrangement arrangeBothHands() {
-        return arranger.arrange(song, Choices.figure(figure).right(RightHand.of(RightChoices.Style.COMPING).figure("chord-lowest-pair")), Hand.USUAL);
+        return arranger.arrange(song, Choices.figure(figure).right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "chord-lowest-pair")), Hand.USUAL);
     }
 
     /** The same under a melody that the left hand has to make room for. */
     @Benchmark
     public Arrangement arrangeUnderATune() {
-        return arranger.arrange(sung, Choices.figure(figure).right(RightHand.of(RightChoices.Style.MELODY).under(RightChoices.Under.CLOSE)), Hand.USUAL);
+        return arranger.arrange(sung, Choices.figure(figure).right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.CLOSE)), Hand.USUAL);
     }
 
     @Benchmark

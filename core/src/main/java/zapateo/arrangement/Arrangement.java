@@ -23,10 +23,11 @@ import zapateo.song.Timeline;
  *
  * @param pedal   in the order of time, never overlapping
  * @param notices choices that could not be kept to the letter, and why
+ * @param holding what holds in each bar
  * @param laid    how the chords were laid, to be asked why
  * @param play    how hard it is, bar by bar
  */
-public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices, Realised laid,
+public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices, List<Holding> holding, Realised laid,
                           Playability play) {
 
     /** Only a hand's first strokes reach back before the song. */
@@ -35,6 +36,7 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
     public Arrangement {
         pedal = List.copyOf(pedal);
         notices = List.copyOf(notices);
+        holding = List.copyOf(holding);
     }
 
     /** Of both hands, in the order of the score. */
@@ -143,6 +145,6 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
 
     /** The left hand with the song's melody over it in place of a right hand. */
     public Arrangement withTune() {
-        return new Arrangement(song, swing, left, new Part(Side.RIGHT, TuneHand.alone(song)), pedal, notices, laid, play);
+        return new Arrangement(song, swing, left, new Part(Side.RIGHT, TuneHand.alone(song)), pedal, notices, holding, laid, play);
     }
 }

@@ -47,21 +47,21 @@ public final class Arranger {
     }
 
     /** A song whose keys and times are found, before it is given to fingers. */
-    private record Laid(Song song, Swing swing, Timeline timeline, Realised realised, List<Stroke> strokes, List<Reason> notices) {
+    private record Laid(Song song, Swing swing, Timeline timeline, Realised realised, List<Holding> holding, List<Stroke> strokes, List<Reason> notices) {
     }
 
     private Laid lay(Song song, Choices choices, Pianist pianist, Climb climb) {
         ChoicePlan plan = new ChoicePlan(book, choices, song, pianist, climb);
-        Swing swing = choices.swingRatio().map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
+        Swing swing = choices.song().get(Choice.SWING_RATIO).map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
         Timeline timeline = Timeline.of(song, swing);
         BothHands both = BothHands.of(song, choices.right(), LeftHand.place(song, plan, pianist), pianist);
         Realised realised = both.left();
-        List<Stroke> strokes = new Heard(song, timeline, choices.seed()).of(both.strokes());
+        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(both.strokes());
         List<Reason> notices = new ArrayList<>(plan.notices());
         notices.addAll(realised.notices());
         notices.addAll(both.notices());
         notices.addAll(Altered.said(song, strokes));
-        return new Laid(song, swing, timeline, realised, strokes, notices);
+        return new Laid(song, swing, timeline, realised, plan.holding(), strokes, notices);
     }
 
     private static Arrangement played(Laid laid, Choices choices, Pianist pianist) {
@@ -69,7 +69,7 @@ public final class Arranger {
         Playability.Played left = fingers.of(part(Side.LEFT, laid.strokes()), pianist.leftOnKeys());
         Playability.Played right = fingers.of(part(Side.RIGHT, laid.strokes()), pianist.rightOnKeys());
         return new Arrangement(laid.song(), laid.swing(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), pedal(laid.realised().chords(), laid.strokes()),
-                laid.notices(), laid.realised(), Playability.of(fingers.bars(), List.of(left, right)));
+                laid.notices(), laid.holding(), laid.realised(), Playability.of(fingers.bars(), List.of(left, right)));
     }
 
     private static Part part(Side hand, List<Stroke> strokes) {

@@ -69,7 +69,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             this.placed = placed;
             this.left = of(placed.strokes(), Side.LEFT);
             this.hand = hand;
-            this.asTheyAre = song.bars().stream().filter(bar -> right.asTheyAre().contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
+            this.asTheyAre = song.bars().stream().filter(bar -> right.orUsual(Choice.AS_THEY_ARE).contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
         }
 
         private BothHands both() {
@@ -81,7 +81,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             }
             List<Stroke> played = new Licks(song, left, hand).put(bySection(), licks()).stream().filter(stroke -> !taken.contains(stroke.bar())).toList();
             List<GivenRun> runs = List.of();
-            if (right.unison()) {
+            if (right.orUsual(Choice.UNISON)) {
                 Unison unison = Unison.before(song, left, inTime(played, own));
                 runs = unison.left();
                 played = unison.right().stream().filter(stroke -> !own.contains(stroke)).toList();
@@ -99,7 +99,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
 
         /** Every manner over the whole song, of which each section takes the bars that are its own. */
         private List<Stroke> bySection() {
-            Map<RightHand.Manner, Set<Integer>> bars = new LinkedHashMap<>();
+            Map<Options, Set<Integer>> bars = new LinkedHashMap<>();
             song.sections().forEach(section -> section.bars().forEach(bar -> bars.computeIfAbsent(right.in(section.name()), each -> new HashSet<>()).add(bar.index())));
             List<Stroke> all = new ArrayList<>();
             bars.forEach((manner, own) -> played(manner).stream().filter(stroke -> own.contains(stroke.bar())).forEach(all::add));
@@ -107,17 +107,17 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             return all;
         }
 
-        private List<Stroke> played(RightHand.Manner manner) {
-            return switch (manner.style()) {
+        private List<Stroke> played(Options manner) {
+            return switch (manner.orUsual(Choice.STYLE)) {
                 case NONE -> List.of();
-                case IMPROVISE -> inItsOctave(Chorus.of(song, right.chorus()));
-                case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner), manner.top(), manner.shapes()));
+                case IMPROVISE -> inItsOctave(Chorus.of(song, right.orUsual(Choice.CHORUS)));
+                case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner), manner.orUsual(Choice.TOP), manner.orUsual(Choice.SHAPES)));
                 case MELODY -> {
                     if (!song.hasTune()) {
                         notices.add(Reason.of("no-tune", Map.of()));
                     }
-                    List<Stroke> tune = TuneHand.of(song, inItsOctave(TuneHand.alone(song)), left, hand, manner.under());
-                    yield right.fills().map(seed -> inTime(tune, Fills.of(song, tune, left, hand, seed, right.plain()))).orElse(tune);
+                    List<Stroke> tune = TuneHand.of(song, inItsOctave(TuneHand.alone(song)), left, hand, manner.orUsual(Choice.UNDER));
+                    yield right.song().get(Choice.FILLS).map(seed -> inTime(tune, Fills.of(song, tune, left, hand, seed, right.orUsual(Choice.PLAIN)))).orElse(tune);
                 }
             };
         }
@@ -149,8 +149,8 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         return all;
     }
 
-    private static Figure figure(Song song, RightHand.Manner manner) {
-        String id = manner.figure().orElse(Comping.usual(song));
+    private static Figure figure(Song song, Options manner) {
+        String id = manner.get(Choice.RIGHT_FIGURE).orElse(Comping.usual(song));
         return BOOK.figure(id).orElseThrow(() -> new Refused(
                 "right-hand figure \"" + id + "\": expected one of " + String.join(", ", BOOK.figures().stream().map(Figure::id).toList())));
     }

@@ -29,7 +29,6 @@ import zapateo.song.Song;
 /** The choices of a song as they hold bar by bar, resolved to what there is, with what could not be kept. */
 final class ChoicePlan implements Plan {
 
-    private static final String DEFAULT_FIGURE = "held";
     private static final int SONG_THAT_ENDS = 8;
 
     private final FigureBook book;
@@ -90,6 +89,15 @@ final class ChoicePlan implements Plan {
 
     @Override
     public LeftHandChoices at(Bar bar, int tick) {
+        return resolve(chosen(bar, tick));
+    }
+
+    /** What holds at the beginning of each bar as played, and what of it is heard. */
+    List<Holding> holding() {
+        return song.bars().stream().map(bar -> new Holding(chosen(bar, 0), at(bar, 0))).toList();
+    }
+
+    private Options chosen(Bar bar, int tick) {
         Options options = choices.song();
         Options section = choices.sections().isEmpty() ? null : choices.sections().get(sectionOf.get(bar));
         if (section != null) {
@@ -100,7 +108,7 @@ final class ChoicePlan implements Plan {
                     && override.beats().filter(beats -> !beats.holds(tick / bar.meter().beatTicks() + 1)).isEmpty();
             options = here ? override.options().over(options) : options;
         }
-        return resolve(options);
+        return options;
     }
 
     @Override
@@ -130,7 +138,7 @@ final class ChoicePlan implements Plan {
     /** A progression that goes round has no end; a song that comes home has one. */
     @Override
     public boolean endsHeld() {
-        return choices.endsHeld().orElseGet(() -> {
+        return choices.song().get(Choice.ENDING).map(ending -> ending == Choice.Ending.HELD).orElseGet(() -> {
             Bar last = song.bars().get(song.bars().size() - 1);
             return song.bars().size() >= SONG_THAT_ENDS && last.vamp() < 0 && last.chords().get(last.chords().size() - 1).chord()
                     .filter(chord -> chord.root().chroma() == song.key().tonic().chroma() && !chord.quality().isDominant()).isPresent();
@@ -152,26 +160,26 @@ final class ChoicePlan implements Plan {
     }
 
     private LeftHandChoices resolveAnew(Options chosen) {
-        Optional<Level> level = chosen.level().map(Level::of);
-        Options options = level.map(each -> each.on(chosen, DEFAULT_FIGURE, climb.at(each))).orElse(chosen);
-        String id = options.figure().orElse(DEFAULT_FIGURE);
+        Optional<Level> level = chosen.get(Choice.LEVEL).map(Level::of);
+        Options options = level.map(each -> each.on(chosen, climb.at(each))).orElse(chosen);
+        String id = options.orUsual(Choice.FIGURE);
         Figure figure = book.figure(id).orElseThrow(() -> unknown("figure", id, book.figures().stream().map(Figure::id).toList()));
-        boolean band = options.withBassPlayer().orElse(false);
-        Optional<BassLine> line = options.bassLine().map(name -> BassLine.named(name).orElseThrow(() -> unknown("bass line", name, BassLine.all().stream().map(BassLine::id).toList())));
-        Optional<LeadIn> leadIn = options.leadIn().map(name -> LeadIn.named(name).orElseThrow(() -> unknown("lead-in", name, LeadIn.all().stream().map(LeadIn::id).toList())));
+        boolean band = options.orUsual(Choice.WITH_BASS_PLAYER);
+        Optional<BassLine> line = options.get(Choice.BASS_LINE).map(name -> BassLine.named(name).orElseThrow(() -> unknown("bass line", name, BassLine.all().stream().map(BassLine::id).toList())));
+        Optional<LeadIn> leadIn = options.get(Choice.LEAD_IN).map(name -> LeadIn.named(name).orElseThrow(() -> unknown("lead-in", name, LeadIn.all().stream().map(LeadIn::id).toList())));
         if (line.filter(each -> each.roles().size() > 1 || each.roles().get(0).kind() == zapateo.rhythm.Role.Kind.WALKING).isPresent() && !figure.hasLine()) {
             say("line-unused", Map.of("figure", figure.id(), "name", figure.name(), "line", line.get().name()));
         }
         if (leadIn.filter(each -> !each.id().equals("none")).isPresent() && !figure.hasLine()) {
             say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));
         }
-        return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.tenths().orElse(pianist.tenths()),
-                options.octaves().orElse(pianist.octaves()), options.variations().orElse(true), band, options.keepTop().orElse(false), pianist.instrument().pedal() && options.pedal().orElse(figure.manner().pedal()), level.flatMap(Level::fuller));
+        return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.get(Choice.TENTHS).orElse(pianist.tenths()),
+                options.get(Choice.OCTAVES).orElse(pianist.octaves()), options.orUsual(Choice.VARIATIONS), band, options.orUsual(Choice.KEEP_TOP), pianist.instrument().pedal() && options.get(Choice.PEDAL).orElse(figure.manner().pedal()), level.flatMap(Level::fuller));
     }
 
     private Voicing voicing(Options options, Figure figure) {
         List<String> accepted = figure.manner().voicings();
-        Optional<Voicing> wanted = options.voicing().map(id -> Voicing.named(id).orElseThrow(() -> new Refused(
+        Optional<Voicing> wanted = options.get(Choice.VOICING).map(id -> Voicing.named(id).orElseThrow(() -> new Refused(
                 "voicing \"" + id + "\": expected auto or one of " + String.join(", ", Voicing.all().stream().map(Voicing::id).toList()))));
         wanted.filter(voicing -> !accepted.contains(voicing.id())).ifPresent(voicing -> say("voicing-unused", Map.of("figure", figure.id(), "name", figure.name(), "voicing", voicing.id())));
         return wanted.filter(voicing -> accepted.contains(voicing.id())).or(() -> accepted.stream().findFirst().flatMap(Voicing::named)).orElseGet(() -> Voicing.named("close").orElseThrow());
@@ -179,8 +187,8 @@ final class ChoicePlan implements Plan {
 
     private Register register(Options options, Figure figure) {
         List<Register> possible = figure.manner().registers();
-        options.register().filter(register -> !possible.contains(register)).ifPresent(register -> say("register-unused", Map.of("figure", figure.id(), "name", figure.name(), "register", register.id())));
-        return options.register().filter(possible::contains).orElseGet(() -> possible.get(0));
+        options.get(Choice.REGISTER).filter(register -> !possible.contains(register)).ifPresent(register -> say("register-unused", Map.of("figure", figure.id(), "name", figure.name(), "register", register.id())));
+        return options.get(Choice.REGISTER).filter(possible::contains).orElseGet(() -> possible.get(0));
     }
 
     private static Refused unknown(String what, String id, List<String> known) {

@@ -7,33 +7,25 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import zapateo.lefthand.BassLine;
-import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Lock;
-import zapateo.hand.TooWide;
 import zapateo.lefthand.Weights;
 import zapateo.refusal.Refused;
-import zapateo.rhythm.Register;
 import zapateo.rhythm.Side;
 
 /**
  * What a player asked for; everything may be left open.
  *
- * @param song       for the whole song
- * @param sections   by a section's name; goes before the song's
- * @param overrides  by bars; the later goes before the earlier, and all before the sections
- * @param locks      what is kept on single chords
- * @param weights    how much each cost counts
- * @param swingRatio long to short eighth, 1 to 4; open follows the feel and the tempo
- * @param endsHeld   whether the last bar is a held spread; open holds it where a song of eight bars or more ends at home
- * @param seed       of the gentle unevenness for listening; open is even
- * @param fingers    the player's own on single notes
- * @param right      what the right hand does
+ * @param song      for the whole song
+ * @param sections  by a section's name; goes before the song's
+ * @param overrides by bars; the later goes before the earlier, and all before the sections
+ * @param locks     what is kept on single chords
+ * @param weights   how much each cost counts
+ * @param fingers   the player's own on single notes
+ * @param right     what the right hand does
  */
-public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, Optional<Double> swingRatio, Optional<Boolean> endsHeld,
-                      Optional<Long> seed, List<PlacedFinger> fingers, RightHand right) {
+public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, List<PlacedFinger> fingers, RightHand right) {
 
-    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, Optional.empty(), Optional.empty(), Optional.empty(), List.of(), RightHand.NONE);
+    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, List.of(), RightHand.NONE);
 
     public Choices {
         sections = Map.copyOf(sections);
@@ -110,103 +102,75 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
 
     /** The ids of all figures that are named. */
     public Set<String> figures() {
-        return Stream.of(Stream.of(song), sections.values().stream(), overrides.stream().map(Override::options)).flatMap(each -> each).flatMap(options -> options.figure().stream())
-                .collect(Collectors.toSet());
+        return everywhere().flatMap(options -> options.get(Choice.FIGURE).stream()).collect(Collectors.toSet());
+    }
+
+    private Stream<Options> everywhere() {
+        return Stream.of(Stream.of(song), sections.values().stream(), overrides.stream().map(Override::options)).flatMap(each -> each);
     }
 
     public static Choices figure(String id) {
-        return OPEN.song(Options.OPEN.figure(id));
+        return OPEN.with(Choice.FIGURE, id);
+    }
+
+    /** For the whole song. */
+    public <T> Choices with(Choice<T> choice, T value) {
+        return song(song.with(choice, value));
     }
 
     public Choices song(Options options) {
-        return new Choices(options, sections, overrides, locks, weights, swingRatio, endsHeld, seed, fingers, right);
+        return new Choices(options, sections, overrides, locks, weights, fingers, right);
     }
 
     public Choices section(String name, Options options) {
         Map<String, Options> more = new HashMap<>(sections);
         more.put(name, options);
-        return new Choices(song, more, overrides, locks, weights, swingRatio, endsHeld, seed, fingers, right);
+        return new Choices(song, more, overrides, locks, weights, fingers, right);
     }
 
     public Choices override(Override override) {
-        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, swingRatio, endsHeld, seed, fingers, right);
+        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, fingers, right);
     }
 
     public Choices lock(PlacedLock lock) {
-        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, swingRatio, endsHeld, seed, fingers, right);
+        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, fingers, right);
     }
 
     public Choices finger(PlacedFinger finger) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, seed, Stream.concat(fingers.stream(), Stream.of(finger)).toList(), right);
+        return new Choices(song, sections, overrides, locks, weights, Stream.concat(fingers.stream(), Stream.of(finger)).toList(), right);
     }
 
     /** Without what is kept to certain keys of the keyboard. */
     public Choices unlocked() {
-        return new Choices(song, sections, overrides, List.of(), weights, swingRatio, endsHeld, seed, List.of(), right);
+        return new Choices(song, sections, overrides, List.of(), weights, List.of(), right);
     }
 
     public Choices weights(Weights others) {
-        return new Choices(song, sections, overrides, locks, others, swingRatio, endsHeld, seed, fingers, right);
+        return new Choices(song, sections, overrides, locks, others, fingers, right);
     }
 
-    public Choices voicing(String id) {
-        return song(song.voicing(id));
-    }
-
-    public Choices register(Register where) {
-        return song(song.register(where));
-    }
-
-    public Choices bassLine(BassLine line) {
-        return song(song.bassLine(line.id()));
-    }
-
-    public Choices leadIn(LeadIn leadIn) {
-        return song(song.leadIn(leadIn.id()));
-    }
-
-    public Choices tenths(TooWide way) {
-        return song(song.tenths(way));
-    }
-
-    public Choices octaves(TooWide way) {
-        return song(song.octaves(way));
+    public Choices right(RightHand hand) {
+        return new Choices(song, sections, overrides, locks, weights, fingers, hand);
     }
 
     public Choices level(int level) {
-        return song(song.level(level));
+        return with(Choice.LEVEL, level);
+    }
+
+    public Choices endsHeld(boolean held) {
+        return with(Choice.ENDING, held ? Choice.Ending.HELD : Choice.Ending.FIGURE);
     }
 
     /** Without any level, in no place. */
     Choices withoutLevels() {
         Map<String, Options> plain = new HashMap<>();
-        sections.forEach((name, options) -> plain.put(name, options.withoutLevel()));
-        List<Override> here = overrides.stream().map(each -> new Override(each.bars(), each.pass(), each.beats(), each.options().withoutLevel())).toList();
-        return new Choices(song.withoutLevel(), plain, here, locks, weights, swingRatio, endsHeld, seed, fingers, right);
+        sections.forEach((name, options) -> plain.put(name, options.without(Choice.LEVEL)));
+        List<Override> here = overrides.stream().map(each -> new Override(each.bars(), each.pass(), each.beats(), each.options().without(Choice.LEVEL))).toList();
+        return new Choices(song.without(Choice.LEVEL), plain, here, locks, weights, fingers, right);
     }
 
     /** Whether a level is chosen anywhere. */
     boolean hasLevel() {
-        return Stream.of(Stream.of(song), sections.values().stream(), overrides.stream().map(Override::options)).flatMap(each -> each).anyMatch(options -> options.level().isPresent());
-    }
-
-    public Choices withBassPlayer() {
-        return song(song.withBassPlayer(true));
-    }
-
-    public Choices right(RightHand hand) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, seed, fingers, hand);
-    }
-
-    public Choices swingRatio(double ratio) {
-        return new Choices(song, sections, overrides, locks, weights, Optional.of(ratio), endsHeld, seed, fingers, right);
-    }
-
-    public Choices endsHeld(boolean held) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, Optional.of(held), seed, fingers, right);
-    }
-
-    public Choices seed(long number) {
-        return new Choices(song, sections, overrides, locks, weights, swingRatio, endsHeld, Optional.of(number), fingers, right);
+        return everywhere().anyMatch(options -> options.get(Choice.LEVEL).isPresent());
     }
 }

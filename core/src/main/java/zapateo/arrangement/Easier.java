@@ -53,8 +53,8 @@ public final class Easier {
         }
         Difficulty before = of(now, bars);
         Climb climb = Climb.of(arranger, song, choices, pianist);
-        for (int level = Options.FULLEST; level >= Options.EASIEST; level--) {
-            Choices.Override override = new Choices.Override(bars, Optional.empty(), Optional.empty(), Options.OPEN.level(level));
+        for (int level = Level.FULLEST; level >= Level.EASIEST; level--) {
+            Choices.Override override = new Choices.Override(bars, Optional.empty(), Optional.empty(), Options.OPEN.with(Choice.LEVEL, level));
             Arrangement easier = arranger.arrange(song, choices.override(override), pianist, climb);
             Difficulty after = of(easier, bars);
             if (after.total() <= before.total() - FELT) {

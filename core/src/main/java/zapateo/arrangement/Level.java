@@ -22,7 +22,7 @@ import zapateo.rhythm.YamlFields;
  * @param open   choices that fill what the player left open
  * @param fuller what is struck with the bass
  */
-public record Level(int number, String name, String use, List<Way> ways, Map<String, String> set, Map<String, String> open, Optional<Fuller> fuller) {
+public record Level(int number, String name, String use, List<Way> ways, Options set, Options open, Optional<Fuller> fuller) {
 
     /**
      * A figure of a level: a named one, or one of the row of what was chosen.
@@ -42,6 +42,9 @@ public record Level(int number, String name, String use, List<Way> ways, Map<Str
             return figure.startsWith(ROW) ? relative(chosen, Integer.parseInt(figure.substring(ROW.length()))) : figure;
         }
     }
+
+    public static final int EASIEST = 1;
+    public static final int FULLEST = 5;
 
     private static final YamlFields FILE = DataFile.yaml("arrangement/levels.yaml");
     private static final Map<String, Integer> CHOICES = numbers(FILE.texts("choices"));
@@ -64,16 +67,20 @@ public record Level(int number, String name, String use, List<Way> ways, Map<Str
      *
      * @param way which of {@link #ways} it takes
      */
-    Options on(Options chosen, String usualFigure, int way) {
+    Options on(Options chosen, int way) {
         Way taken = ways.get(way);
-        Options own = new Options(Optional.of(taken.on(chosen.figure().orElse(usualFigure))), capped(chosen.voicing()), chosen.register(), capped(chosen.bassLine()),
-                chosen.leadIn(), chosen.tenths(), chosen.variations(), chosen.withBassPlayer(), chosen.keepTop(), chosen.pedal(), chosen.octaves(), chosen.level());
-        Options always = Preset.optionsOf(set);
-        return taken.voicing().map(always::voicing).orElse(always).over(own).over(Preset.optionsOf(open));
+        Options own = capped(capped(chosen.standingAt(number), Choice.VOICING), Choice.BASS_LINE).with(Choice.FIGURE, taken.on(chosen.orUsual(Choice.FIGURE)));
+        Options always = taken.voicing().map(voicing -> set.with(Choice.VOICING, voicing)).orElse(set);
+        return always.over(own).over(open);
     }
 
-    private Optional<String> capped(Optional<String> choice) {
-        return choice.filter(id -> CHOICES.getOrDefault(id, Options.EASIEST) <= number);
+    /** The figure that is usually heard at this level where another one is chosen. */
+    public String usually(String chosen) {
+        return on(Options.OPEN.with(Choice.FIGURE, chosen), 0).orUsual(Choice.FIGURE);
+    }
+
+    private Options capped(Options options, Choice<String> choice) {
+        return options.get(choice).filter(id -> CHOICES.getOrDefault(id, EASIEST) > number).isPresent() ? options.without(choice) : options;
     }
 
     /** The figure of a row at this level; one of the player's own has no row and stays. */
@@ -95,11 +102,10 @@ public record Level(int number, String name, String use, List<Way> ways, Map<Str
 
     private static List<Level> readAll() {
         List<Level> all = new ArrayList<>();
-        for (int number = Options.EASIEST; number <= Options.FULLEST; number++) {
+        for (int number = EASIEST; number <= FULLEST; number++) {
             YamlFields fields = FILE.fields("level-" + number).allow(Set.of("name", "use", "figures", "set", "open", "bass"));
             Optional<Fuller> fuller = fields.texts("bass").entrySet().stream().map(each -> new Fuller(Role.parse(each.getKey()), each.getValue().equals("every"))).findFirst();
-            all.add(new Level(number, fields.text("name"), fields.text("use"), fields.list("figures", Way::parse), fields.texts("set"),
-                    fields.texts("open"), fuller));
+            all.add(new Level(number, fields.text("name"), fields.text("use"), fields.list("figures", Way::parse), Preset.optionsOf(fields.texts("set")), Preset.optionsOf(fields.texts("open")), fuller));
         }
         return List.copyOf(all);
     }

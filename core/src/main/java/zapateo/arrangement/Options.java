@@ -1,101 +1,112 @@
 package zapateo.arrangement;
 
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
-import zapateo.hand.TooWide;
+import java.util.stream.Collectors;
 import zapateo.refusal.Refused;
-import zapateo.rhythm.Register;
 
-/**
- * What may be chosen for a whole song, a section or some bars; everything may be left open.
- *
- * @param figure         id of a figure
- * @param voicing        id of a voicing; open lets the figure's usual one in
- * @param register       where the bass lies
- * @param bassLine       id of a bass line; open leaves the figure's own
- * @param leadIn         id of a lead-in; open leaves the figure's own way, {@code none} switches it off
- * @param tenths         what to do with a stroke the hand cannot span; open is as the player has it
- * @param variations     whether figures may vary their bars; they may when open
- * @param withBassPlayer whether someone else has the bass
- * @param keepTop        whether the top note should rather stay where it is
- * @param pedal          whether the pedal is used; open follows the figure
- * @param octaves        what to do with an octave the hand cannot span; open is as the player has it
- * @param level          1 to 5: made easier or fuller by the rules of {@code levels.yaml}; open is as chosen
- */
-public record Options(Optional<String> figure, Optional<String> voicing, Optional<Register> register, Optional<String> bassLine, Optional<String> leadIn, Optional<TooWide> tenths,
-                      Optional<Boolean> variations, Optional<Boolean> withBassPlayer, Optional<Boolean> keepTop, Optional<Boolean> pedal,
-                      Optional<TooWide> octaves, Optional<Integer> level) {
+/** What was chosen for one place, a whole song, a section, some bars or a right hand; everything may be left open. */
+public final class Options {
 
-    public static final int EASIEST = 1;
-    public static final int FULLEST = 5;
+    public static final Options OPEN = new Options(Map.of());
+
+    /** In the order they were chosen in, which is of no weight. */
+    private final Map<Choice<?>, Object> values;
+
+    private Options(Map<Choice<?>, Object> values) {
+        this.values = values;
+    }
+
+    /**
+     * From open data.
+     *
+     * @param place whose choices they are
+     * @param path  to what was written, for the refusal; empty at the top
+     * @throws Refused naming a choice there is not in that place, or a value it may not have, with what was expected
+     */
+    public static Options read(Choice.Place place, String path, Map<String, ?> written) {
+        Map<Choice<?>, Object> values = new LinkedHashMap<>();
+        for (Choice<?> choice : Choice.in(place)) {
+            Object value = written.get(choice.id());
+            if (!choice.isOpen(value)) {
+                values.put(choice, choice.range().read(path + choice.id(), value));
+            }
+        }
+        List<String> names = Choice.in(place).stream().map(Choice::id).toList();
+        written.keySet().stream().filter(name -> !names.contains(name)).findFirst().ifPresent(name -> {
+            throw new Refused(path + name + ": there is no such choice, expected one of " + String.join(", ", names));
+        });
+        return new Options(values);
+    }
+
+    /** As it stands in open data, by the choices' names. */
+    public Map<String, Object> written() {
+        Map<String, Object> written = new LinkedHashMap<>();
+        values.forEach((choice, value) -> written.put(choice.id(), written(choice, value)));
+        return written;
+    }
+
+    @SuppressWarnings("unchecked")
+    private static <T> Object written(Choice<T> choice, Object value) {
+        return choice.range().writer().apply((T) value);
+    }
+
+    @SuppressWarnings("unchecked")
+    public <T> Optional<T> get(Choice<T> choice) {
+        return Optional.ofNullable((T) values.get(choice));
+    }
+
+    /** What was chosen, else what is usual. */
+    public <T> T orUsual(Choice<T> choice) {
+        return get(choice).or(choice::usual).orElseThrow();
+    }
 
     /** @throws Refused naming what was given and what was expected */
-    public Options {
-        level.filter(it -> it < EASIEST || it > FULLEST).ifPresent(it -> {
-            throw new Refused("level " + it + ": expected 1 to 5");
-        });
+    public <T> Options with(Choice<T> choice, T value) {
+        Map<Choice<?>, Object> more = new LinkedHashMap<>(values);
+        more.put(choice, choice.range().read(choice.id(), choice.range().writer().apply(value)));
+        return new Options(more);
     }
 
-    public static final Options OPEN = new Options(Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(),
-            Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
-
-    public Options figure(String it) {
-        return new Options(Optional.of(it), voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level);
+    public Options without(Choice<?> choice) {
+        Map<Choice<?>, Object> fewer = new LinkedHashMap<>(values);
+        fewer.remove(choice);
+        return new Options(fewer);
     }
 
-    public Options voicing(String it) {
-        return new Options(figure, Optional.of(it), register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level);
+    /** Those that a level leaves standing. */
+    Options standingAt(int level) {
+        Map<Choice<?>, Object> standing = new LinkedHashMap<>(values);
+        standing.keySet().removeIf(choice -> choice.fromLevel() > level);
+        return new Options(standing);
     }
 
-    public Options register(Register it) {
-        return new Options(figure, voicing, Optional.of(it), bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level);
-    }
-
-    public Options bassLine(String it) {
-        return new Options(figure, voicing, register, Optional.of(it), leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level);
-    }
-
-    public Options leadIn(String it) {
-        return new Options(figure, voicing, register, bassLine, Optional.of(it), tenths, variations, withBassPlayer, keepTop, pedal, octaves, level);
-    }
-
-    public Options tenths(TooWide it) {
-        return new Options(figure, voicing, register, bassLine, leadIn, Optional.of(it), variations, withBassPlayer, keepTop, pedal, octaves, level);
-    }
-
-    public Options variations(Boolean it) {
-        return new Options(figure, voicing, register, bassLine, leadIn, tenths, Optional.of(it), withBassPlayer, keepTop, pedal, octaves, level);
-    }
-
-    public Options withBassPlayer(Boolean it) {
-        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, Optional.of(it), keepTop, pedal, octaves, level);
-    }
-
-    public Options keepTop(Boolean it) {
-        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, Optional.of(it), pedal, octaves, level);
-    }
-
-    public Options pedal(Boolean it) {
-        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, Optional.of(it), octaves, level);
-    }
-
-    Options withoutLevel() {
-        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, Optional.empty());
-    }
-
-    public Options octaves(TooWide it) {
-        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, Optional.of(it), level);
-    }
-
-    public Options level(int it) {
-        return new Options(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, Optional.of(it));
-    }
-
-    /** These, and what they leave open as {@code others} have it. */
+    /** These, and what they leave open as {@code others} have it; what belongs to another choice falls where that is another one here. */
     public Options over(Options others) {
-        // A voicing belongs to the figure it was chosen for.
-        boolean otherFigure = figure.isPresent() && !figure.equals(others.figure);
-        return new Options(figure.or(others::figure), otherFigure ? voicing : voicing.or(others::voicing), register.or(others::register), bassLine.or(others::bassLine),
-                leadIn.or(others::leadIn), tenths.or(others::tenths), variations.or(others::variations), withBassPlayer.or(others::withBassPlayer), keepTop.or(others::keepTop),
-                pedal.or(others::pedal), octaves.or(others::octaves), level.or(others::level));
+        if (values.isEmpty()) {
+            return others;
+        }
+        Map<Choice<?>, Object> all = new LinkedHashMap<>(others.values);
+        all.keySet().removeIf(choice -> choice.falls().filter(values::containsKey).filter(other -> !Objects.equals(values.get(other), others.values.get(other))).isPresent());
+        all.putAll(values);
+        return new Options(all);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Options same && values.equals(same.values);
+    }
+
+    @Override
+    public int hashCode() {
+        return values.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return values.entrySet().stream().map(each -> each.getKey().id() + " " + each.getValue()).collect(Collectors.joining(", ", "[", "]"));
     }
 }

@@ -29,8 +29,8 @@ class ArrangerTest {
 
     @Test
     void the_player_sets_the_swing_by_hand() {
-        assertThat(arrange("F", Choices.figure("spread-eighths").swingRatio(3)).left().strokes()).extracting(stroke -> stroke.sounding().tick()).startsWith(0, 720);
-        assertThat(arrange("Feel: shuffle\nF", Choices.figure("spread-eighths").swingRatio(1)).left().strokes())
+        assertThat(arrange("F", Choices.figure("spread-eighths").with(Choice.SWING_RATIO, 3.0)).left().strokes()).extracting(stroke -> stroke.sounding().tick()).startsWith(0, 720);
+        assertThat(arrange("Feel: shuffle\nF", Choices.figure("spread-eighths").with(Choice.SWING_RATIO, 1.0)).left().strokes())
                 .extracting(stroke -> stroke.sounding().tick()).startsWith(0, 480);
     }
 
@@ -65,17 +65,17 @@ class ArrangerTest {
 
     @Test
     void a_choice_that_cannot_be_kept_is_said() {
-        assertThat(arrange("C", Choices.figure("spread-eighths").voicing("octave")).notices()).extracting(Reason::code).containsExactly("voicing-unused");
-        assertThat(arrange("C", Choices.figure("bass-and-two").register(zapateo.rhythm.Register.MIDDLE)).notices()).extracting(Reason::code).containsExactly("register-unused");
+        assertThat(arrange("C", Choices.figure("spread-eighths").with(Choice.VOICING, "octave")).notices()).extracting(Reason::code).containsExactly("voicing-unused");
+        assertThat(arrange("C", Choices.figure("bass-and-two").with(Choice.REGISTER, zapateo.rhythm.Register.MIDDLE)).notices()).extracting(Reason::code).containsExactly("register-unused");
         assertThat(arrange("Meter: 5/4\nC", Choices.figure("spread-eighths")).notices()).extracting(Reason::code).containsExactly("figure-adapted");
-        assertThat(arrange("C", Choices.figure("held").voicing("octave")).notices()).isEmpty();
+        assertThat(arrange("C", Choices.figure("held").with(Choice.VOICING, "octave")).notices()).isEmpty();
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "waltz-of-doom", "HELD"})
     void an_unknown_figure_or_voicing_is_named_with_what_there_is(String id) {
         assertThatThrownBy(() -> arrange("C", Choices.figure(id))).hasMessageContaining("figure \"" + id + "\"").hasMessageContaining("spread-eighths");
-        assertThatThrownBy(() -> arrange("C", Choices.figure("held").voicing(id))).hasMessageContaining("voicing \"" + id + "\"").hasMessageContaining("open-fifth");
+        assertThatThrownBy(() -> arrange("C", Choices.figure("held").with(Choice.VOICING, id))).hasMessageContaining("voicing \"" + id + "\"").hasMessageContaining("open-fifth");
     }
 
     @Test

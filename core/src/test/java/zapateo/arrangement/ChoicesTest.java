@@ -74,8 +74,8 @@ class ChoicesTest {
     void what_a_choice_names_that_the_song_has_not_is_said() {
         Choices choices = Choices.figure("held").section("Bridge", options("pulse-quarters")).override(bars("40-41", Optional.empty(), "stacked"));
         assertThat(arrange(TWO_PARTS, choices).notices()).extracting(Reason::code).containsExactlyInAnyOrder("section-unused", "bars-unused");
-        assertThat(arrange(TWO_PARTS, Choices.figure("charleston").leadIn(LeadIn.named("scale").orElseThrow())).notices()).extracting(Reason::code).containsExactly("lead-in-unused");
-        assertThat(arrange(TWO_PARTS, Choices.figure("held").bassLine(BassLine.named("walking").orElseThrow())).notices()).extracting(Reason::code).containsExactly("line-unused");
+        assertThat(arrange(TWO_PARTS, Choices.figure("charleston").with(Choice.LEAD_IN, "scale")).notices()).extracting(Reason::code).containsExactly("lead-in-unused");
+        assertThat(arrange(TWO_PARTS, Choices.figure("held").with(Choice.BASS_LINE, "walking")).notices()).extracting(Reason::code).containsExactly("line-unused");
         assertThatThrownBy(() -> arrange(TWO_PARTS, Choices.figure("held").override(bars("1", Optional.empty(), "polka")))).hasMessageContaining("figure \"polka\": expected one of held");
         assertThatThrownBy(() -> Choices.Run.parse("8-5")).hasMessageContaining("expected the first and not before it the last");
         assertThatThrownBy(() -> Choices.Run.parse("x")).hasMessageContaining("expected a number or first-last");
@@ -114,7 +114,7 @@ class ChoicesTest {
 
     @Test
     void the_top_line_is_kept_still_where_that_is_wanted() {
-        Options keep = Options.OPEN.figure("nearest-inversions").keepTop(true);
+        Options keep = Options.OPEN.with(Choice.FIGURE, "nearest-inversions").with(Choice.KEEP_TOP, true);
         String chart = "Key: C~C Am F C G Em C F";
         assertThat(topMovement(arrange(chart, Choices.OPEN.song(keep)))).isLessThanOrEqualTo(topMovement(arrange(chart, Choices.figure("nearest-inversions"))));
     }
@@ -142,7 +142,7 @@ class ChoicesTest {
     void variations_come_every_eighth_bar_and_can_be_switched_off() {
         String eight = "Key: C~Feel: swing~C Am F G C Am F G C F C F C F C G";
         assertThat(arrange(eight, Choices.figure("stride-root-chord")).strokes()).anyMatch(stroke -> stroke.reason().code().equals("lead-in") && stroke.bar() == 7);
-        Options off = Options.OPEN.figure("stride-root-chord").variations(false);
+        Options off = Options.OPEN.with(Choice.FIGURE, "stride-root-chord").with(Choice.VARIATIONS, false);
         assertThat(arrange(eight, Choices.OPEN.song(off)).strokes()).noneMatch(stroke -> stroke.reason().code().equals("lead-in"));
     }
 
@@ -168,7 +168,7 @@ class ChoicesTest {
     void unevenness_is_heard_and_not_written(long seed) {
         Song song = SeededCharts.song((int) seed);
         Arrangement even = Played.ARRANGER.arrange(song, Choices.figure("stride-root-chord"), Hand.USUAL);
-        Arrangement uneven = Played.ARRANGER.arrange(song, Choices.figure("stride-root-chord").seed(seed), Hand.USUAL);
+        Arrangement uneven = Played.ARRANGER.arrange(song, Choices.figure("stride-root-chord").with(Choice.SEED, seed), Hand.USUAL);
         assertThat(uneven.strokes()).extracting(Stroke::written).isEqualTo(even.strokes().stream().map(Stroke::written).toList());
         for (int i = 0; i < even.strokes().size(); i++) {
             Stroke one = even.strokes().get(i);
@@ -179,7 +179,7 @@ class ChoicesTest {
             assertThat(Math.abs(other.notes().get(0).velocity() - one.notes().get(0).velocity())).isLessThanOrEqualTo(7);
         }
         assertThat(uneven.strokes()).isNotEqualTo(even.strokes());
-        assertThat(Played.ARRANGER.arrange(song, Choices.figure("stride-root-chord").seed(seed), Hand.USUAL)).isEqualTo(uneven);
+        assertThat(Played.ARRANGER.arrange(song, Choices.figure("stride-root-chord").with(Choice.SEED, seed), Hand.USUAL)).isEqualTo(uneven);
     }
 
     /** HANDBOOK §7, dynamics: a bass a little stronger than the chords, accents stronger than their neighbours. */
@@ -197,7 +197,7 @@ class ChoicesTest {
         Song song = song("Key: E♭~E♭");
         Hand small = Hand.of(180);
         for (TooWide way : TooWide.values()) {
-            Stroke stroke = Played.ARRANGER.arrange(song, Choices.figure("held").voicing("tenth").tenths(way), small).left().strokes().get(0);
+            Stroke stroke = Played.ARRANGER.arrange(song, Choices.figure("held").with(Choice.VOICING, "tenth").with(Choice.TENTHS, way), small).left().strokes().get(0);
             assertThat(stroke.roll().isPresent()).as(way.id()).isEqualTo(way == TooWide.ROLL || way == TooWide.PEDAL);
             assertThat(stroke.notes()).as(way.id()).hasSize(way == TooWide.OMIT ? 1 : 2);
         }
@@ -213,7 +213,7 @@ class ChoicesTest {
     @Test
     void presets_say_what_they_set() {
         Song song = song("Feel: swing~Tempo: 140~C6 Am7 Dm7 G7");
-        Set<String> figures = Preset.all().stream().map(preset -> preset.options(song).figure().orElseThrow()).collect(Collectors.toSet());
+        Set<String> figures = Preset.all().stream().map(preset -> preset.options(song).get(Choice.FIGURE).orElseThrow()).collect(Collectors.toSet());
         assertThat(Preset.all()).extracting(Preset::id).containsExactly("hymn", "alone", "singer", "band");
         assertThat(figures).contains("charleston", "stride-root-chord");
         for (Preset preset : Preset.all()) {

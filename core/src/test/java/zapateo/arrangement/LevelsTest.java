@@ -165,9 +165,9 @@ class LevelsTest {
         for (Figure figure : BOOK.figures()) {
             for (Level level : Level.all()) {
                 for (int way = 0; way < level.ways().size(); way++) {
-                    Options there = level.on(Options.OPEN.figure(figure.id()), "held", way);
-                    assertThat(named).contains(there.figure().orElseThrow());
-                    there.voicing().ifPresent(voicing -> assertThat(BOOK.figure(there.figure().get()).orElseThrow().manner().voicings()).contains(voicing));
+                    Options there = level.on(Options.OPEN.with(Choice.FIGURE, figure.id()), way);
+                    assertThat(named).contains(there.get(Choice.FIGURE).orElseThrow());
+                    there.get(Choice.VOICING).ifPresent(voicing -> assertThat(BOOK.figure(there.get(Choice.FIGURE).get()).orElseThrow().manner().voicings()).contains(voicing));
                 }
             }
         }
@@ -177,18 +177,18 @@ class LevelsTest {
 
     @Test
     void a_figure_of_ones_own_stays_from_level_three_on() {
-        Options chosen = Options.OPEN.figure("mine-2").voicing("tenth").bassLine("walking").leadIn("below");
-        assertThat(Level.of(3).on(chosen, "held", 0).figure()).contains("mine-2");
-        assertThat(Level.of(3).on(chosen, "held", 0).leadIn()).contains("none");
-        assertThat(Level.of(4).on(chosen, "held", 0).voicing()).isEmpty();
-        assertThat(Level.of(4).on(chosen, "held", 0).bassLine()).isEmpty();
-        assertThat(Level.of(5).on(chosen, "held", 0).bassLine()).contains("walking");
-        assertThat(Level.of(5).on(chosen, "held", 0).leadIn()).contains("below");
+        Options chosen = Options.OPEN.with(Choice.FIGURE, "mine-2").with(Choice.VOICING, "tenth").with(Choice.BASS_LINE, "walking").with(Choice.LEAD_IN, "below");
+        assertThat(Level.of(3).on(chosen, 0).get(Choice.FIGURE)).contains("mine-2");
+        assertThat(Level.of(3).on(chosen, 0).get(Choice.LEAD_IN)).contains("none");
+        assertThat(Level.of(4).on(chosen, 0).get(Choice.VOICING)).isEmpty();
+        assertThat(Level.of(4).on(chosen, 0).get(Choice.BASS_LINE)).isEmpty();
+        assertThat(Level.of(5).on(chosen, 0).get(Choice.BASS_LINE)).contains("walking");
+        assertThat(Level.of(5).on(chosen, 0).get(Choice.LEAD_IN)).contains("below");
     }
 
     @Test
     void a_level_there_is_not_is_refused() {
-        assertThatThrownBy(() -> Options.OPEN.level(6)).hasMessage("level 6: expected 1 to 5");
+        assertThatThrownBy(() -> Options.OPEN.with(Choice.LEVEL, 6)).hasMessage("level 6: expected 1 to 5");
     }
 
     @Test
@@ -198,7 +198,7 @@ class LevelsTest {
         assertThat(way.after().total()).isLessThan(way.before().total());
         assertThat(way.won()).extracting(reason -> reason.code()).startsWith("easier-difficulty");
         assertThat(way.lost()).isNotEmpty();
-        Choices easier = Choices.figure("stride-tenths").override(new Choices.Override(new Choices.Run(3, 4), java.util.Optional.empty(), java.util.Optional.empty(), Options.OPEN.level(way.level().number())));
+        Choices easier = Choices.figure("stride-tenths").override(new Choices.Override(new Choices.Run(3, 4), java.util.Optional.empty(), java.util.Optional.empty(), Options.OPEN.with(Choice.LEVEL, way.level().number())));
         List<Stroke> before = ARRANGER.arrange(song, Choices.figure("stride-tenths"), Pianist.USUAL).left().strokes();
         List<Stroke> after = ARRANGER.arrange(song, easier, Pianist.USUAL).left().strokes();
         assertThat(after.stream().filter(stroke -> stroke.bar() == 0).map(Stroke::written).toList()).isEqualTo(before.stream().filter(stroke -> stroke.bar() == 0).map(Stroke::written).toList());

@@ -87,8 +87,8 @@ public final class StrokeListing {
 
     private static List<String> lines(String name, Song song, Figure figure) {
         int variety = Math.floorMod(name.hashCode(), 1000);
-        RightHand right = song.hasTune() ? RightHand.of(RightChoices.Style.MELODY).under(RightChoices.Under.values()[variety % RightChoices.Under.values().length])
-                : RightHand.of(RightChoices.Style.COMPING).shapes(RightChoices.Shapes.values()[variety % RightChoices.Shapes.values().length]);
+        RightHand right = song.hasTune() ? RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.values()[variety % RightChoices.Under.values().length])
+                : RightHand.of(RightChoices.Style.COMPING).with(Choice.SHAPES, RightChoices.Shapes.values()[variety % RightChoices.Shapes.values().length]);
         Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(figure.id()).right(right), Pianist.of(Hand.of(180 + variety % 3 * 21)));
         List<Bar> bars = arrangement.song().bars();
         return arrangement.strokes().stream().sorted(Comparator.comparingInt(Stroke::bar)).flatMap(stroke -> stroke.notes().stream().map(note -> line(bars.get(stroke.bar()), stroke, note)))

@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicContainer;
 import org.junit.jupiter.api.TestFactory;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -65,7 +66,7 @@ class EveryFigureTest {
         rules.put("the pedal never overlaps", EveryFigureTest::pedals);
         return BOOK.figures().stream().map(figure -> dynamicContainer(figure.id(), Stream.of(
                 rules.entrySet().stream().map(rule -> dynamicTest(rule.getKey(), () -> everywhere(figure, Choices.figure(figure.id()), rule.getValue()))),
-                Stream.of(dynamicTest("with a bass player the low keys are left alone", () -> everywhere(figure, Choices.figure(figure.id()).withBassPlayer(), EveryFigureTest::low)),
+                Stream.of(dynamicTest("with a bass player the low keys are left alone", () -> everywhere(figure, Choices.figure(figure.id()).with(Choice.WITH_BASS_PLAYER, true), EveryFigureTest::low)),
                         dynamicTest("every voicing, bass line and lead-in can be taken", () -> everyChoice(figure)),
                         dynamicTest("the same input gives the same output", () -> twice(figure)))).flatMap(each -> each)));
     }
@@ -199,15 +200,15 @@ class EveryFigureTest {
     private static void everyChoice(Figure figure) {
         boolean leads = figure.hasLine() || figure.written().anyMatch(stroke -> stroke.plays(Role.Kind.LEAD_IN));
         Function<Choices, Stream<Stroke>> played = choices -> SONGS.subList(0, 6).stream().flatMap(song -> ARRANGER.arrange(song, choices, Hand.USUAL).left().strokes().stream());
-        figure.manner().voicings().forEach(voicing -> expect(played.apply(Choices.figure(figure.id()).voicing(voicing)).findAny().isPresent(), voicing));
-        BassLine.all().forEach(line -> expect(played.apply(Choices.figure(figure.id()).bassLine(line)).findAny().isPresent(), line.id()));
+        figure.manner().voicings().forEach(voicing -> expect(played.apply(Choices.figure(figure.id()).with(Choice.VOICING, voicing)).findAny().isPresent(), voicing));
+        BassLine.all().forEach(line -> expect(played.apply(Choices.figure(figure.id()).with(Choice.BASS_LINE, line.id())).findAny().isPresent(), line.id()));
         if (figure.hasLine() && !figure.manner().bassless()) {
-            BassLine.all().forEach(line -> expect(played.apply(Choices.figure(figure.id()).bassLine(line)).anyMatch(stroke -> stroke.reason().code().equals(line.walks() ? "walking" : "bass-line")),
+            BassLine.all().forEach(line -> expect(played.apply(Choices.figure(figure.id()).with(Choice.BASS_LINE, line.id())).anyMatch(stroke -> stroke.reason().code().equals(line.walks() ? "walking" : "bass-line")),
                     line.id() + " has no place"));
-            List.of("scale", "below", "above", "fifth").forEach(id -> expect(figure.plays(Role.Kind.WALKING) || played.apply(Choices.figure(figure.id()).leadIn(LeadIn.named(id).orElseThrow()))
+            List.of("scale", "below", "above", "fifth").forEach(id -> expect(figure.plays(Role.Kind.WALKING) || played.apply(Choices.figure(figure.id()).with(Choice.LEAD_IN, id))
                     .anyMatch(stroke -> stroke.reason().code().equals("lead-in")), id + " has no place"));
         }
-        LeadIn.all().forEach(leadIn -> expect(leads && !leadIn.id().equals("none") || played.apply(Choices.figure(figure.id()).leadIn(leadIn))
+        LeadIn.all().forEach(leadIn -> expect(leads && !leadIn.id().equals("none") || played.apply(Choices.figure(figure.id()).with(Choice.LEAD_IN, leadIn.id()))
                 .noneMatch(stroke -> stroke.reason().code().equals("lead-in")), leadIn.id()));
     }
 

@@ -10,6 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Ease;
@@ -71,7 +72,7 @@ class EveryHandTest {
     @ParameterizedTest(name = "octaves: {0}")
     @CsvSource({"OMIT,1,false", "ROLL,2,true", "PLAY,2,false"})
     void an_octave_too_wide_is_done_as_the_player_said(TooWide way, int notes, boolean rolled) {
-        Arrangement arrangement = Played.ARRANGER.arrange(Played.song("C | F | G | C"), Choices.figure("held").voicing("octave").octaves(way), Hand.of(150));
+        Arrangement arrangement = Played.ARRANGER.arrange(Played.song("C | F | G | C"), Choices.figure("held").with(Choice.VOICING, "octave").with(Choice.OCTAVES, way), Hand.of(150));
         assertThat(arrangement.left().strokes()).allSatisfy(stroke -> {
             assertThat(stroke.notes()).hasSize(notes);
             assertThat(stroke.roll().isPresent()).isEqualTo(rolled);
@@ -87,7 +88,7 @@ class EveryHandTest {
     @Test
     void a_tenth_too_wide_is_rolled_up_to_the_beat() {
         for (TooWide way : List.of(TooWide.ROLL, TooWide.PEDAL)) {
-            Arrangement arrangement = Played.ARRANGER.arrange(Played.song("Tempo: 100~D♭ | A♭ | D♭ | G♭"), Choices.figure("held").voicing("tenth").tenths(way), Hand.of(190));
+            Arrangement arrangement = Played.ARRANGER.arrange(Played.song("Tempo: 100~D♭ | A♭ | D♭ | G♭"), Choices.figure("held").with(Choice.VOICING, "tenth").with(Choice.TENTHS, way), Hand.of(190));
             assertThat(arrangement.left().strokes()).allSatisfy(stroke -> {
                 Roll roll = stroke.roll().orElseThrow();
                 assertThat(stroke.notes().get(0).delayTicks()).isEqualTo(-roll.leadTicks()).isNegative();
@@ -100,8 +101,8 @@ class EveryHandTest {
     @Test
     void tenths_are_the_players_unless_the_song_says_otherwise() {
         Pianist thin = new Pianist(Hand.of(190), Hand.of(190), Instrument.FULL, TooWide.OMIT, TooWide.ROLL);
-        assertThat(Played.ARRANGER.arrange(Played.song("D♭ | A♭"), Choices.figure("held").voicing("tenth"), thin).left().strokes()).allSatisfy(stroke -> assertThat(stroke.notes()).hasSize(1));
-        assertThat(Played.ARRANGER.arrange(Played.song("D♭ | A♭"), Choices.figure("held").voicing("tenth").tenths(TooWide.ROLL), thin).left().strokes())
+        assertThat(Played.ARRANGER.arrange(Played.song("D♭ | A♭"), Choices.figure("held").with(Choice.VOICING, "tenth"), thin).left().strokes()).allSatisfy(stroke -> assertThat(stroke.notes()).hasSize(1));
+        assertThat(Played.ARRANGER.arrange(Played.song("D♭ | A♭"), Choices.figure("held").with(Choice.VOICING, "tenth").with(Choice.TENTHS, TooWide.ROLL), thin).left().strokes())
                 .allSatisfy(stroke -> assertThat(stroke.roll()).isPresent());
     }
 
@@ -117,9 +118,9 @@ class EveryHandTest {
     @Test
     void an_instrument_without_a_pedal_is_not_pedalled() {
         Pianist dry = Pianist.of(Hand.of(170)).on(new Instrument(61, 164.5, false));
-        Arrangement arrangement = Played.ARRANGER.arrange(Played.song("C | F | G | C"), Choices.figure("spread-eighths").tenths(TooWide.PEDAL), dry);
+        Arrangement arrangement = Played.ARRANGER.arrange(Played.song("C | F | G | C"), Choices.figure("spread-eighths").with(Choice.TENTHS, TooWide.PEDAL), dry);
         assertThat(arrangement.pedal()).isEmpty();
-        assertThat(Played.ARRANGER.arrange(Played.song("C | F | G | C"), Choices.figure("held").voicing("tenth").tenths(TooWide.PEDAL), dry).notices())
+        assertThat(Played.ARRANGER.arrange(Played.song("C | F | G | C"), Choices.figure("held").with(Choice.VOICING, "tenth").with(Choice.TENTHS, TooWide.PEDAL), dry).notices())
                 .extracting(notice -> notice.code()).contains("altered-roll").doesNotContain("altered-pedal");
     }
 
@@ -129,8 +130,8 @@ class EveryHandTest {
         Hand hand = Hand.of(190);
         Instrument narrow = new Instrument(88, 141, true);
         assertThat(hand.on(narrow).spanMm()).isCloseTo(221.7, org.assertj.core.api.Assertions.within(0.05));
-        assertThat(Played.ARRANGER.arrange(Played.song("C | F"), Choices.figure("held").voicing("tenth"), Pianist.of(hand).on(narrow)).left().strokes())
+        assertThat(Played.ARRANGER.arrange(Played.song("C | F"), Choices.figure("held").with(Choice.VOICING, "tenth"), Pianist.of(hand).on(narrow)).left().strokes())
                 .allSatisfy(stroke -> assertThat(stroke.roll()).isEmpty());
-        assertThat(Played.ARRANGER.arrange(Played.song("C | F"), Choices.figure("held").voicing("tenth"), Pianist.of(hand)).left().strokes()).allSatisfy(stroke -> assertThat(stroke.roll()).isPresent());
+        assertThat(Played.ARRANGER.arrange(Played.song("C | F"), Choices.figure("held").with(Choice.VOICING, "tenth"), Pianist.of(hand)).left().strokes()).allSatisfy(stroke -> assertThat(stroke.roll()).isPresent());
     }
 }

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.part.PartNote;
@@ -117,8 +118,8 @@ class LeftHandExamplesTest {
         "22 from above; Key: F~F B♭; two-feel; root; scale-above; F2 F2 C2 | B♭1 B♭1",
         "22 as a run; Key: F~F B♭; two-feel; root; run; F2 F2 F1 G1 A1 | B♭1 B♭1"})
     void lines(String number, String chart, String figure, String line, String leadIn, String expected) {
-        Choices choices = Choices.figure(figure).voicing("single").bassLine(BassLine.named(line).orElseThrow()).leadIn(LeadIn.named(leadIn).orElseThrow());
-        Choices plain = number.startsWith("18") ? Choices.figure(figure).leadIn(LeadIn.named(leadIn).orElseThrow()) : choices;
+        Choices choices = Choices.figure(figure).with(Choice.VOICING, "single").with(Choice.BASS_LINE, line).with(Choice.LEAD_IN, leadIn);
+        Choices plain = number.startsWith("18") ? Choices.figure(figure).with(Choice.LEAD_IN, leadIn) : choices;
         assertThat(notes(arrange(chart, plain))).isEqualTo(expected);
     }
 

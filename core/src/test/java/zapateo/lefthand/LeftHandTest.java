@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -44,7 +45,7 @@ class LeftHandTest {
         "D/A, open-fifth, A1+D2", "A♭/C, spread, C3+A♭3+E♭4", "C/G, spread, G2+E3+C4", "C7/B♭, spread, B♭2+G3+E4", "B♭7, spread, B♭2+A♭3+D4",
         "Csus4, open-fifth, C2+G2", "E♭+, open-fifth, E♭2+B2", "Bø, open-fifth, B2+F3", "Fsus4, spread, F2+C3+B♭3"})
     void voicings_take_their_tones(String chord, String voicing, String notes) {
-        assertThat(notes(arrange("| " + chord + " |", Choices.figure("held").voicing(voicing)))).isEqualTo(notes);
+        assertThat(notes(arrange("| " + chord + " |", Choices.figure("held").with(Choice.VOICING, voicing)))).isEqualTo(notes);
     }
 
     /** HANDBOOK §5: held together, B♭2 A♭3 D4 is clearer than an octave lower (EXAMPLES 1). */
@@ -59,12 +60,12 @@ class LeftHandTest {
     @Test
     void what_a_small_hand_cannot_span_is_rolled_upward_from_the_beat_within_120_ms() {
         Song song = song("Tempo: 80\nD♭");
-        Stroke small = ARRANGER.arrange(song, Choices.figure("held").voicing("spread"), Hand.of(180)).left().strokes().get(0);
+        Stroke small = ARRANGER.arrange(song, Choices.figure("held").with(Choice.VOICING, "spread"), Hand.of(180)).left().strokes().get(0);
         assertThat(small.roll()).isPresent();
         assertThat(small.roll().orElseThrow().leadTicks()).isZero();
         assertThat(song.tempo().millisecondsOf(small.roll().orElseThrow().spreadTicks())).isLessThanOrEqualTo(120);
         assertThat(small.notes()).extracting(PartNote::delayTicks).isSorted().startsWith(0).doesNotHaveDuplicates();
-        Stroke large = ARRANGER.arrange(song, Choices.figure("held").voicing("spread"), LARGE).left().strokes().get(0);
+        Stroke large = ARRANGER.arrange(song, Choices.figure("held").with(Choice.VOICING, "spread"), LARGE).left().strokes().get(0);
         assertThat(large.roll()).isEmpty();
     }
 
@@ -84,7 +85,7 @@ class LeftHandTest {
 
     @Test
     void the_middle_register_keeps_off_the_low_keys() {
-        Arrangement arrangement = arrange("C A♭ E7 B♭m", Choices.figure("spread-eighths").register(Register.MIDDLE));
+        Arrangement arrangement = arrange("C A♭ E7 B♭m", Choices.figure("spread-eighths").with(Choice.REGISTER, Register.MIDDLE));
         assertThat(arrangement.left().strokes()).allSatisfy(stroke -> assertThat(stroke.lowest().midi()).isGreaterThanOrEqualTo(48));
     }
 

@@ -13,6 +13,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.harmony.ChordSymbol;
@@ -82,20 +83,20 @@ class TradeFactsTest {
         "F7, spread-sixth, F2+E♭3+A3", "Dm, spread-sixth, D2+A2+F3", "C, open-ninth, C2+G2+D3", "Dm7, fourths, D3+G3+C4", "Dm7, rooted-shell, D2+F3", "Dm7, rootless, F3+A3+C4+E4",
         "G7, rootless, F3+A3+B3+E4", "A♭/C, spread, C3+A♭3+E♭4", "C5, spread, C3+G3+C4", "Csus4, tenth, C2+F3"})
     void voicings(String chord, String voicing, String notes) {
-        assertThat(notes(arrange("Key: C~" + chord, Choices.figure("held").voicing(voicing)))).isEqualTo(notes);
+        assertThat(notes(arrange("Key: C~" + chord, Choices.figure("held").with(Choice.VOICING, voicing)))).isEqualTo(notes);
     }
 
     /** HANDBOOK §5: fourths are for modal m7, rootless shapes for sevenths; other chords take what is nearest in kind. */
     @Test
     void a_voicing_that_does_not_fit_a_chord_gives_way() {
-        assertThat(notes(arrange("Key: C~C", Choices.figure("held").voicing("fourths")))).isEqualTo("C2+G2");
-        assertThat(notes(arrange("Key: C~C", Choices.figure("pulse-quarters").voicing("rootless"))).split(" ")[0].split("\\+")).hasSize(3);
+        assertThat(notes(arrange("Key: C~C", Choices.figure("held").with(Choice.VOICING, "fourths")))).isEqualTo("C2+G2");
+        assertThat(notes(arrange("Key: C~C", Choices.figure("pulse-quarters").with(Choice.VOICING, "rootless"))).split(" ")[0].split("\\+")).hasSize(3);
     }
 
     /** The fourth falls to the third in the second half of the bar. */
     @Test
     void a_suspended_eleventh_falls() {
-        assertThat(notes(arrange("Key: C~C", Choices.figure("held").voicing("eleventh")))).isEqualTo("C2+G2+F3 C2+G2+E3");
+        assertThat(notes(arrange("Key: C~C", Choices.figure("held").with(Choice.VOICING, "eleventh")))).isEqualTo("C2+G2+F3 C2+G2+E3");
     }
 
     /** HANDBOOK §5, doubling: a major third in the bass is left out of the chord above. */

@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -54,9 +55,9 @@ class BothHandsTest {
             RightChoices.Under under = RightChoices.Under.values()[seed % RightChoices.Under.values().length];
             Hand hand = Hand.of(165 + seed % 6 * 15);
             for (String figure : LEFT) {
-                RightHand right = seed % 3 == 2 ? RightHand.of(RightChoices.Style.COMPING).figure(RIGHT.figures().get(seed % RIGHT.figures().size()).id())
-                        .shapes(RightChoices.Shapes.values()[seed / 3 % RightChoices.Shapes.values().length])
-                        : RightHand.of(RightChoices.Style.MELODY).under(under);
+                RightHand right = seed % 3 == 2 ? RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, RIGHT.figures().get(seed % RIGHT.figures().size()).id())
+                        .with(Choice.SHAPES, RightChoices.Shapes.values()[seed / 3 % RightChoices.Shapes.values().length])
+                        : RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, under);
                 Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(figure).right(right), Pianist.of(hand));
                 assertThat(arrangement.right().strokes()).isNotEmpty().allSatisfy(stroke -> assertThat(hand.easeOf(stroke.keys())).isNotEqualTo(Ease.OUT_OF_REACH));
                 Set<Integer> clashing = new HashSet<>();
@@ -75,7 +76,7 @@ class BothHandsTest {
     void every_figure_fills_its_bars(Figure figure) {
         for (int seed = 0; seed < 20; seed++) {
             Song song = SeededCharts.song(seed);
-            Choices choices = Choices.figure("held").right(RightHand.of(RightChoices.Style.COMPING).figure(figure.id()));
+            Choices choices = Choices.figure("held").right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, figure.id()));
             Arrangement arrangement = ARRANGER.arrange(song, choices, Pianist.USUAL);
             int[] held = new int[128];
             for (Stroke stroke : arrangement.right().strokes()) {
@@ -104,7 +105,7 @@ class BothHandsTest {
     @Test
     void inversions_are_near_and_clear_of_the_left_hand() {
         Song song = ChartParser.parse("Key: B♭\n| B♭ | E♭ | F | Gm |").song().orElseThrow();
-        List<Stroke> right = ARRANGER.arrange(song, Choices.figure("two-feel").endsHeld(false).right(RightHand.of(RightChoices.Style.COMPING).figure("held-chords")), Pianist.USUAL).right().strokes();
+        List<Stroke> right = ARRANGER.arrange(song, Choices.figure("two-feel").endsHeld(false).right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "held-chords")), Pianist.USUAL).right().strokes();
         for (int i = 1; i < right.size(); i++) {
             int moved = 0;
             for (int voice = 0; voice < 3; voice++) {
@@ -128,7 +129,7 @@ class BothHandsTest {
     void a_power_chord_is_one_shape_too() {
         OneShape shape = OneShape.of(List.of(ChordSymbol.parse("C5"))).orElseThrow();
         assertThat(shape.notes()).extracting(Object::toString).containsExactly("C4", "G4");
-        Choices held = Choices.figure("held").right(RightHand.of(RightChoices.Style.COMPING).shapes(RightChoices.Shapes.HELD));
+        Choices held = Choices.figure("held").right(RightHand.of(RightChoices.Style.COMPING).with(Choice.SHAPES, RightChoices.Shapes.HELD));
         Song song = ChartParser.parse("| C5 | D5/G | N.C. | F |").song().orElseThrow();
         assertThat(ARRANGER.arrange(song, held, Pianist.USUAL).right().strokes()).hasSize(3);
     }
@@ -136,7 +137,7 @@ class BothHandsTest {
     /** EXAMPLES 26: B♭ C F over B♭, E♭, G and C, held while the bass moves; the same keys for four bars. */
     @Test
     void one_shape_is_held_while_the_bass_moves() {
-        List<Stroke> held = right("Key: B♭\n| B♭ | E♭ | Gm | F | E♭ | E♭ | F | F |", "two-feel", RightHand.of(RightChoices.Style.COMPING).figure("held-chords").shapes(RightChoices.Shapes.HELD));
+        List<Stroke> held = right("Key: B♭\n| B♭ | E♭ | Gm | F | E♭ | E♭ | F | F |", "two-feel", RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "held-chords").with(Choice.SHAPES, RightChoices.Shapes.HELD));
         assertThat(held).hasSize(8);
         assertThat(held.subList(0, 4)).allSatisfy(stroke -> assertThat(stroke.keys()).isEqualTo(held.get(0).keys()));
         assertThat(held.subList(4, 8)).allSatisfy(stroke -> assertThat(stroke.keys()).isEqualTo(held.get(4).keys()));
@@ -148,7 +149,7 @@ class BothHandsTest {
     /** HANDBOOK §9: two shapes, I and IV, in turn over a still bass; a chord of one beat, and one that is no triad with a plain fifth, stays itself. */
     @Test
     void two_shapes_take_turns_over_a_bass_that_stays() {
-        List<Stroke> turns = right("Key: C\n| C7 | Am | G7 . . C | G° | Dsus4 |", "two-feel", RightHand.of(RightChoices.Style.COMPING).figure("held-chords").shapes(RightChoices.Shapes.TURN));
+        List<Stroke> turns = right("Key: C\n| C7 | Am | G7 . . C | G° | Dsus4 |", "two-feel", RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "held-chords").with(Choice.SHAPES, RightChoices.Shapes.TURN));
         assertThat(chords(turns)).containsExactly("0:C E G", "1920:A C F", "3840:A C E", "5760:A D F", "7680:B D G", "9600:C E G", "10560:C E G", "11520:B♭ D♭ G", "15360:A D G");
         // Each a step or two from the other: the hand rocks.
         assertThat(turns.get(1).lowest().midi() - turns.get(0).lowest().midi()).isBetween(-2, 2);
@@ -156,7 +157,7 @@ class BothHandsTest {
 
     @Test
     void chords_between_the_left_hands_notes_never_strike_with_it() {
-        RightHand between = RightHand.of(RightChoices.Style.COMPING).figure("between-the-left");
+        RightHand between = RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "between-the-left");
         for (String left : List.of("stride-root-chord", "hand-split", "habanera", "three-three-two", "tango-marked")) {
             Arrangement arrangement = ARRANGER.arrange(ChartParser.parse("Key: C\n| C | Am | Dm | G7 |").song().orElseThrow(), Choices.figure(left).endsHeld(false).right(between), Pianist.USUAL);
             Set<Integer> struck = new HashSet<>(arrangement.left().strokes().stream().map(stroke -> stroke.written().tick()).toList());
@@ -168,7 +169,7 @@ class BothHandsTest {
     @Test
     void a_section_has_a_right_hand_of_its_own() {
         String chart = "Key: C\n[A]\n| C | F |\nMelody: | c4 e4 | a8 |\n[B]\n| C | G |\nMelody: | e8 | d8 |\n[A] again\n";
-        RightHand right = RightHand.of(RightChoices.Style.MELODY).section("B", RightHand.Manner.of(RightChoices.Style.COMPING)).section("C", RightHand.Manner.of(RightChoices.Style.NONE));
+        RightHand right = RightHand.of(RightChoices.Style.MELODY).section("B", RightHand.manner(RightChoices.Style.COMPING)).section("C", RightHand.manner(RightChoices.Style.NONE));
         List<Stroke> strokes = right(chart, "held", right);
         assertThat(strokes).filteredOn(stroke -> stroke.bar() < 2).extracting(stroke -> stroke.reason().code()).containsOnly("tune").hasSize(3);
         assertThat(strokes).filteredOn(stroke -> stroke.bar() == 2 || stroke.bar() == 3).extracting(stroke -> stroke.reason().code()).containsOnly("comping");
@@ -179,7 +180,7 @@ class BothHandsTest {
     @Test
     void both_hands_go_up_the_chord_together_before_a_section() {
         String chart = "Key: C\nTempo: 100\n[A]\n| C | G7 |\nMelody: | c4 e4 | d4 z4 |\n[B]\n| C | F |\nMelody: | e8 | c8 |\n[C]\n| C |\n";
-        Arrangement arrangement = ARRANGER.arrange(ChartParser.parse(chart).song().orElseThrow(), Choices.figure("spread-eighths").right(RightHand.of(RightChoices.Style.MELODY).withUnison()), Pianist.USUAL);
+        Arrangement arrangement = ARRANGER.arrange(ChartParser.parse(chart).song().orElseThrow(), Choices.figure("spread-eighths").right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNISON, true)), Pianist.USUAL);
         assertThat(names(arrangement.left().strokes(), 1, 1920)).containsExactly("5760:G3", "6240:B3", "6720:D4", "7200:F4");
         assertThat(names(arrangement.right().strokes(), 1, 1920)).containsExactly("5760:G4", "6240:B4", "6720:D5", "7200:F5");
         // Before [C] the melody has a note: nothing is put over it.
@@ -194,7 +195,7 @@ class BothHandsTest {
     /** EXAMPLES 25 under a melody: the whole chord hangs under what is its third, the other notes stand alone. */
     @Test
     void the_third_of_a_chord_on_top_carries_all_of_it() {
-        List<Stroke> strokes = right("Key: E♭\n| E♭6 | Fm7 |\nMelody: | G4 B4 | A4 F4 |", "two-feel", RightHand.of(RightChoices.Style.MELODY).under(RightChoices.Under.THIRD));
+        List<Stroke> strokes = right("Key: E♭\n| E♭6 | Fm7 |\nMelody: | G4 B4 | A4 F4 |", "two-feel", RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.THIRD));
         assertThat(strokes).extracting(stroke -> stroke.notes().stream().map(note -> note.pitch().toString()).toList())
                 .containsExactly(List.of("B♭3", "C4", "E♭4", "G4"), List.of("B♭4"), List.of("C4", "E♭4", "F4", "A♭4"), List.of("F4"));
     }
@@ -203,14 +204,14 @@ class BothHandsTest {
     @Test
     void a_bar_says_how_its_hands_meet_and_what_was_mended() {
         Song song = ChartParser.parse("Key: E♭\n| E♭ | E♭ |\nMelody: | G,8 | B4 z4 |").song().orElseThrow();
-        Choices choices = Choices.figure("held").endsHeld(false).voicing("spread");
+        Choices choices = Choices.figure("held").endsHeld(false).with(Choice.VOICING, "spread");
         Arrangement mended = ARRANGER.arrange(song, choices.right(RightHand.of(RightChoices.Style.MELODY)), Pianist.USUAL);
         List<Meeting> meetings = Meeting.of(mended);
         assertThat(meetings.get(0).mended()).containsExactly("left-thinned");
         assertThat(meetings.get(0).kept()).isEmpty();
         assertThat(meetings.get(0).order()).isEqualTo("1 LR");
         assertThat(meetings.get(1).mended()).isEmpty();
-        Arrangement as = ARRANGER.arrange(song, choices.right(RightHand.of(RightChoices.Style.MELODY).asTheyAre(List.of(1))), Pianist.USUAL);
+        Arrangement as = ARRANGER.arrange(song, choices.right(RightHand.of(RightChoices.Style.MELODY).with(Choice.AS_THEY_ARE, List.of(1))), Pianist.USUAL);
         assertThat(Meeting.of(as).get(0).mended()).isEmpty();
         assertThat(Meeting.of(as).get(0).kept()).containsExactly(Crossing.Kind.SAME_KEY);
         assertThat(as.notices()).extracting(notice -> notice.code()).contains("crossing-kept");
@@ -263,8 +264,8 @@ class BothHandsTest {
     @Test
     void what_is_locked_stays_and_the_melody_goes_up() {
         Song song = ChartParser.parse("Key: E♭\n| E♭ | B♭ |\nMelody: | G,4 B,4 | z4 B,4 |").song().orElseThrow();
-        Choices locked = Choices.figure("held").voicing("tenth").endsHeld(false).lock(new Choices.PlacedLock(1, Optional.empty(), 1, new Lock(Optional.of(Pitch.parse("E♭2")), Optional.empty(), Optional.empty())));
-        Arrangement arrangement = ARRANGER.arrange(song, locked.right(RightHand.of(RightChoices.Style.MELODY).under(RightChoices.Under.CLOSE)), Pianist.USUAL);
+        Choices locked = Choices.figure("held").with(Choice.VOICING, "tenth").endsHeld(false).lock(new Choices.PlacedLock(1, Optional.empty(), 1, new Lock(Optional.of(Pitch.parse("E♭2")), Optional.empty(), Optional.empty())));
+        Arrangement arrangement = ARRANGER.arrange(song, locked.right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.CLOSE)), Pianist.USUAL);
         assertThat(arrangement.left().strokes().get(0).notes()).extracting(note -> note.pitch().toString()).containsExactly("E♭2", "G3");
         // The phrase up to the rest, with its chords under it where they are clear of the tenth; what comes after the rest stays.
         assertThat(arrangement.right().strokes()).extracting(stroke -> stroke.highest().toString()).containsExactly("G4", "B♭4", "B♭3");
@@ -277,7 +278,7 @@ class BothHandsTest {
     @Test
     void a_tenth_after_a_run_is_opened_on_the_beat() {
         Song song = ChartParser.parse("Key: C\nTempo: 100\n[A]\n| C | G7 |\nMelody: | c4 e4 | d4 z4 |\n[B]\n| C | F |\nMelody: | e8 | c8 |\n").song().orElseThrow();
-        List<Stroke> left = ARRANGER.arrange(song, Choices.figure("broken-tenths").right(RightHand.of(RightChoices.Style.MELODY).withUnison()), Pianist.USUAL).left().strokes();
+        List<Stroke> left = ARRANGER.arrange(song, Choices.figure("broken-tenths").right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNISON, true)), Pianist.USUAL).left().strokes();
         assertThat(left).filteredOn(stroke -> stroke.written().tick() == 2 * 3840).singleElement().satisfies(stroke -> {
             assertThat(stroke.notes()).hasSize(2).allSatisfy(note -> assertThat(note.delayTicks()).isNotNegative());
         });
@@ -298,7 +299,7 @@ class BothHandsTest {
     @Test
     void a_figure_there_is_not_is_refused_by_name() {
         Song song = ChartParser.parse("| C |").song().orElseThrow();
-        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> ARRANGER.arrange(song, Choices.OPEN.right(RightHand.of(RightChoices.Style.COMPING).figure("stomp")), Pianist.USUAL)))
+        assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> ARRANGER.arrange(song, Choices.OPEN.right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "stomp")), Pianist.USUAL)))
                 .isInstanceOf(Refused.class).hasMessageContaining("stomp").hasMessageContaining("held-chords");
     }
 }

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -61,7 +62,7 @@ class ChorusTest {
     void it_can_be_played_at_tempo() {
         for (int seed = 0; seed < SONGS; seed++) {
             Song song = SeededTunes.song(seed);
-            Arrangement arrangement = ARRANGER.arrange(song, Choices.figure("held").right(RightHand.of(RightChoices.Style.IMPROVISE).chorus(seed)), Pianist.USUAL);
+            Arrangement arrangement = ARRANGER.arrange(song, Choices.figure("held").right(RightHand.of(RightChoices.Style.IMPROVISE).with(Choice.CHORUS, (long) seed)), Pianist.USUAL);
             for (int bar = 0; bar < song.bars().size(); bar++) {
                 assertThat(arrangement.maxTempo(bar)).isGreaterThanOrEqualTo(song.tempo().bpm());
             }

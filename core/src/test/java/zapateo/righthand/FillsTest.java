@@ -9,6 +9,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -36,7 +37,7 @@ class FillsTest {
     }
 
     private static Arrangement arranged(Song song, long seed) {
-        return ARRANGER.arrange(song, Choices.figure("two-feel").right(RightHand.of(RightChoices.Style.MELODY).fills(seed, List.of())), Pianist.USUAL);
+        return ARRANGER.arrange(song, Choices.figure("two-feel").right(RightHand.of(RightChoices.Style.MELODY).with(Choice.FILLS, (long) seed).with(Choice.PLAIN, List.of())), Pianist.USUAL);
     }
 
     /** Only where it rests for a beat at least, inside the rest, and the melody stays as it is. */

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
@@ -41,7 +42,7 @@ class RightHandExamplesTest {
     /** 25: the third on top, each chord's tones directly below. */
     @Test
     void third_on_top() {
-        Arrangement arrangement = arrange("Key: E♭~| E♭6 | Fm7 | Gm7 |", "two-feel", COMPING.figure("held-chords").top(Top.THIRD));
+        Arrangement arrangement = arrange("Key: E♭~| E♭6 | Fm7 | Gm7 |", "two-feel", COMPING.with(Choice.RIGHT_FIGURE, "held-chords").with(Choice.TOP, Top.THIRD));
         assertThat(right(arrangement)).containsExactly("B♭3 C4 E♭4 G4", "C4 E♭4 F4 A♭4", "D4 F4 G4 B♭4");
     }
 
@@ -59,7 +60,7 @@ class RightHandExamplesTest {
     /** 27: chord on 1, again on "1 &" (ticks 0 and 640), then its three lower notes downwards in triplets at 960, 1280, 1600. */
     @Test
     void chord_chord_roll() {
-        Arrangement arrangement = arrange("Key: E♭~Feel: swing~Tempo: 100~| E♭6 |", "two-feel", COMPING.figure("chord-chord-roll"));
+        Arrangement arrangement = arrange("Key: E♭~Feel: swing~Tempo: 100~| E♭6 |", "two-feel", COMPING.with(Choice.RIGHT_FIGURE, "chord-chord-roll"));
         List<Stroke> strokes = arrangement.right().strokes().subList(0, 5);
         assertThat(strokes.stream().map(stroke -> stroke.sounding().tick()).toList().subList(2, 5)).isEqualTo(List.of(960, 1280, 1600));
         assertThat(strokes.get(0).sounding().tick()).isZero();
@@ -83,7 +84,7 @@ class RightHandExamplesTest {
     /** 14: hand-split on Fm: the right hand answers between the left hand's strokes. */
     @Test
     void answers_lie_in_the_gaps_of_a_split_hand() {
-        Arrangement arrangement = arrange("Key: Fm~| Fm |", "three-three-two", COMPING.figure("answers"));
+        Arrangement arrangement = arrange("Key: Fm~| Fm |", "three-three-two", COMPING.with(Choice.RIGHT_FIGURE, "answers"));
         assertThat(arrangement.right().strokes().stream().map(stroke -> stroke.written().tick()).toList()).containsExactly(480, 1920, 2400, 3360);
         assertThat(right(arrangement)).allSatisfy(chord -> assertThat(chord).contains("A♭").contains("C").contains("F"));
     }
@@ -92,7 +93,7 @@ class RightHandExamplesTest {
     @EnumSource(Under.class)
     void what_lies_under_a_melody_is_of_the_chord_below_it_and_in_the_hand(Under under) {
         Arrangement arrangement = Played.arrange("Key: C~| C | Am7 | Dm7 | G7 |~Tune: | G4/4 C5/4 E5/2 | E5/4 D5/4 C5/2 | F5/4. E5/8 D5/2 | B4/4 D5/4 F5/2 |",
-                Choices.figure("held").voicing("single").right(MELODY.under(under)));
+                Choices.figure("held").with(Choice.VOICING, "single").right(MELODY.with(Choice.UNDER, under)));
         List<Stroke> right = arrangement.right().strokes();
         assertThat(right).hasSize(12);
         assertThat(right.stream().map(stroke -> stroke.highest().toString()).toList())

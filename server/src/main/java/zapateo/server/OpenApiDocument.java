@@ -2,12 +2,18 @@ package zapateo.server;
 
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import org.springdoc.core.customizers.GlobalOpenApiCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import zapateo.arrangement.Choice;
+import zapateo.arrangement.Range;
 
 /** What the OpenAPI document says beyond what the controllers show by themselves. */
 @Configuration
@@ -20,7 +26,51 @@ class OpenApiDocument {
                     .description("Ticks count 960 to the quarter note. Errors are RFC 9457 problem documents."));
             document.servers(List.of(new Server().url("/")));
             requireAnswers(document);
+            nameChoices(document);
         };
+    }
+
+    /** Where choices stand by their names, the names are those of the table. */
+    private static void nameChoices(OpenAPI document) {
+        Map.of("ChoicesRequest", Choice.Place.SONG, "OptionsRequest", Choice.Place.SECTION, "OverrideRequest", Choice.Place.BARS, "RightRequest", Choice.Place.RIGHT,
+                "MannerRequest", Choice.Place.RIGHT_SECTION).forEach((name, place) -> {
+            Schema<?> schema = document.getComponents().getSchemas().get(name);
+            Map<String, Schema> properties = new LinkedHashMap<>();
+            Choice.in(place).forEach(choice -> properties.put(choice.id(), schema(choice)));
+            if (schema.getProperties() != null) {
+                schema.getProperties().forEach((property, its) -> {
+                    if (!property.equals("values")) {
+                        properties.put(property, its);
+                    }
+                });
+            }
+            schema.setProperties(properties);
+            schema.setAdditionalProperties(null);
+            if (properties.containsKey("style")) {
+                schema.addRequiredItem("style");
+            }
+        });
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Schema<?> schema(Choice<?> choice) {
+        Range<?> range = choice.range();
+        Schema<Object> schema = new Schema<>();
+        schema.setTypes(Set.of(switch (range.form()) {
+            case TEXT -> "string";
+            case WHOLE -> "integer";
+            case NUMBER -> "number";
+            case YES_NO -> "boolean";
+            case WHOLES -> "array";
+        }));
+        if (range.form() == Range.Form.WHOLES) {
+            schema.setItems(new Schema<>().types(Set.of("integer")));
+        }
+        if (!range.values().isEmpty()) {
+            schema.setEnum(List.copyOf(range.values()));
+        }
+        schema.setDescription(choice.use() + "; expected " + range.expected() + choice.usual().map(usual -> "; where it is absent " + ((Range<Object>) range).writer().apply(usual)).orElse(""));
+        return schema;
     }
 
     /** No field of an answer is ever absent; what may be empty is null. Requests say themselves what they need. */

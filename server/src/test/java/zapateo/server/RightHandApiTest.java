@@ -79,10 +79,10 @@ class RightHandApiTest {
 
     @ParameterizedTest(name = "{0}")
     @CsvSource(delimiter = '|', value = {
-        "{\"style\":\"waltzing\"} | right style \"waltzing\": expected none, comping, melody, improvise", "{\"style\":\"comping\",\"figure\":\"stomp\"} | right-hand figure \"stomp\": expected one of held-chords",
-        "{\"style\":\"comping\",\"top\":\"fifth\"} | right top \"fifth\": expected nearest, smooth, third", "{\"style\":\"melody\",\"under\":\"mud\"} | right under \"mud\": expected alone",
-        "{\"style\":\"comping\",\"shapes\":\"ten\"} | right shapes \"ten\": expected each, held, turn", "{\"style\":\"none\",\"licks\":[{\"bar\":1,\"lick\":\"wow\"}]} | lick \"wow\": expected one of second-to-third",
-        "{\"style\":\"none\",\"sections\":{\"A\":{\"style\":\"hum\"}}} | right style \"hum\": expected none"})
+        "{\"style\":\"waltzing\"} | right.style \"waltzing\": expected none, comping, melody or improvise", "{\"style\":\"comping\",\"figure\":\"stomp\"} | right-hand figure \"stomp\": expected one of held-chords",
+        "{\"style\":\"comping\",\"top\":\"fifth\"} | right.top \"fifth\": expected nearest, smooth or third", "{\"style\":\"melody\",\"under\":\"mud\"} | right.under \"mud\": expected alone",
+        "{\"style\":\"comping\",\"shapes\":\"ten\"} | right.shapes \"ten\": expected each, held or turn", "{\"style\":\"none\",\"licks\":[{\"bar\":1,\"lick\":\"wow\"}]} | lick \"wow\": expected one of second-to-third",
+        "{\"style\":\"none\",\"sections\":{\"A\":{\"style\":\"hum\"}}} | right.sections.A.style \"hum\": expected none"})
     void what_there_is_not_is_named_with_what_there_is(String right, String message) {
         RealServer.Answer answer = SERVER.post("/api/arrangements", "{\"chart\":\"C F\",\"choices\":{\"right\":" + right + "}}");
         assertThat(answer.status()).isEqualTo(422);

@@ -11,17 +11,23 @@ import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Choice;
+import zapateo.arrangement.Holding;
 import zapateo.arrangement.Meeting;
 import zapateo.hand.Difficulty;
 import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
+import zapateo.lefthand.BassLine;
+import zapateo.lefthand.LeadIn;
+import zapateo.lefthand.LeftHandChoices;
 import zapateo.part.Mending;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
+import zapateo.rhythm.Feel;
 import zapateo.rhythm.Side;
 import zapateo.righthand.Crossing;
 import zapateo.rhythm.Ticks;
@@ -61,10 +67,12 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param parts      the same by what makes it hard, with the strokes that do
      * @param maxTempo   the fastest its jumps and repeated notes allow, in the song's beats a minute; 400 where nothing limits it
      * @param meeting    how the hands meet; null where only one plays
+     * @param choices    what holds at its beginning
      */
     public record ArrangedBarView(@Schema(allowableValues = {"chart"}) String part, int index, int number, String section, int pass, int round, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
                           double bpm, List<HoldView> holds, @Schema(types = {"integer", "null"}) Integer vamp, List<PinView> pins,
-                          double difficulty, List<PartView> parts, double maxTempo, @Schema(types = {"object", "null"}) MeetingView meeting) {
+                          double difficulty, List<PartView> parts, double maxTempo, @Schema(types = {"object", "null"}) MeetingView meeting,
+                                  HoldingView choices) {
 
         private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places, Meeting meeting) {
             Song song = arrangement.song();
@@ -79,7 +87,27 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                     bar.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks(),
                     bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList(),
                     bar.vamp() < 0 ? null : bar.vamp(), bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList(), tenth(play.difficulty().total()),
-                    PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()), tenth(arrangement.maxTempo(bar.index())), MeetingView.of(meeting));
+                    PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()), tenth(arrangement.maxTempo(bar.index())), MeetingView.of(meeting),
+                    HoldingView.of(arrangement.holding().get(bar.index()), song.feel()));
+        }
+    }
+
+    /**
+     * What holds in a bar.
+     *
+     * @param chosen   what was asked for, of all places that reach it: song, section, bars
+     * @param figure   id of the figure that is heard, which at a level may be another than the chosen one
+     * @param voicing  id of the voicing that is heard where the figure has one to choose
+     * @param bassLine id of the bass line in place of the figure's own basses; null where those are heard
+     * @param leadIn   id of the lead-in; null where the figure has its own way
+     */
+    public record HoldingView(OptionsRequest chosen, String figure, String voicing, String register, @Schema(types = {"string", "null"}) String bassLine,
+                              @Schema(types = {"string", "null"}) String leadIn, String feel) {
+
+        private static HoldingView of(Holding holding, Feel feel) {
+            LeftHandChoices heard = holding.heard();
+            return new HoldingView(OptionsRequest.of(holding.chosen().with(Choice.FIGURE, holding.chosen().orUsual(Choice.FIGURE))), heard.figure().id(), heard.voicing().id(), heard.register().id(), heard.line().map(BassLine::id).orElse(null),
+                    heard.leadIn().map(LeadIn::id).orElse(null), feel.id());
         }
     }
 

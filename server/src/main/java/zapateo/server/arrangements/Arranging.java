@@ -76,7 +76,7 @@ public class Arranging {
     private Asked asked(String chart, ChoicesRequest choices, Pianist pianist, List<Figure> drafts) {
         ChartReading reading = ChartParser.parse(chart);
         Song song = reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
-        Choices chosen = choices == null ? Choices.OPEN : choices.choices();
+        Choices chosen = choices == null ? Choices.OPEN : choices.choices("choices.");
         Set<String> named = new HashSet<>(chosen.figures());
         drafts.forEach(draft -> named.remove(draft.id()));
         FigureBook book = figures.bookFor(Player.ONLY, named).with(drafts);

@@ -1,11 +1,14 @@
 package zapateo.server.arrangements;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Preset;
 import zapateo.arrangement.Suggestions;
 import zapateo.lefthand.BassLine;
@@ -121,11 +124,27 @@ public class Asking {
     public record WeighedView(String id, String name, String unit, double weight) {
     }
 
-    public record ThereIsView(List<NamedView> voicings, List<NamedView> bassLines, List<NamedView> leadIns, List<WeighedView> costs, List<String> spacings) {
+    /**
+     * A row of the table of choices.
+     *
+     * @param places where it may hold: song, section, bars, right, right-section
+     * @param values all it may be, where they are few
+     * @param usual  what it is where it is left open; null where figure, song or hand decide
+     * @param use    what it decides, in a few words
+     */
+    public record ChoiceView(String id, List<String> places, List<String> values, @Schema(types = {"string", "null"}) String usual, String use) {
+
+        private static ChoiceView of(Choice<?> choice) {
+            return new ChoiceView(choice.id(), choice.places().stream().map(Choice.Place::id).toList(), choice.range().values(), choice.usual().map(usual -> String.valueOf(usual).toLowerCase(Locale.ROOT)).orElse(null),
+                    choice.use());
+        }
+    }
+
+    public record ThereIsView(List<ChoiceView> choices, List<NamedView> voicings, List<NamedView> bassLines, List<NamedView> leadIns, List<WeighedView> costs, List<String> spacings) {
     }
 
     ThereIsView thereIs() {
-        return new ThereIsView(Voicing.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
+        return new ThereIsView(Choice.all().stream().map(ChoiceView::of).toList(), Voicing.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 BassLine.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 LeadIn.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 Weights.all().stream().map(each -> new WeighedView(each.id(), each.name(), each.unit(), each.weight())).toList(), Spacing.names());

@@ -1,5 +1,7 @@
 package zapateo.server.arrangements;
 
+import com.fasterxml.jackson.annotation.JsonAnyGetter;
+import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
@@ -10,7 +12,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
 import zapateo.arrangement.RightHand;
@@ -25,67 +29,43 @@ import zapateo.server.problems.Refusal;
 /**
  * What a player may choose; everything may be absent. It is kept with the song as it is sent.
  *
- * @param figure         id of a figure; {@code held} when absent
- * @param voicing        {@code auto} or a voicing's id
- * @param register       where the bass lies
- * @param bassLine       id of a bass line; absent leaves the figure's own
- * @param leadIn         id of a lead-in; absent leaves the figure's own way
- * @param tenths         what to do with what the hand cannot span; absent is as the player has it
- * @param variations     whether figures may vary their bars; true when absent
- * @param withBassPlayer whether someone else has the bass
- * @param keepTop        whether top notes should rather stay
- * @param pedal          whether the pedal is used; absent follows the figure
- * @param octaves        what to do with an octave the hand cannot span; absent is as the player has it
- * @param level          1 to 5: made easier or fuller by rule; absent is as chosen
- * @param swingRatio     long to short eighth, 1 to 4; absent follows feel and tempo
- * @param ending         held or figure; absent holds the last bar of a song that comes home
- * @param seed           of a gentle unevenness for listening; absent is even
- * @param sections       by a section's name
- * @param overrides      by bars; the later goes before the earlier
- * @param locks          what is kept on single chords
- * @param costs          how many times as much a cost counts, 0 to 10, by its id
- * @param fingers        the player's own on single notes
- * @param right          what the right hand does; absent is nothing
- * @param parked         what hung on bars that are gone, kept aside by the bars' old numbers; it does nothing
+ * @param sections  by a section's name
+ * @param overrides by bars; the later goes before the earlier
+ * @param locks     what is kept on single chords
+ * @param costs     how many times as much a cost counts, 0 to 10, by its id
+ * @param fingers   the player's own on single notes
+ * @param right     what the right hand does; absent is nothing
+ * @param parked    what hung on bars that are gone, kept aside by the bars' old numbers; it does nothing
+ * @param values    for the whole song, by the names of {@link Choice}'s table
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record ChoicesRequest(String figure, String voicing, @Schema(allowableValues = {"deep", "middle"}) String register, String bassLine, String leadIn,
-                             @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String tenths, Boolean variations, Boolean withBassPlayer, Boolean keepTop, Boolean pedal,
-                             @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String octaves, Integer level, Double swingRatio, @Schema(allowableValues = {"held", "figure"}) String ending, Long seed,
-                             @Size(max = 200, message = "expected at most 200") Map<String, @NotNull @Valid OptionsRequest> sections,
+public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") Map<String, @NotNull @Valid OptionsRequest> sections,
                              @Size(max = 500, message = "expected at most 500") List<@NotNull @Valid OverrideRequest> overrides,
                              @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
                              @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs,
                              @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
-                             @Valid RightRequest right, @Valid ParkedRequest parked) {
+                             @Valid RightRequest right, @Valid ParkedRequest parked, @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
-    public static final ChoicesRequest NONE = of(new OptionsRequest(null, null, null, null, null, null, null, null, null, null, null, null));
+    public static final ChoicesRequest NONE = of(Options.OPEN);
 
     public static ChoicesRequest of(Options options) {
-        return of(OptionsRequest.of(options));
-    }
-
-    private static ChoicesRequest of(OptionsRequest song) {
-        return new ChoicesRequest(song.figure(), song.voicing(), song.register(), song.bassLine(), song.leadIn(), song.tenths(), song.variations(), song.withBassPlayer(), song.keepTop(), song.pedal(),
-                song.octaves(), song.level(), null, null, null, null, null, null, null, null, null, null);
+        return new ChoicesRequest(null, null, null, null, null, null, null, options.written());
     }
 
     /**
      * Choices for some bars.
      *
-     * @param bars  as numbered in the chart: 5 or 5-8
-     * @param pass  which time they are played, from 1; absent is every time
-     * @param beats of each of these bars: 3 or 3-4; absent is the whole bar
+     * @param bars   as numbered in the chart: 5 or 5-8
+     * @param pass   which time they are played, from 1; absent is every time
+     * @param beats  of each of these bars: 3 or 3-4; absent is the whole bar
+     * @param values by the names of {@link Choice}'s table
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record OverrideRequest(@NotNull(message = "expected bars, as in 5-8") String bars, Integer pass, String beats, String figure, String voicing,
-                                  @Schema(allowableValues = {"deep", "middle"}) String register, String bassLine, String leadIn,
-                                  @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String tenths, Boolean variations, Boolean withBassPlayer, Boolean keepTop, Boolean pedal,
-                                  @Schema(allowableValues = {"play", "roll", "pedal", "omit"}) String octaves, Integer level) {
+    public record OverrideRequest(@NotNull(message = "expected bars, as in 5-8") String bars, Integer pass, String beats, @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
-        private Choices.Override override() {
-            Options options = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level).options();
-            return new Choices.Override(run("bars", bars), Optional.ofNullable(pass), Optional.ofNullable(beats).map(text -> beats(run("beats", text))), options);
+        private Choices.Override override(String path) {
+            return new Choices.Override(run("bars", bars), Optional.ofNullable(pass), Optional.ofNullable(beats).map(text -> beats(run("beats", text))),
+                    ChosenValues.read(Choice.Place.BARS, path, values));
         }
 
         private static Choices.Run beats(Choices.Run run) {
@@ -176,21 +156,33 @@ public record ChoicesRequest(String figure, String voicing, @Schema(allowableVal
         return parked == null ? 0 : parked.count();
     }
 
-    Choices choices() {
-        Options song = new OptionsRequest(figure, voicing, register, bassLine, leadIn, tenths, variations, withBassPlayer, keepTop, pedal, octaves, level).options();
-        Map<String, Options> bySection = new HashMap<>();
-        Optional.ofNullable(sections).ifPresent(all -> all.forEach((name, options) -> bySection.put(name, options.options())));
-        return new Choices(song, bySection, Optional.ofNullable(overrides).orElse(List.of()).stream().map(OverrideRequest::override).toList(),
-                Optional.ofNullable(locks).orElse(List.of()).stream().map(LockRequest::lock).toList(), costs == null ? Weights.USUAL : new Weights(costs), Optional.ofNullable(swingRatio),
-                Optional.ofNullable(ending).map(ChoicesRequest::held), Optional.ofNullable(seed),
-                Optional.ofNullable(fingers).orElse(List.of()).stream().map(FingerRequest::placed).toList(),
-                right == null ? RightHand.NONE : right.right());
+    /** The figure of the whole song. */
+    public String figure() {
+        return values != null && values.get(Choice.FIGURE.id()) instanceof String id ? id : Choice.FIGURE.usual().orElseThrow();
     }
 
-    private static boolean held(String name) {
-        if (!name.equals("held") && !name.equals("figure")) {
-            throw Refusal.unusable("ending \"" + name + "\": expected held or figure");
-        }
-        return name.equals("held");
+    /** @throws Refused naming a choice there is not, or a value it may not have */
+    public ChoicesRequest checked(String path) {
+        choices(path);
+        return this;
+    }
+
+    /** @param path to them, for what is refused */
+    Choices choices(String path) {
+        Map<String, Options> bySection = new HashMap<>();
+        orNone(sections).forEach((name, options) -> bySection.put(name, options.options(path + "sections." + name + ".")));
+        List<OverrideRequest> byBars = orNone(overrides);
+        return new Choices(ChosenValues.read(Choice.Place.SONG, path, values), bySection,
+                IntStream.range(0, byBars.size()).mapToObj(at -> byBars.get(at).override(path + "overrides[" + at + "].")).toList(),
+                orNone(locks).stream().map(LockRequest::lock).toList(), costs == null ? Weights.USUAL : new Weights(costs), orNone(fingers).stream().map(FingerRequest::placed).toList(),
+                right == null ? RightHand.NONE : right.right(path + "right."));
+    }
+
+    private static <T> List<T> orNone(List<T> list) {
+        return list == null ? List.of() : list;
+    }
+
+    private static <T> Map<String, T> orNone(Map<String, T> map) {
+        return map == null ? Map.of() : map;
     }
 }

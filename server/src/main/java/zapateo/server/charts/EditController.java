@@ -45,7 +45,7 @@ public class EditController {
 
     /** What to do with bars, chords or sections. */
     public enum EditKind {
-        set, insert, delete, copy, move, moveChord, replaceChords, section, join, confirmGuesses, tune, note
+        set, insert, delete, copy, move, moveChord, replaceChords, section, join, confirmGuesses, tune, note, key
     }
 
     /** @param bar written bar from 0; @param chord place in the bar from 0 */
@@ -59,7 +59,8 @@ public class EditController {
      * @param bar     set, insert, moveChord: the bar; join: it and the next; delete, copy, move, tune: the first
      * @param to      delete, copy, move: the last bar, both included
      * @param before  copy, move: the bar they go before; one more than the last bar for the end
-     * @param content set, insert: what would be typed between two bar lines; tune: the melody of the bars from there on, parted by bar lines
+     * @param content set, insert: what would be typed between two bar lines; tune: the melody of the bars from there on, parted by bar lines; key: the song's key,
+     *                blank to have it found from the chords
      * @param chord   moveChord: its place in the bar from 0
      * @param beat    moveChord: the beat it goes to, from 0
      * @param changes replaceChords: all of them
@@ -117,6 +118,8 @@ public class EditController {
             case join -> chart.join(need(edit.bar(), "bar"));
             case confirmGuesses -> chart.confirmGuesses();
             case tune -> chart.tune(need(edit.bar(), "bar"), List.of(need(edit.content(), "content").split("\\|", -1)));
+            case key -> chart.key(Optional.of(need(edit.content(), "content")).filter(name -> !name.isBlank()).map(name -> Key.read(name)
+                    .orElseThrow(() -> Refusal.unusable("key \"" + name + "\": expected a key such as B♭, Gm or E mixolydian"))));
             case note -> throw new IllegalStateException("a note's edit is made above");
         };
         return new TextView(text, null, moved(edit, song(chart), ChartEdit.of(text).reading().song()));

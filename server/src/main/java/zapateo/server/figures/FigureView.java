@@ -2,6 +2,7 @@ package zapateo.server.figures;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
+import zapateo.arrangement.Level;
 import zapateo.lefthand.Voicing;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Figure;
@@ -18,11 +19,12 @@ import zapateo.rhythm.Role;
  * @param suits   what harmony it goes with
  * @param hands   L, or L and R
  * @param strokes its bars in each metre it is written for
+ * @param atLevels ids of the figures that are usually heard in its place at levels 1 to 5; where it is heard itself, its own
  * @param version of a figure of one's own, to be sent back when it is changed; null for those that ship
  */
 public record FigureView(String id, String name, String family, String use, List<String> meters, List<String> feel, int level, int minTempo, int maxTempo, int chords, List<String> suits,
                          List<String> accepts, List<VoicingView> voicings, List<String> registers, List<String> hands, List<FigureBarView> strokes, MannerView manner,
-                         List<VariationView> variations, @Schema(types = {"integer", "null"}) Integer version) {
+                         List<VariationView> variations, List<String> atLevels, @Schema(types = {"integer", "null"}) Integer version) {
 
     static FigureView of(Figure figure, Integer version) {
         return new FigureView(figure.id(), figure.name(), figure.family(), figure.use(), figure.bars().keySet().stream().map(Meter::toString).toList(),
@@ -32,7 +34,8 @@ public record FigureView(String id, String name, String family, String use, List
                 figure.manner().registers().stream().map(Register::id).toList(), figure.hands().stream().map(side -> side.letter()).toList(),
                 figure.bars().entrySet().stream().flatMap(each -> each.getValue().stream().map(bar -> FigureBarView.of(each.getKey(), bar))).toList(), MannerView.of(figure),
                 figure.variations().stream().flatMap(each -> each.bars().entrySet().stream()
-                        .map(bar -> new VariationView(each.when().toString(), FigureBarView.of(bar.getKey(), bar.getValue())))).toList(), version);
+                        .map(bar -> new VariationView(each.when().toString(), FigureBarView.of(bar.getKey(), bar.getValue())))).toList(),
+                Level.all().stream().map(level -> level.usually(figure.id())).toList(), version);
     }
 
     public record VoicingView(String id, String name, String use) {

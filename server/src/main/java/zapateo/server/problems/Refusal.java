@@ -28,6 +28,11 @@ public final class Refusal extends RuntimeException {
                 + " is kept. Nothing was overwritten; load it again, or keep yours as a copy.", List.of());
     }
 
+    /** JSON that is none of the form that is expected. */
+    public static Refusal unreadable(String detail) {
+        return new Refusal(HttpStatus.BAD_REQUEST, "unreadable", detail, List.of());
+    }
+
     /** A value that was understood and cannot be used. */
     public static Refusal unusable(String detail) {
         return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", detail, List.of());

@@ -27,7 +27,7 @@ public record SongView(UUID id, String title, String chart, ChoicesRequest choic
                                String figureId, String figure, int level, int version, OffsetDateTime updatedAt) {
 
         static SongLineView of(SongRow row, FigureBook book) {
-            String figureId = row.choices().figure() == null ? "held" : row.choices().figure();
+            String figureId = row.choices().figure();
             String figure = book.figure(figureId).map(Figure::name).orElse(figureId);
             int level = book.figure(figureId).map(each -> each.suits().level()).orElse(0);
             return ChartParser.parse(row.chart()).song().map(song -> line(row, song, figureId, figure, level))

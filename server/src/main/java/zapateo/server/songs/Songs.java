@@ -78,7 +78,7 @@ class Songs {
     }
 
     private static ChoicesRequest choices(SongRequest request) {
-        return request.choices() == null ? ChoicesRequest.NONE : request.choices();
+        return request.choices() == null ? ChoicesRequest.NONE : request.choices().checked("choices.");
     }
 
     private static String arrangement(SongRequest request, String present) {
@@ -96,6 +96,7 @@ class Songs {
             if (!names.add(other.name().strip().toLowerCase(Locale.ROOT))) {
                 throw Refusal.unusable("arrangement \"" + other.name() + "\": expected each name once");
             }
+            other.choices().checked("others." + other.name() + ".choices.");
         });
         return new OtherArrangements(request.others());
     }

@@ -1,0 +1,140 @@
+package zapateo.arrangement;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import zapateo.hand.TooWide;
+import zapateo.rhythm.Liveliness;
+import zapateo.rhythm.Register;
+import zapateo.righthand.RightChoices.Shapes;
+import zapateo.righthand.RightChoices.Style;
+import zapateo.righthand.RightChoices.Top;
+import zapateo.righthand.RightChoices.Under;
+
+/**
+ * Something a player can choose; the rows of the one table below. Readers of requests and of kept songs, the description of the HTTP surface, the comparison of arrangements, presets and
+ * levels go by it: another choice is another row, and the rule that asks for it.
+ *
+ * @param id        its name in open data; in one place it is unique
+ * @param range     what it may be
+ * @param usual     what it is where it is left open; empty where something else decides, the figure, the song or the player's hand
+ * @param places    where it may hold
+ * @param auto      whether {@code auto} may be written for leaving it open
+ * @param falls     the choice it belongs to: with another value of that it is dropped
+ * @param fromLevel the first level that leaves it standing
+ * @param use       one line: what it decides
+ */
+public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place> places, boolean auto, Optional<Choice<?>> falls, int fromLevel, String use) {
+
+    /** Where a choice may hold. */
+    public enum Place {
+        SONG, SECTION, BARS, RIGHT, RIGHT_SECTION;
+
+        public String id() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    private static final Set<Place> SONG = EnumSet.of(Place.SONG);
+    private static final Set<Place> LEFT = EnumSet.of(Place.SONG, Place.SECTION, Place.BARS);
+    private static final Set<Place> RIGHT = EnumSet.of(Place.RIGHT);
+    private static final Set<Place> MANNER = EnumSet.of(Place.RIGHT, Place.RIGHT_SECTION);
+    private static final int MOST_BARS = 2000;
+    private static final List<Choice<?>> ROWS = new ArrayList<>();
+
+    public static final Choice<String> FIGURE = row("figure", Range.id("the id of a figure"), LEFT, "the figure of the left hand").usually("held").in();
+    public static final Choice<String> VOICING = row("voicing", Range.id("auto or the id of a voicing"), LEFT, "which tones of a chord are taken together").orAuto().fallsWith(FIGURE).in();
+    public static final Choice<Register> REGISTER = row("register", Range.oneOf(Register.class), LEFT, "where the bass lies").in();
+    public static final Choice<String> BASS_LINE = row("bassLine", Range.id("auto or the id of a bass line"), LEFT, "what the basses do in place of the figure's own").orAuto().in();
+    public static final Choice<String> LEAD_IN = row("leadIn", Range.id("auto or the id of a lead-in"), LEFT, "how a change is led into").orAuto().from(4).in();
+    public static final Choice<TooWide> TENTHS = row("tenths", Range.oneOf(TooWide.class), LEFT, "what is done with a stroke the hand cannot span").in();
+    public static final Choice<TooWide> OCTAVES = row("octaves", Range.oneOf(TooWide.class), LEFT, "what is done with an octave the hand cannot span").in();
+    public static final Choice<Boolean> VARIATIONS = row("variations", Range.yesNo(), LEFT, "whether figures may vary their bars").usually(true).from(4).in();
+    public static final Choice<Liveliness> LIVELINESS = row("liveliness", Range.oneOf(Liveliness.class), LEFT, "how much is varied from bar to bar").usually(Liveliness.NONE).from(3).in();
+    public static final Choice<Boolean> WITH_BASS_PLAYER = row("withBassPlayer", Range.yesNo(), LEFT, "whether someone else has the bass").usually(false).in();
+    public static final Choice<Boolean> KEEP_TOP = row("keepTop", Range.yesNo(), LEFT, "whether the top note should rather stay where it is").usually(false).in();
+    public static final Choice<Boolean> PEDAL = row("pedal", Range.yesNo(), LEFT, "whether the sustaining pedal is used").in();
+    public static final Choice<Integer> LEVEL = row("level", Range.whole(Level.EASIEST, Level.FULLEST), LEFT, "made easier or fuller by rule").in();
+
+    public static final Choice<Double> SWING_RATIO = row("swingRatio", Range.number(1, 4), SONG, "the long eighth to the short one").in();
+    public static final Choice<Ending> ENDING = row("ending", Range.oneOf(Ending.class), SONG, "what the last bar is").in();
+    public static final Choice<Long> SEED = row("seed", Range.seed(), SONG, "of the gentle unevenness for listening").in();
+
+    public static final Choice<Style> STYLE = row("style", Range.oneOf(Style.class), MANNER, "what the right hand plays").usually(Style.NONE).in();
+    public static final Choice<String> RIGHT_FIGURE = row("figure", Range.id("the id of a right-hand figure"), MANNER, "the rhythm of its chords").in();
+    public static final Choice<Top> TOP = row("top", Range.oneOf(Top.class), MANNER, "what the highest notes of its chords do").usually(Top.NEAREST).in();
+    public static final Choice<Under> UNDER = row("under", Range.oneOf(Under.class), MANNER, "what lies under a melody").usually(Under.ALONE).in();
+    public static final Choice<Shapes> SHAPES = row("shapes", Range.oneOf(Shapes.class), MANNER, "which chords it strikes").usually(Shapes.EACH).in();
+    public static final Choice<Long> CHORUS = row("chorus", Range.seed(), RIGHT, "of an improvised chorus").usually(1L).in();
+    public static final Choice<Long> FILLS = row("fills", Range.seed(), RIGHT, "of what is played where the melody rests; open leaves its rests").in();
+    public static final Choice<List<Integer>> PLAIN = row("plain", Range.bars(MOST_BARS), RIGHT, "bars whose rests stay rests").usually(List.of()).in();
+    public static final Choice<Boolean> UNISON = row("unison", Range.yesNo(), RIGHT, "whether both hands go up the chord together before a section").usually(false).in();
+    public static final Choice<List<Integer>> AS_THEY_ARE = row("asTheyAre", Range.bars(MOST_BARS), RIGHT, "bars in which the hands may run together").usually(List.of()).in();
+
+    /** What the last bar is. */
+    public enum Ending {
+        /** One spread chord that rings. */
+        HELD,
+        /** As the figure goes. */
+        FIGURE
+    }
+
+    private static final String AUTO = "auto";
+
+    public static List<Choice<?>> all() {
+        return List.copyOf(ROWS);
+    }
+
+    /** All that may hold in a place, in the order of the table. */
+    public static List<Choice<?>> in(Place place) {
+        return ROWS.stream().filter(each -> each.places.contains(place)).toList();
+    }
+
+    private static <T> Row<T> row(String id, Range<T> range, Set<Place> places, String use) {
+        return new Row<>(id, range, Optional.empty(), places, false, Optional.empty(), Level.EASIEST, use);
+    }
+
+    /** One on the way into the table. */
+    private record Row<T>(String id, Range<T> range, Optional<T> usual, Set<Place> places, boolean auto, Optional<Choice<?>> falls, int fromLevel, String use) {
+
+        private Row<T> usually(T value) {
+            return new Row<>(id, range, Optional.of(value), places, auto, falls, fromLevel, use);
+        }
+
+        private Row<T> orAuto() {
+            return new Row<>(id, range, usual, places, true, falls, fromLevel, use);
+        }
+
+        private Row<T> fallsWith(Choice<?> other) {
+            return new Row<>(id, range, usual, places, auto, Optional.of(other), fromLevel, use);
+        }
+
+        private Row<T> from(int level) {
+            return new Row<>(id, range, usual, places, auto, falls, level, use);
+        }
+
+        private Choice<T> in() {
+            Choice<T> choice = new Choice<>(id, range, usual, places, auto, falls, fromLevel, use);
+            ROWS.add(choice);
+            return choice;
+        }
+    }
+
+    /** Whether something written leaves it open. */
+    boolean isOpen(Object written) {
+        return written == null || auto && written.equals(AUTO);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return this == other;
+    }
+
+    @Override
+    public int hashCode() {
+        return System.identityHashCode(this);
+    }
+}

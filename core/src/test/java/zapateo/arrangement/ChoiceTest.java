@@ -1,0 +1,106 @@
+package zapateo.arrangement;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import zapateo.hand.Pianist;
+import zapateo.refusal.Refused;
+import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Liveliness;
+import zapateo.song.ChartParser;
+import zapateo.song.Song;
+
+/** The one table of choices. */
+class ChoiceTest {
+
+    static List<Choice<?>> choices() {
+        return Choice.all();
+    }
+
+    @ParameterizedTest
+    @EnumSource(Choice.Place.class)
+    void names_are_unique_where_they_stand(Choice.Place place) {
+        Set<String> names = new HashSet<>();
+        assertThat(Choice.in(place)).isNotEmpty().allSatisfy(choice -> {
+            assertThat(names.add(choice.id())).as(choice.id()).isTrue();
+            assertThat(choice.use()).isNotBlank().doesNotEndWith(".");
+        });
+    }
+
+    /** All it may be, written and read, is the same; what is usual is one of it; anything else is refused by its name, with what was expected. */
+    @ParameterizedTest
+    @MethodSource("choices")
+    void what_is_written_is_read_again(Choice<?> choice) {
+        assertThat(choice.falls().map(Choice::places).orElse(choice.places())).containsAll(choice.places());
+        Choice.Place place = choice.places().iterator().next();
+        for (Object written : examples(choice)) {
+            Options read = Options.read(place, "", Map.of(choice.id(), written));
+            assertThat(read.get(choice)).isPresent();
+            assertThat(read.written()).isEqualTo(Map.of(choice.id(), written));
+            assertThat(Options.read(place, "", read.written())).isEqualTo(read).hasSameHashCodeAs(read);
+        }
+        for (Object wrong : List.of(Map.of(), List.of("x"), new Object[0])) {
+            assertThatThrownBy(() -> Options.read(place, "choices.", Map.of(choice.id(), wrong))).isInstanceOf(Refused.class).hasMessageContaining("choices." + choice.id()).hasMessageContaining("expected " + choice.range().expected());
+        }
+        Map<String, Object> open = new HashMap<>();
+        open.put(choice.id(), null);
+        assertThat(Options.read(place, "", open)).isEqualTo(Options.OPEN);
+        assertThat(Options.read(place, "", choice.auto() ? Map.of(choice.id(), "auto") : Map.of())).isEqualTo(Options.OPEN);
+    }
+
+    private static List<?> examples(Choice<?> choice) {
+        Range<?> range = choice.range();
+        return switch (range.form()) {
+            case TEXT -> range.values().isEmpty() ? List.of("some-id") : range.values();
+            case WHOLE -> range.most() > 100 ? List.of(7L) : List.of((int) range.least(), (int) range.most());
+            case NUMBER -> List.of(range.least(), range.most());
+            case YES_NO -> List.of(true, false);
+            case WHOLES -> List.of(List.of(1, 2), List.of());
+        };
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = ';', quoteCharacter = '"', value = {"SONG;level;6;choices.level 6: expected 1 to 5", "SECTION;register;low;choices.register \"low\": expected deep or middle",
+        "SONG;swingRatio;9;choices.swingRatio 9: expected 1 to 4", "BARS;seed;4;choices.seed: there is no such choice, expected one of figure, voicing", "RIGHT;style;loud;choices.style \"loud\": expected none, comping, melody or improvise",
+        "SONG;liveliness;very;choices.liveliness \"very\": expected none, some or much"})
+    void what_cannot_be_chosen_is_refused_with_its_place(Choice.Place place, String name, String written, String message) {
+        Object value = written.matches("[0-9]+") ? (Object) Integer.valueOf(written) : written;
+        assertThatThrownBy(() -> Options.read(place, "choices.", Map.of(name, value))).isInstanceOf(Refused.class).hasMessageStartingWith(message);
+    }
+
+    @Test
+    void what_belongs_to_another_choice_falls_with_it() {
+        Options song = Options.OPEN.with(Choice.FIGURE, "held").with(Choice.VOICING, "octave").with(Choice.PEDAL, false);
+        assertThat(Options.OPEN.with(Choice.FIGURE, "two-feel").over(song).get(Choice.VOICING)).isEmpty();
+        assertThat(Options.OPEN.with(Choice.FIGURE, "two-feel").over(song).get(Choice.PEDAL)).contains(false);
+        assertThat(Options.OPEN.with(Choice.FIGURE, "held").over(song).get(Choice.VOICING)).contains("octave");
+        assertThat(Options.OPEN.with(Choice.LEVEL, 2).over(song).get(Choice.VOICING)).contains("octave");
+        assertThat(song.standingAt(1)).isEqualTo(song);
+        assertThat(song.with(Choice.LIVELINESS, Liveliness.MUCH).standingAt(2)).isEqualTo(song);
+        assertThat(song.with(Choice.LIVELINESS, Liveliness.MUCH).standingAt(3).get(Choice.LIVELINESS)).contains(Liveliness.MUCH);
+    }
+
+    /** The later goes before the earlier, bars before sections, sections before the song; a bar says what was asked for there and what is heard. */
+    @Test
+    void each_bar_says_what_holds_in_it() {
+        Song song = ChartParser.parse("[Verse]\n| C | F |\n[Chorus]\n| G | C |\n").song().orElseThrow();
+        Choices.Override last = new Choices.Override(new Choices.Run(4, 4), Optional.empty(), Optional.empty(), Options.OPEN.with(Choice.FIGURE, "habanera").with(Choice.LEVEL, 2));
+        Choices choices = Choices.figure("held").with(Choice.VOICING, "octave").section("Chorus", Options.OPEN.with(Choice.FIGURE, "two-feel")).override(last);
+        List<Holding> holding = new Arranger(FigureBook.open()).arrange(song, choices, Pianist.USUAL).holding();
+        assertThat(holding).extracting(each -> each.chosen().orUsual(Choice.FIGURE)).containsExactly("held", "held", "two-feel", "habanera");
+        assertThat(holding).extracting(each -> each.heard().figure().id()).startsWith("held", "held", "two-feel").doesNotContain("habanera");
+        assertThat(holding.get(0).heard().voicing().id()).isEqualTo("octave");
+        assertThat(holding.get(2).chosen().get(Choice.VOICING)).isEmpty();
+    }
+}
