@@ -5,6 +5,7 @@ import { Keyboard } from "../keyboard/Keyboard";
 import { PlaysOn } from "../sound/PlaysOn";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
+import { Choice } from "../ui/Choice";
 import { beatSign, plain } from "../ui/words";
 
 const METRONOME: { value: Metronome; label: string }[] = [
@@ -27,6 +28,8 @@ export function Dock({
   setLooping,
   bpm,
   setBpm,
+  level,
+  setLevel,
   resetTempo,
 }: {
   arrangement: Arrangement | undefined;
@@ -42,6 +45,9 @@ export function Dock({
   setLooping: (on: boolean) => void;
   bpm: number;
   setBpm: (bpm: number) => void;
+  /** The one that holds where the music is looked at; null plays what was chosen. */
+  level: number | null;
+  setLevel: (level: number | null) => void;
   resetTempo: (() => void) | null;
 }) {
   const resting = arrangement?.strokes.findIndex((stroke) => stroke.bar >= selection[0]) ?? -1;
@@ -91,7 +97,17 @@ export function Dock({
             )}
           </p>
         </div>
-        <div className="col-span-2 flex items-center gap-4">
+        <div className="col-span-2 flex items-center gap-3">
+          <Choice
+            slim
+            label="Level (keys 1 to 5; 0 off)"
+            value={level === null ? "off" : String(level)}
+            options={[
+              { value: "off", label: "level off" },
+              ...["1", "2", "3", "4", "5"].map((each) => ({ value: each, label: `level ${each}` })),
+            ]}
+            onChange={(value) => setLevel(value === "off" ? null : Number(value))}
+          />
           <label className="flex min-h-9 items-center gap-1.5">
             <input
               type="checkbox"

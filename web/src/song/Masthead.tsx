@@ -1,6 +1,6 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { Link, NavLink, useLocation } from "react-router";
-import type { ChartView } from "../api/client";
+import { type ChartView, editChart } from "../api/client";
 import { Mark, PathMark } from "../ui/Mark";
 import { Scheme } from "../ui/Scheme";
 import { keyName } from "../ui/words";
@@ -57,10 +57,7 @@ export function Masthead({
       <p className="flex min-w-0 gap-x-3 truncate text-quiet">
         {chart && (
           <>
-            <span className="max-xl:hidden">
-              {keyName(chart.key, chart.mode)}
-              {chart.keyGiven ? "" : " (found)"}
-            </span>
+            <KeyMenu chart={chart} desk={desk} />
             <span className="max-2xl:hidden">{chart.meter}</span>
             <span className="max-2xl:hidden">{chart.feel}</span>
           </>
@@ -122,6 +119,49 @@ export function Masthead({
         </button>
       </div>
     </header>
+  );
+}
+
+/** The key everything here goes by; another one is named in the chart at a press. */
+function KeyMenu({ chart, desk }: { chart: ChartView; desk: DraftDesk }) {
+  const name = (key: string) =>
+    desk.edit(async (draft) => ({ chart: (await editChart(draft.chart, { kind: "key", content: key })).text })).catch(() => undefined);
+  return (
+    <Menu>
+      <MenuButton className="min-h-8 underline decoration-dotted underline-offset-4 max-xl:hidden" title="The key of the song">
+        {keyName(chart.key, chart.mode)}
+        {chart.keyGiven ? "" : " (found)"} ▾
+      </MenuButton>
+      <MenuItems
+        anchor="bottom start"
+        className="z-30 w-72 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
+      >
+        <p className="px-4 py-1 text-[0.9rem] text-quiet">By the chords:</p>
+        {chart.keys.map((each) => (
+          <MenuItem key={each.key}>
+            <button
+              type="button"
+              onClick={() => name(each.key)}
+              className="flex min-h-10 w-full items-center justify-between px-4 text-left data-focus:bg-wash"
+            >
+              <span className={chart.keyGiven && each.key === chart.key ? "font-semibold" : ""}>{keyName(each.key, each.mode)}</span>
+              <span className="text-quiet">{Math.round(each.confidence * 100)} %</span>
+            </button>
+          </MenuItem>
+        ))}
+        {chart.keyGiven && (
+          <MenuItem>
+            <button
+              type="button"
+              onClick={() => name("")}
+              className="block min-h-10 w-full border-line border-t px-4 text-left data-focus:bg-wash"
+            >
+              Find it from the chords
+            </button>
+          </MenuItem>
+        )}
+      </MenuItems>
+    </Menu>
   );
 }
 

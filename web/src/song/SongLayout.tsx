@@ -1,13 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
-import { api, type NamedChoices, type Refused, type Song, type Tone, take } from "../api/client";
+import { api, type Refused, type Song, type Tone, take } from "../api/client";
 import { type Asked, useArrangement, useChart, useHands } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
 import { Dock } from "./Dock";
-import { type Desk, type Doubles, spanOf, type TriedFigure } from "./desk";
+import { type Compared, type Desk, type Doubles, spanOf, type TriedFigure } from "./desk";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { type DraftDesk, useDraft } from "./useDraft";
@@ -68,7 +68,7 @@ function OpenSong({ song }: { song: Song }) {
     [settledChart, desk.draft.choices, tried, hand],
   );
   const arranged = useArrangement(asked);
-  const [compared, setCompared] = useState<NamedChoices | null>(null);
+  const [compared, setCompared] = useState<Compared | null>(null);
   const arrangement = arranged.data;
   const bars = arrangement?.bars.length ?? 0;
   const [selection, select] = useSelection(bars);
@@ -81,13 +81,21 @@ function OpenSong({ song }: { song: Song }) {
   const bpm = tempo ?? arrangement?.tempo.bpm ?? 100;
   const beatTicks = arrangement?.tempo.beatTicks ?? 960;
   const sound = usePlayer(arrangement, selection, looping, (bpm * beatTicks) / 960);
+  const level = arrangement?.bars[selection[0]]?.choices.chosen.level ?? null;
+  const takeLevel = (next: number | null) => {
+    if (onLevel.current) onLevel.current(next);
+    else {
+      const { level: _before, ...choices } = desk.draft.choices;
+      desk.change({ choices: next === null ? choices : { ...choices, level: next } });
+    }
+  };
   const setBpm = useCallback((next: number) => setTempo(Math.min(400, Math.max(20, Math.round(next)))), []);
 
   const compare = () => {
     if (!compared) return;
     const { arrangement: name, choices, others } = desk.draft;
     const other = others.find((each) => each.name === compared.name);
-    setCompared({ name, choices });
+    setCompared({ name, choices, figure: arrangement?.bars[selection[0]]?.choices.figure ?? "" });
     // Another arrangement is opened; other choices of this one take their place.
     if (other)
       desk.change({
@@ -109,7 +117,7 @@ function OpenSong({ song }: { song: Song }) {
     redo: desk.redo,
     help: () => setHelp(!help),
     compare: () => /\/(left|right)-hand$/.test(pathname) && compare(),
-    level: (level) => onLevel.current?.(level),
+    level: takeLevel,
   });
 
   const context: Desk = {
@@ -174,6 +182,8 @@ function OpenSong({ song }: { song: Song }) {
         setLooping={setLooping}
         bpm={bpm}
         setBpm={setBpm}
+        level={level}
+        setLevel={takeLevel}
         resetTempo={tempo !== null && tempo !== arrangement?.tempo.bpm ? () => setTempo(null) : null}
       />
       <Help open={help} onClose={() => setHelp(false)} />

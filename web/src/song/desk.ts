@@ -18,6 +18,9 @@ export type Doubles = "thirds" | "simple";
 /** A figure's file that is not kept yet. */
 export type TriedFigure = { id: string; file: string };
 
+/** Other choices to go back and forth to, and the figure that was heard with them. */
+export type Compared = NamedChoices & { figure: string };
+
 /** What every view of a song works with. */
 export type Desk = {
   song: Song;
@@ -34,8 +37,8 @@ export type Desk = {
   tried: TriedFigure | null;
   setTried: (figure: TriedFigure | null) => void;
   /** The other choices of A and B, one key press away. */
-  compared: NamedChoices | null;
-  setCompared: (other: NamedChoices | null) => void;
+  compared: Compared | null;
+  setCompared: (other: Compared | null) => void;
   /** Puts the other one in place of this one, and this one in its place. */
   compare: () => void;
   selection: [number, number];

@@ -53,6 +53,25 @@ describe("a draft", () => {
     expect(sent[1]).toMatchObject({ chart: "| G |", version: 2 });
   });
 
+  it("has edits wait for those before them, each made on what they left; one that fails changes nothing", async () => {
+    const { result } = open(kept);
+    const slowly = (more: string, ms: number) =>
+      result.current.edit(async (draft) => {
+        await new Promise((done) => setTimeout(done, ms));
+        if (more === "?") throw new Error("cannot be read");
+        return { chart: `${draft.chart} ${more} |` };
+      });
+    await act(async () => {
+      const first = slowly("F", 60);
+      const wrong = slowly("?", 30);
+      const last = slowly("G", 0);
+      result.current.change({ choices: { figure: "held" } });
+      await expect(wrong).rejects.toThrow("cannot be read");
+      await Promise.all([first, last]);
+    });
+    expect(result.current.draft).toMatchObject({ chart: "| C | F | G |", choices: { figure: "held" } });
+  });
+
   it("takes changes back and brings them again; typing in one run is one step", () => {
     const { result } = open(kept);
     act(() => result.current.change({ chart: "| F" }, "typing"));

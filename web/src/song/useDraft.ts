@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, type Choices, type NamedChoices, Refused, type Song, take } from "../api/client";
 
@@ -15,6 +15,11 @@ export type DraftDesk = {
   draft: Draft;
   keeping: Keeping;
   change: (change: Partial<Draft>, together?: string) => void;
+  /**
+   * A change that somebody else works out: it waits for those before it and is made on what they have left. Nothing is changed where it comes to nothing
+   * or fails; then it says so.
+   */
+  edit: (make: Make) => Promise<void>;
   undo: () => void;
   redo: () => void;
   canUndo: boolean;
@@ -24,6 +29,9 @@ export type DraftDesk = {
   /** Keeps one's own as a new song, and says which. */
   keepCopy: () => Promise<string>;
 };
+
+/** From the draft as it is when its turn comes. */
+export type Make = (draft: Draft) => Promise<Partial<Draft> | null>;
 
 const PAUSE = 500;
 const RETRY = 3000;
@@ -55,8 +63,19 @@ export function useDraft(song: Song): DraftDesk {
     const before = latest.current;
     if (!sameRun) setPast((steps) => [...steps.slice(-MOST_STEPS), before]);
     setFuture([]);
-    setDraft({ ...before, ...next });
+    latest.current = { ...before, ...next };
+    setDraft(latest.current);
   }, []);
+
+  const { mutateAsync } = useMutation({
+    scope: { id: `edits of ${song.id}` },
+    networkMode: "always",
+    mutationFn: async (make: Make) => {
+      const next = await make(latest.current);
+      if (next) change(next);
+    },
+  });
+  const edit = useCallback((make: Make) => mutateAsync(make), [mutateAsync]);
 
   const step = (from: Draft[], setFrom: (steps: Draft[]) => void, setTo: (update: (steps: Draft[]) => Draft[]) => void) => {
     const target = from.at(-1);
@@ -144,6 +163,7 @@ export function useDraft(song: Song): DraftDesk {
     draft,
     keeping,
     change,
+    edit,
     undo: () => step(past, setPast, setFuture),
     redo: () => step(future, setFuture, setPast),
     canUndo: past.length > 0,

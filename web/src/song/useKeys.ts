@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
+import { isTaken } from "../ui/keys";
 
 type Actions = {
   selection: [number, number];
@@ -30,12 +31,7 @@ export function useKeys(actions: Actions): void {
     const press = (event: KeyboardEvent) => {
       if (event.key === "Tab") clicked = false;
       const target = event.target as HTMLElement;
-      if (
-        event.defaultPrevented ||
-        event.altKey ||
-        target.closest("input, textarea, select, [role=listbox], [role=menu], [role=dialog], [contenteditable]")
-      )
-        return;
+      if (event.defaultPrevented || event.altKey || isTaken(event)) return;
       if (act(event, latest.current, target, clicked)) event.preventDefault();
     };
     window.addEventListener("pointerdown", click, true);

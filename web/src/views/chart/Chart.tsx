@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Problem } from "../../api/client";
 import { useDesk } from "../../song/desk";
+import { isTaken } from "../../ui/keys";
 import { DegreeWalk } from "./DegreeWalk";
 import { Editor } from "./Editor";
 import { Inspector, moveBars } from "./Inspector";
@@ -91,9 +92,7 @@ function useSheetKeys(sheet: Sheet, typing: boolean, onType: (typing: { bar: num
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const now = latest.current;
-      const target = event.target as HTMLElement;
-      if (event.defaultPrevented || now.typing || target.closest("input, textarea, select, [role=listbox], [role=menu], [role=dialog]"))
-        return;
+      if (event.defaultPrevented || now.typing || isTaken(event)) return;
       if (act(event, now.sheet, now.onType, now.transpose)) {
         event.preventDefault();
         event.stopImmediatePropagation();
@@ -108,7 +107,7 @@ function act(
   event: KeyboardEvent,
   sheet: Sheet,
   onType: (typing: { bar: number; text: string } | null) => void,
-  transpose: (to: { semitones: number }) => Promise<void>,
+  transpose: (to: { semitones: number }) => Promise<boolean>,
 ): boolean {
   if (!event.ctrlKey && !event.metaKey && !event.altKey && (event.key === "[" || event.key === "]")) {
     transpose({ semitones: event.key === "[" ? -1 : 1 });

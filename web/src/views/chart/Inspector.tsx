@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, type ReadingByEar, type Refused, take, type WrittenBar, type WrittenChord } from "../../api/client";
 import { useDesk } from "../../song/desk";
 import { Chord } from "../../ui/Chord";
+import { isTaken } from "../../ui/keys";
 import { TextButton } from "../../ui/Notice";
 import type { Sheet } from "./useSheet";
 
@@ -85,8 +86,9 @@ export async function moveBars(sheet: Sheet, by: number): Promise<void> {
   if (!sheet.chosen) return;
   const [from, to] = sheet.chosen;
   if (from + by < 0 || to + by >= sheet.bars.length) return;
-  await sheet.edit({ kind: "move", bar: from, to, before: by < 0 ? from - 1 : to + 2 });
+  // They are chosen where they will be at once, so that the next key moves them on, however slowly this one is answered.
   sheet.choose(from + by, to + by);
+  if (!(await sheet.edit({ kind: "move", bar: from, to, before: by < 0 ? from - 1 : to + 2 }))) sheet.choose(from, to);
 }
 
 function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBar; sheet: Sheet }) {
@@ -200,13 +202,7 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const now = latest.current;
-      if (
-        (event.target as HTMLElement).closest("input, textarea, [role=dialog], [role=menu]") ||
-        event.ctrlKey ||
-        event.altKey ||
-        event.metaKey
-      )
-        return;
+      if (isTaken(event) || event.ctrlKey || event.altKey || event.metaKey) return;
       const digit = /^[0-9]$/.test(event.key) ? Number(event.key) : null;
       if (event.key === "e") now.open ? now.close() : setOpen(true);
       else if (!now.open) return;

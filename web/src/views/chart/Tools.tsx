@@ -1,7 +1,7 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle, Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api, type ChartView, type EasyKey, type KeyNotes, Refused, type Simplified, take } from "../../api/client";
+import { api, type ChartView, type EasyKey, type KeyNotes, type Refused, type Simplified, take } from "../../api/client";
 import { requestOf } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { useDesk } from "../../song/desk";
@@ -86,16 +86,8 @@ export function Tools({
 }
 
 /** The chart moved by semitones; the undo of the desk takes it back. */
-export function useTranspose(sheet: Sheet): (to: { semitones?: number; key?: string }) => Promise<void> {
-  const { desk } = useDesk();
-  return async (to) => {
-    try {
-      sheet.put((await take(api.POST("/api/charts/transpose", { body: { text: desk.draft.chart, ...to } }))).text);
-      sheet.setTrouble(null);
-    } catch (error) {
-      sheet.setTrouble(error instanceof Refused ? error.message : String(error));
-    }
-  };
+export function useTranspose(sheet: Sheet): (to: { semitones?: number; key?: string }) => Promise<boolean> {
+  return (to) => sheet.inTurn((text) => take(api.POST("/api/charts/transpose", { body: { text, ...to } })));
 }
 
 function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; onDone: () => void }) {

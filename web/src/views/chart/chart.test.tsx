@@ -4,6 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Outlet, Route, Routes } from "react-router";
 import { type Arrangement, api, type ChartView, type WrittenBar, type WrittenChord } from "../../api/client";
 import type { Desk } from "../../song/desk";
+import type { Draft, Make } from "../../song/useDraft";
 import { Chart } from "./Chart";
 import { DegreeWalk } from "./DegreeWalk";
 import { rowsOf, writtenRun } from "./useSheet";
@@ -93,13 +94,21 @@ type Call = { url: string; body: { text: string; edit?: unknown } };
 function open(chart: ChartView, text: string, selection: [number, number] = [0, 99]) {
   const calls: Call[] = [];
   const changes: string[] = [];
+  const draft = { chart: text, choices: {}, others: [] };
   vi.spyOn(api, "POST").mockImplementation((async (url: string, { body }: { body: Call["body"] & { semitones?: number } }) => {
     calls.push({ url, body });
     return { data: { text: `edited ${JSON.stringify(body.edit ?? body.semitones)}`, key: "D", semitones: 2 }, response: new Response() };
   }) as unknown as typeof api.POST);
   const bars = chart.written.flatMap((section) => section.bars).length;
   const desk = {
-    desk: { draft: { chart: text, choices: {} }, change: ({ chart: next }: { chart: string }) => changes.push(next) },
+    desk: {
+      draft,
+      change: ({ chart: next }: { chart: string }) => changes.push(next),
+      edit: async (make: Make) => {
+        const next = await make(draft as unknown as Draft);
+        if (next?.chart !== undefined) changes.push(next.chart);
+      },
+    },
     chart,
     chartError: null,
     arrangement: arrangementOf(bars),

@@ -14,9 +14,12 @@ export type Sheet = {
   /** The chosen chord of the first chosen bar. */
   chord: number;
   setChord: (chord: number) => void;
-  edit: (edit: Edit) => Promise<void>;
+  /** Whether it could be made. */
+  edit: (edit: Edit) => Promise<boolean>;
+  /** A whole new text made of the one that stands when the edits before it are done. */
+  inTurn: (make: (chart: string) => Promise<{ text: string; moved?: BarMove[] } | null>) => Promise<boolean>;
   /** Puts a whole new text in place, as one step. */
-  put: (text: string) => void;
+  put: (text: string) => Promise<boolean>;
   /** Loops played bars without choosing others. */
   loop: (from: number, to: number) => void;
   /** Whether readings are being heard: Enter and the digits are theirs then. */
@@ -81,33 +84,30 @@ export function useSheet(chart: ChartView | undefined): Sheet {
     [chosen, last, select],
   );
 
-  // Edits may follow one another faster than the page is drawn: each builds on what the one before has made.
-  const latest = useRef(desk.draft);
-  latest.current = desk.draft;
-  const put = useCallback(
-    (chart: string, moves: BarMove[] = []) => {
-      setTrial(null);
-      const next = moves.length === 0 ? { chart } : { chart, ...movedDraft(latest.current, moves) };
-      latest.current = { ...latest.current, ...next };
-      desk.change(next);
-    },
-    [desk, setTrial],
-  );
-  const edit = useCallback(
-    async (change: Edit) => {
+  const { edit: queue } = desk;
+  // Edits may follow one another faster than they are answered: each builds on what the one before has made.
+  const inTurn = useCallback(
+    async (make: (chart: string) => Promise<{ text: string; moved?: BarMove[] } | null>) => {
       try {
-        const before = latest.current.chart;
-        const next = await editChart(before, change);
-        setTrouble(null);
-        if (next.text !== before) put(next.text, next.moved);
+        await queue(async (draft) => {
+          const next = await make(draft.chart);
+          setTrouble(null);
+          if (!next || next.text === draft.chart) return null;
+          setTrial(null);
+          return next.moved && next.moved.length > 0 ? { chart: next.text, ...movedDraft(draft, next.moved) } : { chart: next.text };
+        });
+        return true;
       } catch (error) {
         setTrouble(error instanceof Refused ? error.message : String(error));
+        return false;
       }
     },
-    [put],
+    [queue, setTrial],
   );
+  const edit = useCallback((change: Edit) => inTurn((chart) => editChart(chart, change)), [inTurn]);
+  const put = useCallback((text: string) => inTurn(async () => ({ text })), [inTurn]);
 
-  return { bars, chosen, choose, chord, setChord, edit, put, loop, listening, setListening, trouble, setTrouble, clip, setClip };
+  return { bars, chosen, choose, chord, setChord, edit, inTurn, put, loop, listening, setListening, trouble, setTrouble, clip, setClip };
 }
 
 /** The written bars that are played somewhere in a run of played ones. */

@@ -8,12 +8,12 @@ import { optionsOf } from "./scope";
 
 /** The arrangements of one song: open another, copy, rename, delete, compare. */
 export function Arrangements() {
-  const { desk, setCompared } = useDesk();
+  const { desk, setCompared, arrangement, selection } = useDesk();
   const { arrangement: name, choices, others } = desk.draft;
   const [asking, setAsking] = useState<"copy" | "rename" | null>(null);
   const [comparing, setComparing] = useState<NamedChoices | null>(null);
   const open = (other: NamedChoices) => {
-    setCompared({ name, choices });
+    setCompared({ name, choices, figure: arrangement?.bars[selection[0]]?.choices.figure ?? "" });
     desk.change({
       arrangement: other.name,
       choices: other.choices,
@@ -139,6 +139,7 @@ function NameDialog({
             <label className="mt-3 block">
               <span className="text-quiet">Name</span>
               <input
+                data-autofocus
                 value={name}
                 maxLength={60}
                 onChange={(event) => setName(event.target.value)}

@@ -14,7 +14,10 @@ export function Figures({
   meter,
   suggested,
   where,
+  level: held,
+  heard,
   onChoose,
+  onLevel,
   onEdit,
   onFits,
   onKept,
@@ -24,7 +27,12 @@ export function Figures({
   meter: string;
   suggested: Suggested | undefined;
   where: string;
+  /** The one that holds where the choices go. */
+  level: number | null;
+  /** The figure that sounds there. */
+  heard: string | undefined;
   onChoose: (id: string) => void;
+  onLevel: (level: number | null) => void;
   onEdit: (figure: Figure, copy: boolean) => void;
   onFits: (figure: Figure) => void;
   onKept: (figure: Figure) => void;
@@ -137,7 +145,10 @@ export function Figures({
             meter={meter}
             active={figure.id === chosen}
             reasons={shelf === "worth" ? (worth.get(figure.id)?.reasons ?? []) : []}
+            level={held}
+            instead={instead(figures, figure, held, figure.id === chosen ? heard : undefined)}
             onChoose={onChoose}
+            onLevel={onLevel}
             onEdit={onEdit}
             onFits={onFits}
           />
@@ -157,7 +168,10 @@ function FigureCard({
   meter,
   active,
   reasons,
+  level,
+  instead,
   onChoose,
+  onLevel,
   onEdit,
   onFits,
 }: {
@@ -165,7 +179,11 @@ function FigureCard({
   meter: string;
   active: boolean;
   reasons: string[];
+  level: number | null;
+  /** What sounds in its place, if something else does. */
+  instead: string | null;
   onChoose: (id: string) => void;
+  onLevel: (level: number | null) => void;
   onEdit: (figure: Figure, copy: boolean) => void;
   onFits: (figure: Figure) => void;
 }) {
@@ -183,8 +201,24 @@ function FigureCard({
           {figure.hands.length > 1 ? " · both hands" : ""}
         </span>
         <FigureSteps figure={figure} meter={meter} />
+        {instead && (
+          <span className="block pb-0.5 text-[0.88rem] leading-snug">
+            At level {level} you hear <span className="font-semibold">{instead}</span>.
+          </span>
+        )}
         {reasons.length > 0 && <span className="block pb-1 text-[0.88rem] text-quiet leading-snug">{reasons.join(" ")}</span>}
       </button>
+      {active && instead && (
+        <p className="border-accent border-l-4 bg-wash px-4 text-[0.9rem]">
+          <button
+            type="button"
+            onClick={() => onLevel(lowest(figure, level))}
+            className="min-h-8 font-semibold text-accent underline underline-offset-4"
+          >
+            {lowest(figure, level) === null ? "switch the level off to hear it" : `level ${lowest(figure, level)} plays it as it is`}
+          </button>
+        </p>
+      )}
       {active && (
         <div className="flex gap-4 border-accent border-l-4 bg-wash px-4 pb-1 text-[0.9rem]">
           <button
@@ -208,6 +242,18 @@ function FigureCard({
       )}
     </li>
   );
+}
+
+/** The name of what sounds in a figure's place at a level. */
+function instead(figures: Figure[], figure: Figure, level: number | null, heard: string | undefined): string | null {
+  const id = level === null ? figure.id : (heard ?? figure.atLevels[level - 1] ?? figure.id);
+  return id === figure.id ? null : (figures.find((each) => each.id === id)?.name ?? id);
+}
+
+/** The lowest level above one that plays a figure as it is. */
+function lowest(figure: Figure, above: number | null): number | null {
+  const at = figure.atLevels.findIndex((id, index) => id === figure.id && index + 1 > (above ?? 0));
+  return at < 0 ? null : at + 1;
 }
 
 function OwnTools({

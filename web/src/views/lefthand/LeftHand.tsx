@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import type { Choices as Chosen, Figure, Options } from "../../api/client";
+import type { Choices as Chosen, Figure, Options, ThereIs } from "../../api/client";
 import { useFigures, useScore, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { spanOf, useDesk } from "../../song/desk";
@@ -17,7 +17,7 @@ import { lockAt, withLock, withTopLine } from "./locks";
 import { pageOf } from "./page";
 import { Ribbon } from "./Ribbon";
 import { ScopeBar } from "./ScopeBar";
-import { barsOf, choose, optionsAt, ownOptions, type Scope, scopeName } from "./scope";
+import { barsOf, choose, ownOptions, type Scope, scopeName } from "./scope";
 import { WhyPanel } from "./WhyPanel";
 
 const SONG: Scope = { kind: "song" };
@@ -60,11 +60,16 @@ export function LeftHand() {
   const choices = desk.draft.choices;
   // What is chosen for bars follows the bars that are taken; a section stays the one it was.
   const scope: Scope = held.kind === "bars" && arrangement ? follow(held, barsOf(arrangement.bars, selection)) : held;
-  const options =
-    scope.kind === "song"
-      ? choices
-      : optionsAt(choices, arrangement?.bars[selection[0]], Number(scope.kind === "bars" ? (scope.beats ?? "1")[0] : 1));
-  const figure = figures.data?.find((each) => each.id === (options.figure ?? "held"));
+  const holding = arrangement?.bars[selection[0]]?.choices;
+  // What was chosen just now for the place itself is known before the answer comes.
+  const options: Options = scope.kind === "song" ? choices : { ...holding?.chosen, ...ownOptions(choices, scope) };
+  const figureId = options.figure ?? usual(thereIs.data, "figure");
+  const figure = figures.data?.find((each) => each.id === figureId);
+  // What sounds is known of a choice once its answer is there.
+  const heard =
+    holding && holding.chosen.figure === figureId && (holding.chosen.level ?? null) === (options.level ?? null)
+      ? holding.figure
+      : undefined;
   const change = (next: Chosen) => desk.change({ choices: next });
   const takeLevel = (level: number | null) => change(choose(choices, scope, { level: level ?? undefined }));
   // Keys reach the level wherever choices go to at the moment.
@@ -100,8 +105,11 @@ export function LeftHand() {
         meter={arrangement.bars[selection[0]]?.meter ?? "4/4"}
         suggested={suggested.data}
         where={scopeName(scope)}
+        level={options.level ?? null}
+        heard={heard}
+        onLevel={takeLevel}
         onChoose={(id) => {
-          if (id !== figure?.id) setCompared({ name: desk.draft.arrangement, choices });
+          if (id !== figure?.id) setCompared({ name: desk.draft.arrangement, choices, figure: holding?.figure ?? "" });
           change(choose(choices, scope, { figure: id }));
         }}
         onEdit={(each, copy) => setEditing({ figure: each, copy })}
@@ -143,13 +151,12 @@ export function LeftHand() {
                 title="The other of two sets of choices (A)"
                 className="min-h-8 truncate disabled:opacity-50"
               >
-                A:{" "}
-                <span className="font-semibold text-ink">{nameOf(figures.data, optionsAt(choices, arrangement.bars[selection[0]]))}</span>
+                A: <span className="font-semibold text-ink">{nameOf(figures.data, holding?.figure)}</span>
                 {compared && (
                   <>
                     {" "}
                     · B: {compared.name === desk.draft.arrangement ? "" : `${compared.name}, `}
-                    {nameOf(figures.data, optionsAt(compared.choices, arrangement.bars[selection[0]]))}
+                    {nameOf(figures.data, compared.figure)}
                   </>
                 )}
               </button>
@@ -273,13 +280,18 @@ export function LeftHand() {
   );
 }
 
+/** What a choice is where it is left open. */
+function usual(thereIs: ThereIs | undefined, id: string): string | undefined {
+  return thereIs?.choices.find((each) => each.id === id && each.places.includes("song"))?.usual ?? undefined;
+}
+
 /** Bars that are chosen for move with those that are taken; beats only while it is the same bar. */
 function follow(scope: Scope & { kind: "bars" }, bars: string): Scope {
   return scope.bars === bars ? scope : { kind: "bars", bars };
 }
 
-function nameOf(figures: Figure[] | undefined, choices: Options): string {
-  return figures?.find((each) => each.id === (choices.figure ?? "held"))?.name ?? choices.figure ?? "held";
+function nameOf(figures: Figure[] | undefined, id: string | undefined): string {
+  return figures?.find((each) => each.id === id)?.name ?? id ?? "";
 }
 
 function heading(bars: { number: number; section: string }[], from: number, to: number): string {

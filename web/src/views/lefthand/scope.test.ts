@@ -1,7 +1,7 @@
 import type { Arrangement, Bar, Choices, Figure } from "../../api/client";
 import { edited, fileOf, idOf, markOf } from "./figureFile";
 import { lockAt, placeOf, withLock, withTopLine } from "./locks";
-import { barsOf, choose, forget, holds, optionsAt, ownOptions, type Scope, scopeName } from "./scope";
+import { barsOf, choose, forget, ownOptions, type Scope, scopeName } from "./scope";
 
 const bar = (index: number, number: number, section = "Verse", pass = 1): Bar => ({
   index,
@@ -26,36 +26,32 @@ const bar = (index: number, number: number, section = "Verse", pass = 1): Bar =>
   parts: [],
   maxTempo: 400,
   meeting: null,
+  choices: { chosen: {}, figure: "held", voicing: "spread", register: "deep", bassLine: null, leadIn: null, feel: "straight" },
 });
 
 describe("where choices go", () => {
   const chorus: Scope = { kind: "section", name: "Chorus" };
   const bars: Scope = { kind: "bars", bars: "3-4" };
 
-  it("the later goes before the earlier, bars before sections, sections before the song", () => {
+  it("each place keeps its own", () => {
     let choices: Choices = { figure: "held" };
     choices = choose(choices, chorus, { figure: "two-feel" });
     choices = choose(choices, bars, { figure: "stacked" });
-    expect(optionsAt(choices, bar(0, 1)).figure).toBe("held");
-    expect(optionsAt(choices, bar(1, 2, "Chorus")).figure).toBe("two-feel");
-    expect(optionsAt(choices, bar(2, 3, "Chorus")).figure).toBe("stacked");
+    expect(ownOptions(choices, { kind: "song" })).toEqual({ figure: "held" });
+    expect(ownOptions(choices, chorus)).toEqual({ figure: "two-feel" });
     expect(ownOptions(choices, bars)).toEqual({ figure: "stacked" });
   });
 
   it("a new figure leaves the voicing of the old one behind", () => {
     const choices = choose({ figure: "held", voicing: "octave" }, { kind: "song" }, { figure: "two-feel" });
     expect(choices).toEqual({ figure: "two-feel" });
-    expect(
-      optionsAt(choose({ figure: "held", voicing: "octave" }, chorus, { figure: "two-feel" }), bar(0, 1, "Chorus")).voicing,
-    ).toBeUndefined();
   });
 
   it("beats and times round are places of their own", () => {
     const once: Scope = { kind: "bars", bars: "2", pass: 2, beats: "3-4" };
     const choices = choose({ figure: "held" }, once, { figure: "walking" });
-    expect(optionsAt(choices, bar(1, 2), 3).figure).toBe("held");
-    expect(optionsAt(choices, bar(5, 2, "Verse", 2), 1).figure).toBe("held");
-    expect(optionsAt(choices, bar(5, 2, "Verse", 2), 3).figure).toBe("walking");
+    expect(ownOptions(choices, once)).toEqual({ figure: "walking" });
+    expect(ownOptions(choices, { kind: "bars", bars: "2" })).toEqual({});
     expect(scopeName(once)).toBe("bar 2, beats 3–4, time 2");
   });
 
@@ -69,8 +65,6 @@ describe("where choices go", () => {
   it("bars are called by their numbers in the chart", () => {
     expect(barsOf([bar(0, 1), bar(1, 2), bar(2, 3)], [1, 2])).toBe("2-3");
     expect(barsOf([bar(0, 7)], [0, 0])).toBe("7");
-    expect(holds("5-8", 8)).toBe(true);
-    expect(holds("5", 6)).toBe(false);
   });
 });
 

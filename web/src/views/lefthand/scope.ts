@@ -33,27 +33,6 @@ export function barsOf(bars: Bar[], selection: [number, number]): string {
   return first === last ? String(first) : `${first}-${last}`;
 }
 
-export function holds(run: string | undefined, number: number): boolean {
-  if (!run) return true;
-  const [first = 0, last = first] = run.split("-").map(Number);
-  return number >= first && number <= last;
-}
-
-/** What holds at a place, the later over the earlier; a voicing belongs to the figure it was chosen for. */
-export function optionsAt(choices: Choices, bar: Bar | undefined, beat = 1): Options {
-  let held = optionsOf(choices);
-  const put = (more: Options | undefined) => {
-    if (!more) return;
-    const other = more.figure && more.figure !== held.figure;
-    held = { ...held, ...(other ? { voicing: undefined } : {}), ...optionsOf(more) };
-  };
-  if (!bar) return held;
-  put(choices.sections?.[bar.section]);
-  for (const override of choices.overrides ?? [])
-    if (holds(override.bars, bar.number) && (!override.pass || override.pass === bar.pass) && holds(override.beats, beat)) put(override);
-  return held;
-}
-
 function isSame(override: Override, scope: Scope): boolean {
   return scope.kind === "bars" && override.bars === scope.bars && override.pass === scope.pass && override.beats === scope.beats;
 }

@@ -26,6 +26,7 @@ function bars(...sections: string[]): Bar[] {
     parts: [],
     maxTempo: index === 1 ? 90 : 400,
     meeting: null,
+    choices: { chosen: {}, figure: "held", voicing: "spread", register: "deep", bassLine: null, leadIn: null, feel: "straight" },
   }));
 }
 
@@ -44,6 +45,7 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
   accepts: voicings.map((voicing) => voicing.id),
   voicings,
   registers: ["deep", "middle"],
+  atLevels: ["held", "held", id, id, id],
   hands: ["L"],
   strokes: meters.map((meter) => ({
     meter,
@@ -105,9 +107,10 @@ const SUGGESTED: Suggested = {
 };
 
 describe("the figures", () => {
-  const show = (own: Partial<Figure> = {}) => {
+  const show = (own: Partial<Figure> = {}, level: number | null = null, heard?: string, chosen = "held") => {
     const onChoose = vi.fn();
     const onEdit = vi.fn();
+    const onLevel = vi.fn();
     render(
       <Figures
         figures={[
@@ -115,18 +118,35 @@ describe("the figures", () => {
           { ...figure("waltz", ["3/4", "4/4"]), family: "waltz", level: 3 },
           { ...figure("mine", ["4/4"]), version: 1, ...own },
         ]}
-        chosen="held"
+        chosen={chosen}
         meter="4/4"
         suggested={SUGGESTED}
         where="bars 5–8"
+        level={level}
+        heard={heard}
         onChoose={onChoose}
+        onLevel={onLevel}
         onEdit={onEdit}
         onFits={vi.fn()}
         onKept={vi.fn()}
       />,
     );
-    return { onChoose, onEdit };
+    return { onChoose, onEdit, onLevel };
   };
+  it("say what sounds in their place at a level, and which level plays them", async () => {
+    const { onLevel } = show({}, 2, "waltz", "mine");
+    // What sounds is known of the chosen one; the others say what is usual.
+    expect(screen.getByRole("button", { name: /^mine/ })).toHaveTextContent("At level 2 you hear waltz.");
+    expect(screen.getByRole("button", { name: /^waltz/ })).toHaveTextContent("At level 2 you hear held.");
+    expect(screen.getByRole("button", { name: /^held/ })).not.toHaveTextContent("you hear");
+    await userEvent.click(screen.getByRole("button", { name: "level 3 plays it as it is" }));
+    expect(onLevel).toHaveBeenCalledWith(3);
+  });
+  it("say so where no level plays them", async () => {
+    const { onLevel } = show({ atLevels: ["held", "held", "held", "held", "held"] }, 4, undefined, "mine");
+    await userEvent.click(screen.getByRole("button", { name: "switch the level off to hear it" }));
+    expect(onLevel).toHaveBeenCalledWith(null);
+  });
   it("are chosen at one press, where the choices go, and can be narrowed to the metre", async () => {
     const { onChoose } = show();
     expect(screen.getByText("for bars 5–8")).toBeInTheDocument();
@@ -176,6 +196,7 @@ describe("the choices", () => {
         feel="swing"
         swingRatio={2.5}
         thereIs={{
+          choices: [],
           voicings: [],
           bassLines: [{ id: "smooth", name: "Smooth", use: "By inversions." }],
           leadIns: [{ id: "none", name: "None", use: "Straight on." }],

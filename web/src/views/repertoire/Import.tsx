@@ -15,12 +15,19 @@ const FORMATS: Record<string, string> = {
   "words-with-chords-inside": "words with chords inside them",
 };
 
-/** Files dropped anywhere on the page, or chosen: each is shown as it was understood before it is kept. */
-export function Import() {
+/** Files dropped anywhere on the page, chosen, or pasted as text: each is shown as it was understood before it is kept. */
+export function Import({ pasted }: { pasted: { text: string } | null }) {
   const [files, setFiles] = useState<File[]>([]);
   const [over, setOver] = useState(false);
   const picker = useRef<HTMLInputElement>(null);
-  const add = useCallback((list: FileList | null) => list && setFiles((before) => [...before, ...list]), []);
+  // The list a browser gives is emptied with its field: what is in it is taken out at once.
+  const add = useCallback((list: FileList | null) => {
+    const brought = [...(list ?? [])];
+    setFiles((before) => [...before, ...brought]);
+  }, []);
+  useEffect(() => {
+    if (pasted) setFiles((before) => [...before, new File([pasted.text], "What was pasted.txt", { type: "text/plain" })]);
+  }, [pasted]);
 
   useEffect(() => {
     const holds = (event: DragEvent) => event.dataTransfer?.types.includes("Files");

@@ -193,6 +193,7 @@ function Row({ song, figure, onRemove }: { song: SongLine; figure: Figure | unde
 /** Four chords and Enter: the shortest way to a sounding left hand. */
 function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: string) => void }) {
   const [chords, setChords] = useState("");
+  const [pasted, setPasted] = useState<{ text: string } | null>(null);
   const navigate = useNavigate();
   const create = async () => {
     const chart = `Title: New song\n\n${chords.trim() || "| C | Am | F | G |"}\n`;
@@ -225,6 +226,13 @@ function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: st
           <input
             value={chords}
             onChange={(event) => setChords(event.target.value)}
+            onPaste={(event) => {
+              // More than one line is a chart, a song's words or a file's text: it is read as what it is.
+              const text = event.clipboardData.getData("text/plain");
+              if (!text.trim().includes("\n")) return;
+              event.preventDefault();
+              setPasted({ text });
+            }}
             placeholder="C Am7 F G7   or   | B♭ | Gm7 C7 | F |"
             className="mt-0.5 block h-12 w-full rounded-plank border border-grain bg-sheet px-3 font-serif text-xl"
           />
@@ -232,7 +240,7 @@ function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: st
         <button type="submit" className="h-12 rounded-plank bg-ink px-5 font-semibold text-ground">
           {chords.trim() ? "Play it" : "New song"}
         </button>
-        <Import />
+        <Import pasted={pasted} />
       </div>
     </form>
   );

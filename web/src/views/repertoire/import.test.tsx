@@ -31,7 +31,7 @@ function open(answers: (Imported | { status: number; detail: string; problems?: 
   render(
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter>
-        <Import />
+        <Import pasted={null} />
       </MemoryRouter>
     </QueryClientProvider>,
   );
@@ -51,6 +51,16 @@ describe("a file that is brought in", () => {
     expect(await within(dialog).findByText(/reel.abc was read as ABC: 2 bars, with a melody/)).toBeVisible();
     expect(within(dialog).getByText(/\| D \| A7 \|/)).toBeVisible();
     expect(urls).toEqual(["/api/songs/import?preview=true"]);
+  });
+
+  it("is brought in as often as one likes", async () => {
+    open([answer()]);
+    for (let time = 0; time < 3; time++) {
+      await bringIn(file(`reel ${time}.abc`));
+      expect(await screen.findByText(new RegExp(`reel ${time}.abc was read`))).toBeVisible();
+      await userEvent.click(screen.getByRole("button", { name: "Leave it out" }));
+      await vi.waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+    }
   });
 
   it("is kept when wanted", async () => {

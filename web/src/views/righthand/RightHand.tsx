@@ -41,6 +41,7 @@ export function RightHand() {
   const notes = useImprovNotes(settledChart);
   const [panel, setPanel] = useState<(typeof PANELS)[number][0]>("fit");
   const [own, setOwn] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const tune = useTuneEdit();
   const playing = sound.head.playing && sound.head.bar >= 0;
   const bar = playing ? sound.head.bar : selection[0];
@@ -57,10 +58,9 @@ export function RightHand() {
 
   if (!arrangement || !here) return <NoBars error={arrangementError} waiting="Laying both hands …" />;
   const harmonise = async (pace: "bar" | "half" | "beat", style: Taste) => {
-    const found = await take(api.POST("/api/right-hand/harmonise", { body: { chart: desk.desk.draft.chart, pace, style } })).catch(
-      () => undefined,
-    );
-    if (found) desk.desk.change({ chart: found.chart });
+    await desk.desk
+      .edit(({ chart }) => take(api.POST("/api/right-hand/harmonise", { body: { chart, pace, style } })))
+      .catch((error) => setTrouble(error instanceof Error ? error.message : String(error)));
   };
   const right: Right = desk.desk.draft.choices.right ?? { style: "none" };
   const change = (next: Right) => desk.desk.change({ choices: { ...desk.desk.draft.choices, right: next } });
@@ -105,6 +105,11 @@ export function RightHand() {
           </h2>
           <Hear sound={sound} />
         </div>
+        {trouble && (
+          <p role="alert" className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
+            {trouble}
+          </p>
+        )}
         <Score
           xml={score.data}
           label={`Grand staff, bars ${from + 1} to ${to + 1}`}

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, take } from "../../api/client";
+import { api, editChart, take } from "../../api/client";
 import { useDesk } from "../../song/desk";
 import type { NoteSource } from "../../sound/noteInput";
 
@@ -67,19 +67,14 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
     }
     setState({ state: "reading", notes: notes.length, says: "" });
     try {
-      const read = await take(api.POST("/api/right-hand/take", { body: { chart: desk.draft.chart, bpm, bar: selection[0], notes } }));
-      const written = new Set<number>();
-      const cells = read.bars.slice(0, bars.filter((bar) => !written.has(bar.number) && written.add(bar.number)).length);
-      const edited = await take(
-        api.POST("/api/charts/edit", {
-          body: { text: desk.draft.chart, edit: { kind: "tune", bar: at, content: cells.join(" | ") } },
-        }),
-      );
-      desk.change({
-        chart: edited.text,
-        choices: { ...desk.draft.choices, right: { ...(desk.draft.choices.right ?? {}), style: "melody" } },
+      await desk.edit(async ({ chart, choices }) => {
+        const read = await take(api.POST("/api/right-hand/take", { body: { chart, bpm, bar: selection[0], notes } }));
+        const written = new Set<number>();
+        const cells = read.bars.slice(0, bars.filter((bar) => !written.has(bar.number) && written.add(bar.number)).length);
+        const edited = await editChart(chart, { kind: "tune", bar: at, content: cells.join(" | ") });
+        setState({ state: "kept", notes: notes.length, says: cells.join(" | ") });
+        return { chart: edited.text, choices: { ...choices, right: { ...(choices.right ?? {}), style: "melody" } } };
       });
-      setState({ state: "kept", notes: notes.length, says: cells.join(" | ") });
     } catch (error) {
       setState({ state: "failed", notes: notes.length, says: error instanceof Error ? error.message : String(error) });
     }

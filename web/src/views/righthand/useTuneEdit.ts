@@ -18,15 +18,15 @@ export function useTuneEdit(): TuneEdit {
   const { desk, chart, arrangement, struck, setStruck } = useDesk();
   const [says, setSays] = useState("");
   const place = arrangement && chart && struck !== null ? placeOf(arrangement, chart, arrangement.strokes[struck]) : null;
-  const now = useRef<{ text: string; place: NotePlace | null }>({ text: desk.draft.chart, place });
+  const now = useRef<NotePlace | null>(place);
   const wanted = useRef<NotePlace | null>(null);
-  const queue = useRef(Promise.resolve());
+  const { edit: queue } = desk;
   const waiting = useRef(0);
 
   // What is on the screen counts again when no change is on its way.
   useEffect(() => {
-    if (waiting.current === 0 && wanted.current === null) now.current = { text: desk.draft.chart, place };
-  }, [desk.draft.chart, place]);
+    if (waiting.current === 0 && wanted.current === null) now.current = place;
+  }, [place]);
 
   // The note is chosen again in what was laid anew.
   useEffect(() => {
@@ -40,30 +40,27 @@ export function useTuneEdit(): TuneEdit {
   const change = useCallback(
     (note: NoteChange, { pitch, place: other }: { pitch?: string; place?: NotePlace } = {}) => {
       waiting.current++;
-      queue.current = queue.current.then(async () => {
-        try {
-          const text = now.current.text;
-          const here = other ?? now.current.place;
-          if (!here) return;
-          const edit = { kind: "note" as const, ...here, note, pitch };
-          const answer = await take(api.POST("/api/charts/edit", { body: { text, edit: edit as never } }));
-          now.current = { text: answer.text, place: answer.at ? { bar: answer.at.bar, tick: answer.at.tick, pass: here.pass } : here };
-          wanted.current = note === "delete" ? null : now.current.place;
-          if (note === "delete") {
-            // Where a rest is there is nothing to change until another note is chosen.
-            now.current.place = null;
-            setStruck(null);
-          }
-          setSays("");
-          desk.change({ chart: answer.text });
-        } catch (error) {
-          setSays(error instanceof Error ? error.message : String(error));
-        } finally {
-          waiting.current--;
+      queue(async ({ chart: text }) => {
+        const here = other ?? now.current;
+        if (!here) return null;
+        const edit = { kind: "note" as const, ...here, note, pitch };
+        const answer = await take(api.POST("/api/charts/edit", { body: { text, edit: edit as never } }));
+        now.current = answer.at ? { bar: answer.at.bar, tick: answer.at.tick, pass: here.pass } : here;
+        wanted.current = note === "delete" ? null : now.current;
+        if (note === "delete") {
+          // Where a rest is there is nothing to change until another note is chosen.
+          now.current = null;
+          setStruck(null);
         }
-      });
+        setSays("");
+        return { chart: answer.text };
+      })
+        .catch((error) => setSays(error instanceof Error ? error.message : String(error)))
+        .finally(() => {
+          waiting.current--;
+        });
     },
-    [desk, setStruck],
+    [queue, setStruck],
   );
   return { place, says, change };
 }
