@@ -63,7 +63,7 @@ export function Dock({
       aria-label="Transport and keyboard"
       className="flex items-end gap-5 border-line border-t px-5 pt-2 pb-3 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
     >
-      <div className="grid w-56 shrink-0 grid-cols-[4rem_1fr] items-center gap-x-3 gap-y-1">
+      <div className="grid w-64 shrink-0 grid-cols-[4rem_1fr] items-center gap-x-3 gap-y-1">
         <button
           type="button"
           onClick={sound.toggle}
@@ -97,7 +97,7 @@ export function Dock({
             )}
           </p>
         </div>
-        <div className="col-span-2 flex items-center gap-3">
+        <div className="col-span-2 flex items-center gap-3 whitespace-nowrap">
           <Choice
             slim
             label="Level (keys 1 to 5; 0 off)"

@@ -54,7 +54,7 @@ export function Masthead({
       <h1 className="max-w-[24rem] truncate text-2xl" title={title}>
         {title}
       </h1>
-      <p className="flex min-w-0 gap-x-3 truncate text-quiet">
+      <div className="flex min-w-0 items-baseline gap-x-3 truncate text-quiet">
         {chart && (
           <>
             <KeyMenu chart={chart} desk={desk} />
@@ -63,7 +63,7 @@ export function Masthead({
           </>
         )}
         <Kept keeping={desk.keeping} />
-      </p>
+      </div>
       <nav
         aria-label="The path of the work"
         className="ml-auto flex items-stretch self-stretch max-md:order-last max-md:ml-0 max-md:h-11 max-md:w-full"

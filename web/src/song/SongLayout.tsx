@@ -81,8 +81,11 @@ function OpenSong({ song }: { song: Song }) {
   const bpm = tempo ?? arrangement?.tempo.bpm ?? 100;
   const beatTicks = arrangement?.tempo.beatTicks ?? 960;
   const sound = usePlayer(arrangement, selection, looping, (bpm * beatTicks) / 960);
-  const level = arrangement?.bars[selection[0]]?.choices.chosen.level ?? null;
+  // What was asked for is shown until the answer that tells what holds is there.
+  const [wanted, setWanted] = useState<{ level: number | null; over: typeof arrangement } | null>(null);
+  const level = wanted && wanted.over === arrangement ? wanted.level : (arrangement?.bars[selection[0]]?.choices.chosen.level ?? null);
   const takeLevel = (next: number | null) => {
+    setWanted({ level: next, over: arrangement });
     if (onLevel.current) onLevel.current(next);
     else {
       const { level: _before, ...choices } = desk.draft.choices;

@@ -23,6 +23,8 @@ public final class KeyFinder {
     private static final double ROOT_WEIGHT = 1.5;
     /** A tune comes home: its last tone speaks for its tonic. */
     private static final double FINAL_WEIGHT = 3;
+    /** What it weighs that chords are of the key's own tones, against their correlation; the project's own choice. */
+    private static final double HELD = 6;
     /** How sharply a better correlation wins; the project's own choice. */
     private static final double DECISION = 22;
 
@@ -66,9 +68,19 @@ public final class KeyFinder {
             correlations.put(Key.nearest(chroma, Mode.MAJOR, sharpward), correlation(MAJOR, turned(weights, chroma)));
             correlations.put(Key.nearest(chroma, Mode.MINOR, sharpward), correlation(MINOR, turned(weights, chroma)));
         }
-        double all = correlations.values().stream().mapToDouble(each -> Math.exp(DECISION * each)).sum();
-        return correlations.entrySet().stream().map(each -> new Guess(each.getKey(), each.getValue(), Math.exp(DECISION * each.getValue()) / all))
-                .sorted(Comparator.comparingDouble(Guess::correlation).reversed()).toList();
+        Map<Key, Double> speaking = new LinkedHashMap<>();
+        correlations.forEach((key, correlation) -> speaking.put(key, Math.exp(DECISION * correlation + HELD * held(key, chords))));
+        double all = speaking.values().stream().mapToDouble(each -> each).sum();
+        return correlations.entrySet().stream().map(each -> new Guess(each.getKey(), each.getValue(), speaking.get(each.getKey()) / all))
+                .sorted(Comparator.comparingDouble(Guess::confidence).reversed()).toList();
+    }
+
+    /** How much of the chords' time is of a key's own tones, 0 to 1; in minor the leading tone is one of them. */
+    private static double held(Key key, List<Sounding> chords) {
+        double all = chords.stream().mapToDouble(Sounding::length).sum();
+        int leading = Math.floorMod(key.tonic().chroma() - 1, 12);
+        return all == 0 ? 0 : chords.stream().filter(each -> each.chord().tones().stream().allMatch(tone -> key.holds(tone) || key.mode().isMinor() && tone.chroma() == leading))
+                .mapToDouble(Sounding::length).sum() / all;
     }
 
     /**
