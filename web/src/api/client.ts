@@ -46,13 +46,40 @@ export type Problem = Schemas["ProblemView"];
 export type SongLine = Schemas["SongLineView"];
 export type Song = Schemas["SongView"];
 export type SongVersion = Schemas["VersionView"];
-export type Bar = Omit<Schemas["ArrangedBarView"], "meeting"> & { meeting: Schemas["MeetingView"] | null };
+/** What is left out of an answer where it is as usual is filled in here: see {@link filled}. */
+type Filled<T, Usual> = Omit<T, keyof Usual> & Usual;
+export type Bar = Filled<
+  Schemas["ArrangedBarView"],
+  {
+    round: number;
+    holds: Schemas["HoldView"][];
+    pins: Schemas["PinView"][];
+    vamp: number | null;
+    parts: Part[];
+    meeting: Schemas["MeetingView"] | null;
+  }
+>;
 /** A bar that has another number now, null where it is gone. */
 export type BarMove = Schemas["MovedView"];
-export type Note = Schemas["NoteView"];
+export type Note = Filled<Schemas["NoteView"], { delayTicks: number; velocity: number }>;
 export type Pedal = Schemas["PedalView"];
-export type Stroke = Omit<Schemas["StrokeView"], "rolled"> & { rolled: Schemas["RolledView"] | null };
-export type Arrangement = Omit<Schemas["ArrangementView"], "strokes" | "bars"> & { strokes: Stroke[]; bars: Bar[] };
+export type Stroke = Filled<
+  Schemas["StrokeView"],
+  {
+    chordTick: number;
+    until: number;
+    written: Schemas["WrittenView"];
+    mark: "heel" | "toe" | "lead";
+    accent: boolean;
+    stretchMm: number;
+    ease: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
+    altered: string | null;
+    rolled: Schemas["RolledView"] | null;
+    notes: Note[];
+  }
+>;
+export type Arrangement = Filled<Schemas["ArrangementView"], { strokes: Stroke[]; bars: Bar[]; parts: Part[] }>;
+export type Arranged = Schemas["ArrangementView"];
 
 export const api = createClient<paths>({ baseUrl: "/" });
 

@@ -23,6 +23,7 @@ import {
   take,
   type Why,
 } from "./client";
+import { filled } from "./filled";
 
 export function useFigures() {
   return useQuery<Figure[], Refused>({
@@ -105,13 +106,23 @@ export function requestOf({ chart, choices, hand, figures }: Asked): ArrangeRequ
   return { chart, choices, ...(hand ? { hand } : {}), ...(figures.length > 0 ? { figures } : {}) } as ArrangeRequest;
 }
 
-export function useArrangement(asked: Asked, enabled = true) {
+export function useArrangement(asked: Asked) {
   return useQuery<Arrangement, Refused>({
     queryKey: ["arrangement", asked],
-    queryFn: async () => (await take(api.POST("/api/arrangements", { body: requestOf(asked) }))) as unknown as Arrangement,
+    queryFn: async () => filled(await take(api.POST("/api/arrangements", { body: requestOf(asked) }))),
     placeholderData: keepPreviousData,
     retry: false,
-    enabled,
+  });
+}
+
+/** The same with what makes each bar hard. */
+export function useHardness(asked: Asked) {
+  return useQuery<Arrangement, Refused>({
+    queryKey: ["hardness", asked],
+    queryFn: async () =>
+      filled(await take(api.POST("/api/arrangements", { params: { query: { with: ["parts"] } }, body: requestOf(asked) }))),
+    placeholderData: keepPreviousData,
+    retry: false,
   });
 }
 

@@ -647,30 +647,40 @@ export interface components {
             chords: components["schemas"]["ArrangedChordView"][];
             /** Format: double */
             difficulty: number;
-            holds: components["schemas"]["HoldView"][];
+            /** @description absent where there are none */
+            holds?: components["schemas"]["HoldView"][];
             /** Format: int32 */
             index: number;
             /** Format: double */
             maxTempo: number;
-            meeting: components["schemas"]["MeetingView"];
+            /** @description absent where only one hand plays */
+            meeting?: components["schemas"]["MeetingView"];
             meter: string;
             /** Format: int32 */
             number: number;
             /** @enum {string} */
             part: "chart";
-            parts: components["schemas"]["PartView"][];
+            /** @description absent where it was not asked for */
+            parts?: components["schemas"]["PartView"][];
             /** Format: int32 */
             pass: number;
-            pins: components["schemas"]["PinView"][];
-            /** Format: int32 */
-            round: number;
+            /** @description absent where there are none */
+            pins?: components["schemas"]["PinView"][];
+            /**
+             * Format: int32
+             * @description absent where it is 1
+             */
+            round?: number;
             section: string;
             /** Format: int32 */
             tick: number;
             /** Format: int32 */
             ticks: number;
-            /** Format: int32 */
-            vamp: number | null;
+            /**
+             * Format: int32
+             * @description absent outside of one
+             */
+            vamp?: number;
         };
         ArrangedChordView: {
             /** Format: double */
@@ -693,9 +703,11 @@ export interface components {
             limits: components["schemas"]["LimitView"][];
             /** Format: double */
             maxTempo: number;
-            parts: components["schemas"]["PartView"][];
+            /** @description absent where it was not asked for */
+            parts?: components["schemas"]["PartView"][];
             pedal: components["schemas"]["PedalView"][];
             problems: components["schemas"]["ProblemView"][];
+            reasons: components["schemas"]["ReasonView"][];
             strokes: components["schemas"]["StrokeView"][];
             /** Format: double */
             swingRatio: number;
@@ -1041,11 +1053,13 @@ export interface components {
             ticks: number;
         };
         HoldingView: {
-            bassLine: string | null;
+            /** @description absent where the figure's own basses are heard */
+            bassLine?: string;
             chosen: components["schemas"]["OptionsRequest"];
             feel: string;
             figure: string;
-            leadIn: string | null;
+            /** @description absent where the figure has its own way */
+            leadIn?: string;
             register: string;
             voicing: string;
         };
@@ -1239,16 +1253,22 @@ export interface components {
             tick: number;
         };
         NoteView: {
-            /** Format: int32 */
-            delayTicks: number;
+            /**
+             * Format: int32
+             * @description absent where it is 0
+             */
+            delayTicks?: number;
             /** Format: int32 */
             finger: number | null;
             /** Format: int32 */
             midi: number;
             name: string;
             role: string;
-            /** Format: int32 */
-            velocity: number;
+            /**
+             * Format: int32
+             * @description absent where it is 66
+             */
+            velocity?: number;
         };
         NotesView: {
             blues: string[];
@@ -1600,33 +1620,52 @@ export interface components {
             version: number;
         };
         StrokeView: {
-            accent: boolean;
-            altered: string | null;
+            /** @description absent where it is false */
+            accent?: boolean;
+            /** @description absent where nothing was done */
+            altered?: string;
             /** Format: int32 */
             bar: number;
-            /** Format: int32 */
-            chordTick: number;
-            /** @enum {string} */
-            ease: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
+            /**
+             * Format: int32
+             * @description absent where it is that of the chord it is written under
+             */
+            chordTick?: number;
+            /**
+             * @description absent where it is comfortable
+             * @enum {string}
+             */
+            ease?: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
             /** @enum {string} */
             hand: "L" | "R";
             id: string;
-            /** @enum {string} */
-            mark: "heel" | "toe" | "lead";
+            /**
+             * @description absent where it is toe
+             * @enum {string}
+             */
+            mark?: "heel" | "toe" | "lead";
             notes: components["schemas"]["NoteView"][];
             /** @enum {string} */
             origin: "figure" | "variation" | "anticipation" | "line" | "lead-in" | "walk" | "fuller" | "ending" | "tune" | "under-tune" | "comping" | "chorus" | "fill" | "lick" | "unison";
-            reason: components["schemas"]["ReasonView"];
+            /** Format: int32 */
+            reason: number;
             rolled: components["schemas"]["RolledView"];
-            /** Format: double */
-            stretchMm: number;
+            /**
+             * Format: double
+             * @description absent where it is 0
+             */
+            stretchMm?: number;
             /** Format: int32 */
             tick: number;
             /** Format: int32 */
             ticks: number;
-            /** Format: int32 */
-            until: number;
-            written: components["schemas"]["WrittenView"];
+            /**
+             * Format: int32
+             * @description absent where it ends with its ticks
+             */
+            until?: number;
+            /** @description absent where it stands where it sounds */
+            written?: components["schemas"]["WrittenView"];
         };
         StruckRequest: {
             /** Format: double */
@@ -1842,7 +1881,9 @@ export type $defs = Record<string, never>;
 export interface operations {
     arrange: {
         parameters: {
-            query?: never;
+            query?: {
+                with?: "parts"[];
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -18,7 +18,7 @@ const stroke = (hand: "L" | "R", notes: [number, number | null][]): Stroke => ({
   origin: "figure",
   chordTick: 0,
   until: 960,
-  reason: { code: "", args: {} },
+  reason: 0,
   notes: notes.map(([midi, finger]) => ({ midi, name: "C2", role: "1", delayTicks: 0, velocity: 66, finger })),
 });
 

@@ -43,7 +43,7 @@ describe("the keyboard", () => {
             origin: "figure",
             chordTick: 0,
             until: 960,
-            reason: { code: "", args: {} },
+            reason: 0,
             notes: [note(36, "C2"), note(48, "C3")],
           },
         ]}

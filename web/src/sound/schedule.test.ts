@@ -18,7 +18,7 @@ function stroke(tick: number, ticks: number, midis: number[], more: Partial<Stro
     origin: "figure",
     chordTick: 0,
     until: tick + ticks,
-    reason: { code: "figure-stroke", args: {} },
+    reason: 0,
     notes: midis.map((midi) => ({ midi, name: "C2", role: "1", delayTicks: 0, velocity: midi < 40 ? 84 : 66, finger: null })),
     ...more,
   };
@@ -41,6 +41,7 @@ function arrangement(strokes: Stroke[], pedal: Arrangement["pedal"] = []): Arran
     parts: [],
     maxTempo: 400,
     limits: [],
+    reasons: [],
     problems: [],
   };
 }

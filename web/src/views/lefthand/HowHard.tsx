@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Arrangement, Choices, Part } from "../../api/client";
-import { type Asked, useEasier, useLevels } from "../../api/queries";
+import { type Asked, useEasier, useHardness, useLevels } from "../../api/queries";
 import { beatSign } from "../../ui/words";
 import { barsOf, choose, type Scope } from "./scope";
 
@@ -48,9 +48,12 @@ export function HowHard({
   const [part, setPart] = useState<Part["id"] | null>(null);
   const here = barsOf(arrangement.bars, selection);
   const easier = useEasier(asked, easing === here ? easing : null);
-  const bars = arrangement.bars.slice(selection[0], selection[1] + 1);
-  const whole = bars.length === arrangement.bars.length;
-  const parts = whole ? arrangement.parts : ((bars.length === 1 ? bars[0]?.parts : averaged(bars.map((bar) => bar.parts))) ?? []);
+  // What makes it hard is told where it is asked for; until then the rest stands.
+  const hardness = useHardness(asked).data;
+  const told = hardness?.bars.length === arrangement.bars.length ? hardness : arrangement;
+  const bars = told.bars.slice(selection[0], selection[1] + 1);
+  const whole = bars.length === told.bars.length;
+  const parts = whole ? told.parts : ((bars.length === 1 ? bars[0]?.parts : averaged(bars.map((bar) => bar.parts))) ?? []);
   const difficulty = whole ? arrangement.difficulty : bars.reduce((sum, bar) => sum + bar.difficulty, 0) / Math.max(1, bars.length);
   const fastest = Math.min(...bars.map((bar) => bar.maxTempo));
   const beat = beatSign(arrangement.tempo.beatTicks);

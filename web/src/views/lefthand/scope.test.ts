@@ -26,7 +26,7 @@ const bar = (index: number, number: number, section = "Verse", pass = 1): Bar =>
   parts: [],
   maxTempo: 400,
   meeting: null,
-  choices: { chosen: {}, figure: "held", voicing: "spread", register: "deep", bassLine: null, leadIn: null, feel: "straight" },
+  choices: { chosen: {}, figure: "held", voicing: "spread", register: "deep", feel: "straight" },
 });
 
 describe("where choices go", () => {
@@ -81,7 +81,7 @@ describe("locks", () => {
     rolled: null,
     origin,
     chordTick,
-    reason: { code: "", args: {} },
+    reason: 0,
     notes: names.map((name, index) => ({ midi: 40 + index, name, role: "1", delayTicks: 0, velocity: 66, finger: null })),
   });
   const arrangement = {

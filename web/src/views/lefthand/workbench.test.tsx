@@ -26,7 +26,7 @@ function bars(...sections: string[]): Bar[] {
     parts: [],
     maxTempo: index === 1 ? 90 : 400,
     meeting: null,
-    choices: { chosen: {}, figure: "held", voicing: "spread", register: "deep", bassLine: null, leadIn: null, feel: "straight" },
+    choices: { chosen: {}, figure: "held", voicing: "spread", register: "deep", feel: "straight" },
   }));
 }
 

@@ -59,7 +59,7 @@ class PlayedThroughTest {
     private static Stream<String> arranged(String song) {
         return StreamSupport.stream(Stage.server().get("/api/songs/" + song + "/arrangement").json().path("strokes").spliterator(), false)
                 .flatMap(stroke -> StreamSupport.stream(stroke.path("notes").spliterator(), false)
-                        .map(note -> stroke.path("hand").asString() + (stroke.path("tick").asInt() + note.path("delayTicks").asInt()) + "." + note.path("midi").asInt()));
+                        .map(note -> stroke.path("hand").asString() + (stroke.path("tick").asInt() + note.path("delayTicks").asInt(0)) + "." + note.path("midi").asInt()));
     }
 
     private static Map<String, Long> counted(Stream<String> tones) {

@@ -19,6 +19,8 @@ import zapateo.arrangement.Range;
 @Configuration
 class OpenApiDocument {
 
+    private static final String ABSENT = "absent ";
+
     @Bean
     GlobalOpenApiCustomizer describe() {
         return document -> {
@@ -73,12 +75,18 @@ class OpenApiDocument {
         return schema;
     }
 
-    /** No field of an answer is ever absent; what may be empty is null. Requests say themselves what they need. */
+    /** A field of an answer is there unless its description says where it is absent; what may be empty is null. Requests say themselves what they need. */
     @SuppressWarnings({"rawtypes", "unchecked"})
     private static void requireAnswers(OpenAPI document) {
         document.getComponents().getSchemas().forEach((name, schema) -> {
             if (name.endsWith("View") && schema.getProperties() != null) {
-                schema.setRequired(new ArrayList<>(schema.getProperties().keySet()));
+                List<String> always = new ArrayList<>();
+                ((Map<String, Schema>) schema.getProperties()).forEach((property, its) -> {
+                    if (its.getDescription() == null || !its.getDescription().startsWith(ABSENT)) {
+                        always.add(property);
+                    }
+                });
+                schema.setRequired(always);
             }
         });
     }

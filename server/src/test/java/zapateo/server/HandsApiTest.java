@@ -62,14 +62,16 @@ class HandsApiTest {
         assertThat(usual.path("strokes").path(0).path("altered").asString()).isEqualTo("roll");
         keep("Large", 250);
         JsonNode large = SERVER.get("/api/songs/" + id + "/arrangement").json();
-        assertThat(large.path("strokes").path(0).path("altered").isNull()).isTrue();
+        assertThat(large.path("strokes").path(0).path("altered").isMissingNode()).isTrue();
         assertThat(large.path("strokes").path(0).path("ease").asString()).isEqualTo("stretch");
         assertThat(large.path("difficulty").asDouble()).isPositive();
     }
 
     @Test
     void an_arrangement_says_how_hard_it_is_where_and_why() {
-        JsonNode arrangement = arrange(Map.of("figure", "stride-tenths"), Map.of("left", Map.of("spanMm", 190)));
+        Map<String, Object> request = Map.of("chart", CHART, "choices", Map.of("figure", "stride-tenths"), "hand", Map.of("left", Map.of("spanMm", 190)));
+        assertThat(SERVER.post("/api/arrangements", request).json().path("bars").path(1).has("parts")).isFalse();
+        JsonNode arrangement = SERVER.post("/api/arrangements?with=parts", request).json();
         JsonNode bar = arrangement.path("bars").path(1);
         assertThat(bar.path("difficulty").asDouble()).isBetween(1.0, 100.0);
         assertThat(bar.path("maxTempo").asDouble()).isBetween(20.0, 400.0);

@@ -31,7 +31,7 @@ class LeftHandApiTest {
 
     private static List<String> figures(JsonNode arrangement) {
         Map<Integer, String> byBar = new HashMap<>();
-        arrangement.path("strokes").forEach(stroke -> byBar.merge(stroke.path("bar").asInt(), stroke.path("reason").path("args").path("figure").asString(),
+        arrangement.path("strokes").forEach(stroke -> byBar.merge(stroke.path("bar").asInt(), arrangement.path("reasons").path(stroke.path("reason").asInt()).path("args").path("figure").asString(),
                 (one, other) -> one.contains(other) ? one : one + "+" + other));
         return byBar.entrySet().stream().sorted(Map.Entry.comparingByKey()).map(Map.Entry::getValue).toList();
     }

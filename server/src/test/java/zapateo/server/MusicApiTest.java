@@ -66,7 +66,7 @@ class MusicApiTest {
         JsonNode stroke = arrangement.path("strokes").path(0);
         assertThat(stroke.path("hand").asString()).isEqualTo("L");
         assertThat(stroke.path("rolled").isNull()).isTrue();
-        assertThat(stroke.path("reason").path("code").asString()).isEqualTo("figure-stroke");
+        assertThat(arrangement.path("reasons").path(stroke.path("reason").asInt()).path("code").asString()).isEqualTo("figure-stroke");
         assertThat(stroke.path("notes").path(0).path("name").asString()).isEqualTo("E♭2");
         assertThat(stroke.path("notes").path(0).path("midi").asInt()).isEqualTo(39);
         assertThat(stroke.path("notes").path(0).path("role").asString()).isEqualTo("1");

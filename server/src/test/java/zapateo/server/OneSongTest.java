@@ -63,15 +63,15 @@ class OneSongTest {
             int earliest = 0;
             for (JsonNode stroke : arranged.path("strokes")) {
                 JsonNode bar = bars.path(stroke.path("bar").asInt());
-                int tick = stroke.path("written").path("tick").asInt();
+                int tick = stroke.path("written").path("tick").asInt(stroke.path("tick").asInt());
                 String[] id = stroke.path("id").asString().split("\\.");
-                assertThat(List.of(id[0], id[2], id[3], id[4])).as(song).isEqualTo(List.of(stroke.path("hand").asString(), bar.path("number").toString(), bar.path("round").toString(),
+                assertThat(List.of(id[0], id[2], id[3], id[4])).as(song).isEqualTo(List.of(stroke.path("hand").asString(), bar.path("number").toString(), bar.path("round").asString("1"),
                         String.valueOf(tick - bar.path("tick").asInt())));
                 if (stroke.path("origin").asString().contains("tune")) {
                     sung.add(stroke.path("bar") + "@" + tick);
                 }
                 for (JsonNode note : stroke.path("notes")) {
-                    earliest = Math.min(earliest, stroke.path("tick").asInt() + note.path("delayTicks").asInt());
+                    earliest = Math.min(earliest, stroke.path("tick").asInt() + note.path("delayTicks").asInt(0));
                 }
             }
             assertThat(fit).as(song).containsAll(sung);

@@ -44,6 +44,6 @@ class ServerArchitectureTest {
     @Test
     void only_words_read_what_a_reason_says() {
         noClasses().that().doNotBelongToAnyOf(ReasonWords.class, StrokeWords.class, ProblemWords.class)
-                .and(JavaClass.Predicates.simpleNameEndingWith("StrokeView").negate()).should().callMethod(Reason.class, "args").check(SERVER);
+                .and(JavaClass.Predicates.simpleNameEndingWith("ReasonView").negate()).should().callMethod(Reason.class, "args").check(SERVER);
     }
 }

@@ -1,6 +1,7 @@
 package zapateo.server.arrangements;
 
 import jakarta.validation.Valid;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -30,9 +31,15 @@ public class ArrangementController {
         this.asking = asking;
     }
 
+    /** @param with {@code parts} for what makes each bar hard */
     @PostMapping
-    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request) {
-        return arranging.arrange(request).view();
+    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) Set<With> with) {
+        return arranging.arrange(request).view(with != null && with.contains(With.parts));
+    }
+
+    /** What is told only where it is asked for. */
+    public enum With {
+        parts
     }
 
     /**

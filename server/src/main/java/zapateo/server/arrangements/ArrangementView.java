@@ -1,10 +1,12 @@
 package zapateo.server.arrangements;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -41,7 +43,7 @@ import zapateo.song.Song;
 import zapateo.song.Understanding;
 
 /**
- * An arrangement as two hands play it. Ticks count from the start of the first written bar, a written pick-up included; what sounds before it lies below zero.
+ * An arrangement as two hands play it. What is said of each bar, stroke and note again and again is left out where it is as its description says. Ticks count from the start of the first written bar, a written pick-up included; what sounds before it lies below zero.
  *
  * @param timeline   when ticks come at the song's own tempos, fermatas counted
  * @param leadInTicks how far what sounds first lies before tick 0
@@ -50,9 +52,12 @@ import zapateo.song.Understanding;
  * @param parts      the same by what makes it hard
  * @param maxTempo   the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
  * @param limits     the bars that set it, the slowest first
+ * @param reasons    why strokes are there; they name one by its place
  */
+@JsonInclude(JsonInclude.Include.NON_NULL)
 public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<PieceView> timeline, List<ArrangedBarView> bars,
-                              List<StrokeView> strokes, List<PedalView> pedal, double difficulty, List<PartView> parts, double maxTempo, List<LimitView> limits,
+                              List<StrokeView> strokes, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
+                              @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, List<LimitView> limits,
                               List<ProblemView> problems) {
 
     /**
@@ -61,20 +66,23 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param round      which time the bar itself is played, from 1
      * @param bpm        the tempo in force, in the beats of the song's own
      * @param holds      fermatas: what lies under one lasts twice as long
-     * @param vamp       index of the first bar of the vamp it belongs to, null outside of one; a vamp goes round until told
+     * @param vamp       index of the first bar of the vamp it belongs to; a vamp goes round until told
      * @param pins       notes and warnings pinned to it
      * @param difficulty 0 to 100
      * @param parts      the same by what makes it hard, with the strokes that do
      * @param maxTempo   the fastest its jumps and repeated notes allow, in the song's beats a minute; 400 where nothing limits it
-     * @param meeting    how the hands meet; null where only one plays
+     * @param meeting    how the hands meet
      * @param choices    what holds at its beginning
      */
-    public record ArrangedBarView(@Schema(allowableValues = {"chart"}) String part, int index, int number, String section, int pass, int round, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
-                          double bpm, List<HoldView> holds, @Schema(types = {"integer", "null"}) Integer vamp, List<PinView> pins,
-                          double difficulty, List<PartView> parts, double maxTempo, @Schema(types = {"object", "null"}) MeetingView meeting,
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record ArrangedBarView(@Schema(allowableValues = {"chart"}) String part, int index, int number, String section, int pass,
+                                  @Schema(description = "absent where it is 1") Integer round, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
+                          double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
+                                  @Schema(description = "absent where there are none") List<PinView> pins,
+                          double difficulty, @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, @Schema(description = "absent where only one hand plays") MeetingView meeting,
                                   HoldingView choices) {
 
-        private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places, Meeting meeting) {
+        private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places, boolean withParts, Meeting meeting) {
             Song song = arrangement.song();
             Playability.BarPlay play = arrangement.play().bars().get(bar.index());
             List<ArrangedChordView> chords = new ArrayList<>();
@@ -83,11 +91,11 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                 chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(), tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end())),
                         understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElse("")));
             }
-            return new ArrangedBarView("chart", bar.index(), bar.number(), section.name(), section.pass(), bar.pass(), bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(), chords,
+            return new ArrangedBarView("chart", bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(), chords,
                     bar.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks(),
-                    bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList(),
-                    bar.vamp() < 0 ? null : bar.vamp(), bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList(), tenth(play.difficulty().total()),
-                    PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()), tenth(arrangement.maxTempo(bar.index())), MeetingView.of(meeting),
+                    some(bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList()),
+                    bar.vamp() < 0 ? null : bar.vamp(), some(bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList()), tenth(play.difficulty().total()),
+                    withParts ? PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()) : null, tenth(arrangement.maxTempo(bar.index())), MeetingView.of(meeting),
                     HoldingView.of(arrangement.holding().get(bar.index()), song.feel()));
         }
     }
@@ -98,11 +106,12 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param chosen   what was asked for, of all places that reach it: song, section, bars
      * @param figure   id of the figure that is heard, which at a level may be another than the chosen one
      * @param voicing  id of the voicing that is heard where the figure has one to choose
-     * @param bassLine id of the bass line in place of the figure's own basses; null where those are heard
-     * @param leadIn   id of the lead-in; null where the figure has its own way
+     * @param bassLine id of the bass line in place of the figure's own basses
+     * @param leadIn   id of the lead-in
      */
-    public record HoldingView(OptionsRequest chosen, String figure, String voicing, String register, @Schema(types = {"string", "null"}) String bassLine,
-                              @Schema(types = {"string", "null"}) String leadIn, String feel) {
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record HoldingView(OptionsRequest chosen, String figure, String voicing, String register, @Schema(description = "absent where the figure's own basses are heard") String bassLine,
+                              @Schema(description = "absent where the figure has its own way") String leadIn, String feel) {
 
         private static HoldingView of(Holding holding, Feel feel) {
             LeftHandChoices heard = holding.heard();
@@ -170,24 +179,37 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param tick      where it sounds; {@code written} is where the score has it
      * @param stretchMm from its lowest to its highest key on the player's keys, 0 for one note
      * @param ease      how the hand stands to it: comfortable, stretch, key-edge or out-of-reach
-     * @param altered   what was done because the hand cannot strike it together: roll, pedal, omit or play; null when nothing was
+     * @param altered   what was done because the hand cannot strike it together: roll, pedal, omit or play
      * @param rolled    null when struck together
+     * @param reason    its place among the reasons
      */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
     public record StrokeView(String id, @Schema(allowableValues = {"L", "R"}) String hand, @Schema(allowableValues = {"figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller",
-        "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}) String origin, int chordTick, int bar, int tick, int ticks, int until, WrittenView written,
-                             @Schema(allowableValues = {"heel", "toe", "lead"}) String mark, boolean accent, double stretchMm,
-                             @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}) String ease, @Schema(types = {"string", "null"}) String altered,
-                             @Schema(types = {"object", "null"}) RolledView rolled, ReasonView reason, List<NoteView> notes) {
+        "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}) String origin,
+                             @Schema(description = "absent where it is that of the chord it is written under") Integer chordTick, int bar, int tick, int ticks,
+                             @Schema(description = "absent where it ends with its ticks") Integer until, @Schema(description = "absent where it stands where it sounds") WrittenView written,
+                             @Schema(allowableValues = {"heel", "toe", "lead"}, description = "absent where it is toe") String mark, @Schema(description = "absent where it is false") Boolean accent,
+                             @Schema(description = "absent where it is 0") Double stretchMm,
+                             @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}, description = "absent where it is comfortable") String ease,
+                             @Schema(description = "absent where nothing was done") String altered,
+                             @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"object", "null"}) RolledView rolled, int reason, List<NoteView> notes) {
 
-        private static StrokeView of(String id, Stroke stroke, Arrangement arrangement, Pianist pianist) {
+        private static StrokeView of(String id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist) {
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
-            return new StrokeView(id, stroke.hand().letter(), stroke.nature().origin().id(), arrangement.chordTick(stroke), stroke.bar(), stroke.sounding().tick(), stroke.sounding().ticks(), arrangement.heardUntil(stroke),
-                    new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), stroke.mark().id(), stroke.accent(),
-                    tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi())), hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                    stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
-                    stroke.roll().map(RolledView::of).orElse(null), new ReasonView(stroke.reason().code(), stroke.reason().args()),
-                    stroke.notes().stream().map(NoteView::of).toList());
+            return new StrokeView(id, stroke.hand().letter(), stroke.nature().origin().id(), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
+                    stroke.sounding().ticks(), unless(stroke.sounding().end(), arrangement.heardUntil(stroke)),
+                    stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless("toe", stroke.mark().id()), unless(false, stroke.accent()),
+                    unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
+                    unless("comfortable", hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-')), stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
+                    stroke.roll().map(RolledView::of).orElse(null), reason, stroke.notes().stream().map(NoteView::of).toList());
+        }
+
+        /** Where the chord begins that a stroke is written under; its own place where there is none. */
+        private static int under(Arrangement arrangement, Stroke stroke) {
+            int tick = stroke.onPage().tick();
+            Bar bar = arrangement.song().barAt(tick);
+            return bar.chords().stream().filter(span -> bar.tick() + span.tick() <= tick && tick < bar.tick() + span.end()).map(span -> bar.tick() + span.tick()).findFirst().orElse(tick);
         }
     }
 
@@ -203,6 +225,10 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     }
 
     public record ReasonView(String code, Map<String, String> args) {
+
+        private static ReasonView of(Reason reason) {
+            return new ReasonView(reason.code(), reason.args());
+        }
     }
 
     /**
@@ -210,10 +236,12 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param velocity   how hard, 1 to 127
      * @param finger     1 the thumb to 5; null where there are more keys than fingers
      */
-    public record NoteView(int midi, String name, String role, int delayTicks, int velocity, @Schema(types = {"integer", "null"}) Integer finger) {
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record NoteView(int midi, String name, String role, @Schema(description = "absent where it is 0") Integer delayTicks, @Schema(description = "absent where it is 66") Integer velocity,
+                           @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"integer", "null"}) Integer finger) {
 
         private static NoteView of(PartNote note) {
-            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), note.delayTicks(), note.velocity(), note.finger() == 0 ? null : note.finger());
+            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), unless(0, note.delayTicks()), unless(PartNote.PLAIN, note.velocity()), note.finger() == 0 ? null : note.finger());
         }
     }
 
@@ -222,7 +250,17 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
 
     private static final int LIMITS = 5;
 
-    static ArrangementView of(Arrangement arrangement, Pianist pianist, List<ProblemView> problems, Function<Reason, String> words) {
+    /** A value, but for what it usually is. */
+    private static <T> T unless(T usual, T value) {
+        return usual.equals(value) ? null : value;
+    }
+
+    private static <T> List<T> some(List<T> list) {
+        return list.isEmpty() ? null : list;
+    }
+
+    /** @param withParts whether it is told what makes bars hard */
+    static ArrangementView of(Arrangement arrangement, Pianist pianist, boolean withParts, List<ProblemView> problems, Function<Reason, String> words) {
         List<Stroke> strokes = arrangement.strokes();
         List<String> ids = arrangement.ids();
         Map<Playability.Spot, Integer> places = places(strokes);
@@ -230,10 +268,13 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         List<ArrangedBarView> bars = new ArrayList<>();
         Understanding understanding = Understanding.degrees(song);
         List<Meeting> meetings = Meeting.of(arrangement);
-        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, meetings.get(bar.index())))));
+        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, withParts, meetings.get(bar.index())))));
+        Map<Reason, Integer> reasons = new LinkedHashMap<>();
+        strokes.forEach(stroke -> reasons.putIfAbsent(stroke.reason(), reasons.size()));
         return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
-                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), arrangement, pianist)).toList(),
-                arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), PartView.of(arrangement.play().song(), part -> List.of()),
+                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasons.get(strokes.get(i).reason()), arrangement, pianist)).toList(),
+                reasons.keySet().stream().map(ReasonView::of).toList(),
+                arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
                 tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);
     }
 

@@ -40,8 +40,9 @@ public class Arranging {
     /** An arrangement and all that was wrong or adapted on the way. */
     public record Result(Arrangement arrangement, Pianist pianist, List<ProblemView> problems, ReasonWords reasons) {
 
-        public ArrangementView view() {
-            return ArrangementView.of(arrangement, pianist, problems, reasons::of);
+        /** @param withParts whether it is told what makes bars hard */
+        public ArrangementView view(boolean withParts) {
+            return ArrangementView.of(arrangement, pianist, withParts, problems, reasons::of);
         }
     }
 

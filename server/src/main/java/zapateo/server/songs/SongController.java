@@ -115,7 +115,7 @@ public class SongController {
 
     @GetMapping("/{id}/arrangement")
     public ArrangementView arrangement(@PathVariable UUID id) {
-        return arrange(songs.get(Player.ONLY, id)).view();
+        return arrange(songs.get(Player.ONLY, id)).view(false);
     }
 
     /**
