@@ -1,9 +1,10 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle, Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { useState } from "react";
-import type { Arrangement, Choices, NamedChoices } from "../../api/client";
+import type { Arrangement, NamedChoices } from "../../api/client";
 import { useArrangement } from "../../api/queries";
 import { useDesk } from "../../song/desk";
 import { settings } from "./Choices";
+import { differences } from "./differences";
 import { optionsOf } from "./scope";
 
 /** The arrangements of one song: open another, copy, rename, delete, compare. */
@@ -182,7 +183,7 @@ function Comparison({
   const { asked } = useDesk();
   const first = useArrangement({ ...asked, choices: mine.choices, figures: [] });
   const second = useArrangement({ ...asked, choices: other.choices, figures: [] });
-  const rows = [...new Set([...Object.keys(flat(mine.choices)), ...Object.keys(flat(other.choices))])];
+  const rows = differences(mine.choices, other.choices);
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <DialogBackdrop className="fixed inset-0 bg-ink/35" />
@@ -205,7 +206,7 @@ function Comparison({
             </thead>
             <tbody>
               {rows.map((row) => (
-                <Row key={row} name={row} one={flat(mine.choices)[row] ?? "–"} two={flat(other.choices)[row] ?? "–"} />
+                <Row key={row.name} {...row} />
               ))}
               {measures(first.data, second.data).map(([name, one, two]) => (
                 <Row key={name} name={name} one={one} two={two} />
@@ -236,31 +237,6 @@ function Row({ name, one, two }: { name: string; one: string; two: string }) {
       <td className={one === two ? "py-1" : "py-1 font-semibold"}>{two}</td>
     </tr>
   );
-}
-
-const NAMES: Record<string, string> = {
-  bassLine: "bass line",
-  leadIn: "lead-in",
-  withBassPlayer: "bass player",
-  keepTop: "top line kept",
-  swingRatio: "swing",
-  seed: "uneven",
-  sections: "sections of their own",
-  overrides: "bars of their own",
-};
-
-function flat(choices: Choices): Record<string, string> {
-  const found: Record<string, string> = {};
-  for (const [name, value] of Object.entries(choices)) {
-    if (value === null || value === undefined || name === "costs") continue;
-    const said = Array.isArray(value)
-      ? String(value.length)
-      : typeof value === "object"
-        ? Object.keys(value).join(", ") || "none"
-        : String(value).replaceAll("-", " ");
-    found[NAMES[name] ?? name] = value === true ? "yes" : value === false ? "no" : said;
-  }
-  return found;
 }
 
 function measures(one: Arrangement | undefined, two: Arrangement | undefined): [string, string, string][] {

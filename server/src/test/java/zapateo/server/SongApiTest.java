@@ -2,6 +2,9 @@ package zapateo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.Statement;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -29,6 +32,28 @@ class SongApiTest {
         assertThat(found.path("title").asString()).isEqualTo("Pier");
         assertThat(found.path("chart").asString()).isEqualTo("Title: Pier\n| C | F |");
         assertThat(found.path("choices").path("voicing").asString()).isEqualTo("octave");
+    }
+
+    /** Songs from before summaries were kept, and those that were summed up otherwise, are listed all the same and summed up once. */
+    @Test
+    void a_song_without_a_summary_is_summed_up_when_it_is_listed() throws Exception {
+        String id = create("Title: Old Pier\nKey: F\nMeter: 3/4\n[A]\n| F | C7 |\n", Map.of("figure", "slow-waltz")).path("id").asString();
+        JsonNode listed = line(id);
+        assertThat(List.of(listed.path("key").asString(), listed.path("meter").asString(), listed.path("bars").asInt(), listed.path("figureId").asString())).containsExactly("F", "3/4", 2, "slow-waltz");
+        try (Connection database = SERVER.database().connect(); Statement statement = database.createStatement()) {
+            for (String before : List.of("null", "'{\"format\":0,\"sections\":[]}'")) {
+                assertThat(statement.executeUpdate("update song set summary = " + before + " where id = '" + id + "'")).isEqualTo(1);
+                assertThat(line(id)).isEqualTo(listed);
+                try (ResultSet row = statement.executeQuery("select summary ->> 'meter' from song where id = '" + id + "'")) {
+                    assertThat(row.next()).isTrue();
+                    assertThat(row.getString(1)).isEqualTo("3/4");
+                }
+            }
+        }
+    }
+
+    private static JsonNode line(String id) {
+        return StreamSupport.stream(SERVER.get("/api/songs").json().spliterator(), false).filter(line -> line.path("id").asString().equals(id)).findFirst().orElseThrow();
     }
 
     @Test

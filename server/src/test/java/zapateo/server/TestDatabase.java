@@ -3,6 +3,9 @@ package zapateo.server;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -39,6 +42,10 @@ public final class TestDatabase {
     public List<String> springArguments() {
         return List.of("--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + read("db-port") + "/zapateo", "--spring.datasource.username=zapateo",
                 "--spring.datasource.password=" + read("password"));
+    }
+
+    public Connection connect() throws SQLException {
+        return DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + read("db-port") + "/zapateo", "zapateo", read("password"));
     }
 
     private String read(String file) {

@@ -156,11 +156,6 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
         return parked == null ? 0 : parked.count();
     }
 
-    /** The figure of the whole song. */
-    public String figure() {
-        return values != null && values.get(Choice.FIGURE.id()) instanceof String id ? id : Choice.FIGURE.usual().orElseThrow();
-    }
-
     /** @throws Refused naming a choice there is not, or a value it may not have */
     public ChoicesRequest checked(String path) {
         choices(path);

@@ -56,7 +56,7 @@ public class SongController {
     @GetMapping
     public List<SongView.SongLineView> all() {
         FigureBook book = figures.bookOf(Player.ONLY);
-        return songs.all(Player.ONLY).stream().map(row -> SongView.SongLineView.of(row, book)).toList();
+        return songs.lines(Player.ONLY).stream().map(row -> SongView.SongLineView.of(row, book)).toList();
     }
 
     /**

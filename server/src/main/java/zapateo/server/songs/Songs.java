@@ -33,6 +33,18 @@ class Songs {
         return mapper.all(player.id());
     }
 
+    /** As the repertoire lists them; a chart is read only where it was not summed up yet. */
+    List<LineRow> lines(Player player) {
+        return mapper.lines(player.id()).stream().map(line -> {
+            if (line.summary() != null && line.summary().isOfToday()) {
+                return line;
+            }
+            Summary summary = Summary.of(mapper.chart(line.id()));
+            mapper.sumUp(line.id(), line.version(), summary);
+            return new LineRow(line.id(), line.title(), line.figure(), summary, line.version(), line.updatedAt());
+        }).toList();
+    }
+
     SongRow get(Player player, UUID id) {
         return mapper.find(player.id(), id).orElseThrow(() -> Refusal.notFound("The song " + id));
     }
@@ -41,7 +53,7 @@ class Songs {
     SongRow create(Player player, SongRequest request) {
         OffsetDateTime now = now();
         SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), choices(request), arrangement(request, FIRST), others(request, OtherArrangements.NONE), 1, now, now);
-        mapper.insert(song);
+        mapper.insert(song, Summary.of(song.chart()));
         mapper.keepVersion(song.id());
         return song;
     }
@@ -53,7 +65,7 @@ class Songs {
         }
         SongRow present = get(player, id);
         String arrangement = arrangement(request, present.arrangement());
-        if (mapper.update(player.id(), id, request.version(), title(request), request.chart(), choices(request), arrangement, others(request, present.others()), now()) == 0) {
+        if (mapper.update(player.id(), id, request.version(), title(request), request.chart(), choices(request), arrangement, others(request, present.others()), Summary.of(request.chart()), now()) == 0) {
             throw Refusal.stale(request.version(), get(player, id).version());
         }
         mapper.keepVersion(id);
