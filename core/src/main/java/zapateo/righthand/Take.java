@@ -4,12 +4,17 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.IntToDoubleFunction;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Meter;
+import zapateo.rhythm.Swing;
 import zapateo.rhythm.Tempo;
 import zapateo.rhythm.Ticks;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
+import zapateo.song.Bar;
+import zapateo.song.Song;
+import zapateo.song.Timeline;
 import zapateo.song.TuneNote;
 
 /**
@@ -49,8 +54,22 @@ public record Take(List<List<TuneNote>> bars) {
     /** A gap that is shorter than this part of a beat is no rest. */
     private static final double LEGATO = 0.34;
 
-    /** A bar that is played over: its metre, how long it is and how fast. */
-    public record Under(Meter meter, int ticks, Tempo tempo) {
+    /**
+     * A bar that is played over.
+     *
+     * @param ms when a tick of it comes, counted from its bar line
+     */
+    public record Under(Meter meter, int ticks, IntToDoubleFunction ms) {
+
+        /** One in an even tempo. */
+        public static Under of(Meter meter, int ticks, Tempo tempo) {
+            return new Under(meter, ticks, tempo::millisecondsOf);
+        }
+
+        /** As a song's bar goes, its fermatas too, played so many times as fast. */
+        static Under of(Bar bar, Timeline timeline, double faster) {
+            return new Under(bar.meter(), bar.ticks(), tick -> timeline.between(bar.tick(), bar.tick() + tick) / faster);
+        }
     }
 
     /**
@@ -72,7 +91,19 @@ public record Take(List<List<TuneNote>> bars) {
 
     /** The same metre and tempo throughout. */
     public static Take of(List<Struck> struck, Tempo tempo, Meter meter) {
-        return of(struck, List.of(new Under(meter, meter.barTicks(), tempo)));
+        return of(struck, List.of(Under.of(meter, meter.barTicks(), tempo)));
+    }
+
+    /**
+     * Over a song.
+     *
+     * @param first  index of the bar it begins with
+     * @param faster than the song's own tempos, as a factor
+     */
+    public static Take of(List<Struck> struck, Song song, int first, double faster) {
+        // The clicks one plays to are even: a take is heard against written time.
+        Timeline timeline = Timeline.of(song, Swing.NONE);
+        return of(struck, song.bars().subList(first, song.bars().size()).stream().map(bar -> Under.of(bar, timeline, faster)).toList());
     }
 
     /**
@@ -80,7 +111,7 @@ public record Take(List<List<TuneNote>> bars) {
      * @param bars   what was played over, from the first; the last one goes on as long as the take does
      */
     public static Take of(List<Struck> struck, List<Under> bars) {
-        List<Struck> line = line(struck, bars.get(0).tempo());
+        List<Struck> line = line(struck, bars.get(0));
         if (line.isEmpty()) {
             return new Take(List.of());
         }
@@ -115,7 +146,7 @@ public record Take(List<List<TuneNote>> bars) {
             Under bar = bars.get(Math.min(i, bars.size() - 1));
             for (int from = 0; from < bar.ticks(); from += bar.meter().beatTicks()) {
                 int ticks = Math.min(bar.meter().beatTicks(), bar.ticks() - from);
-                double msLong = bar.tempo().millisecondsOf(ticks);
+                double msLong = bar.ms().applyAsDouble(from + ticks) - bar.ms().applyAsDouble(from);
                 beats.add(new Beat(ms, msLong, tick + from, ticks, bar.meter().isCompound() ? OF_THREE : OF_TWO));
                 ms += msLong;
             }
@@ -126,8 +157,8 @@ public record Take(List<List<TuneNote>> bars) {
     }
 
     /** One key at a time, the highest of those struck within a thirty-second. */
-    private static List<Struck> line(List<Struck> struck, Tempo tempo) {
-        double together = Math.min(45, tempo.millisecondsOf(Ticks.PER_QUARTER / 8));
+    private static List<Struck> line(List<Struck> struck, Under first) {
+        double together = Math.min(45, first.ms().applyAsDouble(Ticks.PER_QUARTER / 8));
         List<Struck> sorted = new ArrayList<>(struck);
         sorted.sort(Comparator.comparingDouble(Struck::ms));
         List<Struck> line = new ArrayList<>();

@@ -78,8 +78,8 @@ class TakeTest {
     /** Two beats of 2/4 at 120, then 6/8 in dotted quarters at 60, then a bar of 5/8 with a beat cut short: each bar in its own metre. */
     @Test
     void a_take_over_changing_metres_falls_into_each_bars_own_beats() {
-        List<Take.Under> bars = List.of(new Take.Under(Meter.of(2, 4), 1920, Tempo.of(120, 960)), new Take.Under(Meter.of(6, 8), 2880, Tempo.of(60, 1440)),
-                new Take.Under(Meter.of(3, 4), 2400, Tempo.of(120, 960)));
+        List<Take.Under> bars = List.of(Take.Under.of(Meter.of(2, 4), 1920, Tempo.of(120, 960)), Take.Under.of(Meter.of(6, 8), 2880, Tempo.of(60, 1440)),
+                Take.Under.of(Meter.of(3, 4), 2400, Tempo.of(120, 960)));
         List<Take.Struck> struck = new ArrayList<>();
         double[] ms = {0, 510, 740, 1010, 1330, 1650, 2020, 3010, 3490, 3990, 4260};
         for (int i = 0; i < ms.length; i++) {
@@ -111,5 +111,18 @@ class TakeTest {
         assertThat(take.bars().get(0)).extracting(TuneNote::tick).containsExactly(0, 480, 960, 1440, 1920, 2400);
         assertThat(take.bars().get(0).get(0).pitch()).contains(KEYS[0]);
         assertThat(Take.of(List.of(), Tempo.of(80, 960), Meter.of(4, 4)).bars()).isEmpty();
+    }
+
+    /** Under a fermata, which lasts twice as long, a beat is twice as long too; what comes after it lies in its place. */
+    @Test
+    void a_take_waits_where_the_music_does() {
+        zapateo.song.Song song = zapateo.song.ChartParser.parse("Tempo: 120\n| C | G (fermata) C | F |").song().orElseThrow();
+        List<Take.Struck> struck = new ArrayList<>();
+        // Quarters of the second bar: the first two are held, one second each at 120; played half as fast they last two.
+        for (double ms : new double[] {0, 2000, 4000, 5000, 6000, 7000}) {
+            struck.add(new Take.Struck(ms, 800, Pitch.parse("C5")));
+        }
+        List<TuneNote> bars = Take.of(struck, song, 1, 0.5).bars().stream().flatMap(List::stream).filter(note -> note.pitch().isPresent()).toList();
+        assertThat(bars).extracting(TuneNote::tick).containsExactly(0, 960, 1920, 2880, 0, 960);
     }
 }

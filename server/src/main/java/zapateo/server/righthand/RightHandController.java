@@ -27,7 +27,6 @@ import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Count;
-import zapateo.rhythm.Tempo;
 import zapateo.righthand.ChordScale;
 import zapateo.righthand.Improvising;
 import zapateo.righthand.Licks;
@@ -175,10 +174,8 @@ public class RightHandController {
             throw Refusal.unusable("bar " + first + ": expected 0 to " + (song.bars().size() - 1));
         }
         double faster = request.bpm() == null ? 1 : request.bpm() / song.tempo().bpm();
-        List<Take.Under> under = song.bars().subList(first, song.bars().size()).stream()
-                .map(bar -> new Take.Under(bar.meter(), bar.ticks(), Tempo.of(bar.tempo().bpm() * faster, bar.tempo().beatTicks()))).toList();
         List<Take.Struck> struck = request.notes().stream().map(note -> new Take.Struck(note.ms(), note.held(), Pitch.onKey(note.midi(), song.key().spellTone(note.midi() % 12)))).toList();
-        return new TakeView(Take.of(struck, under).bars().stream().map(TuneReader::write).toList());
+        return new TakeView(Take.of(struck, song, first, faster).bars().stream().map(TuneReader::write).toList());
     }
 
     /** @param bar by index, as arranged */
