@@ -60,7 +60,7 @@ export function Tools({
       <Popover>
         <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Another key ▾</PopoverButton>
         <PopoverPanel anchor="bottom start" className={`${PANEL} w-[27rem]`}>
-          {({ close }) => <OtherKey chart={chart} sheet={sheet} onDone={close} />}
+          {({ close }) => <OtherKey chart={chart} sheet={sheet} onDone={() => close()} />}
         </PopoverPanel>
       </Popover>
       <Popover>

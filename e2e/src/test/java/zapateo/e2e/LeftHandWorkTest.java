@@ -95,8 +95,12 @@ class LeftHandWorkTest {
         assertThat(kept(page, song, "parked").path("choices").path("overrides")).isEmpty();
         text.fill("| C | Dm | F | G |");
         assertThat(kept(page, song, "\"bars\":\"3\"").path("choices").has("parked")).isFalse();
-        page.keyboard().press("Control+z");
-        assertThat(kept(page, song, "\"bars\":\"2\"").path("chart").asString()).isEqualTo("| C | F | G |");
+        for (int step = 0; step < 3; step++) {
+            button(page.locator("header"), "Undo").click();
+        }
+        JsonNode back = kept(page, song, "\"chart\":\"| C | F | G |\"").path("choices");
+        assertThat(back.path("overrides").path(0).path("bars").asString()).isEqualTo("2");
+        assertThat(back.has("parked")).isFalse();
     }
 
     @Test

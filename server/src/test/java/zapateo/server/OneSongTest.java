@@ -75,9 +75,32 @@ class OneSongTest {
                 }
             }
             assertThat(fit).as(song).containsAll(sung);
+            if (seed % 10 == 0) {
+                ofOneBar(song, request, bars.path(seed / 10 % bars.size()));
+            }
             assertThat(arranged.path("leadInTicks").asInt()).as(song).isEqualTo(-earliest);
             assertThat(each(arranged.path("strokes"), stroke -> stroke.path("id").asString())).as(song).doesNotHaveDuplicates();
         }
+    }
+
+    /** What is asked of one bar, by its number or its index, is answered of that bar. */
+    private static void ofOneBar(String song, Map<String, Object> request, JsonNode bar) {
+        int index = bar.path("index").asInt();
+        List<String> chords = new ArrayList<>(each(bar.path("chords"), chord -> chord.path("symbol").asString()));
+        chords.removeIf("N.C."::equals);
+        Map<String, Object> shape = new java.util.HashMap<>(request);
+        shape.put("bars", bar.path("number").toString());
+        RealServer.Answer held = SERVER.post("/api/right-hand/one-shape", shape);
+        assertThat(held.status()).as(song).isEqualTo(chords.isEmpty() ? 422 : 200);
+        if (!chords.isEmpty()) {
+            assertThat(each(held.json().path("over"), over -> over.path("chord").asString())).as(song).isEqualTo(chords);
+        }
+        Map<String, Object> here = new java.util.HashMap<>(request);
+        here.put("bar", index);
+        SERVER.post("/api/right-hand/licks", here).json().forEach(lick -> lick.path("notes").forEach(note ->
+                assertThat(note.path("tick").asInt()).as(song).isBetween(0, bar.path("ticks").asInt() - 1)));
+        here.put("notes", List.of(Map.of("ms", 0, "held", 100, "midi", 72)));
+        assertThat(SERVER.post("/api/right-hand/take", here).json().path("bars").path(0).asString()).as(song).startsWith("C5");
     }
 
     /** With a roll before bar 1, what is said of a bar is said of the bar that is meant. */
