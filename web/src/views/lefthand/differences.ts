@@ -34,14 +34,14 @@ function said({ right, ...left }: Choices): Record<string, string> {
   const found: Record<string, string> = {};
   const put = (all: object, before: string) => {
     for (const [name, value] of Object.entries(all))
-      if (value !== null && value !== undefined) found[`${before}${NAMES[name] ?? name}`] = valueOf(value);
+      if (value !== null && value !== undefined) found[`${before}${NAMES[name] ?? name}`] = textOf(value);
   };
   put(left, "");
   put(right ?? {}, "right hand: ");
   return found;
 }
 
-function valueOf(value: unknown): string {
+function textOf(value: unknown): string {
   if (value === true) return "yes";
   if (value === false) return "no";
   if (Array.isArray(value)) return value.every((each) => typeof each === "number") ? value.join(", ") || "none" : String(value.length);

@@ -220,7 +220,7 @@ public final class ChartEdit {
         }
         Matcher title = TITLE_LINE.matcher(text);
         int from = title.find() ? title.end() : 0;
-        return apply(List.of(new Cut(from, from, "Key: " + named.get() + "\n")));
+        return apply(List.of(new Cut(from, from, "Key: " + named.get() + (text.contains("\r\n") ? "\r\n" : "\n"))));
     }
 
     /** A bar and the next one put into one: their chords share it, their words stand together. What was guessed of them is guessed no more. */
