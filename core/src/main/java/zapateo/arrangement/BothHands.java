@@ -84,7 +84,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             if (right.orUsual(Choice.UNISON)) {
                 Unison unison = Unison.before(song, left, inTime(played, own));
                 runs = unison.left();
-                played = unison.right().stream().filter(stroke -> !own.contains(stroke)).toList();
+                played = unison.right().stream().filter(stroke -> !stroke.nature().origin().isLaid()).toList();
             }
             Realised realised = placed.within(new Needs(ceilings(played), runs, asTheyAre)).fitted();
             List<Stroke> leftNow = ofLaidChords(of(realised.strokes(), Side.LEFT), realised.chords());

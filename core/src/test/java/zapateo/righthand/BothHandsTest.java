@@ -285,6 +285,22 @@ class BothHandsTest {
         assertThat(left).filteredOn(stroke -> stroke.written().tick() == 3 * 3840 - 1920).allSatisfy(stroke -> assertThat(stroke.notes().get(0).delayTicks()).isNegative());
     }
 
+    /** Where a figure has both hands, a run before a section takes the place of what it would play, and nothing is there twice. */
+    @ParameterizedTest
+    @MethodSource("ofBothHands")
+    void a_run_is_played_once_in_figures_of_both_hands(String figure) {
+        Song song = ChartParser.parse("Key: C\nTempo: 100\n[A]\n| C | Am7 | G7 | G7 |\n[B]\n| C | F | G7 | C |\n").song().orElseThrow();
+        Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(figure).right(RightHand.of(RightChoices.Style.NONE).with(Choice.UNISON, true)), Pianist.USUAL);
+        List<String> there = arrangement.strokes().stream().map(stroke -> stroke.hand() + "@" + stroke.written().tick() + " " + stroke.notes().stream().map(note -> note.pitch().toString()).toList()).toList();
+        assertThat(there).doesNotHaveDuplicates();
+        assertThat(arrangement.strokes()).filteredOn(stroke -> stroke.written().tick() >= 13440 && stroke.written().tick() < 15360).hasSize(8)
+                .allSatisfy(stroke -> assertThat(stroke.nature().origin()).isEqualTo(zapateo.part.Origin.UNISON));
+    }
+
+    static List<String> ofBothHands() {
+        return FigureBook.open().figures().stream().filter(figure -> figure.hands().size() > 1).map(Figure::id).toList();
+    }
+
     /** The count of HANDBOOK §2 and who strikes on it, as the hands of EXAMPLES 14 interlock. */
     @Test
     void the_hands_are_counted_through_a_bar() {
