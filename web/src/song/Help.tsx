@@ -11,7 +11,7 @@ const KEYS = [
   ["+ −", "tempo"],
   ["Ctrl + Z", "undo; with Shift, redo"],
   ["V", "go on, out of a vamp"],
-  ["1 … 5, 0", "left hand: a level; as chosen"],
+  ["1 … 5, 0", "a level, shown beside the tempo; 0 plays what was chosen"],
   ["A", "left hand: A or B of two sets of choices"],
   ["?", "this page"],
 ];
