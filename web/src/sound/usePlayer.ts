@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
 import type { Arrangement } from "../api/client";
+import { filled } from "../api/filled";
 import type { Out, Player, Playhead, Volumes } from "./player";
 import type { Metronome } from "./schedule";
 import { type StandInPiano, standInPiano } from "./standInPiano";
@@ -32,8 +33,8 @@ export type Sound = {
 
 declare global {
   interface Window {
-    /** What the piano was last asked to sound, see Player.heard, and what stands in for a digital one. */
-    zapateo?: { player: Player; piano: StandInPiano };
+    /** What the piano was last asked to sound, see Player.heard, what stands in for a digital one, and how an answer is read. */
+    zapateo?: { player: Player; piano: StandInPiano; filled: typeof filled };
   }
 }
 
@@ -60,7 +61,7 @@ export function usePlayer(
     opening.current ??= import("./player").then((module) => module.Player.open());
     try {
       const opened = await opening.current;
-      window.zapateo = { player: opened, piano: standInPiano };
+      window.zapateo = { player: opened, piano: standInPiano, filled };
       setPlayer(opened);
       setState("ready");
       return opened;

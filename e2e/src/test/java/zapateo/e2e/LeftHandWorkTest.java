@@ -95,7 +95,8 @@ class LeftHandWorkTest {
         assertThat(kept(page, song, "parked").path("choices").path("overrides")).isEmpty();
         text.fill("| C | Dm | F | G |");
         assertThat(kept(page, song, "\"bars\":\"3\"").path("choices").has("parked")).isFalse();
-        for (int step = 0; step < 3; step++) {
+        // How much of quick typing is one step is a matter of time.
+        for (int step = 0; step < 4 && !text.inputValue().equals("| C | F | G |"); step++) {
             button(page.locator("header"), "Undo").click();
         }
         JsonNode back = kept(page, song, "\"chart\":\"| C | F | G |\"").path("choices");
