@@ -216,7 +216,7 @@ final class FingerSearch {
             }
         }
         int[] keys = touch.keys().stream().mapToInt(key -> key).toArray();
-        lone[Fingering.Rule.OUT_OF_REACH.ordinal()] = Grip.easeOf(hand, keys, fingers, side == Side.LEFT) == Ease.OUT_OF_REACH ? UNREACHED : 0;
+        lone[Fingering.Rule.OUT_OF_REACH.ordinal()] = Grip.easeOf(hand::easeOf, keys, fingers, side == Side.LEFT) == Ease.OUT_OF_REACH ? UNREACHED : 0;
     }
 
     private List<CostTerm<Grasp>> terms() {

@@ -8,6 +8,11 @@ final class Grip {
 
     private static final List<List<int[]>> BY_COUNT = List.of(choose(0), choose(1), choose(2), choose(3), choose(4), choose(5));
 
+    /** How a hand stands to two keys with two of its fingers. */
+    interface Pairs {
+        Ease easeOf(int finger, int otherFinger, int key, int otherKey);
+    }
+
     private Grip() {
     }
 
@@ -21,7 +26,7 @@ final class Grip {
     }
 
     /** How the hand stands to the keys with the fingers that suit them best. The order of the fingers is the same for both hands mirrored. */
-    static Ease easiest(Hand hand, int[] keys) {
+    static Ease easiest(Pairs hand, int[] keys) {
         Ease best = Ease.OUT_OF_REACH;
         for (int[] fingers : of(keys.length)) {
             Ease left = easeOf(hand, keys, fingers, true);
@@ -38,7 +43,7 @@ final class Grip {
      *
      * @param left whether the little finger has the lowest key
      */
-    static Ease easeOf(Hand hand, int[] keys, int[] fingers, boolean left) {
+    static Ease easeOf(Pairs hand, int[] keys, int[] fingers, boolean left) {
         Ease worst = Ease.COMFORTABLE;
         int last = keys.length - 1;
         for (int i = 0; i < last; i++) {

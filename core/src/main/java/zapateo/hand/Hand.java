@@ -115,7 +115,7 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
         return switch (keys.length) {
             case 0, 1 -> Ease.COMFORTABLE;
             case 2 -> easeOf(keys[0], keys[1]);
-            default -> Grip.easiest(this, keys);
+            default -> Grip.easiest(this::easeOf, keys);
         };
     }
 }

@@ -30,7 +30,7 @@ import zapateo.search.ShortestPath;
 import zapateo.song.Song;
 
 /** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
-public final class LeftHand {
+public final class LeftHand implements Placed.Player {
 
     private static final int BASS_VELOCITY = 80;
     private static final int ACCENT = 14;
@@ -69,20 +69,24 @@ public final class LeftHand {
         return new LeftHand(song, plan, pianist, cuts, planned).placed(planned, Map.of(), List.of());
     }
 
-    List<Cut> cuts() {
+    @Override
+    public List<Cut> cuts() {
         return cuts;
     }
 
-    Hand hand() {
+    @Override
+    public Hand hand() {
         return hand;
     }
 
-    List<CostTerm<Candidate>> terms() {
+    @Override
+    public List<CostTerm<Candidate>> terms() {
         return terms;
     }
 
     /** Whether a stroke may be changed for the other hand: not what is locked, nor what its bar keeps. */
-    boolean makesRoom(Planned stroke, Set<Integer> asTheyAre) {
+    @Override
+    public boolean makesRoom(Planned stroke, Set<Integer> asTheyAre) {
         Cut cut = cuts.get(stroke.cut());
         return stroke.hand() == Side.LEFT && !asTheyAre.contains(stroke.bar()) && plan.lock(cut.bar(), cut.tick() - cut.bar().tick()).equals(Lock.NONE);
     }
@@ -93,7 +97,8 @@ public final class LeftHand {
      * @param ceilings of strokes that make room, each no higher than that key
      * @param runs     that are played in place of what else would begin in their time
      */
-    Placed placed(List<Planned> planned, Map<Planned, Integer> ceilings, List<GivenRun> runs) {
+    @Override
+    public Placed placed(List<Planned> planned, Map<Planned, Integer> ceilings, List<GivenRun> runs) {
         List<List<Planned>> byCut = new ArrayList<>();
         cuts.forEach(cut -> byCut.add(new ArrayList<>()));
         planned.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
@@ -114,7 +119,8 @@ public final class LeftHand {
     }
 
     /** Locks that no place of their chord keeps. */
-    List<Reason> unkeptLocks(List<List<Candidate>> layers) {
+    @Override
+    public List<Reason> unkeptLocks(List<List<Candidate>> layers) {
         List<Reason> notices = new ArrayList<>();
         for (Cut cut : cuts) {
             Lock lock = plan.lock(cut.bar(), cut.tick() - cut.bar().tick());

@@ -7,12 +7,15 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import zapateo.hand.Hand;
 import zapateo.part.Ceiling;
 import zapateo.part.GivenRun;
 import zapateo.part.KeysOnce;
 import zapateo.part.Needs;
+import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
+import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
 /** A left hand whose keys are chosen and that is not yet fitted to the one who plays it: what a right hand is laid over, and what can be laid once more below it. */
@@ -23,7 +26,7 @@ public final class Placed {
     /** What makes room can move its neighbours under the right hand in their turn; after so many times the rest is told. */
     private static final int MOST_TIMES = 4;
 
-    private final LeftHand leftHand;
+    private final Player leftHand;
     private final List<Planned> planned;
     private final List<Laid> laid;
     private final List<GivenRun> runs;
@@ -31,11 +34,27 @@ public final class Placed {
     private final ShortestPath<Candidate> path;
     private final List<Stroke> strokes;
 
+    /** Who has placed it, and can place it again. */
+    interface Player {
+
+        List<Cut> cuts();
+
+        Hand hand();
+
+        List<CostTerm<Candidate>> terms();
+
+        boolean makesRoom(Planned stroke, Set<Integer> asTheyAre);
+
+        Placed placed(List<Planned> planned, Map<Planned, Integer> ceilings, List<GivenRun> runs);
+
+        List<Reason> unkeptLocks(List<List<Candidate>> layers);
+    }
+
     /** A stroke with the plan it was made by. */
     record Laid(Planned planned, Stroke stroke) {
     }
 
-    Placed(LeftHand leftHand, List<Planned> planned, List<Laid> laid, List<GivenRun> runs, List<List<Candidate>> layers, ShortestPath<Candidate> path) {
+    Placed(Player leftHand, List<Planned> planned, List<Laid> laid, List<GivenRun> runs, List<List<Candidate>> layers, ShortestPath<Candidate> path) {
         this.leftHand = leftHand;
         this.planned = planned;
         this.laid = laid;
