@@ -59,7 +59,17 @@ final class Directions {
 
     /** @param tick from the bar line */
     static Direction words(String words, int tick) {
-        Direction direction = above();
+        return words(above(), words, tick);
+    }
+
+    /** The same under the staff. */
+    static Direction below(String words, int tick) {
+        Direction direction = MAKE.createDirection();
+        direction.setPlacement(AboveBelow.BELOW);
+        return words(direction, words, tick);
+    }
+
+    private static Direction words(Direction direction, String words, int tick) {
         DirectionType type = MAKE.createDirectionType();
         FormattedTextId text = MAKE.createFormattedTextId();
         text.setValue(words);

@@ -5,18 +5,9 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.audiveris.proxymusic.AboveBelow;
 import org.audiveris.proxymusic.Attributes;
-import org.audiveris.proxymusic.BackwardForward;
-import org.audiveris.proxymusic.BarStyle;
-import org.audiveris.proxymusic.BarStyleColor;
-import org.audiveris.proxymusic.Barline;
 import org.audiveris.proxymusic.Clef;
 import org.audiveris.proxymusic.ClefSign;
-import org.audiveris.proxymusic.Direction;
-import org.audiveris.proxymusic.DirectionType;
-import org.audiveris.proxymusic.Ending;
-import org.audiveris.proxymusic.FormattedTextId;
 import org.audiveris.proxymusic.Harmony;
 import org.audiveris.proxymusic.Lyric;
 import org.audiveris.proxymusic.Note;
@@ -24,9 +15,7 @@ import org.audiveris.proxymusic.NoteType;
 import org.audiveris.proxymusic.ObjectFactory;
 import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.Rest;
-import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
-import org.audiveris.proxymusic.StartStopDiscontinue;
 import org.audiveris.proxymusic.Step;
 import org.audiveris.proxymusic.TextElementData;
 import org.audiveris.proxymusic.Time;
@@ -49,6 +38,7 @@ public final class LeadSheetWriter {
     private final ObjectFactory make = new ObjectFactory();
     private final Song song;
     private final List<WrittenBar> bars;
+    private final Barlines barlines;
     /** A song without a single chord, such as a tune alone, is not told so in every bar. */
     private final boolean sounds;
     private Key key;
@@ -60,6 +50,7 @@ public final class LeadSheetWriter {
         this.bare = bare;
         this.sounds = song.chords().anyMatch(place -> place.chord().isPresent());
         this.bars = song.writtenBars();
+        this.barlines = new Barlines(bars);
         this.key = song.key();
     }
 
@@ -90,7 +81,7 @@ public final class LeadSheetWriter {
         measure.setNumber(String.valueOf(bar.number()));
         measure.setImplicit(bar.isShort() ? YesNo.YES : null);
         List<Object> content = measure.getNoteOrBackupOrForward();
-        leftBarline(at).ifPresent(content::add);
+        barlines.left(at).ifPresent(content::add);
         attributes(at).ifPresent(content::add);
         if (!section.isEmpty()) {
             content.add(Directions.section(section));
@@ -99,17 +90,17 @@ public final class LeadSheetWriter {
             content.add(Directions.tempo(song.tempo(), song.feel(), Swing.NONE));
         }
         bar.marks().tempo().ifPresent(tempo -> content.add(Directions.tempo(tempo, Feel.STRAIGHT, Swing.NONE)));
-        bar.marks().pins().forEach(pin -> content.add(words((pin.warning() ? "! " : "") + pin.text(), 0)));
+        bar.marks().pins().forEach(pin -> content.add(Directions.below((pin.warning() ? "! " : "") + pin.text(), 0)));
         if (sounds) {
             bar.chords().forEach(span -> content.add(harmony(span)));
         }
         // A fermata stands over the note that is held; where none begins under it, it is a word.
-        bar.chords().stream().filter(span -> span.held() && under(span, bar).isEmpty()).forEach(span -> content.add(words("fermata", span.tick())));
+        bar.chords().stream().filter(span -> span.held() && under(span, bar).isEmpty()).forEach(span -> content.add(Directions.below("fermata", span.tick())));
         if (bar.marks().closes().filter(Repeat::vamp).isPresent()) {
-            content.add(words("vamp", 0));
+            content.add(Directions.below("vamp", 0));
         }
         notes(bar, at).forEach(content::add);
-        rightBarline(at).ifPresent(content::add);
+        barlines.right(at).ifPresent(content::add);
         return measure;
     }
 
@@ -151,22 +142,6 @@ public final class LeadSheetWriter {
             harmony.setOffset(offset);
         }
         return harmony;
-    }
-
-    private Direction words(String text, int tick) {
-        Direction direction = make.createDirection();
-        direction.setPlacement(AboveBelow.BELOW);
-        DirectionType type = make.createDirectionType();
-        FormattedTextId words = make.createFormattedTextId();
-        words.setValue(text);
-        type.getWordsOrSymbol().add(words);
-        direction.getDirectionType().add(type);
-        if (tick > 0) {
-            Offset offset = make.createOffset();
-            offset.setValue(BigDecimal.valueOf(tick));
-            direction.setOffset(offset);
-        }
-        return direction;
     }
 
     private List<Note> notes(WrittenBar bar, int at) {
@@ -298,67 +273,5 @@ public final class LeadSheetWriter {
                 note.getLyric().add(lyric);
             }
         }
-    }
-
-    private Optional<Barline> leftBarline(int at) {
-        WrittenBar.Marks marks = bars.get(at).marks();
-        boolean begins = !marks.endings().isEmpty() && (at == 0 || !bars.get(at - 1).marks().endings().equals(marks.endings()) || bars.get(at - 1).marks().closes().isPresent());
-        if (!marks.opens() && !begins) {
-            return Optional.empty();
-        }
-        Barline line = make.createBarline();
-        line.setLocation(RightLeftMiddle.LEFT);
-        if (marks.opens()) {
-            line.setBarStyle(style(BarStyle.HEAVY_LIGHT));
-        }
-        if (begins) {
-            line.setEnding(ending(marks.endings(), StartStopDiscontinue.START));
-        }
-        if (marks.opens()) {
-            line.setRepeat(repeat(BackwardForward.FORWARD, 2));
-        }
-        return Optional.of(line);
-    }
-
-    private Optional<Barline> rightBarline(int at) {
-        WrittenBar.Marks marks = bars.get(at).marks();
-        boolean last = at == bars.size() - 1;
-        boolean ends = !marks.endings().isEmpty() && (last || marks.closes().isPresent() || !bars.get(at + 1).marks().endings().equals(marks.endings()));
-        boolean vamp = marks.closes().filter(Repeat::vamp).isPresent();
-        if (marks.closes().isEmpty() && !ends && !last) {
-            return Optional.empty();
-        }
-        Barline line = make.createBarline();
-        line.setLocation(RightLeftMiddle.RIGHT);
-        if (marks.closes().isPresent() || last) {
-            line.setBarStyle(style(BarStyle.LIGHT_HEAVY));
-        }
-        if (ends) {
-            line.setEnding(ending(marks.endings(), marks.closes().isPresent() ? StartStopDiscontinue.STOP : StartStopDiscontinue.DISCONTINUE));
-        }
-        if (marks.closes().isPresent()) {
-            line.setRepeat(repeat(BackwardForward.BACKWARD, vamp ? 2 : marks.closes().get().times()));
-        }
-        return Optional.of(line);
-    }
-
-    private BarStyleColor style(BarStyle value) {
-        BarStyleColor style = make.createBarStyleColor();
-        style.setValue(value);
-        return style;
-    }
-
-    private Ending ending(List<Integer> rounds, StartStopDiscontinue type) {
-        Ending ending = make.createEnding();
-        ending.setNumber(String.join(", ", rounds.stream().map(String::valueOf).toList()));
-        ending.setType(type);
-        return ending;
-    }
-
-    private org.audiveris.proxymusic.Repeat repeat(BackwardForward direction, int times) {
-        org.audiveris.proxymusic.Repeat repeat = make.createRepeat();
-        repeat.setDirection(direction);
-        repeat.setTimes(times > 2 ? BigInteger.valueOf(times) : null);
-        return repeat;
     }
 }
