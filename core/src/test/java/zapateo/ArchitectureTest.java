@@ -3,10 +3,16 @@ package zapateo;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import org.jgrapht.Graph;
+import org.jgrapht.alg.connectivity.KosarajuStrongConnectivityInspector;
+import org.jgrapht.graph.DefaultEdge;
+import org.jgrapht.graph.SimpleDirectedGraph;
 import org.junit.jupiter.api.Test;
 import zapateo.part.Reason;
 
@@ -49,6 +55,31 @@ class ArchitectureTest {
     @Test
     void no_two_rooms_know_each_other() {
         slices().matching("zapateo.(*)..").should().beFreeOfCycles().check(CORE);
+    }
+
+    /** A file is a class with all that is written in it. The slices of ArchUnit miss circles among so many; strong components do not. */
+    @Test
+    void no_two_files_know_each_other() {
+        Graph<String, DefaultEdge> files = new SimpleDirectedGraph<>(DefaultEdge.class);
+        CORE.forEach(each -> each.getDirectDependenciesFromSelf().forEach(dependency -> {
+            String from = file(each);
+            String to = file(dependency.getTargetClass());
+            if (!from.equals(to) && to.startsWith("zapateo.")) {
+                files.addVertex(from);
+                files.addVertex(to);
+                files.addEdge(from, to);
+            }
+        }));
+        assertThat(files.vertexSet()).hasSizeGreaterThan(200);
+        assertThat(new KosarajuStrongConnectivityInspector<>(files).stronglyConnectedSets()).filteredOn(each -> each.size() > 1).isEmpty();
+    }
+
+    private static String file(JavaClass javaClass) {
+        JavaClass file = javaClass.getBaseComponentType();
+        while (file.getEnclosingClass().isPresent()) {
+            file = file.getEnclosingClass().get();
+        }
+        return file.getFullName();
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Functions;
 import zapateo.harmony.Key;
+import zapateo.harmony.Qualities;
 import zapateo.harmony.Quality;
 import zapateo.harmony.VoiceLeading;
 import zapateo.pitch.PitchClass;
@@ -49,7 +50,7 @@ public final class ByEar {
         next.ifPresent(goal -> found.putIfAbsent(dominant(goal, key), Why.DOMINANT));
         basses(chord, next).limit(3).forEach(each -> found.putIfAbsent(each, Why.BASS));
         if (chord.quality().isMajor()) {
-            found.putIfAbsent(plain.quality(Quality.of(chord.quality().isDominant() ? "dominant-seventh" : "major", List.of("sus4"))), Why.SUSPENDED);
+            found.putIfAbsent(plain.quality(Qualities.of(chord.quality().isDominant() ? "dominant-seventh" : "major", List.of("sus4"))), Why.SUSPENDED);
         }
         others.subList(NEAREST, others.size()).forEach(each -> found.putIfAbsent(each, Why.QUALITY));
         found.remove(chord);
@@ -58,7 +59,7 @@ public final class ByEar {
 
     /** The same root with another quality: those of the key first, then the nearest. */
     private static Stream<ChordSymbol> qualities(ChordSymbol chord, Key key) {
-        Stream<ChordSymbol> all = OTHERS.stream().map(id -> chord.quality(Quality.of(id, List.of()))).filter(each -> !each.equals(chord));
+        Stream<ChordSymbol> all = OTHERS.stream().map(id -> chord.quality(Qualities.of(id, List.of()))).filter(each -> !each.equals(chord));
         return all.sorted((a, b) -> Double.compare(distance(chord, a, key), distance(chord, b, key)));
     }
 
@@ -72,7 +73,7 @@ public final class ByEar {
         boolean minor = chord.quality().isMinor();
         int chroma = chord.root().chroma() + (minor ? 3 : 9);
         boolean seventh = chord.quality().tones().size() > 3;
-        Quality quality = Quality.of(minor ? seventh ? "major-seventh" : "major" : seventh ? "minor-seventh" : "minor", List.of());
+        Quality quality = Qualities.of(minor ? seventh ? "major-seventh" : "major" : seventh ? "minor-seventh" : "minor", List.of());
         PitchClass root = chord.root().plus(zapateo.pitch.Interval.parse(minor ? "b3" : "6"));
         return ChordSymbol.of(root.chroma() == Math.floorMod(chroma, 12) ? root.simple() : key.spell(chroma), quality);
     }
@@ -80,12 +81,12 @@ public final class ByEar {
     /** The parallel key's chord on this degree. */
     private static Optional<ChordSymbol> borrowed(ChordSymbol chord, Key key) {
         boolean minor = chord.quality().isMinor();
-        ChordSymbol other = ChordSymbol.of(chord.root(), Quality.of(minor ? "major" : "minor", List.of()));
+        ChordSymbol other = ChordSymbol.of(chord.root(), Qualities.of(minor ? "major" : "minor", List.of()));
         return Optional.of(other).filter(each -> Functions.isOwn(each, key.parallel()) && !Functions.isOwn(each, key));
     }
 
     private static ChordSymbol dominant(ChordSymbol goal, Key key) {
-        return ChordSymbol.of(key.spell(goal.root().chroma() + 7), Quality.of("dominant-seventh", List.of()));
+        return ChordSymbol.of(key.spell(goal.root().chroma() + 7), Qualities.of("dominant-seventh", List.of()));
     }
 
     /** Other basses: the chord's own tones, the one that steps to the next bass first. */

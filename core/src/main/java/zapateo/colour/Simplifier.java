@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Qualities;
 import zapateo.harmony.Quality;
 import zapateo.pitch.Interval;
 
@@ -70,12 +71,12 @@ public final class Simplifier {
     private static Stream<ChordSymbol> plainer(ChordSymbol chord) {
         Quality quality = chord.quality();
         Stream<String> sevenths = Stream.of("dominant-seventh", "minor-seventh", "major-seventh", "diminished-seventh")
-                .filter(id -> same(quality, Quality.of(id, List.of()), 3) && same(quality, Quality.of(id, List.of()), 7))
-                .filter(id -> !(quality.isMinor() && quality.has(5, 6)) || Quality.of(id, List.of()).has(5, 6));
+                .filter(id -> same(quality, Qualities.of(id, List.of()), 3) && same(quality, Qualities.of(id, List.of()), 7))
+                .filter(id -> !(quality.isMinor() && quality.has(5, 6)) || Qualities.of(id, List.of()).has(5, 6));
         boolean suspended = !quality.isMinor() && !quality.isMajor();
         String triad = quality.isMinor() ? "minor" : "major";
         return Stream.concat(suspended && quality.has(7, 10) ? Stream.of("dominant-seventh") : sevenths, quality.isMinor() && quality.has(5, 6) ? Stream.of() : Stream.of(triad))
-                .map(id -> chord.quality(Quality.of(id, List.of())));
+                .map(id -> chord.quality(Qualities.of(id, List.of())));
     }
 
     private static boolean same(Quality one, Quality other, int degree) {
@@ -86,12 +87,12 @@ public final class Simplifier {
     private static Stream<ChordSymbol> leading(ChordSymbol chord) {
         if (chord.quality().has(7, 10) && chord.quality().has(5, 6)) {
             // A half-diminished chord is the minor triad on its third with a bass below: Bø is Dm over B.
-            return chord.quality().isMinor() ? Stream.of(ChordSymbol.of(chord.root().plus(Interval.parse("b3")).simple(), Quality.of("minor", List.of()))) : Stream.of();
+            return chord.quality().isMinor() ? Stream.of(ChordSymbol.of(chord.root().plus(Interval.parse("b3")).simple(), Qualities.of("minor", List.of()))) : Stream.of();
         }
         if (!chord.quality().has(5, 6) || !chord.quality().isMinor() || chord.quality().has(7, 10)) {
             return Stream.of();
         }
-        return Stream.of("dominant-seventh", "major").map(id -> ChordSymbol.of(chord.root().plus(Interval.parse("b6")).simple(), Quality.of(id, List.of())));
+        return Stream.of("dominant-seventh", "major").map(id -> ChordSymbol.of(chord.root().plus(Interval.parse("b6")).simple(), Qualities.of(id, List.of())));
     }
 
     private static Stream<ChordSymbol> relatives(ChordSymbol chord) {
@@ -100,6 +101,6 @@ public final class Simplifier {
         }
         boolean minor = chord.quality().isMinor();
         Stream<Interval> away = Stream.of(minor ? "b3" : "6", minor ? "b6" : "3").map(Interval::parse);
-        return away.map(each -> ChordSymbol.of(chord.root().plus(each).simple(), Quality.of(minor ? "major" : "minor", List.of())));
+        return away.map(each -> ChordSymbol.of(chord.root().plus(each).simple(), Qualities.of(minor ? "major" : "minor", List.of())));
     }
 }

@@ -18,7 +18,6 @@ final class AbcReader {
     private static final Pattern FIELD = Pattern.compile("([A-Za-z+]):(.*)");
     private static final Pattern TEMPO = Pattern.compile("((?:[0-9]+/[0-9]+\\s*)+)=\\s*([0-9]+(?:\\.[0-9]+)?)");
     private static final Pattern BARE_TEMPO = Pattern.compile("\\s*([0-9]+(?:\\.[0-9]+)?)\\s*");
-    private static final Pattern FRACTION = Pattern.compile("([0-9]+)/([0-9]+)");
 
     private static final int LONGEST_TEMPO = 200;
 
@@ -117,7 +116,7 @@ final class AbcReader {
                 }
             }
             case 'M' -> readMeter(value, line, column);
-            case 'L' -> fraction(value).ifPresentOrElse(length -> {
+            case 'L' -> AbcMusic.fraction(value).ifPresentOrElse(length -> {
                 music.unit(length * 3840);
                 unitGiven = true;
             }, () -> warn("abc-field", line, column, value, "a length such as 1/8"));
@@ -171,7 +170,7 @@ final class AbcReader {
         Matcher bare = BARE_TEMPO.matcher(value);
         Optional<Double> quarters = Optional.empty();
         if (match.find()) {
-            double beat = FRACTION.matcher(match.group(1)).results().mapToDouble(part -> Double.parseDouble(part.group(1)) / Double.parseDouble(part.group(2))).sum();
+            double beat = AbcMusic.FRACTION.matcher(match.group(1)).results().mapToDouble(part -> Double.parseDouble(part.group(1)) / Double.parseDouble(part.group(2))).sum();
             quarters = Optional.of(Double.parseDouble(match.group(2)) * beat * 4);
         } else if (bare.matches()) {
             quarters = Optional.of(Double.parseDouble(bare.group(1)) * music.unit() / 960);
@@ -201,10 +200,5 @@ final class AbcReader {
             music.key(read);
         }
         music.signature(read);
-    }
-
-    static Optional<Double> fraction(String text) {
-        Matcher match = FRACTION.matcher(text.strip());
-        return match.matches() && Integer.parseInt(match.group(2)) > 0 ? Optional.of(Double.parseDouble(match.group(1)) / Double.parseDouble(match.group(2))) : Optional.empty();
     }
 }

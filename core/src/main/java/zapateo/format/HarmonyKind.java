@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.harmony.Modifier;
+import zapateo.harmony.Qualities;
 import zapateo.harmony.Quality;
 import zapateo.pitch.Interval;
 
@@ -31,7 +32,7 @@ record HarmonyKind(String kind, List<Change> degrees) {
     static HarmonyKind of(Quality quality) {
         boolean suspended = quality.base().id().equals("major") && !quality.modifiers().isEmpty() && quality.modifiers().get(0).effect() == Modifier.Effect.SUS;
         String kind = suspended ? quality.modifiers().get(0).id().equals("sus4") ? "suspended-fourth" : "suspended-second" : quality.base().kind();
-        List<Interval> plain = new ArrayList<>(suspended ? Quality.of("major", List.of(quality.modifiers().get(0).id())).tones() : plain(kind).orElseThrow().tones());
+        List<Interval> plain = new ArrayList<>(suspended ? Qualities.of("major", List.of(quality.modifiers().get(0).id())).tones() : plain(kind).orElseThrow().tones());
         List<Interval> missing = new ArrayList<>(quality.tones());
         missing.removeAll(plain);
         plain.removeAll(quality.tones());
@@ -49,10 +50,10 @@ record HarmonyKind(String kind, List<Change> degrees) {
     /** The quality they mean, empty when a kind or a change is none a pianist knows. */
     Optional<Quality> quality() {
         if (kind.startsWith("suspended-")) {
-            return withChanges(Quality.of("major", List.of(kind.equals("suspended-fourth") ? "sus4" : "sus2")));
+            return withChanges(Qualities.of("major", List.of(kind.equals("suspended-fourth") ? "sus4" : "sus2")));
         }
         if (kind.equals("augmented-seventh")) {
-            return withChanges(Quality.of("dominant-seventh", List.of("#5")));
+            return withChanges(Qualities.of("dominant-seventh", List.of("#5")));
         }
         return plain(kind).flatMap(this::withChanges);
     }
@@ -61,7 +62,7 @@ record HarmonyKind(String kind, List<Change> degrees) {
         // A third taken away and a second or fourth put in is a suspension.
         boolean thirdGone = degrees.stream().anyMatch(each -> each.type().equals("subtract") && each.number() == THIRD);
         Optional<Change> inItsPlace = degrees.stream().filter(each -> thirdGone && each.type().equals("add") && (each.number() == 2 || each.number() == 4) && each.alter() == 0).findFirst();
-        Quality now = inItsPlace.flatMap(change -> modifier("sus" + change.number())).map(plain::with).orElse(plain);
+        Quality now = inItsPlace.flatMap(change -> modifier("sus" + change.number())).map(sus -> Qualities.with(plain, sus)).orElse(plain);
         for (Change change : degrees) {
             boolean told = inItsPlace.isPresent() && (change.equals(inItsPlace.get()) || change.type().equals("subtract") && change.number() == THIRD);
             if (told) {
@@ -75,14 +76,14 @@ record HarmonyKind(String kind, List<Change> degrees) {
             if (modifier.isEmpty()) {
                 return Optional.empty();
             }
-            now = now.with(modifier.get());
+            now = Qualities.with(now, modifier.get());
         }
         return Optional.of(now);
     }
 
     private static Quality withSeventh(Quality triad) {
         Stream<String> raised = triad.base().id().equals("augmented") ? Stream.of("#5") : Stream.empty();
-        return Quality.of(SEVENTHS.get(triad.base().id()), Stream.concat(triad.modifiers().stream().map(Modifier::id), raised).toList());
+        return Qualities.of(SEVENTHS.get(triad.base().id()), Stream.concat(triad.modifiers().stream().map(Modifier::id), raised).toList());
     }
 
     private static Optional<Modifier> modifier(Change change, Quality plain) {
@@ -98,17 +99,17 @@ record HarmonyKind(String kind, List<Change> degrees) {
                 : dominant(number) + change.alter();
         Interval tone = Interval.of(number - 1, semitones);
         boolean seventh = plain.tones().stream().anyMatch(each -> each.number() == 7);
-        return Quality.allModifiers().stream().filter(each -> each.degree().equals(tone))
+        return Qualities.allModifiers().stream().filter(each -> each.degree().equals(tone))
                 .filter(each -> each.effect() == Modifier.Effect.ALTER || each.effect() == Modifier.Effect.ADD)
                 .min((a, b) -> seventh || number == 5 ? a.effect().compareTo(b.effect()) : b.effect().compareTo(a.effect()));
     }
 
     private static Optional<Modifier> modifier(String id) {
-        return Quality.allModifiers().stream().filter(each -> each.id().equals(id)).findFirst();
+        return Qualities.allModifiers().stream().filter(each -> each.id().equals(id)).findFirst();
     }
 
     private static Optional<Quality> plain(String kind) {
-        return Quality.all().stream().filter(quality -> quality.base().kind().equals(kind)).findFirst();
+        return Qualities.all().stream().filter(quality -> quality.base().kind().equals(kind)).findFirst();
     }
 
     /** Semitones of a degree in a dominant chord: the major scale with a minor seventh. */

@@ -109,12 +109,12 @@ final class MidiReader {
             int tick = (int) Math.min(Integer.MAX_VALUE / 2, Math.round(event.getTick() * scale));
             switch (meta.getType()) {
                 case 0x03 -> {
-                    name = FileFormat.text(data);
+                    name = FileText.of(data);
                     if (number == 0 && !name.isBlank()) {
                         song.title(name);
                     }
                 }
-                case 0x06 -> markers.put(tick, FileFormat.text(data));
+                case 0x06 -> markers.put(tick, FileText.of(data));
                 case 0x51 -> {
                     int microseconds = data.length < 3 ? 0 : (data[0] & 0xFF) << 16 | (data[1] & 0xFF) << 8 | data[2] & 0xFF;
                     if (microseconds > 0) {

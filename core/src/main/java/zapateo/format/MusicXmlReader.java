@@ -10,6 +10,7 @@ import java.util.TreeSet;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.harmony.Mode;
+import zapateo.harmony.Qualities;
 import zapateo.harmony.Quality;
 import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
@@ -263,7 +264,7 @@ final class MusicXmlReader {
         List<HarmonyKind.Change> changes = harmony.all("degree").map(degree -> new HarmonyKind.Change(degree.text("degree-type").orElse(""),
                 degree.number("degree-value").orElse(0.0).intValue(), degree.number("degree-alter").orElse(0.0).intValue())).toList();
         Optional<Quality> meant = new HarmonyKind(kind, changes).quality();
-        Optional<Quality> written = harmony.child("kind").flatMap(element -> element.attribute("text")).flatMap(Quality::spelled);
+        Optional<Quality> written = harmony.child("kind").flatMap(element -> element.attribute("text")).flatMap(Qualities::spelled);
         boolean same = written.isPresent() && meant.filter(quality -> quality.tones().equals(written.get().tones())).isPresent();
         return same || meant.isEmpty() && kind.equals("other") ? written : meant;
     }

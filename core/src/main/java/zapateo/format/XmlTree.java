@@ -66,7 +66,7 @@ final class XmlTree {
         factory.setXMLResolver((publicId, systemId, base, namespace) -> {
             throw new XMLStreamException("nothing is fetched");
         });
-        checkDoctype(FileFormat.text(content));
+        checkDoctype(FileText.of(content));
         try {
             return read(factory.createXMLStreamReader(new ByteArrayInputStream(content)));
         } catch (XMLStreamException broken) {

@@ -6,16 +6,18 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Side;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
 /** Finds the fingers of one hand's part: every way to take each stroke, what it costs, and the cheapest way through. */
-final class FingerSearch {
+public final class FingerSearch {
 
     /** One finger from key to key in a line: it has to leave the first. */
     private static final double HOP = 40;
@@ -37,6 +39,7 @@ final class FingerSearch {
     private static final double CHORD_SPAN = 0.5;
     /** Keys this close are the same place of the hand. */
     private static final int NEAR = 4;
+    private static final double QUICK_MS = 500;
     private static final double WIDEST_LINE = FingerSpans.of(1, FingerSpans.FINGERS).maxPrac();
     private static final int LINE = (int) WIDEST_LINE;
     private static final int OF_THREE = FingerSpans.FINGERS * FingerSpans.FINGERS * FingerSpans.FINGERS;
@@ -55,10 +58,33 @@ final class FingerSearch {
     private final Map<List<Object>, List<Grasp>> known = new HashMap<>();
     private final double[][][] lines = new double[2 * LINE + 1][2 * LINE + 1][];
 
-    FingerSearch(Side side, Hand hand) {
+    private FingerSearch(Side side, Hand hand) {
         this.side = side;
         this.hand = hand;
         this.rules = new FingerRules(hand);
+    }
+
+    /** @param milliseconds between the onsets of a stroke and the one before it, by its place in the part */
+    public static Fingering of(List<Stroke> strokes, Side side, Hand hand, IntToDoubleFunction milliseconds, Fingering.Locks locks) {
+        List<Touch> touches = new ArrayList<>();
+        for (int i = 0; i < strokes.size(); i++) {
+            List<Integer> keys = new ArrayList<>();
+            for (int key : strokes.get(i).keys()) {
+                keys.add(key);
+            }
+            touches.add(Touch.of(keys, i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS));
+        }
+        return new FingerSearch(side, hand).through(touches, locks);
+    }
+
+    /** A line or chords by their keys alone, all of it quick. */
+    static Fingering ofKeys(List<List<Integer>> strokes, Side side, Hand hand, Fingering.Locks locks) {
+        return new FingerSearch(side, hand).through(strokes.stream().map(keys -> Touch.of(keys, true)).toList(), locks);
+    }
+
+    /** What a part costs with given fingers, low to high. */
+    static double costOf(List<List<Integer>> strokes, List<int[]> fingers, Side side, Hand hand) {
+        return ofKeys(strokes, side, hand, fingers::get).total();
     }
 
     /** The cheapest fingers for the strokes of a part. */
@@ -165,17 +191,17 @@ final class FingerSearch {
         for (int i = 0; i < places.length; i++) {
             places[i] = touch.place(i, side);
         }
-        double[] lone = new double[Fingering.Rule.values().length];
+        double[] lone = new double[FingerRule.values().length];
         boolean line = touch.single() && (before != null || after != null && goesOn(touch, after));
         if (line) {
             boolean black = Keyboard.isBlack(touch.keys().get(0));
             boolean whiteBefore = before != null && before.white();
             boolean whiteAfter = after != null && goesOn(touch, after) && after.white();
-            lone[Fingering.Rule.WEAK_FINGER.ordinal()] = FingerRules.weakFinger(fingers[0]);
-            lone[Fingering.Rule.THUMB_ON_BLACK.ordinal()] = FingerRules.thumbOnBlack(fingers[0], black, whiteBefore, whiteAfter);
-            lone[Fingering.Rule.FIVE_ON_BLACK.ordinal()] = FingerRules.fiveOnBlack(fingers[0], black, whiteBefore, whiteAfter);
+            lone[FingerRule.WEAK_FINGER.ordinal()] = FingerRules.weakFinger(fingers[0]);
+            lone[FingerRule.THUMB_ON_BLACK.ordinal()] = FingerRules.thumbOnBlack(fingers[0], black, whiteBefore, whiteAfter);
+            lone[FingerRule.FIVE_ON_BLACK.ordinal()] = FingerRules.fiveOnBlack(fingers[0], black, whiteBefore, whiteAfter);
         }
-        lone[Fingering.Rule.FIVE_FINGERS.ordinal()] = end > 0 && fingers[0] != end ? OFF_POSITION : 0;
+        lone[FingerRule.FIVE_FINGERS.ordinal()] = end > 0 && fingers[0] != end ? OFF_POSITION : 0;
         if (before != null) {
             pair(lone, from, fingers[0], before, touch);
         }
@@ -189,39 +215,39 @@ final class FingerSearch {
         int interval = touch.place(0, side) - before.place(0, side);
         boolean fromBlack = !before.white();
         boolean toBlack = !touch.white();
-        lone[Fingering.Rule.STRETCH.ordinal()] = rules.stretch(from, to, interval);
-        lone[Fingering.Rule.SMALL_SPAN.ordinal()] = interval == 0 ? 0 : rules.smallSpan(from, to, interval);
-        lone[Fingering.Rule.LARGE_SPAN.ordinal()] = rules.largeSpan(from, to, interval);
-        lone[Fingering.Rule.THREE_TO_FOUR.ordinal()] = FingerRules.threeToFour(from, to);
-        lone[Fingering.Rule.FOUR_ON_BLACK.ordinal()] = FingerRules.fourOnBlack(from, to, fromBlack, toBlack);
-        lone[Fingering.Rule.THUMB_PASSING.ordinal()] = FingerRules.thumbPassing(from, to, interval, fromBlack, toBlack);
-        lone[Fingering.Rule.OUT_OF_REACH.ordinal()] = from != to && interval != 0 && rules.outOfPractice(from, to, interval) ? UNPRACTISED : 0;
-        lone[Fingering.Rule.HOP.ordinal()] = from == to && interval != 0 ? HOP : 0;
-        lone[Fingering.Rule.SHARED_NOTE.ordinal()] = from != to && interval == 0 ? SHARED : 0;
+        lone[FingerRule.STRETCH.ordinal()] = rules.stretch(from, to, interval);
+        lone[FingerRule.SMALL_SPAN.ordinal()] = interval == 0 ? 0 : rules.smallSpan(from, to, interval);
+        lone[FingerRule.LARGE_SPAN.ordinal()] = rules.largeSpan(from, to, interval);
+        lone[FingerRule.THREE_TO_FOUR.ordinal()] = FingerRules.threeToFour(from, to);
+        lone[FingerRule.FOUR_ON_BLACK.ordinal()] = FingerRules.fourOnBlack(from, to, fromBlack, toBlack);
+        lone[FingerRule.THUMB_PASSING.ordinal()] = FingerRules.thumbPassing(from, to, interval, fromBlack, toBlack);
+        lone[FingerRule.OUT_OF_REACH.ordinal()] = from != to && interval != 0 && rules.outOfPractice(from, to, interval) ? UNPRACTISED : 0;
+        lone[FingerRule.HOP.ordinal()] = from == to && interval != 0 ? HOP : 0;
+        lone[FingerRule.SHARED_NOTE.ordinal()] = from != to && interval == 0 ? SHARED : 0;
         boolean passes = from != to && from > to == interval > 0 && interval != 0 && Math.min(from, to) == 1;
-        lone[Fingering.Rule.FEWER_PASSES.ordinal()] = passes ? PASS + ((from == 1 ? fromBlack : toBlack) ? PASS_TO_BLACK : 0) : 0;
-        lone[Fingering.Rule.OCTAVE.ordinal()] = Math.abs(interval) == Pitch.OCTAVE && from + to != 1 + FingerSpans.FINGERS ? INNER_OCTAVE : 0;
+        lone[FingerRule.FEWER_PASSES.ordinal()] = passes ? PASS + ((from == 1 ? fromBlack : toBlack) ? PASS_TO_BLACK : 0) : 0;
+        lone[FingerRule.OCTAVE.ordinal()] = Math.abs(interval) == Pitch.OCTAVE && from + to != 1 + FingerSpans.FINGERS ? INNER_OCTAVE : 0;
     }
 
     /** The spans are limits on every pair of fingers. */
     private void chord(double[] lone, int[] fingers, int[] places, Touch touch) {
         for (int i = 0; i < fingers.length; i++) {
-            lone[Fingering.Rule.WEAK_FINGER.ordinal()] += fingers[i] == 4 ? 1 : 0;
-            lone[Fingering.Rule.THUMB_ON_BLACK.ordinal()] += FingerRules.thumbOnBlack(fingers[i], Keyboard.isBlack(touch.key(i, side)), false, false);
+            lone[FingerRule.WEAK_FINGER.ordinal()] += fingers[i] == 4 ? 1 : 0;
+            lone[FingerRule.THUMB_ON_BLACK.ordinal()] += FingerRules.thumbOnBlack(fingers[i], Keyboard.isBlack(touch.key(i, side)), false, false);
             for (int j = i + 1; j < fingers.length; j++) {
                 int interval = places[j] - places[i];
-                lone[Fingering.Rule.STRETCH.ordinal()] += rules.stretch(fingers[i], fingers[j], interval);
-                lone[Fingering.Rule.SMALL_SPAN.ordinal()] += j == i + 1 ? rules.smallSpan(fingers[i], fingers[j], interval) : 0;
-                lone[Fingering.Rule.LARGE_SPAN.ordinal()] += CHORD_SPAN * rules.largeSpan(fingers[i], fingers[j], interval);
+                lone[FingerRule.STRETCH.ordinal()] += rules.stretch(fingers[i], fingers[j], interval);
+                lone[FingerRule.SMALL_SPAN.ordinal()] += j == i + 1 ? rules.smallSpan(fingers[i], fingers[j], interval) : 0;
+                lone[FingerRule.LARGE_SPAN.ordinal()] += CHORD_SPAN * rules.largeSpan(fingers[i], fingers[j], interval);
             }
         }
         int[] keys = touch.keys().stream().mapToInt(key -> key).toArray();
-        lone[Fingering.Rule.OUT_OF_REACH.ordinal()] = Grip.easeOf(hand::easeOf, keys, fingers, side == Side.LEFT) == Ease.OUT_OF_REACH ? UNREACHED : 0;
+        lone[FingerRule.OUT_OF_REACH.ordinal()] = Grip.easeOf(hand::easeOf, keys, fingers, side == Side.LEFT) == Ease.OUT_OF_REACH ? UNREACHED : 0;
     }
 
     private List<CostTerm<Grasp>> terms() {
         List<CostTerm<Grasp>> terms = new ArrayList<>();
-        for (Fingering.Rule rule : Fingering.Rule.values()) {
+        for (FingerRule rule : FingerRule.values()) {
             int at = rule.ordinal();
             terms.add(new CostTerm<>(rule.id(), 1, grasp -> grasp.lone()[at], STEPPING.contains(rule) ? (from, to) -> step(rule, from, to) : CostTerm.nowhere()));
         }
@@ -233,9 +259,9 @@ final class FingerSearch {
         return to.goesOn() && from.goesOn() ? inLine(from, to) : sum(to.goesOn() ? PAIRED : APART, from, to);
     }
 
-    private double sum(Fingering.Rule[] rules, Grasp from, Grasp to) {
+    private double sum(FingerRule[] rules, Grasp from, Grasp to) {
         double sum = 0;
-        for (Fingering.Rule rule : rules) {
+        for (FingerRule rule : rules) {
             sum += step(rule, from, to);
         }
         return sum;
@@ -258,7 +284,7 @@ final class FingerSearch {
         return known[fingers];
     }
 
-    private double step(Fingering.Rule rule, Grasp from, Grasp to) {
+    private double step(FingerRule rule, Grasp from, Grasp to) {
         boolean three = to.goesOn() && from.goesOn();
         return switch (rule) {
             case POSITION_CHANGES -> three ? rules.positionChanges(from.before(), from.fingers()[0], to.fingers()[0], from.from(), from.places()[0], to.places()[0]) : 0;
@@ -273,11 +299,11 @@ final class FingerSearch {
     }
 
     /** What counts from note to note of a line, of its first two notes, and where chords or jumps part it. */
-    private static final Fingering.Rule[] IN_LINE = {Fingering.Rule.POSITION_CHANGES, Fingering.Rule.POSITION_CHANGE_SIZE, Fingering.Rule.THREE_FOUR_FIVE, Fingering.Rule.SHARED_NOTE,
-        Fingering.Rule.MOVEMENT};
-    private static final Fingering.Rule[] PAIRED = {Fingering.Rule.MOVEMENT};
-    private static final Fingering.Rule[] APART = {Fingering.Rule.HOP, Fingering.Rule.SHARED_NOTE, Fingering.Rule.CHORD_AND_NOTE, Fingering.Rule.MOVEMENT};
-    private static final Set<Fingering.Rule> STEPPING = Stream.of(IN_LINE, APART).flatMap(Arrays::stream).collect(Collectors.toUnmodifiableSet());
+    private static final FingerRule[] IN_LINE = {FingerRule.POSITION_CHANGES, FingerRule.POSITION_CHANGE_SIZE, FingerRule.THREE_FOUR_FIVE, FingerRule.SHARED_NOTE,
+        FingerRule.MOVEMENT};
+    private static final FingerRule[] PAIRED = {FingerRule.MOVEMENT};
+    private static final FingerRule[] APART = {FingerRule.HOP, FingerRule.SHARED_NOTE, FingerRule.CHORD_AND_NOTE, FingerRule.MOVEMENT};
+    private static final Set<FingerRule> STEPPING = Stream.of(IN_LINE, APART).flatMap(Arrays::stream).collect(Collectors.toUnmodifiableSet());
 
     /** A note that follows a chord, or goes before it, inside the same reach: how far its finger is from those of the chord. */
     private double beside(Grasp chord, Grasp note) {

@@ -8,7 +8,7 @@ package zapateo.hand;
  * @param places  of the same, semitones rising towards the little finger
  * @param from    place of the single note before, where there is one
  * @param quick   whether it follows within half a second
- * @param lone    what rules and habits cost here, in the order of {@link Fingering.Rule}
+ * @param lone    what rules and habits cost here, in the order of {@link FingerRule}
  * @param alone   all of that together
  * @param rest    where the thumb of the hand would rest
  */

@@ -75,12 +75,12 @@ public final class ChordNames {
 
     private static Map<Integer, Named> table() {
         Map<Integer, Named> table = new HashMap<>();
-        List<Quality> plain = Quality.all().stream().filter(quality -> !quality.id().equals("altered")).toList();
+        List<Quality> plain = Qualities.all().stream().filter(quality -> !quality.id().equals("altered")).toList();
         for (int base = 0; base < plain.size(); base++) {
             for (List<Modifier> modifiers : additions()) {
                 Quality quality = plain.get(base);
                 for (Modifier modifier : modifiers) {
-                    quality = quality.with(modifier);
+                    quality = Qualities.with(quality, modifier);
                 }
                 int strangeness = base / 4 + (quality.base().id().endsWith("eleventh") ? ELEVENTH : 0)
                         + quality.modifiers().stream().mapToInt(each -> STRANGENESS.get(each.effect()) + (each.id().equals("sus2") ? SECOND : 0)).sum();
@@ -94,9 +94,9 @@ public final class ChordNames {
 
     private static List<List<Modifier>> additions() {
         List<List<Modifier>> all = new ArrayList<>(List.of(List.of()));
-        List<Modifier> omissions = Quality.allModifiers().stream().filter(each -> each.effect() == Modifier.Effect.OMIT).toList();
+        List<Modifier> omissions = Qualities.allModifiers().stream().filter(each -> each.effect() == Modifier.Effect.OMIT).toList();
         omissions.forEach(omission -> all.add(List.of(omission)));
-        Quality.allModifiers().stream().filter(each -> each.effect() != Modifier.Effect.OMIT).forEach(more -> {
+        Qualities.allModifiers().stream().filter(each -> each.effect() != Modifier.Effect.OMIT).forEach(more -> {
             all.add(List.of(more));
             omissions.forEach(omission -> all.add(List.of(more, omission)));
         });

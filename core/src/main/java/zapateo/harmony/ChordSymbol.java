@@ -44,7 +44,7 @@ public record ChordSymbol(PitchClass root, Quality quality, Optional<PitchClass>
         int slash = rest.lastIndexOf('/');
         Optional<PitchClass> over = slash < 0 ? Optional.empty() : bassIn(rest.substring(slash + 1));
         try {
-            return new ChordSymbol(root.pitchClass(), Quality.parse(over.isPresent() ? rest.substring(0, slash) : rest), over);
+            return new ChordSymbol(root.pitchClass(), Qualities.parse(over.isPresent() ? rest.substring(0, slash) : rest), over);
         } catch (ChordUnreadException unread) {
             boolean atSlash = slash >= 0 && over.isEmpty() && unread.position() >= slash;
             throw atSlash ? new ChordUnreadException("bass", root.length() + slash + 1) : unread.later(root.length());

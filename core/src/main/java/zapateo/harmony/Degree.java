@@ -14,23 +14,10 @@ import zapateo.pitch.PitchClass;
  * @param to    the numeral it is the dominant of, empty for all others
  * @param bass  the chord tone in the bass or the bass's name, empty in root position
  */
-public record Degree(Role role, String step, String sign, Optional<String> to, Optional<String> bass) {
+public record Degree(Functions.Role role, String step, String sign, Optional<String> to, Optional<String> bass) {
 
     private static final String[] ROMAN = {"I", "II", "III", "IV", "V", "VI", "VII"};
     private static final String SUPERSCRIPTS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
-
-    /** What a chord does in its key. */
-    public enum Role {
-        /** Made of the key's own notes, the raised leading tone of a minor key among them. */
-        OWN,
-        SECONDARY_DOMINANT,
-        /** A dominant a semitone above the tonic, standing for V7. */
-        FLAT_SECOND,
-        /** From the parallel key. */
-        BORROWED,
-        PASSING_DIMINISHED,
-        OTHER
-    }
 
     /** The degree of a chord by itself. */
     public static Degree of(ChordSymbol chord, Key key) {
@@ -42,7 +29,7 @@ public record Degree(Role role, String step, String sign, Optional<String> to, O
         Optional<String> bass = chord.over().map(over -> chord.bassDegree().map(String::valueOf).orElse(over.toString()));
         Optional<Integer> target = Functions.dominantOf(chord, key, next);
         if (target.isPresent()) {
-            return new Degree(Role.SECONDARY_DOMINANT, "V", sign(chord.quality()), target.map(chroma -> goal(chroma, key, next)), bass);
+            return new Degree(Functions.Role.SECONDARY_DOMINANT, "V", sign(chord.quality()), target.map(chroma -> goal(chroma, key, next)), bass);
         }
         return new Degree(Functions.role(chord, key, next), numeral(chord.root(), chord.quality().isMinor(), key), sign(chord.quality()), Optional.empty(), bass);
     }

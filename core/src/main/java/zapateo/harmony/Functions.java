@@ -15,6 +15,19 @@ public final class Functions {
     /** The same in a minor key: B7, C♯7 and F♯7 in Am. */
     private static final Set<Integer> LEADING_IN_MINOR = Set.of(2, 4, 9);
 
+    /** What a chord does in its key. */
+    public enum Role {
+        /** Made of the key's own notes, the raised leading tone of a minor key among them. */
+        OWN,
+        SECONDARY_DOMINANT,
+        /** A dominant a semitone above the tonic, standing for V7. */
+        FLAT_SECOND,
+        /** From the parallel key. */
+        BORROWED,
+        PASSING_DIMINISHED,
+        OTHER
+    }
+
     private Functions() {
     }
 
@@ -38,14 +51,14 @@ public final class Functions {
     private static boolean isGoal(int chroma, Key key) {
         PitchClass root = key.spell(chroma);
         return Math.floorMod(chroma - key.tonic().chroma(), 12) != TONIC
-                && List.of("major", "minor").stream().map(triad -> ChordSymbol.of(root, Quality.of(triad, List.of())))
+                && List.of("major", "minor").stream().map(triad -> ChordSymbol.of(root, Qualities.of(triad, List.of())))
                         .anyMatch(chord -> isOwn(chord, key) || isOwn(chord, key.parallel()));
     }
 
     /** Whether the key's own triad on a piano key has a minor third; of a foreign one, its parallel's. */
     static boolean isMinorOn(int chroma, Key key) {
-        ChordSymbol minor = ChordSymbol.of(key.spell(chroma), Quality.of("minor", List.of()));
-        ChordSymbol major = ChordSymbol.of(key.spell(chroma), Quality.of("major", List.of()));
+        ChordSymbol minor = ChordSymbol.of(key.spell(chroma), Qualities.of("minor", List.of()));
+        ChordSymbol major = ChordSymbol.of(key.spell(chroma), Qualities.of("major", List.of()));
         boolean leans = above(minor.root(), key) == DOMINANT;
         return !leans && (isOwn(minor, key) || !isOwn(major, key) && key.mode() == Mode.MAJOR && isDiminishedOn(chroma, key));
     }
@@ -54,20 +67,20 @@ public final class Functions {
         return key.scale().stream().anyMatch(note -> note.chroma() == chroma);
     }
 
-    static Degree.Role role(ChordSymbol chord, Key key, Optional<ChordSymbol> next) {
+    static Role role(ChordSymbol chord, Key key, Optional<ChordSymbol> next) {
         if (isOwn(chord, key)) {
-            return Degree.Role.OWN;
+            return Role.OWN;
         }
         boolean goesHome = next.map(other -> other.root().chroma() == key.tonic().chroma()).orElse(true);
         if (chord.quality().isDominant() && above(chord.root(), key) == 1 && goesHome) {
-            return Degree.Role.FLAT_SECOND;
+            return Role.FLAT_SECOND;
         }
         boolean diminished = chord.quality().base().id().startsWith("diminished");
         if (diminished && next.map(other -> beside(chord.root(), other)).orElse(true)) {
-            return Degree.Role.PASSING_DIMINISHED;
+            return Role.PASSING_DIMINISHED;
         }
-        return isOwn(chord, key.parallel()) || above(chord.root(), key) == 1 && chord.quality().isMajor() ? Degree.Role.BORROWED
-                : diminished ? Degree.Role.PASSING_DIMINISHED : Degree.Role.OTHER;
+        return isOwn(chord, key.parallel()) || above(chord.root(), key) == 1 && chord.quality().isMajor() ? Role.BORROWED
+                : diminished ? Role.PASSING_DIMINISHED : Role.OTHER;
     }
 
     private static boolean beside(PitchClass root, ChordSymbol next) {

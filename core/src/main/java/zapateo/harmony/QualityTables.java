@@ -120,7 +120,7 @@ final class QualityTables {
     private void readModifier(String[] row) {
         Modifier modifier = new Modifier(modifiers.size(), row[0], row[1], Modifier.Effect.valueOf(row[2].toUpperCase(Locale.ROOT)), Interval.parse(row[3]));
         modifiers.put(row[0], modifier);
-        Stream.concat(Stream.of(Quality.plain(row[1])), words(row[4])).forEach(spelling -> modifierSpellings.put(spelling, modifier));
+        Stream.concat(Stream.of(plain(row[1])), words(row[4])).forEach(spelling -> modifierSpellings.put(spelling, modifier));
     }
 
     private void readShorthand(String[] row) {
@@ -130,7 +130,7 @@ final class QualityTables {
     }
 
     private void claim(String spelling, Reading reading) {
-        Reading before = readings.putIfAbsent(Quality.plain(spelling), reading);
+        Reading before = readings.putIfAbsent(plain(spelling), reading);
         if (before != null && !before.equals(reading)) {
             throw new IllegalStateException("\"" + spelling + "\" stands for two chords");
         }
@@ -138,6 +138,10 @@ final class QualityTables {
 
     private List<Modifier> named(String ids) {
         return words(ids).map(this::modifier).toList();
+    }
+
+    static String plain(String sign) {
+        return sign.replace('♭', 'b').replace('♯', '#');
     }
 
     private static Stream<String> words(String cell) {

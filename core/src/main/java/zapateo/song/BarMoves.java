@@ -40,7 +40,7 @@ public record BarMoves(List<Optional<Integer>> places) {
     }
 
     /** A whole section, by its place from 0, put behind itself once more, taken out, or moved past its neighbour. */
-    public static BarMoves section(List<WrittenSection> sections, int place, ChartEdit.SectionChange change) {
+    public static BarMoves section(List<WrittenSection> sections, int place, SectionChange change) {
         int bars = sections.stream().mapToInt(section -> section.bars().size()).sum();
         int from = sections.subList(0, place).stream().mapToInt(section -> section.bars().size()).sum();
         int many = sections.get(place).bars().size();

@@ -24,16 +24,10 @@ public final class ChartEdit {
 
     private static final Pattern TITLE_LINE = Pattern.compile("(?i)\\A\\s*title\\s*:[^\\r\\n]*\\R");
 
-    private final String text;
-    private final ChartReading reading;
-    private final List<WrittenBar> bars;
-    private final int[] lineStarts;
+    private final ChartCells cells;
 
     private ChartEdit(String text) {
-        this.text = text;
-        this.reading = ChartParser.parse(text);
-        this.bars = reading.song().map(Song::writtenBars).orElse(List.of());
-        this.lineStarts = lineStarts(text);
+        this.cells = new ChartCells(text);
     }
 
     public static ChartEdit of(String text) {
@@ -41,17 +35,12 @@ public final class ChartEdit {
     }
 
     public ChartReading reading() {
-        return reading;
-    }
-
-    /** A stretch of the text and what is put in its place. */
-    record Cut(int from, int to, String put) {
+        return cells.reading();
     }
 
     /** What stands in a bar, put anew; {@code content} is what would be typed between two bar lines. */
     public String set(int bar, String content) {
-        Word cell = cell(bar).cell();
-        return apply(List.of(replace(cell, content.isBlank() ? ChordSpan.NO_CHORD : oneLine(content))));
+        return cells.set(bar, content);
     }
 
     /**
@@ -61,8 +50,8 @@ public final class ChartEdit {
      */
     public String insert(int bar, String content) {
         checkPlace(bar);
-        List<String> contents = content.isBlank() ? List.of(bar == 0 ? ChordSpan.NO_CHORD : "%") : barsIn(oneLine(content));
-        List<WrittenBar> expected = new ArrayList<>(bars);
+        List<String> contents = content.isBlank() ? List.of(bar == 0 ? ChordSpan.NO_CHORD : "%") : barsIn(ChartCells.oneLine(content));
+        List<WrittenBar> expected = new ArrayList<>(cells.bars());
         if (contents.isEmpty()) {
             throw new Refused("content \"" + content + "\": expected what stands between two bar lines");
         }
@@ -88,12 +77,12 @@ public final class ChartEdit {
 
     /** New bars before {@code bar}, as they are typed. */
     private String put(int bar, List<String> contents) {
-        boolean atEnd = bar == reading.bars().size();
-        ChartReading.BarPlace place = cell(atEnd ? bar - 1 : bar);
+        boolean atEnd = bar == cells.reading().bars().size();
+        ChartReading.BarPlace place = cells.cell(atEnd ? bar - 1 : bar);
         String between = place.barLine() ? " | " : "  ";
         String all = String.join(between, contents);
-        int at = atEnd ? end(place.cell()) : start(place.cell());
-        return apply(List.of(new Cut(at, at, atEnd ? between + all : all + between)));
+        int at = atEnd ? cells.end(place.cell()) : cells.start(place.cell());
+        return cells.apply(List.of(new ChartCells.Cut(at, at, atEnd ? between + all : all + between)));
     }
 
     /**
@@ -102,21 +91,21 @@ public final class ChartEdit {
      *
      * @param expected null for a bar that may be anything
      */
-    static String repaired(String text, List<WrittenBar> expected) {
-        ChartEdit edit = of(text);
-        for (int i = 0; i < expected.size() && edit.reading.bars().size() == expected.size(); i++) {
+    private static String repaired(String text, List<WrittenBar> expected) {
+        ChartCells found = new ChartCells(text);
+        for (int i = 0; i < expected.size() && found.reading().bars().size() == expected.size(); i++) {
             WrittenBar wanted = expected.get(i);
-            WrittenBar found = edit.bars.get(i);
-            if (wanted == null || same(wanted, found)) {
+            WrittenBar now = found.bars().get(i);
+            if (wanted == null || same(wanted, now)) {
                 continue;
             }
-            String key = wanted.marks().key().isPresent() && found.marks().key().isEmpty() ? "(key " + wanted.marks().key().get() + ") " : "";
-            String tempo = wanted.marks().tempo().isPresent() && found.marks().tempo().isEmpty() ? "(tempo " + ChartText.number(wanted.marks().tempo().get().bpm()) + ") " : "";
-            String meter = wanted.meter().equals(found.meter()) ? "" : "(" + wanted.meter() + ") ";
-            boolean chords = !wanted.chords().equals(found.chords()) && !wanted.meter().equals(found.meter()) || edit.cell(i).cell().text().contains("%");
-            edit = of(edit.set(i, meter + key + tempo + (chords ? edit.signs(i) + ChartText.chords(wanted) : edit.cell(i).cell().text())));
+            String key = wanted.marks().key().isPresent() && now.marks().key().isEmpty() ? "(key " + wanted.marks().key().get() + ") " : "";
+            String tempo = wanted.marks().tempo().isPresent() && now.marks().tempo().isEmpty() ? "(tempo " + ChartText.number(wanted.marks().tempo().get().bpm()) + ") " : "";
+            String meter = wanted.meter().equals(now.meter()) ? "" : "(" + wanted.meter() + ") ";
+            boolean chords = !wanted.chords().equals(now.chords()) && !wanted.meter().equals(now.meter()) || found.cell(i).cell().text().contains("%");
+            found = new ChartCells(found.set(i, meter + key + tempo + (chords ? found.signs(i) + ChartText.chords(wanted) : found.cell(i).cell().text())));
         }
-        return edit.text;
+        return found.text();
     }
 
     private static boolean same(WrittenBar one, WrittenBar other) {
@@ -127,7 +116,7 @@ public final class ChartEdit {
     /** Takes bars {@code from} to {@code to} out, both included; a row or a section that is left empty goes too. */
     public String delete(int from, int to) {
         checkRun(from, to);
-        List<WrittenBar> expected = new ArrayList<>(song().writtenBars());
+        List<WrittenBar> expected = new ArrayList<>(cells.song().writtenBars());
         List<WrittenBar> gone = expected.subList(from, to + 1);
         Optional<Key> key = gone.stream().flatMap(bar -> bar.marks().key().stream()).reduce((first, second) -> second);
         Optional<Tempo> tempo = gone.stream().flatMap(bar -> bar.marks().tempo().stream()).reduce((first, second) -> second);
@@ -137,14 +126,14 @@ public final class ChartEdit {
             WrittenBar.Marks marks = key.filter(sign -> next.marks().key().isEmpty()).map(next.marks()::key).orElse(next.marks());
             expected.set(from, next.marks(tempo.filter(sign -> next.marks().tempo().isEmpty()).map(marks::tempo).orElse(marks)));
         }
-        return repaired(new Rows(this).delete(from, to), expected);
+        return repaired(new Rows(cells).delete(from, to), expected);
     }
 
     /** Bars {@code from} to {@code to} once more, before bar {@code before}. */
     public String copy(int from, int to, int before) {
         checkRun(from, to);
         checkPlace(before);
-        List<WrittenBar> expected = new ArrayList<>(song().writtenBars());
+        List<WrittenBar> expected = new ArrayList<>(cells.song().writtenBars());
         List<WrittenBar> copies = List.copyOf(expected.subList(from, to + 1));
         expected.addAll(Math.min(before, expected.size()), copies);
         return repaired(put(before, contents(from, to)), expected);
@@ -155,7 +144,7 @@ public final class ChartEdit {
         checkRun(from, to);
         checkPlace(before);
         if (before >= from && before <= to + 1) {
-            return text;
+            return cells.text();
         }
         int count = to - from + 1;
         return of(copy(from, to, before)).delete(before > to ? from : from + count, before > to ? to : to + count);
@@ -164,78 +153,67 @@ public final class ChartEdit {
     /** What bars hold, each standing for itself: a % is written out. */
     private List<String> contents(int from, int to) {
         return IntStream.rangeClosed(from, to).mapToObj(bar -> {
-            String cell = cell(bar).cell().text();
-            return cell.contains("%") ? ChartText.chords(bars.get(bar)) : cell;
+            String cell = cells.cell(bar).cell().text();
+            return cell.contains("%") ? ChartText.chords(cells.bars().get(bar)) : cell;
         }).toList();
     }
 
     /** A chord of a bar moved to another beat, counted from 0 in the bar's own places; the chord before it takes what becomes free. */
     public String moveChord(int bar, int chord, int beat) {
-        return new ChordCells(this).move(bar, chord, beat);
-    }
-
-    /** The signs and pins of a bar, to stand before its chords again. */
-    String signs(int bar) {
-        return cell(bar).cell().words().stream().map(Word::text)
-                .filter(word -> word.startsWith("\"") || word.startsWith("(") && !word.equals("(fermata)") && Grid.named(word.replaceAll("[()]", "")).isEmpty())
-                .map(word -> word + " ").collect(Collectors.joining());
+        return new ChordCells(cells).move(bar, chord, beat);
     }
 
     /** Another chord in the place of one; how long it lasts, how it comes and what holds it stay. */
     public String replaceChord(int bar, int chord, ChordSymbol other) {
-        return replaceChords(List.of(new Replacement(bar, chord, other)));
-    }
-
-    /** One chord by its place. */
-    public record Replacement(int bar, int chord, ChordSymbol to) {
+        return replaceChords(List.of(new ChordReplacement(bar, chord, other)));
     }
 
     /** Other chords in many places at once. */
-    public String replaceChords(List<Replacement> changes) {
-        return apply(new ChordCells(this).replaced(changes));
+    public String replaceChords(List<ChordReplacement> changes) {
+        return cells.apply(new ChordCells(cells).replaced(changes));
     }
 
     /** The whole chart in another key: chords, key line, changes of key and the tune; everything else as it was typed. */
     public String transpose(Transposition by) {
-        List<Cut> cuts = new ArrayList<>();
-        reading.bars().forEach(place -> place.chords().forEach(word -> {
+        List<ChartCells.Cut> cuts = new ArrayList<>();
+        cells.reading().bars().forEach(place -> place.chords().forEach(word -> {
             String symbol = word.text().startsWith(">") ? word.text().substring(1) : word.text();
-            ChordSymbol.read(symbol).ifPresent(chord -> cuts.add(replace(word, (word.text().startsWith(">") ? ">" : "") + by.of(chord))));
+            ChordSymbol.read(symbol).ifPresent(chord -> cuts.add(cells.replace(word, (word.text().startsWith(">") ? ">" : "") + by.of(chord))));
         }));
-        cuts.addAll(TransposedSigns.of(text, by));
-        cuts.addAll(new TuneLines(this).moved(by));
-        return apply(cuts);
+        cuts.addAll(TransposedSigns.of(cells.text(), by));
+        cuts.addAll(new TuneLines(cells).moved(by));
+        return cells.apply(cuts);
     }
 
     /** The key named in the heading; empty leaves it to be found from the chords. */
     public String key(Optional<Key> named) {
-        Matcher line = TransposedSigns.KEY_LINE.matcher(text);
-        Cut last = null;
+        Matcher line = TransposedSigns.KEY_LINE.matcher(cells.text());
+        ChartCells.Cut last = null;
         while (line.find()) {
-            int end = text.startsWith("\r\n", line.end()) ? line.end() + 2 : Math.min(text.length(), line.end() + 1);
-            last = named.isPresent() ? new Cut(line.start(2), line.end(2), named.get().toString()) : new Cut(line.start(), end, "");
+            int end = cells.text().startsWith("\r\n", line.end()) ? line.end() + 2 : Math.min(cells.text().length(), line.end() + 1);
+            last = named.isPresent() ? new ChartCells.Cut(line.start(2), line.end(2), named.get().toString()) : new ChartCells.Cut(line.start(), end, "");
         }
         if (last != null || named.isEmpty()) {
-            return last == null ? text : apply(List.of(last));
+            return last == null ? cells.text() : cells.apply(List.of(last));
         }
-        Matcher title = TITLE_LINE.matcher(text);
+        Matcher title = TITLE_LINE.matcher(cells.text());
         int from = title.find() ? title.end() : 0;
-        return apply(List.of(new Cut(from, from, "Key: " + named.get() + (text.contains("\r\n") ? "\r\n" : "\n"))));
+        return cells.apply(List.of(new ChartCells.Cut(from, from, "Key: " + named.get() + (cells.text().contains("\r\n") ? "\r\n" : "\n"))));
     }
 
     /** A bar and the next one put into one: their chords share it, their words stand together. What was guessed of them is guessed no more. */
     public String join(int bar) {
-        cell(bar);
-        cell(bar + 1);
-        String content = signs(bar) + Stream.of(bar, bar + 1).map(each -> cell(each).cell().words().stream().map(Word::text)
+        cells.cell(bar);
+        cells.cell(bar + 1);
+        String content = cells.signs(bar) + Stream.of(bar, bar + 1).map(each -> cells.cell(each).cell().words().stream().map(Word::text)
                 .filter(word -> !word.equals("?") && !word.startsWith("\"") && !(word.startsWith("(") && !word.equals("(fermata)"))).collect(Collectors.joining(" ")))
                 .map(chords -> chords.equals("%") ? "" : chords).collect(Collectors.joining(" ")).strip();
-        List<String> first = song().writtenBars().get(bar).marks().words();
-        List<String> second = song().writtenBars().get(bar + 1).marks().words();
+        List<String> first = cells.song().writtenBars().get(bar).marks().words();
+        List<String> second = cells.song().writtenBars().get(bar + 1).marks().words();
         List<String> words = IntStream.range(0, Math.max(first.size(), second.size()))
                 .mapToObj(verse -> ((verse < first.size() ? first.get(verse) : "") + " " + (verse < second.size() ? second.get(verse) : "")).strip()).toList();
         String joined = of(set(bar, content)).delete(bar + 1, bar + 1);
-        return words.isEmpty() ? joined : new Rows(of(joined)).words(bar, words);
+        return words.isEmpty() ? joined : new Rows(new ChartCells(joined)).words(bar, words);
     }
 
     /**
@@ -243,107 +221,49 @@ public final class ChartEdit {
      *
      * @throws Refused where one of them cannot be read, with what was expected
      */
-    public String tune(int bar, List<String> cells) {
+    public String tune(int bar, List<String> notes) {
         List<Problem> problems = new ArrayList<>();
         List<List<TuneNote>> tunes = new ArrayList<>();
-        for (int i = 0; i < cells.size(); i++) {
-            cell(bar + i);
-            tunes.add(TuneReader.read(new Word(cells.get(i), 1, 1), song().writtenBars().get(bar + i).ticks(), problems));
+        for (int i = 0; i < notes.size(); i++) {
+            cells.cell(bar + i);
+            tunes.add(TuneReader.read(new Word(notes.get(i), 1, 1), cells.song().writtenBars().get(bar + i).ticks(), problems));
         }
         problems.stream().filter(problem -> problem.severity() == Problem.Severity.ERROR).findFirst().ifPresent(first -> {
             throw new Refused("melody \"" + first.found() + "\": expected " + first.expected());
         });
-        return new TuneLines(this).written(bar, 1, tunes);
+        return new TuneLines(cells).written(bar, 1, tunes);
     }
 
     /** One change to a note of the melody. */
     public NoteEdit.Edited note(NoteEdit change) {
-        return change.in(this);
+        return change.in(cells);
     }
 
     /** Every guessed length taken as right. */
     public String confirmGuesses() {
-        List<Cut> cuts = new ArrayList<>();
-        reading.bars().forEach(place -> place.cell().words().stream().filter(word -> word.text().equals("?"))
-                .forEach(word -> cuts.add(new Cut(start(word) - (start(word) > 0 && text.charAt(start(word) - 1) == ' ' ? 1 : 0), end(word), ""))));
-        return apply(cuts);
+        List<ChartCells.Cut> cuts = new ArrayList<>();
+        cells.reading().bars().forEach(place -> place.cell().words().stream().filter(word -> word.text().equals("?"))
+                .forEach(word -> cuts.add(new ChartCells.Cut(cells.start(word) - (cells.start(word) > 0 && cells.text().charAt(cells.start(word) - 1) == ' ' ? 1 : 0), cells.end(word), ""))));
+        return cells.apply(cuts);
     }
 
     /** A whole section once more behind itself, moved before another one, or taken out; {@code place} counts written sections from 0. */
     public String section(int place, SectionChange change) {
-        return new Rows(this).section(place, change);
-    }
-
-    /** What can be done with a section. */
-    public enum SectionChange {
-        COPY, DELETE, EARLIER, LATER
-    }
-
-    Song song() {
-        return reading.song().orElseThrow(() -> new Refused("the chart has no bar to change"));
-    }
-
-    String text() {
-        return text;
-    }
-
-    int[] lines() {
-        return lineStarts;
-    }
-
-    ChartReading.BarPlace cell(int bar) {
-        if (bar < 0 || bar >= reading.bars().size()) {
-            throw new Refused("bar " + bar + ": expected 0 to " + (reading.bars().size() - 1));
-        }
-        return reading.bars().get(bar);
+        return new Rows(cells).section(place, change);
     }
 
     private void checkRun(int from, int to) {
-        cell(from);
-        cell(to);
+        cells.cell(from);
+        cells.cell(to);
         if (from > to) {
             throw new Refused("bars " + from + " to " + to + ": expected the first before the last");
         }
     }
 
     private void checkPlace(int before) {
-        song();
-        if (before < 0 || before > reading.bars().size()) {
-            throw new Refused("place " + before + ": expected 0 to " + reading.bars().size());
+        cells.song();
+        if (before < 0 || before > cells.reading().bars().size()) {
+            throw new Refused("place " + before + ": expected 0 to " + cells.reading().bars().size());
         }
-    }
-
-    int start(Word word) {
-        return lineStarts[word.line() - 1] + word.column() - 1;
-    }
-
-    int end(Word word) {
-        return start(word) + word.text().length();
-    }
-
-    Cut replace(Word word, String put) {
-        return new Cut(start(word), end(word), put);
-    }
-
-    private static String oneLine(String content) {
-        return content.strip().replaceAll("\\s*[\\r\\n]+\\s*", " ");
-    }
-
-    private String apply(List<Cut> cuts) {
-        StringBuilder changed = new StringBuilder(text);
-        cuts.stream().sorted(Comparator.comparingInt(Cut::from).reversed()).forEach(cut -> changed.replace(cut.from(), cut.to(), cut.put()));
-        return changed.toString();
-    }
-
-    private static int[] lineStarts(String text) {
-        int skip = text.startsWith("\uFEFF") ? 1 : 0;
-        List<Integer> starts = new ArrayList<>(List.of(skip));
-        for (int i = skip; i < text.length(); i++) {
-            char each = text.charAt(i);
-            if (each == '\n' || each == '\r' && (i + 1 == text.length() || text.charAt(i + 1) != '\n')) {
-                starts.add(i + 1);
-            }
-        }
-        return starts.stream().mapToInt(Integer::intValue).toArray();
     }
 }

@@ -8,16 +8,16 @@ import zapateo.refusal.Refused;
 /** Changes single chords inside the bars of a chart's text: to another beat, or for another chord. */
 final class ChordCells {
 
-    private final ChartEdit edit;
+    private final ChartCells cells;
 
-    ChordCells(ChartEdit edit) {
-        this.edit = edit;
+    ChordCells(ChartCells cells) {
+        this.cells = cells;
     }
 
     /** The chord before it takes what becomes free. */
     String move(int bar, int chord, int beat) {
-        edit.cell(bar);
-        WrittenBar written = edit.song().writtenBars().get(bar);
+        cells.cell(bar);
+        WrittenBar written = cells.song().writtenBars().get(bar);
         List<ChordSpan> spans = spans(written, bar, chord);
         int unit = written.meter().beatTicks();
         int tick = Math.max(0, Math.min(written.ticks() - unit, beat * unit));
@@ -28,7 +28,7 @@ final class ChordCells {
         spans.removeIf(span -> span.tick() == tick);
         spans.add(moved.at(tick, 1));
         spans.sort(Comparator.comparingInt(ChordSpan::tick));
-        return edit.set(bar, edit.signs(bar) + ChartText.chords(filled(written, spans)));
+        return cells.set(bar, cells.signs(bar) + ChartText.chords(filled(written, spans)));
     }
 
     private static WrittenBar filled(WrittenBar bar, List<ChordSpan> spans) {
@@ -41,18 +41,18 @@ final class ChordCells {
     }
 
     /** Where a bar has the word of its chord that word alone is changed; under a % the bar is written out. */
-    List<ChartEdit.Cut> replaced(List<ChartEdit.Replacement> changes) {
-        List<ChartEdit.Cut> cuts = new ArrayList<>();
-        for (ChartEdit.Replacement change : changes) {
-            List<Word> words = edit.cell(change.bar()).chords();
+    List<ChartCells.Cut> replaced(List<ChordReplacement> changes) {
+        List<ChartCells.Cut> cuts = new ArrayList<>();
+        for (ChordReplacement change : changes) {
+            List<Word> words = cells.cell(change.bar()).chords();
             if (change.chord() >= 0 && change.chord() < words.size()) {
                 Word word = words.get(change.chord());
-                cuts.add(edit.replace(word, (word.text().startsWith(">") ? ">" : "") + change.to()));
+                cuts.add(cells.replace(word, (word.text().startsWith(">") ? ">" : "") + change.to()));
             } else {
-                WrittenBar written = edit.song().writtenBars().get(change.bar());
+                WrittenBar written = cells.song().writtenBars().get(change.bar());
                 List<ChordSpan> spans = spans(written, change.bar(), change.chord());
                 spans.set(change.chord(), spans.get(change.chord()).chord(change.to()));
-                cuts.add(edit.replace(edit.cell(change.bar()).cell(), edit.signs(change.bar()) + ChartText.chords(written.chords(spans))));
+                cuts.add(cells.replace(cells.cell(change.bar()).cell(), cells.signs(change.bar()) + ChartText.chords(written.chords(spans))));
             }
         }
         return cuts;

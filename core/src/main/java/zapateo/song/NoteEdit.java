@@ -72,9 +72,9 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
     }
 
     /** @throws Refused where there is nothing to change, or no room, in words */
-    Edited in(ChartEdit edit) {
-        edit.cell(bar);
-        List<WrittenBar> all = edit.song().writtenBars();
+    Edited in(ChartCells cells) {
+        cells.cell(bar);
+        List<WrittenBar> all = cells.song().writtenBars();
         int first = bar;
         while (first > 0 && tick == 0 && tiedInto(all, first)) {
             first--;
@@ -91,9 +91,9 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         List<Item> line = merged(line(bars));
         int at = IntStream.range(0, line.size()).filter(i -> start >= line.get(i).from() && start < line.get(i).end()).findFirst()
                 .orElseThrow(() -> new Refused("tick " + tick + " of bar " + bar + ": expected a place inside it"));
-        Key key = all.subList(0, bar + 1).stream().flatMap(each -> each.marks().key().stream()).reduce((one, two) -> two).orElse(edit.song().key());
+        Key key = all.subList(0, bar + 1).stream().flatMap(each -> each.marks().key().stream()).reduce((one, two) -> two).orElse(cells.song().key());
         int now = changed(line, at, start, key);
-        return written(edit, first, bars, merged(line), now);
+        return written(cells, first, bars, merged(line), now);
     }
 
     private boolean tiedInto(List<WrittenBar> bars, int next) {
@@ -286,7 +286,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
     }
 
     /** Parted at the bar lines; a bar without any melody stays one. */
-    private Edited written(ChartEdit edit, int first, List<WrittenBar> bars, List<Item> line, int now) {
+    private Edited written(ChartCells cells, int first, List<WrittenBar> bars, List<Item> line, int now) {
         List<List<TuneNote>> tunes = new ArrayList<>();
         int from = 0;
         int place = first;
@@ -312,6 +312,6 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         while (kept.size() > 1 && kept.get(kept.size() - 1).equals(bars.get(kept.size() - 1).tune(pass))) {
             kept.remove(kept.size() - 1);
         }
-        return new Edited(new TuneLines(edit).written(first, time, kept), place, inBar);
+        return new Edited(new TuneLines(cells).written(first, time, kept), place, inBar);
     }
 }

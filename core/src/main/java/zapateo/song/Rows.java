@@ -10,30 +10,30 @@ import zapateo.refusal.Refused;
 /** Takes bars out of chart text row by row, and moves whole sections: the lines of a chart as lines. */
 final class Rows {
 
-    private final ChartEdit edit;
+    private final ChartCells cells;
     private final List<String> lines = new ArrayList<>();
 
-    Rows(ChartEdit edit) {
-        this.edit = edit;
-        lines.addAll(lines(edit));
+    Rows(ChartCells cells) {
+        this.cells = cells;
+        lines.addAll(lines(cells));
     }
 
     /** Each with what ends it. */
-    static List<String> lines(ChartEdit edit) {
+    static List<String> lines(ChartCells cells) {
         List<String> lines = new ArrayList<>();
-        int[] starts = edit.lines();
+        int[] starts = cells.lines();
         for (int i = 0; i < starts.length; i++) {
-            lines.add(edit.text().substring(starts[i], i + 1 < starts.length ? starts[i + 1] : edit.text().length()));
+            lines.add(cells.text().substring(starts[i], i + 1 < starts.length ? starts[i + 1] : cells.text().length()));
         }
         return lines;
     }
 
     String delete(int from, int to) {
-        edit.cell(from);
-        edit.cell(to);
-        List<ChartReading.BarPlace> bars = edit.reading().bars();
+        cells.cell(from);
+        cells.cell(to);
+        List<ChartReading.BarPlace> bars = cells.reading().bars();
         if (from == 0 && to == bars.size() - 1) {
-            return edit.set(0, "").substring(0, edit.start(bars.get(0).cell())) + ChordSpan.NO_CHORD + (bars.get(0).barLine() ? " |" : "") + "\n";
+            return cells.set(0, "").substring(0, cells.start(bars.get(0).cell())) + ChordSpan.NO_CHORD + (bars.get(0).barLine() ? " |" : "") + "\n";
         }
         TreeSet<Integer> rows = IntStream.rangeClosed(from, to).mapToObj(bar -> bars.get(bar).cell().line()).collect(Collectors.toCollection(TreeSet::new));
         for (int row : rows.descendingSet()) {
@@ -43,7 +43,7 @@ final class Rows {
     }
 
     private void deleteIn(int row, int from, int to) {
-        List<ChartReading.BarPlace> all = edit.reading().bars();
+        List<ChartReading.BarPlace> all = cells.reading().bars();
         List<Integer> ofRow = IntStream.range(0, all.size()).filter(bar -> all.get(bar).cell().line() == row).boxed().toList();
         List<Integer> gone = ofRow.stream().filter(bar -> bar >= from && bar <= to).toList();
         int last = row;
@@ -101,11 +101,11 @@ final class Rows {
 
     /** The words of one bar written anew; a line of words is added below its row where there is none. */
     String words(int bar, List<String> verses) {
-        List<ChartReading.BarPlace> all = edit.reading().bars();
-        int row = edit.cell(bar).cell().line();
+        List<ChartReading.BarPlace> all = cells.reading().bars();
+        int row = cells.cell(bar).cell().line();
         int first = IntStream.range(0, all.size()).filter(each -> all.get(each).cell().line() == row).findFirst().orElse(bar);
         int ofRow = (int) all.stream().filter(place -> place.cell().line() == row).count();
-        List<WrittenBar> bars = edit.song().writtenBars().subList(first, first + ofRow);
+        List<WrittenBar> bars = cells.song().writtenBars().subList(first, first + ofRow);
         int last = row;
         while (last < lines.size() && lines.get(last).strip().toLowerCase().matches("words\\s*:.*")) {
             last++;
@@ -132,18 +132,18 @@ final class Rows {
     private List<String> withoutEmptySections() {
         ChartReading now = ChartParser.parse(join(lines));
         List<Integer> empty = now.problems().stream().filter(problem -> problem.code().equals("section-empty")).map(Problem::line).toList();
-        boolean before = edit.reading().problems().stream().anyMatch(problem -> problem.code().equals("section-empty"));
+        boolean before = cells.reading().problems().stream().anyMatch(problem -> problem.code().equals("section-empty"));
         return before ? lines : IntStream.range(0, lines.size()).filter(i -> !empty.contains(i + 1)).mapToObj(lines::get).toList();
     }
 
-    String section(int place, ChartEdit.SectionChange change) {
-        List<ChartReading.SectionPlace> sections = edit.reading().sections();
+    String section(int place, SectionChange change) {
+        List<ChartReading.SectionPlace> sections = cells.reading().sections();
         if (place < 0 || place >= sections.size()) {
             throw new Refused("section " + place + ": expected 0 to " + (sections.size() - 1));
         }
-        int other = change == ChartEdit.SectionChange.EARLIER ? place - 1 : change == ChartEdit.SectionChange.LATER ? place + 1 : place;
+        int other = change == SectionChange.EARLIER ? place - 1 : change == SectionChange.LATER ? place + 1 : place;
         if (other < 0 || other >= sections.size()) {
-            return edit.text();
+            return cells.text();
         }
         List<String> own = block(sections.get(place));
         List<String> now = new ArrayList<>(lines);
@@ -151,7 +151,7 @@ final class Rows {
             case COPY -> now.addAll(sections.get(place).lastLine(), copied(own));
             case DELETE -> {
                 if (sections.size() == 1) {
-                    return delete(0, edit.reading().bars().size() - 1);
+                    return delete(0, cells.reading().bars().size() - 1);
                 }
                 now.subList(sections.get(place).firstLine() - 1, sections.get(place).lastLine()).clear();
             }

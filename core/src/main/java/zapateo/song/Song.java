@@ -207,11 +207,6 @@ public final class Song {
         return Objects.hash(heading, written, form);
     }
 
-    @Override
-    public String toString() {
-        return ChartText.write(this);
-    }
-
     /** A chord in its bar. */
     public record Placed(Bar bar, ChordSpan span) {
 

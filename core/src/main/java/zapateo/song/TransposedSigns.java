@@ -16,17 +16,17 @@ final class TransposedSigns {
     private TransposedSigns() {
     }
 
-    static List<ChartEdit.Cut> of(String text, Transposition by) {
-        List<ChartEdit.Cut> cuts = new ArrayList<>();
+    static List<ChartCells.Cut> of(String text, Transposition by) {
+        List<ChartCells.Cut> cuts = new ArrayList<>();
         keys(text, KEY_LINE, 2, by, cuts);
         keys(text, KEY_SIGN, 1, by, cuts);
         return cuts;
     }
 
-    private static void keys(String text, Pattern sign, int group, Transposition by, List<ChartEdit.Cut> cuts) {
+    private static void keys(String text, Pattern sign, int group, Transposition by, List<ChartCells.Cut> cuts) {
         Matcher match = sign.matcher(text);
         while (match.find()) {
-            Key.read(match.group(group)).ifPresent(known -> cuts.add(new ChartEdit.Cut(match.start(group), match.end(group), by.of(known).toString())));
+            Key.read(match.group(group)).ifPresent(known -> cuts.add(new ChartCells.Cut(match.start(group), match.end(group), by.of(known).toString())));
         }
     }
 }

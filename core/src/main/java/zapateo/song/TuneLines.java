@@ -14,14 +14,14 @@ import zapateo.harmony.Transposition;
 /** The lines of melody in a chart's text: written anew under their rows in the notation they are in, or in another key. */
 final class TuneLines {
 
-    private final ChartEdit edit;
+    private final ChartCells cells;
     private final List<WrittenBar> bars;
     private final List<Key> signatures;
 
-    TuneLines(ChartEdit edit) {
-        this.edit = edit;
-        this.bars = edit.song().writtenBars();
-        this.signatures = edit.song().signatures(UnaryOperator.identity());
+    TuneLines(ChartCells cells) {
+        this.cells = cells;
+        this.bars = cells.song().writtenBars();
+        this.signatures = cells.song().signatures(UnaryOperator.identity());
     }
 
     /**
@@ -31,13 +31,13 @@ final class TuneLines {
      * @param pass the time it is played, from 1
      */
     String written(int bar, int pass, List<List<TuneNote>> tunes) {
-        List<ChartReading.BarPlace> places = edit.reading().bars();
-        TreeSet<Integer> rows = IntStream.range(bar, bar + tunes.size()).mapToObj(each -> edit.cell(each).cell().line()).collect(Collectors.toCollection(TreeSet::new));
-        List<String> lines = Rows.lines(edit);
+        List<ChartReading.BarPlace> places = cells.reading().bars();
+        TreeSet<Integer> rows = IntStream.range(bar, bar + tunes.size()).mapToObj(each -> cells.cell(each).cell().line()).collect(Collectors.toCollection(TreeSet::new));
+        List<String> lines = Rows.lines(cells);
         for (int row : rows.descendingSet()) {
             List<Integer> ofRow = IntStream.range(0, places.size()).filter(each -> places.get(each).cell().line() == row).boxed().toList();
             TreeMap<Integer, ChartReading.TuneLine> there = new TreeMap<>();
-            edit.reading().tunes().stream().filter(line -> line.firstBar() == ofRow.get(0)).forEach(line -> there.put(line.pass(), line));
+            cells.reading().tunes().stream().filter(line -> line.firstBar() == ofRow.get(0)).forEach(line -> there.put(line.pass(), line));
             int under = row;
             while (under < lines.size() && Rows.isUnder(lines.get(under))) {
                 under++;
@@ -67,16 +67,16 @@ final class TuneLines {
     }
 
     /** What changes in the text when all of the melody moves to another key. */
-    List<ChartEdit.Cut> moved(Transposition by) {
-        List<ChartEdit.Cut> cuts = new ArrayList<>();
-        List<Key> signaturesThen = edit.song().signatures(by::of);
-        for (ChartReading.TuneLine line : edit.reading().tunes()) {
+    List<ChartCells.Cut> moved(Transposition by) {
+        List<ChartCells.Cut> cuts = new ArrayList<>();
+        List<Key> signaturesThen = cells.song().signatures(by::of);
+        for (ChartReading.TuneLine line : cells.reading().tunes()) {
             for (int i = 0; i < line.cells().size(); i++) {
                 List<TuneNote> notes = bars.get(line.firstBar() + i).ownTune(line.pass());
                 Word cell = line.cells().get(i).stripped();
                 if (!notes.isEmpty()) {
                     List<TuneNote> moved = notes.stream().map(note -> new TuneNote(note.pitch().map(by::of), note.tick(), note.ticks(), note.tied())).toList();
-                    cuts.add(new ChartEdit.Cut(edit.start(cell), edit.end(cell), line.notation().write(moved, signaturesThen.get(line.firstBar() + i))));
+                    cuts.add(new ChartCells.Cut(cells.start(cell), cells.end(cell), line.notation().write(moved, signaturesThen.get(line.firstBar() + i))));
                 }
             }
         }

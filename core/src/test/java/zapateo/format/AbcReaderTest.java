@@ -17,7 +17,7 @@ import zapateo.song.WrittenBar;
 class AbcReaderTest {
 
     private static FileReading reading(String body) {
-        return FileFormat.read(("X:1\nT:Test\n" + body).getBytes(StandardCharsets.UTF_8));
+        return SongReader.read(("X:1\nT:Test\n" + body).getBytes(StandardCharsets.UTF_8));
     }
 
     private static Song song(String body) {

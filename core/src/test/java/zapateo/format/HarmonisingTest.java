@@ -19,6 +19,7 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.colour.Harmonising.Pace;
 import zapateo.song.ChartParser;
+import zapateo.song.ChartText;
 import zapateo.song.Song;
 import zapateo.song.WrittenBar;
 
@@ -73,7 +74,7 @@ class HarmonisingTest {
         if (pace == Pace.BAR) {
             assertThat(harmonised.writtenBars().stream().map(bar -> bar.chords().get(0).written()).toList()).isEqualTo(List.of("C", "F", "G7", "C"));
         }
-        assertThat(ChartParser.parse(harmonised.toString()).song()).contains(harmonised);
+        assertThat(ChartParser.parse(ChartText.write(harmonised)).song()).contains(harmonised);
         assertThat(harmonised.writtenBars().stream().map(WrittenBar::tune).toList()).isEqualTo(song.writtenBars().stream().map(WrittenBar::tune).toList());
     }
 
@@ -99,8 +100,8 @@ class HarmonisingTest {
     private static Song read(String name) {
         String[] parts = name.split(":");
         try {
-            String tune = Arrays.stream(FileFormat.text(Files.readAllBytes(EXAMPLES.resolve(parts[0] + ".abc"))).split("(?m)^(?=X:)")).filter(each -> each.contains(parts[1])).findFirst().orElseThrow();
-            return FileFormat.read(tune.getBytes(StandardCharsets.UTF_8)).song().orElseThrow();
+            String tune = Arrays.stream(FileText.of(Files.readAllBytes(EXAMPLES.resolve(parts[0] + ".abc"))).split("(?m)^(?=X:)")).filter(each -> each.contains(parts[1])).findFirst().orElseThrow();
+            return SongReader.read(tune.getBytes(StandardCharsets.UTF_8)).song().orElseThrow();
         } catch (IOException e) {
             throw new UncheckedIOException("the examples of abcmidi are needed: apt-get install abcmidi", e);
         }

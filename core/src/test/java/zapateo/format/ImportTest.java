@@ -33,7 +33,7 @@ import zapateo.song.WrittenBar;
 class ImportTest {
 
     private static FileReading read(String text) {
-        return FileFormat.read(text.getBytes(StandardCharsets.UTF_8));
+        return SongReader.read(text.getBytes(StandardCharsets.UTF_8));
     }
 
     private static String chords(FileReading reading) {
@@ -100,14 +100,14 @@ class ImportTest {
     @CsvSource(delimiter = ';', value = {"| C | F |; CHART", "C Am F G; CHART", "Title: A~C F G; CHART", "<score-partwise/>; MUSICXML", "X:1~K:C~CDEF|; ABC", "MThd....; MIDI", "hello world; UNKNOWN",
         "'';UNKNOWN"})
     void the_format_is_told_by_the_content(String text, FileFormat format) {
-        assertThat(FileFormat.of(text.replace('~', '\n').getBytes(StandardCharsets.UTF_8))).isEqualTo(format);
+        assertThat(SongReader.format(text.replace('~', '\n').getBytes(StandardCharsets.UTF_8))).isEqualTo(format);
     }
 
     @Test
     void other_encodings_are_read() {
         assertThat(read("Title: A\n| C |").song().orElseThrow().title()).isEqualTo("A");
-        assertThat(FileFormat.read("Title: Fête\n| C |".getBytes(StandardCharsets.ISO_8859_1)).song().orElseThrow().title()).isEqualTo("Fête");
-        assertThat(FileFormat.read("Title: Fête\n| C |".getBytes(StandardCharsets.UTF_16)).song().orElseThrow().title()).isEqualTo("Fête");
+        assertThat(SongReader.read("Title: Fête\n| C |".getBytes(StandardCharsets.ISO_8859_1)).song().orElseThrow().title()).isEqualTo("Fête");
+        assertThat(SongReader.read("Title: Fête\n| C |".getBytes(StandardCharsets.UTF_16)).song().orElseThrow().title()).isEqualTo("Fête");
     }
 
     /** ABC 2.1: lengths, broken rhythm, tuplets, accidentals that last a bar, ties, repeats. */
@@ -171,11 +171,11 @@ class ImportTest {
     @Test
     void chords_of_a_midi_file_are_read_from_the_track_that_is_named() {
         Song song = ChartParser.parse("Key: E♭\n| E♭ | Cm7 Fm/A♭ | B♭7sus4 B♭7 |\nTune: G4/1 | E♭4/1 | F4/1").song().orElseThrow();
-        FileReading reading = FileFormat.read(MidiWriter.lead(song));
+        FileReading reading = SongReader.read(MidiWriter.lead(song));
         assertThat(reading.tracks()).extracting(track -> track.number() + track.name() + track.chordal()).containsExactly("2Melodyfalse", "3Chordstrue");
         assertThat(chords(reading)).isEqualTo("N.C. | N.C. | N.C.");
         assertThat(reading.problems()).extracting(Problem::code).containsExactly("midi-chords");
-        assertThat(chords(FileFormat.read(MidiWriter.lead(song), new MidiTracks(Optional.of(2), Optional.of(3))))).isEqualTo("E♭ | Cm7 Fm/A♭ | B♭7sus4 B♭7");
+        assertThat(chords(SongReader.read(MidiWriter.lead(song), new MidiTracks(Optional.of(2), Optional.of(3))))).isEqualTo("E♭ | Cm7 Fm/A♭ | B♭7sus4 B♭7");
     }
 
     static IntStream seeds() {
@@ -192,7 +192,7 @@ class ImportTest {
                 MidiWriter.lead(song), SeededCharts.full(seed % 40).getBytes(StandardCharsets.UTF_8), ABOVE.getBytes(StandardCharsets.UTF_8), INSIDE.getBytes(StandardCharsets.UTF_8));
         for (byte[] file : whole) {
             byte[] broken = damaged(file, random);
-            FileReading reading = Assertions.assertTimeoutPreemptively(Duration.ofSeconds(5), () -> FileFormat.read(broken));
+            FileReading reading = Assertions.assertTimeoutPreemptively(Duration.ofSeconds(5), () -> SongReader.read(broken));
             assertThat(reading.song().isPresent() || !reading.problems().isEmpty()).as("seed " + seed).isTrue();
             assertThat(reading.problems()).allSatisfy(problem -> {
                 assertThat(problem.line()).isPositive();
@@ -237,7 +237,7 @@ class ImportTest {
             }
         }
         assertThat(out.size()).isLessThan(1 << 20);
-        FileReading reading = Assertions.assertTimeout(Duration.ofSeconds(5), () -> FileFormat.read(out.toByteArray()));
+        FileReading reading = Assertions.assertTimeout(Duration.ofSeconds(5), () -> SongReader.read(out.toByteArray()));
         assertThat(reading.problems()).extracting(Problem::code).containsExactly("mxl-too-big");
     }
 
@@ -265,7 +265,7 @@ class ImportTest {
         try {
             for (String xml : bad) {
                 for (byte[] file : List.of(xml.getBytes(StandardCharsets.UTF_8), xml.getBytes(StandardCharsets.UTF_16), RoundTripTest.mxl(xml.getBytes(StandardCharsets.UTF_8)))) {
-                    FileReading reading = FileFormat.read(file);
+                    FileReading reading = SongReader.read(file);
                     assertThat(reading.song()).as(xml).isEmpty();
                     assertThat(reading.problems()).as(xml).extracting(Problem::code).containsAnyOf("xml-entity", "xml-doctype", "xml-broken");
                 }
@@ -279,6 +279,6 @@ class ImportTest {
     @Test
     void too_many_bars_and_too_long_files_are_refused() {
         assertThat(read("X:1\nM:4/4\nL:1/4\nK:C\n" + "CDEF|".repeat(2100)).song()).isEmpty();
-        assertThat(FileFormat.read(new byte[(1 << 20) + 1]).problems()).extracting(Problem::code).containsExactly("file-too-long");
+        assertThat(SongReader.read(new byte[(1 << 20) + 1]).problems()).extracting(Problem::code).containsExactly("file-too-long");
     }
 }

@@ -49,7 +49,7 @@ class MidiReaderTest {
     private FileReading read(MidiTracks tracks) throws Exception {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         MidiSystem.write(sequence, 1, out);
-        return FileFormat.read(out.toByteArray(), tracks);
+        return SongReader.read(out.toByteArray(), tracks);
     }
 
     private Song song() throws Exception {
@@ -133,8 +133,8 @@ class MidiReaderTest {
         Sequence frames = new Sequence(Sequence.SMPTE_25, 40);
         frames.createTrack();
         MidiSystem.write(frames, 1, out);
-        assertThat(FileFormat.read(out.toByteArray()).problems()).extracting(Problem::code).containsExactly("midi-frames");
-        assertThat(FileFormat.read("MThd".getBytes(StandardCharsets.US_ASCII)).problems()).extracting(Problem::code).containsExactly("midi-broken");
+        assertThat(SongReader.read(out.toByteArray()).problems()).extracting(Problem::code).containsExactly("midi-frames");
+        assertThat(SongReader.read("MThd".getBytes(StandardCharsets.US_ASCII)).problems()).extracting(Problem::code).containsExactly("midi-broken");
         assertThat(read(MidiTracks.FOUND).song().map(Song::writtenBars).map(List::size)).as("a file without a note is one bar of silence").contains(1);
         assertThat(song().writtenBars()).extracting(WrittenBar::tune).containsExactly(List.of());
     }

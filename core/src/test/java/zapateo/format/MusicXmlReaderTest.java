@@ -22,7 +22,7 @@ import zapateo.song.WrittenBar;
 class MusicXmlReaderTest {
 
     private static FileReading read(String measures) {
-        return FileFormat.read(("<?xml version=\"1.0\"?><score-partwise version=\"4.0\"><part-list/><part id=\"P1\">" + measures + "</part></score-partwise>").getBytes(StandardCharsets.UTF_8));
+        return SongReader.read(("<?xml version=\"1.0\"?><score-partwise version=\"4.0\"><part-list/><part id=\"P1\">" + measures + "</part></score-partwise>").getBytes(StandardCharsets.UTF_8));
     }
 
     private static String measure(String content) {
@@ -121,14 +121,14 @@ class MusicXmlReaderTest {
     @ParameterizedTest(name = "{1}")
     @CsvSource(delimiter = ';', value = {"<score-timewise/>;musicxml-root", "<opus/>;musicxml-root", "<score-partwise/>;musicxml-empty", "<score-partwise><part>;xml-broken"})
     void what_is_no_score_is_refused(String xml, String code) {
-        FileReading reading = FileFormat.read(xml.getBytes(StandardCharsets.UTF_8));
+        FileReading reading = SongReader.read(xml.getBytes(StandardCharsets.UTF_8));
         assertThat(reading.song()).isEmpty();
         assertThat(reading.problems()).extracting(Problem::code).containsAnyOf(code, "xml-entity");
     }
 
     @Test
     void of_several_parts_the_one_with_chords_is_read() {
-        FileReading reading = FileFormat.read(("<score-partwise><part-list/><part id=\"P1\">" + measure(rest(4)) + "</part><part id=\"P2\">" + measure(harmony("minor", "") + rest(4)) + "</part></score-partwise>")
+        FileReading reading = SongReader.read(("<score-partwise><part-list/><part id=\"P1\">" + measure(rest(4)) + "</part><part id=\"P2\">" + measure(harmony("minor", "") + rest(4)) + "</part></score-partwise>")
                 .getBytes(StandardCharsets.UTF_8));
         assertThat(chords(reading).get(0).written()).isEqualTo("Cm");
         assertThat(reading.problems()).extracting(problem -> problem.code() + " " + problem.found()).containsExactly("part-unread P1");

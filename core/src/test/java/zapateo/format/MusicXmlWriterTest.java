@@ -182,7 +182,7 @@ class MusicXmlWriterTest {
         assertThat(elements(lead, "fermata")).hasSize(1);
         assertThat(elements(lead, "words")).isEmpty();
         SCHEMA.newValidator().validate(new DOMSource(lead));
-        Song read = FileFormat.read(LeadSheetWriter.write(sung)).song().orElseThrow();
+        Song read = SongReader.read(LeadSheetWriter.write(sung)).song().orElseThrow();
         assertThat(read.chords().filter(place -> place.span().held()).map(place -> place.span().written())).containsExactly("C");
     }
 

@@ -184,13 +184,13 @@ class OutsideTunesTest {
         String[] parts = name.split(":");
         Path file = EXAMPLES.resolve(parts[0].replace("/", "/examples/") + ".abc");
         try {
-            return Arrays.stream(FileFormat.text(Files.readAllBytes(file)).split("(?m)^(?=X:)")).filter(tune -> tune.contains(parts[1])).findFirst().orElseThrow();
+            return Arrays.stream(FileText.of(Files.readAllBytes(file)).split("(?m)^(?=X:)")).filter(tune -> tune.contains(parts[1])).findFirst().orElseThrow();
         } catch (IOException e) {
             throw new UncheckedIOException("the examples of abcmidi and abcm2ps are needed: apt-get install abcmidi abcm2ps", e);
         }
     }
 
     private static Song read(String tune) {
-        return FileFormat.read(tune.getBytes(StandardCharsets.UTF_8)).song().orElseThrow();
+        return SongReader.read(tune.getBytes(StandardCharsets.UTF_8)).song().orElseThrow();
     }
 }

@@ -12,6 +12,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import zapateo.harmony.Qualities;
 import zapateo.harmony.Quality;
 import zapateo.song.ChartParser;
 import zapateo.song.ChartText;
@@ -40,7 +41,7 @@ class RoundTripTest {
     @MethodSource("seeds")
     void through_musicxml(int seed) {
         byte[] file = LeadSheetWriter.write(song(seed));
-        FileReading reading = FileFormat.read(file);
+        FileReading reading = SongReader.read(file);
         assertThat(reading.format()).isEqualTo(FileFormat.MUSICXML);
         assertThat(reading.problems()).isEmpty();
         assertSame(reading, Holding.MUSICXML.reduce(song(seed)), file);
@@ -50,7 +51,7 @@ class RoundTripTest {
     @MethodSource("seeds")
     void through_abc(int seed) {
         byte[] file = AbcWriter.write(song(seed)).getBytes(StandardCharsets.UTF_8);
-        FileReading reading = FileFormat.read(file);
+        FileReading reading = SongReader.read(file);
         assertThat(reading.format()).isEqualTo(FileFormat.ABC);
         assertThat(reading.problems()).as(AbcWriter.write(song(seed))).isEmpty();
         assertSame(reading, Holding.ABC.reduce(song(seed)), file);
@@ -60,7 +61,7 @@ class RoundTripTest {
     @MethodSource("seeds")
     void through_the_chart(int seed) {
         byte[] file = ChartText.write(song(seed)).getBytes(StandardCharsets.UTF_8);
-        FileReading reading = FileFormat.read(file);
+        FileReading reading = SongReader.read(file);
         assertThat(reading.format()).isEqualTo(FileFormat.CHART);
         assertSame(reading, song(seed), file);
     }
@@ -69,7 +70,7 @@ class RoundTripTest {
     @MethodSource("seeds")
     void through_midi(int seed) {
         byte[] file = MidiWriter.lead(song(seed));
-        FileReading reading = FileFormat.read(file);
+        FileReading reading = SongReader.read(file);
         assertThat(reading.format()).isEqualTo(FileFormat.MIDI);
         Song expected = Holding.MIDI.reduce(song(seed));
         Song found = reading.song().orElseThrow();
@@ -103,9 +104,9 @@ class RoundTripTest {
                 """.replace('~', ' ').replace("G4/2. |", "G4/2.~ |")).song().orElseThrow();
         List<byte[]> files = List.of(LeadSheetWriter.write(song), mxl(LeadSheetWriter.write(song)), AbcWriter.write(song).getBytes(StandardCharsets.UTF_8),
                 ChartText.write(song).getBytes(StandardCharsets.UTF_8));
-        assertThat(files).extracting(file -> FileFormat.read(file).format())
+        assertThat(files).extracting(file -> SongReader.read(file).format())
                 .containsExactly(FileFormat.MUSICXML, FileFormat.COMPRESSED_MUSICXML, FileFormat.ABC, FileFormat.CHART);
-        assertThat(files).allSatisfy(file -> assertThat(FileFormat.read(file).song()).contains(song));
+        assertThat(files).allSatisfy(file -> assertThat(SongReader.read(file).song()).contains(song));
     }
 
     static byte[] mxl(byte[] score) throws IOException {
@@ -121,11 +122,11 @@ class RoundTripTest {
 
     @Test
     void every_quality_comes_back_from_its_kind_and_degrees() {
-        Quality.all().forEach(quality -> {
+        Qualities.all().forEach(quality -> {
             HarmonyKind said = HarmonyKind.of(quality);
             assertThat(said.quality().orElseThrow().tones()).as(quality.id() + " " + said).isEqualTo(quality.tones());
-            Quality.allModifiers().forEach(modifier -> {
-                Quality more = quality.with(modifier);
+            Qualities.allModifiers().forEach(modifier -> {
+                Quality more = Qualities.with(quality, modifier);
                 assertThat(HarmonyKind.of(more).quality().orElseThrow().tones()).as(more.id() + " " + HarmonyKind.of(more)).isEqualTo(more.tones());
             });
         });

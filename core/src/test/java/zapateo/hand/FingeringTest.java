@@ -111,12 +111,12 @@ class FingeringTest {
         List<List<Integer>> strokes = IntStream.range(0, chords ? Math.min(4, length) : length)
                 .mapToObj(i -> random.ints(chords ? 1 + random.nextInt(3) : 1, 45, 60).distinct().sorted().boxed().toList()).toList();
         Hand hand = Hand.of(150 + 5 * random.nextInt(20));
-        assertThat(Fingering.ofKeys(strokes, side, hand, Fingering.Locks.NONE).total()).isCloseTo(cheapest(strokes, side, hand, new ArrayList<>()), within(1e-6));
+        assertThat(FingerSearch.ofKeys(strokes, side, hand, Fingering.Locks.NONE).total()).isCloseTo(cheapest(strokes, side, hand, new ArrayList<>()), within(1e-6));
     }
 
     private static double cheapest(List<List<Integer>> strokes, Side side, Hand hand, List<int[]> fingers) {
         if (fingers.size() == strokes.size()) {
-            return Fingering.costOf(strokes, fingers, side, hand);
+            return FingerSearch.costOf(strokes, fingers, side, hand);
         }
         double best = Double.POSITIVE_INFINITY;
         for (int[] grip : Grip.of(strokes.get(fingers.size()).size())) {
@@ -154,7 +154,7 @@ class FingeringTest {
             List<List<Integer>> strokes = random.ints(20, 36, 62).mapToObj(List::of).toList();
             double before = Double.POSITIVE_INFINITY;
             for (int span = 150; span <= 250; span += 5) {
-                double cost = Fingering.ofKeys(strokes, Side.LEFT, Hand.of(span), Fingering.Locks.NONE).total();
+                double cost = FingerSearch.ofKeys(strokes, Side.LEFT, Hand.of(span), Fingering.Locks.NONE).total();
                 assertThat(cost).as("round %d, span %d", round, span).isLessThanOrEqualTo(before + 1e-9);
                 before = cost;
             }
@@ -163,7 +163,7 @@ class FingeringTest {
 
     @Test
     void costs_add_up_by_rule_and_by_stroke() {
-        Fingering found = Fingering.ofKeys(keys("E♭2 E♭3+G3+B♭3+C4 B♭1 E♭3+G3+B♭3+C4 A2 B♭2 C3"), Side.LEFT, Hand.USUAL, Fingering.Locks.NONE);
+        Fingering found = FingerSearch.ofKeys(keys("E♭2 E♭3+G3+B♭3+C4 B♭1 E♭3+G3+B♭3+C4 A2 B♭2 C3"), Side.LEFT, Hand.USUAL, Fingering.Locks.NONE);
         assertThat(found.byRule().values().stream().mapToDouble(each -> each).sum()).isCloseTo(found.total(), within(1e-6));
         assertThat(Arrays.stream(found.costs()).sum()).isCloseTo(found.total(), within(1e-6));
     }
@@ -182,7 +182,7 @@ class FingeringTest {
     }
 
     private static String fingers(Side side, List<List<Integer>> keys, Hand hand, Fingering.Locks locks) {
-        return Fingering.ofKeys(keys, side, hand, locks).fingers().stream().map(each -> IntStream.of(each).mapToObj(String::valueOf).collect(Collectors.joining("-")))
+        return FingerSearch.ofKeys(keys, side, hand, locks).fingers().stream().map(each -> IntStream.of(each).mapToObj(String::valueOf).collect(Collectors.joining("-")))
                 .collect(Collectors.joining(" "));
     }
 }

@@ -31,7 +31,7 @@ class PlayabilityTest {
 
     private static Playability play(Hand hand, double bpm, Stroke... strokes) {
         List<BarTime> bars = IntStream.rangeClosed(0, strokes[strokes.length - 1].bar()).mapToObj(bar -> new BarTime(bar * 4 * QUARTER, 4 * QUARTER, QUARTER, bpm)).toList();
-        Fingering fingering = Fingering.of(List.of(strokes), Side.LEFT, hand, i -> 400, Fingering.Locks.NONE);
+        Fingering fingering = FingerSearch.of(List.of(strokes), Side.LEFT, hand, i -> 400, Fingering.Locks.NONE);
         return Playability.of(bars, List.of(new Playability.Played(Side.LEFT, hand, List.of(strokes), fingering)));
     }
 

@@ -106,10 +106,10 @@ class ChordSymbolTest {
 
     @Test
     void every_quality_with_any_two_modifiers_reads_back() {
-        for (Quality quality : Quality.all()) {
-            for (Modifier one : Quality.allModifiers()) {
-                for (Modifier two : Quality.allModifiers()) {
-                    ChordSymbol chord = ChordSymbol.of(PitchClass.parse("D"), quality.with(one).with(two));
+        for (Quality quality : Qualities.all()) {
+            for (Modifier one : Qualities.allModifiers()) {
+                for (Modifier two : Qualities.allModifiers()) {
+                    ChordSymbol chord = ChordSymbol.of(PitchClass.parse("D"), Qualities.with(Qualities.with(quality, one), two));
                     assertThat(ChordSymbol.parse(chord.toString())).isEqualTo(chord);
                 }
             }
@@ -145,7 +145,7 @@ class ChordSymbolTest {
     @Test
     void writing_and_reading_gives_the_same_chord_for_every_root_quality_and_bass() {
         for (String root : ROOTS) {
-            for (Quality quality : Quality.all()) {
+            for (Quality quality : Qualities.all()) {
                 for (String bass : ROOTS) {
                     ChordSymbol chord = new ChordSymbol(PitchClass.parse(root), quality, Optional.of(PitchClass.parse(bass)));
                     assertThat(ChordSymbol.parse(chord.toString())).isEqualTo(chord);
@@ -156,7 +156,7 @@ class ChordSymbolTest {
 
     @Test
     void every_spelling_in_the_table_is_read_as_its_quality() {
-        Quality.spellings().forEach((sign, quality) -> assertThat(ChordSymbol.parse("G" + sign).quality()).as("G" + sign).isEqualTo(quality));
+        Qualities.spellings().forEach((sign, quality) -> assertThat(ChordSymbol.parse("G" + sign).quality()).as("G" + sign).isEqualTo(quality));
     }
 
     @ParameterizedTest

@@ -59,7 +59,7 @@ class UnderstandingTest {
 
     @ParameterizedTest(name = "{0} in {1} is {2}")
     @CsvSource({"Fm C, C, BORROWED", "A7 Dm, C, SECONDARY_DOMINANT", "D♭7 C, C, FLAT_SECOND", "C♯°7 Dm, C, PASSING_DIMINISHED", "Em C, C, OWN", "G♯°7 Am, Am, OWN", "F♯ C, C, OTHER", "D♭ C, C, BORROWED"})
-    void chords_are_told_by_what_they_do(String chords, String key, Degree.Role role) {
+    void chords_are_told_by_what_they_do(String chords, String key, Functions.Role role) {
         assertThat(degrees(chords, key).get(0).role()).isEqualTo(role);
     }
 
@@ -69,7 +69,7 @@ class UnderstandingTest {
     void degrees_agree_with_an_independent_analyser(String key, String figure, String tones, String ours) {
         List<PitchClass> notes = Stream.of(tones.split(" ")).map(PitchClass::parse).toList();
         List<Degree> found = new ArrayList<>();
-        for (Quality quality : Quality.all()) {
+        for (Quality quality : Qualities.all()) {
             for (PitchClass root : notes) {
                 ChordSymbol chord = ChordSymbol.of(root, quality);
                 if (chord.tones().size() == notes.size() && chord.tones().containsAll(notes) && root.equals(notes.get(0))) {
@@ -86,7 +86,7 @@ class UnderstandingTest {
         String numeral = figure.substring(figure.indexOf('/') + 1);
         int step = List.of("i", "ii", "iii", "iv", "v", "vi", "vii").indexOf(numeral.toLowerCase());
         boolean minor = numeral.equals(numeral.toLowerCase());
-        return Optional.of(ChordSymbol.of(key(key).scale().get(step), Quality.of(minor ? "minor" : "major", List.of())));
+        return Optional.of(ChordSymbol.of(key(key).scale().get(step), Qualities.of(minor ? "minor" : "major", List.of())));
     }
 
     /** HANDBOOK §4 (Tymoczko 2006's measure; computed there), last four from EXAMPLES 5. */

@@ -31,7 +31,7 @@ class ChartEditTest {
             case "copy" -> edit.copy(number(words[1]), number(words[2]), number(words[3]));
             case "move" -> edit.move(number(words[1]), number(words[2]), number(words[3]));
             case "chord" -> edit.moveChord(number(words[1]), number(words[2]), number(words[3]));
-            case "section" -> edit.section(number(words[1]), ChartEdit.SectionChange.valueOf(words[2]));
+            case "section" -> edit.section(number(words[1]), SectionChange.valueOf(words[2]));
             default -> throw new Refused(command);
         };
     }

@@ -148,7 +148,7 @@ class MelodyTest {
         String chart = SeededCharts.full(seed);
         for (int i = 0; i < 25; i++) {
             ChartEdit edit = ChartEdit.of(chart);
-            List<WrittenBar> bars = edit.song().writtenBars();
+            List<WrittenBar> bars = edit.reading().song().orElseThrow().writtenBars();
             int bar = random.nextInt(bars.size());
             int tick = random.nextInt(bars.get(bar).ticks() / Ticks.PER_EIGHTH) * Ticks.PER_EIGHTH;
             NoteEdit.Change change = NoteEdit.Change.values()[random.nextInt(NoteEdit.Change.values().length)];
@@ -161,7 +161,7 @@ class MelodyTest {
             }
             ChartEdit after = ChartEdit.of(edited.text());
             assertThat(after.reading().problems()).as(change + " at " + bar + ":" + tick + " of " + chart).isSubsetOf(edit.reading().problems());
-            List<WrittenBar> now = new ArrayList<>(after.song().writtenBars());
+            List<WrittenBar> now = new ArrayList<>(after.reading().song().orElseThrow().writtenBars());
             assertThat(now).hasSameSizeAs(bars);
             assertThat(now).extracting(WrittenBar::chords).isEqualTo(bars.stream().map(WrittenBar::chords).toList());
             WrittenBar there = now.get(edited.bar());

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import zapateo.harmony.Qualities;
 import zapateo.harmony.Quality;
 
 /** Random charts for rules that hold for all songs; the same seed writes the same chart. */
@@ -136,8 +137,8 @@ public final class SeededCharts {
     }
 
     private static String chord(Random random) {
-        Quality quality = pick(random, Quality.all());
-        String plain = pick(random, ROOTS) + (random.nextInt(5) == 0 ? quality.with(pick(random, List.copyOf(Quality.allModifiers()))) : quality).written();
+        Quality quality = pick(random, Qualities.all());
+        String plain = pick(random, ROOTS) + (random.nextInt(5) == 0 ? Qualities.with(quality, pick(random, List.copyOf(Qualities.allModifiers()))) : quality).written();
         return random.nextInt(4) == 0 ? plain + "/" + pick(random, ROOTS) : plain;
     }
 

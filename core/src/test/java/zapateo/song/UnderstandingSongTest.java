@@ -8,7 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import zapateo.harmony.Degree;
+import zapateo.harmony.Functions;
 import zapateo.harmony.Key;
 
 class UnderstandingSongTest {
@@ -70,7 +70,7 @@ class UnderstandingSongTest {
         assertThat(first.leading().orElseThrow().common()).extracting(Object::toString).containsExactly("C", "E");
         assertThat(understanding.place(song.writtenBars().get(1), 0).orElseThrow().leading()).isEmpty();
         assertThat(understanding.place(song.writtenBars().get(1), 5)).isEmpty();
-        assertThat(first.degree().role()).isEqualTo(Degree.Role.OWN);
+        assertThat(first.degree().role()).isEqualTo(Functions.Role.OWN);
     }
 
     @Test

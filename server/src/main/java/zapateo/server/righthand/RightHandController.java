@@ -38,6 +38,7 @@ import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.song.ChartText;
 import zapateo.song.Bar;
 import zapateo.song.Monotone;
 import zapateo.song.Song;
@@ -141,7 +142,7 @@ public class RightHandController {
                 .orElseThrow(() -> Refusal.unusable("pace \"" + request.pace() + "\": expected bar, half or beat"));
         Harmonising.Style style = request.style() == null ? Harmonising.Style.USUAL : Harmonising.Style.named(request.style()).orElseThrow(() -> Refusal.unusable("style \"" + request.style()
                 + "\": expected one of " + String.join(", ", Harmonising.Style.all().stream().map(Harmonising.Style::id).toList())));
-        return new HarmonisedView(Harmonising.of(song, pace, style).toString());
+        return new HarmonisedView(ChartText.write(Harmonising.of(song, pace, style)));
     }
 
     /**

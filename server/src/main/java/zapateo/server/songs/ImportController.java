@@ -15,6 +15,8 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import zapateo.format.FileFormat;
+import zapateo.format.FileText;
+import zapateo.format.SongReader;
 import zapateo.format.FileReading;
 import zapateo.format.MidiTracks;
 import zapateo.server.players.Player;
@@ -69,11 +71,11 @@ public class ImportController {
     public ResponseEntity<ImportView> read(@RequestPart("file") MultipartFile file, @RequestParam(defaultValue = "false") boolean preview,
                                            @RequestParam(required = false) Integer melody, @RequestParam(required = false) Integer chords) throws IOException {
         byte[] content = file.getBytes();
-        FileReading reading = FileFormat.read(content, new MidiTracks(Optional.ofNullable(melody), Optional.ofNullable(chords)));
+        FileReading reading = SongReader.read(content, new MidiTracks(Optional.ofNullable(melody), Optional.ofNullable(chords)));
         List<ProblemView> problems = words.of(reading.problems());
         Song song = reading.song().orElseThrow(() -> Refusal.file(problems));
         // A chart comes in as it was typed, remarks and all.
-        String chart = reading.format() == FileFormat.CHART ? FileFormat.text(content) : ChartText.write(song);
+        String chart = reading.format() == FileFormat.CHART ? FileText.of(content) : ChartText.write(song);
         if (chart.getBytes(StandardCharsets.UTF_8).length > MOST_CHART) {
             throw Refusal.unusable("the song makes a chart of more than " + MOST_CHART / 1024 + " KiB: expected less");
         }
