@@ -115,6 +115,16 @@ export function useArrangement(asked: Asked) {
   });
 }
 
+/** Which way each level takes now; the arrangement has the last ones until they are known. */
+export function useWays(asked: Asked, enabled: boolean) {
+  return useQuery<number[], Refused>({
+    queryKey: ["ways", asked],
+    queryFn: async () => (await take(api.POST("/api/arrangements/ways", { body: requestOf(asked) }))).ways,
+    retry: false,
+    enabled,
+  });
+}
+
 /** The same with what makes each bar hard. */
 export function useHardness(asked: Asked) {
   return useQuery<Arrangement, Refused>({

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { api, type Refused, type Song, type Tone, take } from "../api/client";
-import { type Asked, useArrangement, useChart, useHands } from "../api/queries";
+import { type Asked, useArrangement, useChart, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
@@ -70,6 +70,7 @@ function OpenSong({ song }: { song: Song }) {
   const arranged = useArrangement(asked);
   const [compared, setCompared] = useState<Compared | null>(null);
   const arrangement = arranged.data;
+  useHeldWays(asked, desk, arranged.isPlaceholderData ? undefined : arrangement, tried !== null || trial !== null);
   const bars = arrangement?.bars.length ?? 0;
   const [selection, select] = useSelection(bars);
   const [looping, setLooping] = useState(true);
@@ -192,6 +193,21 @@ function OpenSong({ song }: { song: Song }) {
       <Help open={help} onClose={() => setHelp(false)} />
     </div>
   );
+}
+
+/** With a level on, the ways its levels took are kept with the choices: they change when the levels no longer rise with them, not with every chord. */
+function useHeldWays(asked: Asked, desk: DraftDesk, arrangement: Desk["arrangement"], trying: boolean) {
+  const leveled = arrangement?.bars.some((bar) => bar.choices.chosen.level) ?? false;
+  const found = useWays(asked, leveled && !trying).data;
+  const { draft, note } = desk;
+  useEffect(() => {
+    const held = draft.choices.ways;
+    if (trying || asked.choices !== draft.choices || !arrangement) return;
+    if (!leveled && held) {
+      const { ways: _gone, ...choices } = draft.choices;
+      note(choices);
+    } else if (leveled && found && JSON.stringify(found) !== JSON.stringify(held)) note({ ...draft.choices, ways: found });
+  }, [asked, arrangement, leveled, found, draft, note, trying]);
 }
 
 function Trouble({ desk, failed }: { desk: DraftDesk; failed: boolean }) {

@@ -20,6 +20,8 @@ export type DraftDesk = {
    * or fails; then it says so.
    */
   edit: (make: Make) => Promise<void>;
+  /** What was found out about the choices, no step of the person's. */
+  note: (choices: Choices) => void;
   undo: () => void;
   redo: () => void;
   canUndo: boolean;
@@ -64,6 +66,11 @@ export function useDraft(song: Song): DraftDesk {
     if (!sameRun) setPast((steps) => [...steps.slice(-MOST_STEPS), before]);
     setFuture([]);
     latest.current = { ...before, ...next };
+    setDraft(latest.current);
+  }, []);
+
+  const note = useCallback((choices: Choices) => {
+    latest.current = { ...latest.current, choices };
     setDraft(latest.current);
   }, []);
 
@@ -164,6 +171,7 @@ export function useDraft(song: Song): DraftDesk {
     keeping,
     change,
     edit,
+    note,
     undo: () => step(past, setPast, setFuture),
     redo: () => step(future, setFuture, setPast),
     canUndo: past.length > 0,

@@ -10,7 +10,7 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import zapateo.format.FileFormat;
+import zapateo.format.SongReader;
 import zapateo.format.FileReading;
 import zapateo.format.LeadSheetWriter;
 import zapateo.song.ChartEdit;
@@ -40,6 +40,6 @@ public class ChartBenchmark {
 
     @Benchmark
     public FileReading readMusicXml() {
-        return FileFormat.read(musicXml);
+        return SongReader.read(musicXml);
     }
 }

@@ -14,7 +14,7 @@ import org.openjdk.jmh.annotations.Warmup;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
-import zapateo.arrangement.Ladder;
+import zapateo.arrangement.LevelLadder;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
 import zapateo.rhythm.FigureBook;
@@ -50,6 +50,6 @@ public class FingerBenchmark {
 
     @Benchmark
     public double fiveLevelsOf64Bars() {
-        return Ladder.of(arranger, song, Choices.figure("stride-root-chord"), Pianist.USUAL).get(4).difficulty().total();
+        return new LevelLadder(arranger).rungs(song, Choices.figure("stride-root-chord"), Pianist.USUAL).get(4).difficulty().total();
     }
 }

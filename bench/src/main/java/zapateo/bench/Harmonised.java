@@ -8,7 +8,8 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.TreeSet;
 import zapateo.colour.Harmonising;
-import zapateo.format.FileFormat;
+import zapateo.format.FileText;
+import zapateo.format.SongReader;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.song.Song;
@@ -32,8 +33,8 @@ public final class Harmonised {
             found.forEach(files::add);
         }
         for (Path file : files) {
-            for (String tune : FileFormat.text(Files.readAllBytes(file)).split("(?m)^(?=X:)")) {
-                Song song = tune.startsWith("X:") ? FileFormat.read(tune.getBytes(StandardCharsets.UTF_8)).song().orElse(null) : null;
+            for (String tune : FileText.of(Files.readAllBytes(file)).split("(?m)^(?=X:)")) {
+                Song song = tune.startsWith("X:") ? SongReader.read(tune.getBytes(StandardCharsets.UTF_8)).song().orElse(null) : null;
                 if (song == null || !song.hasTune() || song.chords().noneMatch(place -> place.chord().isPresent())) {
                     continue;
                 }

@@ -3,6 +3,7 @@ package zapateo.arrangement;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
@@ -12,6 +13,7 @@ import zapateo.part.Part;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.refusal.Refused;
+import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
@@ -19,7 +21,7 @@ import zapateo.rhythm.Swing;
 import zapateo.song.Song;
 import zapateo.song.Timeline;
 
-/** Turns a song, choices and a hand into an arrangement. Holds nothing but the figure book; safe to share between threads. */
+/** Turns a song, choices and a hand into an arrangement; at a level it takes the ways that the choices name ({@link LevelLadder} finds them). Holds nothing but the figure book; safe to share between threads. */
 public final class Arranger {
 
     /** How soon after a chord the pedal goes down again: the old chord's sound has stopped, the new key is still held. */
@@ -39,19 +41,20 @@ public final class Arranger {
 
     /** @throws Refused when a choice names something there is not, with what could stand there */
     public Arrangement arrange(Song song, Choices choices, Pianist pianist) {
-        return arrange(song, choices, pianist, choices.hasLevel() ? Climb.of(this, song, choices, pianist) : Climb.FIRST);
+        return played(lay(song, choices, pianist), choices, pianist);
     }
 
-    Arrangement arrange(Song song, Choices choices, Pianist pianist, Climb climb) {
-        return played(lay(song, choices, pianist, climb), choices, pianist);
+    /** The figures that choices name or leave to what is usual; what there is not is passed over. */
+    List<Figure> figures(Choices choices) {
+        return Stream.concat(choices.figures().stream(), Stream.of(choices.song().orUsual(Choice.FIGURE))).distinct().sorted().flatMap(id -> book.figure(id).stream()).toList();
     }
 
     /** A song whose keys and times are found, before it is given to fingers. */
     private record Laid(Song song, Swing swing, Timeline timeline, Realised realised, List<Holding> holding, List<Stroke> strokes, List<Reason> notices) {
     }
 
-    private Laid lay(Song song, Choices choices, Pianist pianist, Climb climb) {
-        ChoicePlan plan = new ChoicePlan(book, choices, song, pianist, climb);
+    private Laid lay(Song song, Choices choices, Pianist pianist) {
+        ChoicePlan plan = new ChoicePlan(book, choices, song, pianist);
         Swing swing = choices.song().get(Choice.SWING_RATIO).map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
         Timeline timeline = Timeline.of(song, swing);
         BothHands both = BothHands.of(song, choices.right(), LeftHand.place(song, plan, pianist), pianist);

@@ -59,6 +59,8 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<Boolean> PEDAL = row("pedal", Range.yesNo(), LEFT, "whether the sustaining pedal is used").in();
     public static final Choice<Integer> LEVEL = row("level", Range.whole(Level.EASIEST, Level.FULLEST), LEFT, "made easier or fuller by rule").in();
 
+    public static final Choice<List<Integer>> WAYS = row("ways", Range.wholes("one number from 0 to 20 for each of the five levels", Level.FULLEST, Level.FULLEST, 0, 20), SONG,
+            "which of its ways each level takes, as found last; held while the levels rise with them").fallsWith(FIGURE).in();
     public static final Choice<Double> SWING_RATIO = row("swingRatio", Range.number(1, 4), SONG, "the long eighth to the short one").in();
     public static final Choice<Ending> ENDING = row("ending", Range.oneOf(Ending.class), SONG, "what the last bar is").in();
     public static final Choice<Long> SEED = row("seed", Range.seed(), SONG, "of the gentle unevenness for listening").in();
@@ -70,9 +72,9 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<Shapes> SHAPES = row("shapes", Range.oneOf(Shapes.class), MANNER, "which chords it strikes").usually(Shapes.EACH).in();
     public static final Choice<Long> CHORUS = row("chorus", Range.seed(), RIGHT, "of an improvised chorus").usually(1L).in();
     public static final Choice<Long> FILLS = row("fills", Range.seed(), RIGHT, "of what is played where the melody rests; open leaves its rests").in();
-    public static final Choice<List<Integer>> PLAIN = row("plain", Range.bars(MOST_BARS), RIGHT, "bars whose rests stay rests").usually(List.of()).in();
+    public static final Choice<List<Integer>> PLAIN = row("plain", Range.wholes("a list of bars' numbers, at most " + MOST_BARS, 0, MOST_BARS, 0, Integer.MAX_VALUE), RIGHT, "bars whose rests stay rests").usually(List.of()).in();
     public static final Choice<Boolean> UNISON = row("unison", Range.yesNo(), RIGHT, "whether both hands go up the chord together before a section").usually(false).in();
-    public static final Choice<List<Integer>> AS_THEY_ARE = row("asTheyAre", Range.bars(MOST_BARS), RIGHT, "bars in which the hands may run together").usually(List.of()).in();
+    public static final Choice<List<Integer>> AS_THEY_ARE = row("asTheyAre", Range.wholes("a list of bars' numbers, at most " + MOST_BARS, 0, MOST_BARS, 0, Integer.MAX_VALUE), RIGHT, "bars in which the hands may run together").usually(List.of()).in();
 
     /** What the last bar is. */
     public enum Ending {

@@ -35,19 +35,16 @@ final class ChoicePlan implements Plan {
     private final Choices choices;
     private final Song song;
     private final Pianist pianist;
-    private final Climb climb;
     private final Map<Bar, String> sectionOf = new IdentityHashMap<>();
     private final Map<Options, LeftHandChoices> resolved = new HashMap<>();
     private final Set<Reason> said = new HashSet<>();
     private final List<Reason> notices = new ArrayList<>();
 
     /**
-     * @param climb which way each level takes in this song
      * @throws Refused when a choice names something there is not, with what could stand there
      */
-    ChoicePlan(FigureBook book, Choices choices, Song song, Pianist pianist, Climb climb) {
+    ChoicePlan(FigureBook book, Choices choices, Song song, Pianist pianist) {
         this.book = book;
-        this.climb = climb;
         this.pianist = pianist;
         this.choices = choices;
         this.song = song;
@@ -161,9 +158,9 @@ final class ChoicePlan implements Plan {
 
     private LeftHandChoices resolveAnew(Options chosen) {
         Optional<Level> level = chosen.get(Choice.LEVEL).map(Level::of);
-        Options options = level.map(each -> each.on(chosen, climb.at(each))).orElse(chosen);
-        String id = options.orUsual(Choice.FIGURE);
-        Figure figure = book.figure(id).orElseThrow(() -> unknown("figure", id, book.figures().stream().map(Figure::id).toList()));
+        Figure named = figure(chosen);
+        Options options = level.map(each -> each.on(chosen, named, way(each))).orElse(chosen);
+        Figure figure = figure(options);
         boolean band = options.orUsual(Choice.WITH_BASS_PLAYER);
         Optional<BassLine> line = options.get(Choice.BASS_LINE).map(name -> BassLine.named(name).orElseThrow(() -> unknown("bass line", name, BassLine.all().stream().map(BassLine::id).toList())));
         Optional<LeadIn> leadIn = options.get(Choice.LEAD_IN).map(name -> LeadIn.named(name).orElseThrow(() -> unknown("lead-in", name, LeadIn.all().stream().map(LeadIn::id).toList())));
@@ -174,7 +171,16 @@ final class ChoicePlan implements Plan {
             say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));
         }
         return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.get(Choice.TENTHS).orElse(pianist.tenths()),
-                options.get(Choice.OCTAVES).orElse(pianist.octaves()), options.orUsual(Choice.VARIATIONS), band, options.orUsual(Choice.KEEP_TOP), pianist.instrument().pedal() && options.get(Choice.PEDAL).orElse(figure.manner().pedal()), level.flatMap(Level::fuller));
+                options.get(Choice.OCTAVES).orElse(pianist.octaves()), options.orUsual(Choice.VARIATIONS), band, options.orUsual(Choice.KEEP_TOP), pianist.instrument().pedal() && options.get(Choice.PEDAL).orElse(figure.manner().pedal()), level.flatMap(each -> each.fuller(named, way(each))));
+    }
+
+    private int way(Level level) {
+        return choices.song().get(Choice.WAYS).map(ways -> ways.get(level.number() - 1)).orElse(0);
+    }
+
+    private Figure figure(Options options) {
+        String id = options.orUsual(Choice.FIGURE);
+        return book.figure(id).orElseThrow(() -> unknown("figure", id, book.figures().stream().map(Figure::id).toList()));
     }
 
     private Voicing voicing(Options options, Figure figure) {

@@ -46,16 +46,16 @@ public final class Easier {
      * @throws Refused naming what was given and what was expected
      */
     public static Optional<Way> in(Choices.Run bars, Arranger arranger, Song song, Choices choices, Pianist pianist) {
-        Arrangement now = arranger.arrange(song, choices, pianist);
+        Choices settled = choices.with(Choice.WAYS, new LevelLadder(arranger).ways(song, choices, pianist));
+        Arrangement now = arranger.arrange(song, settled, pianist);
         List<Bar> here = song.bars().stream().filter(bar -> bars.holds(bar.number())).toList();
         if (here.isEmpty()) {
             throw new Refused("bars " + bars + ": the song has none of them");
         }
         Difficulty before = of(now, bars);
-        Climb climb = Climb.of(arranger, song, choices, pianist);
         for (int level = Level.FULLEST; level >= Level.EASIEST; level--) {
             Choices.Override override = new Choices.Override(bars, Optional.empty(), Optional.empty(), Options.OPEN.with(Choice.LEVEL, level));
-            Arrangement easier = arranger.arrange(song, choices.override(override), pianist, climb);
+            Arrangement easier = arranger.arrange(song, settled.override(override), pianist);
             Difficulty after = of(easier, bars);
             if (after.total() <= before.total() - FELT) {
                 return Optional.of(new Way(Level.of(level), before, after, lost(now, easier, bars), won(now, easier, bars, before, after)));

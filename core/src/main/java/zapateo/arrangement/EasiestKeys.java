@@ -29,9 +29,10 @@ public final class EasiestKeys {
     public static List<Measured> of(ChartEdit chart, Arranger arranger, Choices choices, Pianist pianist) {
         Song home = chart.reading().song().orElseThrow();
         Choices free = choices.unlocked();
+        LevelLadder ladder = new LevelLadder(arranger);
         return EasyKeys.of(home).stream().map(key -> {
             Song moved = key.way().semitones() == 0 ? home : ChartEdit.of(chart.transpose(key.way())).reading().song().orElseThrow();
-            Arrangement arrangement = arranger.arrange(moved, free, pianist);
+            Arrangement arrangement = arranger.arrange(moved, ladder.settled(moved, free, pianist), pianist);
             return new Measured(key, arrangement.play().song(), arrangement.maxTempo());
         }).sorted(Comparator.comparingDouble((Measured each) -> Math.round(each.difficulty().total() / UNFELT)).thenComparing(each -> each.key().effort())).toList();
     }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import zapateo.hand.BarTime;
+import zapateo.hand.FingerSearch;
 import zapateo.hand.Fingering;
 import zapateo.hand.Hand;
 import zapateo.hand.Playability;
@@ -35,7 +36,7 @@ final class Fingers {
 
     Playability.Played of(Part part, Hand hand) {
         List<Stroke> strokes = part.strokes();
-        Fingering fingering = Fingering.of(strokes, part.hand(), hand, i -> timeline.between(strokes.get(i - 1).sounding().tick(), strokes.get(i).sounding().tick()), i -> locks(strokes.get(i)));
+        Fingering fingering = FingerSearch.of(strokes, part.hand(), hand, i -> timeline.between(strokes.get(i - 1).sounding().tick(), strokes.get(i).sounding().tick()), i -> locks(strokes.get(i)));
         List<Stroke> fingered = new ArrayList<>(strokes.size());
         for (int i = 0; i < strokes.size(); i++) {
             fingered.add(strokes.get(i).fingered(fingering.fingers().get(i)));

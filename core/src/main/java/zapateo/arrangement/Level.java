@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import zapateo.lefthand.Fuller;
 import zapateo.rhythm.DataFile;
+import zapateo.rhythm.Figure;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
 
@@ -17,29 +17,50 @@ import zapateo.rhythm.YamlFields;
  * @param number 1 the easiest to 5
  * @param name   as a player says it
  * @param use    one line: what it asks for
- * @param ways   the figures it may have, the first wherever the ladder rises with it
+ * @param instead the figures it may have where the chosen one asks for more than this level has, the first wherever the ladder rises with it
  * @param set    choices that go before the player's
- * @param open   choices that fill what the player left open
- * @param fuller what is struck with the bass
+ * @param below  choices that go before the player's with another figure than the chosen one
+ * @param open   what fills that which the player left open, several ways; the first wherever the ladder rises with it
  */
-public record Level(int number, String name, String use, List<Way> ways, Options set, Options open, Optional<Fuller> fuller) {
+public record Level(int number, String name, String use, List<Instead> instead, Options set, Options below, List<Open> open) {
 
     /**
-     * A figure of a level: a named one, or one of the row of what was chosen.
+     * A figure in place of the chosen one: a named one, or one of the row of what was chosen.
      *
      * @param voicing set with it
      */
-    record Way(String figure, Optional<String> voicing) {
+    record Instead(String figure, Optional<String> voicing) {
 
         private static final String ROW = "row-";
 
-        private static Way parse(String text) {
+        private static Instead parse(String text) {
             String[] words = text.split(" ");
-            return new Way(words[0], words.length > 1 ? Optional.of(words[1]) : Optional.empty());
+            return new Instead(words[0], words.length > 1 ? Optional.of(words[1]) : Optional.empty());
         }
 
         private String on(String chosen) {
             return figure.startsWith(ROW) ? relative(chosen, Integer.parseInt(figure.substring(ROW.length()))) : figure;
+        }
+    }
+
+    /**
+     * What fills that which the player left open.
+     *
+     * @param fuller what is struck with the bass
+     */
+    record Open(Options options, Optional<Role> fuller) {
+
+        private static final String BASS = "bass ";
+
+        /** Choices in a row: a name, its value, the next name; before them {@code bass 8} for what is struck with the bass where a chord begins. */
+        private static Open parse(String words) {
+            String[] parts = words.startsWith(BASS) ? words.substring(BASS.length()).split(" ", 2) : new String[] {"", words};
+            Map<String, String> set = new HashMap<>();
+            String[] choices = parts[1].split(" ");
+            for (int i = 0; i + 1 < choices.length; i += 2) {
+                set.put(choices[i], choices[i + 1]);
+            }
+            return new Open(Preset.optionsOf(set), parts[0].isEmpty() ? Optional.empty() : Optional.of(Role.parse(parts[0])));
         }
     }
 
@@ -63,29 +84,52 @@ public record Level(int number, String name, String use, List<Way> ways, Options
     }
 
     /**
-     * The choices at this level, complete as far as the player's were.
+     * The choices at this level, complete as far as the player's were. A figure that claims this level or a lower one is played itself; only what is played with it changes.
      *
-     * @param way which of {@link #ways} it takes
+     * @param figure the one that was chosen
+     * @param way    which of {@link #ways} it takes; where there are fewer, the last
      */
-    Options on(Options chosen, int way) {
-        Way taken = ways.get(way);
-        Options own = capped(capped(chosen.standingAt(number), Choice.VOICING), Choice.BASS_LINE).with(Choice.FIGURE, taken.on(chosen.orUsual(Choice.FIGURE)));
-        Options always = taken.voicing().map(voicing -> set.with(Choice.VOICING, voicing)).orElse(set);
-        return always.over(own).over(open);
+    Options on(Options chosen, Figure figure, int way) {
+        int taken = Math.min(way, ways(figure) - 1);
+        Options own = capped(capped(chosen.standingAt(number), Choice.VOICING), Choice.BASS_LINE);
+        if (carries(figure)) {
+            Options filled = open.get(taken).options();
+            boolean fits = filled.get(Choice.VOICING).filter(voicing -> !figure.manner().voicings().contains(voicing)).isEmpty();
+            return set.over(own).over(fits ? filled : filled.without(Choice.VOICING));
+        }
+        Instead other = instead.get(taken);
+        Options always = below.over(set).with(Choice.FIGURE, other.on(figure.id()));
+        return other.voicing().map(voicing -> always.with(Choice.VOICING, voicing)).orElse(always).over(own).over(open.get(0).options().without(Choice.VOICING));
     }
 
-    /** The figure that is usually heard at this level where another one is chosen. */
-    public String usually(String chosen) {
-        return on(Options.OPEN.with(Choice.FIGURE, chosen), 0).orUsual(Choice.FIGURE);
+    /** What is struck with the bass. */
+    Optional<Role> fuller(Figure figure, int way) {
+        return open.get(carries(figure) ? Math.min(way, open.size() - 1) : 0).fuller();
+    }
+
+    /** How many ways there are to play a figure here. */
+    int ways(Figure figure) {
+        return carries(figure) ? open.size() : instead.size();
+    }
+
+    /** Whether a figure is heard itself at this level. */
+    boolean carries(Figure figure) {
+        return figure.suits().level() <= number || !FIGURES.containsKey(figure.id()) && number >= ROWS_FROM;
+    }
+
+    /** The id of the figure that is usually heard at this level where one is chosen. */
+    public String usually(Figure chosen) {
+        return on(Options.OPEN, chosen, 0).get(Choice.FIGURE).orElse(chosen.id());
     }
 
     private Options capped(Options options, Choice<String> choice) {
         return options.get(choice).filter(id -> CHOICES.getOrDefault(id, EASIEST) > number).isPresent() ? options.without(choice) : options;
     }
 
-    /** The figure of a row at this level; one of the player's own has no row and stays. */
+    /** The figure of a row at this level; above the row's end it is the chosen one. */
     private static String relative(String chosen, int level) {
-        return FIGURES.containsKey(chosen) ? FIGURES.get(chosen).get(level - ROWS_FROM) : chosen;
+        List<String> row = FIGURES.getOrDefault(chosen, List.of());
+        return level - ROWS_FROM < row.size() ? row.get(level - ROWS_FROM) : chosen;
     }
 
     private static Map<String, List<String>> rows(YamlFields fields) {
@@ -103,9 +147,9 @@ public record Level(int number, String name, String use, List<Way> ways, Options
     private static List<Level> readAll() {
         List<Level> all = new ArrayList<>();
         for (int number = EASIEST; number <= FULLEST; number++) {
-            YamlFields fields = FILE.fields("level-" + number).allow(Set.of("name", "use", "figures", "set", "open", "bass"));
-            Optional<Fuller> fuller = fields.texts("bass").entrySet().stream().map(each -> new Fuller(Role.parse(each.getKey()), each.getValue().equals("every"))).findFirst();
-            all.add(new Level(number, fields.text("name"), fields.text("use"), fields.list("figures", Way::parse), Preset.optionsOf(fields.texts("set")), Preset.optionsOf(fields.texts("open")), fuller));
+            YamlFields fields = FILE.fields("level-" + number).allow(Set.of("name", "use", "instead", "set", "below", "open"));
+            all.add(new Level(number, fields.text("name"), fields.text("use"), fields.has("instead") ? fields.list("instead", Instead::parse) : List.of(), Preset.optionsOf(fields.texts("set")),
+                    Preset.optionsOf(fields.texts("below")), fields.has("open") ? fields.list("open", Open::parse) : List.of(Open.parse(""))));
         }
         return List.copyOf(all);
     }

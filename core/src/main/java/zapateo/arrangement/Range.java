@@ -11,52 +11,59 @@ import zapateo.refusal.Refused;
  *
  * @param form     how it is written
  * @param values   all there are, where they are named here; none where any text or number may stand
- * @param least    of numbers
- * @param most     of numbers; of a list how many there may be
+ * @param least    of numbers, those of a list too
+ * @param most     of numbers, those of a list too; of an id how long it may be
+ * @param lengths  of a list, how many there may be
  * @param expected what may stand there, in words
  * @param reader   from what was written, of the form already
  * @param writer   the way back
  */
-public record Range<T>(Form form, List<String> values, double least, double most, String expected, Function<Object, T> reader, Function<T, Object> writer) {
+public record Range<T>(Form form, List<String> values, double least, double most, Lengths lengths, String expected, Function<Object, T> reader, Function<T, Object> writer) {
 
     /** How a value is written. */
     public enum Form {
         TEXT, WHOLE, NUMBER, YES_NO, WHOLES
     }
 
+    /** The fewest and the most of a list. */
+    public record Lengths(int fewest, int most) {
+
+        private static final Lengths NONE = new Lengths(0, 0);
+    }
+
     private static final double LONG_ENOUGH = 60;
 
     /** The id of something; whether there is such a thing is asked where it is used. */
     static Range<String> id(String what) {
-        return new Range<>(Form.TEXT, List.of(), 0, LONG_ENOUGH, what, String.class::cast, value -> value);
+        return new Range<>(Form.TEXT, List.of(), 0, LONG_ENOUGH, Lengths.NONE, what, String.class::cast, value -> value);
     }
 
     static <E extends Enum<E>> Range<E> oneOf(Class<E> kind) {
         List<String> names = Arrays.stream(kind.getEnumConstants()).map(each -> each.name().toLowerCase(Locale.ROOT)).toList();
-        return new Range<>(Form.TEXT, names, 0, 0, names.size() < 3 ? String.join(" or ", names) : String.join(", ", names.subList(0, names.size() - 1)) + " or " + names.get(names.size() - 1),
+        return new Range<>(Form.TEXT, names, 0, 0, Lengths.NONE, names.size() < 3 ? String.join(" or ", names) : String.join(", ", names.subList(0, names.size() - 1)) + " or " + names.get(names.size() - 1),
                 text -> Enum.valueOf(kind, ((String) text).toUpperCase(Locale.ROOT)), value -> value.name().toLowerCase(Locale.ROOT));
     }
 
     static Range<Integer> whole(int least, int most) {
-        return new Range<>(Form.WHOLE, List.of(), least, most, least + " to " + most, number -> ((Number) number).intValue(), value -> value);
+        return new Range<>(Form.WHOLE, List.of(), least, most, Lengths.NONE, least + " to " + most, number -> ((Number) number).intValue(), value -> value);
     }
 
     /** A number that chance begins from. */
     static Range<Long> seed() {
-        return new Range<>(Form.WHOLE, List.of(), Long.MIN_VALUE, Long.MAX_VALUE, "a whole number", number -> ((Number) number).longValue(), value -> value);
+        return new Range<>(Form.WHOLE, List.of(), Long.MIN_VALUE, Long.MAX_VALUE, Lengths.NONE, "a whole number", number -> ((Number) number).longValue(), value -> value);
     }
 
     static Range<Double> number(double least, double most) {
-        return new Range<>(Form.NUMBER, List.of(), least, most, Math.round(least) + " to " + Math.round(most), number -> ((Number) number).doubleValue(), value -> value);
+        return new Range<>(Form.NUMBER, List.of(), least, most, Lengths.NONE, Math.round(least) + " to " + Math.round(most), number -> ((Number) number).doubleValue(), value -> value);
     }
 
     static Range<Boolean> yesNo() {
-        return new Range<>(Form.YES_NO, List.of(), 0, 0, "true or false", Boolean.class::cast, value -> value);
+        return new Range<>(Form.YES_NO, List.of(), 0, 0, Lengths.NONE, "true or false", Boolean.class::cast, value -> value);
     }
 
-    /** Numbers of bars, as the chart counts them. */
-    static Range<List<Integer>> bars(int most) {
-        return new Range<>(Form.WHOLES, List.of(), 0, most, "a list of bars' numbers, at most " + most, list -> ((List<?>) list).stream().map(each -> ((Number) each).intValue()).toList(),
+    /** Several whole numbers. */
+    static Range<List<Integer>> wholes(String what, int fewest, int longest, int least, int most) {
+        return new Range<>(Form.WHOLES, List.of(), least, most, new Lengths(fewest, longest), what, list -> ((List<?>) list).stream().map(each -> ((Number) each).intValue()).toList(),
                 value -> value);
     }
 
@@ -89,7 +96,7 @@ public record Range<T>(Form form, List<String> values, double least, double most
             case TEXT -> values.isEmpty() ? ((String) written).length() <= most : values.contains(written);
             case WHOLE, NUMBER -> inside((Number) written);
             case YES_NO -> true;
-            case WHOLES -> ((List<?>) written).size() <= most;
+            case WHOLES -> ((List<?>) written).size() >= lengths.fewest() && ((List<?>) written).size() <= lengths.most() && ((List<?>) written).stream().allMatch(each -> inside((Number) each));
         };
     }
 

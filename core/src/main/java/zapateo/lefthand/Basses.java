@@ -109,11 +109,11 @@ final class Basses {
         int begun = -1;
         List<Planned> filled = new ArrayList<>(strokes.size());
         for (Planned stroke : strokes) {
-            Optional<Fuller> fuller = cut(stroke).choices().fuller().filter(each -> cut(stroke).choices().hasBass());
+            Optional<Role> fuller = cut(stroke).choices().fuller().filter(each -> cut(stroke).choices().hasBass());
             boolean bass = stroke.hand() == Side.LEFT && (stroke.roles().equals(List.of(Role.BASS)) || stroke.roles().equals(List.of(Role.WALK))) && stroke.origin() != Origin.ENDING;
             boolean first = bass && stroke.cut() != begun && cut(stroke).begins();
             begun = bass ? stroke.cut() : begun;
-            filled.add(fuller.filter(each -> bass && (each.every() || first)).map(each -> stroke.playing(List.of(stroke.roles().get(0), each.added()), stroke.mark(), Origin.FULLER)).orElse(stroke));
+            filled.add(fuller.filter(each -> bass && first).map(each -> stroke.playing(List.of(stroke.roles().get(0), each), stroke.mark(), Origin.FULLER)).orElse(stroke));
         }
         return filled;
     }

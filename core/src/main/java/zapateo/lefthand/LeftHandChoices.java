@@ -4,6 +4,7 @@ import java.util.Optional;
 import zapateo.hand.TooWide;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.Register;
+import zapateo.rhythm.Role;
 
 /**
  * What holds for the left hand in one place, complete.
@@ -19,7 +20,7 @@ import zapateo.rhythm.Register;
  * @param fuller         what is struck together with single basses, in a fuller version
  */
 public record LeftHandChoices(Figure figure, Voicing voicing, Register register, Optional<BassLine> line, Optional<LeadIn> leadIn, TooWide tenths, TooWide octaves, boolean variations,
-                              boolean withBassPlayer, boolean keepTop, boolean pedal, Optional<Fuller> fuller) {
+                              boolean withBassPlayer, boolean keepTop, boolean pedal, Optional<Role> fuller) {
 
     /** Whether the chord's lowest tone is to be heard at all. */
     boolean hasBass() {

@@ -3,6 +3,7 @@ package zapateo.arrangement;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -66,7 +67,7 @@ class ChoiceTest {
             case WHOLE -> range.most() > 100 ? List.of(7L) : List.of((int) range.least(), (int) range.most());
             case NUMBER -> List.of(range.least(), range.most());
             case YES_NO -> List.of(true, false);
-            case WHOLES -> List.of(List.of(1, 2), List.of());
+            case WHOLES -> List.of(Collections.nCopies(Math.max(2, range.lengths().fewest()), 1), Collections.nCopies(range.lengths().fewest(), 0));
         };
     }
 

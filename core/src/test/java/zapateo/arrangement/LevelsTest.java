@@ -10,8 +10,10 @@ import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.IntSummaryStatistics;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -26,6 +28,7 @@ import zapateo.lefthand.Played;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.FigureFile;
 import zapateo.song.Bar;
 import zapateo.song.ChartParser;
 import zapateo.song.SeededCharts;
@@ -37,6 +40,8 @@ class LevelsTest {
 
     private static final FigureBook BOOK = FigureBook.open();
     private static final Arranger ARRANGER = new Arranger(BOOK);
+    private static final LevelLadder LADDER = new LevelLadder(ARRANGER);
+    private static final Map<List<Object>, List<LevelLadder.Rung>> BUILT = new ConcurrentHashMap<>();
     private static final Path DEMO = Path.of("../server/src/main/resources/demo");
     /** Each step is at least this share of the highest level. */
     private static final double STEP = 0.05;
@@ -69,20 +74,61 @@ class LevelsTest {
         }
     }
 
+    /** The ladder of a song is built once for all that is asked of it. */
+    private static List<LevelLadder.Rung> rungs(Song song, String figure) {
+        return BUILT.computeIfAbsent(List.of(song, figure), each -> LADDER.rungs(song, Choices.figure(figure), Pianist.USUAL));
+    }
+
+    /** Until a level has the chosen figure itself each step is felt; from there on it never falls. */
     @ParameterizedTest(name = "{0}: {2}")
     @MethodSource("songs")
     void every_level_is_harder_than_the_one_below(String name, Song song, String figure) {
-        List<Ladder.Rung> rungs = Ladder.of(ARRANGER, song, Choices.figure(figure), Pianist.USUAL);
+        List<LevelLadder.Rung> rungs = rungs(song, figure);
         double top = rungs.get(4).difficulty().total();
         for (int i = 1; i < rungs.size(); i++) {
-            assertThat(rungs.get(i).difficulty().total() - rungs.get(i - 1).difficulty().total()).as("from level %d to %d of %.1f", i, i + 1, top).isGreaterThanOrEqualTo(STEP * top);
+            boolean carried = rungs.get(i - 1).level().carries(BOOK.figure(figure).orElseThrow());
+            assertThat(rungs.get(i).difficulty().total() - rungs.get(i - 1).difficulty().total()).as("%s, %s from level %d to %d of %.1f", name, figure, i, i + 1, top)
+                    .isGreaterThanOrEqualTo(carried ? -ROUNDING : STEP * top);
         }
+    }
+
+    /** What is chosen is heard, from the level that its file claims up to the fullest. */
+    @ParameterizedTest
+    @MethodSource("figures")
+    void a_figure_is_carried_at_the_level_it_claims_and_above(Figure figure) {
+        Song song = Played.song("Meter: " + figure.bars().keySet().iterator().next() + "~Key: G~| G | Em | C | D7 | G | D/F♯ | C/E | G |");
+        for (LevelLadder.Rung rung : rungs(song, figure.id())) {
+            Set<String> heard = rung.arrangement().holding().stream().map(bar -> bar.heard().figure().id()).collect(Collectors.toSet());
+            boolean carried = rung.level().number() >= figure.suits().level();
+            assertThat(heard.equals(Set.of(figure.id()))).as("%s at level %d: %s", figure.id(), rung.level().number(), heard).isEqualTo(carried);
+            assertThat(heard).allSatisfy(id -> assertThat(BOOK.figure(id).orElseThrow().suits().level()).as(id).isLessThanOrEqualTo(rung.level().number()));
+        }
+    }
+
+    static Stream<Figure> figures() {
+        return BOOK.figures().stream();
+    }
+
+    /** Ways that are named are kept while the ladder stands on them, and given up when it breaks. */
+    @Test
+    void a_way_changes_only_when_the_ladder_breaks() {
+        Song song = Played.song("Key: G~| G | Em | C | D7 |");
+        Choices tenths = Choices.figure("stride-tenths");
+        int kept = 0;
+        for (int way = 0; way < Level.of(3).ways(BOOK.figure("stride-tenths").orElseThrow()); way++) {
+            List<Integer> held = List.of(0, 0, way, 0, 0);
+            List<Integer> found = LADDER.ways(song, tenths.with(Choice.WAYS, held), Pianist.USUAL);
+            kept += found.equals(held) ? 1 : 0;
+            assertThat(LADDER.ways(song, tenths.with(Choice.WAYS, found), Pianist.USUAL)).isEqualTo(found);
+        }
+        assertThat(kept).isBetween(2, 9);
+        assertThatThrownBy(() -> Options.OPEN.with(Choice.WAYS, List.of(0, 1))).hasMessageContaining("ways [0, 1]: expected one number");
     }
 
     @ParameterizedTest(name = "{0}: {2}")
     @MethodSource("songs")
     void no_section_gets_easier_as_the_level_rises(String name, Song song, String figure) {
-        List<Ladder.Rung> rungs = Ladder.of(ARRANGER, song, Choices.figure(figure), Pianist.USUAL);
+        List<LevelLadder.Rung> rungs = rungs(song, figure);
         for (Section section : song.sections()) {
             List<Integer> bars = section.bars().stream().map(Bar::index).toList();
             for (int i = 1; i < rungs.size(); i++) {
@@ -113,8 +159,8 @@ class LevelsTest {
     @Test
     void one_level_asked_for_by_itself_is_the_one_of_the_ladder() {
         Song song = SeededCharts.song(1029);
-        List<Ladder.Rung> rungs = Ladder.of(ARRANGER, song, Choices.figure("two-feel"), Pianist.USUAL);
-        assertThat(rungs).allSatisfy(rung -> assertThat(ARRANGER.arrange(song, Choices.figure("two-feel").level(rung.level().number()), Pianist.USUAL).strokes())
+        List<LevelLadder.Rung> rungs = LADDER.rungs(song, Choices.figure("two-feel"), Pianist.USUAL);
+        assertThat(rungs).allSatisfy(rung -> assertThat(ARRANGER.arrange(song, LADDER.settled(song, Choices.figure("two-feel").level(rung.level().number()), Pianist.USUAL), Pianist.USUAL).strokes())
                 .isEqualTo(rung.arrangement().strokes()));
     }
 
@@ -123,7 +169,7 @@ class LevelsTest {
     @MethodSource("songs")
     void the_harmony_stays_and_every_stroke_is_within_the_hand(String name, Song song, String figure) {
         for (Hand hand : List.of(Hand.of(170), Hand.USUAL)) {
-            for (Ladder.Rung rung : Ladder.of(ARRANGER, song, Choices.figure(figure), Pianist.of(hand))) {
+            for (LevelLadder.Rung rung : LADDER.rungs(song, Choices.figure(figure), Pianist.of(hand))) {
                 assertThat(rung.arrangement().song().chords().filter(place -> place.chord().isPresent()).map(place -> place.span().written()).toList())
                         .isEqualTo(song.chords().filter(place -> place.chord().isPresent()).map(place -> place.span().written()).toList());
                 assertThat(rung.arrangement().left().strokes()).filteredOn(stroke -> stroke.roll().isEmpty())
@@ -164,8 +210,8 @@ class LevelsTest {
         Set<String> named = new HashSet<>(BOOK.figures().stream().map(Figure::id).toList());
         for (Figure figure : BOOK.figures()) {
             for (Level level : Level.all()) {
-                for (int way = 0; way < level.ways().size(); way++) {
-                    Options there = level.on(Options.OPEN.with(Choice.FIGURE, figure.id()), way);
+                for (int way = 0; way < level.ways(figure); way++) {
+                    Options there = level.on(Options.OPEN.with(Choice.FIGURE, figure.id()), figure, way);
                     assertThat(named).contains(there.get(Choice.FIGURE).orElseThrow());
                     there.get(Choice.VOICING).ifPresent(voicing -> assertThat(BOOK.figure(there.get(Choice.FIGURE).get()).orElseThrow().manner().voicings()).contains(voicing));
                 }
@@ -177,13 +223,15 @@ class LevelsTest {
 
     @Test
     void a_figure_of_ones_own_stays_from_level_three_on() {
+        Figure own = FigureFile.parse("mine.yaml", FigureFile.write(BOOK.figure("walking").orElseThrow()).replace("id: walking", "id: mine-2"));
         Options chosen = Options.OPEN.with(Choice.FIGURE, "mine-2").with(Choice.VOICING, "tenth").with(Choice.BASS_LINE, "walking").with(Choice.LEAD_IN, "below");
-        assertThat(Level.of(3).on(chosen, 0).get(Choice.FIGURE)).contains("mine-2");
-        assertThat(Level.of(3).on(chosen, 0).get(Choice.LEAD_IN)).contains("none");
-        assertThat(Level.of(4).on(chosen, 0).get(Choice.VOICING)).isEmpty();
-        assertThat(Level.of(4).on(chosen, 0).get(Choice.BASS_LINE)).isEmpty();
-        assertThat(Level.of(5).on(chosen, 0).get(Choice.BASS_LINE)).contains("walking");
-        assertThat(Level.of(5).on(chosen, 0).get(Choice.LEAD_IN)).contains("below");
+        assertThat(Level.of(2).on(chosen, own, 0).get(Choice.FIGURE)).contains("strong-beats");
+        assertThat(Level.of(3).on(chosen, own, 0).get(Choice.FIGURE)).contains("mine-2");
+        assertThat(Level.of(3).on(chosen, own, 0).get(Choice.LEAD_IN)).contains("none");
+        assertThat(Level.of(4).on(chosen, own, 0).get(Choice.VOICING)).isEmpty();
+        assertThat(Level.of(4).on(chosen, own, 0).get(Choice.BASS_LINE)).isEmpty();
+        assertThat(Level.of(5).on(chosen, own, 0).get(Choice.BASS_LINE)).contains("walking");
+        assertThat(Level.of(5).on(chosen, own, 0).get(Choice.LEAD_IN)).contains("below");
     }
 
     @Test

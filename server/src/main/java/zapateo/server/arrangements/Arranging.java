@@ -9,6 +9,7 @@ import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
+import zapateo.arrangement.LevelLadder;
 import zapateo.hand.Pianist;
 import zapateo.part.Reason;
 import zapateo.rhythm.Figure;
@@ -85,7 +86,8 @@ public class Arranging {
     }
 
     private Result arrange(Asked asked) {
-        Arrangement arrangement = asked.arranger().arrange(asked.song(), asked.choices(), asked.pianist());
+        Choices choices = new LevelLadder(asked.arranger()).settled(asked.song(), asked.choices(), asked.pianist());
+        Arrangement arrangement = asked.arranger().arrange(asked.song(), choices, asked.pianist());
         List<ProblemView> problems = new ArrayList<>(words.of(asked.reading().problems()));
         arrangement.notices().forEach(notice -> problems.add(words.of(notice)));
         if (asked.waiting() > 0) {

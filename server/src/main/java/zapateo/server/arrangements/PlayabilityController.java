@@ -11,7 +11,7 @@ import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.EasiestKeys;
 import zapateo.arrangement.Easier;
-import zapateo.arrangement.Ladder;
+import zapateo.arrangement.LevelLadder;
 import zapateo.refusal.Refused;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
@@ -38,8 +38,19 @@ public class PlayabilityController {
     @PostMapping("/levels")
     public List<LevelView> levels(@Valid @RequestBody ArrangeRequest request) {
         Arranging.Asked asked = arranging.asked(request);
-        return Ladder.of(asked.arranger(), asked.song(), asked.choices(), asked.pianist()).stream()
+        return new LevelLadder(asked.arranger()).rungs(asked.song(), asked.choices(), asked.pianist()).stream()
                 .map(rung -> new LevelView(rung.level().number(), rung.level().name(), rung.level().use(), tenth(rung.difficulty().total()), tenth(rung.maxTempo()))).toList();
+    }
+
+    /** @param ways by level, the easiest first: which of its ways it takes */
+    public record WaysView(List<Integer> ways) {
+    }
+
+    /** Which way each level takes: the ones the choices name as long as the levels rise with them, else others. */
+    @PostMapping("/ways")
+    public WaysView ways(@Valid @RequestBody ArrangeRequest request) {
+        Arranging.Asked asked = arranging.asked(request);
+        return new WaysView(new LevelLadder(asked.arranger()).ways(asked.song(), asked.choices(), asked.pianist()));
     }
 
     /** @param bars as numbered in the chart: 5 or 5-8 */

@@ -35,7 +35,7 @@ public record FigureView(String id, String name, String family, String use, List
                 figure.bars().entrySet().stream().flatMap(each -> each.getValue().stream().map(bar -> FigureBarView.of(each.getKey(), bar))).toList(), MannerView.of(figure),
                 figure.variations().stream().flatMap(each -> each.bars().entrySet().stream()
                         .map(bar -> new VariationView(each.when().toString(), FigureBarView.of(bar.getKey(), bar.getValue())))).toList(),
-                Level.all().stream().map(level -> level.usually(figure.id())).toList(), version);
+                Level.all().stream().map(level -> level.usually(figure)).toList(), version);
     }
 
     public record VoicingView(String id, String name, String use) {
