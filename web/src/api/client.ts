@@ -12,7 +12,7 @@ export type Simplified = Schemas["SimplifiedView"];
 export type EasyKey = Schemas["EasyKeyView"];
 export type KeyNotes = Schemas["KeyView"];
 export type Tone = Schemas["ToneView"];
-export type Edit = Omit<Partial<Schemas["Edit"]>, "kind"> & { kind: Schemas["Edit"]["kind"] };
+export type Edit = Schemas["Edit"];
 export type Imported = Omit<Schemas["ImportView"], "song"> & { song: Song | null };
 export type Choices = Schemas["ChoicesRequest"];
 export type NamedChoices = Schemas["NamedChoices"];
@@ -111,7 +111,7 @@ export async function take<T>(call: Promise<Answer<T>>): Promise<T> {
 
 /** The chart's text with one change made, and which bars have other numbers now. */
 export async function editChart(text: string, edit: Edit): Promise<{ text: string; moved: BarMove[] }> {
-  return take(api.POST("/api/charts/edit", { body: { text, edit: edit as Schemas["Edit"] } }));
+  return take(api.POST("/api/charts/edit", { body: { text, edit } }));
 }
 
 /** Which bars have other numbers after the text was typed in; null while it cannot be read. */

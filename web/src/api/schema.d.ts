@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/arrangements/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ways"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/arrangements/why": {
         parameters: {
             query?: never;
@@ -759,6 +775,7 @@ export interface components {
         };
         ChoiceView: {
             id: string;
+            name: string;
             places: string[];
             use: string;
             usual: string | null;
@@ -821,6 +838,8 @@ export interface components {
             variations?: boolean;
             /** @description which tones of a chord are taken together; expected auto or the id of a voicing */
             voicing?: string;
+            /** @description which of its ways each level takes, as found last; held while the levels rise with them; expected one number from 0 to 20 for each of the five levels */
+            ways?: number[];
             /** @description whether someone else has the bass; expected true or false; where it is absent false */
             withBassPlayer?: boolean;
         };
@@ -845,11 +864,42 @@ export interface components {
             ticks: number;
             tones: string[];
         };
+        ConfirmGuesses: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "confirmGuesses";
+        };
+        Copy: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            before: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "copy";
+            /** Format: int32 */
+            to: number;
+        };
         CostView: {
             id: string;
             name: string;
             /** Format: double */
             value: number;
+        };
+        Delete: {
+            /** Format: int32 */
+            bar: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "delete";
+            /** Format: int32 */
+            to: number;
         };
         EasierRequest: {
             arrangement: components["schemas"]["ArrangeRequest"];
@@ -882,33 +932,7 @@ export interface components {
             /** Format: int32 */
             signs: number;
         };
-        Edit: {
-            /** Format: int32 */
-            bar?: number;
-            /** Format: int32 */
-            beat?: number;
-            /** Format: int32 */
-            before?: number;
-            /** @enum {string} */
-            change?: "COPY" | "DELETE" | "EARLIER" | "LATER";
-            changes?: components["schemas"]["ChordChange"][];
-            /** Format: int32 */
-            chord?: number;
-            content?: string;
-            /** @enum {string} */
-            kind: "set" | "insert" | "delete" | "copy" | "move" | "moveChord" | "replaceChords" | "section" | "join" | "confirmGuesses" | "tune" | "note" | "key";
-            /** @enum {string} */
-            note?: "up" | "down" | "sharper" | "flatter" | "octave-up" | "octave-down" | "longer" | "shorter" | "earlier" | "later" | "delete" | "add" | "pitch";
-            /** Format: int32 */
-            pass?: number;
-            pitch?: string;
-            /** Format: int32 */
-            section?: number;
-            /** Format: int32 */
-            tick?: number;
-            /** Format: int32 */
-            to?: number;
-        };
+        Edit: components["schemas"]["SetBar"] | components["schemas"]["Insert"] | components["schemas"]["Delete"] | components["schemas"]["Copy"] | components["schemas"]["Move"] | components["schemas"]["MoveChord"] | components["schemas"]["ReplaceChords"] | components["schemas"]["OfSection"] | components["schemas"]["Join"] | components["schemas"]["ConfirmGuesses"] | components["schemas"]["Melody"] | components["schemas"]["OfNote"] | components["schemas"]["NamedKey"];
         EditRequest: {
             edit: components["schemas"]["Edit"];
             text: string;
@@ -1076,12 +1100,31 @@ export interface components {
             title: string;
             tracks: components["schemas"]["TrackView"][];
         };
+        Insert: {
+            /** Format: int32 */
+            bar: number;
+            content: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "insert";
+        };
         InstrumentRequest: {
             /** Format: int32 */
             keys?: number;
             /** Format: double */
             octaveMm?: number;
             pedal?: boolean;
+        };
+        Join: {
+            /** Format: int32 */
+            bar: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "join";
         };
         KeyGuessView: {
             /** Format: double */
@@ -1224,6 +1267,42 @@ export interface components {
             mended: string[];
             order: string;
         };
+        Melody: {
+            /** Format: int32 */
+            bar: number;
+            content: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tune";
+        };
+        Move: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            before: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "move";
+            /** Format: int32 */
+            to: number;
+        };
+        MoveChord: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            beat: number;
+            /** Format: int32 */
+            chord: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "moveChord";
+        };
         MovedView: {
             /** Format: int32 */
             from: number;
@@ -1240,6 +1319,14 @@ export interface components {
         NamedChoices: {
             choices: components["schemas"]["ChoicesRequest"];
             name: string;
+        };
+        NamedKey: {
+            content: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "key";
         };
         NamedView: {
             id: string;
@@ -1274,6 +1361,33 @@ export interface components {
             blues: string[];
             chords: components["schemas"]["OverView"][];
             pentatonic: string[];
+        };
+        OfNote: {
+            /** Format: int32 */
+            bar: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "note";
+            /** @enum {string} */
+            note: "up" | "down" | "sharper" | "flatter" | "octave-up" | "octave-down" | "longer" | "shorter" | "earlier" | "later" | "delete" | "add" | "pitch";
+            /** Format: int32 */
+            pass?: number;
+            pitch?: string;
+            /** Format: int32 */
+            tick: number;
+        };
+        OfSection: {
+            /** @enum {string} */
+            change: "COPY" | "DELETE" | "EARLIER" | "LATER";
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "section";
+            /** Format: int32 */
+            section: number;
         };
         OptionsRequest: {
             /** @description what the basses do in place of the figure's own; expected auto or the id of a bass line */
@@ -1468,6 +1582,14 @@ export interface components {
             times: number;
             vamp: boolean;
         };
+        ReplaceChords: {
+            changes: components["schemas"]["ChordChange"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "replaceChords";
+        };
         RightRequest: {
             /** @description bars in which the hands may run together; expected a list of bars' numbers, at most 2000; where it is absent [] */
             asTheyAre?: number[];
@@ -1533,6 +1655,16 @@ export interface components {
             name: string;
             /** Format: int32 */
             pass: number;
+        };
+        SetBar: {
+            /** Format: int32 */
+            bar: number;
+            content: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "set";
         };
         ShapeOverView: {
             adds: string[];
@@ -1782,6 +1914,9 @@ export interface components {
             /** Format: double */
             more: number;
             notes: string[];
+        };
+        WaysView: {
+            ways: number[];
         };
         WeighedView: {
             id: string;
@@ -2043,6 +2178,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SuggestView"];
+                };
+            };
+        };
+    };
+    ways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WaysView"];
                 };
             };
         };

@@ -1,7 +1,7 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle, Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { useState } from "react";
 import type { Arrangement, NamedChoices } from "../../api/client";
-import { useArrangement } from "../../api/queries";
+import { useArrangement, useThereIs } from "../../api/queries";
 import { useDesk } from "../../song/desk";
 import { settings } from "./Choices";
 import { differences } from "./differences";
@@ -183,7 +183,8 @@ function Comparison({
   const { asked } = useDesk();
   const first = useArrangement({ ...asked, choices: mine.choices, figures: [] });
   const second = useArrangement({ ...asked, choices: other.choices, figures: [] });
-  const rows = differences(mine.choices, other.choices);
+  const thereIs = useThereIs().data;
+  const rows = differences(mine.choices, other.choices, Object.fromEntries(thereIs?.choices.map((each) => [each.id, each.name]) ?? []));
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <DialogBackdrop className="fixed inset-0 bg-ink/35" />

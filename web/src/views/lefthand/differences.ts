@@ -1,28 +1,15 @@
 import type { Choices } from "../../api/client";
 
-const NAMES: Record<string, string> = {
-  bassLine: "bass line",
-  leadIn: "lead-in",
-  withBassPlayer: "bass player",
-  keepTop: "top line kept",
-  swingRatio: "swing",
-  seed: "uneven",
-  sections: "sections of their own",
-  overrides: "bars of their own",
-  costs: "what counts",
-  asTheyAre: "bars as they are",
-  plain: "bars without fills",
-  under: "under the melody",
-  top: "top notes",
-};
+/** What is no choice by itself but holds choices. */
+const HOLDERS: Record<string, string> = { sections: "sections of their own", overrides: "bars of their own", costs: "what counts" };
 
 /** A choice that one of two arrangements makes, as a table shows it. */
 export type Difference = { name: string; one: string; two: string };
 
-/** All that either of two arrangements chooses, for the song and for the right hand. */
-export function differences(one: Choices, two: Choices): Difference[] {
-  const first = said(one);
-  const second = said(two);
+/** All that either of two arrangements chooses, for the song and for the right hand; {@code names} are what choices are called, by their ids. */
+export function differences(one: Choices, two: Choices, names: Record<string, string>): Difference[] {
+  const first = said(one, names);
+  const second = said(two, names);
   return [...new Set([...Object.keys(first), ...Object.keys(second)])].map((name) => ({
     name,
     one: first[name] ?? "–",
@@ -30,11 +17,11 @@ export function differences(one: Choices, two: Choices): Difference[] {
   }));
 }
 
-function said({ right, ...left }: Choices): Record<string, string> {
+function said({ right, ways: _found, ...left }: Choices, names: Record<string, string>): Record<string, string> {
   const found: Record<string, string> = {};
   const put = (all: object, before: string) => {
     for (const [name, value] of Object.entries(all))
-      if (value !== null && value !== undefined) found[`${before}${NAMES[name] ?? name}`] = textOf(value);
+      if (value !== null && value !== undefined) found[`${before}${HOLDERS[name] ?? names[name] ?? name}`] = textOf(value);
   };
   put(left, "");
   put(right ?? {}, "right hand: ");

@@ -3,7 +3,7 @@ import { api, type Edit, take } from "../../api/client";
 import { useDesk } from "../../song/desk";
 import { type NotePlace, placeOf, strokeAt } from "./tune";
 
-export type NoteChange = NonNullable<Edit["note"]>;
+export type NoteChange = NonNullable<Extract<Edit, { kind: "note" }>["note"]>;
 
 export type TuneEdit = {
   /** The note that is changed, where one is chosen. */
@@ -44,7 +44,7 @@ export function useTuneEdit(): TuneEdit {
         const here = other ?? now.current;
         if (!here) return null;
         const edit = { kind: "note" as const, ...here, note, pitch };
-        const answer = await take(api.POST("/api/charts/edit", { body: { text, edit: edit as never } }));
+        const answer = await take(api.POST("/api/charts/edit", { body: { text, edit } }));
         now.current = answer.at ? { bar: answer.at.bar, tick: answer.at.tick, pass: here.pass } : here;
         wanted.current = note === "delete" ? null : now.current;
         if (note === "delete") {

@@ -29,7 +29,29 @@ class OpenApiDocument {
             document.servers(List.of(new Server().url("/")));
             requireAnswers(document);
             nameChoices(document);
+            tellKinds(document);
         };
+    }
+
+    /** What is one of several kinds stands by itself, with the name of its kind; it is not said that each is also the whole. */
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private static void tellKinds(OpenAPI document) {
+        Map<String, Schema> schemas = document.getComponents().getSchemas();
+        schemas.values().stream().filter(schema -> schema.getDiscriminator() != null).toList().forEach(whole -> {
+            String kind = whole.getDiscriminator().getPropertyName();
+            whole.getDiscriminator().getMapping().forEach((value, reference) -> {
+                Schema<?> one = schemas.get(reference.substring(reference.lastIndexOf('/') + 1));
+                Map<String, Schema> properties = new LinkedHashMap<>();
+                properties.put(kind, new Schema<Object>().types(Set.of("string"))._enum(List.of(value)));
+                one.getAllOf().stream().filter(part -> part.getProperties() != null).forEach(part -> properties.putAll(((Schema<?>) part).getProperties()));
+                one.setAllOf(null);
+                one.setTypes(Set.of("object"));
+                one.setProperties(properties);
+                one.addRequiredItem(kind);
+            });
+            whole.setProperties(null);
+            whole.setRequired(null);
+        });
     }
 
     /** Where choices stand by their names, the names are those of the table. */

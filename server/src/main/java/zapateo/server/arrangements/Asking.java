@@ -127,15 +127,16 @@ public class Asking {
     /**
      * A row of the table of choices.
      *
+     * @param name   what a player calls it
      * @param places where it may hold: song, section, bars, right, right-section
      * @param values all it may be, where they are few
      * @param usual  what it is where it is left open; null where figure, song or hand decide
      * @param use    what it decides, in a few words
      */
-    public record ChoiceView(String id, List<String> places, List<String> values, @Schema(types = {"string", "null"}) String usual, String use) {
+    public record ChoiceView(String id, String name, List<String> places, List<String> values, @Schema(types = {"string", "null"}) String usual, String use) {
 
-        private static ChoiceView of(Choice<?> choice) {
-            return new ChoiceView(choice.id(), choice.places().stream().map(Choice.Place::id).toList(), choice.range().values(), choice.usual().map(usual -> String.valueOf(usual).toLowerCase(Locale.ROOT)).orElse(null),
+        private static ChoiceView of(Choice<?> choice, ReasonWords words) {
+            return new ChoiceView(choice.id(), words.choice(choice), choice.places().stream().map(Choice.Place::id).toList(), choice.range().values(), choice.usual().map(usual -> String.valueOf(usual).toLowerCase(Locale.ROOT)).orElse(null),
                     choice.use());
         }
     }
@@ -144,7 +145,7 @@ public class Asking {
     }
 
     ThereIsView thereIs() {
-        return new ThereIsView(Choice.all().stream().map(ChoiceView::of).toList(), Voicing.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
+        return new ThereIsView(Choice.all().stream().map(each -> ChoiceView.of(each, words)).toList(), Voicing.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 BassLine.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 LeadIn.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 Weights.all().stream().map(each -> new WeighedView(each.id(), each.name(), each.unit(), each.weight())).toList(), Spacing.names());

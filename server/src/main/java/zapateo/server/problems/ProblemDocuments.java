@@ -21,6 +21,7 @@ import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import zapateo.refusal.Refused;
 
@@ -79,6 +80,9 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         if (e.getCause() instanceof BodyLimit.TooLarge || e.getMostSpecificCause() instanceof BodyLimit.TooLarge) {
             return answer(BodyLimit.document());
         }
+        if (e.getCause() instanceof InvalidTypeIdException kind && kind.getTypeId() == null) {
+            return answer(document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", path(kind) + ".kind: expected a kind"));
+        }
         ProblemDetail document = document(HttpStatus.BAD_REQUEST, "unreadable", "The request cannot be read as JSON of the expected shape.");
         if (e.getCause() instanceof JacksonException json) {
             document.setDetail(describe(json));
@@ -101,9 +105,15 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         return error.getField() + ": " + error.getDefaultMessage();
     }
 
+    private static String path(JacksonException json) {
+        return json.getPath().stream().map(step -> step.getPropertyName() == null ? "[" + step.getIndex() + "]" : step.getPropertyName()).collect(Collectors.joining("."));
+    }
+
     private static String describe(JacksonException json) {
-        String path = json.getPath().stream().map(step -> step.getPropertyName() == null ? "[" + step.getIndex() + "]" : step.getPropertyName())
-                .collect(Collectors.joining("."));
+        String path = path(json);
+        if (json instanceof InvalidTypeIdException kind) {
+            return "Field \"" + path + "\" is of no kind there is: \"" + kind.getTypeId() + "\".";
+        }
         if (json instanceof UnrecognizedPropertyException unknown) {
             return "Unknown field \"" + path + "\". Expected one of: "
                     + unknown.getKnownPropertyIds().stream().map(String::valueOf).sorted().collect(Collectors.joining(", ")) + ".";
