@@ -46,6 +46,7 @@ export type Problem = Schemas["ProblemView"];
 export type SongLine = Schemas["SongLineView"];
 export type Song = Schemas["SongView"];
 export type SongVersion = Schemas["VersionView"];
+export type SongState = Schemas["StateView"];
 /** What is left out of an answer where it is as usual is filled in here: see {@link filled}. */
 type Filled<T, Usual> = Omit<T, keyof Usual> & Usual;
 export type Bar = Filled<

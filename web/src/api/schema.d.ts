@@ -644,6 +644,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/songs/{id}/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["version"];
+        put: operations["nameVersion"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1318,6 +1334,8 @@ export interface components {
         };
         NamedChoices: {
             choices: components["schemas"]["ChoicesRequest"];
+            /** Format: uuid */
+            id?: string;
             name: string;
         };
         NamedKey: {
@@ -1729,6 +1747,8 @@ export interface components {
         };
         SongRequest: {
             arrangement?: string;
+            /** Format: uuid */
+            arrangementId?: string;
             chart: string;
             choices?: components["schemas"]["ChoicesRequest"];
             others?: components["schemas"]["NamedChoices"][];
@@ -1738,6 +1758,9 @@ export interface components {
         };
         SongView: {
             arrangement: string;
+            /** Format: uuid */
+            arrangementId: string;
+            changedFigures: string[];
             chart: string;
             choices: components["schemas"]["ChoicesRequest"];
             /** Format: date-time */
@@ -1748,6 +1771,19 @@ export interface components {
             title: string;
             /** Format: date-time */
             updatedAt: string;
+            /** Format: int32 */
+            version: number;
+        };
+        StateView: {
+            arrangement: string;
+            /** Format: uuid */
+            arrangementId: string | null;
+            chart: string;
+            choices: components["schemas"]["ChoicesRequest"];
+            others: components["schemas"]["NamedChoices"][];
+            /** Format: date-time */
+            savedAt: string;
+            title: string;
             /** Format: int32 */
             version: number;
         };
@@ -1893,11 +1929,13 @@ export interface components {
             bar: components["schemas"]["FigureBarView"];
             when: string;
         };
+        VersionName: {
+            name: string;
+        };
         VersionView: {
             arrangement: string;
-            chart: string;
-            choices: components["schemas"]["ChoicesRequest"];
-            others: components["schemas"]["NamedChoices"][];
+            figure: string;
+            name: string | null;
             /** Format: date-time */
             savedAt: string;
             title: string;
@@ -3087,7 +3125,10 @@ export interface operations {
     };
     versions: {
         parameters: {
-            query?: never;
+            query?: {
+                before?: number;
+                most?: number;
+            };
             header?: never;
             path: {
                 id: string;
@@ -3104,6 +3145,54 @@ export interface operations {
                 content: {
                     "*/*": components["schemas"]["VersionView"][];
                 };
+            };
+        };
+    };
+    version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["StateView"];
+                };
+            };
+        };
+    };
+    nameVersion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionName"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

@@ -89,7 +89,7 @@ export function Masthead({
         <button type="button" onClick={desk.redo} disabled={!desk.canRedo} className="h-10 px-2" title="Redo (Ctrl+Shift+Z)">
           Redo
         </button>
-        <Versions songId={songId} onTake={(version) => desk.change(draftOf(version))} />
+        <Versions songId={songId} onTake={(state) => desk.change(draftOf(state))} />
         <Menu>
           <MenuButton className="h-10 whitespace-nowrap px-2">Take away ▾</MenuButton>
           <MenuItems anchor="bottom end" className="z-30 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]">

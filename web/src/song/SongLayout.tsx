@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { api, type Refused, type Song, type Tone, take } from "../api/client";
-import { type Asked, useArrangement, useChart, useHands, useWays } from "../api/queries";
+import { type Asked, useArrangement, useChart, useFigures, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
@@ -97,15 +97,16 @@ function OpenSong({ song }: { song: Song }) {
 
   const compare = () => {
     if (!compared) return;
-    const { arrangement: name, choices, others } = desk.draft;
+    const { arrangementId, arrangement: name, choices, others } = desk.draft;
     const other = others.find((each) => each.name === compared.name);
     setCompared({ name, choices, figure: arrangement?.bars[selection[0]]?.choices.figure ?? "" });
     // Another arrangement is opened; other choices of this one take their place.
     if (other)
       desk.change({
+        arrangementId: other.id,
         arrangement: other.name,
         choices: other.choices,
-        others: [{ name, choices }, ...others.filter((each) => each !== other)],
+        others: [{ id: arrangementId, name, choices }, ...others.filter((each) => each !== other)],
       });
     else desk.change({ choices: compared.choices });
   };
@@ -169,7 +170,7 @@ function OpenSong({ song }: { song: Song }) {
         spanMm={hand ? spanOf(hand) : null}
         onHelp={() => setHelp(true)}
       />
-      <Trouble desk={desk} failed={sound.state === "failed"} />
+      <Trouble desk={desk} failed={sound.state === "failed"} changedFigures={song.changedFigures} />
       <main className="min-h-0 overflow-hidden">
         <Outlet context={context} />
       </main>
@@ -210,11 +211,20 @@ function useHeldWays(asked: Asked, desk: DraftDesk, arrangement: Desk["arrangeme
   }, [asked, arrangement, leveled, found, draft, note, trying]);
 }
 
-function Trouble({ desk, failed }: { desk: DraftDesk; failed: boolean }) {
+function Trouble({ desk, failed, changedFigures }: { desk: DraftDesk; failed: boolean; changedFigures: string[] }) {
   const navigate = useNavigate();
+  const [seen, setSeen] = useState(false);
+  const figures = useFigures().data;
+  const changed = changedFigures.map((id) => figures?.find((each) => each.id === id)?.name ?? id);
   const keeping = desk.keeping;
   return (
     <div>
+      {changed.length > 0 && !seen && (
+        <Notice>
+          <span>Since this song was kept, {changed.join(" and ")} was changed among your figures; it sounds as it is now.</span>
+          <TextButton onClick={() => setSeen(true)}>Understood</TextButton>
+        </Notice>
+      )}
       {keeping.state === "stale" && (
         <Notice alert>
           <span>This song was changed elsewhere, in another tab perhaps. Yours is still on this screen; nothing was overwritten.</span>

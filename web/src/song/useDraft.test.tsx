@@ -9,7 +9,9 @@ const SONG: Song = {
   title: "Pier",
   chart: "| C |",
   choices: {},
+  arrangementId: "5c9c0a58-6f5d-4b7c-9d52-000000000001",
   arrangement: "alone",
+  changedFigures: [],
   others: [],
   version: 1,
   createdAt: "2026-01-01T00:00:00Z",
@@ -79,7 +81,7 @@ describe("a draft", () => {
     act(() => result.current.change({ choices: { figure: "held" } }));
     expect(result.current.canUndo).toBe(true);
     act(() => result.current.undo());
-    expect(result.current.draft).toEqual({ chart: "| F |", choices: {}, arrangement: "alone", others: [] });
+    expect(result.current.draft).toMatchObject({ chart: "| F |", choices: {}, arrangement: "alone", others: [] });
     act(() => result.current.undo());
     expect(result.current.draft.chart).toBe("| C |");
     expect(result.current.canUndo).toBe(false);
@@ -109,4 +111,14 @@ describe("a draft", () => {
     expect(sent.length).toBeGreaterThan(1);
     expect(localStorage.getItem(`zapateo.unkept.${SONG.id}`)).toBeNull();
   }, 10_000);
+
+  it("that an earlier page left is read, and one that a later page wrote is left alone", () => {
+    const left = { version: 1, draft: { chart: "| F |", choices: { figure: "held" } } };
+    localStorage.setItem(`zapateo.unkept.${SONG.id}`, JSON.stringify(left));
+    const read = open(kept).result.current.draft;
+    expect(read).toMatchObject({ chart: "| F |", arrangementId: SONG.arrangementId, choices: { figure: "held" } });
+    localStorage.setItem(`zapateo.unkept.${SONG.id}`, JSON.stringify({ ...left, format: 99 }));
+    expect(open(kept).result.current.draft.chart).toBe("| C |");
+    expect(localStorage.getItem(`zapateo.unkept.${SONG.id}`)).toContain("99");
+  });
 });

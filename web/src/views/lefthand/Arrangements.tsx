@@ -10,15 +10,16 @@ import { optionsOf } from "./scope";
 /** The arrangements of one song: open another, copy, rename, delete, compare. */
 export function Arrangements() {
   const { desk, setCompared, arrangement, selection } = useDesk();
-  const { arrangement: name, choices, others } = desk.draft;
+  const { arrangementId, arrangement: name, choices, others } = desk.draft;
   const [asking, setAsking] = useState<"copy" | "rename" | null>(null);
   const [comparing, setComparing] = useState<NamedChoices | null>(null);
   const open = (other: NamedChoices) => {
     setCompared({ name, choices, figure: arrangement?.bars[selection[0]]?.choices.figure ?? "" });
     desk.change({
+      arrangementId: other.id,
       arrangement: other.name,
       choices: other.choices,
-      others: [{ name, choices }, ...others.filter((each) => each !== other)],
+      others: [{ id: arrangementId, name, choices }, ...others.filter((each) => each !== other)],
     });
   };
   const named = (text: string) => {
@@ -26,7 +27,8 @@ export function Arrangements() {
       others.some((each) => each.name.toLowerCase() === text.toLowerCase()) ||
       (asking === "copy" && text.toLowerCase() === name.toLowerCase());
     if (!text || taken) return "Another name, please: this one is taken or empty.";
-    if (asking === "copy") desk.change({ arrangement: text, others: [{ name, choices }, ...others] });
+    if (asking === "copy")
+      desk.change({ arrangementId: crypto.randomUUID(), arrangement: text, others: [{ id: arrangementId, name, choices }, ...others] });
     else desk.change({ arrangement: text });
     setAsking(null);
     return "";
@@ -79,7 +81,7 @@ export function Arrangements() {
                 type="button"
                 onClick={() => {
                   const [next, ...rest] = others as [NamedChoices, ...NamedChoices[]];
-                  desk.change({ arrangement: next.name, choices: next.choices, others: rest });
+                  desk.change({ arrangementId: next.id, arrangement: next.name, choices: next.choices, others: rest });
                 }}
                 className="block min-h-9 w-full px-3 text-left data-focus:bg-wash"
               >

@@ -63,7 +63,7 @@ class OpenApiDocument {
             Choice.in(place).forEach(choice -> properties.put(choice.id(), schema(choice)));
             if (schema.getProperties() != null) {
                 schema.getProperties().forEach((property, its) -> {
-                    if (!property.equals("values")) {
+                    if (!property.equals("values") && !property.equals("\u0000")) {
                         properties.put(property, its);
                     }
                 });

@@ -144,6 +144,22 @@ class LeftHandApiTest {
         assertThat(SERVER.put(path, Map.of("chart", CHART, "others", List.of(Map.of("name", "")), "version", 3)).status()).isEqualTo(422);
     }
 
+    /** A song says which of one's own figures have changed since it was kept; what was taken away goes on sounding in it. */
+    @Test
+    void a_song_outlives_its_figure_and_tells_when_that_has_changed() {
+        String id = SERVER.post("/api/figures", Map.of("file", OWN)).json().path("id").asString();
+        JsonNode song = SERVER.post("/api/songs", Map.of("chart", "C", "choices", Map.of("figure", id))).json();
+        String path = "/api/songs/" + song.path("id").asString();
+        assertThat(song.path("changedFigures")).isEmpty();
+        int strokes = SERVER.get(path + "/arrangement").json().path("strokes").size();
+        SERVER.put("/api/figures/" + id, Map.of("file", OWN.replace("Slow", "Quick"), "version", 1));
+        assertThat(SERVER.get(path).json().path("changedFigures").path(0).asString()).isEqualTo(id);
+        assertThat(SERVER.put(path, Map.of("chart", "C", "choices", Map.of("figure", id), "version", 1)).json().path("changedFigures")).isEmpty();
+        assertThat(SERVER.delete("/api/figures/" + id).status()).isEqualTo(204);
+        assertThat(SERVER.get(path).json().path("changedFigures").path(0).asString()).isEqualTo(id);
+        assertThat(SERVER.get(path + "/arrangement").json().path("strokes")).hasSize(strokes);
+    }
+
     @Test
     void why_this_note() {
         Map<String, Object> arrangement = asked("Key: C\nC Am F G", Map.of("figure", "stride-root-chord"));

@@ -15,6 +15,8 @@ import tools.jackson.databind.json.JsonMapper;
 
 class MusicApiTest {
 
+    private static final String CHART = "Key: G\n| G | Em | C | D7 |";
+
     @RegisterExtension
     static final RealServer SERVER = RealServer.shared();
 
@@ -114,5 +116,27 @@ class MusicApiTest {
 
     static List<String> texts(JsonNode array) {
         return StreamSupport.stream(array.spliterator(), false).map(JsonNode::asString).toList();
+    }
+
+    @Test
+    void choices_stand_by_their_names_and_in_no_braces_of_their_own() {
+        RealServer.Answer braced = SERVER.post("/api/arrangements", Map.of("chart", "C", "choices", Map.of("values", Map.of("figure", "pulse-quarters"))));
+        assertThat(braced.status()).as(braced.text()).isEqualTo(400);
+        assertThat(braced.problem()).contains("choices.values");
+        RealServer.Answer inside = SERVER.post("/api/arrangements", Map.of("chart", "C", "choices", Map.of("sections", Map.of("A", Map.of("values", Map.of())))));
+        assertThat(inside.status()).isEqualTo(400);
+    }
+
+    /** A level takes the ways it is given; whether they still hold is asked by itself. */
+    @Test
+    void the_ways_of_levels_are_held_and_told() {
+        Map<String, Object> choices = Map.of("figure", "stride-tenths", "level", 3);
+        JsonNode ways = SERVER.post("/api/arrangements/ways", Map.of("chart", CHART, "choices", choices)).json().path("ways");
+        assertThat(ways).hasSize(5);
+        JsonNode settled = SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", choices)).json();
+        Map<String, Object> held = Map.of("figure", "stride-tenths", "level", 3, "ways", List.of(0, 0, 2, 0, 0));
+        assertThat(SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", held)).json().path("bars").path(0).path("choices").path("figure").asString()).isEqualTo("pulse-quarters");
+        assertThat(settled.path("bars").path(0).path("choices").path("figure").asString()).isNotEmpty();
+        assertThat(SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", Map.of("ways", List.of(0, 21, 0, 0, 0)))).status()).isEqualTo(422);
     }
 }

@@ -72,7 +72,53 @@ class SongApiTest {
         assertThat(stale.problem()).contains("version 1").contains("version 2").contains("Nothing was overwritten");
         assertThat(SERVER.get(path).json().path("chart").asString()).isEqualTo("| F |");
         JsonNode versions = SERVER.get(path + "/versions").json();
-        assertThat(StreamSupport.stream(versions.spliterator(), false).map(version -> version.path("chart").asString())).containsExactly("| F |", "| C |");
+        assertThat(numbers(versions)).containsExactly(2, 1);
+        assertThat(versions.path(0).has("chart")).isFalse();
+        assertThat(SERVER.get(path + "/versions/2").json().path("chart").asString()).isEqualTo("| F |");
+        assertThat(SERVER.get(path + "/versions/1").json().path("chart").asString()).isEqualTo("| C |");
+        assertThat(SERVER.get(path + "/versions/3").status()).isEqualTo(404);
+    }
+
+    private static List<Integer> numbers(JsonNode versions) {
+        return StreamSupport.stream(versions.spliterator(), false).map(version -> version.path("version").asInt()).toList();
+    }
+
+    /** All of the last hour, then one an hour, then one a day; what has a name is always there. */
+    @Test
+    void earlier_states_are_thinned_to_the_eye_only() throws Exception {
+        String id = create("| C |", Map.of()).path("id").asString();
+        String path = "/api/songs/" + id;
+        for (int version = 1; version < 12; version++) {
+            SERVER.put(path, Map.of("chart", "| C | " + "F ".repeat(version), "version", version));
+        }
+        try (Connection database = SERVER.database().connect(); Statement statement = database.createStatement()) {
+            statement.executeUpdate("update song_version set saved_at = now() - interval '10 days' + version * interval '1 minute' where version <= 4 and song_id = '" + id + "'");
+            statement.executeUpdate("update song_version set saved_at = date_trunc('hour', now() - interval '5 hours') + version * interval '1 minute' where version between 5 and 8 and song_id = '" + id + "'");
+        }
+        List<Integer> all = numbers(SERVER.get(path + "/versions").json());
+        assertThat(all).startsWith(12, 11, 10, 9, 8).hasSizeBetween(6, 8).doesNotContain(7, 6, 5);
+        assertThat(SERVER.put(path + "/versions/2", Map.of("name", "before the wedding")).status()).isEqualTo(204);
+        assertThat(numbers(SERVER.get(path + "/versions").json())).contains(2);
+        assertThat(numbers(SERVER.get(path + "/versions?before=12&most=2").json())).containsExactly(11, 10);
+        assertThat(SERVER.get(path + "/versions/6").json().path("chart").asString()).isEqualTo("| C | " + "F ".repeat(5));
+        assertThat(SERVER.put(path + "/versions/99", Map.of("name", "x")).status()).isEqualTo(404);
+        assertThat(SERVER.get(path + "/versions?most=0").status()).isEqualTo(422);
+    }
+
+    /** An arrangement keeps its id, whatever it is called. */
+    @Test
+    void arrangements_have_an_id_that_lasts() {
+        JsonNode song = create("| C |", Map.of());
+        String path = "/api/songs/" + song.path("id").asString();
+        String open = song.path("arrangementId").asString();
+        JsonNode more = SERVER.put(path, Map.of("chart", "| C |", "version", 1, "arrangement", "at home", "others", List.of(Map.of("name", "for a pupil", "choices", Map.of())))).json();
+        assertThat(more.path("arrangementId").asString()).isEqualTo(open);
+        String pupil = more.path("others").path(0).path("id").asString();
+        JsonNode swapped = SERVER.put(path, Map.of("chart", "| C |", "version", 2, "arrangement", "for a child", "arrangementId", pupil,
+                "others", List.of(Map.of("id", open, "name", "at home", "choices", Map.of())))).json();
+        assertThat(swapped.path("arrangementId").asString()).isEqualTo(pupil);
+        assertThat(swapped.path("others").path(0).path("id").asString()).isEqualTo(open);
+        assertThat(SERVER.get(path + "/versions/2").json().path("others").path(0).path("id").asString()).isEqualTo(pupil);
     }
 
     @Test

@@ -3,6 +3,7 @@ package zapateo.server.arrangements;
 import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -12,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.arrangement.Choice;
@@ -44,7 +46,7 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
                              @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
                              @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs,
                              @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
-                             @Valid RightRequest right, @Valid ParkedRequest parked, @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
+                             @Valid RightRequest right, @Valid ParkedRequest parked, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
     public static final ChoicesRequest NONE = of(Options.OPEN);
 
@@ -61,7 +63,7 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
      * @param values by the names of {@link Choice}'s table
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record OverrideRequest(@NotNull(message = "expected bars, as in 5-8") String bars, Integer pass, String beats, @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
+    public record OverrideRequest(@NotNull(message = "expected bars, as in 5-8") String bars, Integer pass, String beats, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
         private Choices.Override override(String path) {
             return new Choices.Override(run("bars", bars), Optional.ofNullable(pass), Optional.ofNullable(beats).map(text -> beats(run("beats", text))),
@@ -149,6 +151,11 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
         int count() {
             return Stream.of(overrides, locks, fingers, licks, plain, asTheyAre).filter(Objects::nonNull).mapToInt(List::size).sum();
         }
+    }
+
+    /** The ids of all figures of the left hand that are named. */
+    public Set<String> figures() {
+        return choices("").figures();
     }
 
     /** How many choices wait for bars that are gone. */

@@ -9,6 +9,9 @@ import zapateo.server.problems.Refusal;
 /** Choices as they stand in JSON, by their names; what the JSON itself has wrong is told apart from what may not be chosen. */
 final class ChosenValues {
 
+    /** What no field is called: the map of choices has no name of its own in JSON, its entries stand by theirs. */
+    static final String NO_FIELD = "\u0000";
+
     private ChosenValues() {
     }
 

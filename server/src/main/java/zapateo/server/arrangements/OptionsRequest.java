@@ -2,6 +2,7 @@ package zapateo.server.arrangements;
 
 import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Map;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Options;
@@ -11,7 +12,7 @@ import zapateo.arrangement.Options;
  *
  * @param values by the names of {@link Choice}'s table
  */
-public record OptionsRequest(@JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
+public record OptionsRequest(@JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
     Options options(String path) {
         return ChosenValues.read(Choice.Place.SECTION, path, values);

@@ -3,6 +3,7 @@ package zapateo.server.arrangements;
 import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -24,7 +25,7 @@ import zapateo.server.problems.Refusal;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record RightRequest(@Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LickRequest> licks,
-                           @Size(max = 200, message = "expected at most 200") Map<String, @NotNull @Valid MannerRequest> sections, @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
+                           @Size(max = 200, message = "expected at most 200") Map<String, @NotNull @Valid MannerRequest> sections, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
     /** @param bar as numbered in the chart; @param lick its id */
     public record LickRequest(@NotNull(message = "expected a bar's number") Integer bar, @NotNull(message = "expected a lick's id") String lick) {
@@ -35,7 +36,7 @@ public record RightRequest(@Size(max = 2000, message = "expected at most 2000") 
      *
      * @param values by the names of {@link Choice}'s table; {@code style} is needed
      */
-    public record MannerRequest(@JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
+    public record MannerRequest(@JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
         private Options manner(String path) {
             return read(Choice.Place.RIGHT_SECTION, path, values);

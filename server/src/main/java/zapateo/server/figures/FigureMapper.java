@@ -33,4 +33,7 @@ interface FigureMapper {
 
     @Update("update own_figure set deleted_at = #{at} where owner = #{owner} and id = #{id} and deleted_at is null")
     int delete(@Param("owner") UUID owner, @Param("id") String id, @Param("at") OffsetDateTime at);
+
+    @Insert("insert into own_figure_text (owner, hash, file) values (#{owner}, #{hash}, #{file}) on conflict do nothing")
+    void keepText(@Param("owner") UUID owner, @Param("hash") UUID hash, @Param("file") String file);
 }

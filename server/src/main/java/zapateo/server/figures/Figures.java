@@ -3,10 +3,14 @@ package zapateo.server.figures;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import zapateo.lefthand.FigureCheck;
@@ -15,6 +19,7 @@ import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.FigureFile;
+import zapateo.server.kept.Content;
 import zapateo.server.players.Player;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
@@ -42,9 +47,24 @@ public class Figures {
         return own.isEmpty() ? book : book.with(own.stream().map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
     }
 
-    /** A book that has the figures that are named: the one that ships, unless one of them is the player's own. Music that names none needs no database. */
+    /** A book that has the figures that are named: the one that ships, unless one of them is the player's own, one that was taken away since too. Music that names none needs no database. */
     public FigureBook bookFor(Player player, Set<String> named) {
-        return named.stream().allMatch(id -> book.figure(id).isPresent()) ? book : bookOf(player);
+        if (named.stream().allMatch(id -> book.figure(id).isPresent())) {
+            return book;
+        }
+        FigureBook own = bookOf(player);
+        return named.stream().allMatch(id -> own.figure(id).isPresent()) ? own
+                : own.with(mapper.allEver(player.id()).stream().filter(row -> named.contains(row.id())).map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
+    }
+
+    /** What the player's own among some figures say, by their ids. */
+    public Map<String, UUID> hashes(Player player, Set<String> named) {
+        Set<String> own = named.stream().filter(id -> book.figure(id).isEmpty()).collect(Collectors.toSet());
+        Map<String, UUID> hashes = new HashMap<>();
+        if (!own.isEmpty()) {
+            mapper.all(player.id()).stream().filter(row -> own.contains(row.id())).forEach(row -> hashes.put(row.id(), Content.hash(row.file())));
+        }
+        return hashes;
     }
 
     List<FigureRow> own(Player player) {
@@ -86,6 +106,7 @@ public class Figures {
         OffsetDateTime now = now();
         FigureRow row = new FigureRow(player.id(), id, FigureFile.write(figure.named(id, figure.name())), 1, now, now);
         mapper.insert(row);
+        mapper.keepText(player.id(), Content.hash(row.file()), row.file());
         return row;
     }
 
@@ -99,7 +120,9 @@ public class Figures {
         if (mapper.update(player.id(), id, version, FigureFile.write(figure.named(id, figure.name())), now()) == 0) {
             throw Refusal.stale(version, present.version());
         }
-        return find(player, id);
+        FigureRow changed = find(player, id);
+        mapper.keepText(player.id(), Content.hash(changed.file()), changed.file());
+        return changed;
     }
 
     @Transactional

@@ -2,19 +2,18 @@ package zapateo.server.songs;
 
 import org.apache.ibatis.type.MappedTypes;
 import zapateo.server.JsonTypeHandler;
-import zapateo.server.arrangements.ChoicesRequest;
 
 /** Choices are kept as JSON. */
-@MappedTypes(ChoicesRequest.class)
-public class ChoicesTypeHandler extends JsonTypeHandler<ChoicesRequest> {
+@MappedTypes(StoredChoices.class)
+public class ChoicesTypeHandler extends JsonTypeHandler<StoredChoices> {
 
     @Override
-    protected Object written(ChoicesRequest choices) {
-        return choices;
+    protected Object written(StoredChoices choices) {
+        return choices.written(JSON);
     }
 
     @Override
-    protected ChoicesRequest read(String json) {
-        return json == null ? ChoicesRequest.NONE : JSON.readValue(json, ChoicesRequest.class);
+    protected StoredChoices read(String json) {
+        return json == null ? StoredChoices.NONE : StoredChoices.read(JSON, JSON.readTree(json));
     }
 }

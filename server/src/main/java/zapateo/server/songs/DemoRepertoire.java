@@ -17,7 +17,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 import zapateo.arrangement.Preset;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Player;
-import zapateo.server.songs.OtherArrangements.NamedChoices;
 import tools.jackson.databind.json.JsonMapper;
 import zapateo.song.ChartParser;
 
@@ -61,7 +60,7 @@ class DemoRepertoire implements ApplicationRunner {
     /** The same song for other occasions, as the presets have it. */
     private static List<NamedChoices> others(String chart) {
         return ChartParser.parse(chart).song().map(song -> Preset.all().stream().filter(preset -> OCCASIONS.containsKey(preset.id()))
-                .map(preset -> new NamedChoices(OCCASIONS.get(preset.id()), ChoicesRequest.of(preset.options(song)))).toList()).orElse(List.of());
+                .map(preset -> new NamedChoices(null, OCCASIONS.get(preset.id()), ChoicesRequest.of(preset.options(song)))).toList()).orElse(List.of());
     }
 
     private static Optional<String> said(String text, String line) {
@@ -75,7 +74,7 @@ class DemoRepertoire implements ApplicationRunner {
             String right = said(text, RIGHT_LINE).map(choices -> ", \"right\": " + choices).orElse("");
             String choices = "{\"figure\": \"" + figure + "\"" + right + "}";
             String chart = text.lines().filter(line -> !line.startsWith(FIGURE_LINE) && !line.startsWith(RIGHT_LINE)).reduce("", (all, line) -> all + line + "\n");
-            songs.create(Player.ONLY, new SongRequest(null, chart, json.readValue(choices, ChoicesRequest.class), "alone", others(chart), null));
+            songs.create(Player.ONLY, new SongRequest(null, chart, json.readValue(choices, ChoicesRequest.class), null, "alone", others(chart), null));
         } catch (IOException e) {
             throw new IllegalStateException("the demo chart " + resource.getFilename() + " cannot be read", e);
         }

@@ -1,6 +1,8 @@
 package zapateo.server.songs;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
 import java.util.Comparator;
 import java.util.List;
@@ -38,6 +40,7 @@ import zapateo.server.problems.Refusal;
 public class SongController {
 
     private static final String LEAD = "lead";
+    private static final int MOST_VERSIONS = 200;
 
     private final Songs songs;
     private final Figures figures;
@@ -82,17 +85,17 @@ public class SongController {
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     public SongView create(@Valid @RequestBody SongRequest request) {
-        return SongView.of(songs.create(Player.ONLY, request));
+        return view(songs.create(Player.ONLY, request));
     }
 
     @GetMapping("/{id}")
     public SongView get(@PathVariable UUID id) {
-        return SongView.of(songs.get(Player.ONLY, id));
+        return view(songs.get(Player.ONLY, id));
     }
 
     @PutMapping("/{id}")
     public SongView change(@PathVariable UUID id, @Valid @RequestBody SongRequest request) {
-        return SongView.of(songs.change(Player.ONLY, id, request));
+        return view(songs.change(Player.ONLY, id, request));
     }
 
     @DeleteMapping("/{id}")
@@ -104,13 +107,41 @@ public class SongController {
     /** Takes back a deletion. */
     @PostMapping("/{id}/restore")
     public SongView restore(@PathVariable UUID id) {
-        return SongView.of(songs.restore(Player.ONLY, id));
+        return view(songs.restore(Player.ONLY, id));
     }
 
-    /** Every state it was saved in, the present one first. */
+    private SongView view(SongRow song) {
+        return SongView.of(song, songs.changedFigures(Player.ONLY, song));
+    }
+
+    /**
+     * The states it was saved in, the present one first: all of the last hour, then the last of each hour, then of each day; those with a name always. Every other one can be had by its number.
+     *
+     * @param before only states before this one; absent begins with the present one
+     * @param most   1 to 200
+     */
     @GetMapping("/{id}/versions")
-    public List<SongView.VersionView> versions(@PathVariable UUID id) {
-        return songs.versions(Player.ONLY, id).stream().map(SongView.VersionView::of).toList();
+    public List<SongView.VersionView> versions(@PathVariable UUID id, @RequestParam(required = false) Integer before, @RequestParam(defaultValue = "50") int most) {
+        if (most < 1 || most > MOST_VERSIONS) {
+            throw Refusal.unusable("most " + most + ": expected 1 to " + MOST_VERSIONS);
+        }
+        return songs.versions(Player.ONLY, id, before == null ? Integer.MAX_VALUE : before, most).stream().map(SongView.VersionView::of).toList();
+    }
+
+    @GetMapping("/{id}/versions/{version}")
+    public SongView.StateView version(@PathVariable UUID id, @PathVariable int version) {
+        return SongView.StateView.of(songs.version(Player.ONLY, id, version));
+    }
+
+    /** @param name blank takes it away */
+    public record VersionName(@NotNull(message = "expected a name, blank for none") @Size(max = 60, message = "expected at most 60 characters") String name) {
+    }
+
+    /** Gives a state a name of its own, so that it is always found. */
+    @PutMapping("/{id}/versions/{version}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    public void nameVersion(@PathVariable UUID id, @PathVariable int version, @Valid @RequestBody VersionName request) {
+        songs.nameVersion(Player.ONLY, id, version, request.name().isBlank() ? null : request.name().strip());
     }
 
     @GetMapping("/{id}/arrangement")
@@ -137,6 +168,6 @@ public class SongController {
     }
 
     private Arranging.Result arrange(SongRow song) {
-        return arranging.arrange(song.chart(), song.choices(), hands.pianist(Player.ONLY));
+        return arranging.arrange(song.chart(), song.choices().choices(), hands.pianist(Player.ONLY));
     }
 }

@@ -4,19 +4,20 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.UUID;
 import zapateo.server.arrangements.ChoicesRequest;
-import zapateo.server.songs.OtherArrangements.NamedChoices;
 
 /**
  * A song to keep. The chart may have mistakes in it, or nothing yet: what was typed is never refused for that.
  *
  * @param title   absent takes the chart's own
  * @param arrangement the name of the arrangement that is open, whose choices these are; absent keeps it
+ * @param arrangementId lasts, whatever the arrangement is called; absent keeps it
  * @param others      the song's other arrangements; absent keeps them
  * @param version     the one that was loaded; needed when a song is changed
  */
 record SongRequest(@Size(max = 200, message = "expected at most 200 characters") String title, @NotNull(message = "expected the chart's text") String chart,
-                   @Valid ChoicesRequest choices,
+                   @Valid ChoicesRequest choices, UUID arrangementId,
                    @Size(min = 1, max = 60, message = "expected 1 to 60 characters") String arrangement,
                    @Size(max = 30, message = "expected at most 30") List<@NotNull @Valid NamedChoices> others, Integer version) {
 }

@@ -1,5 +1,6 @@
 package zapateo.server.songs;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -8,13 +9,23 @@ import zapateo.arrangement.Choice;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.server.arrangements.ChoicesRequest;
-import zapateo.server.songs.OtherArrangements.NamedChoices;
 
-/** A song as it is kept, with its version: send that back when changing it. */
-public record SongView(UUID id, String title, String chart, ChoicesRequest choices, String arrangement, List<NamedChoices> others, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {
+/**
+ * A song as it is kept, with its version: send that back when changing it.
+ *
+ * @param arrangementId  of the arrangement that is open; it lasts, whatever the arrangement is called
+ * @param changedFigures ids of figures of one's own that were changed, or taken away, since this was kept
+ */
+public record SongView(UUID id, String title, String chart, ChoicesRequest choices, UUID arrangementId, String arrangement, List<NamedChoices> others, List<String> changedFigures, int version,
+                       OffsetDateTime createdAt, OffsetDateTime updatedAt) {
 
-    static SongView of(SongRow row) {
-        return new SongView(row.id(), row.title(), row.chart(), row.choices(), row.arrangement(), row.others().all(), row.version(), row.createdAt(), row.updatedAt());
+    static SongView of(SongRow row, List<String> changedFigures) {
+        return new SongView(row.id(), row.title(), row.chart(), row.choices().choices(), row.arrangementId(), row.arrangement(), views(row.others()), changedFigures, row.version(), row.createdAt(),
+                row.updatedAt());
+    }
+
+    private static List<NamedChoices> views(StoredArrangement.Others others) {
+        return others.all().stream().map(each -> new NamedChoices(each.id(), each.name(), each.choices().choices())).toList();
     }
 
     /**
@@ -35,10 +46,30 @@ public record SongView(UUID id, String title, String chart, ChoicesRequest choic
         }
     }
 
-    public record VersionView(int version, String title, String chart, ChoicesRequest choices, String arrangement, List<NamedChoices> others, OffsetDateTime savedAt) {
+    /**
+     * A state a song was saved in.
+     *
+     * @param figure of the arrangement that was open
+     * @param name   the player's own for it; null for none
+     */
+    public record VersionView(int version, String title, String arrangement, String figure, @Schema(types = {"string", "null"}) String name, OffsetDateTime savedAt) {
 
         static VersionView of(VersionRow row) {
-            return new VersionView(row.version(), row.title(), row.chart(), row.choices(), row.arrangement(), row.others().all(), row.savedAt());
+            return new VersionView(row.version(), row.title(), row.arrangement(), row.figure() == null ? Choice.FIGURE.usual().orElseThrow() : row.figure(), row.name(), row.savedAt());
+        }
+    }
+
+    /**
+     * All that a song was in a state.
+     *
+     * @param arrangementId null in states from before arrangements had ids
+     */
+    public record StateView(int version, String title, String chart, ChoicesRequest choices, @Schema(types = {"string", "null"}) UUID arrangementId, String arrangement, List<NamedChoices> others,
+                            OffsetDateTime savedAt) {
+
+        static StateView of(Versions.State state) {
+            return new StateView(state.row().version(), state.row().title(), state.chart(), state.open().choices().choices(), state.open().id(), state.open().name(), views(state.others()),
+                    state.row().savedAt());
         }
     }
 }

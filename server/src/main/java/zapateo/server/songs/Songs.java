@@ -3,14 +3,19 @@ package zapateo.server.songs;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.figures.Figures;
 import zapateo.server.players.Player;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartParser;
@@ -24,9 +29,13 @@ class Songs {
     private static final String FIRST = "alone";
 
     private final SongMapper mapper;
+    private final Versions versions;
+    private final Figures figures;
 
-    Songs(SongMapper mapper) {
+    Songs(SongMapper mapper, Versions versions, Figures figures) {
         this.mapper = mapper;
+        this.versions = versions;
+        this.figures = figures;
     }
 
     List<SongRow> all(Player player) {
@@ -52,9 +61,11 @@ class Songs {
     @Transactional
     SongRow create(Player player, SongRequest request) {
         OffsetDateTime now = now();
-        SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), choices(request), arrangement(request, FIRST), others(request, OtherArrangements.NONE), 1, now, now);
+        UUID id = request.arrangementId() == null ? UUID.randomUUID() : request.arrangementId();
+        SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), stored(player, choices(request)), id, arrangement(request, FIRST),
+                others(player, request, new StoredArrangement.Others(List.of())), 1, now, now);
         mapper.insert(song, Summary.of(song.chart()));
-        mapper.keepVersion(song.id());
+        versions.keep(song);
         return song;
     }
 
@@ -64,16 +75,40 @@ class Songs {
             throw Refusal.unusable("version: expected the version that was loaded");
         }
         SongRow present = get(player, id);
-        String arrangement = arrangement(request, present.arrangement());
-        if (mapper.update(player.id(), id, request.version(), title(request), request.chart(), choices(request), arrangement, others(request, present.others()), Summary.of(request.chart()), now()) == 0) {
+        UUID open = request.arrangementId() == null ? present.arrangementId() : request.arrangementId();
+        SongRow next = new SongRow(id, player.id(), title(request), request.chart(), stored(player, choices(request)), open, arrangement(request, present.arrangement()),
+                others(player, request, present.others()), request.version() + 1, present.createdAt(), now());
+        if (mapper.update(next, Summary.of(request.chart())) == 0) {
             throw Refusal.stale(request.version(), get(player, id).version());
         }
-        mapper.keepVersion(id);
-        return get(player, id);
+        versions.keep(next);
+        return next;
     }
 
-    List<VersionRow> versions(Player player, UUID id) {
-        return mapper.versions(get(player, id).id());
+    private StoredChoices stored(Player player, ChoicesRequest choices) {
+        return new StoredChoices(choices, figures.hashes(player, choices.figures()));
+    }
+
+    /** The figures of one's own that say something else now than when the song was kept. */
+    List<String> changedFigures(Player player, SongRow song) {
+        Map<String, UUID> then = song.choices().ownFigures();
+        Map<String, UUID> now = then.isEmpty() ? Map.of() : figures.hashes(player, then.keySet());
+        return then.keySet().stream().filter(id -> !then.get(id).equals(now.get(id))).toList();
+    }
+
+    /** @param before only states before this one */
+    List<VersionRow> versions(Player player, UUID id, int before, int most) {
+        return versions.thinned(get(player, id).id(), before, most, now());
+    }
+
+    Versions.State version(Player player, UUID id, int version) {
+        return versions.state(get(player, id).id(), version);
+    }
+
+    /** @param name null takes its name away */
+    @Transactional
+    void nameVersion(Player player, UUID id, int version, String name) {
+        versions.name(get(player, id).id(), version, name);
     }
 
     @Transactional
@@ -97,20 +132,23 @@ class Songs {
         return request.arrangement() == null ? present : request.arrangement().strip();
     }
 
-    /** Names are told apart by their letters, small or large. */
-    private static OtherArrangements others(SongRequest request, OtherArrangements present) {
+    /** Names are told apart by their letters, small or large. One that comes without its id is known by its name. */
+    private StoredArrangement.Others others(Player player, SongRequest request, StoredArrangement.Others present) {
         if (request.others() == null) {
             return present;
         }
         Set<String> names = new HashSet<>();
         names.add(arrangement(request, "").toLowerCase(Locale.ROOT));
-        request.others().forEach(other -> {
+        Map<String, UUID> ids = new HashMap<>();
+        present.all().forEach(each -> ids.put(each.name(), each.id()));
+        return new StoredArrangement.Others(request.others().stream().map(other -> {
             if (!names.add(other.name().strip().toLowerCase(Locale.ROOT))) {
                 throw Refusal.unusable("arrangement \"" + other.name() + "\": expected each name once");
             }
             other.choices().checked("others." + other.name() + ".choices.");
-        });
-        return new OtherArrangements(request.others());
+            UUID id = Stream.of(other.id(), ids.get(other.name())).filter(Objects::nonNull).findFirst().orElseGet(UUID::randomUUID);
+            return new StoredArrangement(id, other.name(), stored(player, other.choices()));
+        }).toList());
     }
 
     private static String title(SongRequest request) {

@@ -1,0 +1,55 @@
+package zapateo.server.songs;
+
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import zapateo.server.arrangements.ChoicesRequest;
+
+/**
+ * Choices in the form they are kept in, which has a number of its own and is read whatever its number; only today's is written.
+ * <ol>
+ * <li>the choices by themselves, as they were sent
+ * <li>{@code {format, choices, ownFigures}}
+ * </ol>
+ *
+ * @param ownFigures what the figures of one's own that they name said when they were kept, by the figures' ids
+ */
+record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
+
+    static final StoredChoices NONE = new StoredChoices(ChoicesRequest.NONE, Map.of());
+
+    private static final int FORMAT = 2;
+
+    StoredChoices {
+        ownFigures = new TreeMap<>(ownFigures);
+    }
+
+    ObjectNode written(JsonMapper json) {
+        ObjectNode written = json.createObjectNode().put("format", FORMAT);
+        written.set("choices", json.valueToTree(choices));
+        if (!ownFigures.isEmpty()) {
+            written.set("ownFigures", json.valueToTree(ownFigures));
+        }
+        return written;
+    }
+
+    /** @throws IllegalStateException of a format from after today */
+    static StoredChoices read(JsonMapper json, JsonNode kept) {
+        if (kept == null || kept.isNull()) {
+            return NONE;
+        }
+        int format = kept.path("format").asInt(1);
+        return switch (format) {
+            case 1 -> new StoredChoices(json.treeToValue(kept, ChoicesRequest.class), Map.of());
+            case FORMAT -> {
+                Map<String, UUID> figures = new TreeMap<>();
+                kept.path("ownFigures").properties().forEach(each -> figures.put(each.getKey(), UUID.fromString(each.getValue().asString())));
+                yield new StoredChoices(json.treeToValue(kept.path("choices"), ChoicesRequest.class), figures);
+            }
+            default -> throw new IllegalStateException("choices of format " + format + ": this Zapateo reads up to " + FORMAT + "; start the one that kept them");
+        };
+    }
+}
