@@ -276,6 +276,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/figures/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures/right": {
         parameters: {
             query?: never;
@@ -749,6 +765,10 @@ export interface components {
             timeline: components["schemas"]["PieceView"][];
             title: string;
         };
+        BarDraft: {
+            meter: string;
+            strokes: components["schemas"]["StrokeDraft"][];
+        };
         BarView: {
             chords: components["schemas"]["ChordView"][];
             /** Format: int32 */
@@ -917,6 +937,12 @@ export interface components {
             /** Format: int32 */
             to: number;
         };
+        DraftView: {
+            figure: components["schemas"]["FigureView"];
+            file: string;
+            id: string;
+            problem: string;
+        };
         EasierRequest: {
             arrangement: components["schemas"]["ArrangeRequest"];
             bars: string;
@@ -961,6 +987,27 @@ export interface components {
             count: string;
             meter: string;
             strokes: components["schemas"]["FigureStrokeView"][];
+        };
+        FigureDraft: {
+            accepts: string[];
+            bars: components["schemas"]["BarDraft"][];
+            /** Format: int32 */
+            chords?: number;
+            family: string;
+            feel: string[];
+            id?: string;
+            /** Format: int32 */
+            level?: number;
+            manner: components["schemas"]["MannerView"];
+            /** Format: int32 */
+            maxTempo?: number;
+            /** Format: int32 */
+            minTempo?: number;
+            name: string;
+            registers: string[];
+            suits: string[];
+            use: string;
+            variations?: components["schemas"]["VariationDraft"][];
         };
         FigureRequest: {
             file: string;
@@ -1787,6 +1834,16 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        StrokeDraft: {
+            accent?: boolean;
+            hand: string;
+            /** Format: int32 */
+            length?: number;
+            roles: string;
+            rolled?: boolean;
+            /** Format: int32 */
+            tick?: number;
+        };
         StrokeView: {
             /** @description absent where it is false */
             accent?: boolean;
@@ -1924,6 +1981,10 @@ export interface components {
             lowName: string;
             /** Format: double */
             mm: number;
+        };
+        VariationDraft: {
+            bar: components["schemas"]["BarDraft"];
+            when: string;
         };
         VariationView: {
             bar: components["schemas"]["FigureBarView"];
@@ -2476,6 +2537,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["CheckView"];
+                };
+            };
+        };
+    };
+    draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FigureDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
                 };
             };
         };

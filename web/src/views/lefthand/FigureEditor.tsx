@@ -1,12 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
-import { api, type Figure, type FigureCheck, Refused, take } from "../../api/client";
+import { api, type Figure, type FigureDrafted, Refused, take } from "../../api/client";
 import type { TriedFigure } from "../../song/desk";
 import { useSettled } from "../../song/useSettled";
 import { planks } from "../../steps/count";
 import { StepLine } from "../../steps/StepLine";
 import { Choice } from "../../ui/Choice";
-import { type EditedFigure, type EditedStroke, edited, fileOf, idOf, inMeter, markOf, usualUnit, withVoicings } from "./figureFile";
+import { draftOf, type EditedFigure, type EditedStroke, edited, inMeter, markOf, type SongMeter, usualUnit } from "./figureDraft";
 import { StrokePanel } from "./StrokePanel";
 
 const UNITS = [
@@ -28,7 +28,7 @@ export function FigureEditor({
   figure: Figure;
   /** Whether it is kept as a new figure; else it replaces the one that is changed. */
   copy: boolean;
-  songMeter: string;
+  songMeter: SongMeter;
   families: string[];
   onTry: (tried: TriedFigure | null) => void;
   onKept: (figure: Figure) => void;
@@ -36,25 +36,26 @@ export function FigureEditor({
 }) {
   const queries = useQueryClient();
   const [now, setNow] = useState<EditedFigure>(() => {
-    const opened = edited(figure, figure.meters.includes(songMeter) ? songMeter : (figure.meters[0] ?? "4/4"));
+    const opened = edited(figure, figure.meters.includes(songMeter.meter) ? songMeter.meter : (figure.meters[0] ?? "4/4"));
     return copy ? { ...opened, name: `My ${figure.name.replace(/^My /, "").toLowerCase()}` } : opened;
   });
   const [unit, setUnit] = useState(() => String(usualUnit(now)));
   const [at, setAt] = useState<number | null>(null);
   const [problem, setProblem] = useState("");
   const [keeping, setKeeping] = useState(false);
-  const id = copy ? idOf(now.name) : figure.id;
-  const file = useMemo(() => fileOf(withVoicings(now), id), [now, id]);
-  const settled = useSettled(file, 150);
+  const [drafted, setDrafted] = useState<FigureDrafted | null>(null);
+  const draft = useMemo(() => draftOf(now, copy ? undefined : figure.id), [now, copy, figure.id]);
+  const settled = useSettled(draft, 150);
 
   useEffect(() => {
     let late = false;
-    take(api.POST("/api/figures/check", { body: { file: settled } }))
+    ask(settled)
       .then((answer) => {
         if (late) return;
-        const check = answer as unknown as FigureCheck;
-        setProblem(check.problem);
-        if (!check.problem) onTry({ id: (JSON.parse(settled) as { id: string }).id, file: settled });
+        // What cannot be read has no marks; those of before stay.
+        setDrafted((before) => (answer.figure ? answer : { ...answer, figure: before?.figure ?? null }));
+        setProblem(answer.problem);
+        if (!answer.problem) onTry({ id: answer.id, file: answer.file });
       })
       .catch((error: Error) => !late && setProblem(error.message));
     return () => {
@@ -90,6 +91,8 @@ export function FigureEditor({
   const keep = async () => {
     setKeeping(true);
     try {
+      const { file, problem: wrong } = await ask(draft);
+      if (wrong) throw new Refused(422, wrong);
       const body = { file, ...(copy ? {} : { version: figure.version ?? undefined }) };
       const kept = await take(
         copy ? api.POST("/api/figures", { body }) : api.PUT("/api/figures/{id}", { params: { path: { id: figure.id } }, body }),
@@ -111,12 +114,12 @@ export function FigureEditor({
       setProblem(error instanceof Refused ? error.message : String(error));
     }
   };
-  const meters = [...new Set([...figure.meters, songMeter])];
+  const meters = [...new Set([...figure.meters, songMeter.meter])];
   const floor = planks(now.barTicks, now.beatTicks, [Number(unit) === 320 ? 320 : Number(unit) === 240 ? 240 : 0]);
   const steps = now.strokes.map((stroke) => ({
     tick: stroke.tick,
     ticks: Math.min(stroke.length ?? now.barTicks, now.barTicks - stroke.tick),
-    mark: markOf(stroke.roles),
+    mark: markOf(stroke, drafted?.figure ?? null),
     rolled: stroke.rolled,
     accent: stroke.accent,
     hand: stroke.hand,
@@ -156,7 +159,7 @@ export function FigureEditor({
             options={meters.map((meter) => ({ value: meter, label: meter }))}
             onChange={(meter) => {
               setAt(null);
-              setNow(inMeter(now, figure, meter));
+              setNow(inMeter(now, figure, meter, songMeter));
             }}
           />
         </div>
@@ -250,6 +253,10 @@ export function FigureEditor({
       </div>
     </section>
   );
+}
+
+async function ask(draft: ReturnType<typeof draftOf>): Promise<FigureDrafted> {
+  return (await take(api.POST("/api/figures/draft", { body: draft }))) as unknown as FigureDrafted;
 }
 
 /** What holds for the whole figure. */

@@ -11,6 +11,7 @@ import { Choices } from "./Choices";
 import { FigureEditor } from "./FigureEditor";
 import { Figures } from "./Figures";
 import { Fitting } from "./Fitting";
+import { songMeter } from "./figureDraft";
 import { fingerAt, withFinger } from "./fingers";
 import { HowHard } from "./HowHard";
 import { lockAt, withLock, withTopLine } from "./locks";
@@ -122,7 +123,7 @@ export function LeftHand() {
           key={editing.figure.id}
           figure={editing.figure}
           copy={editing.copy}
-          songMeter={arrangement.bars[selection[0]]?.meter ?? "4/4"}
+          songMeter={songMeter(arrangement.bars, selection[0])}
           families={[...new Set((figures.data ?? []).map((each) => each.family))]}
           onTry={setTried}
           onKept={(kept) => {

@@ -1,5 +1,5 @@
 import { Choice } from "../../ui/Choice";
-import type { EditedStroke } from "./figureFile";
+import type { EditedStroke } from "./figureDraft";
 
 const ROLES: [string, string][] = [
   ["1", "bass"],

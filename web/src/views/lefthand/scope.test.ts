@@ -1,5 +1,5 @@
 import type { Arrangement, Bar, Choices, Figure } from "../../api/client";
-import { edited, fileOf, idOf, markOf } from "./figureFile";
+import { draftOf, edited, inMeter, markOf } from "./figureDraft";
 import { lockAt, placeOf, withLock, withTopLine } from "./locks";
 import { barsOf, choose, forget, ownOptions, type Scope, scopeName } from "./scope";
 
@@ -165,27 +165,29 @@ describe("a figure's file", () => {
     version: null,
   } as unknown as Figure;
 
-  it("says the strokes as the book writes them and keeps the other metres", () => {
-    const file = JSON.parse(fileOf(edited(figure, "4/4"), "my-two"));
-    expect(file.id).toBe("my-two");
-    expect(file.bars).toEqual({ "4/4": ["1@0:1920! R:~c@1920:*"], "3/4": ["1@0:2880"] });
-    expect(file).toMatchObject({ tempo: "80-240", cut: "keep", leadIn: "below", bass: "yes", level: "2" });
-  });
-  it("has an id made of its name", () => {
-    expect(idOf("My síncopa, № 2!")).toBe("my-sincopa-2");
-    expect(idOf("♪♪")).toBe("my-figure");
-  });
-  it("is drawn as the book draws it", () => {
-    expect(["1", "5_", ">1", "v", "w", "L", "5", "c", "10+5"].map(markOf)).toEqual([
-      "heel",
-      "heel",
-      "heel",
-      "heel",
-      "heel",
-      "lead",
-      "toe",
-      "toe",
-      "toe",
+  it("is sent with its strokes in order and its other metres as they are", () => {
+    const draft = draftOf(edited(figure, "4/4"), "my-two");
+    expect(draft.id).toBe("my-two");
+    expect(draft.bars.map((bar) => [bar.meter, bar.strokes.map((stroke) => stroke.roles).join(" ")])).toEqual([
+      ["4/4", "1 c"],
+      ["3/4", "1"],
     ]);
+    expect(draft.bars[0]?.strokes[1]).toEqual({ hand: "R", roles: "c", tick: 1920, rolled: true, accent: false });
+    expect(draft).toMatchObject({ minTempo: 80, manner: { cut: "keep", leadIn: "below" }, level: 2 });
+    expect(draftOf(edited(figure, "4/4"), undefined).id).toBeUndefined();
+  });
+  it("opens the song's metre with what fits, by the song's own beats", () => {
+    const six = inMeter(edited(figure, "4/4"), figure, "6/8", { meter: "6/8", barTicks: 2880, beatTicks: 1440 });
+    expect(six).toMatchObject({ barTicks: 2880, beatTicks: 1440 });
+    expect(draftOf(six, undefined).bars.map((bar) => bar.meter)).toEqual(["4/4", "3/4", "6/8"]);
+    expect(inMeter(six, figure, "3/4", { meter: "6/8", barTicks: 2880, beatTicks: 1440 })).toMatchObject({
+      barTicks: 2880,
+      beatTicks: 960,
+    });
+  });
+  it("is drawn as the server marks it", () => {
+    const [bass, chord] = edited(figure, "4/4").strokes;
+    if (!bass || !chord) throw new Error("two strokes");
+    expect([markOf(bass, figure), markOf(chord, figure), markOf({ ...chord, roles: "new" }, null)]).toEqual(["heel", "toe", "toe"]);
   });
 });

@@ -144,6 +144,41 @@ class LeftHandApiTest {
         assertThat(SERVER.put(path, Map.of("chart", CHART, "others", List.of(Map.of("name", "")), "version", 3)).status()).isEqualTo(422);
     }
 
+    /** What the step line sends while a figure is written: file, marks and beats come back, and what is wrong with it. */
+    @Test
+    void a_figure_is_written_stroke_by_stroke() {
+        JsonNode book = StreamSupport.stream(SERVER.get("/api/figures").json().spliterator(), false).filter(each -> each.path("id").asString().equals("two-feel")).findFirst().orElseThrow();
+        Map<String, Object> draft = new HashMap<>(Map.of("name", "My síncopa, № 2!", "family", "mine", "use", "Slow flashes.", "feel", List.of("straight"), "level", 2, "minTempo", 60, "maxTempo", 120,
+                "chords", 2));
+        draft.putAll(Map.of("suits", List.of("plain"), "accepts", List.of(), "registers", List.of("deep")));
+        draft.put("manner", book.path("manner"));
+        draft.put("bars", List.of(Map.of("meter", "6/8", "strokes", List.of(stroke("L", "1", 0, 1440), stroke("R", "c", 1440, null)))));
+        JsonNode view = SERVER.post("/api/figures/draft", draft).json();
+        assertThat(view.path("problem").asString()).isEmpty();
+        assertThat(view.path("id").asString()).isEqualTo("my-sincopa-2");
+        assertThat(view.path("file").asString()).contains("\"6/8\": [\"1@0:1440 R:c@1440:*\"]").contains("voicings: [\"close\", \"guide-tones\"]");
+        JsonNode bar = view.path("figure").path("strokes").path(0);
+        assertThat(bar.path("beatTicks").asInt()).isEqualTo(1440);
+        assertThat(texts(bar.path("strokes"), "mark")).containsExactly("heel", "toe");
+        assertThat(SERVER.post("/api/figures", Map.of("file", view.path("file").asString())).status()).isEqualTo(201);
+        draft.put("bars", List.of(Map.of("meter", "6/8", "strokes", List.of(stroke("L", "zz", 0, 1440)))));
+        assertThat(SERVER.post("/api/figures/draft", draft).json().path("problem").asString()).contains("zz");
+        draft.put("bars", List.of(Map.of("meter", "4/4", "strokes", List.of(stroke("L", "1+17", 0, 960)))));
+        JsonNode wide = SERVER.post("/api/figures/draft", draft).json();
+        assertThat(wide.path("problem").asString()).contains("cannot be played");
+        assertThat(wide.path("figure").path("strokes").path(0).path("beatTicks").asInt()).isEqualTo(960);
+        draft.put("name", "♪♪");
+        assertThat(SERVER.post("/api/figures/draft", draft).json().path("id").asString()).isEqualTo("my-figure");
+        draft.remove("manner");
+        assertThat(SERVER.post("/api/figures/draft", draft).status()).isEqualTo(422);
+    }
+
+    private static Map<String, Object> stroke(String hand, String roles, int tick, Integer length) {
+        Map<String, Object> stroke = new HashMap<>(Map.of("hand", hand, "roles", roles, "tick", tick, "rolled", false, "accent", false));
+        stroke.put("length", length);
+        return stroke;
+    }
+
     /** A song says which of one's own figures have changed since it was kept; what was taken away goes on sounding in it. */
     @Test
     void a_song_outlives_its_figure_and_tells_when_that_has_changed() {

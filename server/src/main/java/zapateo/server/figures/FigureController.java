@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.FigureFile;
@@ -105,6 +106,30 @@ public class FigureController {
         } catch (Refusal refused) {
             return new CheckView(null, refused.getMessage());
         }
+    }
+
+    /**
+     * A figure that is being written.
+     *
+     * @param id      what it would be kept as, unless the name is taken
+     * @param file    its file; empty where it cannot be read
+     * @param figure  null where it cannot be read
+     * @param problem empty where it can be kept
+     */
+    public record DraftView(String id, String file, @Schema(types = {"object", "null"}) FigureView figure, String problem) {
+    }
+
+    /** The file of a figure while it is written, and whether it can be kept; nothing is kept by it. */
+    @PostMapping("/draft")
+    public DraftView draft(@Valid @RequestBody FigureDraft request) {
+        Figure figure;
+        try {
+            figure = FigureFile.parse("figure", request.file());
+        } catch (Refused unread) {
+            return new DraftView("", "", null, unread.getMessage());
+        }
+        String problem = figures.faults(figure).map(Refusal::getMessage).orElse("");
+        return new DraftView(figure.id(), FigureFile.write(figure), FigureView.of(figure, null), problem);
     }
 
     /** Its file, to be taken away, copied or changed. */

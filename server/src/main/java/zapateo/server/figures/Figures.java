@@ -83,11 +83,16 @@ public class Figures {
         } catch (Refused unread) {
             throw Refusal.unusable(unread.getMessage());
         }
-        List<Reason> faults = FigureCheck.of(figure);
-        if (!faults.isEmpty()) {
-            throw Refusal.unusable("This figure cannot be played. " + String.join(" ", faults.stream().map(words::of).toList()));
-        }
+        faults(figure).ifPresent(refusal -> {
+            throw refusal;
+        });
         return figure;
+    }
+
+    /** Why a figure cannot be played. */
+    Optional<Refusal> faults(Figure figure) {
+        List<Reason> faults = FigureCheck.of(figure);
+        return faults.isEmpty() ? Optional.empty() : Optional.of(Refusal.unusable("This figure cannot be played. " + String.join(" ", faults.stream().map(words::of).toList())));
     }
 
     @Transactional
