@@ -10,6 +10,9 @@ const LENGTH = 92;
 const BLACK_LENGTH = 56;
 const ROOM_ABOVE = 22;
 
+const ALL = keys(LOWEST, HIGHEST);
+const WIDTH = Math.max(...ALL.map((key) => key.x + key.width));
+
 /** The keyboard to scale, with the strokes that sound laid on it and the stretch of the left hand's in millimetres. */
 export const Keyboard = memo(function Keyboard({
   strokes,
@@ -26,8 +29,6 @@ export const Keyboard = memo(function Keyboard({
   /** Where the keys can be played: told when one goes down and up. */
   onKey?: ((midi: number, down: boolean) => void) | undefined;
 }) {
-  const all = keys(LOWEST, HIGHEST);
-  const width = Math.max(...all.map((key) => key.x + key.width));
   const left = strokes.find((stroke) => stroke.hand === "L");
   const sounding = strokes.flatMap((stroke) => stroke.notes.map((note) => ({ ...note, hand: stroke.hand })));
   const label =
@@ -38,13 +39,35 @@ export const Keyboard = memo(function Keyboard({
         : `Keyboard: ${sounding.map((note) => `${note.name}, ${note.hand === "L" ? "left" : "right"} hand${note.finger ? `, finger ${note.finger}` : ""}`).join("; ")}`;
   return (
     <svg
-      viewBox={`-1 ${-ROOM_ABOVE} ${width + 2} ${LENGTH + ROOM_ABOVE + 1}`}
+      viewBox={`-1 ${-ROOM_ABOVE} ${WIDTH + 2} ${LENGTH + ROOM_ABOVE + 1}`}
       className="block w-full"
       role="img"
       aria-label={label}
       preserveAspectRatio="xMidYMax meet"
     >
-      {all.map((key) => (
+      <Keys onKey={onKey} />
+      {aims.map((aim) => (
+        <AimKey key={aim.midi} aim={aim} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />
+      ))}
+      {strokes.map((stroke) => (
+        <HandShape key={`${stroke.hand}${stroke.tick}`} stroke={stroke} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />
+      ))}
+      {sounding.map((note) => (
+        <KeyMark key={`${note.hand}${note.midi}`} midi={note.midi} name={note.name} right={note.hand === "R"} finger={note.finger} />
+      ))}
+      {(shown ?? []).map((tone) => (
+        <ShownKey key={tone.midi} midi={tone.midi} name={tone.name} />
+      ))}
+      {left && left.notes.length > 1 && <Stretch stroke={left} spanMm={spanMm} />}
+    </svg>
+  );
+});
+
+/** The keys themselves, drawn once. */
+const Keys = memo(function Keys({ onKey }: { onKey: ((midi: number, down: boolean) => void) | undefined }) {
+  return (
+    <>
+      {ALL.map((key) => (
         <rect
           key={key.midi}
           x={key.x + (key.black ? 0.4 : 0.3)}
@@ -66,20 +89,7 @@ export const Keyboard = memo(function Keyboard({
           C{midi / 12 - 1}
         </text>
       ))}
-      {aims.map((aim) => (
-        <AimKey key={aim.midi} aim={aim} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />
-      ))}
-      {strokes.map((stroke) => (
-        <HandShape key={`${stroke.hand}${stroke.tick}`} stroke={stroke} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />
-      ))}
-      {sounding.map((note) => (
-        <KeyMark key={`${note.hand}${note.midi}`} midi={note.midi} name={note.name} right={note.hand === "R"} finger={note.finger} />
-      ))}
-      {(shown ?? []).map((tone) => (
-        <ShownKey key={tone.midi} midi={tone.midi} name={tone.name} />
-      ))}
-      {left && left.notes.length > 1 && <Stretch stroke={left} spanMm={spanMm} />}
-    </svg>
+    </>
   );
 });
 

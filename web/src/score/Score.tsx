@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from "react";
+import { playing } from "../sound/playing";
 
 let worker: Worker | null = null;
 let orders = 0;
@@ -29,10 +30,11 @@ export function Score({
 }: {
   xml: string | undefined;
   label: string;
+  /** Strokes that are lit while nothing plays; what plays is lit by itself. */
   lit: number[];
   onStroke: (stroke: number) => void;
   /** A note was dragged so many places of the staff up, or down below zero; it has been struck before. */
-  onLift?: (stroke: number, steps: number) => void;
+  onLift?: ((stroke: number, steps: number) => void) | undefined;
 }) {
   const drag = useRef<{ stroke: number; y: number; space: number } | null>(null);
   const holder = useRef<HTMLDivElement>(null);
@@ -57,12 +59,27 @@ export function Score({
     };
   }, [xml, width]);
 
+  // What sounds is lit past React: it changes with every note, the page with every line.
+  const strokes = lit.join(" ");
   useEffect(() => {
     const root = holder.current;
     if (!root || !page.svg) return;
-    for (const note of root.querySelectorAll(".lit")) note.classList.remove("lit");
-    for (const stroke of lit) for (const note of root.querySelectorAll(`[id^="s${stroke}n"]`)) note.classList.add("lit");
-  }, [lit, page]);
+    const notes = notesOf(root);
+    let now: Element[] = [];
+    const light = () => {
+      const head = playing.head();
+      for (const note of now) note.classList.remove("lit");
+      const wanted = head.playing ? head.strokes : strokes === "" ? [] : strokes.split(" ").map(Number);
+      now = wanted.flatMap((stroke) => notes.get(stroke) ?? []);
+      for (const note of now) note.classList.add("lit");
+    };
+    light();
+    const leave = playing.subscribe(light);
+    return () => {
+      leave();
+      for (const note of now) note.classList.remove("lit");
+    };
+  }, [strokes, page]);
 
   return (
     <div ref={holder} className="score min-h-40 rounded-plank border border-line bg-sheet px-2 py-1" data-ready={page.svg ? "yes" : "no"}>
@@ -100,6 +117,19 @@ export function Score({
       )}
     </div>
   );
+}
+
+/** The notes of a page by the strokes they belong to. */
+function notesOf(root: Element): Map<number, Element[]> {
+  const notes = new Map<number, Element[]>();
+  for (const note of root.querySelectorAll('[id^="s"]')) {
+    const stroke = /^s(\d+)n/.exec(note.id);
+    if (!stroke) continue;
+    const all = notes.get(Number(stroke[1]));
+    if (all) all.push(note);
+    else notes.set(Number(stroke[1]), [note]);
+  }
+  return notes;
 }
 
 /** Pixels from one line of a note's staff to the next. */

@@ -1,8 +1,10 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
+import { useMemo } from "react";
 import type { Arrangement, Tone } from "../api/client";
 import type { Aim } from "../keyboard/AimKey";
 import { Keyboard } from "../keyboard/Keyboard";
 import { PlaysOn } from "../sound/PlaysOn";
+import { isPlaying, playedStrokes, usePlaying } from "../sound/playing";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
 import { Choice } from "../ui/Choice";
@@ -50,11 +52,9 @@ export function Dock({
   setLevel: (level: number | null) => void;
   resetTempo: (() => void) | null;
 }) {
-  const resting = arrangement?.strokes.findIndex((stroke) => stroke.bar >= selection[0]) ?? -1;
-  const indices = sound.head.playing ? sound.head.strokes : struck !== null ? [struck] : resting >= 0 ? [resting] : [];
-  const strokes = indices.flatMap((index) => arrangement?.strokes[index] ?? []);
-  const playing = sound.head.playing;
-  const vamping = playing && (arrangement?.bars[sound.head.bar]?.vamp ?? null) !== null;
+  const sounds = usePlaying(isPlaying);
+  const counting = usePlaying((head) => head.counting);
+  const vamping = usePlaying((head) => head.playing && (arrangement?.bars[head.bar]?.vamp ?? null) !== null);
   const beat = beatSign(arrangement?.tempo.beatTicks ?? 960);
   const first = arrangement?.bars[selection[0]]?.number ?? 1;
   const last = arrangement?.bars[selection[1]]?.number ?? 1;
@@ -68,12 +68,12 @@ export function Dock({
           type="button"
           onClick={sound.toggle}
           disabled={!arrangement}
-          aria-label={playing ? "Stop" : "Play"}
-          title={playing ? "Stop (Space)" : "Play (Space)"}
+          aria-label={sounds ? "Stop" : "Play"}
+          title={sounds ? "Stop (Space)" : "Play (Space)"}
           className="flex size-16 items-center justify-center rounded-plank bg-ink text-ground"
         >
           <svg viewBox="0 0 24 24" className="size-7" aria-hidden="true">
-            {playing ? <rect x="5" y="5" width="14" height="14" fill="currentColor" /> : <path d="M6 4l14 8-14 8z" fill="currentColor" />}
+            {sounds ? <rect x="5" y="5" width="14" height="14" fill="currentColor" /> : <path d="M6 4l14 8-14 8z" fill="currentColor" />}
           </svg>
         </button>
         <div>
@@ -89,7 +89,7 @@ export function Dock({
             </button>
           </div>
           <p className="text-[0.86rem] text-quiet leading-tight">
-            {sound.state === "loading" ? "tuning the piano …" : sound.head.counting ? "counting in …" : `${beat}s a minute`}
+            {sound.state === "loading" ? "tuning the piano …" : counting ? "counting in …" : `${beat}s a minute`}
             {resetTempo && (
               <button type="button" onClick={resetTempo} className="ml-1.5 underline decoration-dotted underline-offset-2">
                 reset
@@ -137,17 +137,47 @@ export function Dock({
       </div>
       <div className="min-w-0 flex-1">
         <div className="mx-auto max-w-[62rem]">
-          <Keyboard
-            strokes={shown && !playing ? [] : strokes}
+          <SoundingKeys
+            arrangement={arrangement}
+            from={selection[0]}
+            struck={struck}
             spanMm={spanMm}
-            shown={playing ? null : shown}
+            shown={shown}
             aims={aims}
-            onKey={onKey ?? undefined}
+            onKey={onKey}
           />
         </div>
       </div>
     </section>
   );
+}
+
+/** The keyboard with what sounds, else with what is asked about, else with the first stroke of the bars that are taken. */
+function SoundingKeys({
+  arrangement,
+  from,
+  struck,
+  spanMm,
+  shown,
+  aims,
+  onKey,
+}: {
+  arrangement: Arrangement | undefined;
+  from: number;
+  struck: number | null;
+  spanMm: number;
+  shown: Tone[] | null;
+  aims: Aim[];
+  onKey: ((midi: number, down: boolean) => void) | null;
+}) {
+  const sounds = usePlaying(isPlaying);
+  const played = usePlaying(playedStrokes);
+  const strokes = useMemo(() => {
+    const resting = arrangement?.strokes.findIndex((stroke) => stroke.bar >= from) ?? -1;
+    const indices = sounds ? played : shown ? [] : struck !== null ? [struck] : resting >= 0 ? [resting] : [];
+    return indices.flatMap((index) => arrangement?.strokes[index] ?? []);
+  }, [arrangement, from, sounds, played, shown, struck]);
+  return <Keyboard strokes={strokes} spanMm={spanMm} shown={sounds ? null : shown} aims={aims} onKey={onKey ?? undefined} />;
 }
 
 function SoundPanel({ sound }: { sound: Sound }) {

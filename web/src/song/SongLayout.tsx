@@ -6,8 +6,9 @@ import { type Asked, useArrangement, useChart, useFigures, useHands, useWays } f
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
+import { useLatest } from "../ui/useLatest";
 import { Dock } from "./Dock";
-import { type Compared, type Desk, type Doubles, spanOf, type TriedFigure } from "./desk";
+import { type Compared, type Desk, DeskOf, type Doubles, spanOf, type TriedFigure } from "./desk";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { type DraftDesk, useDraft } from "./useDraft";
@@ -95,7 +96,7 @@ function OpenSong({ song }: { song: Song }) {
   };
   const setBpm = useCallback((next: number) => setTempo(Math.min(400, Math.max(20, Math.round(next)))), []);
 
-  const compare = () => {
+  const compare = useLatest(() => {
     if (!compared) return;
     const { arrangementId, arrangement: name, choices, others } = desk.draft;
     const other = others.find((each) => each.name === compared.name);
@@ -109,7 +110,7 @@ function OpenSong({ song }: { song: Song }) {
         others: [{ id: arrangementId, name, choices }, ...others.filter((each) => each !== other)],
       });
     else desk.change({ choices: compared.choices });
-  };
+  });
 
   useKeys({
     selection,
@@ -124,6 +125,11 @@ function OpenSong({ song }: { song: Song }) {
     compare: () => /\/(left|right)-hand$/.test(pathname) && compare(),
     level: takeLevel,
   });
+
+  const takeDoubles = useCallback((way: Doubles) => {
+    localStorage.setItem("zapateo.doubles", way);
+    setDoubles(way);
+  }, []);
 
   const context: Desk = {
     song,
@@ -154,10 +160,7 @@ function OpenSong({ song }: { song: Song }) {
     setAims,
     setOnKey: hearKeys,
     doubles,
-    setDoubles: (way) => {
-      localStorage.setItem("zapateo.doubles", way);
-      setDoubles(way);
-    },
+    setDoubles: takeDoubles,
   };
 
   return (
@@ -172,7 +175,9 @@ function OpenSong({ song }: { song: Song }) {
       />
       <Trouble desk={desk} failed={sound.state === "failed"} changedFigures={song.changedFigures} />
       <main className="min-h-0 overflow-hidden">
-        <Outlet context={context} />
+        <DeskOf desk={context}>
+          <Outlet />
+        </DeskOf>
       </main>
       <Dock
         arrangement={arrangement}

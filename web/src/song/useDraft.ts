@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, type Choices, type NamedChoices, Refused, type Song, take } from "../api/client";
+import { useLatest } from "../ui/useLatest";
 
 /** What the person is working on: the chart, the choices of the arrangement that is open and the other arrangements, with all that can be taken back. */
 export type Draft = { chart: string; choices: Choices; arrangementId?: string; arrangement: string; others: NamedChoices[] };
@@ -93,6 +94,9 @@ export function useDraft(song: Song): DraftDesk {
     setDraft(target);
   };
 
+  const undo = useLatest(() => step(past, setPast, setFuture));
+  const redo = useLatest(() => step(future, setFuture, setPast));
+
   const keep = useCallback(async () => {
     const sending = latest.current;
     if (running.current || same(sending, kept.current)) return;
@@ -149,7 +153,7 @@ export function useDraft(song: Song): DraftDesk {
     };
   }, [keep, song.id]);
 
-  const takeTheirs = async () => {
+  const takeTheirs = useCallback(async () => {
     const theirs = await take(api.GET("/api/songs/{id}", { params: { path: { id: song.id } } }));
     version.current = theirs.version;
     kept.current = draftOf(theirs);
@@ -157,28 +161,21 @@ export function useDraft(song: Song): DraftDesk {
     setPast((steps) => [...steps, latest.current]);
     setDraft(kept.current);
     setKeeping({ state: "kept", at: new Date(theirs.updatedAt) });
-  };
+  }, [song.id]);
 
-  const keepCopy = async () => {
+  const keepCopy = useCallback(async () => {
     const copy = await take(api.POST("/api/songs", { body: latest.current }));
     await takeTheirs();
     queries.invalidateQueries({ queryKey: ["songs"] });
     return copy.id;
-  };
+  }, [queries, takeTheirs]);
 
-  return {
-    draft,
-    keeping,
-    change,
-    edit,
-    note,
-    undo: () => step(past, setPast, setFuture),
-    redo: () => step(future, setFuture, setPast),
-    canUndo: past.length > 0,
-    canRedo: future.length > 0,
-    takeTheirs,
-    keepCopy,
-  };
+  const canUndo = past.length > 0;
+  const canRedo = future.length > 0;
+  return useMemo(
+    () => ({ draft, keeping, change, edit, note, undo, redo, canUndo, canRedo, takeTheirs, keepCopy }),
+    [draft, keeping, change, edit, note, undo, redo, canUndo, canRedo, takeTheirs, keepCopy],
+  );
 }
 
 export function draftOf(song: Omit<Draft, "arrangementId"> & { arrangementId?: string | null }): Draft {

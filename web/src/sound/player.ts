@@ -2,12 +2,12 @@ import * as Tone from "tone";
 import type { Arrangement, Bar } from "../api/client";
 import { Course, type Due, GIVEN_OUT, paceOf } from "./course";
 import { hush, type NoteSink, sendNote } from "./midiOut";
+import { type Playhead, playing } from "./playing";
 import { type Click, clicks, type Metronome, type Tone as Sounding, tones } from "./schedule";
 
 export type Volumes = { left: number; right: number; click: number };
 /** Where it sounds: on an instrument outside too or instead, told so much later or, below zero, earlier. */
 export type Out = { sink: NoteSink | null; hereToo: boolean; delayMs: number };
-export type Playhead = { playing: boolean; counting: boolean; bar: number; tick: number; strokes: number[] };
 export type Heard = { tick: number; midi: number; hand: "L" | "R"; time: number };
 /** How many tones came later than they were due since the page was opened, and the latest by how much. */
 export type Late = { tones: number; worstMs: number };
@@ -54,7 +54,6 @@ export class Player {
   private out: Out = { sink: null, hereToo: false, delayMs: 0 };
   /** When the last click of a count-in is over: the first beat of what is played. */
   private counted = 0;
-  private readonly listeners = new Set<() => void>();
   private arrangement: Arrangement | null = null;
   private course: Course | null = null;
   private pumping: number | undefined;
@@ -86,11 +85,6 @@ export class Player {
     const sampler = () => new Tone.Sampler({ urls, release: 0.5 }).toDestination();
     return { L: sampler(), R: sampler() };
   }
-
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
-  };
 
   playhead = (): Playhead => this.head;
 
@@ -281,6 +275,6 @@ export class Player {
 
   private move(head: Playhead): void {
     this.head = head;
-    for (const listener of this.listeners) listener();
+    playing.move(head);
   }
 }

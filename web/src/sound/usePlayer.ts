@@ -1,14 +1,12 @@
-import { useCallback, useEffect, useRef, useState, useSyncExternalStore } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Arrangement } from "../api/client";
 import { filled } from "../api/filled";
-import type { Out, Player, Playhead, Volumes } from "./player";
+import type { Out, Player, Volumes } from "./player";
+import { playing } from "./playing";
 import type { Metronome } from "./schedule";
 import { type StandInPiano, standInPiano } from "./standInPiano";
 
-const SILENT: Playhead = { playing: false, counting: false, bar: -1, tick: -1, strokes: [] };
-
 export type Sound = {
-  head: Playhead;
   state: "closed" | "loading" | "ready" | "failed";
   toggle: () => void;
   stop: () => void;
@@ -54,7 +52,6 @@ export function usePlayer(
   /** Whether what plays goes through once, whatever is looped. */
   const once = useRef(false);
   const opening = useRef<Promise<Player> | null>(null);
-  const head = useSyncExternalStore(player?.subscribe ?? noSubscription, player?.playhead ?? silence);
 
   const open = useCallback(async (): Promise<Player> => {
     setState((now) => (now === "ready" ? now : "loading"));
@@ -80,7 +77,13 @@ export function usePlayer(
   useEffect(() => player?.setMetronome(metronome), [player, metronome]);
   useEffect(() => player?.setVolumes(volumes), [player, volumes]);
   useEffect(() => player?.setOut(out), [player, out]);
-  useEffect(() => () => player?.dispose(), [player]);
+  useEffect(
+    () => () => {
+      player?.dispose();
+      playing.rest();
+    },
+    [player],
+  );
 
   const toggle = useCallback(() => {
     if (!arrangement) return;
@@ -133,27 +136,26 @@ export function usePlayer(
 
   const stop = useCallback(() => player?.stop(), [player]);
   const goOn = useCallback(() => player?.goOn(), [player]);
-  return {
-    head,
-    state,
-    toggle,
-    stop,
-    strike,
-    goOn,
-    record,
-    elapsed,
-    sing,
-    ready: open,
-    out,
-    setOut,
-    volumes,
-    setVolumes,
-    metronome,
-    setMetronome,
-    countIn,
-    setCountIn,
-  };
+  return useMemo(
+    () => ({
+      state,
+      toggle,
+      stop,
+      strike,
+      goOn,
+      record,
+      elapsed,
+      sing,
+      ready: open,
+      out,
+      setOut,
+      volumes,
+      setVolumes,
+      metronome,
+      setMetronome,
+      countIn,
+      setCountIn,
+    }),
+    [state, toggle, stop, strike, goOn, record, elapsed, sing, open, out, volumes, metronome, countIn],
+  );
 }
-
-const noSubscription = () => () => undefined;
-const silence = () => SILENT;

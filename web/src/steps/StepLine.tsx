@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { planks } from "./count";
 
 export type Step = { tick: number; ticks: number; mark: "heel" | "toe" | "lead"; rolled?: boolean; accent?: boolean; hand?: "L" | "R" };
@@ -80,7 +81,7 @@ export function StepLine({
   );
 }
 
-function Foot({ step, x, scale, lit }: { step: Step; x: number; scale: number; lit: boolean }) {
+const Foot = memo(function Foot({ step, x, scale, lit }: { step: Step; x: number; scale: number; lit: boolean }) {
   const stroke = lit ? "var(--accent)" : "var(--ink)";
   if (step.hand === "R") {
     return (
@@ -113,4 +114,4 @@ function Foot({ step, x, scale, lit }: { step: Step; x: number; scale: number; l
       strokeWidth={1.5}
     />
   );
-}
+});

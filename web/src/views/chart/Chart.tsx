@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Problem } from "../../api/client";
-import { useDesk } from "../../song/desk";
+import { useShown, useWork } from "../../song/desk";
+import { playedBar, usePlaying } from "../../sound/playing";
 import { isTaken } from "../../ui/keys";
 import { DegreeWalk } from "./DegreeWalk";
 import { Editor } from "./Editor";
@@ -13,7 +14,8 @@ import { useTyped } from "./useTyped";
 
 /** The chart's text on one side, the sheet it makes on the other, in step: either can be written in. */
 export function Chart() {
-  const { desk, chart, chartError, sound, trial } = useDesk();
+  const { desk, chart, chartError } = useWork();
+  const { trial } = useShown();
   const sheet = useSheet(chart);
   const typed = useTyped(desk);
   const problems = chartError ? chartError.problems : (chart?.problems ?? []);
@@ -21,7 +23,7 @@ export function Chart() {
   const [degrees, setDegrees] = useState<Degrees>("roman");
   const [words, setWords] = useState(true);
   const [typing, setTyping] = useState<{ bar: number; text: string } | null>(null);
-  const playing = sound.head.playing ? sound.head.bar : -1;
+  const playing = usePlaying(playedBar);
   useSheetKeys(sheet, typing !== null, setTyping);
   const show = (problem: Problem) => {
     if (!field.current || problem.line === null || problem.column === null) return;

@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, type ReadingByEar, type Refused, take, type WrittenBar, type WrittenChord } from "../../api/client";
-import { useDesk } from "../../song/desk";
+import { useArranged, useShown, useSound, useWork } from "../../song/desk";
+import { playing } from "../../sound/playing";
 import { Chord } from "../../ui/Chord";
 import { isTaken } from "../../ui/keys";
 import { TextButton } from "../../ui/Notice";
@@ -92,7 +93,7 @@ export async function moveBars(sheet: Sheet, by: number): Promise<void> {
 }
 
 function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBar; sheet: Sheet }) {
-  const { doubles, setDoubles } = useDesk();
+  const { doubles, setDoubles } = useShown();
   const doubled = chord.tones.some((tone) => /𝄫|𝄪/u.test(tone));
   if (!chord.degree) return <p className="text-quiet">{chord.symbol === "N.C." ? "No chord here." : "This cannot be read as a chord."}</p>;
   const slash = chord.symbol.includes("/") && !chord.symbol.endsWith("6/9");
@@ -139,7 +140,10 @@ function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBa
 
 /** By ear: each likely reading at one key, heard in place between its neighbours; nothing is kept until it is. */
 function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; sheet: Sheet }) {
-  const { desk, trial, setTrial, sound, arrangement } = useDesk();
+  const { desk } = useWork();
+  const { arrangement } = useArranged();
+  const { trial, setTrial } = useShown();
+  const sound = useSound();
   const [written, setWritten] = useState(chord.symbol);
   useEffect(() => {
     if (trial === null) setWritten(chord.symbol);
@@ -166,9 +170,9 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
       setTrial(index === null ? null : (all[index]?.text ?? null));
       const played = bar.played[0] ?? 0;
       sheet.loop(played - 1, played + 1);
-      if (!sound.head.playing) setStarting(true);
+      if (!playing.head().playing) setStarting(true);
     },
-    [all, bar.played, setTrial, sheet, sound.head.playing],
+    [all, bar.played, setTrial, sheet],
   );
   // The first sound is the reading itself, not what stood there before it was laid out.
   const wanted = heard === null ? written : all[heard]?.symbol;

@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 import { api, type ChartView, type EasyKey, type KeyNotes, type Refused, type Simplified, take } from "../../api/client";
 import { requestOf } from "../../api/queries";
 import { Score } from "../../score/Score";
-import { useDesk } from "../../song/desk";
+import { useShown, useWork } from "../../song/desk";
 import { Chord } from "../../ui/Chord";
 import { TextButton } from "../../ui/Notice";
 import { keyName } from "../../ui/words";
@@ -91,7 +91,7 @@ export function useTranspose(sheet: Sheet): (to: { semitones?: number; key?: str
 }
 
 function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; onDone: () => void }) {
-  const { desk, asked } = useDesk();
+  const { desk, asked } = useWork();
   const transpose = useTranspose(sheet);
   const minor = chart.mode === "minor" || chart.mode === "dorian";
   const suffix = chart.mode === "minor" ? "m" : chart.mode === "major" ? "" : ` ${chart.mode}`;
@@ -155,7 +155,7 @@ function reason(key: EasyKey): string {
 
 /** Relative and parallel, and the notes on staff and keyboard. */
 function KeyPanel({ name }: { name: string }) {
-  const { setShown } = useDesk();
+  const { setShown } = useShown();
   const [at, setAt] = useState(name);
   const [notes, setNotes] = useState<"scale" | "pentatonic">("scale");
   const key = useQuery<KeyNotes, Refused>({
@@ -233,7 +233,7 @@ const HOW: Record<string, string> = {
 
 /** Chords one knows: every change is shown and can be left out; the undo takes all back. */
 function SimplifyDialog({ open, onClose, sheet }: { open: boolean; onClose: () => void; sheet: Sheet }) {
-  const { desk } = useDesk();
+  const { desk } = useWork();
   const [knows, setKnows] = useState<"triads" | "sevenths" | "these">("triads");
   const [own, setOwn] = useState("C F G Am Dm Em G7");
   const [left, setLeft] = useState<Set<string>>(new Set());

@@ -3,7 +3,7 @@ import { fireEvent, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Outlet, Route, Routes } from "react-router";
 import { type Arrangement, api, type ChartView, type WrittenBar, type WrittenChord } from "../../api/client";
-import type { Desk } from "../../song/desk";
+import { type Desk, DeskOf } from "../../song/desk";
 import type { Draft, Make } from "../../song/useDraft";
 import { Chart } from "./Chart";
 import { DegreeWalk } from "./DegreeWalk";
@@ -114,7 +114,7 @@ function open(chart: ChartView, text: string, selection: [number, number] = [0, 
     arrangement: arrangementOf(bars),
     selection: selection[1] === 99 ? [0, bars - 1] : selection,
     select: vi.fn(),
-    sound: { head: { playing: false, bar: -1 }, toggle: vi.fn() },
+    sound: { toggle: vi.fn() },
     trial: null,
     setTrial: vi.fn(),
     setShown: vi.fn(),
@@ -125,7 +125,13 @@ function open(chart: ChartView, text: string, selection: [number, number] = [0, 
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter>
         <Routes>
-          <Route element={<Outlet context={desk} />}>
+          <Route
+            element={
+              <DeskOf desk={desk}>
+                <Outlet />
+              </DeskOf>
+            }
+          >
             <Route path="/" element={<Chart />} />
           </Route>
         </Routes>

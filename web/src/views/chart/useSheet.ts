@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type BarMove, type ChartView, type Edit, editChart, Refused, type WrittenBar } from "../../api/client";
-import { useDesk } from "../../song/desk";
+import { useArranged, useMarked, useShown, useWork } from "../../song/desk";
 import { movedDraft } from "../../song/moved";
 
 /** How degrees are written under the chords. */
@@ -33,7 +33,10 @@ export type Sheet = {
 
 /** The written bars that are chosen, and what can be done with them; the chosen bars are also those that are played and looped. */
 export function useSheet(chart: ChartView | undefined): Sheet {
-  const { desk, selection, select, arrangement, setTrial } = useDesk();
+  const { desk } = useWork();
+  const { arrangement } = useArranged();
+  const { selection, select } = useMarked();
+  const { setTrial } = useShown();
   const bars = useMemo(() => chart?.written.flatMap((section) => section.bars) ?? [], [chart]);
   const [own, setOwn] = useState<[number, number] | null>(null);
   const [chord, setChord] = useState(0);

@@ -2,14 +2,16 @@ import { Dialog, DialogBackdrop, DialogPanel, DialogTitle, Menu, MenuButton, Men
 import { useState } from "react";
 import type { Arrangement, NamedChoices } from "../../api/client";
 import { useArrangement, useThereIs } from "../../api/queries";
-import { useDesk } from "../../song/desk";
+import { useArranged, useMarked, useWork } from "../../song/desk";
 import { settings } from "./Choices";
 import { differences } from "./differences";
 import { optionsOf } from "./scope";
 
 /** The arrangements of one song: open another, copy, rename, delete, compare. */
 export function Arrangements() {
-  const { desk, setCompared, arrangement, selection } = useDesk();
+  const { desk, setCompared } = useWork();
+  const { arrangement } = useArranged();
+  const { selection } = useMarked();
   const { arrangementId, arrangement: name, choices, others } = desk.draft;
   const [asking, setAsking] = useState<"copy" | "rename" | null>(null);
   const [comparing, setComparing] = useState<NamedChoices | null>(null);
@@ -182,7 +184,7 @@ function Comparison({
   onClose: () => void;
   onHear: () => void;
 }) {
-  const { asked } = useDesk();
+  const { asked } = useWork();
   const first = useArrangement({ ...asked, choices: mine.choices, figures: [] });
   const second = useArrangement({ ...asked, choices: other.choices, figures: [] });
   const thereIs = useThereIs().data;

@@ -1,44 +1,39 @@
 import { useMemo } from "react";
 import type { Bar, Stroke } from "../../api/client";
-import { useDesk } from "../../song/desk";
-import { StepLine } from "../../steps/StepLine";
+import { useArranged, useSound } from "../../song/desk";
+import { usePlaying } from "../../sound/playing";
+import { type Step, StepLine } from "../../steps/StepLine";
 
 /** So many names fit under their own steps; more of them run on in lines. */
 const MOST_ALIGNED = 8;
 
 /** The bar of the moment as footwork, large, with its count; a step can be struck and asked. */
 export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: number | null; setStruck: (stroke: number | null) => void }) {
-  const { arrangement, sound } = useDesk();
+  const { arrangement } = useArranged();
+  const sound = useSound();
   const here = arrangement?.bars[bar];
   const strokes = useMemo(
     () => (arrangement?.strokes ?? []).map((stroke, index) => ({ stroke, index })).filter(({ stroke }) => stroke.bar === bar),
     [arrangement, bar],
   );
+  const steps = useMemo(
+    () =>
+      strokes.map(({ stroke }) => ({
+        tick: stroke.written.tick - (here?.tick ?? 0),
+        ticks: stroke.written.ticks,
+        mark: stroke.mark,
+        rolled: stroke.rolled !== null,
+        accent: stroke.accent,
+        hand: stroke.hand,
+      })),
+    [strokes, here],
+  );
   if (!arrangement || !here) return null;
-  const lit = sound.head.playing
-    ? arrangement.strokes[sound.head.strokes[0] ?? -1]
-    : struck !== null
-      ? arrangement.strokes[struck]
-      : undefined;
   const roomy = strokes.length <= MOST_ALIGNED && new Set(strokes.map(({ stroke }) => stroke.written.tick)).size === strokes.length;
   const names = strokes.map(({ stroke }) => stroke.notes.map((note) => note.name).join("+")).join(" ");
   return (
     <div className="mt-2">
-      <StepLine
-        large
-        barTicks={here.ticks}
-        beatTicks={here.beatTicks}
-        steps={strokes.map(({ stroke }) => ({
-          tick: stroke.written.tick - here.tick,
-          ticks: stroke.written.ticks,
-          mark: stroke.mark,
-          rolled: stroke.rolled !== null,
-          accent: stroke.accent,
-          hand: stroke.hand,
-        }))}
-        litTick={lit ? lit.written.tick - here.tick : null}
-        label={`Step line of bar ${here.number}: ${names}`}
-      />
+      <LitSteps bar={here} all={arrangement.strokes} steps={steps} struck={struck} label={`Step line of bar ${here.number}: ${names}`} />
       {here.meeting && <Order bar={here} strokes={strokes.map(({ stroke }) => stroke)} />}
       <fieldset className={roomy ? "relative h-9" : "flex flex-wrap gap-x-1"}>
         <legend className="sr-only">Strokes of bar {here.number}</legend>
@@ -59,6 +54,22 @@ export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: numb
         ))}
       </fieldset>
     </div>
+  );
+}
+
+/** The step line with the step that sounds, or the one that is asked about. */
+function LitSteps({ bar, all, steps, struck, label }: { bar: Bar; all: Stroke[]; steps: Step[]; struck: number | null; label: string }) {
+  const lit = usePlaying((head) => (head.playing ? (head.strokes[0] ?? -1) : (struck ?? -1)));
+  const tick = all[lit]?.written.tick;
+  return (
+    <StepLine
+      large
+      barTicks={bar.ticks}
+      beatTicks={bar.beatTicks}
+      steps={steps}
+      litTick={tick === undefined ? null : tick - bar.tick}
+      label={label}
+    />
   );
 }
 

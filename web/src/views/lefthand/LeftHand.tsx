@@ -1,12 +1,11 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Choices as Chosen, Figure, Options, ThereIs } from "../../api/client";
-import { useFigures, useScore, useSuggestions, useThereIs, useWhy } from "../../api/queries";
-import { Score } from "../../score/Score";
-import { spanOf, useDesk } from "../../song/desk";
+import { useFigures, useSuggestions, useThereIs, useWhy } from "../../api/queries";
+import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
+import { isPlaying, usePlaying } from "../../sound/playing";
 import { Arrangements } from "./Arrangements";
-import { BarSteps } from "./BarSteps";
 import { Choices } from "./Choices";
 import { FigureEditor } from "./FigureEditor";
 import { Figures } from "./Figures";
@@ -15,9 +14,9 @@ import { songMeter } from "./figureDraft";
 import { fingerAt, withFinger } from "./fingers";
 import { HowHard } from "./HowHard";
 import { lockAt, withLock, withTopLine } from "./locks";
-import { pageOf } from "./page";
 import { Ribbon } from "./Ribbon";
 import { ScopeBar } from "./ScopeBar";
+import { Staff } from "./Staff";
 import { barsOf, choose, ownOptions, type Scope, scopeName } from "./scope";
 import { WhyPanel } from "./WhyPanel";
 
@@ -25,26 +24,9 @@ const SONG: Scope = { kind: "song" };
 
 /** The workbench: the song as a row of planks, figures to try, the engraved staff, the step line, the choices. */
 export function LeftHand() {
-  const {
-    desk,
-    asked,
-    arrangement,
-    arrangementError,
-    settledChart,
-    selection,
-    select,
-    sound,
-    struck,
-    setStruck,
-    setTried,
-    pointed,
-    setPointed,
-    onLevel,
-    bpm,
-    compared,
-    setCompared,
-    compare,
-  } = useDesk();
+  const { desk, asked, settledChart, setTried, compared, setCompared, compare } = useWork();
+  const { arrangement, arrangementError, bpm } = useArranged();
+  const { selection, select, struck, setStruck, pointed, setPointed, onLevel } = useMarked();
   const queries = useQueryClient();
   const figures = useFigures();
   const thereIs = useThereIs();
@@ -54,10 +36,8 @@ export function LeftHand() {
   const [fitting, setFitting] = useState<Figure | null>(null);
   const [panel, setPanel] = useState<"choices" | "hard">("choices");
   const [note, setNote] = useState(0);
-  const why = useWhy(asked, sound.head.playing ? null : struck, note);
-  const bar = sound.head.playing && sound.head.bar >= 0 ? sound.head.bar : selection[0];
-  const [from, to] = pageOf(selection, bar);
-  const score = useScore(asked, from, to, Boolean(arrangement) && !arrangementError);
+  const sounds = usePlaying(isPlaying);
+  const why = useWhy(asked, sounds ? null : struck, note);
   const choices = desk.draft.choices;
   // What is chosen for bars follows the bars that are taken; a section stays the one it was.
   const scope: Scope = held.kind === "bars" && arrangement ? follow(held, barsOf(arrangement.bars, selection)) : held;
@@ -87,18 +67,11 @@ export function LeftHand() {
   };
 
   if (!arrangement) return <NoBars error={arrangementError} waiting="Laying the left hand …" />;
-  const notices = arrangement.problems.filter((problem) => problem.line === null);
   const faults = arrangement.problems.filter((problem) => problem.severity === "error").length;
   return (
     <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_15.5rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_13rem] max-md:flex max-md:flex-col max-md:overflow-auto">
       <div className="col-span-3 max-md:w-full">
-        <Ribbon
-          bpm={bpm}
-          bars={arrangement.bars}
-          selection={selection}
-          onSelect={select}
-          playing={sound.head.playing ? sound.head.bar : -1}
-        />
+        <Ribbon bpm={bpm} bars={arrangement.bars} selection={selection} onSelect={select} />
       </div>
       <Figures
         figures={figures.data ?? []}
@@ -141,61 +114,53 @@ export function LeftHand() {
           aria-label="Staff and step line"
           className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
         >
-          <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-            <h2 className="whitespace-nowrap text-lg">{heading(arrangement.bars, from, to)}</h2>
-            <p className="flex min-w-0 items-baseline gap-3 text-quiet">
-              <Arrangements />
-              <button
-                type="button"
-                disabled={!compared}
-                onClick={compare}
-                title="The other of two sets of choices (A)"
-                className="min-h-8 truncate disabled:opacity-50"
-              >
-                A: <span className="font-semibold text-ink">{nameOf(figures.data, holding?.figure)}</span>
-                {compared && (
-                  <>
-                    {" "}
-                    · B: {compared.name === desk.draft.arrangement ? "" : `${compared.name}, `}
-                    {nameOf(figures.data, compared.figure)}
-                  </>
+          <Staff
+            lit={pointed.length > 0 ? pointed : struck !== null ? [struck] : []}
+            onStroke={ask}
+            beside={
+              <p className="flex min-w-0 items-baseline gap-3 text-quiet">
+                <Arrangements />
+                <button
+                  type="button"
+                  disabled={!compared}
+                  onClick={compare}
+                  title="The other of two sets of choices (A)"
+                  className="min-h-8 truncate disabled:opacity-50"
+                >
+                  A: <span className="font-semibold text-ink">{nameOf(figures.data, holding?.figure)}</span>
+                  {compared && (
+                    <>
+                      {" "}
+                      · B: {compared.name === desk.draft.arrangement ? "" : `${compared.name}, `}
+                      {nameOf(figures.data, compared.figure)}
+                    </>
+                  )}
+                </button>
+              </p>
+            }
+            notices={
+              <>
+                {arrangementError && (
+                  <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
+                    {arrangementError.message} The last left hand that could be played stays here.
+                  </p>
                 )}
-              </button>
-            </p>
-          </div>
-          {arrangementError && (
-            <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
-              {arrangementError.message} The last left hand that could be played stays here.
-            </p>
-          )}
-          {faults > 0 && (
-            <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
-              The chart has {faults === 1 ? "a mistake" : `${faults} mistakes`}; the rest is played.
-            </p>
-          )}
-          <Score
-            xml={score.data}
-            label={`Grand staff, bars ${from + 1} to ${to + 1}`}
-            lit={sound.head.playing ? sound.head.strokes : pointed.length > 0 ? pointed : struck !== null ? [struck] : []}
-            onStroke={(stroke) => {
-              ask(stroke);
-              sound.strike(stroke);
-            }}
+                {faults > 0 && (
+                  <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
+                    The chart has {faults === 1 ? "a mistake" : `${faults} mistakes`}; the rest is played.
+                  </p>
+                )}
+              </>
+            }
           />
-          <BarSteps bar={bar} struck={struck} setStruck={ask} />
-          {notices.map((notice) => (
-            <p key={notice.code} className="mt-1 text-quiet">
-              {notice.message}
-            </p>
-          ))}
         </section>
       )}
       <section
-        key={struck !== null && !sound.head.playing ? "why" : panel}
+        key={struck !== null && !sounds ? "why" : panel}
         aria-label="Choices"
         className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:order-last max-md:shrink-0 max-md:border-l-0"
       >
-        {struck !== null && !sound.head.playing && arrangement.strokes[struck] ? (
+        {struck !== null && !sounds && arrangement.strokes[struck] ? (
           <>
             <div className="flex items-baseline justify-between">
               <h2 className="text-lg">Why this note?</h2>
@@ -293,10 +258,4 @@ function follow(scope: Scope & { kind: "bars" }, bars: string): Scope {
 
 function nameOf(figures: Figure[] | undefined, id: string | undefined): string {
   return figures?.find((each) => each.id === id)?.name ?? id ?? "";
-}
-
-function heading(bars: { number: number; section: string }[], from: number, to: number): string {
-  const section = bars[from]?.section;
-  const run = from === to ? `bar ${bars[from]?.number}` : `bars ${bars[from]?.number}–${bars[to]?.number}`;
-  return section ? `${section}, ${run}` : run.charAt(0).toUpperCase() + run.slice(1);
 }

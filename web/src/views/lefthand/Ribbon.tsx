@@ -1,6 +1,8 @@
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import type { Bar } from "../../api/client";
+import { playedBar, playing, usePlaying } from "../../sound/playing";
 import { Chord } from "../../ui/Chord";
+import { useLatest } from "../../ui/useLatest";
 
 /** The song as a row of planks. A click takes a bar, a click with Shift or a drag a run of bars, a section's name all of it. */
 export function Ribbon({
@@ -8,26 +10,34 @@ export function Ribbon({
   bpm,
   selection,
   onSelect,
-  playing,
 }: {
   bars: Bar[];
   /** The tempo that is played: bars whose jumps do not fit it are marked. */
   bpm: number;
   selection: [number, number];
   onSelect: (from: number, to: number) => void;
-  playing: number;
 }) {
   const row = useRef<HTMLDivElement>(null);
   const dragFrom = useRef<number | null>(null);
-  const watched = playing >= 0 ? playing : selection[0];
+  const first = selection[0];
 
+  // The row follows the music past React.
   useEffect(() => {
-    const plank = row.current?.querySelector(`[data-bar="${watched}"]`);
-    if (!row.current || !plank) return;
-    const box = row.current.getBoundingClientRect();
-    const own = plank.getBoundingClientRect();
-    if (own.left < box.left || own.right > box.right) row.current.scrollBy({ left: own.left - box.left - 40, behavior: "smooth" });
-  }, [watched]);
+    let last = -1;
+    const follow = () => {
+      const played = playedBar(playing.head());
+      const watched = played >= 0 ? played : first;
+      if (watched === last) return;
+      last = watched;
+      const plank = row.current?.querySelector(`[data-bar="${watched}"]`);
+      if (!row.current || !plank) return;
+      const box = row.current.getBoundingClientRect();
+      const own = plank.getBoundingClientRect();
+      if (own.left < box.left || own.right > box.right) row.current.scrollBy({ left: own.left - box.left - 40, behavior: "smooth" });
+    };
+    follow();
+    return playing.subscribe(follow);
+  }, [first]);
 
   useEffect(() => {
     const drop = () => {
@@ -37,6 +47,9 @@ export function Ribbon({
     return () => window.removeEventListener("pointerup", drop);
   }, []);
 
+  const take = useLatest((from: number, to: number, more: boolean) =>
+    more ? onSelect(Math.min(selection[0], from), Math.max(selection[0], to)) : onSelect(from, to),
+  );
   const all = selection[0] === 0 && selection[1] === bars.length - 1;
   return (
     <section aria-label="Bars of the song" className="border-line border-b">
@@ -67,57 +80,7 @@ export function Ribbon({
                   </button>
                 )}
               </div>
-              <button
-                type="button"
-                data-bar={index}
-                aria-pressed={chosen}
-                aria-label={`Bar ${bar.number}: ${bar.chords.map((chord) => chord.symbol).join(", ")}`}
-                aria-description={`difficulty ${Math.round(bar.difficulty)}${bar.maxTempo < bpm ? `, too fast: up to ${Math.floor(bar.maxTempo)}` : ""}${
-                  bar.meeting?.kept.length ? ", the hands run together" : bar.meeting?.mended.length ? ", room made between the hands" : ""
-                }`}
-                onPointerDown={(event) => {
-                  if (event.button !== 0) return;
-                  dragFrom.current = index;
-                  event.currentTarget.releasePointerCapture?.(event.pointerId);
-                }}
-                onPointerEnter={() => dragFrom.current !== null && dragFrom.current !== index && onSelect(dragFrom.current, index)}
-                onClick={(event) =>
-                  event.shiftKey ? onSelect(Math.min(selection[0], index), Math.max(selection[0], index)) : onSelect(index, index)
-                }
-                className={`relative flex h-[3.7rem] w-full flex-col justify-center overflow-hidden rounded-plank border-b-4 px-1.5 text-left ${
-                  chosen && !all ? "border-accent bg-sheet outline-2 -outline-offset-2 outline-accent" : "border-grain bg-plank"
-                } ${playing === index ? "bg-wash!" : ""}`}
-              >
-                <span className="absolute top-0.5 right-1 text-[0.74rem] text-quiet">{bar.number}</span>
-                {bar.pins.length > 0 && (
-                  <span
-                    title={bar.pins.map((pin) => pin.text).join("; ")}
-                    className={`absolute top-0.5 left-1.5 max-w-[80%] truncate text-[0.74rem] ${bar.pins.some((pin) => pin.warning) ? "font-semibold text-accent" : "text-quiet"}`}
-                  >
-                    {bar.pins.map((pin) => (pin.warning ? `! ${pin.text}` : pin.text)).join("; ")}
-                  </span>
-                )}
-                <span className={`flex items-baseline gap-1.5 ${size(bar)}`}>
-                  {bar.chords.map((chord) => (
-                    <Chord key={chord.tick} symbol={chord.symbol} />
-                  ))}
-                </span>
-                {bar.meeting && bar.meeting.kept.length + bar.meeting.mended.length > 0 && (
-                  <span
-                    data-hands={bar.meeting.kept.length > 0 ? "kept" : "mended"}
-                    title={bar.meeting.kept.length > 0 ? "The hands run together here" : "Room was made between the hands here"}
-                    className={`absolute right-1 bottom-1 text-[0.8rem] leading-none ${bar.meeting.kept.length > 0 ? "font-bold text-accent" : "text-quiet"}`}
-                  >
-                    {bar.meeting.kept.length > 0 ? "⇅!" : "⇅"}
-                  </span>
-                )}
-                <span
-                  aria-hidden="true"
-                  data-strip={bar.maxTempo < bpm ? "limit" : "fits"}
-                  className={`absolute bottom-0.5 left-1 h-[3px] ${bar.maxTempo < bpm ? "bg-accent" : "bg-quiet"}`}
-                  style={{ width: `calc(${bar.difficulty}% - 0.5rem)` }}
-                />
-              </button>
+              <Plank bar={bar} index={index} bpm={bpm} taken={chosen && !all} chosen={chosen} onTake={take} dragFrom={dragFrom} />
             </div>
           );
         })}
@@ -125,6 +88,79 @@ export function Ribbon({
     </section>
   );
 }
+
+/** A bar; it alone is drawn anew when the music comes to it or leaves it. */
+const Plank = memo(function Plank({
+  bar,
+  index,
+  bpm,
+  taken,
+  chosen,
+  onTake,
+  dragFrom,
+}: {
+  bar: Bar;
+  index: number;
+  bpm: number;
+  /** Whether it is marked as one of those that are taken. */
+  taken: boolean;
+  chosen: boolean;
+  onTake: (from: number, to: number, more: boolean) => void;
+  dragFrom: React.RefObject<number | null>;
+}) {
+  const sounds = usePlaying((head) => playedBar(head) === index);
+  return (
+    <button
+      type="button"
+      data-bar={index}
+      aria-pressed={chosen}
+      aria-label={`Bar ${bar.number}: ${bar.chords.map((chord) => chord.symbol).join(", ")}`}
+      aria-description={`difficulty ${Math.round(bar.difficulty)}${bar.maxTempo < bpm ? `, too fast: up to ${Math.floor(bar.maxTempo)}` : ""}${
+        bar.meeting?.kept.length ? ", the hands run together" : bar.meeting?.mended.length ? ", room made between the hands" : ""
+      }`}
+      onPointerDown={(event) => {
+        if (event.button !== 0) return;
+        dragFrom.current = index;
+        event.currentTarget.releasePointerCapture?.(event.pointerId);
+      }}
+      onPointerEnter={() => dragFrom.current !== null && dragFrom.current !== index && onTake(dragFrom.current, index, false)}
+      onClick={(event) => onTake(index, index, event.shiftKey)}
+      className={`relative flex h-[3.7rem] w-full flex-col justify-center overflow-hidden rounded-plank border-b-4 px-1.5 text-left ${
+        taken ? "border-accent bg-sheet outline-2 -outline-offset-2 outline-accent" : "border-grain bg-plank"
+      } ${sounds ? "bg-wash!" : ""}`}
+    >
+      <span className="absolute top-0.5 right-1 text-[0.74rem] text-quiet">{bar.number}</span>
+      {bar.pins.length > 0 && (
+        <span
+          title={bar.pins.map((pin) => pin.text).join("; ")}
+          className={`absolute top-0.5 left-1.5 max-w-[80%] truncate text-[0.74rem] ${bar.pins.some((pin) => pin.warning) ? "font-semibold text-accent" : "text-quiet"}`}
+        >
+          {bar.pins.map((pin) => (pin.warning ? `! ${pin.text}` : pin.text)).join("; ")}
+        </span>
+      )}
+      <span className={`flex items-baseline gap-1.5 ${size(bar)}`}>
+        {bar.chords.map((chord) => (
+          <Chord key={chord.tick} symbol={chord.symbol} />
+        ))}
+      </span>
+      {bar.meeting && bar.meeting.kept.length + bar.meeting.mended.length > 0 && (
+        <span
+          data-hands={bar.meeting.kept.length > 0 ? "kept" : "mended"}
+          title={bar.meeting.kept.length > 0 ? "The hands run together here" : "Room was made between the hands here"}
+          className={`absolute right-1 bottom-1 text-[0.8rem] leading-none ${bar.meeting.kept.length > 0 ? "font-bold text-accent" : "text-quiet"}`}
+        >
+          {bar.meeting.kept.length > 0 ? "⇅!" : "⇅"}
+        </span>
+      )}
+      <span
+        aria-hidden="true"
+        data-strip={bar.maxTempo < bpm ? "limit" : "fits"}
+        className={`absolute bottom-0.5 left-1 h-[3px] ${bar.maxTempo < bpm ? "bg-accent" : "bg-quiet"}`}
+        style={{ width: `calc(${bar.difficulty}% - 0.5rem)` }}
+      />
+    </button>
+  );
+});
 
 /** Letters shrink so that every chord of a bar stays readable on its plank. */
 function size(bar: Bar): string {

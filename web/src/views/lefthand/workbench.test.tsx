@@ -1,6 +1,7 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Bar, Choices as Chosen, Figure, Suggested } from "../../api/client";
+import { playing } from "../../sound/playing";
 import { Choices } from "./Choices";
 import { Figures } from "./Figures";
 import { Ribbon } from "./Ribbon";
@@ -72,7 +73,7 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
 describe("the ribbon", () => {
   const show = (selection: [number, number] = [0, 4]) => {
     const onSelect = vi.fn();
-    render(<Ribbon bpm={100} bars={bars("A", "A", "B", "B", "B")} selection={selection} onSelect={onSelect} playing={-1} />);
+    render(<Ribbon bpm={100} bars={bars("A", "A", "B", "B", "B")} selection={selection} onSelect={onSelect} />);
     return onSelect;
   };
   it("takes one bar at a click", async () => {
@@ -93,6 +94,15 @@ describe("the ribbon", () => {
     expect(onSelect).toHaveBeenCalledWith(2, 4);
     await userEvent.click(screen.getByRole("button", { name: "all" }));
     expect(onSelect).toHaveBeenCalledWith(0, 4);
+  });
+  it("shows the bar that sounds, wherever the music is", () => {
+    show();
+    const third = () => screen.getByRole("button", { name: "Bar 3: C" }).className.includes("bg-wash!");
+    expect(third()).toBe(false);
+    act(() => playing.move({ playing: true, counting: false, bar: 2, tick: 7680, strokes: [4] }));
+    expect(third()).toBe(true);
+    act(() => playing.rest());
+    expect(third()).toBe(false);
   });
   it("says which bars are taken", () => {
     show([1, 2]);

@@ -1,11 +1,13 @@
 import type { Bar, Lick, RightHand } from "../../api/client";
 import { useLicks } from "../../api/queries";
-import { useDesk } from "../../song/desk";
+import { useArranged, useSound, useWork } from "../../song/desk";
 import { useHearing } from "./useHearing";
 
 /** Small devices made for the chord of a bar: heard, put in its place on the staff, and how to practise them. */
 export function LicksPanel({ bar, right, onChange }: { bar: Bar; right: RightHand; onChange: (right: RightHand) => void }) {
-  const { asked, sound, bpm, arrangement } = useDesk();
+  const { asked } = useWork();
+  const { bpm, arrangement } = useArranged();
+  const sound = useSound();
   const licks = useLicks(asked, bar.index);
   const hear = useHearing(sound, bpm * (arrangement?.tempo.beatTicks ?? 960));
   const placed = right.licks ?? [];

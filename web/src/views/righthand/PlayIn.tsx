@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
-import { useDesk } from "../../song/desk";
+import { useArranged, useMarked, useSound } from "../../song/desk";
 import { computerKeys, midiKeyboards, type NoteSource } from "../../sound/noteInput";
+import { usePlaying } from "../../sound/playing";
 import { standIn } from "../../sound/standIn";
 import { Choice } from "../../ui/Choice";
 import { scriptOf } from "./script";
@@ -8,10 +9,13 @@ import { useTake } from "./useTake";
 
 /** A melody played in over the chosen bars: on the computer's keys, the keyboard of the screen, a MIDI keyboard, or by its stand-in. */
 export function PlayIn() {
-  const { arrangement, selection, sound, bpm } = useDesk();
+  const { arrangement, bpm } = useArranged();
+  const { selection } = useMarked();
+  const sound = useSound();
   const [plugged, setPlugged] = useState<NoteSource[]>([]);
   const [chosen, setChosen] = useState(computerKeys.id);
   const { elapsed } = sound;
+  const waiting = usePlaying((head) => head.counting || !head.playing);
   useEffect(() => {
     midiKeyboards().then(setPlugged);
   }, []);
@@ -52,7 +56,7 @@ export function PlayIn() {
         </button>
       )}
       <p role="status" className="leading-snug">
-        {take.state === "playing" && (sound.head.counting || !sound.head.playing ? "Counting in …" : `${take.notes} notes so far`)}
+        {take.state === "playing" && (waiting ? "Counting in …" : `${take.notes} notes so far`)}
         {take.state === "reading" && "Finding the rhythm …"}
         {take.state === "kept" && `Kept: ${take.notes} notes.`}
         {take.state === "empty" && take.says}

@@ -1,12 +1,11 @@
 import { useEffect, useState } from "react";
 import { api, type RightHand as Right, take } from "../../api/client";
-import { useFit, useImprovNotes, useRightFigures, useScore } from "../../api/queries";
-import { Score } from "../../score/Score";
-import { useDesk } from "../../song/desk";
+import { useFit, useImprovNotes, useRightFigures } from "../../api/queries";
+import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
-import { BarSteps } from "../lefthand/BarSteps";
-import { pageOf } from "../lefthand/page";
+import { playedBar, usePlaying } from "../../sound/playing";
 import { Ribbon } from "../lefthand/Ribbon";
+import { Staff } from "../lefthand/Staff";
 import { barsOf } from "../lefthand/scope";
 import { aimsOf, overAt } from "./aims";
 import { FitPanel, type Taste } from "./FitPanel";
@@ -34,8 +33,11 @@ const PANELS = [
 
 /** The right hand over that left hand: chords in a rhythm of their own, or the melody with what lies under it; what fits and what does not. */
 export function RightHand() {
-  const desk = useDesk();
-  const { arrangement, arrangementError, settledChart, asked, selection, select, sound, struck, setStruck, setAims, bpm } = desk;
+  const { desk, chart, settledChart } = useWork();
+  const { arrangement, arrangementError, bpm } = useArranged();
+  const { selection, select, struck, setStruck } = useMarked();
+  const { setAims } = useShown();
+  const sound = useSound();
   const figures = useRightFigures();
   const fit = useFit(settledChart);
   const notes = useImprovNotes(settledChart);
@@ -43,13 +45,12 @@ export function RightHand() {
   const [own, setOwn] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const tune = useTuneEdit();
-  const playing = sound.head.playing && sound.head.bar >= 0;
-  const bar = playing ? sound.head.bar : selection[0];
-  const [from, to] = pageOf(selection, bar);
-  const score = useScore(asked, from, to, Boolean(arrangement) && !arrangementError);
+  const played = usePlaying(playedBar);
+  const bar = played >= 0 ? played : selection[0];
   const here = arrangement?.bars[bar];
-  const tick = playing ? Math.max(sound.head.tick, here?.tick ?? 0) : (here?.tick ?? 0);
-  const over = notes.data ? overAt(notes.data, bar, tick) : undefined;
+  const over = usePlaying((head) =>
+    notes.data ? overAt(notes.data, bar, head.playing ? Math.max(head.tick, here?.tick ?? 0) : (here?.tick ?? 0)) : undefined,
+  );
 
   useEffect(() => {
     setAims(panel === "improvise" && over ? aimsOf(over) : []);
@@ -58,24 +59,17 @@ export function RightHand() {
 
   if (!arrangement || !here) return <NoBars error={arrangementError} waiting="Laying both hands …" />;
   const harmonise = async (pace: "bar" | "half" | "beat", style: Taste) => {
-    await desk.desk
+    await desk
       .edit(({ chart }) => take(api.POST("/api/right-hand/harmonise", { body: { chart, pace, style } })))
       .catch((error) => setTrouble(error instanceof Error ? error.message : String(error)));
   };
-  const right: Right = desk.desk.draft.choices.right ?? { style: "none" };
-  const change = (next: Right) => desk.desk.change({ choices: { ...desk.desk.draft.choices, right: next } });
+  const right: Right = desk.draft.choices.right ?? { style: "none" };
+  const change = (next: Right) => desk.change({ choices: { ...desk.draft.choices, right: next } });
   const section = own && here.section ? here.section : null;
-  const notices = arrangement.problems.filter((problem) => problem.line === null);
   return (
     <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_17rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem] max-md:flex max-md:flex-col max-md:overflow-auto">
       <div className="col-span-3 max-md:w-full">
-        <Ribbon
-          bpm={bpm}
-          bars={arrangement.bars}
-          selection={selection}
-          onSelect={select}
-          playing={sound.head.playing ? sound.head.bar : -1}
-        />
+        <Ribbon bpm={bpm} bars={arrangement.bars} selection={selection} onSelect={select} />
       </div>
       <WhatItPlays
         right={right}
@@ -98,43 +92,28 @@ export function RightHand() {
         aria-label="Staff and step line"
         className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
       >
-        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-          <h2 className="whitespace-nowrap text-lg">
-            {here.section ? `${here.section}, ` : ""}
-            {from === to ? `bar ${here.number}` : `bars ${arrangement.bars[from]?.number}–${arrangement.bars[to]?.number}`}
-          </h2>
-          <Hear sound={sound} />
-        </div>
-        {trouble && (
-          <p role="alert" className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
-            {trouble}
-          </p>
-        )}
-        <Score
-          xml={score.data}
-          label={`Grand staff, bars ${from + 1} to ${to + 1}`}
-          lit={sound.head.playing ? sound.head.strokes : struck !== null ? [struck] : []}
-          onStroke={(stroke) => {
-            setStruck(stroke);
-            sound.strike(stroke);
-          }}
+        <Staff
+          lit={struck !== null ? [struck] : []}
+          onStroke={setStruck}
+          beside={<Hear sound={sound} />}
+          notices={
+            trouble && (
+              <p role="alert" className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
+                {trouble}
+              </p>
+            )
+          }
+          between={panel === "tune" && <TuneTools edit={tune} />}
           onLift={
             panel === "tune"
               ? (stroke, steps) => {
-                  const place = desk.chart && placeOf(arrangement, desk.chart, arrangement.strokes[stroke]);
+                  const place = chart && placeOf(arrangement, chart, arrangement.strokes[stroke]);
                   for (let i = 0; place && i < Math.abs(steps); i++)
                     tune.change(steps > 0 ? "up" : "down", { place: i === 0 ? place : undefined });
                 }
               : undefined
           }
         />
-        {panel === "tune" && <TuneTools edit={tune} />}
-        <BarSteps bar={bar} struck={struck} setStruck={setStruck} />
-        {notices.map((notice) => (
-          <p key={notice.code} className="mt-1 text-quiet">
-            {notice.message}
-          </p>
-        ))}
       </section>
       <section
         aria-label="Fit and notes"
@@ -167,7 +146,7 @@ export function RightHand() {
             edit={tune}
             shown={mannerIn(right, here.section).style === "melody"}
             onFirst={() => {
-              const place = desk.chart && barPlace(desk.chart, arrangement.bars[selection[0]]);
+              const place = chart && barPlace(chart, arrangement.bars[selection[0]]);
               if (place) tune.change("add", { place });
             }}
             onMelody={() => change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))}

@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { useDesk } from "../../song/desk";
+import { useArranged, useMarked, useShown, useSound } from "../../song/desk";
 import { isTune, lengthName } from "./tune";
 import type { NoteChange, TuneEdit } from "./useTuneEdit";
 
@@ -57,7 +57,10 @@ export function TunePanel({
   onFirst: () => void;
   shown: boolean;
 }) {
-  const { arrangement, selection, struck, setStruck, sound, setOnKey } = useDesk();
+  const { arrangement } = useArranged();
+  const { selection, struck, setStruck } = useMarked();
+  const { setOnKey } = useShown();
+  const sound = useSound();
   const { change, place } = edit;
   const chosen = place !== null;
   useEffect(() => {
@@ -150,7 +153,8 @@ export function TunePanel({
 
 /** What can be done with the chosen note, under the staff. */
 export function TuneTools({ edit }: { edit: TuneEdit }) {
-  const { arrangement, struck } = useDesk();
+  const { arrangement } = useArranged();
+  const { struck } = useMarked();
   const stroke = edit.place && struck !== null ? arrangement?.strokes[struck] : undefined;
   return (
     <fieldset onKeyDown={(event) => pressed(event, edit)} className="mt-1 border-line border-b pb-2">

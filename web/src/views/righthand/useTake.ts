@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, editChart, take } from "../../api/client";
-import { useDesk } from "../../song/desk";
+import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import type { NoteSource } from "../../sound/noteInput";
+import { isPlaying, usePlaying } from "../../sound/playing";
 
 type Struck = { ms: number; held: number; midi: number };
 
@@ -12,7 +13,11 @@ const EARLY_MS = -200;
 
 /** One take: it starts with a bar of clicks, hears what is played over the chosen bars, and puts it under them as their melody. */
 export function useTake(source: NoteSource): { take: TakeState; start: () => void; stop: () => void } {
-  const { desk, chart, arrangement, selection, sound, setOnKey, bpm } = useDesk();
+  const { desk, chart } = useWork();
+  const { arrangement, bpm } = useArranged();
+  const { selection } = useMarked();
+  const { setOnKey } = useShown();
+  const sound = useSound();
   const [state, setState] = useState<TakeState>({ state: "ready", notes: 0, says: "" });
   const struck = useRef<Struck[]>([]);
   const held = useRef(new Map<number, Struck>());
@@ -81,12 +86,14 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
   }, [arrangement, chart, selection, elapsed, hush, desk, bpm]);
 
   // The take ends with the chosen bars, or when the music is stopped.
-  const ended = recording && sound.head.playing && !sound.head.counting && (sound.head.bar > selection[1] || sound.head.bar < selection[0]);
+  const sounds = usePlaying(isPlaying);
+  const outside = usePlaying((head) => head.playing && !head.counting && (head.bar > selection[1] || head.bar < selection[0]));
+  const ended = recording && outside;
   const was = useRef(false);
   useEffect(() => {
-    if (recording && (ended || (was.current && !sound.head.playing))) finish();
-    was.current = recording && sound.head.playing;
-  }, [recording, ended, sound.head.playing, finish]);
+    if (recording && (ended || (was.current && !sounds))) finish();
+    was.current = recording && sounds;
+  }, [recording, ended, sounds, finish]);
 
   const start = useCallback(() => {
     struck.current = [];

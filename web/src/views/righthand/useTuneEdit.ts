@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, type Edit, take } from "../../api/client";
-import { useDesk } from "../../song/desk";
+import { useArranged, useMarked, useWork } from "../../song/desk";
 import { type NotePlace, placeOf, strokeAt } from "./tune";
 
 export type NoteChange = NonNullable<Extract<Edit, { kind: "note" }>["note"]>;
@@ -15,7 +15,9 @@ export type TuneEdit = {
 
 /** Changes the chosen note of the melody in the chart; changes follow one another, each on what the one before has made. */
 export function useTuneEdit(): TuneEdit {
-  const { desk, chart, arrangement, struck, setStruck } = useDesk();
+  const { desk, chart } = useWork();
+  const { arrangement } = useArranged();
+  const { struck, setStruck } = useMarked();
   const [says, setSays] = useState("");
   const place = arrangement && chart && struck !== null ? placeOf(arrangement, chart, arrangement.strokes[struck]) : null;
   const now = useRef<NotePlace | null>(place);

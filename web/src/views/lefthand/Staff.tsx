@@ -1,0 +1,72 @@
+import type { ReactNode } from "react";
+import type { Bar } from "../../api/client";
+import { useScore } from "../../api/queries";
+import { Score } from "../../score/Score";
+import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
+import { playedBar, usePlaying } from "../../sound/playing";
+import { BarSteps } from "./BarSteps";
+import { pageOf } from "./page";
+
+/** The bars of the moment: their heading, the engraved page that turns with the music, the step line. */
+export function Staff({
+  beside,
+  notices,
+  between,
+  lit,
+  onStroke,
+  onLift,
+}: {
+  /** Beside the heading. */
+  beside: ReactNode;
+  notices?: ReactNode;
+  between?: ReactNode;
+  /** Strokes that are lit while nothing plays. */
+  lit: number[];
+  onStroke: (stroke: number | null) => void;
+  /** A note was dragged so many places of the staff up, or down below zero. */
+  onLift?: ((stroke: number, steps: number) => void) | undefined;
+}) {
+  const { arrangement, arrangementError } = useArranged();
+  const { asked } = useWork();
+  const { selection, struck } = useMarked();
+  const sound = useSound();
+  const played = usePlaying(playedBar);
+  const bar = played >= 0 ? played : selection[0];
+  const [from, to] = pageOf(selection, bar);
+  const score = useScore(asked, from, to, Boolean(arrangement) && !arrangementError);
+  if (!arrangement) return null;
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 className="whitespace-nowrap text-lg">{heading(arrangement.bars, from, to)}</h2>
+        {beside}
+      </div>
+      {notices}
+      <Score
+        xml={score.data}
+        label={`Grand staff, bars ${from + 1} to ${to + 1}`}
+        lit={lit}
+        onStroke={(stroke) => {
+          onStroke(stroke);
+          sound.strike(stroke);
+        }}
+        onLift={onLift}
+      />
+      {between}
+      <BarSteps bar={bar} struck={struck} setStruck={onStroke} />
+      {arrangement.problems
+        .filter((problem) => problem.line === null)
+        .map((notice) => (
+          <p key={notice.code} className="mt-1 text-quiet">
+            {notice.message}
+          </p>
+        ))}
+    </>
+  );
+}
+
+function heading(bars: Bar[], from: number, to: number): string {
+  const section = bars[from]?.section;
+  const run = from === to ? `bar ${bars[from]?.number}` : `bars ${bars[from]?.number}–${bars[to]?.number}`;
+  return section ? `${section}, ${run}` : run.charAt(0).toUpperCase() + run.slice(1);
+}
