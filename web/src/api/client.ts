@@ -53,6 +53,11 @@ type Filled<T, Usual> = Omit<T, keyof Usual> & Usual;
 export type Bar = Filled<
   Schemas["ArrangedBarView"],
   {
+    meter: string;
+    beatTicks: number;
+    bpm: number;
+    choices: Filled<Schemas["HoldingView"], { chosen: Options }>;
+    chords: Filled<Schemas["ArrangedChordView"], { change: number }>[];
     round: number;
     holds: Schemas["HoldView"][];
     pins: Schemas["PinView"][];
@@ -69,6 +74,7 @@ export type Stroke = Filled<
   Schemas["StrokeView"],
   {
     chordTick: number;
+    /** Where what it strikes is heard no more: let go, and the pedal up. */
     until: number;
     written: Schemas["WrittenView"];
     mark: "heel" | "toe" | "lead";

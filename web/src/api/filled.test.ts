@@ -3,19 +3,32 @@ import { filled } from "./filled";
 
 const bar = (index: number, chords: [number, number][]) => ({
   index,
-  chords: chords.map(([tick, ticks]) => ({ symbol: "C", tick, ticks, change: 0, degree: "I" })),
+  choices: { figure: "held" },
+  chords: chords.map(([tick, ticks]) => ({ symbol: "C", tick, ticks, degree: "I" })),
 });
+const rest = { pedal: [{ down: 240, up: 3840 }], tempo: { bpm: 92 } };
 const note = { midi: 36, name: "C2", role: "1", finger: 5 };
-const stroke = { id: "L.chart.1.1.0.0", hand: "L", origin: "figure", bar: 0, tick: 0, ticks: 480, rolled: null, reason: 0, notes: [note] };
+const stroke = { id: "L1.1.0", hand: "L", origin: "figure", bar: 0, tick: 0, ticks: 480, rolled: null, reason: 0, notes: [note] };
 
 describe("an answer", () => {
   it("has what is left out of it where it is as usual", () => {
-    const { bars, parts, strokes } = filled({ bars: [bar(0, [[0, 3840]])], strokes: [{ ...stroke, tick: 960 }] } as unknown as Arranged);
+    const { bars, parts, strokes } = filled({
+      bars: [bar(0, [[0, 3840]])],
+      strokes: [{ ...stroke, tick: 960 }],
+      ...rest,
+    } as unknown as Arranged);
+    expect(bars[0]).toMatchObject({
+      meter: "4/4",
+      beatTicks: 960,
+      bpm: 92,
+      choices: { figure: "held", chosen: {} },
+      chords: [{ change: 0 }],
+    });
     expect(bars[0]).toMatchObject({ round: 1, holds: [], pins: [], vamp: null, parts: [], meeting: null });
     expect(parts).toEqual([]);
     expect(strokes[0]).toMatchObject({
       chordTick: 0,
-      until: 1440,
+      until: 3840,
       written: { tick: 960, ticks: 480 },
       mark: "toe",
       accent: false,
@@ -28,16 +41,37 @@ describe("an answer", () => {
   });
 
   it("keeps what it says", () => {
-    const said = { chordTick: 3840, until: 5000, written: { tick: 3360, ticks: 960 }, mark: "heel", accent: true, altered: "roll" };
+    const said = { chordTick: 3840, written: { tick: 3360, ticks: 960 }, mark: "heel", accent: true, altered: "roll" };
     const { strokes } = filled({
       bars: [bar(0, [[0, 3840]]), bar(1, [[3840, 3840]])],
       strokes: [
         { ...stroke, ...said, notes: [{ ...note, delayTicks: -120, velocity: 80 }] },
         { ...stroke, tick: 3400, written: { tick: 3840, ticks: 480 } },
       ],
+      ...rest,
     } as unknown as Arranged);
     expect(strokes[0]).toMatchObject({ ...said, notes: [{ delayTicks: -120, velocity: 80 }] });
     // Written under another chord than it sounds in: the one it is written under counts.
     expect(strokes[1]?.chordTick).toBe(3840);
+  });
+
+  it("lets what is struck sound until it is let go and the pedal is up", () => {
+    const at = (tick: number, ticks: number) => ({ ...stroke, tick, ticks });
+    const { strokes } = filled({
+      bars: [bar(0, [[0, 3840]]), bar(1, [[3840, 3840]])],
+      strokes: [at(0, 200), at(0, 240), at(3600, 239), at(3600, 240), at(4000, 1000), at(7000, 900)],
+      tempo: { bpm: 92 },
+      pedal: [
+        { down: 240, up: 3840 },
+        { down: 4080, up: 7680 },
+      ],
+    } as unknown as Arranged);
+    expect(strokes.map((each) => each.until)).toEqual([200, 3840, 3840, 3840, 7680, 7900]);
+  });
+
+  it("has in each bar what holds on from the one before", () => {
+    const first = { ...bar(0, [[0, 2880]]), meter: "3/4", beatTicks: 960, bpm: 60, choices: { figure: "held", chosen: { level: 2 } } };
+    const { bars } = filled({ bars: [first, bar(1, [[2880, 2880]])], strokes: [], ...rest } as unknown as Arranged);
+    expect(bars[1]).toMatchObject({ meter: "3/4", bpm: 60, choices: { figure: "held", chosen: { level: 2 } } });
   });
 });

@@ -4,25 +4,34 @@ const PLAIN_VELOCITY = 66;
 
 /** An arrangement with all that its answer leaves out where it is as usual; the descriptions of the fields say what that is. */
 export function filled(answer: Arranged): Arrangement {
-  const bars: Bar[] = answer.bars.map((bar) => ({
-    ...bar,
-    round: bar.round ?? 1,
-    holds: bar.holds ?? [],
-    pins: bar.pins ?? [],
-    vamp: bar.vamp ?? null,
-    parts: bar.parts ?? [],
-    meeting: bar.meeting ?? null,
-  }));
-  return { ...answer, bars, parts: answer.parts ?? [], strokes: answer.strokes.map((stroke) => filledStroke(stroke, bars)) };
+  const bars: Bar[] = [];
+  for (const bar of answer.bars) {
+    const before = bars.at(-1);
+    bars.push({
+      ...bar,
+      meter: bar.meter ?? before?.meter ?? "4/4",
+      beatTicks: bar.beatTicks ?? before?.beatTicks ?? 960,
+      bpm: bar.bpm ?? before?.bpm ?? answer.tempo.bpm,
+      choices: { ...bar.choices, chosen: bar.choices.chosen ?? before?.choices.chosen ?? {} },
+      chords: bar.chords.map((chord) => ({ ...chord, change: chord.change ?? 0 })),
+      round: bar.round ?? 1,
+      holds: bar.holds ?? [],
+      pins: bar.pins ?? [],
+      vamp: bar.vamp ?? null,
+      parts: bar.parts ?? [],
+      meeting: bar.meeting ?? null,
+    });
+  }
+  return { ...answer, bars, parts: answer.parts ?? [], strokes: answer.strokes.map((stroke) => filledStroke(stroke, bars, answer.pedal)) };
 }
 
-function filledStroke(stroke: Arranged["strokes"][number], bars: Bar[]): Stroke {
+function filledStroke(stroke: Arranged["strokes"][number], bars: Bar[], pedal: Arranged["pedal"]): Stroke {
   const written = stroke.written ?? { tick: stroke.tick, ticks: stroke.ticks };
   return {
     ...stroke,
     written,
     chordTick: stroke.chordTick ?? chordUnder(bars, stroke.bar, written.tick),
-    until: stroke.until ?? stroke.tick + stroke.ticks,
+    until: lifted(pedal, stroke.tick + stroke.ticks),
     mark: stroke.mark ?? "toe",
     accent: stroke.accent ?? false,
     stretchMm: stroke.stretchMm ?? 0,
@@ -31,6 +40,19 @@ function filledStroke(stroke: Arranged["strokes"][number], bars: Bar[]): Stroke 
     rolled: (stroke.rolled ?? null) as Stroke["rolled"],
     notes: stroke.notes.map((note) => ({ ...note, delayTicks: note.delayTicks ?? 0, velocity: note.velocity ?? PLAIN_VELOCITY })),
   };
+}
+
+/** Where a key that is let go at a tick is heard no more: there, or where the pedal comes up that is down then. */
+function lifted(pedal: Arranged["pedal"], end: number): number {
+  let low = 0;
+  let high = pedal.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((pedal[middle]?.up ?? 0) <= end) low = middle + 1;
+    else high = middle;
+  }
+  const down = pedal[low];
+  return down && down.down <= end ? down.up : end;
 }
 
 /** Where the chord begins that a tick lies under; the tick itself where there is none. */

@@ -687,10 +687,16 @@ export interface components {
             hand?: components["schemas"]["Measures"];
         };
         ArrangedBarView: {
-            /** Format: int32 */
-            beatTicks: number;
-            /** Format: double */
-            bpm: number;
+            /**
+             * Format: int32
+             * @description absent where it is as in the bar before
+             */
+            beatTicks?: number;
+            /**
+             * Format: double
+             * @description absent where it is as in the bar before
+             */
+            bpm?: number;
             choices: components["schemas"]["HoldingView"];
             chords: components["schemas"]["ArrangedChordView"][];
             /** Format: double */
@@ -703,7 +709,8 @@ export interface components {
             maxTempo: number;
             /** @description absent where only one hand plays */
             meeting?: components["schemas"]["MeetingView"];
-            meter: string;
+            /** @description absent where it is as in the bar before */
+            meter?: string;
             /** Format: int32 */
             number: number;
             /** @enum {string} */
@@ -731,8 +738,11 @@ export interface components {
             vamp?: number;
         };
         ArrangedChordView: {
-            /** Format: double */
-            change: number;
+            /**
+             * Format: double
+             * @description absent where it was not asked for
+             */
+            change?: number;
             degree: string;
             symbol: string;
             /** Format: int32 */
@@ -745,6 +755,11 @@ export interface components {
             /** Format: double */
             difficulty: number;
             feel: string;
+            /**
+             * Format: int32
+             * @description absent where all are told
+             */
+            firstStroke?: number;
             key: string;
             /** Format: int32 */
             leadInTicks: number;
@@ -1142,7 +1157,8 @@ export interface components {
         HoldingView: {
             /** @description absent where the figure's own basses are heard */
             bassLine?: string;
-            chosen: components["schemas"]["OptionsRequest"];
+            /** @description absent where it is as in the bar before */
+            chosen?: components["schemas"]["OptionsRequest"];
             feel: string;
             figure: string;
             /** @description absent where the figure has its own way */
@@ -1884,11 +1900,6 @@ export interface components {
             tick: number;
             /** Format: int32 */
             ticks: number;
-            /**
-             * Format: int32
-             * @description absent where it ends with its ticks
-             */
-            until?: number;
             /** @description absent where it stands where it sounds */
             written?: components["schemas"]["WrittenView"];
         };
@@ -2117,6 +2128,7 @@ export interface operations {
         parameters: {
             query?: {
                 with?: "parts"[];
+                bars?: string;
             };
             header?: never;
             path?: never;

@@ -53,30 +53,15 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
         Map<String, Integer> there = new HashMap<>();
         return strokes().stream().map(stroke -> {
             Bar bar = song.bars().get(stroke.bar());
-            String place = stroke.hand().letter() + ".chart." + bar.number() + "." + bar.pass() + "." + (stroke.written().tick() - bar.tick());
-            return place + "." + (there.merge(place, 1, Integer::sum) - 1);
+            String place = stroke.hand().letter() + bar.number() + "." + bar.pass() + "." + (stroke.written().tick() - bar.tick());
+            int nth = there.merge(place, 1, Integer::sum) - 1;
+            return nth == 0 ? place : place + "." + nth;
         }).toList();
     }
 
     /** When its ticks come. */
     public Timeline timeline() {
         return Timeline.of(song, swing);
-    }
-
-    /** Until when what a stroke strikes is heard: a key that is let go while the pedal is down sounds on until that is lifted. */
-    public int heardUntil(Stroke stroke) {
-        int end = stroke.sounding().end();
-        int low = 0;
-        int high = pedal.size();
-        while (low < high) {
-            int middle = (low + high) / 2;
-            if (pedal.get(middle).up() <= end) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
-        return low < pedal.size() && pedal.get(low).down() <= end ? pedal.get(low).up() : end;
     }
 
     /** How far what sounds first lies before the first written bar, 0 where nothing does. */

@@ -161,6 +161,16 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         return with(Choice.ENDING, held ? Choice.Ending.HELD : Choice.Ending.FIGURE);
     }
 
+    /** What the ways of levels are measured on: the left hand alone, without any level. */
+    public Choices leftAlone() {
+        return withoutLevels().right(RightHand.NONE);
+    }
+
+    /** Whether a level is chosen somewhere and it is not said which of its ways it takes. */
+    public boolean wantsWays() {
+        return hasLevel() && song.get(Choice.WAYS).isEmpty();
+    }
+
     /** Without any level, in no place. */
     Choices withoutLevels() {
         Map<String, Options> plain = new HashMap<>();

@@ -32,9 +32,20 @@ public final class LevelLadder {
     private static final double POINT = 10;
 
     private final Arranger arranger;
+    private final Arranges arranges;
+
+    /** Who makes arrangements; one that knows them already may answer. */
+    public interface Arranges {
+        Arrangement of(Song song, Choices choices, Pianist pianist);
+    }
 
     public LevelLadder(Arranger arranger) {
+        this(arranger, arranger::arrange);
+    }
+
+    public LevelLadder(Arranger arranger, Arranges arranges) {
         this.arranger = arranger;
+        this.arranges = arranges;
     }
 
     /** @param maxTempo the slowest of its bars' fastest tempos, in the song's beats a minute */
@@ -53,14 +64,14 @@ public final class LevelLadder {
     public List<Rung> rungs(Song song, Choices choices, Pianist pianist) {
         Choices plain = choices.withoutLevels().with(Choice.WAYS, ways(song, choices, pianist));
         return Level.all().stream().map(level -> {
-            Arrangement arrangement = arranger.arrange(song, plain.level(level.number()), pianist);
+            Arrangement arrangement = arranges.of(song, plain.level(level.number()), pianist);
             return new Rung(level, arrangement, arrangement.play().song(), arrangement.maxTempo());
         }).toList();
     }
 
     /** Choices with the ways their levels take; as they are where they name no level, or the ways. */
     public Choices settled(Song song, Choices choices, Pianist pianist) {
-        return choices.hasLevel() && choices.song().get(Choice.WAYS).isEmpty() ? choices.with(Choice.WAYS, ways(song, choices, pianist)) : choices;
+        return choices.wantsWays() ? choices.with(Choice.WAYS, ways(song, choices, pianist)) : choices;
     }
 
     /**
@@ -73,7 +84,7 @@ public final class LevelLadder {
         if (song.bars().size() > LONGEST) {
             return held;
         }
-        Choices plain = choices.withoutLevels().right(RightHand.NONE);
+        Choices plain = choices.leftAlone();
         List<Figure> figures = arranger.figures(choices);
         List<Tried> there = Level.all().stream().map(level -> tried(song, plain, pianist, level, held.get(level.number() - 1), true)).toList();
         if (broken(there, figures) == 0) {
@@ -91,7 +102,7 @@ public final class LevelLadder {
     private Tried tried(Song song, Choices choices, Pianist pianist, Level level, int way, boolean held) {
         List<Integer> ways = new ArrayList<>(FIRST);
         ways.set(level.number() - 1, way);
-        Arrangement arrangement = arranger.arrange(song, choices.with(Choice.WAYS, ways).level(level.number()), pianist);
+        Arrangement arrangement = arranges.of(song, choices.with(Choice.WAYS, ways).level(level.number()), pianist);
         List<Double> sections = new ArrayList<>();
         for (Section section : song.sections()) {
             sections.add(arrangement.play().of(section.bars().stream().map(Bar::index).toList()).total());

@@ -139,4 +139,38 @@ class MusicApiTest {
         assertThat(settled.path("bars").path(0).path("choices").path("figure").asString()).isNotEmpty();
         assertThat(SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", Map.of("ways", List.of(0, 21, 0, 0, 0)))).status()).isEqualTo(422);
     }
+
+    @Test
+    void strokes_of_some_bars_are_those_of_the_whole() {
+        Map<String, Object> request = Map.of("chart", "Key: G\n| G | Em | C | D7 | G | C | D7 | G |", "choices", Map.of("figure", "rolled-tenths"));
+        JsonNode all = SERVER.post("/api/arrangements", request).json();
+        JsonNode some = SERVER.post("/api/arrangements?bars=2-4", request).json();
+        int first = some.path("firstStroke").asInt();
+        assertThat(some.path("strokes")).isNotEmpty();
+        for (int i = 0; i < some.path("strokes").size(); i++) {
+            assertThat(some.path("strokes").path(i)).isEqualTo(all.path("strokes").path(first + i));
+        }
+        assertThat(StreamSupport.stream(all.path("strokes").spliterator(), false).filter(stroke -> stroke.path("bar").asInt() >= 2 && stroke.path("bar").asInt() <= 4)).allMatch(stroke ->
+                StreamSupport.stream(some.path("strokes").spliterator(), false).anyMatch(stroke::equals));
+        assertThat(some.path("bars")).hasSize(8);
+        assertThat(SERVER.post("/api/arrangements?bars=40-50", request).json().path("strokes")).isEmpty();
+        assertThat(SERVER.post("/api/arrangements?bars=x", request).status()).isEqualTo(422);
+    }
+
+    /** What was computed before is told again as it was; another figure of the same id, another hand, another choice is another arrangement. */
+    @Test
+    void what_is_known_is_told_again_and_nothing_else() {
+        Map<String, Object> request = Map.of("chart", CHART, "choices", Map.of("figure", "stride-tenths"));
+        String first = SERVER.post("/api/arrangements", request).text();
+        assertThat(SERVER.post("/api/arrangements", request).text()).isEqualTo(first);
+        assertThat(SERVER.post("/api/arrangements?with=parts", request).text()).isNotEqualTo(first);
+        assertThat(SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", Map.of("figure", "stride-tenths"), "hand", Map.of("left", Map.of("spanMm", 175)))).text()).isNotEqualTo(first);
+        assertThat(SERVER.post("/api/arrangements", Map.of("chart", CHART + " C |", "choices", Map.of("figure", "stride-tenths"))).text()).isNotEqualTo(first);
+        String file = SERVER.get("/api/figures/held/file").text().replace("id: held", "id: own-held");
+        Map<String, Object> own = Map.of("chart", CHART, "choices", Map.of("figure", "own-held"));
+        String once = SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", Map.of("figure", "own-held"), "figures", List.of(file))).text();
+        String other = SERVER.get("/api/figures/pulse-quarters/file").text().replace("id: pulse-quarters", "id: own-held");
+        assertThat(SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", Map.of("figure", "own-held"), "figures", List.of(other))).text()).isNotEqualTo(once);
+        assertThat(SERVER.post("/api/arrangements", own).status()).isEqualTo(422);
+    }
 }

@@ -31,10 +31,26 @@ public class ArrangementController {
         this.asking = asking;
     }
 
-    /** @param with {@code parts} for what makes each bar hard */
+    /**
+     * @param with {@code parts} for what makes each bar hard
+     * @param bars first and last bar by index, both included, whose strokes are told; absent for all
+     */
     @PostMapping
-    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) Set<With> with) {
-        return arranging.arrange(request).view(with != null && with.contains(With.parts));
+    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) Set<With> with, @RequestParam(required = false) String bars) {
+        ArrangementView view = arranging.arrange(request).view(with != null && with.contains(With.parts));
+        if (bars == null) {
+            return view;
+        }
+        Matcher run = run(bars);
+        return view.strokesOf(Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+    }
+
+    private static Matcher run(String bars) {
+        Matcher run = RUN.matcher(bars);
+        if (!run.matches()) {
+            throw Refusal.unusable("bars \"" + bars + "\": expected first-last by index, as in 0-7");
+        }
+        return run;
     }
 
     /** What is told only where it is asked for. */
@@ -53,10 +69,7 @@ public class ArrangementController {
         if (bars == null) {
             return MusicXmlWriter.page(arrangement, Hands.BOTH, 0, arrangement.song().bars().size() - 1);
         }
-        Matcher run = RUN.matcher(bars);
-        if (!run.matches()) {
-            throw Refusal.unusable("bars \"" + bars + "\": expected first-last by index, as in 0-7");
-        }
+        Matcher run = run(bars);
         return MusicXmlWriter.page(arrangement, Hands.BOTH, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
     }
 

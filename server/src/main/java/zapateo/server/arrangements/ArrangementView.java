@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
@@ -52,13 +53,16 @@ import zapateo.song.Understanding;
  * @param parts      the same by what makes it hard
  * @param maxTempo   the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
  * @param limits     the bars that set it, the slowest first
+ * @param firstStroke where only those of some bars are told, the place of the first one among all
  * @param reasons    why strokes are there; they name one by its place
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<PieceView> timeline, List<ArrangedBarView> bars,
-                              List<StrokeView> strokes, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
+                              @Schema(description = "absent where all are told") Integer firstStroke, List<StrokeView> strokes, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
                               @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, List<LimitView> limits,
                               List<ProblemView> problems) {
+
+    private static final String BEFORE = "absent where it is as in the bar before";
 
     /**
      * @param part       of the song: the chart itself
@@ -76,27 +80,33 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record ArrangedBarView(@Schema(allowableValues = {"chart"}) String part, int index, int number, String section, int pass,
-                                  @Schema(description = "absent where it is 1") Integer round, String meter, int beatTicks, int tick, int ticks, List<ArrangedChordView> chords,
-                          double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
+                                  @Schema(description = "absent where it is 1") Integer round, @Schema(description = BEFORE) String meter, @Schema(description = BEFORE) Integer beatTicks, int tick, int ticks,
+                                  List<ArrangedChordView> chords, @Schema(description = BEFORE) Double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
                                   @Schema(description = "absent where there are none") List<PinView> pins,
                           double difficulty, @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, @Schema(description = "absent where only one hand plays") MeetingView meeting,
                                   HoldingView choices) {
 
         private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places, boolean withParts, Meeting meeting) {
+            Optional<Bar> before = bar.index() == 0 ? Optional.empty() : Optional.of(arrangement.song().bars().get(bar.index() - 1));
             Song song = arrangement.song();
             Playability.BarPlay play = arrangement.play().bars().get(bar.index());
             List<ArrangedChordView> chords = new ArrayList<>();
             for (int i = 0; i < bar.chords().size(); i++) {
                 ChordSpan span = bar.chords().get(i);
-                chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(), tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end())),
+                chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(), withParts ? tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end())) : null,
                         understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElse("")));
             }
-            return new ArrangedBarView("chart", bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), bar.meter().toString(), bar.meter().beatTicks(), bar.tick(), bar.ticks(), chords,
-                    bar.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks(),
+            return new ArrangedBarView("chart", bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), asBefore(bar, before, each -> each.meter().toString()), asBefore(bar, before, each -> each.meter().beatTicks()), bar.tick(), bar.ticks(), chords,
+                    asBefore(bar, before, each -> each.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks()),
                     some(bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList()),
                     bar.vamp() < 0 ? null : bar.vamp(), some(bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList()), tenth(play.difficulty().total()),
                     withParts ? PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()) : null, tenth(arrangement.maxTempo(bar.index())), MeetingView.of(meeting),
-                    HoldingView.of(arrangement.holding().get(bar.index()), song.feel()));
+                    HoldingView.of(arrangement.holding().get(bar.index()), before.map(each -> arrangement.holding().get(each.index())), song.feel()));
+        }
+
+        private static <T> T asBefore(Bar bar, Optional<Bar> before, Function<Bar, T> told) {
+            T now = told.apply(bar);
+            return before.map(told).filter(now::equals).isPresent() ? null : now;
         }
     }
 
@@ -110,12 +120,13 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param leadIn   id of the lead-in
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record HoldingView(OptionsRequest chosen, String figure, String voicing, String register, @Schema(description = "absent where the figure's own basses are heard") String bassLine,
+    public record HoldingView(@Schema(description = BEFORE) OptionsRequest chosen, String figure, String voicing, String register, @Schema(description = "absent where the figure's own basses are heard") String bassLine,
                               @Schema(description = "absent where the figure has its own way") String leadIn, String feel) {
 
-        private static HoldingView of(Holding holding, Feel feel) {
+        private static HoldingView of(Holding holding, Optional<Holding> before, Feel feel) {
             LeftHandChoices heard = holding.heard();
-            return new HoldingView(OptionsRequest.of(holding.chosen().with(Choice.FIGURE, holding.chosen().orUsual(Choice.FIGURE))), heard.figure().id(), heard.voicing().id(), heard.register().id(), heard.line().map(BassLine::id).orElse(null),
+            boolean same = before.filter(other -> other.chosen().equals(holding.chosen())).isPresent();
+            return new HoldingView(same ? null : OptionsRequest.of(holding.chosen().with(Choice.FIGURE, holding.chosen().orUsual(Choice.FIGURE))), heard.figure().id(), heard.voicing().id(), heard.register().id(), heard.line().map(BassLine::id).orElse(null),
                     heard.leadIn().map(LeadIn::id).orElse(null), feel.id());
         }
     }
@@ -168,14 +179,14 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     }
 
     /** @param change how hard it is for the left hand to come to it from what was before, 0 to 100 */
-    public record ArrangedChordView(String symbol, int tick, int ticks, double change, String degree) {
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record ArrangedChordView(String symbol, int tick, int ticks, @Schema(description = "absent where it was not asked for") Double change, String degree) {
     }
 
     /**
      * @param id        a name that stays when something is changed elsewhere: hand, part, bar as written, pass, tick in it, which of the hand's strokes there
      * @param origin    what put it there
      * @param chordTick where the chord it plays begins; what comes early plays the one that arrives
-     * @param until     where what it strikes is heard no more: let go, and the pedal up
      * @param tick      where it sounds; {@code written} is where the score has it
      * @param stretchMm from its lowest to its highest key on the player's keys, 0 for one note
      * @param ease      how the hand stands to it: comfortable, stretch, key-edge or out-of-reach
@@ -187,7 +198,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     public record StrokeView(String id, @Schema(allowableValues = {"L", "R"}) String hand, @Schema(allowableValues = {"figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller",
         "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}) String origin,
                              @Schema(description = "absent where it is that of the chord it is written under") Integer chordTick, int bar, int tick, int ticks,
-                             @Schema(description = "absent where it ends with its ticks") Integer until, @Schema(description = "absent where it stands where it sounds") WrittenView written,
+                             @Schema(description = "absent where it stands where it sounds") WrittenView written,
                              @Schema(allowableValues = {"heel", "toe", "lead"}, description = "absent where it is toe") String mark, @Schema(description = "absent where it is false") Boolean accent,
                              @Schema(description = "absent where it is 0") Double stretchMm,
                              @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}, description = "absent where it is comfortable") String ease,
@@ -198,7 +209,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
             return new StrokeView(id, stroke.hand().letter(), stroke.nature().origin().id(), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
-                    stroke.sounding().ticks(), unless(stroke.sounding().end(), arrangement.heardUntil(stroke)),
+                    stroke.sounding().ticks(),
                     stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless("toe", stroke.mark().id()), unless(false, stroke.accent()),
                     unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
                     unless("comfortable", hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-')), stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
@@ -272,10 +283,18 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         Map<Reason, Integer> reasons = new LinkedHashMap<>();
         strokes.forEach(stroke -> reasons.putIfAbsent(stroke.reason(), reasons.size()));
         return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
-                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasons.get(strokes.get(i).reason()), arrangement, pianist)).toList(),
+                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, null, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasons.get(strokes.get(i).reason()), arrangement, pianist)).toList(),
                 reasons.keySet().stream().map(ReasonView::of).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
                 tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);
+    }
+
+    /** With the strokes of some bars only, by index. They are in the order of time, so that those of one bar stand together but for what comes early. */
+    ArrangementView strokesOf(int from, int to) {
+        int first = IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).bar() >= from).findFirst().orElse(strokes.size());
+        int end = IntStream.range(first, strokes.size()).filter(i -> strokes.get(i).bar() <= to).reduce((one, other) -> other).orElse(first - 1) + 1;
+        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, timeline, bars, first, strokes.subList(first, end), reasons, pedal, difficulty, parts, maxTempo, limits,
+                problems);
     }
 
     /** Each stroke's place among those of its hand and among all. */

@@ -5,15 +5,19 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
 import zapateo.hand.Pianist;
 import zapateo.part.Reason;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.FigureFile;
 import zapateo.server.figures.Figures;
 import zapateo.server.players.Player;
 import zapateo.server.problems.ProblemView;
@@ -29,21 +33,23 @@ import zapateo.song.Song;
 public class Arranging {
 
     private final Figures figures;
+    private final Computed computed;
     private final ProblemWords words;
     private final ReasonWords reasons;
 
-    Arranging(Figures figures, ProblemWords words, ReasonWords reasons) {
+    Arranging(Figures figures, Computed computed, ProblemWords words, ReasonWords reasons) {
         this.figures = figures;
+        this.computed = computed;
         this.words = words;
         this.reasons = reasons;
     }
 
     /** An arrangement and all that was wrong or adapted on the way. */
-    public record Result(Arrangement arrangement, Pianist pianist, List<ProblemView> problems, ReasonWords reasons) {
+    public record Result(Arrangement arrangement, Pianist pianist, Supplier<List<ProblemView>> problems, Function<Boolean, ArrangementView> views) {
 
         /** @param withParts whether it is told what makes bars hard */
         public ArrangementView view(boolean withParts) {
-            return ArrangementView.of(arrangement, pianist, withParts, problems, reasons::of);
+            return views.apply(withParts);
         }
     }
 
@@ -54,9 +60,14 @@ public class Arranging {
     /**
      * A request that was understood: what to arrange, with which figures, for whom.
      *
+     * @param texts   of the figures that do not ship
      * @param waiting how many choices wait for bars that are gone
      */
-    public record Asked(ChartReading reading, Song song, Choices choices, Arranger arranger, Pianist pianist, int waiting) {
+    public record Asked(String chart, ChartReading reading, Song song, Choices choices, Arranger arranger, List<String> texts, Pianist pianist, int waiting) {
+
+        private Computed.Key key(Choices others) {
+            return new Computed.Key(chart, others, texts, pianist);
+        }
     }
 
     /** A refusal with its problems where there is no song. */
@@ -82,17 +93,39 @@ public class Arranging {
         Set<String> named = new HashSet<>(chosen.figures());
         drafts.forEach(draft -> named.remove(draft.id()));
         FigureBook book = figures.bookFor(Player.ONLY, named).with(drafts);
-        return new Asked(reading, song, chosen, new Arranger(book), pianist, choices == null ? 0 : choices.waiting());
+        List<String> texts = chosen.figures().stream().filter(id -> figures.shipped(id).isEmpty()).sorted().flatMap(id -> book.figure(id).stream()).map(FigureFile::write).toList();
+        return new Asked(chart, reading, song, chosen, new Arranger(book), texts, pianist, choices == null ? 0 : choices.waiting());
     }
 
     private Result arrange(Asked asked) {
-        Choices choices = new LevelLadder(asked.arranger()).settled(asked.song(), asked.choices(), asked.pianist());
-        Arrangement arrangement = asked.arranger().arrange(asked.song(), choices, asked.pianist());
+        Choices choices = settled(asked);
+        Computed.Key key = asked.key(choices);
+        Arrangement arrangement = computed.arrangement(key, () -> asked.arranger().arrange(asked.song(), choices, asked.pianist()));
+        Supplier<List<ProblemView>> problems = () -> problems(asked, arrangement);
+        return new Result(arrangement, asked.pianist(), problems, withParts -> computed.view(new Computed.ViewKey(key, withParts, asked.waiting()),
+                () -> ArrangementView.of(arrangement, asked.pianist(), withParts, problems.get(), reasons::of)));
+    }
+
+    private List<ProblemView> problems(Asked asked, Arrangement arrangement) {
         List<ProblemView> problems = new ArrayList<>(words.of(asked.reading().problems()));
         arrangement.notices().forEach(notice -> problems.add(words.of(notice)));
         if (asked.waiting() > 0) {
             problems.add(words.of(Reason.of("parked", Map.of("count", String.valueOf(asked.waiting())))));
         }
-        return new Result(arrangement, asked.pianist(), problems, reasons);
+        return problems;
+    }
+
+    /** Measures levels with what was computed before. */
+    LevelLadder ladder(Asked asked) {
+        return new LevelLadder(asked.arranger(), (song, choices, pianist) -> computed.arrangement(asked.key(choices), () -> asked.arranger().arrange(song, choices, pianist)));
+    }
+
+    /** Which way each level takes; asked once for a song, a left hand and hands. */
+    List<Integer> ways(Asked asked) {
+        return computed.ways(asked.key(asked.choices().leftAlone()), () -> new LevelLadder(asked.arranger()).ways(asked.song(), asked.choices(), asked.pianist()));
+    }
+
+    private Choices settled(Asked asked) {
+        return asked.choices().wantsWays() ? asked.choices().with(Choice.WAYS, ways(asked)) : asked.choices();
     }
 }

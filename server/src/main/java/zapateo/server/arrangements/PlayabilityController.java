@@ -11,7 +11,6 @@ import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.EasiestKeys;
 import zapateo.arrangement.Easier;
-import zapateo.arrangement.LevelLadder;
 import zapateo.refusal.Refused;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
@@ -38,7 +37,7 @@ public class PlayabilityController {
     @PostMapping("/levels")
     public List<LevelView> levels(@Valid @RequestBody ArrangeRequest request) {
         Arranging.Asked asked = arranging.asked(request);
-        return new LevelLadder(asked.arranger()).rungs(asked.song(), asked.choices(), asked.pianist()).stream()
+        return arranging.ladder(asked).rungs(asked.song(), asked.choices(), asked.pianist()).stream()
                 .map(rung -> new LevelView(rung.level().number(), rung.level().name(), rung.level().use(), tenth(rung.difficulty().total()), tenth(rung.maxTempo()))).toList();
     }
 
@@ -50,7 +49,7 @@ public class PlayabilityController {
     @PostMapping("/ways")
     public WaysView ways(@Valid @RequestBody ArrangeRequest request) {
         Arranging.Asked asked = arranging.asked(request);
-        return new WaysView(new LevelLadder(asked.arranger()).ways(asked.song(), asked.choices(), asked.pianist()));
+        return new WaysView(arranging.ways(asked));
     }
 
     /** @param bars as numbered in the chart: 5 or 5-8 */

@@ -71,7 +71,7 @@ public class Figures {
         return mapper.all(player.id());
     }
 
-    Optional<Figure> shipped(String id) {
+    public Optional<Figure> shipped(String id) {
         return book.figure(id);
     }
 
