@@ -5,7 +5,8 @@ let worker: Worker | null = null;
 let orders = 0;
 const waiting = new Map<number, (answer: { svg?: string; error?: string }) => void>();
 
-function engrave(xml: string, width: number): Promise<{ svg?: string; error?: string }> {
+/** The engraver takes a moment to be ready. */
+export function wakeEngraver(): Worker {
   if (!worker) {
     worker = new Worker(new URL("./engraver.worker.ts", import.meta.url), { type: "module" });
     worker.onmessage = (message: MessageEvent<{ id: number; svg?: string; error?: string }>) => {
@@ -13,10 +14,15 @@ function engrave(xml: string, width: number): Promise<{ svg?: string; error?: st
       waiting.delete(message.data.id);
     };
   }
+  return worker;
+}
+
+function engrave(xml: string, width: number): Promise<{ svg?: string; error?: string }> {
+  const engraver = wakeEngraver();
   const id = ++orders;
   return new Promise((resolve) => {
     waiting.set(id, resolve);
-    worker?.postMessage({ id, xml, width });
+    engraver.postMessage({ id, xml, width });
   });
 }
 

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
+import { fetchAhead } from "../ahead";
 import { api, type Refused, type Song, type Tone, take } from "../api/client";
 import { type Asked, useArrangement, useChart, useFigures, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
@@ -69,6 +70,13 @@ function OpenSong({ song }: { song: Song }) {
     [settledChart, desk.draft.choices, tried, hand],
   );
   const arranged = useArrangement(asked);
+  useEffect(() => {
+    const events = ["pointerdown", "keydown"] as const;
+    for (const each of events) window.addEventListener(each, fetchAhead, { once: true });
+    return () => {
+      for (const each of events) window.removeEventListener(each, fetchAhead);
+    };
+  }, []);
   const [compared, setCompared] = useState<Compared | null>(null);
   const arrangement = arranged.data;
   useHeldWays(asked, desk, arranged.isPlaceholderData ? undefined : arrangement, tried !== null || trial !== null);

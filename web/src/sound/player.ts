@@ -45,6 +45,24 @@ function retire(voice: Tone.Synth | Tone.Sampler, seconds: number): void {
   window.setTimeout(() => voice.dispose(), (seconds + LONGEST_TONE) * 1000);
 }
 
+let recordings: Promise<Tone.ToneAudioBuffers> | null = null;
+
+/** The recorded piano, fetched and decoded once; what failed is tried again. */
+export function loadRecordings(): Promise<Tone.ToneAudioBuffers> {
+  recordings ??= new Promise<Tone.ToneAudioBuffers>((resolve, reject) => {
+    const buffers: Tone.ToneAudioBuffers = new Tone.ToneAudioBuffers({
+      urls: SAMPLES,
+      baseUrl: "/sounds/",
+      onload: () => resolve(buffers),
+      onerror: reject,
+    });
+  }).catch((error) => {
+    recordings = null;
+    throw error;
+  });
+  return recordings;
+}
+
 /** Plays an arrangement on the recorded piano: what its {@link Course} gives out is put on the clock of the sound. */
 export class Player {
   private piano: Record<"L" | "R", Tone.Sampler>;
@@ -66,6 +84,7 @@ export class Player {
   readonly heard: Heard[] = [];
   readonly late: Late = { tones: 0, worstMs: 0 };
 
+  // The recordings outlive the player: the next one plays them too.
   private constructor(private readonly recordings: Tone.ToneAudioBuffers) {
     this.piano = this.makePiano();
     this.click = makeClick();
@@ -74,9 +93,7 @@ export class Player {
 
   /** Loads the recordings; call it from a click or a key. */
   static async open(): Promise<Player> {
-    await Tone.start();
-    const recordings = new Tone.ToneAudioBuffers({ urls: SAMPLES, baseUrl: "/sounds/" });
-    await Tone.loaded();
+    const [recordings] = await Promise.all([loadRecordings(), Tone.start()]);
     return new Player(recordings);
   }
 
@@ -206,7 +223,6 @@ export class Player {
     this.stop();
     this.piano.L.dispose();
     this.piano.R.dispose();
-    this.recordings.dispose();
     retire(this.click, 0);
   }
 

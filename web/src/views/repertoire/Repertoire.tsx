@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { fetchAhead } from "../../ahead";
 import { api, type Figure, Refused, type SongLine, take } from "../../api/client";
 import { useFigures, useRepertoire } from "../../api/queries";
 import { type Step, StepLine } from "../../steps/StepLine";
@@ -190,6 +191,11 @@ function Row({ song, figure, onRemove }: { song: SongLine; figure: Figure | unde
   );
 }
 
+/** The song's own pages, before it is there. */
+function fetchViews(): void {
+  Promise.all([import("../../song/SongLayout"), import("../lefthand/LeftHand")]).catch(() => undefined);
+}
+
 /** Four chords and Enter: the shortest way to a sounding left hand. */
 function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: string) => void }) {
   const [chords, setChords] = useState("");
@@ -225,7 +231,11 @@ function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: st
           <span className="text-quiet">A new song: its chords</span>
           <input
             value={chords}
-            onChange={(event) => setChords(event.target.value)}
+            onChange={(event) => {
+              fetchAhead();
+              fetchViews();
+              setChords(event.target.value);
+            }}
             onPaste={(event) => {
               // More than one line is a chart, a song's words or a file's text: it is read as what it is.
               const text = event.clipboardData.getData("text/plain");

@@ -67,7 +67,7 @@ public final class PagePaint {
               return times;
             }""";
 
-    /** @param arguments the server's address, the id of a 64-bar song and of one with 200 bars */
+    /** @param arguments the server's address, the ids of a 64-bar song, of one with 200 bars, of one with 200 bars at a level, and of one with 2,000 bars */
     public static void main(String[] arguments) {
         try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
             Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
@@ -75,8 +75,64 @@ public final class PagePaint {
             measureChoice(browser, arguments[0] + "/songs/" + arguments[1] + "/left-hand?bars=1-8");
             measurePlaying(browser, arguments[0] + "/songs/" + arguments[1] + "/left-hand?bars=1-8");
             measureTyping(browser, arguments[0] + "/songs/" + arguments[2] + "/chart");
+            measureFirstUse(browser, arguments[0]);
+            measureLongChoice(browser, arguments[0] + "/songs/" + arguments[2] + "/left-hand?bars=1-4", "without a level");
+            measureLongChoice(browser, arguments[0] + "/songs/" + arguments[3] + "/left-hand?bars=1-4", "at level 3, both hands");
+            measureOpening(browser, arguments[0] + "/songs/" + arguments[4]);
             browser.close();
         }
+    }
+
+    /** A fresh window, twelve bars typed in five seconds, Enter, and Space once the staff is there. Wanted: the staff within 2 s, a tone within 0.7 s. */
+    private static void measureFirstUse(Browser browser, String address) {
+        List<Double> staffs = new ArrayList<>();
+        List<Double> tones = new ArrayList<>();
+        for (int run = 0; run < 5; run++) {
+            try (BrowserContext window = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))) {
+                Page page = window.newPage();
+                page.navigate(address + "/");
+                page.getByLabel("A new song: its chords").pressSequentially("C Am7 F G7 C/E F Dm7 G7 C Am F G", new com.microsoft.playwright.Locator.PressSequentiallyOptions().setDelay(150));
+                long enter = System.nanoTime();
+                page.keyboard().press("Enter");
+                page.locator(".score[data-ready=yes]").waitFor();
+                staffs.add((System.nanoTime() - enter) / 1e6);
+                page.waitForTimeout(500);
+                long space = System.nanoTime();
+                page.keyboard().press("Space");
+                page.waitForFunction("() => (window.zapateo?.player.heard.length ?? 0) > 0");
+                tones.add((System.nanoTime() - space) / 1e6);
+            }
+        }
+        System.out.printf("first use in a fresh window: Enter to staff %s ms, Space to the first tone %s ms%n", rounded(staffs), rounded(tones));
+    }
+
+    private static String rounded(List<Double> times) {
+        return Arrays.toString(times.stream().mapToLong(Math::round).sorted().toArray());
+    }
+
+    /** A figure chosen on a song of 200 bars: how soon the staff has it. Wanted: 95 of 100 within 250 ms, at a level 400. */
+    private static void measureLongChoice(Browser browser, String address, String how) {
+        Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+        page.navigate(address);
+        page.locator(".score[data-ready=yes]").waitFor();
+        page.waitForTimeout(2000);
+        List<Double> times = ((List<?>) page.evaluate(FOLLOWED)).stream().map(pair -> ((Number) ((List<?>) pair).get(1)).doubleValue()).toList();
+        System.out.printf("a figure chosen on a song of 200 bars, %s, staff engraved anew: all %s ms%n", how, rounded(times));
+    }
+
+    /** Two thousand bars: opened and drawn. Wanted: within 1.5 s. */
+    private static void measureOpening(Browser browser, String song) {
+        List<Double> times = new ArrayList<>();
+        for (int run = 0; run < 3; run++) {
+            try (BrowserContext window = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))) {
+                Page page = window.newPage();
+                long start = System.nanoTime();
+                page.navigate(song + "/left-hand?bars=1-4");
+                page.locator(".score[data-ready=yes]").waitFor();
+                times.add((System.nanoTime() - start) / 1e6);
+            }
+        }
+        System.out.printf("2,000 bars opened and their staff drawn: all %s ms%n", rounded(times));
     }
 
     private static void measureTyping(Browser browser, String address) {

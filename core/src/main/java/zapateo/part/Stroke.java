@@ -109,7 +109,11 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     /** What was done last for one cause; empty where nothing was. */
     public Optional<Mending> mended(Mending.Cause cause) {
-        return nature.mended().stream().filter(how -> how.cause() == cause).reduce((first, second) -> second);
+        Mending last = null;
+        for (Mending how : nature.mended()) {
+            last = how.cause() == cause ? how : last;
+        }
+        return Optional.ofNullable(last);
     }
 
     /** Where its first note is heard. */

@@ -24,7 +24,6 @@ import zapateo.server.problems.ProblemView;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
-import zapateo.song.ChartParser;
 import zapateo.song.ChartReading;
 import zapateo.song.Song;
 
@@ -78,7 +77,7 @@ public class Arranging {
 
     /** The song of a chart; a refusal with its problems where there is none. */
     public Song read(String chart) {
-        ChartReading reading = ChartParser.parse(chart);
+        ChartReading reading = computed.reading(chart);
         return reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
     }
 
@@ -87,7 +86,7 @@ public class Arranging {
     }
 
     private Asked asked(String chart, ChoicesRequest choices, Pianist pianist, List<Figure> drafts) {
-        ChartReading reading = ChartParser.parse(chart);
+        ChartReading reading = computed.reading(chart);
         Song song = reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
         Choices chosen = choices == null ? Choices.OPEN : choices.choices("choices.");
         Set<String> named = new HashSet<>(chosen.figures());

@@ -7,6 +7,8 @@ import org.springframework.stereotype.Component;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Pianist;
+import zapateo.song.ChartParser;
+import zapateo.song.ChartReading;
 
 /**
  * What comes of the same content is computed once, as long as there is room: the page, its staff, the reasons, the levels and the files are all asked of one arrangement. Nothing of a person is in a
@@ -15,6 +17,7 @@ import zapateo.hand.Pianist;
 @Component
 class Computed {
 
+    static final String READINGS = "readings";
     static final String ARRANGEMENTS = "arrangements";
     static final String VIEWS = "views";
     static final String WAYS = "ways";
@@ -25,6 +28,11 @@ class Computed {
 
     /** @param waiting how many choices wait for bars that are gone, which is told */
     record ViewKey(Key arrangement, boolean withParts, int waiting) {
+    }
+
+    @Cacheable(cacheNames = READINGS, key = "#chart", sync = true)
+    public ChartReading reading(String chart) {
+        return ChartParser.parse(chart);
     }
 
     @Cacheable(cacheNames = ARRANGEMENTS, key = "#key", sync = true)

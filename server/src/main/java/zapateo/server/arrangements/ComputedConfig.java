@@ -14,6 +14,7 @@ class ComputedConfig {
 
     private static final int MOST_STROKES = 30_000;
     private static final int MOST_TOLD_STROKES = 60_000;
+    private static final int MOST_LETTERS = 2_000_000;
     private static final int MOST_WAYS = 2_000;
     /** What the rest of an arrangement weighs, its bars and what explains it. */
     private static final int BARE = 20;
@@ -21,6 +22,7 @@ class ComputedConfig {
     @Bean
     CaffeineCacheManager caches() {
         CaffeineCacheManager manager = new CaffeineCacheManager();
+        manager.registerCustomCache(Computed.READINGS, Caffeine.newBuilder().maximumWeight(MOST_LETTERS).weigher((Object chart, Object reading) -> BARE + ((String) chart).length()).build());
         manager.registerCustomCache(Computed.ARRANGEMENTS, Caffeine.newBuilder().maximumWeight(MOST_STROKES)
                 .weigher((Object key, Object value) -> BARE + ((Arrangement) value).left().strokes().size() + ((Arrangement) value).right().strokes().size()).build());
         manager.registerCustomCache(Computed.VIEWS, Caffeine.newBuilder().maximumWeight(MOST_TOLD_STROKES)
