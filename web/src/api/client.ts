@@ -5,8 +5,35 @@ type Schemas = components["schemas"];
 
 export type ChartView = Omit<Schemas["ChartView"], "written"> & { written: WrittenSection[] };
 export type WrittenSection = Omit<Schemas["WrittenSectionView"], "bars"> & { bars: WrittenBar[] };
-export type WrittenBar = Omit<Schemas["WrittenBarView"], "closes"> & { closes: Schemas["RepeatView"] | null };
-export type WrittenChord = Schemas["WrittenChordView"];
+export type WrittenBar = Filled<
+  Schemas["WrittenBarView"],
+  {
+    cut: boolean;
+    key: string | null;
+    bpm: number | null;
+    opens: boolean;
+    endings: number[];
+    closes: Schemas["RepeatView"] | null;
+    pins: Schemas["PinView"][];
+    words: string[];
+    tune: boolean;
+    guessed: boolean;
+    chords: WrittenChord[];
+  }
+>;
+export type WrittenChord = Filled<
+  Schemas["WrittenChordView"],
+  {
+    above: number | null;
+    early: boolean;
+    held: boolean;
+    common: string[];
+    movement: number | null;
+    otherName: string | null;
+    respelled: string | null;
+  }
+>;
+export type ChartRead = Schemas["ChartView"];
 export type ReadingByEar = Schemas["ReadingView"];
 export type Simplified = Schemas["SimplifiedView"];
 export type EasyKey = Schemas["EasyKeyView"];

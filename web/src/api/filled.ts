@@ -1,4 +1,4 @@
-import type { Arranged, Arrangement, Bar, Stroke } from "./client";
+import type { Arranged, Arrangement, Bar, ChartRead, ChartView, Stroke } from "./client";
 
 const PLAIN_VELOCITY = 66;
 
@@ -23,6 +23,42 @@ export function filled(answer: Arranged): Arrangement {
     });
   }
   return { ...answer, bars, parts: answer.parts ?? [], strokes: answer.strokes.map((stroke) => filledStroke(stroke, bars, answer.pedal)) };
+}
+
+/** The strokes of an answer that told only those of some bars, by the bars and the pedal of the whole. */
+export function filledStrokes(answer: Arranged, whole: Arrangement): Stroke[] {
+  return answer.strokes.map((stroke) => filledStroke(stroke, whole.bars, whole.pedal));
+}
+
+/** A chart with all that its answer leaves out. */
+export function filledChart(answer: ChartRead): ChartView {
+  const written = answer.written.map((section) => ({
+    ...section,
+    bars: section.bars.map((bar) => ({
+      ...bar,
+      cut: bar.cut ?? false,
+      key: bar.key ?? null,
+      bpm: bar.bpm ?? null,
+      opens: bar.opens ?? false,
+      endings: bar.endings ?? [],
+      closes: bar.closes ?? null,
+      pins: bar.pins ?? [],
+      words: bar.words ?? [],
+      tune: bar.tune ?? false,
+      guessed: bar.guessed ?? false,
+      chords: bar.chords.map((chord) => ({
+        ...chord,
+        above: chord.above ?? null,
+        early: chord.early ?? false,
+        held: chord.held ?? false,
+        common: chord.common ?? [],
+        movement: chord.movement ?? null,
+        otherName: chord.otherName ?? null,
+        respelled: chord.respelled ?? null,
+      })),
+    })),
+  }));
+  return { ...answer, written };
 }
 
 function filledStroke(stroke: Arranged["strokes"][number], bars: Bar[], pedal: Arranged["pedal"]): Stroke {

@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import {
   type Arrangement,
   type ArrangeRequest,
@@ -23,7 +23,7 @@ import {
   take,
   type Why,
 } from "./client";
-import { filled } from "./filled";
+import { filled, filledChart, filledStrokes } from "./filled";
 
 export function useFigures() {
   return useQuery<Figure[], Refused>({
@@ -93,7 +93,8 @@ export function useRepertoire() {
 export function useChart(text: string, doubles: "thirds" | "simple") {
   return useQuery<ChartView, Refused>({
     queryKey: ["chart", text, doubles],
-    queryFn: async () => (await take(api.POST("/api/charts/parse", { body: { text, doubles } }))) as unknown as ChartView,
+    queryFn: async () =>
+      filledChart(await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles } }))),
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -106,10 +107,50 @@ export function requestOf({ chart, choices, hand, figures }: Asked): ArrangeRequ
   return { chart, choices, ...(hand ? { hand } : {}), ...(figures.length > 0 ? { figures } : {}) } as ArrangeRequest;
 }
 
+/** The strokes of so many bars come with the bars themselves; those of a longer song follow in so many at a time. */
+const FIRST_BARS = 192;
+const MORE_BARS = 512;
+
 export function useArrangement(asked: Asked) {
+  const queries = useQueryClient();
   return useQuery<Arrangement, Refused>({
     queryKey: ["arrangement", asked],
-    queryFn: async () => filled(await take(api.POST("/api/arrangements", { body: requestOf(asked) }))),
+    queryFn: async ({ signal, queryKey }) => {
+      const first = filled(await strokesOf(asked, 0, FIRST_BARS - 1, false));
+      if (first.bars.length > FIRST_BARS) void followed(first, asked, (more) => !signal.aborted && queries.setQueryData(queryKey, more));
+      return first;
+    },
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+function strokesOf(asked: Asked, from: number, to: number, bare: boolean) {
+  return take(api.POST("/api/arrangements", { params: { query: { bars: `${from}-${to}`, bare } }, body: requestOf(asked) }));
+}
+
+/** The rest of a long song, told each time some more of it is there; what cannot be had stays out. */
+async function followed(first: Arrangement, asked: Asked, told: (more: Arrangement) => void): Promise<void> {
+  let whole = first;
+  for (let from = FIRST_BARS; from < first.bars.length; from += MORE_BARS) {
+    try {
+      const answer = await strokesOf(asked, from, from + MORE_BARS - 1, true);
+      // What a bar strikes early stands among the strokes of the bar before: it has come already.
+      const more = filledStrokes(answer, first).slice(whole.strokes.length - (answer.firstStroke ?? 0));
+      whole = { ...whole, strokes: [...whole.strokes, ...more] };
+    } catch {
+      return;
+    }
+    told(whole);
+  }
+}
+
+/** The same with what makes each bar hard; its strokes are those of the other. */
+export function useHardness(asked: Asked) {
+  return useQuery<Arrangement, Refused>({
+    queryKey: ["hardness", asked],
+    queryFn: async () =>
+      filled(await take(api.POST("/api/arrangements", { params: { query: { with: ["parts"], bars: "0-0" } }, body: requestOf(asked) }))),
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -122,17 +163,6 @@ export function useWays(asked: Asked, enabled: boolean) {
     queryFn: async () => (await take(api.POST("/api/arrangements/ways", { body: requestOf(asked) }))).ways,
     retry: false,
     enabled,
-  });
-}
-
-/** The same with what makes each bar hard. */
-export function useHardness(asked: Asked) {
-  return useQuery<Arrangement, Refused>({
-    queryKey: ["hardness", asked],
-    queryFn: async () =>
-      filled(await take(api.POST("/api/arrangements", { params: { query: { with: ["parts"] } }, body: requestOf(asked) }))),
-    placeholderData: keepPreviousData,
-    retry: false,
   });
 }
 

@@ -815,7 +815,8 @@ export interface components {
             mode: string;
             problems: components["schemas"]["ProblemView"][];
             regions: components["schemas"]["RegionView"][];
-            sections: components["schemas"]["SectionView"][];
+            /** @description absent where they were not asked for */
+            sections?: components["schemas"]["SectionView"][];
             tempo: components["schemas"]["TempoView"];
             title: string;
             written: components["schemas"]["WrittenSectionView"][];
@@ -2055,44 +2056,67 @@ export interface components {
             bar: number;
             /** Format: int32 */
             beatTicks: number;
-            /** Format: double */
-            bpm: number | null;
+            /**
+             * Format: double
+             * @description absent where there is none
+             */
+            bpm?: number;
             chords: components["schemas"]["WrittenChordView"][];
-            closes: components["schemas"]["RepeatView"];
-            cut: boolean;
-            endings: number[];
-            guessed: boolean;
-            key: string | null;
+            /** @description absent where there is none */
+            closes?: components["schemas"]["RepeatView"];
+            /** @description absent where it is false */
+            cut?: boolean;
+            /** @description absent where there is none */
+            endings?: number[];
+            /** @description absent where it is false */
+            guessed?: boolean;
+            /** @description absent where there is none */
+            key?: string;
             meter: string;
             /** Format: int32 */
             number: number;
-            opens: boolean;
-            pins: components["schemas"]["PinView"][];
+            /** @description absent where it is false */
+            opens?: boolean;
+            /** @description absent where there is none */
+            pins?: components["schemas"]["PinView"][];
             place: components["schemas"]["PlaceView"];
             played: number[];
             text: string;
             /** Format: int32 */
             ticks: number;
-            tune: boolean;
-            words: string[];
+            /** @description absent where it is false */
+            tune?: boolean;
+            /** @description absent where there is none */
+            words?: string[];
         };
         WrittenChordView: {
-            /** Format: int32 */
-            above: number | null;
+            /**
+             * Format: int32
+             * @description absent where there is none
+             */
+            above?: number;
             bass: string;
             /** Format: double */
             beat: number;
             /** Format: double */
             beats: number;
-            common: string[];
+            /** @description absent where there is none */
+            common?: string[];
             degree: string;
-            early: boolean;
-            held: boolean;
-            /** Format: int32 */
-            movement: number | null;
+            /** @description absent where it is false */
+            early?: boolean;
+            /** @description absent where it is false */
+            held?: boolean;
+            /**
+             * Format: int32
+             * @description absent where there is none
+             */
+            movement?: number;
             numbers: string;
-            otherName: string | null;
-            respelled: string | null;
+            /** @description absent where there is none */
+            otherName?: string;
+            /** @description absent where there is none */
+            respelled?: string;
             role: string;
             symbol: string;
             /** Format: int32 */
@@ -2129,6 +2153,7 @@ export interface operations {
             query?: {
                 with?: "parts"[];
                 bars?: string;
+                bare?: boolean;
             };
             header?: never;
             path?: never;
@@ -2391,7 +2416,9 @@ export interface operations {
     };
     parse: {
         parameters: {
-            query?: never;
+            query?: {
+                sections?: boolean;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -2,6 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Choices as Chosen, Figure, Options, ThereIs } from "../../api/client";
 import { useFigures, useSuggestions, useThereIs, useWhy } from "../../api/queries";
+import { wakeEngraver } from "../../score/Score";
 import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { isPlaying, usePlaying } from "../../sound/playing";
@@ -27,6 +28,7 @@ export function LeftHand() {
   const { desk, asked, settledChart, setTried, compared, setCompared, compare } = useWork();
   const { arrangement, arrangementError, bpm } = useArranged();
   const { selection, select, struck, setStruck, pointed, setPointed, onLevel } = useMarked();
+  useEffect(() => void wakeEngraver(), []);
   const queries = useQueryClient();
   const figures = useFigures();
   const thereIs = useThereIs();

@@ -1,8 +1,40 @@
-import { memo, useEffect, useRef } from "react";
+import { memo, useEffect, useRef, useState } from "react";
 import type { Bar } from "../../api/client";
 import { playedBar, playing, usePlaying } from "../../sound/playing";
 import { Chord } from "../../ui/Chord";
 import { useLatest } from "../../ui/useLatest";
+
+/** As wide as its class says. */
+const PLANK_REM = 6.3;
+/** More bars than these are drawn only where they are seen, and so many more on either side. */
+const MANY = 200;
+const BESIDE = 30;
+/** Farther than this, in pixels, the row jumps. */
+const FAR = 4000;
+
+function plankWidth(): number {
+  return PLANK_REM * (Number.parseFloat(getComputedStyle(document.documentElement).fontSize) || 16);
+}
+
+/** The bars to draw, the last not included. */
+function useSeen(row: React.RefObject<HTMLDivElement | null>, count: number): [number, number] {
+  const [seen, setSeen] = useState<[number, number]>([0, MANY]);
+  useEffect(() => {
+    const view = row.current;
+    if (!view || count <= MANY) return;
+    const look = () => {
+      const first = Math.floor(view.scrollLeft / plankWidth());
+      const last = first + Math.ceil(view.clientWidth / plankWidth());
+      setSeen((now) =>
+        first - BESIDE / 2 >= now[0] && last + BESIDE / 2 <= now[1] ? now : [Math.max(0, first - BESIDE), Math.min(count, last + BESIDE)],
+      );
+    };
+    look();
+    view.addEventListener("scroll", look, { passive: true });
+    return () => view.removeEventListener("scroll", look);
+  }, [row, count]);
+  return count <= MANY ? [0, count] : [Math.min(seen[0], count), Math.min(seen[1], count)];
+}
 
 /** The song as a row of planks. A click takes a bar, a click with Shift or a drag a run of bars, a section's name all of it. */
 export function Ribbon({
@@ -29,11 +61,12 @@ export function Ribbon({
       const watched = played >= 0 ? played : first;
       if (watched === last) return;
       last = watched;
-      const plank = row.current?.querySelector(`[data-bar="${watched}"]`);
-      if (!row.current || !plank) return;
-      const box = row.current.getBoundingClientRect();
-      const own = plank.getBoundingClientRect();
-      if (own.left < box.left || own.right > box.right) row.current.scrollBy({ left: own.left - box.left - 40, behavior: "smooth" });
+      const view = row.current;
+      if (!view || view.clientWidth === 0) return;
+      const left = watched * plankWidth() - view.scrollLeft;
+      // A plank that is far off is not drawn: what counts is where it would be.
+      if (left < 0 || left + plankWidth() > view.clientWidth)
+        view.scrollBy({ left: left - 40, behavior: Math.abs(left) > FAR ? "instant" : "smooth" });
     };
     follow();
     return playing.subscribe(follow);
@@ -50,11 +83,14 @@ export function Ribbon({
   const take = useLatest((from: number, to: number, more: boolean) =>
     more ? onSelect(Math.min(selection[0], from), Math.max(selection[0], to)) : onSelect(from, to),
   );
+  const [from, to] = useSeen(row, bars.length);
   const all = selection[0] === 0 && selection[1] === bars.length - 1;
   return (
     <section aria-label="Bars of the song" className="border-line border-b">
       <div ref={row} className="flex overflow-x-auto px-5 pt-1 pb-2">
-        {bars.map((bar, index) => {
+        {from > 0 && <div aria-hidden="true" className="shrink-0" style={{ width: `${from * PLANK_REM}rem` }} />}
+        {bars.slice(from, to).map((bar, place) => {
+          const index = from + place;
           const opens = index === 0 || bars[index - 1]?.section !== bar.section || (bar.section !== "" && sectionStarts(bars, index));
           const chosen = index >= selection[0] && index <= selection[1];
           return (
@@ -84,6 +120,7 @@ export function Ribbon({
             </div>
           );
         })}
+        {to < bars.length && <div aria-hidden="true" className="shrink-0" style={{ width: `${(bars.length - to) * PLANK_REM}rem` }} />}
       </div>
     </section>
   );

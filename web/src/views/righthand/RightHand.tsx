@@ -1,6 +1,7 @@
 import { useEffect, useState } from "react";
 import { api, type RightHand as Right, take } from "../../api/client";
 import { useFit, useImprovNotes, useRightFigures } from "../../api/queries";
+import { wakeEngraver } from "../../score/Score";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { playedBar, usePlaying } from "../../sound/playing";
@@ -38,6 +39,7 @@ export function RightHand() {
   const { selection, select, struck, setStruck } = useMarked();
   const { setAims } = useShown();
   const sound = useSound();
+  useEffect(() => void wakeEngraver(), []);
   const figures = useRightFigures();
   const fit = useFit(settledChart);
   const notes = useImprovNotes(settledChart);

@@ -153,6 +153,9 @@ class MusicApiTest {
         assertThat(StreamSupport.stream(all.path("strokes").spliterator(), false).filter(stroke -> stroke.path("bar").asInt() >= 2 && stroke.path("bar").asInt() <= 4)).allMatch(stroke ->
                 StreamSupport.stream(some.path("strokes").spliterator(), false).anyMatch(stroke::equals));
         assertThat(some.path("bars")).hasSize(8);
+        JsonNode bare = SERVER.post("/api/arrangements?bars=2-4&bare=true", request).json();
+        assertThat(bare.path("strokes")).isEqualTo(some.path("strokes"));
+        assertThat(bare.path("bars")).isEmpty();
         assertThat(SERVER.post("/api/arrangements?bars=40-50", request).json().path("strokes")).isEmpty();
         assertThat(SERVER.post("/api/arrangements?bars=x", request).status()).isEqualTo(422);
     }

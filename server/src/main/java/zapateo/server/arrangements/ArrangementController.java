@@ -34,15 +34,17 @@ public class ArrangementController {
     /**
      * @param with {@code parts} for what makes each bar hard
      * @param bars first and last bar by index, both included, whose strokes are told; absent for all
+     * @param bare of some bars' strokes, whether all that is the same for any of them is left out: bars, reasons, pedal, limits
      */
     @PostMapping
-    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) Set<With> with, @RequestParam(required = false) String bars) {
+    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) Set<With> with, @RequestParam(required = false) String bars,
+                                   @RequestParam(defaultValue = "false") boolean bare) {
         ArrangementView view = arranging.arrange(request).view(with != null && with.contains(With.parts));
         if (bars == null) {
             return view;
         }
         Matcher run = run(bars);
-        return view.strokesOf(Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+        return view.strokesOf(Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)), bare);
     }
 
     private static Matcher run(String bars) {

@@ -290,11 +290,11 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     }
 
     /** With the strokes of some bars only, by index. They are in the order of time, so that those of one bar stand together but for what comes early. */
-    ArrangementView strokesOf(int from, int to) {
+    ArrangementView strokesOf(int from, int to, boolean bare) {
         int first = IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).bar() >= from).findFirst().orElse(strokes.size());
         int end = IntStream.range(first, strokes.size()).filter(i -> strokes.get(i).bar() <= to).reduce((one, other) -> other).orElse(first - 1) + 1;
-        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, timeline, bars, first, strokes.subList(first, end), reasons, pedal, difficulty, parts, maxTempo, limits,
-                problems);
+        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, bare ? List.of() : timeline, bare ? List.of() : bars, first, strokes.subList(first, end),
+                bare ? List.of() : reasons, bare ? List.of() : pedal, difficulty, bare ? null : parts, maxTempo, bare ? List.of() : limits, problems);
     }
 
     /** Each stroke's place among those of its hand and among all. */

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotNull;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
@@ -34,11 +35,15 @@ public class ChartController {
         }
     }
 
-    /** The song as far as it can be read, with all problems; 422 when not one bar can. */
+    /**
+     * The song as far as it can be read, with all problems; 422 when not one bar can.
+     *
+     * @param sections whether it is told as it is played too, not only as it is written
+     */
     @PostMapping("/parse")
-    public ChartView parse(@Valid @RequestBody ParseRequest request) {
+    public ChartView parse(@Valid @RequestBody ParseRequest request, @RequestParam(defaultValue = "true") boolean sections) {
         ChartReading reading = ChartParser.parse(request.text());
-        return reading.song().map(song -> ChartView.of(reading, song, words.of(reading.problems()), request.doubles() == ParseRequest.Doubles.simple))
+        return reading.song().map(song -> ChartView.of(reading, song, words.of(reading.problems()), request.doubles() == ParseRequest.Doubles.simple, sections))
                 .orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
     }
 }

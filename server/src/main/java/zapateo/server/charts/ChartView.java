@@ -1,5 +1,6 @@
 package zapateo.server.charts;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -32,9 +33,14 @@ import zapateo.song.WrittenSection;
  * @param form     places of written sections in the order they are played; empty for the written order
  * @param hasTune  whether a melody is written
  */
+@JsonInclude(JsonInclude.Include.NON_NULL)
 public record ChartView(String title, String key, boolean keyGiven, String mode, List<KeyGuessView> keys, List<RegionView> regions, String meter,
-                        TempoView tempo, String feel, List<Integer> form, boolean hasTune, List<SectionView> sections, List<WrittenSectionView> written,
+                        TempoView tempo, String feel, List<Integer> form, boolean hasTune,
+                        @Schema(description = "absent where they were not asked for") List<SectionView> sections, List<WrittenSectionView> written,
                         List<ProblemView> problems) {
+
+    private static final String NONE = "absent where there is none";
+    private static final String FALSE = "absent where it is false";
 
     /** @param beatTicks ticks of the beat that is counted, 960 to the quarter */
     public record TempoView(double bpm, int beatTicks) {
@@ -105,10 +111,12 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
      * @param tune    whether it has a melody
      * @param guessed whether its length was guessed
      */
-    public record WrittenBarView(int bar, int number, String meter, int ticks, boolean cut, int beatTicks, List<Integer> played, PlaceView place, String text,
-                                 @Schema(types = {"string", "null"}) String key, @Schema(types = {"number", "null"}) Double bpm, boolean opens,
-                                 List<Integer> endings, @Schema(types = {"object", "null"}) RepeatView closes, List<PinView> pins, List<String> words,
-                                 boolean tune, boolean guessed, List<WrittenChordView> chords) {
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record WrittenBarView(int bar, int number, String meter, int ticks, @Schema(description = FALSE) Boolean cut, int beatTicks, List<Integer> played, PlaceView place, String text,
+                                 @Schema(description = NONE) String key, @Schema(description = NONE) Double bpm, @Schema(description = FALSE) Boolean opens,
+                                 @Schema(description = NONE) List<Integer> endings, @Schema(description = NONE) RepeatView closes, @Schema(description = NONE) List<PinView> pins,
+                                 @Schema(description = NONE) List<String> words, @Schema(description = FALSE) Boolean tune, @Schema(description = FALSE) Boolean guessed,
+                                 List<WrittenChordView> chords) {
     }
 
     /**
@@ -126,21 +134,33 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
      * @param otherName its name from its bass, or from another of its tones; null for none
      * @param respelled the key's own spelling where the chart's stands against it; null where it stands well
      */
-    public record WrittenChordView(String symbol, double beat, double beats, int tick, int ticks, String degree, String numbers, String role,
-                                   @Schema(types = {"integer", "null"}) Integer above,
-                                   List<String> tones, String bass, boolean early, boolean held, List<String> common,
-                                   @Schema(types = {"integer", "null"}) Integer movement, @Schema(types = {"string", "null"}) String otherName,
-                                   @Schema(types = {"string", "null"}) String respelled) {
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record WrittenChordView(String symbol, double beat, double beats, int tick, int ticks, String degree, String numbers, String role, @Schema(description = NONE) Integer above,
+                                   List<String> tones, String bass, @Schema(description = FALSE) Boolean early, @Schema(description = FALSE) Boolean held,
+                                   @Schema(description = NONE) List<String> common, @Schema(description = NONE) Integer movement, @Schema(description = NONE) String otherName,
+                                   @Schema(description = NONE) String respelled) {
     }
 
-    /** @param simple whether double sharps and flats are written as the plain key they lie on */
-    static ChartView of(ChartReading reading, Song song, List<ProblemView> problems, boolean simple) {
+    private static <T> List<T> some(List<T> list) {
+        return list.isEmpty() ? null : list;
+    }
+
+    /** What is true; nothing else is told. */
+    private static Boolean told(boolean value) {
+        return value ? true : null;
+    }
+
+    /**
+     * @param simple       whether double sharps and flats are written as the plain key they lie on
+     * @param withSections whether it is told as it is played too
+     */
+    static ChartView of(ChartReading reading, Song song, List<ProblemView> problems, boolean simple, boolean withSections) {
         Understanding understanding = Understanding.of(song);
         List<WrittenBar> bars = song.writtenBars();
         return new ChartView(song.title(), song.key().toString(), song.keyGiven(), song.key().mode().id(), understanding.keys().stream().map(KeyGuessView::of).toList(),
                 understanding.regions().stream().map(region -> new RegionView(region.key().toString(), region.key().mode().id(), region.bar(), bars.get(region.bar()).number())).toList(),
                 song.meter().toString(), TempoView.of(song.tempo()), song.feel().id(), song.form(), song.hasTune(),
-                song.sections().stream().map(section -> section(section, understanding, simple)).toList(), written(reading, song, understanding, simple), problems);
+                withSections ? song.sections().stream().map(section -> section(section, understanding, simple)).toList() : null, written(reading, song, understanding, simple), problems);
     }
 
     private static SectionView section(Section section, Understanding understanding, boolean simple) {
@@ -182,11 +202,11 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         for (int i = 0; i < bar.chords().size(); i++) {
             chords.add(chord(bar, i, understanding, simple));
         }
-        return new WrittenBarView(index, bar.number(), bar.meter().toString(), bar.ticks(), bar.isShort(), bar.meter().beatTicks(), played,
+        return new WrittenBarView(index, bar.number(), bar.meter().toString(), bar.ticks(), told(bar.isShort()), bar.meter().beatTicks(), played,
                 new PlaceView(place.cell().line(), place.cell().column(), place.cell().text().length()), place.cell().text(),
-                marks.key().map(Object::toString).orElse(null), marks.tempo().map(Tempo::bpm).orElse(null), marks.opens(), marks.endings(),
+                marks.key().map(Object::toString).orElse(null), marks.tempo().map(Tempo::bpm).orElse(null), told(marks.opens()), some(marks.endings()),
                 marks.closes().map(repeat -> new RepeatView(repeat.times(), repeat.vamp())).orElse(null),
-                marks.pins().stream().map(ChartView::pin).toList(), marks.words(), !bar.tune().isEmpty(), marks.guessed(), chords);
+                some(marks.pins().stream().map(ChartView::pin).toList()), some(marks.words()), told(!bar.tune().isEmpty()), told(marks.guessed()), chords);
     }
 
     private static PinView pin(Pin pin) {
@@ -198,11 +218,11 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         double beat = bar.meter().beatTicks();
         return understanding.place(bar, index).map(place -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(),
                         place.degree().roman(), place.degree().numbers(), place.degree().role().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                        Math.floorMod(place.chord().root().chroma() - place.key().tonic().chroma(), 12), tones(span, simple), bass(span), span.early(), span.held(),
-                        place.leading().map(leading -> names(leading.common())).orElse(List.of()), place.leading().map(leading -> leading.movement()).orElse(null),
+                        Math.floorMod(place.chord().root().chroma() - place.key().tonic().chroma(), 12), tones(span, simple), bass(span), told(span.early()), told(span.held()),
+                        some(place.leading().map(leading -> names(leading.common())).orElse(List.of())), place.leading().map(leading -> leading.movement()).orElse(null),
                         place.otherName().map(ChordSymbol::toString).orElse(null), place.respelled().map(ChordSymbol::toString).orElse(null)))
                 .orElseGet(() -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(), "", "", "", null, List.of(), "",
-                        span.early(), span.held(), List.of(), null, null, null));
+                        told(span.early()), told(span.held()), null, null, null, null));
     }
 
     private static List<String> tones(ChordSpan span, boolean simple) {
