@@ -84,64 +84,69 @@ export function WhyPanel({
               )}
             </div>
           </fieldset>
-          <h3 className="mt-1 font-semibold">Other ways to lay {why.chord}</h3>
-          <ul className="grid gap-1.5">
-            {why.ways.map((way, index) => (
-              <li key={way.notes.join()} className="border-line border-l-4 pl-2">
-                <span className="block font-serif text-[1.05rem]">{way.notes.join(" ")}</span>
-                {index === 0 ? (
-                  <span className="text-[0.92rem] text-quiet">chosen: the cheapest for the whole song</span>
-                ) : (
-                  <>
-                    <span className="block text-[0.92rem] text-quiet leading-snug">
-                      {way.more > 0 ? `costs ${plain(way.more)} more: ` : "costs the same: "}
-                      {way.costs
-                        .map((cost) => `${cost.name.toLowerCase()} ${cost.value > 0 ? "+" : "−"}${plain(Math.abs(cost.value))}`)
-                        .join(", ")}
-                    </span>
-                    <button
-                      type="button"
-                      onClick={() =>
-                        onLock({ bass: way.notes[0], bottom: undefined, top: way.notes.length > 1 ? way.notes.at(-1) : undefined })
-                      }
-                      className="min-h-8 text-accent underline underline-offset-4"
-                    >
-                      take it
-                    </button>
-                  </>
+          {/* Chords are laid, and kept where they lie, in the left hand. */}
+          {why.ways.length > 0 && (
+            <>
+              <h3 className="mt-1 font-semibold">Other ways to lay {why.chord}</h3>
+              <ul className="grid gap-1.5">
+                {why.ways.map((way, index) => (
+                  <li key={way.notes.join()} className="border-line border-l-4 pl-2">
+                    <span className="block font-serif text-[1.05rem]">{way.notes.join(" ")}</span>
+                    {index === 0 ? (
+                      <span className="text-[0.92rem] text-quiet">chosen: the cheapest for the whole song</span>
+                    ) : (
+                      <>
+                        <span className="block text-[0.92rem] text-quiet leading-snug">
+                          {way.more > 0 ? `costs ${plain(way.more)} more: ` : "costs the same: "}
+                          {way.costs
+                            .map((cost) => `${cost.name.toLowerCase()} ${cost.value > 0 ? "+" : "−"}${plain(Math.abs(cost.value))}`)
+                            .join(", ")}
+                        </span>
+                        <button
+                          type="button"
+                          onClick={() =>
+                            onLock({ bass: way.notes[0], bottom: undefined, top: way.notes.length > 1 ? way.notes.at(-1) : undefined })
+                          }
+                          className="min-h-8 text-accent underline underline-offset-4"
+                        >
+                          take it
+                        </button>
+                      </>
+                    )}
+                  </li>
+                ))}
+              </ul>
+              <h3 className="mt-1 font-semibold">Keep</h3>
+              <div className="flex flex-wrap gap-x-4">
+                {asked.mark === "heel" && bass && (
+                  <button
+                    type="button"
+                    onClick={() => onLock({ bass: asked.notes[0]?.name })}
+                    className="min-h-8 text-accent underline underline-offset-4"
+                  >
+                    this octave here
+                  </button>
                 )}
-              </li>
-            ))}
-          </ul>
-          <h3 className="mt-1 font-semibold">Keep</h3>
-          <div className="flex flex-wrap gap-x-4">
-            {asked.mark === "heel" && bass && (
-              <button
-                type="button"
-                onClick={() => onLock({ bass: asked.notes[0]?.name })}
-                className="min-h-8 text-accent underline underline-offset-4"
-              >
-                this octave here
-              </button>
-            )}
-            {closeRole !== null && asked.mark === "toe" && (
-              <button
-                type="button"
-                onClick={() => onLock({ bottom: closeRole })}
-                className="min-h-8 text-accent underline underline-offset-4"
-              >
-                this inversion here
-              </button>
-            )}
-            {top && asked.notes.length > 1 && (
-              <button type="button" onClick={() => onLock({ top })} className="min-h-8 text-accent underline underline-offset-4">
-                {top} on top here
-              </button>
-            )}
-            <button type="button" onClick={onTopLine} className="min-h-8 text-accent underline underline-offset-4">
-              the top line of the chosen bars
-            </button>
-          </div>
+                {closeRole !== null && asked.mark === "toe" && (
+                  <button
+                    type="button"
+                    onClick={() => onLock({ bottom: closeRole })}
+                    className="min-h-8 text-accent underline underline-offset-4"
+                  >
+                    this inversion here
+                  </button>
+                )}
+                {top && asked.notes.length > 1 && (
+                  <button type="button" onClick={() => onLock({ top })} className="min-h-8 text-accent underline underline-offset-4">
+                    {top} on top here
+                  </button>
+                )}
+                <button type="button" onClick={onTopLine} className="min-h-8 text-accent underline underline-offset-4">
+                  the top line of the chosen bars
+                </button>
+              </div>
+            </>
+          )}
           {lock && (
             <p className="border-accent border-l-4 bg-wash px-2 py-1">
               Locked:{" "}

@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -17,6 +18,8 @@ import tools.jackson.databind.JsonNode;
 
 /** Hands are measured, and songs are played by them. */
 class HandWorkTest {
+
+    private static final Function<String, String> SERVED = song -> Stage.server().get("/api/songs/" + song).text();
 
     private static final String CHART = "Title: By Hand\nKey: C\nTempo: 120\n[Verse]\n| C | Am | F | G |";
 
@@ -143,6 +146,26 @@ class HandWorkTest {
         press(page, "Space");
     }
 
+    /** The level stands beside the tempo in each view and has its key in each; with one on, its ways are kept with the choices, and go with it. */
+    @Test
+    void the_level_has_its_key_in_every_view() {
+        String song = Stage.newSong(CHART, "stride-tenths");
+        Page page = open(song);
+        for (String view : List.of("chart", "left-hand", "right-hand")) {
+            page.navigate("/songs/" + song + "/" + view);
+            page.locator("[data-bar='0']").first().waitFor();
+            press(page, "2");
+            JsonNode kept = kept(page, "/api/songs/" + song, "\"ways\":[");
+            assertThat(kept.path("choices").path("level").asInt()).isEqualTo(2);
+            assertThat(button(page, "Level \\(keys 1 to 5; 0 off\\): level 2")).isVisible();
+            press(page, "0");
+            for (int i = 0; i < 50 && SERVED.apply(song).contains("\"ways\""); i++) {
+                page.waitForTimeout(100);
+            }
+            assertThat(SERVED.apply(song)).doesNotContain("\"level\":").doesNotContain("\"ways\"");
+        }
+    }
+
     @Test
     void how_hard_it_is_shows_its_notes_and_a_bar_is_made_easier_and_taken_back() {
         String song = Stage.newSong(CHART.replace("120", "220"), "stride-root-chord");
@@ -172,6 +195,6 @@ class HandWorkTest {
         assertThat(button(page, "Level 1: Roots, difficulty \\d+")).isVisible();
         button(page, "Level 5").click();
         assertThat(button(page, "Level 5")).hasAttribute("aria-pressed", "true");
-        assertThat(page.getByText("The fullest figure of the style")).isVisible();
+        assertThat(page.getByText("The fullest of the style")).isVisible();
     }
 }
