@@ -15,6 +15,7 @@ import {
   type Measures,
   type Measuring,
   type OneShape,
+  type ReadOver,
   type Refused,
   type Rung,
   type SongLine,
@@ -161,6 +162,17 @@ export function useWays(asked: Asked, enabled: boolean) {
   return useQuery<number[], Refused>({
     queryKey: ["ways", asked],
     queryFn: async () => (await take(api.POST("/api/arrangements/ways", { body: requestOf(asked) }))).ways,
+    retry: false,
+    enabled,
+  });
+}
+
+/** What a strict reader would mark. */
+export function useReadOver(asked: Asked, enabled: boolean) {
+  return useQuery<ReadOver, Refused>({
+    queryKey: ["read-over", asked],
+    queryFn: () => take(api.POST("/api/arrangements/read-over", { body: requestOf(asked) })),
+    placeholderData: keepPreviousData,
     retry: false,
     enabled,
   });

@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/arrangements/read-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["readOver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/arrangements/score": {
         parameters: {
             query?: never;
@@ -890,6 +906,8 @@ export interface components {
             variations?: boolean;
             /** @description which tones of a chord are taken together; expected auto or the id of a voicing */
             voicing?: string;
+            /** @description faults a strict reader marks that are meant so, by the bars' numbers; expected faults of a row in a bar, as L6@5; where it is absent [] */
+            wavedOff?: string[];
             /** @description which of its ways each level takes, as found last; held while the levels rise with them; expected one number from 0 to 20 for each of the five levels */
             ways?: number[];
             /** @description whether someone else has the bass; expected true or false; where it is absent false */
@@ -994,6 +1012,17 @@ export interface components {
         EditRequest: {
             edit: components["schemas"]["Edit"];
             text: string;
+        };
+        FaultView: {
+            /** Format: int32 */
+            bar: number;
+            better: string;
+            found: string;
+            id: string;
+            /** Format: int32 */
+            number: number;
+            strokes: number[];
+            waved: boolean;
         };
         FigureBarView: {
             /** Format: int32 */
@@ -1631,6 +1660,11 @@ export interface components {
             message: string;
             severity: string;
         };
+        ReadView: {
+            /** Format: int32 */
+            bars: number;
+            faults: components["schemas"]["FaultView"][];
+        };
         ReadingView: {
             degree: string;
             symbol: string;
@@ -2264,6 +2298,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["LevelView"][];
+                };
+            };
+        };
+    };
+    readOver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ReadView"];
                 };
             };
         };

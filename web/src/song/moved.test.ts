@@ -48,4 +48,12 @@ describe("what hangs on bars", () => {
     expect(movedChoices(choices, [])).toBe(choices);
     expect(movedChoices({ figure: "held" }, [{ from: 1, to: 2 }])).toEqual({ figure: "held" });
   });
+
+  it("what was waved off goes with its bar, and with it when that is gone", () => {
+    const moves = [
+      { from: 2, to: 4 },
+      { from: 3, to: null },
+    ];
+    expect(movedChoices({ wavedOff: ["L2@1", "L5@2", "B1@3"] }, moves).wavedOff).toEqual(["L2@1", "L5@4"]);
+  });
 });

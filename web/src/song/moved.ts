@@ -45,9 +45,16 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
   const asTheyAre = numbers(choices.right?.asTheyAre, (gone) => {
     parked.asTheyAre = [...(parked.asTheyAre ?? []), ...gone];
   });
+  // What was waved off in a bar that is gone is gone with it.
+  const wavedOff = choices.wavedOff?.flatMap((each) => {
+    const [row = "", bar = ""] = each.split("@");
+    const now = place(Number(bar));
+    return now === null ? [] : [`${row}@${now}`];
+  });
   return given({
     ...choices,
     overrides,
+    wavedOff,
     locks,
     fingers,
     right: choices.right && given({ ...choices.right, licks, plain, asTheyAre }),

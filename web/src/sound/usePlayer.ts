@@ -77,13 +77,13 @@ export function usePlayer(
   useEffect(() => player?.setMetronome(metronome), [player, metronome]);
   useEffect(() => player?.setVolumes(volumes), [player, volumes]);
   useEffect(() => player?.setOut(out), [player, out]);
-  useEffect(
-    () => () => {
-      player?.dispose();
+  useEffect(() => {
+    if (!player) return;
+    return () => {
+      player.dispose();
       playing.rest();
-    },
-    [player],
-  );
+    };
+  }, [player]);
 
   const toggle = useCallback(() => {
     if (!arrangement) return;

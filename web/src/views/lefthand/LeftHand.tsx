@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Choices as Chosen, Figure, Options, ThereIs } from "../../api/client";
-import { useFigures, useSuggestions, useThereIs, useWhy } from "../../api/queries";
+import { useFigures, useReadOver, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { wakeEngraver } from "../../score/Score";
 import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
@@ -15,6 +15,7 @@ import { songMeter } from "./figureDraft";
 import { fingerAt, withFinger } from "./fingers";
 import { HowHard } from "./HowHard";
 import { lockAt, withLock, withTopLine } from "./locks";
+import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
 import { ScopeBar } from "./ScopeBar";
 import { Staff } from "./Staff";
@@ -36,9 +37,10 @@ export function LeftHand() {
   const [held, setScope] = useState<Scope>(SONG);
   const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
   const [fitting, setFitting] = useState<Figure | null>(null);
-  const [panel, setPanel] = useState<"choices" | "hard">("choices");
+  const [panel, setPanel] = useState<"choices" | "hard" | "read">("choices");
   const [note, setNote] = useState(0);
   const sounds = usePlaying(isPlaying);
+  const read = useReadOver(asked, panel === "read");
   const why = useWhy(asked, sounds ? null : struck, note);
   const choices = desk.draft.choices;
   // What is chosen for bars follows the bars that are taken; a section stays the one it was.
@@ -73,7 +75,13 @@ export function LeftHand() {
   return (
     <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_15.5rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_13rem] max-md:flex max-md:flex-col max-md:overflow-auto">
       <div className="col-span-3 max-md:w-full">
-        <Ribbon bpm={bpm} bars={arrangement.bars} selection={selection} onSelect={select} />
+        <Ribbon
+          bpm={bpm}
+          bars={arrangement.bars}
+          selection={selection}
+          onSelect={select}
+          doubtful={panel === "read" ? read.data?.faults.filter((fault) => !fault.waved).map((fault) => fault.bar) : undefined}
+        />
       </div>
       <Figures
         figures={figures.data ?? []}
@@ -191,6 +199,7 @@ export function LeftHand() {
                 [
                   ["choices", "Choices"],
                   ["hard", "How hard"],
+                  ["read", "Read over"],
                 ] as const
               ).map(([name, label]) => (
                 <button
@@ -207,8 +216,26 @@ export function LeftHand() {
                 </button>
               ))}
             </div>
-            <ScopeBar bars={arrangement.bars} selection={selection} scope={scope} choices={choices} onScope={setScope} onChange={change} />
-            {panel === "hard" ? (
+            {panel !== "read" && (
+              <ScopeBar
+                bars={arrangement.bars}
+                selection={selection}
+                scope={scope}
+                choices={choices}
+                onScope={setScope}
+                onChange={change}
+              />
+            )}
+            {panel === "read" ? (
+              <ReadOver
+                read={read.data}
+                error={read.error?.message ?? null}
+                choices={choices}
+                onBar={(index) => select(index, index)}
+                onPoint={setPointed}
+                onChange={change}
+              />
+            ) : panel === "hard" ? (
               <HowHard
                 arrangement={arrangement}
                 asked={asked}

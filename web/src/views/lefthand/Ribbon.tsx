@@ -42,12 +42,15 @@ export function Ribbon({
   bpm,
   selection,
   onSelect,
+  doubtful,
 }: {
   bars: Bar[];
   /** The tempo that is played: bars whose jumps do not fit it are marked. */
   bpm: number;
   selection: [number, number];
   onSelect: (from: number, to: number) => void;
+  /** Bars that a strict reader marks, by index. */
+  doubtful?: number[] | undefined;
 }) {
   const row = useRef<HTMLDivElement>(null);
   const dragFrom = useRef<number | null>(null);
@@ -116,7 +119,16 @@ export function Ribbon({
                   </button>
                 )}
               </div>
-              <Plank bar={bar} index={index} bpm={bpm} taken={chosen && !all} chosen={chosen} onTake={take} dragFrom={dragFrom} />
+              <Plank
+                bar={bar}
+                index={index}
+                bpm={bpm}
+                taken={chosen && !all}
+                chosen={chosen}
+                doubted={doubtful?.includes(index) ?? false}
+                onTake={take}
+                dragFrom={dragFrom}
+              />
             </div>
           );
         })}
@@ -133,6 +145,7 @@ const Plank = memo(function Plank({
   bpm,
   taken,
   chosen,
+  doubted,
   onTake,
   dragFrom,
 }: {
@@ -142,6 +155,7 @@ const Plank = memo(function Plank({
   /** Whether it is marked as one of those that are taken. */
   taken: boolean;
   chosen: boolean;
+  doubted: boolean;
   onTake: (from: number, to: number, more: boolean) => void;
   dragFrom: React.RefObject<number | null>;
 }) {
@@ -187,6 +201,15 @@ const Plank = memo(function Plank({
           className={`absolute right-1 bottom-1 text-[0.8rem] leading-none ${bar.meeting.kept.length > 0 ? "font-bold text-accent" : "text-quiet"}`}
         >
           {bar.meeting.kept.length > 0 ? "⇅!" : "⇅"}
+        </span>
+      )}
+      {doubted && (
+        <span
+          data-doubted=""
+          title="A strict reader marks this bar"
+          className="absolute top-0.5 left-1 font-bold text-[0.9rem] text-accent leading-none"
+        >
+          ?
         </span>
       )}
       <span

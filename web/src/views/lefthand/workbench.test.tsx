@@ -4,6 +4,7 @@ import type { Bar, Choices as Chosen, Figure, Suggested } from "../../api/client
 import { playing } from "../../sound/playing";
 import { Choices } from "./Choices";
 import { Figures } from "./Figures";
+import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
 
 function bars(...sections: string[]): Bar[] {
@@ -255,5 +256,40 @@ describe("the choices", () => {
     show(figure("held", ["4/4"], [open]), {}, false);
     expect(screen.queryByText("What counts")).not.toBeInTheDocument();
     expect(screen.queryByRole("button", { name: /^Swing/ })).not.toBeInTheDocument();
+  });
+});
+
+describe("read over", () => {
+  const fault = (bar: number, waved = false) => ({
+    id: "L2",
+    bar,
+    number: bar + 1,
+    strokes: [bar],
+    found: `C2 and E2 struck together are mud in bar ${bar + 1}.`,
+    better: "Spread them.",
+    waved,
+  });
+  const show = (faults: ReturnType<typeof fault>[], choices: Chosen = {}) => {
+    const [onBar, onPoint, onChange] = [vi.fn(), vi.fn(), vi.fn()];
+    render(<ReadOver read={{ bars: 8, faults }} error={null} choices={choices} onBar={onBar} onPoint={onPoint} onChange={onChange} />);
+    return { onBar, onPoint, onChange };
+  };
+  it("shows a doubtful bar with its notes", async () => {
+    const { onBar, onPoint } = show([fault(4), fault(1)]);
+    expect(screen.getByText(/would mark 2 places in 8 bars/)).toBeVisible();
+    expect(screen.getAllByRole("listitem").map((each) => each.textContent?.slice(0, 6))).toEqual(["Bar 2.", "Bar 5."]);
+    await userEvent.click(screen.getByRole("button", { name: /mud in bar 5/ }));
+    expect(onBar).toHaveBeenCalledWith(4);
+    expect(onPoint).toHaveBeenCalledWith([4]);
+  });
+  it("waves off what is meant so, and takes it back", async () => {
+    const { onChange } = show([fault(4)], { figure: "held" });
+    await userEvent.click(screen.getByRole("button", { name: "Bar 5 is meant so" }));
+    expect(onChange).toHaveBeenCalledWith({ figure: "held", wavedOff: ["L2@5"] });
+    cleanup();
+    const again = show([fault(4, true)], { figure: "held", wavedOff: ["L2@5"] });
+    expect(screen.getByText(/marks nothing/)).toBeVisible();
+    await userEvent.click(screen.getByRole("button", { name: "bar 5" }));
+    expect(again.onChange).toHaveBeenCalledWith({ figure: "held" });
   });
 });

@@ -27,7 +27,7 @@ class ArchitectureTest {
                 .layer("refusal").definedBy("zapateo.refusal").layer("pitch").definedBy("zapateo.pitch").layer("rhythm").definedBy("zapateo.rhythm")
                 .layer("search").definedBy("zapateo.search").layer("harmony").definedBy("zapateo.harmony").layer("song").definedBy("zapateo.song")
                 .layer("part").definedBy("zapateo.part").layer("hand").definedBy("zapateo.hand").layer("colour").definedBy("zapateo.colour")
-                .layer("lefthand").definedBy("zapateo.lefthand").layer("righthand").definedBy("zapateo.righthand").layer("arrangement").definedBy("zapateo.arrangement")
+                .layer("lefthand").definedBy("zapateo.lefthand").layer("righthand").definedBy("zapateo.righthand").layer("critic").definedBy("zapateo.critic").layer("arrangement").definedBy("zapateo.arrangement")
                 .layer("format").definedBy("zapateo.format")
                 .whereLayer("refusal").mayNotAccessAnyLayer()
                 .whereLayer("pitch").mayOnlyAccessLayers("refusal")
@@ -40,7 +40,8 @@ class ArchitectureTest {
                 .whereLayer("colour").mayOnlyAccessLayers("refusal", "pitch", "rhythm", "search", "harmony", "song")
                 .whereLayer("lefthand").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand")
                 .whereLayer("righthand").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand")
-                .whereLayer("arrangement").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand", "colour", "lefthand", "righthand")
+                .whereLayer("critic").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "part", "hand")
+                .whereLayer("arrangement").mayOnlyAccessLayers("critic", "refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand", "colour", "lefthand", "righthand")
                 .whereLayer("format").mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand", "arrangement", "lefthand", "righthand")
                 .whereLayer("format").mayNotBeAccessedByAnyLayer()
                 .check(CORE);

@@ -65,6 +65,9 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<Ending> ENDING = row("ending", Range.oneOf(Ending.class), SONG, "what the last bar is").in();
     public static final Choice<Long> SEED = row("seed", Range.seed(), SONG, "of the gentle unevenness for listening").in();
 
+    public static final Choice<List<String>> WAVED_OFF = row("wavedOff", Range.texts("faults of a row in a bar, as L6@5", "[A-Z][0-9]{1,2}@[0-9]{1,4}", MOST_BARS), SONG,
+            "faults a strict reader marks that are meant so, by the bars' numbers").usually(List.of()).in();
+
     public static final Choice<Style> STYLE = row("style", Range.oneOf(Style.class), MANNER, "what the right hand plays").usually(Style.NONE).in();
     public static final Choice<String> RIGHT_FIGURE = row("figure", Range.id("the id of a right-hand figure"), MANNER, "the rhythm of its chords").in();
     public static final Choice<Top> TOP = row("top", Range.oneOf(Top.class), MANNER, "what the highest notes of its chords do").usually(Top.NEAREST).in();

@@ -22,7 +22,7 @@ public record Range<T>(Form form, List<String> values, double least, double most
 
     /** How a value is written. */
     public enum Form {
-        TEXT, WHOLE, NUMBER, YES_NO, WHOLES
+        TEXT, WHOLE, NUMBER, YES_NO, WHOLES, TEXTS
     }
 
     /** The fewest and the most of a list. */
@@ -67,6 +67,17 @@ public record Range<T>(Form form, List<String> values, double least, double most
                 value -> value);
     }
 
+    /** Several texts of one pattern. */
+    static Range<List<String>> texts(String what, String pattern, int longest) {
+        return new Range<>(Form.TEXTS, List.of(), 0, LONG_ENOUGH, new Lengths(0, longest), what, list -> {
+            List<String> texts = ((List<?>) list).stream().map(String.class::cast).toList();
+            texts.stream().filter(text -> !text.matches(pattern)).findFirst().ifPresent(text -> {
+                throw new Refused("\"" + text + "\": expected " + what);
+            });
+            return texts;
+        }, value -> value);
+    }
+
     /**
      * From open data.
      *
@@ -77,7 +88,11 @@ public record Range<T>(Form form, List<String> values, double least, double most
         if (!fits(written)) {
             throw new Refused(name + " " + (written instanceof String text ? "\"" + text + "\"" : String.valueOf(written)) + ": expected " + expected);
         }
-        return reader.apply(written);
+        try {
+            return reader.apply(written);
+        } catch (Refused refused) {
+            throw new Refused(name + " " + refused.getMessage());
+        }
     }
 
     /** Whether something is written as this is, whatever its value. */
@@ -88,6 +103,7 @@ public record Range<T>(Form form, List<String> values, double least, double most
             case NUMBER -> written instanceof Number;
             case YES_NO -> written instanceof Boolean;
             case WHOLES -> written instanceof List<?> list && list.stream().allMatch(Range::isWhole);
+            case TEXTS -> written instanceof List<?> list && list.stream().allMatch(String.class::isInstance);
         };
     }
 
@@ -97,6 +113,7 @@ public record Range<T>(Form form, List<String> values, double least, double most
             case WHOLE, NUMBER -> inside((Number) written);
             case YES_NO -> true;
             case WHOLES -> ((List<?>) written).size() >= lengths.fewest() && ((List<?>) written).size() <= lengths.most() && ((List<?>) written).stream().allMatch(each -> inside((Number) each));
+            case TEXTS -> ((List<?>) written).size() <= lengths.most();
         };
     }
 

@@ -10,6 +10,7 @@ import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.part.LowIntervalLimits;
 import zapateo.part.PartNote;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;

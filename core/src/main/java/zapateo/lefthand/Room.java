@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
+import zapateo.part.LowIntervalLimits;
 import zapateo.part.Mending;
 import zapateo.part.PartNote;
 import zapateo.pitch.Pitch;

@@ -85,10 +85,10 @@ class OpenApiDocument {
             case WHOLE -> "integer";
             case NUMBER -> "number";
             case YES_NO -> "boolean";
-            case WHOLES -> "array";
+            case WHOLES, TEXTS -> "array";
         }));
-        if (range.form() == Range.Form.WHOLES) {
-            schema.setItems(new Schema<>().types(Set.of("integer")));
+        if (range.form() == Range.Form.WHOLES || range.form() == Range.Form.TEXTS) {
+            schema.setItems(new Schema<>().types(Set.of(range.form() == Range.Form.WHOLES ? "integer" : "string")));
         }
         if (!range.values().isEmpty()) {
             schema.setEnum(List.copyOf(range.values()));

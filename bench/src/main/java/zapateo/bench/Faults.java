@@ -1,0 +1,84 @@
+package zapateo.bench;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.TreeMap;
+import java.util.stream.IntStream;
+import java.util.stream.LongStream;
+import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Arranger;
+import zapateo.arrangement.Choice;
+import zapateo.arrangement.Choices;
+import zapateo.arrangement.LevelLadder;
+import zapateo.arrangement.ReadOver;
+import zapateo.critic.Critic;
+import zapateo.hand.Pianist;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureBook;
+import zapateo.song.ChartParser;
+import zapateo.song.Song;
+
+/** What a strict reader marks in a hundred bars, by figure and by row: on songs of many kinds and on some whose seeds are drawn at the run, with default choices, levels off and at 3. */
+public final class Faults {
+
+    private static final int SONGS = 400;
+    private static final int DRAWN = 100;
+    private static final int LEVEL = 3;
+
+    private Faults() {
+    }
+
+    /** @param arguments how many of the songs to read; none is all */
+    public static void main(String[] arguments) {
+        int songs = arguments.length > 0 ? Integer.parseInt(arguments[0]) : SONGS;
+        List<Song> seeded = LongStream.range(0, songs).mapToObj(Faults::song).toList();
+        long draw = new Random().nextInt(1_000_000);
+        List<Song> drawn = LongStream.range(draw, draw + Math.min(DRAWN, songs)).mapToObj(Faults::song).toList();
+        measure(songs + " seeded songs, levels off", seeded, 0);
+        measure(songs + " seeded songs, level 3", seeded, LEVEL);
+        measure("songs drawn from seed " + draw + ", levels off", drawn, 0);
+    }
+
+    private static Song song(long seed) {
+        return ChartParser.parse(GenreCharts.of(seed)).song().orElseThrow();
+    }
+
+    private static void measure(String what, List<Song> songs, int level) {
+        FigureBook book = FigureBook.open();
+        Arranger arranger = new Arranger(book);
+        LevelLadder ladder = new LevelLadder(arranger);
+        Map<String, Map<String, Integer>> counts = new TreeMap<>();
+        Map<String, Integer> bars = new HashMap<>();
+        List<Figure> figures = book.figures();
+        // Each song with two of the figures that are written for its metre, so that all figures and all songs come.
+        IntStream.range(0, songs.size()).forEach(i -> {
+            Song song = songs.get(i);
+            List<Figure> fitting = figures.stream().filter(figure -> figure.bars().containsKey(song.meter())).toList();
+            List<Figure> taken = fitting.isEmpty() ? figures : fitting;
+            for (int nth = 0; nth < Math.min(4, taken.size()); nth++) {
+                Figure figure = taken.get((i * 4 + nth) % taken.size());
+                Choices choices = level == 0 ? Choices.figure(figure.id()) : ladder.settled(song, Choices.figure(figure.id()).with(Choice.LEVEL, level), Pianist.USUAL);
+                Arrangement arrangement = arranger.arrange(song, choices, Pianist.USUAL);
+                bars.merge(figure.id(), song.bars().size(), Integer::sum);
+                ReadOver.of(arrangement, Pianist.USUAL).forEach(fault -> counts.computeIfAbsent(figure.id(), id -> new TreeMap<>()).merge(fault.id(), 1, Integer::sum));
+            }
+        });
+        int allBars = bars.values().stream().mapToInt(Integer::intValue).sum();
+        Map<String, Integer> byRow = new TreeMap<>();
+        counts.values().forEach(rows -> rows.forEach((id, count) -> byRow.merge(id, count, Integer::sum)));
+        System.out.printf("%n%s: %.1f faults per 100 bars over %d bars, %d figures, %d rows read%n", what, 100.0 * byRow.values().stream().mapToInt(Integer::intValue).sum() / allBars, allBars, bars.size(),
+                Critic.ids().size());
+        byRow.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed()).forEach(row -> System.out.printf("  %-4s %6.2f%n", row.getKey(), 100.0 * row.getValue() / allBars));
+        List<String> worst = new ArrayList<>(bars.keySet());
+        worst.sort(Comparator.comparingDouble(id -> -perHundred(counts, bars, id)));
+        worst.forEach(id -> System.out.printf("  %-26s %6.1f  %s%n", id, perHundred(counts, bars, id), counts.getOrDefault(id, Map.of())));
+    }
+
+    private static double perHundred(Map<String, Map<String, Integer>> counts, Map<String, Integer> bars, String figure) {
+        return 100.0 * counts.getOrDefault(figure, Map.of()).values().stream().mapToInt(Integer::intValue).sum() / bars.get(figure);
+    }
+}

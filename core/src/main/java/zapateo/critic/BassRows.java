@@ -1,0 +1,101 @@
+package zapateo.critic;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zapateo.harmony.ChordSymbol;
+import zapateo.part.PartNote;
+import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Side;
+import zapateo.song.Song;
+
+/** Rows about basses. */
+final class BassRows {
+
+    private static final int LOWEST_BASS = 28;
+    private static final int HIGHEST_BASS = 52;
+    private static final int WIDE = 8;
+    private static final int MIDDLE = 48;
+
+    private BassRows() {
+    }
+
+    /** L1: the lowest note at a chord's start is not its bass. */
+    static void wrongBass(Score score, Marks marks) {
+        List<Song.Placed> chords = score.chords();
+        for (int i = 0; i < chords.size(); i++) {
+            Song.Placed place = chords.get(i);
+            Asked asked = score.asked().get(place.bar().index());
+            ChordSymbol chord = place.chord().orElseThrow();
+            boolean same = i > 0 && chords.get(i - 1).chord().orElseThrow().bass().chroma() == chord.bass().chroma();
+            boolean lastBar = place.bar().index() == score.last().index();
+            boolean free = asked.is(Trait.BASSLESS) || asked.bassPlayer() || same || asked.is(Trait.CLOSE) && !lastBar;
+            boolean passing = place.span().tick() % place.bar().meter().beatTicks() != 0 || place.bar().meter().beats() > 1 && place.span().tick() / place.bar().meter().beatTicks() % 2 == 1
+                    && place.span().ticks() <= place.bar().meter().beatTicks();
+            List<PartNote> notes = score.notesAt(place.tick());
+            if (free || passing || notes.isEmpty()) {
+                continue;
+            }
+            Pitch lowest = notes.stream().map(PartNote::pitch).min((one, other) -> one.midi() - other.midi()).orElseThrow();
+            if (Math.floorMod(lowest.midi(), 12) != chord.bass().chroma()) {
+                marks.add(place.bar().index(), score.within(place.tick(), place.tick() + 1), Map.of("chord", place.span().written(), "note", lowest.toString(), "bass", chord.bass().toString()));
+            }
+        }
+    }
+
+    /** L5: from one chord's bass to the next the bass leaps where it need not, or does not step where the chart does. */
+    static void brokenLine(Score score, Marks marks) {
+        List<Integer> basses = score.basses();
+        for (int i = 1; i < basses.size(); i++) {
+            Stroke before = score.strokes().get(basses.get(i - 1));
+            Stroke now = score.strokes().get(basses.get(i));
+            Optional<Song.Placed> from = score.chordOf(before);
+            Optional<Song.Placed> to = score.chordOf(now);
+            Asked asked = score.asked(now);
+            if (from.isEmpty() || to.isEmpty() || from.get().tick() == to.get().tick() || asked.is(Trait.OCTAVES) || asked.is(Trait.BASSLESS) || asked.is(Trait.CLOSE)) {
+                continue;
+            }
+            int low = before.lowest().midi();
+            int next = now.lowest().midi();
+            int leap = Math.abs(next - low);
+            int nearer = next > low ? next - Pitch.OCTAVE : next + Pitch.OCTAVE;
+            boolean wide = leap > Pitch.OCTAVE || leap >= WIDE && leap < Pitch.OCTAVE && nearer >= LOWEST_BASS && nearer <= HIGHEST_BASS && Math.abs(nearer - low) < leap;
+            if (wide) {
+                marks.add(now.bar(), List.of(basses.get(i - 1), basses.get(i)), Map.of("from", before.lowest().toString(), "to", now.lowest().toString(), "semitones", String.valueOf(leap)));
+            }
+        }
+    }
+
+    /** L8: a style that alternates its bass strikes one key twice running in a bar. */
+    static void deadAlternation(Score score, Marks marks) {
+        List<Integer> basses = score.basses();
+        for (int i = 1; i < basses.size(); i++) {
+            Stroke before = score.strokes().get(basses.get(i - 1));
+            Stroke now = score.strokes().get(basses.get(i));
+            Optional<Song.Placed> from = score.chordOf(before);
+            Optional<Song.Placed> to = score.chordOf(now);
+            boolean alternates = score.asked(now).is(Trait.ALTERNATES) && before.bar() == now.bar();
+            if (!alternates || from.isEmpty() || to.isEmpty() || before.lowest().midi() != now.lowest().midi()) {
+                continue;
+            }
+            ChordSymbol chord = to.get().chord().orElse(null);
+            boolean quick = to.get().span().ticks() <= to.get().bar().meter().beatTicks();
+            boolean pedal = from.get().tick() != to.get().tick() && chord != null && chord.over().isPresent();
+            boolean onSeventh = chord != null && chord.bassDegree().filter(degree -> degree == 7).isPresent();
+            if (!quick && !pedal && !onSeventh) {
+                marks.add(now.bar(), List.of(basses.get(i - 1), basses.get(i)), Map.of("note", now.lowest().toString(), "chord", to.get().span().written()));
+            }
+        }
+    }
+
+    /** B9: with a bass player there the left hand goes below C3. */
+    static void underTheBassPlayer(Score score, Marks marks) {
+        for (int at : score.of(Side.LEFT)) {
+            Stroke stroke = score.strokes().get(at);
+            if (score.asked(stroke).bassPlayer() && stroke.lowest().midi() < MIDDLE) {
+                marks.add(stroke.bar(), List.of(at), Map.of("note", stroke.lowest().toString()));
+            }
+        }
+    }
+}

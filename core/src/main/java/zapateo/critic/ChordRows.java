@@ -1,0 +1,146 @@
+package zapateo.critic;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import zapateo.part.LowIntervalLimits;
+import zapateo.part.Origin;
+import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Side;
+import zapateo.song.Song;
+
+/** Rows about chords of the left hand: how low, how high, how near each other. */
+final class ChordRows {
+
+    private static final int HELD = 480;
+    private static final int C2 = 36;
+    private static final int G1 = 31;
+    private static final int A1 = 33;
+    private static final int C3 = 48;
+    private static final int G4 = 67;
+    private static final int HIGHEST_JUMPED_BASS = 46;
+    private static final int MAJOR_THIRD = 4;
+
+    private ChordRows() {
+    }
+
+    /** L2: what is struck together and held lies too low for its intervals. */
+    static void struckMud(Score score, Marks marks) {
+        for (int at : score.of(Side.LEFT)) {
+            Stroke stroke = score.strokes().get(at);
+            if (stroke.roll().isPresent() || stroke.written().ticks() < HELD || score.asked(stroke).is(Trait.ROCKS)) {
+                continue;
+            }
+            int[] keys = stroke.keys();
+            for (int low = 0; low < keys.length; low++) {
+                for (int high = low + 1; high < keys.length; high++) {
+                    if (isMud(keys, low, high)) {
+                        marks.add(stroke.bar(), List.of(at), Map.of("low", stroke.notes().get(low).pitch().toString(), "high", stroke.notes().get(high).pitch().toString()));
+                    }
+                }
+            }
+        }
+    }
+
+    private static boolean isMud(int[] keys, int low, int high) {
+        int bottom = keys[low];
+        int interval = keys[high] - bottom;
+        boolean under = LowIntervalLimits.of(interval).filter(limit -> bottom < limit).isPresent();
+        return switch (interval) {
+            case 1, 2, 3, 4 -> under;
+            case 5, 6 -> under && !hasFifthBelow(keys, bottom);
+            case 7 -> low == 0 && bottom < G1;
+            case 8, 9, 10, 11 -> low == 0 && bottom < C2;
+            default -> false;
+        };
+    }
+
+    private static boolean hasFifthBelow(int[] keys, int key) {
+        for (int each : keys) {
+            if (key - each >= 7) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** L3: a tone a second above a low bass is struck with it, or caught by the pedal. */
+    static void lowSecond(Score score, Marks marks) {
+        List<Integer> left = score.of(Side.LEFT);
+        for (int at : left) {
+            Stroke bass = score.strokes().get(at);
+            if (bass.mark() != Mark.HEEL || score.asked(bass).is(Trait.ROCKS)) {
+                continue;
+            }
+            int low = bass.lowest().midi();
+            Optional<Song.Placed> chord = score.chordOf(bass);
+            for (int other : left) {
+                Stroke with = score.strokes().get(other);
+                int tick = with.written().tick();
+                boolean together = tick == bass.written().tick() || tick > bass.written().tick() && chord.isPresent() && tick < chord.get().end() && score.caught(bass.written().tick(), tick)
+                        && score.heardUntil(bass) > tick;
+                if (together && with.mark() != Mark.LEAD) {
+                    with.notes().stream().filter(note -> note.pitch().midi() - low >= 1 && note.pitch().midi() - low <= 2 && note.pitch().midi() < C3).findFirst()
+                            .ifPresent(note -> marks.add(bass.bar(), List.of(at, other), Map.of("bass", bass.lowest().toString(), "note", note.pitch().toString())));
+                }
+            }
+        }
+    }
+
+    /** L4: a close chord leaves C3 to G4; a bass lies too high for a style that jumps. */
+    static void register(Score score, Marks marks) {
+        for (int at : score.of(Side.LEFT)) {
+            Stroke stroke = score.strokes().get(at);
+            Asked asked = score.asked(stroke);
+            int low = stroke.lowest().midi();
+            int high = stroke.highest().midi();
+            boolean rolledEnd = stroke.bar() == score.last().index() && (stroke.roll().isPresent() || stroke.nature().origin() == Origin.ENDING);
+            boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
+            boolean bass = stroke.mark() == Mark.HEEL && asked.is(Trait.JUMPS) && !asked.bassPlayer() && !asked.is(Trait.BASSLESS);
+            boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.caught(stroke.written().tick(), stroke.written().end())
+                    && low < (stroke.keys().length > 1 && stroke.keys()[1] - low == 7 ? G1 : A1);
+            if (close && !rolledEnd && (low < C3 || high > G4) || bass && low > HIGHEST_JUMPED_BASS || deep && !rolledEnd) {
+                marks.add(stroke.bar(), List.of(at), Map.of("low", stroke.lowest().toString(), "high", stroke.highest().toString()));
+            }
+        }
+    }
+
+    /** L17: the top of a chord leaps over a major third where an inversion is nearer. */
+    static void topLeaps(Score score, Marks marks) {
+        Stroke before = null;
+        int placeBefore = -1;
+        for (int at : score.of(Side.LEFT)) {
+            Stroke stroke = score.strokes().get(at);
+            if (stroke.mark() != Mark.TOE || stroke.notes().size() < 2 || score.asked(stroke).is(Trait.RUNS)) {
+                continue;
+            }
+            boolean section = before != null && !score.song().barAt(stroke.written().tick()).written().equals(score.song().barAt(before.written().tick()).written())
+                    && opensSection(score, stroke);
+            if (before != null && !section && score.asked(stroke).figure().equals(score.asked(before).figure()) && Math.abs(stroke.highest().midi() - before.highest().midi()) > MAJOR_THIRD
+                    && nearer(score, stroke, before.highest().midi())) {
+                marks.add(stroke.bar(), List.of(placeBefore, at), Map.of("from", before.highest().toString(), "to", stroke.highest().toString()));
+            }
+            before = stroke;
+            placeBefore = at;
+        }
+    }
+
+    private static boolean opensSection(Score score, Stroke stroke) {
+        return score.song().sections().stream().anyMatch(section -> section.bars().get(0).index() == stroke.bar());
+    }
+
+    /** Whether another inversion of the same tones has a top no more than a major third away, between C3 and G4. */
+    private static boolean nearer(Score score, Stroke stroke, int top) {
+        int span = stroke.highest().midi() - stroke.lowest().midi();
+        return stroke.notes().stream().anyMatch(note -> {
+            for (int key = note.pitch().midi() % 12; key <= G4; key += 12) {
+                if (Math.abs(key - top) <= MAJOR_THIRD && key - Math.max(span, 7) >= C3 - 5) {
+                    return true;
+                }
+            }
+            return false;
+        });
+    }
+}

@@ -1,0 +1,161 @@
+package zapateo.critic;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import zapateo.harmony.ChordSymbol;
+import zapateo.part.Stroke;
+import zapateo.pitch.Interval;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Side;
+import zapateo.song.Song;
+
+/** Rows about what a chord has to say, and what it must not. */
+final class ColourRows {
+
+    private static final int FIFTH = 7;
+    private static final int SIXTH = 9;
+    private static final int MINOR_SEVENTH = 10;
+    private static final int MAJOR_SEVENTH = 11;
+    private static final int SECOND = 2;
+
+    private ColourRows() {
+    }
+
+    /** L9: a tone that makes the chord what it is sounds in neither hand. */
+    static void colourLost(Score score, Marks marks) {
+        for (Song.Placed place : score.chords()) {
+            Asked asked = score.asked().get(place.bar().index());
+            boolean free = asked.is(Trait.BASS_ONLY) || asked.is(Trait.OPEN) || asked.is(Trait.ROCKS) || asked.single() || asked.isPlain();
+            if (free) {
+                continue;
+            }
+            ChordSymbol chord = place.chord().orElseThrow();
+            Set<Integer> heard = score.stepsIn(place.tick(), place.end(), chord);
+            List<String> lost = needed(chord, place).stream().filter(tone -> !heard.contains(Math.floorMod(tone.semitones(), 12))).map(tone -> chord.tone(tone).toString()).toList();
+            if (!lost.isEmpty()) {
+                marks.add(place.bar().index(), score.within(place.tick(), place.end()), Map.of("chord", place.span().written(), "lost", String.join(", ", lost)));
+            }
+        }
+    }
+
+    private static List<Interval> needed(ChordSymbol chord, Song.Placed place) {
+        int beat = place.bar().meter().beatTicks();
+        boolean roomy = 2 * place.span().ticks() >= 3 * beat;
+        boolean long2 = place.span().ticks() >= 2 * beat;
+        List<Interval> needed = new ArrayList<>();
+        for (Interval tone : chord.quality().tones()) {
+            int number = tone.number();
+            boolean third = number == 3 || (number == 4 || number == 2) && chord.quality().tones().stream().noneMatch(each -> each.number() == 3);
+            boolean altered = number == 5 && tone.semitones() != FIFTH;
+            boolean extension = number >= 9 && (number != 11 || tone.semitones() != 17);
+            if (third || number == 7 || roomy && (number == 6 || altered) || long2 && extension) {
+                needed.add(tone);
+            }
+        }
+        return needed;
+    }
+
+    /** L10: a chord that is struck off the beat and held over a change states the old chord. */
+    static void twoChords(Score score, Marks marks) {
+        for (int at : score.of(Side.LEFT)) {
+            Stroke stroke = score.strokes().get(at);
+            Optional<Song.Placed> own = score.song().placedAt(stroke.written().tick());
+            if (stroke.notes().size() < 2 || stroke.mark() != Mark.TOE || score.asked(stroke).is(Trait.RUNS) || own.isEmpty() || stroke.written().end() <= own.get().end()) {
+                continue;
+            }
+            boolean offBeat = (stroke.written().tick() - own.get().bar().tick()) % own.get().bar().meter().beatTicks() != 0;
+            Optional<ChordSymbol> next = score.song().chordAt(own.get().end());
+            boolean struckAgain = score.within(own.get().end(), own.get().end() + 1).stream().anyMatch(other -> score.strokes().get(other).hand() == Side.LEFT);
+            boolean old = next.filter(chord -> stroke.notes().stream().anyMatch(note -> chord.quality().tones().stream()
+                    .noneMatch(tone -> Math.floorMod(chord.root().chroma() + tone.semitones() - note.pitch().midi(), 12) == 0))).isPresent();
+            if (offBeat && !struckAgain && old) {
+                marks.add(stroke.bar(), List.of(at), Map.of("chord", own.get().span().written(), "next", next.orElseThrow().toString()));
+            }
+        }
+    }
+
+    /** L11: the last chord loses its colour or its bass. */
+    static void lastChord(Score score, Marks marks) {
+        List<Song.Placed> chords = score.chords();
+        if (chords.isEmpty()) {
+            return;
+        }
+        Song.Placed last = chords.get(chords.size() - 1);
+        Asked asked = score.asked().get(last.bar().index());
+        if (last.bar().index() != score.last().index() || asked.single() || asked.isPlain() || asked.is(Trait.BASS_ONLY)) {
+            return;
+        }
+        ChordSymbol chord = last.chord().orElseThrow();
+        Set<Integer> heard = score.stepsIn(last.tick(), last.end(), chord);
+        List<String> lost = chord.quality().tones().stream().filter(tone -> tone.number() == 6 || tone.number() == 7 || tone.number() == 9)
+                .filter(tone -> !heard.contains(Math.floorMod(tone.semitones(), 12))).map(tone -> chord.tone(tone).toString()).toList();
+        if (!lost.isEmpty() && !asked.is(Trait.OPEN) && !asked.is(Trait.ROCKS)) {
+            marks.add(last.bar().index(), score.within(last.tick(), last.end()), Map.of("chord", last.span().written(), "lost", String.join(", ", lost)));
+        }
+    }
+
+    /** L12: a fixed tone of a figure rubs against the chord. */
+    static void fixedTone(Score score, Marks marks) {
+        for (int at : score.of(Side.LEFT)) {
+            Stroke stroke = score.strokes().get(at);
+            Optional<ChordSymbol> chord = score.chordOf(stroke).flatMap(Song.Placed::chord);
+            if (chord.isEmpty() || score.asked(stroke).is(Trait.BLUES) || stroke.mark() == Mark.LEAD) {
+                continue;
+            }
+            boolean major = chord.get().quality().tones().stream().anyMatch(tone -> tone.number() == 7 && tone.semitones() == MAJOR_SEVENTH);
+            stroke.notes().stream().filter(note -> major && note.role().equals("♭7") && above(chord.get(), note.pitch().midi()) == MINOR_SEVENTH).findFirst()
+                    .ifPresent(note -> marks.add(stroke.bar(), List.of(at), Map.of("chord", chord.get().toString(), "note", note.pitch().toString())));
+        }
+    }
+
+    /** L13: a natural thirteenth on a dominant that goes to a minor chord a fifth below, or a natural ninth there that is not the key's. */
+    static void tension(Score score, Marks marks) {
+        List<Song.Placed> chords = score.chords();
+        for (int i = 0; i + 1 < chords.size(); i++) {
+            ChordSymbol chord = chords.get(i).chord().orElseThrow();
+            ChordSymbol next = chords.get(i + 1).chord().orElseThrow();
+            boolean toMinor = chord.quality().isDominant() && next.quality().isMinor() && Math.floorMod(next.root().chroma() - chord.root().chroma(), 12) == 5;
+            if (!toMinor) {
+                continue;
+            }
+            int ninth = Math.floorMod(chord.root().chroma() + SECOND, 12);
+            boolean keysNinth = chords.get(i).bar().key().scale().stream().anyMatch(note -> note.chroma() == ninth);
+            for (int at : score.within(chords.get(i).tick(), chords.get(i).end())) {
+                Stroke stroke = score.strokes().get(at);
+                stroke.notes().stream().filter(note -> stroke.mark() != Mark.LEAD && !stroke.nature().origin().isSung() && !note.role().equals("w")).filter(note -> {
+                    int above = above(chord, note.pitch().midi());
+                    boolean written = chord.quality().tones().stream().anyMatch(tone -> Math.floorMod(tone.semitones(), 12) == above);
+                    return !written && (above == SIXTH || above == SECOND && !keysNinth);
+                }).findFirst().ifPresent(note -> marks.add(stroke.bar(), List.of(at), Map.of("chord", chord.toString(), "next", next.toString(), "note", note.pitch().toString())));
+            }
+        }
+    }
+
+    /** L14: the leading tone twice in the accompaniment of a dominant, or a major third in the bass doubled by the left hand. */
+    static void doubled(Score score, Marks marks) {
+        for (Song.Placed place : score.chords()) {
+            ChordSymbol chord = place.chord().orElseThrow();
+            Asked asked = score.asked().get(place.bar().index());
+            int third = Math.floorMod(chord.root().chroma() + 4, 12);
+            boolean thirdInBass = chord.over().isPresent() && chord.bass().chroma() == third && chord.quality().isMajor();
+            if (!thirdInBass || asked.is(Trait.OCTAVES) || asked.is(Trait.BASSLESS)) {
+                continue;
+            }
+            for (int at : score.within(place.tick(), place.end())) {
+                Stroke stroke = score.strokes().get(at);
+                boolean again = stroke.hand() == Side.LEFT && stroke.notes().size() > 1 && stroke.notes().stream().skip(stroke.mark() == Mark.HEEL ? 1 : 0)
+                        .anyMatch(note -> Math.floorMod(note.pitch().midi(), 12) == third);
+                if (again) {
+                    marks.add(place.bar().index(), List.of(at), Map.of("chord", place.span().written(), "note", chord.bass().toString()));
+                }
+            }
+        }
+    }
+
+    private static int above(ChordSymbol chord, int key) {
+        return Math.floorMod(key - chord.root().chroma(), 12);
+    }
+}

@@ -1,0 +1,124 @@
+package zapateo.critic;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import zapateo.hand.Hand;
+import zapateo.hand.Pianist;
+import zapateo.part.Nature;
+import zapateo.part.Origin;
+import zapateo.part.PartNote;
+import zapateo.part.Reason;
+import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Side;
+import zapateo.song.ChartParser;
+import zapateo.song.Song;
+
+/** Pairs of bars, spoiled and good: what each row of the list of faults marks and what it lets pass. The examples are those of FAULTS.md; the rest is common practice. */
+class CriticTest {
+
+    /** Hand, notes with fingers, roles and loudness at will, tick, length: {@code R:C4.5=1!90+E4@0:480}. */
+    private static final Pattern STROKE = Pattern.compile("(R:)?([^@]+)@([0-9]+):([0-9]+)");
+    private static final Pattern NOTE = Pattern.compile("([A-G][♭♯]?-?[0-9])(?:\\.([1-5]))?(?:=([^!]+))?(?:!([0-9]+))?");
+    private static final int MIDDLE = 48;
+
+    @ParameterizedTest(name = "{0}: {1} {3}")
+    @CsvSource(delimiter = ';', value = {
+        // A close chord on C2; what is spread over it is clear.
+        "L2;C;; C2+E2+G2@0:3840;C2+G2+E3@0:3840", "L2;C;; G1+B1@0:960;G1+B2@0:960", "L2;F7;; C2+F2@0:1920;F2+C3@0:1920", "L2;C6;; B1+G♯2@0:960;C2+A2@0:960",
+        // Beside a slash bass on the seventh stands no root.
+        "L3;A♭/G♭;; G♭2+A♭2@0:1920;G♭2@0:1920", "L3;A♭/G♭;; G♭2+A♭2@0:1920;G♭2+G♭3@0:1920", "L3;A♭/G♭;; G♭2+A♭2@0:1920;G♭2+E♭3@0:1920",
+        "L4;Fm;; F2+A♭2+C3@0:240;F3+A♭3+C4@0:240", "L4;Fm;; F2+A♭2+C3@0:240;C3+F3+A♭3@0:240", "L4;C;jumps; C3@0:960;C2@0:960",
+        "L5;F | B♭;alternates; F2@0:1920 C3@1920:1920 B♭1@3840:1920;F2@0:1920 C2@1920:1920 B♭1@3840:1920",
+        "L8;Cm;alternates; C2@0:960 C2@1920:960;C2@0:960 G1@1920:960",
+        "L9;Gm6;runs close; G3@0:480 D4@480:480 B♭3@960:480 D4@1440:480;G3@0:480 E4@480:480 B♭3@960:480 E4@1440:480",
+        "L9;C7;; C2@0:1440 C3+E3+G3@1440:480;C2@0:1440 E3+G3+B♭3@1440:480",
+        "L10;E7 C♯7;; E2@0:960 G♯3+D4@1440:960;E2@0:960 G♯3+D4@960:480 C♯2@1920:960",
+        "L11;C6;; C2+G2+E3@0:3840;C2+A2+E3@0:3840",
+        "L12;Fmaj7;runs; F2+C3@0:480 F2+E♭3=♭7@480:480;F2+C3@0:480 F2+D3=6@480:480",
+        "L13;E7 | Am;; E2@0:1920 G♯3+C♯4+D4@1920:960;E2@0:1920 G♯3+C4+D4@1920:960",
+        "L14;C/E;; E2+E3@0:1920;E2+G3@0:1920",
+        "L17;C | F;; C2@0:960 E3+G3+C4@960:960 F2@3840:960 A3+C4+F4@4800:960;C2@0:960 E3+G3+C4@960:960 F2@3840:960 F3+A3+C4@4800:960",
+        "L18;C;; C2+G3@0:1920;C2+C3@0:1920",
+        "B1;C;; C3@0:1920 R:C3+E4@0:1920;C3@0:1920 R:E4+G4@0:1920",
+        "B9;C;band; C2@0:1920;E3@0:1920",
+        "F1;C;; C2.4+G2.2@0:1920;C2.5+G2.1@0:1920",
+        "F2;C;; C2.3+C3.1@0:1920;C2.5+C3.1@0:1920",
+        "M4;C;; E3!66+G3!66+C4!80@960:480;E3!66+G3!66+C4!66@960:480",
+        "L1;C/E;; C2@0:1920;E2@0:1920"})
+    void a_spoiled_bar_is_marked_and_a_good_one_is_not(String id, String chart, String traits, String spoiled, String good) {
+        assertThat(ids(read(chart, traits, spoiled))).as(spoiled).contains(id);
+        assertThat(ids(read(chart, traits, good))).as(good).doesNotContain(id);
+    }
+
+    /** Bars as a good player would write them, of EXAMPLES.md's and the handbook's kinds, say nothing to any row. */
+    @ParameterizedTest(name = "{0} {2}")
+    @CsvSource(delimiter = ';', value = {
+        "C | F;runs; C2@0:480 G2@480:480 E3@960:480 G2@1440:480 C2@1920:480 G2@2400:480 E3@2880:480 G2@3360:480 F2@3840:480 C3@4320:480 A3@4800:480 C3@5280:480 F2@5760:1920",
+        "E♭6 | Cm;jumps alternates; E♭2@0:960 G3+B♭3+C4@960:960 B♭1@1920:960 G3+B♭3+C4@2880:960 C2@3840:960 G3+C4+E♭4@4800:960 G1@5760:960 G3+C4+E♭4@6720:960",
+        "Gm7 | C7;walks bass_only; G2@0:960 B♭2@960:960 D3@1920:960 D♭3@2880:960 C3@3840:960 E3@4800:960 G2@5760:960 B♭2@6720:960",
+        "Am | Dm;; A1+E2+C3@0:3840 D2+A2+F3@3840:3840",
+        "Dm7 G7 | C6;jumps; D2@0:960 F3+A3+C4@960:960 G1@1920:960 F3+B3@2880:960 C2+A2+E3@3840:3840"})
+    void what_a_good_player_writes_says_nothing(String chart, String traits, String strokes) {
+        assertThat(read(chart, traits, strokes)).as(strokes).isEmpty();
+    }
+
+    /** Each row of the list says what is wrong and what would be right, once in a bar. */
+    @Test
+    void a_fault_is_marked_once_in_a_bar_with_what_was_found() {
+        List<Fault> faults = read("C | C", "", "C2+E2+G2@0:1920 C2+E2+G2@1920:1920 C2+E2+G2@3840:3840").stream().filter(fault -> fault.id().equals("L2")).toList();
+        assertThat(faults).extracting(Fault::bar).containsExactly(0, 1);
+        assertThat(faults.get(0).strokes()).containsExactly(0);
+        assertThat(faults.get(0).found()).isEqualTo(Reason.of("fault-L2", Map.of("low", "C2", "high", "E2")));
+    }
+
+    static List<Fault> read(String chart, String traits, String strokes) {
+        Song song = ChartParser.parse("Key: " + (chart.contains("Am") || chart.contains("E7") ? "Am" : "C") + "\n| " + chart + " |").song().orElseThrow();
+        Set<Trait> set = EnumSet.noneOf(Trait.class);
+        boolean band = traits != null && traits.contains("band");
+        Arrays.stream((traits == null ? "" : traits.replace("band", "")).strip().split(" ")).filter(word -> !word.isEmpty()).forEach(word -> set.add(Trait.valueOf(word.toUpperCase(Locale.ROOT))));
+        Asked asked = new Asked("figure", "family", set, 0, false, band);
+        List<Stroke> all = new ArrayList<>();
+        for (String word : strokes.strip().split(" +")) {
+            all.add(stroke(song, word));
+        }
+        return Critic.read(new Score(song, all, List.of(), Pianist.of(Hand.USUAL), song.bars().stream().map(bar -> asked).toList()));
+    }
+
+    private static Stroke stroke(Song song, String word) {
+        Matcher match = STROKE.matcher(word);
+        assertThat(match.matches()).as(word).isTrue();
+        List<PartNote> notes = Arrays.stream(match.group(2).split("\\+")).map(CriticTest::note).toList();
+        int tick = Integer.parseInt(match.group(3));
+        Side side = match.group(1) == null ? Side.LEFT : Side.RIGHT;
+        Mark mark = side == Side.LEFT && notes.get(0).pitch().midi() < MIDDLE || notes.size() == 1 && side == Side.LEFT ? Mark.HEEL : Mark.TOE;
+        return new Stroke(side, song.barAt(tick).index(), 0, TickSpan.of(tick, Integer.parseInt(match.group(4))), TickSpan.of(tick, Integer.parseInt(match.group(4))), mark, false, notes, Optional.empty(),
+                Nature.of(Origin.FIGURE), Reason.of("figure-stroke", Map.of()));
+    }
+
+    private static PartNote note(String text) {
+        Matcher match = NOTE.matcher(text);
+        assertThat(match.matches()).as(text).isTrue();
+        return new PartNote(Pitch.parse(match.group(1)), match.group(3) == null ? "1" : match.group(3), 0, match.group(4) == null ? PartNote.PLAIN : Integer.parseInt(match.group(4)),
+                match.group(2) == null ? 0 : Integer.parseInt(match.group(2)));
+    }
+
+    private static List<String> ids(List<Fault> faults) {
+        return faults.stream().map(Fault::id).toList();
+    }
+}
