@@ -194,7 +194,7 @@ export function LeftHand() {
           </>
         ) : (
           <>
-            <div className="flex items-baseline gap-4">
+            <div className="flex items-baseline justify-between gap-1">
               {(
                 [
                   ["choices", "Choices"],
@@ -210,7 +210,7 @@ export function LeftHand() {
                     setPointed([]);
                     setPanel(name);
                   }}
-                  className={`min-h-8 font-semibold font-serif text-lg ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
+                  className={`min-h-8 whitespace-nowrap font-semibold font-serif text-[0.93rem] ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
                 >
                   {label}
                 </button>

@@ -22,6 +22,7 @@ final class ChordRows {
     private static final int G4 = 67;
     private static final int HIGHEST_JUMPED_BASS = 46;
     private static final int MAJOR_THIRD = 4;
+    private static final int FIFTH = 7;
 
     private ChordRows() {
     }
@@ -100,11 +101,20 @@ final class ChordRows {
             boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
             boolean bass = stroke.mark() == Mark.HEEL && asked.is(Trait.JUMPS) && !asked.bassPlayer() && !asked.is(Trait.BASSLESS);
             boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.caught(stroke.written().tick(), stroke.written().end())
-                    && low < (stroke.keys().length > 1 && stroke.keys()[1] - low == 7 ? G1 : A1);
+                    && low < (fifthStandsOn(score, at) ? G1 : A1);
             if (close && !rolledEnd && (low < C3 || high > G4) || bass && low > HIGHEST_JUMPED_BASS || deep && !rolledEnd) {
-                marks.add(stroke.bar(), List.of(at), Map.of("low", stroke.lowest().toString(), "high", stroke.highest().toString()));
+                String notes = low == high ? stroke.lowest().toString() : stroke.lowest() + " to " + stroke.highest();
+                marks.add(stroke.bar(), List.of(at), Map.of("notes", notes));
             }
         }
+    }
+
+    /** Whether the next tone of the left hand, in the same chord, is the fifth over a bass. */
+    private static boolean fifthStandsOn(Score score, int bass) {
+        Stroke stroke = score.strokes().get(bass);
+        int end = score.chordOf(stroke).map(Song.Placed::end).orElse(stroke.written().end());
+        return stroke.notes().stream().anyMatch(note -> note.pitch().midi() - stroke.lowest().midi() == FIFTH) || score.within(stroke.written().tick() + 1, end).stream()
+                .map(score.strokes()::get).filter(other -> other.hand() == Side.LEFT).findFirst().filter(other -> other.lowest().midi() - stroke.lowest().midi() == FIFTH).isPresent();
     }
 
     /** L17: the top of a chord leaps over a major third where an inversion is nearer. */
