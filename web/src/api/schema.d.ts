@@ -324,6 +324,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/figures/texts/{hash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["text"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures/{id}": {
         parameters: {
             query?: never;
@@ -1858,7 +1874,9 @@ export interface components {
             arrangement: string;
             /** Format: uuid */
             arrangementId: string;
-            changedFigures: string[];
+            changedFigures: {
+                [key: string]: string;
+            };
             chart: string;
             choices: components["schemas"]["ChoicesRequest"];
             /** Format: date-time */
@@ -2678,6 +2696,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["FigureView"][];
+                };
+            };
+        };
+    };
+    text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                hash: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/yaml;charset=UTF-8": string;
                 };
             };
         };

@@ -3,11 +3,12 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { fetchAhead } from "../ahead";
 import { api, type Refused, type Song, type Tone, take } from "../api/client";
-import { type Asked, useArrangement, useChart, useFigures, useHands, useWays } from "../api/queries";
+import { type Asked, useArrangement, useChart, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
 import { useLatest } from "../ui/useLatest";
+import { ChangedFigures } from "./ChangedFigures";
 import { Dock } from "./Dock";
 import { type Compared, type Desk, DeskOf, type Doubles, spanOf, type TriedFigure } from "./desk";
 import { Help } from "./Help";
@@ -224,20 +225,12 @@ function useHeldWays(asked: Asked, desk: DraftDesk, arrangement: Desk["arrangeme
   }, [asked, arrangement, leveled, found, draft, note, trying]);
 }
 
-function Trouble({ desk, failed, changedFigures }: { desk: DraftDesk; failed: boolean; changedFigures: string[] }) {
+function Trouble({ desk, failed, changedFigures }: { desk: DraftDesk; failed: boolean; changedFigures: Record<string, string> }) {
   const navigate = useNavigate();
-  const [seen, setSeen] = useState(false);
-  const figures = useFigures().data;
-  const changed = changedFigures.map((id) => figures?.find((each) => each.id === id)?.name ?? id);
   const keeping = desk.keeping;
   return (
     <div>
-      {changed.length > 0 && !seen && (
-        <Notice>
-          <span>Since this song was kept, {changed.join(" and ")} was changed among your figures; it sounds as it is now.</span>
-          <TextButton onClick={() => setSeen(true)}>Understood</TextButton>
-        </Notice>
-      )}
+      <ChangedFigures desk={desk} changed={changedFigures} />
       {keeping.state === "stale" && (
         <Notice alert>
           <span>This song was changed elsewhere, in another tab perhaps. Yours is still on this screen; nothing was overwritten.</span>

@@ -11,7 +11,7 @@ const SONG: Song = {
   choices: {},
   arrangementId: "5c9c0a58-6f5d-4b7c-9d52-000000000001",
   arrangement: "alone",
-  changedFigures: [],
+  changedFigures: {},
   others: [],
   version: 1,
   createdAt: "2026-01-01T00:00:00Z",

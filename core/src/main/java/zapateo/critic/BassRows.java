@@ -44,16 +44,13 @@ final class BassRows {
         }
     }
 
-    /** L5: from one chord's bass to the next the bass leaps where it need not, or does not step where the chart does. */
+    /** L5: from one chord's bass to the next the bass leaps where it need not. */
     static void brokenLine(Score score, Marks marks) {
-        List<Integer> basses = score.basses();
-        for (int i = 1; i < basses.size(); i++) {
-            Stroke before = score.strokes().get(basses.get(i - 1));
-            Stroke now = score.strokes().get(basses.get(i));
-            Optional<Song.Placed> from = score.chordOf(before);
-            Optional<Song.Placed> to = score.chordOf(now);
+        for (Score.Steps step : score.bassSteps()) {
+            Stroke before = score.strokes().get(step.before());
+            Stroke now = score.strokes().get(step.now());
             Asked asked = score.asked(now);
-            if (from.isEmpty() || to.isEmpty() || from.get().tick() == to.get().tick() || asked.is(Trait.OCTAVES) || asked.is(Trait.BASSLESS) || asked.is(Trait.CLOSE)) {
+            if (step.from().tick() == step.to().tick() || asked.is(Trait.OCTAVES) || asked.is(Trait.BASSLESS) || asked.is(Trait.CLOSE)) {
                 continue;
             }
             int low = before.lowest().midi();
@@ -62,29 +59,25 @@ final class BassRows {
             int nearer = next > low ? next - Pitch.OCTAVE : next + Pitch.OCTAVE;
             boolean wide = leap > Pitch.OCTAVE || leap >= WIDE && leap < Pitch.OCTAVE && nearer >= LOWEST_BASS && nearer <= HIGHEST_BASS && Math.abs(nearer - low) < leap;
             if (wide) {
-                marks.add(now.bar(), List.of(basses.get(i - 1), basses.get(i)), Map.of("from", before.lowest().toString(), "to", now.lowest().toString(), "semitones", String.valueOf(leap)));
+                marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("from", before.lowest().toString(), "to", now.lowest().toString(), "semitones", String.valueOf(leap)));
             }
         }
     }
 
     /** L8: a style that alternates its bass strikes one key twice running in a bar. */
     static void deadAlternation(Score score, Marks marks) {
-        List<Integer> basses = score.basses();
-        for (int i = 1; i < basses.size(); i++) {
-            Stroke before = score.strokes().get(basses.get(i - 1));
-            Stroke now = score.strokes().get(basses.get(i));
-            Optional<Song.Placed> from = score.chordOf(before);
-            Optional<Song.Placed> to = score.chordOf(now);
-            boolean alternates = score.asked(now).is(Trait.ALTERNATES) && before.bar() == now.bar();
-            if (!alternates || from.isEmpty() || to.isEmpty() || before.lowest().midi() != now.lowest().midi()) {
+        for (Score.Steps step : score.bassSteps()) {
+            Stroke before = score.strokes().get(step.before());
+            Stroke now = score.strokes().get(step.now());
+            if (!score.asked(now).is(Trait.ALTERNATES) || before.bar() != now.bar() || before.lowest().midi() != now.lowest().midi()) {
                 continue;
             }
-            ChordSymbol chord = to.get().chord().orElse(null);
-            boolean quick = to.get().span().ticks() <= to.get().bar().meter().beatTicks();
-            boolean pedal = from.get().tick() != to.get().tick() && chord != null && chord.over().isPresent();
-            boolean onSeventh = chord != null && chord.bassDegree().filter(degree -> degree == 7).isPresent();
+            Optional<ChordSymbol> chord = step.to().chord();
+            boolean quick = step.to().span().ticks() <= step.to().bar().meter().beatTicks();
+            boolean pedal = step.from().tick() != step.to().tick() && chord.filter(each -> each.over().isPresent()).isPresent();
+            boolean onSeventh = chord.flatMap(ChordSymbol::bassDegree).filter(degree -> degree == 7).isPresent();
             if (!quick && !pedal && !onSeventh) {
-                marks.add(now.bar(), List.of(basses.get(i - 1), basses.get(i)), Map.of("note", now.lowest().toString(), "chord", to.get().span().written()));
+                marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("note", now.lowest().toString(), "chord", step.to().span().written()));
             }
         }
     }

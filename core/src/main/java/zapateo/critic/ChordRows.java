@@ -80,7 +80,7 @@ final class ChordRows {
             for (int other : left) {
                 Stroke with = score.strokes().get(other);
                 int tick = with.written().tick();
-                boolean together = tick == bass.written().tick() || tick > bass.written().tick() && chord.isPresent() && tick < chord.get().end() && score.caught(bass.written().tick(), tick)
+                boolean together = tick == bass.written().tick() || tick > bass.written().tick() && chord.isPresent() && tick < chord.get().end() && bass.written().end() <= tick
                         && score.heardUntil(bass) > tick;
                 if (together && with.mark() != Mark.LEAD) {
                     with.notes().stream().filter(note -> note.pitch().midi() - low >= 1 && note.pitch().midi() - low <= 2 && note.pitch().midi() < C3).findFirst()
@@ -100,7 +100,7 @@ final class ChordRows {
             boolean rolledEnd = stroke.bar() == score.last().index() && (stroke.roll().isPresent() || stroke.nature().origin() == Origin.ENDING);
             boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
             boolean bass = stroke.mark() == Mark.HEEL && asked.is(Trait.JUMPS) && !asked.bassPlayer() && !asked.is(Trait.BASSLESS);
-            boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.caught(stroke.written().tick(), stroke.written().end())
+            boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.heardUntil(stroke) > stroke.written().end()
                     && low < (fifthStandsOn(score, at) ? G1 : A1);
             if (close && !rolledEnd && (low < C3 || high > G4) || bass && low > HIGHEST_JUMPED_BASS || deep && !rolledEnd) {
                 String notes = low == high ? stroke.lowest().toString() : stroke.lowest() + " to " + stroke.highest();

@@ -21,6 +21,8 @@ public final class Critic {
         rows.put("L3", ChordRows::lowSecond);
         rows.put("L4", ChordRows::register);
         rows.put("L5", BassRows::brokenLine);
+        rows.put("L6", LineRows::wrongLeadIn);
+        rows.put("L7", LineRows::wanderingWalk);
         rows.put("L8", BassRows::deadAlternation);
         rows.put("L9", ColourRows::colourLost);
         rows.put("L10", ColourRows::twoChords);
@@ -31,11 +33,14 @@ public final class Critic {
         rows.put("L17", ChordRows::topLeaps);
         rows.put("L18", HandRows::beyondTheHand);
         rows.put("B1", HandRows::runTogether);
+        rows.put("B3", HandRows::holeBetween);
         rows.put("B5", HandRows::lostPartner);
         rows.put("B9", BassRows::underTheBassPlayer);
         rows.put("F1", HandRows::openFifth);
         rows.put("F2", HandRows::innerOctave);
+        rows.put("F7", HandRows::oneFinger);
         rows.put("M4", HandRows::thumps);
+        rows.put("M5", HandRows::blurs);
         return rows;
     }
 

@@ -8,6 +8,7 @@ import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Side;
+import zapateo.song.Bar;
 
 /** Rows about hands and fingers. */
 final class HandRows {
@@ -16,6 +17,8 @@ final class HandRows {
     private static final int LITTLE = 5;
     private static final int FIFTH = 7;
     private static final int TENTH = 15;
+    /** The pedal may change this much after a bass. */
+    private static final int BLUR = 300;
 
     private HandRows() {
     }
@@ -99,6 +102,51 @@ final class HandRows {
             int low = stroke.notes().get(0).velocity();
             stroke.notes().stream().skip(1).filter(note -> note.velocity() > low).map(PartNote::pitch).findFirst()
                     .ifPresent(pitch -> marks.add(stroke.bar(), List.of(at), Map.of("note", pitch.toString())));
+        }
+    }
+
+    /** B3: more than two octaves lie between the hands for over two bars. */
+    static void holeBetween(Score score, Marks marks) {
+        int wide = 0;
+        for (Bar bar : score.song().bars()) {
+            List<Stroke> here = score.within(bar.tick(), bar.end()).stream().map(score.strokes()::get).toList();
+            int left = here.stream().filter(stroke -> stroke.hand() == Side.LEFT).mapToInt(stroke -> stroke.highest().midi()).max().orElse(Integer.MAX_VALUE);
+            int right = here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).mapToInt(stroke -> stroke.lowest().midi()).min().orElse(Integer.MIN_VALUE);
+            boolean lineAndTune = score.asked().get(bar.index()).is(Trait.BASS_ONLY) && here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).allMatch(stroke -> stroke.notes().size() == 1);
+            wide = left != Integer.MAX_VALUE && right != Integer.MIN_VALUE && right - left > 2 * Pitch.OCTAVE && !lineAndTune ? wide + 1 : 0;
+            if (wide > 2) {
+                marks.add(bar.index(), score.within(bar.tick(), bar.end()), Map.of("bars", String.valueOf(wide)));
+            }
+        }
+    }
+
+    /** M5: the pedal blurs: two chords' basses ring together in a style that jumps or walks. */
+    static void blurs(Score score, Marks marks) {
+        for (Score.Steps step : score.bassSteps()) {
+            Stroke before = score.strokes().get(step.before());
+            Stroke now = score.strokes().get(step.now());
+            boolean dry = score.asked(now).is(Trait.JUMPS) || score.asked(now).is(Trait.WALKS);
+            if (dry && step.from().tick() != step.to().tick() && before.lowest().midi() != now.lowest().midi() && score.heardUntil(before) > now.written().tick() + BLUR) {
+                marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("from", before.lowest().toString(), "to", now.lowest().toString()));
+            }
+        }
+    }
+
+    /** F7: one finger on two keys in turn in a line. */
+    static void oneFinger(Score score, Marks marks) {
+        for (Side side : Side.values()) {
+            List<Integer> line = score.of(side);
+            for (int i = 1; i < line.size(); i++) {
+                Stroke before = score.strokes().get(line.get(i - 1));
+                Stroke now = score.strokes().get(line.get(i));
+                boolean singles = before.notes().size() == 1 && now.notes().size() == 1 && before.notes().get(0).finger() > 0;
+                int away = Math.abs(now.lowest().midi() - before.lowest().midi());
+                boolean slides = before.lowest().pitchClass().alteration() != 0 && away <= 2;
+                boolean follows = before.written().end() >= now.written().tick() && away > 0 && away < Pitch.OCTAVE;
+                if (singles && follows && !slides && before.notes().get(0).finger() == now.notes().get(0).finger()) {
+                    marks.add(now.bar(), List.of(line.get(i - 1), line.get(i)), Map.of("finger", String.valueOf(now.notes().get(0).finger()), "from", before.lowest().toString(), "to", now.lowest().toString()));
+                }
+            }
         }
     }
 }

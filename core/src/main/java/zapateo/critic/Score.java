@@ -46,6 +46,24 @@ public record Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Piani
         return of(Side.LEFT).stream().filter(i -> strokes.get(i).mark() == Mark.HEEL).toList();
     }
 
+    /** Two basses of the left hand, one after the other, with the chords they play. */
+    record Steps(int before, int now, Song.Placed from, Song.Placed to) {
+    }
+
+    /** All that follow one another, where both stand on a chord. */
+    List<Steps> bassSteps() {
+        List<Integer> basses = basses();
+        List<Steps> steps = new ArrayList<>();
+        for (int i = 1; i < basses.size(); i++) {
+            Optional<Song.Placed> from = chordOf(strokes.get(basses.get(i - 1)));
+            Optional<Song.Placed> to = chordOf(strokes.get(basses.get(i)));
+            if (from.isPresent() && to.isPresent()) {
+                steps.add(new Steps(basses.get(i - 1), basses.get(i), from.get(), to.get()));
+            }
+        }
+        return steps;
+    }
+
     /** The chords in their order, those of the song as it is played. */
     List<Song.Placed> chords() {
         return song.chords().filter(place -> place.chord().isPresent()).toList();
@@ -71,11 +89,6 @@ public record Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Piani
     int heardUntil(Stroke stroke) {
         int end = stroke.written().end();
         return pedal.stream().filter(down -> down.tick() <= end && end < down.end()).mapToInt(TickSpan::end).max().orElse(end);
-    }
-
-    /** Whether the pedal holds what is struck at one tick until another. */
-    boolean caught(int struck, int until) {
-        return pedal.stream().anyMatch(down -> down.tick() <= struck + 1 && down.end() > until);
     }
 
     /** The keys that sound somewhere inside a span, as they stand to a root, 0 to 11. */

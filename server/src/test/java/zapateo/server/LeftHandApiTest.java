@@ -188,10 +188,12 @@ class LeftHandApiTest {
         assertThat(song.path("changedFigures")).isEmpty();
         int strokes = SERVER.get(path + "/arrangement").json().path("strokes").size();
         SERVER.put("/api/figures/" + id, Map.of("file", OWN.replace("Slow", "Quick"), "version", 1));
-        assertThat(SERVER.get(path).json().path("changedFigures").path(0).asString()).isEqualTo(id);
+        String hash = SERVER.get(path).json().path("changedFigures").path(id).asString();
+        assertThat(SERVER.get("/api/figures/texts/" + hash).text()).contains("Slow flashes.").contains("id: " + id);
+        assertThat(SERVER.get("/api/figures/texts/00000000-0000-4000-8000-00000000ffff").status()).isEqualTo(404);
         assertThat(SERVER.put(path, Map.of("chart", "C", "choices", Map.of("figure", id), "version", 1)).json().path("changedFigures")).isEmpty();
         assertThat(SERVER.delete("/api/figures/" + id).status()).isEqualTo(204);
-        assertThat(SERVER.get(path).json().path("changedFigures").path(0).asString()).isEqualTo(id);
+        assertThat(SERVER.get(path).json().path("changedFigures").has(id)).isTrue();
         assertThat(SERVER.get(path + "/arrangement").json().path("strokes")).hasSize(strokes);
     }
 

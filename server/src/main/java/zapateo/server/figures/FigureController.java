@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
@@ -139,6 +140,12 @@ public class FigureController {
                 .findFirst().orElseThrow(() -> Refusal.notFound("The figure " + id));
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(id + ".yaml", StandardCharsets.UTF_8).build().toString())
                 .header(HttpHeaders.CONTENT_TYPE, YAML).body(FigureFile.write(figure).getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** The file of an own figure as it once was, by the hash that a song names with it. */
+    @GetMapping(path = "/texts/{hash}", produces = YAML)
+    public ResponseEntity<byte[]> text(@PathVariable UUID hash) {
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_TYPE, YAML).body(figures.text(Player.ONLY, hash).getBytes(StandardCharsets.UTF_8));
     }
 
     private static FigureView view(FigureRow row) {

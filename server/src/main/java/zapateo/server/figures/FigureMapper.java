@@ -36,4 +36,7 @@ interface FigureMapper {
 
     @Insert("insert into own_figure_text (owner, hash, file) values (#{owner}, #{hash}, #{file}) on conflict do nothing")
     void keepText(@Param("owner") UUID owner, @Param("hash") UUID hash, @Param("file") String file);
+
+    @Select("select file from own_figure_text where owner = #{owner} and hash = #{hash}")
+    Optional<String> text(@Param("owner") UUID owner, @Param("hash") UUID hash);
 }

@@ -95,6 +95,11 @@ public class Figures {
         return faults.isEmpty() ? Optional.empty() : Optional.of(Refusal.unusable("This figure cannot be played. " + String.join(" ", faults.stream().map(words::of).toList())));
     }
 
+    /** What an own figure said once, by what songs name it with. */
+    String text(Player player, UUID hash) {
+        return mapper.text(player.id(), hash).orElseThrow(() -> Refusal.notFound("The figure's text " + hash));
+    }
+
     @Transactional
     FigureRow keep(Player player, String file) {
         Figure figure = checked(file);

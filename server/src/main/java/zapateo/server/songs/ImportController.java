@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -79,7 +80,7 @@ public class ImportController {
         if (chart.getBytes(StandardCharsets.UTF_8).length > MOST_CHART) {
             throw Refusal.unusable("the song makes a chart of more than " + MOST_CHART / 1024 + " KiB: expected less");
         }
-        SongView kept = preview ? null : SongView.of(songs.create(Player.ONLY, new SongRequest(null, chart, null, null, null, null, null)), List.of());
+        SongView kept = preview ? null : SongView.of(songs.create(Player.ONLY, new SongRequest(null, chart, null, null, null, null, null)), Map.of());
         return ResponseEntity.status(preview ? HttpStatus.OK : HttpStatus.CREATED).body(new ImportView(reading.format().id(), song.title(), chart, song.writtenBars().size(),
                 song.writtenBars().stream().map(WrittenBar::marks).filter(WrittenBar.Marks::guessed).count(), song.hasTune(), problems,
                 reading.tracks().stream().map(track -> new TrackView(track.number(), track.name(), track.notes(), track.chordal())).toList(), kept));

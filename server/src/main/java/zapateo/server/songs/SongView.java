@@ -3,6 +3,7 @@ package zapateo.server.songs;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import zapateo.arrangement.Choice;
@@ -14,12 +15,12 @@ import zapateo.server.arrangements.ChoicesRequest;
  * A song as it is kept, with its version: send that back when changing it.
  *
  * @param arrangementId  of the arrangement that is open; it lasts, whatever the arrangement is called
- * @param changedFigures ids of figures of one's own that were changed, or taken away, since this was kept
+ * @param changedFigures figures of one's own that were changed, or taken away, since this was kept: by their ids the hash of what they said, see {@code /api/figures/texts}
  */
-public record SongView(UUID id, String title, String chart, ChoicesRequest choices, UUID arrangementId, String arrangement, List<NamedChoices> others, List<String> changedFigures, int version,
+public record SongView(UUID id, String title, String chart, ChoicesRequest choices, UUID arrangementId, String arrangement, List<NamedChoices> others, Map<String, UUID> changedFigures, int version,
                        OffsetDateTime createdAt, OffsetDateTime updatedAt) {
 
-    static SongView of(SongRow row, List<String> changedFigures) {
+    static SongView of(SongRow row, Map<String, UUID> changedFigures) {
         return new SongView(row.id(), row.title(), row.chart(), row.choices().choices(), row.arrangementId(), row.arrangement(), views(row.others()), changedFigures, row.version(), row.createdAt(),
                 row.updatedAt());
     }

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
@@ -89,11 +90,12 @@ class Songs {
         return new StoredChoices(choices, figures.hashes(player, choices.figures()));
     }
 
-    /** The figures of one's own that say something else now than when the song was kept. */
-    List<String> changedFigures(Player player, SongRow song) {
-        Map<String, UUID> then = song.choices().ownFigures();
-        Map<String, UUID> now = then.isEmpty() ? Map.of() : figures.hashes(player, then.keySet());
-        return then.keySet().stream().filter(id -> !then.get(id).equals(now.get(id))).toList();
+    /** The figures of one's own that say something else now than when the song was kept, with what they said. */
+    Map<String, UUID> changedFigures(Player player, SongRow song) {
+        Map<String, UUID> changed = new TreeMap<>(song.choices().ownFigures());
+        Map<String, UUID> now = changed.isEmpty() ? Map.of() : figures.hashes(player, changed.keySet());
+        changed.entrySet().removeIf(then -> then.getValue().equals(now.get(then.getKey())));
+        return changed;
     }
 
     /** @param before only states before this one */
