@@ -24,12 +24,10 @@ describe("a figure that was changed since its song was kept", () => {
   });
 
   it("is had back as it was, for this song", async () => {
-    const get = vi
-      .spyOn(api, "GET")
-      .mockImplementation((async (path: string) => ({
-        data: path.includes("texts") ? "id: mine" : [],
-        response: new Response(),
-      })) as never);
+    const get = vi.spyOn(api, "GET").mockImplementation((async (path: string) => ({
+      data: path.includes("texts") ? "id: mine" : [],
+      response: new Response(),
+    })) as never);
     const post = vi.spyOn(api, "POST").mockResolvedValue({ data: { id: "mine-2" }, response: new Response() } as never);
     const draft: Draft = { chart: "| C |", choices, arrangement: "alone", others: [] };
     let made: Partial<Draft> | null = null;
