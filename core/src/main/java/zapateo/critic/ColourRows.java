@@ -15,6 +15,7 @@ import zapateo.song.Song;
 /** Rows about what a chord has to say, and what it must not. */
 final class ColourRows {
 
+    private static final int MAJOR_THIRD = 4;
     private static final int FIFTH = 7;
     private static final int SIXTH = 9;
     private static final int MINOR_SEVENTH = 10;
@@ -134,22 +135,25 @@ final class ColourRows {
         }
     }
 
-    /** L14: the leading tone twice in the accompaniment of a dominant, or a major third in the bass doubled by the left hand. */
+    /** L14: the key's leading tone twice in the accompaniment of a dominant, or a major third in the bass doubled by the left hand. */
     static void doubled(Score score, Marks marks) {
         for (Song.Placed place : score.chords()) {
             ChordSymbol chord = place.chord().orElseThrow();
             Asked asked = score.asked().get(place.bar().index());
-            int third = Math.floorMod(chord.root().chroma() + 4, 12);
-            boolean thirdInBass = chord.over().isPresent() && chord.bass().chroma() == third && chord.quality().isMajor();
-            if (!thirdInBass || asked.is(Trait.OCTAVES) || asked.is(Trait.BASSLESS)) {
+            int third = Math.floorMod(chord.root().chroma() + MAJOR_THIRD, 12);
+            if (!chord.quality().isMajor() || asked.is(Trait.OCTAVES) || asked.is(Trait.BASSLESS)) {
                 continue;
             }
+            boolean inBass = chord.over().isPresent() && chord.bass().chroma() == third;
+            boolean leading = Math.floorMod(third - place.bar().key().tonic().chroma(), 12) == MAJOR_SEVENTH;
             for (int at : score.within(place.tick(), place.end())) {
                 Stroke stroke = score.strokes().get(at);
-                boolean again = stroke.hand() == Side.LEFT && stroke.notes().size() > 1 && stroke.notes().stream().skip(stroke.mark() == Mark.HEEL ? 1 : 0)
-                        .anyMatch(note -> Math.floorMod(note.pitch().midi(), 12) == third);
-                if (again) {
-                    marks.add(place.bar().index(), List.of(at), Map.of("chord", place.span().written(), "note", chord.bass().toString()));
+                List<Integer> together = score.within(stroke.written().tick(), stroke.written().tick() + 1);
+                long times = together.stream().map(score.strokes()::get).filter(each -> !each.nature().origin().isSung() && (leading || each.hand() == Side.LEFT))
+                        .flatMap(each -> each.notes().stream()).filter(note -> Math.floorMod(note.pitch().midi(), 12) == third).count();
+                boolean aboveItsBass = inBass && stroke.hand() == Side.LEFT && stroke.mark() == Mark.TOE && times > 0 && stroke.notes().size() > 1;
+                if ((inBass || leading) && times > 1 || aboveItsBass) {
+                    marks.add(place.bar().index(), together, Map.of("chord", place.span().written(), "note", chord.tone(Interval.of(2, MAJOR_THIRD)).toString()));
                 }
             }
         }

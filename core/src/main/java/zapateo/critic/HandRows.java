@@ -100,7 +100,7 @@ final class HandRows {
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
             int low = stroke.notes().get(0).velocity();
-            stroke.notes().stream().skip(1).filter(note -> note.velocity() > low).map(PartNote::pitch).findFirst()
+            stroke.notes().stream().filter(note -> note.velocity() > low).map(PartNote::pitch).findFirst()
                     .ifPresent(pitch -> marks.add(stroke.bar(), List.of(at), Map.of("note", pitch.toString())));
         }
     }

@@ -16,7 +16,6 @@ import zapateo.song.Repeat;
 /** Reads lines of ABC music into bars: notes, rests, chords in quotes, tuplets, broken rhythm, ties, bar lines, inline fields, words below. */
 final class AbcMusic {
 
-    static final Pattern FRACTION = Pattern.compile("([0-9]+)/([0-9]+)");
     private static final Pattern BARS_OF_REST = Pattern.compile("[ZX]([0-9]{0,4})");
     private static final Pattern BAR_LINE = Pattern.compile("\\[\\||:*\\|[|:\\]]*|::+");
     private static final Pattern ROUNDS = Pattern.compile("\\s*\\[?([1-9](?:[,-][1-9])*)");
@@ -201,7 +200,7 @@ final class AbcMusic {
                 draft.key = key.key();
             }
             case 'M' -> Meter.read(value.equals("C") ? "4/4" : value.equals("C|") ? "2/2" : value).ifPresent(this::meter);
-            case 'L' -> fraction(value).ifPresent(length -> notes.unit(length * Ticks.PER_WHOLE));
+            case 'L' -> AbcFraction.of(value).ifPresent(length -> notes.unit(length * Ticks.PER_WHOLE));
             case 'Q' -> {
                 Matcher tempo = Pattern.compile("([0-9]+)/([0-9]+)\\s*=\\s*([0-9.]+)").matcher(value);
                 if (tempo.find() && tempo.group(3).matches("[0-9]+(\\.[0-9]+)?")) {
@@ -343,10 +342,5 @@ final class AbcMusic {
     /** A line of words under the notes of the line above. */
     void words(String text) {
         AbcWords.put(text, ofLine, verses++);
-    }
-
-    static Optional<Double> fraction(String text) {
-        Matcher match = FRACTION.matcher(text.strip());
-        return match.matches() && Integer.parseInt(match.group(2)) > 0 ? Optional.of(Double.parseDouble(match.group(1)) / Double.parseDouble(match.group(2))) : Optional.empty();
     }
 }

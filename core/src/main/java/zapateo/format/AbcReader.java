@@ -116,7 +116,7 @@ final class AbcReader {
                 }
             }
             case 'M' -> readMeter(value, line, column);
-            case 'L' -> AbcMusic.fraction(value).ifPresentOrElse(length -> {
+            case 'L' -> AbcFraction.of(value).ifPresentOrElse(length -> {
                 music.unit(length * 3840);
                 unitGiven = true;
             }, () -> warn("abc-field", line, column, value, "a length such as 1/8"));
@@ -170,7 +170,7 @@ final class AbcReader {
         Matcher bare = BARE_TEMPO.matcher(value);
         Optional<Double> quarters = Optional.empty();
         if (match.find()) {
-            double beat = AbcMusic.FRACTION.matcher(match.group(1)).results().mapToDouble(part -> Double.parseDouble(part.group(1)) / Double.parseDouble(part.group(2))).sum();
+            double beat = AbcFraction.WRITTEN.matcher(match.group(1)).results().mapToDouble(part -> Double.parseDouble(part.group(1)) / Double.parseDouble(part.group(2))).sum();
             quarters = Optional.of(Double.parseDouble(match.group(2)) * beat * 4);
         } else if (bare.matches()) {
             quarters = Optional.of(Double.parseDouble(bare.group(1)) * music.unit() / 960);
