@@ -65,6 +65,11 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
                   <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>
+              <h3 className="mt-6 text-lg">Read over</h3>
+              <p className="mt-2">
+                Beside the left hand's choices: what a strict reader would mark in it, bar by bar, and what would be right. Press a place to
+                see its notes; what is meant so is waved off and stays so.
+              </p>
               <h3 className="mt-6 text-lg">Take care of your hands</h3>
               <p className="mt-2">
                 A tenth is not worth an injury: no forced stretch, wrist low and loose, roll it instead. Rest after 20 to 30 minutes. Stop
