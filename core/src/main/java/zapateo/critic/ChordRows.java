@@ -15,7 +15,6 @@ import zapateo.song.Song;
 final class ChordRows {
 
     private static final int HELD = 480;
-    private static final int C2 = 36;
     private static final int G1 = 31;
     private static final int A1 = 33;
     private static final int C3 = 48;
@@ -37,7 +36,7 @@ final class ChordRows {
             int[] keys = stroke.keys();
             for (int low = 0; low < keys.length; low++) {
                 for (int high = low + 1; high < keys.length; high++) {
-                    if (isMud(keys, low, high)) {
+                    if (LowIntervalLimits.isMud(keys, low, high, hasFifthBelow(score, stroke, keys[low]))) {
                         marks.add(stroke.bar(), List.of(at), Map.of("low", stroke.notes().get(low).pitch().toString(), "high", stroke.notes().get(high).pitch().toString()));
                     }
                 }
@@ -45,26 +44,9 @@ final class ChordRows {
         }
     }
 
-    private static boolean isMud(int[] keys, int low, int high) {
-        int bottom = keys[low];
-        int interval = keys[high] - bottom;
-        boolean under = LowIntervalLimits.of(interval).filter(limit -> bottom < limit).isPresent();
-        return switch (interval) {
-            case 1, 2, 3, 4 -> under;
-            case 5, 6 -> under && !hasFifthBelow(keys, bottom);
-            case 7 -> low == 0 && bottom < G1;
-            case 8, 9, 10, 11 -> low == 0 && bottom < C2;
-            default -> false;
-        };
-    }
-
-    private static boolean hasFifthBelow(int[] keys, int key) {
-        for (int each : keys) {
-            if (key - each >= 7) {
-                return true;
-            }
-        }
-        return false;
+    /** Whether a tone a fifth or more below sounds with it, struck or held by the pedal. */
+    private static boolean hasFifthBelow(Score score, Stroke stroke, int key) {
+        return score.notesAt(stroke.written().tick()).stream().anyMatch(note -> key - note.pitch().midi() >= FIFTH);
     }
 
     /** L3: a tone a second above a low bass is struck with it, or caught by the pedal. */
@@ -98,8 +80,10 @@ final class ChordRows {
             int low = stroke.lowest().midi();
             int high = stroke.highest().midi();
             boolean rolledEnd = stroke.bar() == score.last().index() && (stroke.roll().isPresent() || stroke.nature().origin() == Origin.ENDING);
-            boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
-            boolean bass = stroke.mark() == Mark.HEEL && asked.is(Trait.JUMPS) && !asked.bassPlayer() && !asked.is(Trait.BASSLESS);
+            // Root and shell struck as one lie where their thirds are clear (L2), whatever the chord above a bass of its own keeps.
+            boolean shell = stroke.mark() == Mark.HEEL && low >= HIGHEST_JUMPED_BASS && stroke.notes().get(0).role().equals("1");
+            boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && !shell && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
+            boolean bass = stroke.mark() == Mark.HEEL && stroke.notes().size() == 1 && asked.is(Trait.JUMPS) && !asked.bassPlayer() && !asked.is(Trait.BASSLESS);
             boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.heardUntil(stroke) > stroke.written().end()
                     && low < (fifthStandsOn(score, at) ? G1 : A1);
             if (close && !rolledEnd && (low < C3 || high > G4) || bass && low > HIGHEST_JUMPED_BASS || deep && !rolledEnd) {
@@ -123,7 +107,7 @@ final class ChordRows {
         int placeBefore = -1;
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
-            if (stroke.mark() != Mark.TOE || stroke.notes().size() < 2 || score.asked(stroke).is(Trait.RUNS)) {
+            if (stroke.mark() != Mark.TOE || stroke.notes().size() < 2 || score.asked(stroke).is(Trait.RUNS) || score.asked(stroke).is(Trait.OPEN)) {
                 continue;
             }
             boolean section = before != null && !score.song().barAt(stroke.written().tick()).written().equals(score.song().barAt(before.written().tick()).written())

@@ -20,16 +20,17 @@ import zapateo.part.PartNote;
  * @param leftOut   tones of the chord it has not
  * @param doubled   leading tones too many
  * @param room      what it takes to keep below the other hand
+ * @param outside   keys a broken chord or its bass lies outside the place where it is clear
  */
 record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, int beyond, int leftOut, int doubled,
-                 double room, Home home) {
+                 double room, int outside, Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */
     record Home(double bass, double chord) {
     }
 
     Candidate muddier(double by) {
-        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, home);
+        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, home);
     }
 
     boolean hasBass() {

@@ -18,6 +18,7 @@ import zapateo.rhythm.Role;
 final class CloseChords {
 
     private static final int MAJOR_THIRD = 4;
+    private static final int FIFTH = 7;
     private static final int FULL_HAND = 4;
     private static final Voicing.Window CLOSE = new Voicing.Window(Register.CHORD_LOWEST, Register.CHORD_HIGHEST, (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2.0);
     /** The right hand's chord, clear of the left hand and below a tune. */
@@ -31,31 +32,63 @@ final class CloseChords {
         return right ? RIGHT : voicing.window().home() > 0 && !voicing.id().equals("close") ? voicing.window() : CLOSE;
     }
 
-    /** All of them for a voicing: close inversions, or its own shapes inside its window. */
-    static List<List<PartNote>> of(ChordSymbol chord, Voicing voicing, boolean plainNinth, boolean right) {
+    /**
+     * All of them for a voicing: close inversions, or its own shapes inside its window.
+     *
+     * @param onBass whether a bass sounds below
+     * @param said   tones that make the chord what it is
+     */
+    static List<List<PartNote>> of(ChordSymbol chord, Voicing voicing, KeyTones inKey, boolean right, boolean onBass, List<Interval> said) {
         Voicing own = voicing.on(chord);
         Voicing.Window window = window(own, right);
         return switch (own.id()) {
-            case "guide-tones", "rootless" -> shaped(chord, own, window, plainNinth);
+            case "guide-tones", "rootless" -> shaped(chord, own, window, inKey, onBass, said);
             case "triad" -> stacked(chord, Set.of(triad(chord)), window);
+            case "nearest" -> stacked(chord, chord.quality().tones().size() <= 3 ? Set.of(triad(chord)) : toneSets(chord, onBass), window);
             // Every inversion, low to high; one without the bass's own tone too where four are left.
-            default -> stacked(chord, toneSets(chord), window);
+            default -> stacked(chord, toneSets(chord, onBass), window);
         };
     }
 
-    private static List<List<PartNote>> shaped(ChordSymbol chord, Voicing voicing, Voicing.Window window, boolean plainNinth) {
+    private static List<List<PartNote>> shaped(ChordSymbol chord, Voicing voicing, Voicing.Window window, KeyTones inKey, boolean onBass, List<Interval> said) {
         List<List<PartNote>> found = new ArrayList<>();
         for (List<Role> shape : voicing.shapesOn(chord)) {
             for (int root = window.lowest() - 24; root <= window.highest(); root++) {
                 if (Math.floorMod(root, 12) == chord.root().chroma()) {
-                    List<PartNote> notes = new Placement(chord, Pitch.onKey(root, chord.root()), List.of(), List.of(), plainNinth).fromRoot(shape);
+                    List<PartNote> notes = new Placement(chord, Pitch.onKey(root, chord.root()), List.of(), List.of(), inKey).fromRoot(shape);
+                    if (onBass) {
+                        withoutThirdOfBass(chord, notes);
+                    }
+                    say(chord, said, notes, window);
                     if (notes.get(0).pitch().midi() >= window.lowest() && notes.get(notes.size() - 1).pitch().midi() <= window.highest()) {
                         found.add(notes);
                     }
                 }
             }
         }
-        return found.isEmpty() ? stacked(chord, toneSets(chord), CLOSE) : found;
+        return found.isEmpty() ? stacked(chord, toneSets(chord, onBass), CLOSE) : found;
+    }
+
+    /** A major third in the bass is left out above it; its root and fifth say the rest (HANDBOOK §5, doubling). */
+    private static void withoutThirdOfBass(ChordSymbol chord, List<PartNote> notes) {
+        boolean third = chord.over().isPresent() && chord.quality().isMajor() && chord.root().plus(Interval.of(2, MAJOR_THIRD)).chroma() == chord.bass().chroma();
+        if (third && notes.removeIf(note -> note.pitch().pitchClass().chroma() == chord.bass().chroma()) && notes.size() == 1) {
+            int root = notes.get(0).pitch().midi();
+            chord.quality().tone(5).filter(fifth -> notes.get(0).pitch().pitchClass().chroma() == chord.root().chroma())
+                    .ifPresent(fifth -> notes.add(PartNote.of(Pitch.onKey(root + fifth.semitones(), chord.tone(fifth)), "5")));
+        }
+    }
+
+    /** What the shape does not say of the chord is added inside its octave. */
+    private static void say(ChordSymbol chord, List<Interval> said, List<PartNote> notes, Voicing.Window window) {
+        for (Interval tone : said) {
+            int chroma = chord.tone(tone).chroma();
+            int above = notes.get(0).pitch().midi() + Math.floorMod(chroma - notes.get(0).pitch().midi(), Pitch.OCTAVE);
+            if (notes.size() < FULL_HAND && above <= window.highest() && notes.stream().noneMatch(note -> note.pitch().pitchClass().chroma() == chroma)) {
+                notes.add(PartNote.of(Pitch.onKey(above, chord.tone(tone)), String.valueOf(tone.number())));
+                notes.sort(java.util.Comparator.comparingInt(note -> note.pitch().midi()));
+            }
+        }
     }
 
     private static List<List<PartNote>> stacked(ChordSymbol chord, Set<List<Interval>> toneSets, Voicing.Window window) {
@@ -90,21 +123,34 @@ final class CloseChords {
         return chord.quality().tones().stream().filter(tone -> tone.number() <= 5).limit(3).toList();
     }
 
-    private static Set<List<Interval>> toneSets(ChordSymbol chord) {
+    private static Set<List<Interval>> toneSets(ChordSymbol chord, boolean onBass) {
         List<Interval> all = new ArrayList<>(EssentialTones.of(chord, FULL_HAND));
         // A major third in the bass is left out of the chord above (HANDBOOK §5, doubling).
-        all.removeIf(tone -> tone.semitones() == MAJOR_THIRD && chord.over().isPresent()
+        all.removeIf(tone -> onBass && tone.semitones() == MAJOR_THIRD && chord.over().isPresent()
                 && chord.tone(tone).chroma() == chord.bass().chroma());
         // A sharp ninth on a minor chord is its third again.
         Set<Integer> keys = new HashSet<>();
         all.removeIf(tone -> !keys.add(tone.semitones() % 12));
+        if (!onBass && chord.over().isPresent() && all.stream().noneMatch(tone -> chord.tone(tone).chroma() == chord.bass().chroma())) {
+            // Alone, it has the bass the chart names too; its root or a plain fifth gives way.
+            if (all.size() == FULL_HAND) {
+                all.remove(all.stream().filter(tone -> tone.number() == 5 && tone.semitones() == FIFTH).findFirst().orElse(all.get(0)));
+            }
+            all.add(ofBass(chord));
+        }
         Set<List<Interval>> sets = new LinkedHashSet<>();
         sets.add(List.copyOf(all));
-        if (all.size() == FULL_HAND) {
+        if (onBass && all.size() == FULL_HAND) {
             all.removeIf(tone -> chord.tone(tone).chroma() == chord.bass().chroma());
             sets.add(List.copyOf(all));
         }
         return sets;
+    }
+
+    private static Interval ofBass(ChordSymbol chord) {
+        int steps = Math.floorMod(chord.bass().letter().ordinal() - chord.root().letter().ordinal(), 7);
+        int semitones = Math.floorMod(chord.bass().chroma() - chord.root().chroma(), Pitch.OCTAVE);
+        return Interval.of(steps == 0 ? 6 : steps, semitones);
     }
 
     /** The same chord a step of the key lower, tone by tone. */

@@ -23,6 +23,8 @@ final class Layout {
     private static final double FADES_MS = 4_000;
     /** A stroke that sounds into a change and lies no further before it takes the chord that arrives. */
     private static final int LEANS_ON = Ticks.PER_QUARTER;
+    private static final Role FIFTH_BELOW = Role.parse("5_");
+    private static final Role UPPER = Role.parse("cu");
     private static final List<Role> SPREAD = List.of(Role.BASS, Role.tone(5), Role.tone(10));
 
     private final List<Cut> cuts;
@@ -43,7 +45,30 @@ final class Layout {
             i = layout.lay(i);
         }
         layout.planned.sort(Comparator.comparingInt(Planned::tick));
+        layout.runOn();
         return layout.planned;
+    }
+
+    /** Over one bass an alternation runs on when the chord changes above it in a bar (G7sus4 G7). */
+    private void runOn() {
+        int before = -1;
+        for (int at = 0; at < planned.size(); at++) {
+            Planned stroke = planned.get(at);
+            if (!alternates(stroke)) {
+                continue;
+            }
+            if (before >= 0 && planned.get(before).bar() == stroke.bar() && planned.get(before).roles().equals(stroke.roles())
+                    && cuts.get(planned.get(before).cut()).chord().bass().chroma() == cuts.get(stroke.cut()).chord().bass().chroma()) {
+                planned.set(at, stroke.playing(List.of(stroke.roles().get(0).equals(Role.BASS) ? FIFTH_BELOW : Role.BASS), stroke.mark(), stroke.origin()));
+            }
+            before = at;
+        }
+    }
+
+    private boolean alternates(Planned stroke) {
+        Cut cut = cuts.get(stroke.cut());
+        return stroke.hand() == Side.LEFT && stroke.roles().size() == 1 && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(FIFTH_BELOW)) && cut.chord().over().isEmpty()
+                && cut.ticks() > cut.bar().meter().beatTicks() && cut.choices().figure().plays(Role.Kind.FIFTH_BELOW);
     }
 
     /** Lays one cut, or all of a bar whose figure keeps its onsets; the next to be laid. */
@@ -85,6 +110,7 @@ final class Layout {
         boolean whole = cut.fillsBar() && cut.ticks() == meter.barTicks();
         Optional<List<FigureStroke>> varied = whole && cut.choices().variations()
                 ? figure.variation(meter, cut.place().inSection(), cut.place().lastOfSection(), cut.place().lastOfSong()) : Optional.empty();
+        int from = planned.size();
         for (FigureStroke stroke : varied.orElseGet(() -> figure.strokes(meter, whole ? cut.nth() : 0, cut.ticks()))) {
             int tick = cut.tick() + stroke.tick();
             if (stroke.ofNext()) {
@@ -93,6 +119,28 @@ final class Layout {
                 int end = stroke.length() == FigureStroke.TO_THE_END ? figure.isHeld() ? held(i) : cut.end() : Math.min(cut.end(), tick + stroke.length());
                 add(Planned.of(cut, stroke, tick, end - tick, varied.isPresent() ? Origin.VARIATION : Origin.FIGURE));
             }
+        }
+        sayWhole(cut, planned.subList(from, planned.size()));
+    }
+
+    /** A chord too short for the figure's chord says itself all the same: a shell on its bass, or what is left of a close chord at once. */
+    private static void sayWhole(Cut cut, List<Planned> strokes) {
+        List<Planned> own = strokes.stream().filter(stroke -> stroke.cut() == cut.index()).toList();
+        boolean bare = !own.isEmpty() && own.stream().allMatch(stroke -> stroke.roles().equals(List.of(Role.BASS))) && cut.choices().figure().statesChords() && cut.choices().hasBass();
+        int last = strokes.size() - 1;
+        for (int at = 0; at < strokes.size(); at++) {
+            // A neighbour that has no time to go home is the chord itself.
+            int from = at + 1;
+            if (strokes.get(at).roles().get(0).kind() == Role.Kind.NEIGHBOUR && strokes.subList(from, strokes.size()).stream().noneMatch(stroke -> stroke.roles().contains(Role.CLOSE))) {
+                strokes.set(at, strokes.get(at).playing(List.of(Role.CLOSE), strokes.get(at).mark(), strokes.get(at).origin()));
+            }
+        }
+        if (bare) {
+            Planned first = own.get(0);
+            strokes.set(strokes.indexOf(first), first.playing(List.of(Role.CHOSEN), first.mark(), first.origin()));
+        } else if (own.size() > 1 && own.stream().allMatch(stroke -> stroke.roles().get(0).kind() == Role.Kind.CLOSE_TONE || stroke.roles().get(0).kind() == Role.Kind.CLOSE_TOP)
+                && own.stream().flatMap(stroke -> stroke.roles().stream()).distinct().count() < 3) {
+            strokes.set(last, strokes.get(last).playing(List.of(UPPER), strokes.get(last).mark(), strokes.get(last).origin()));
         }
     }
 

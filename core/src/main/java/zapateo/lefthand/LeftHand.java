@@ -36,6 +36,7 @@ public final class LeftHand implements Placed.Player {
     private static final int ACCENT = 14;
     private static final Interval FIFTH = Interval.parse("5");
     private static final Voicing CLOSE = Voicing.named("close").orElseThrow();
+    private static final Voicing SHELL = Voicing.named("full-shell").orElseThrow();
     private static final Voicing GUIDE_TONES = Voicing.named("guide-tones").orElseThrow();
 
     private final Plan plan;
@@ -48,6 +49,7 @@ public final class LeftHand implements Placed.Player {
     private final List<CostTerm<Candidate>> terms;
     private final ShortestPath.Repeated<Candidate> search;
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
+    private final Map<Placement, List<List<Role>>> broken = new IdentityHashMap<>();
     private final Map<Placement, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
 
     private LeftHand(Song song, Plan plan, Pianist pianist, List<Cut> cuts, List<Planned> planned) {
@@ -149,7 +151,8 @@ public final class LeftHand implements Placed.Player {
     }
 
     private static Voicing voicing(Cut cut) {
-        Voicing chosen = cut.choices().voicing().on(cut.chord());
+        // Where a figure without a voicing of its own is asked for one, its chord is too short for it.
+        Voicing chosen = cut.choices().figure().plays(Role.Kind.VOICING) ? cut.choices().voicing().on(cut.chord()) : SHELL;
         return cut.choices().withBassPlayer() && chosen.hasBass() ? GUIDE_TONES : chosen;
     }
 
@@ -157,17 +160,29 @@ public final class LeftHand implements Placed.Player {
         boolean close = strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose));
         boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
         boolean chosen = plays(strokes, Role.Kind.VOICING);
-        Voicing voicing = voicing(cut);
+        Voicing voicing = chosen ? voicing(cut) : cut.choices().voicing().on(cut.chord());
         Optional<Voicing> upper = chosen && !voicing.hasBass() ? Optional.of(voicing) : close ? Optional.of(voicing.hasBass() && !voicing.id().equals("triad") ? CLOSE : voicing)
                 : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
-        boolean bass = cut.choices().hasBass() && (upper.isEmpty() || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass)))
+        boolean bass = cut.choices().hasBass() && !(chosen && !voicing.hasBass()) && (upper.isEmpty() || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass)))
                 || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(LeftHand::needsBass) && !(chosen && !voicing.hasBass()));
         Map<Placements.Struck, Integer> together = together(cut, strokes, voicing);
         Optional<Pitch> fixed = strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
         return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
                 fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
                 cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
-                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings));
+                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings),
+                run(cut, strokes), Said.of(cut.chord(), cut.ticks(), cut.bar().meter()), cut.choices().figure().manner().spacing());
+    }
+
+    /** What the figure plays one tone after another, where its spacing has a way to climb. */
+    private static Placements.Run run(Cut cut, List<Planned> strokes) {
+        String spacing = cut.choices().figure().manner().spacing();
+        List<Planned> alone = Spacing.named(spacing).broken().isEmpty() ? List.of() : strokes.stream().filter(LeftHand::isBroken).toList();
+        return alone.isEmpty() ? Placements.Run.NONE : new Placements.Run(spacing, alone.stream().map(stroke -> stroke.roles().get(0)).toList(), alone.stream().map(Planned::hand).toList());
+    }
+
+    private static boolean isBroken(Planned stroke) {
+        return stroke.roles().size() == 1 && stroke.roles().get(0).kind() == Role.Kind.TONE && stroke.roles().get(0).sign() == 0 && stroke.origin() != Origin.ENDING && stroke.origin() != Origin.LINE;
     }
 
     /** Strokes below a ceiling whose keys the place of their chord decides. */
@@ -215,7 +230,7 @@ public final class LeftHand implements Placed.Player {
 
     private static boolean needsBass(Role role) {
         return switch (role.kind()) {
-            case TONE, FIFTH_BELOW, ROOT_ABOVE, ROOT_NEAR, VOICING, WALKING -> true;
+            case TONE, FIFTH_BELOW, ROOT_ABOVE, ROOT_NEAR, FIFTH_OF_BASS, FIFTH_OF_BASS_BELOW, VOICING, WALKING -> true;
             default -> false;
         };
     }
@@ -270,10 +285,30 @@ public final class LeftHand implements Placed.Player {
             return CloseChords.stepLower(placement.upper(), cut.bar().key());
         }
         // A place and the roles of a figure's stroke come again and again; their notes are found once.
-        return found.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles -> {
-            Spacing spacing = Spacing.named(spacing(cut, each));
-            return placement.notes(roles.stream().map(role -> spacing.on(placement.chord(), role)).toList());
-        });
+        List<Planned> here = byCut.get(cut.index());
+        Placements.Run run = isBroken(each) ? run(cut, here) : Placements.Run.NONE;
+        if (!run.roles().isEmpty()) {
+            List<Planned> alone = here.stream().filter(LeftHand::isBroken).toList();
+            List<List<Role>> laid = broken.computeIfAbsent(placement, at -> run.on(at, Said.of(cut.chord(), cut.ticks(), cut.bar().meter())));
+            return placement.notes(laid.get(alone.indexOf(each)));
+        }
+        List<PartNote> notes = found.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles ->
+                placement.notes(Spacing.named(spacing(cut, each)).on(placement.chord(), placement.bass(), roles)));
+        return first.kind() == Role.Kind.FIFTH_BELOW && each.roles().size() == 1 ? towards(each, notes, placement, places, here) : notes;
+    }
+
+    /** A fifth under its root that is the chord's last bass goes above it where that is nearer to the next one. */
+    private List<PartNote> towards(Planned each, List<PartNote> notes, Placement placement, List<Candidate> places, List<Planned> here) {
+        int next = each.cut() + 1;
+        boolean last = here.stream().noneMatch(other -> other.hand() == Side.LEFT && other.tick() > each.tick() && other.mark() != zapateo.rhythm.Mark.TOE);
+        int key = notes.get(0).pitch().midi();
+        int above = key + Pitch.OCTAVE;
+        if (!last || next >= cuts.size() || key >= placement.bass().midi() || above > Placement.HIGHEST_BASS || !places.get(next).hasBass()) {
+            return notes;
+        }
+        int target = places.get(next).bass();
+        boolean nearer = Math.abs(above - target) < Math.abs(key - target) && Math.abs(above - target) + above - placement.bass().midi() < Math.abs(key - target) + placement.bass().midi() - key;
+        return nearer ? List.of(notes.get(0).octaves(1)) : notes;
     }
 
     /** Into the next bass, wherever that lies. */
@@ -282,7 +317,13 @@ public final class LeftHand implements Placed.Player {
         Optional<WalkingLine.Note> walked = byCut.get(next.index()).stream().filter(walk::containsKey).findFirst().map(walk::get);
         Pitch target = walked.map(WalkingLine.Note::pitch).orElse(places.get(next.index()).placement().bass());
         Pitch pitch = each.lead().orElseThrow().before(target, places.get(next.index()).placement().chord(), next.bar().key(), placement.bass());
-        if (pitch.midi() == placement.bass().midi() && each.tick() > cut.tick() && each.end() == next.tick()) {
+        List<Planned> before = byCut.get(cut.index()).stream().filter(other -> other.hand() == Side.LEFT && other.tick() < each.tick() && other.mark() == zapateo.rhythm.Mark.HEEL).toList();
+        boolean again = !before.isEmpty() && before.get(before.size() - 1).roles().get(0).kind() == Role.Kind.FIFTH_BELOW
+                && notes(before.get(before.size() - 1), cut, placement, places, byCut).get(0).pitch().midi() == pitch.midi();
+        if (again) {
+            // The bass before it is the note itself: the step from the other side.
+            pitch = Pitch.onKey(2 * target.midi() - pitch.midi(), next.bar().key().spell(2 * target.midi() - pitch.midi()));
+        } else if (pitch.midi() == placement.bass().midi() && each.tick() > cut.tick() && each.end() == next.tick()) {
             // The bass itself leads nowhere: the fifth above the next one falls onto it.
             pitch = Pitch.onKey(target.midi() + FIFTH.semitones(), target.pitchClass().plus(FIFTH).simple());
         }

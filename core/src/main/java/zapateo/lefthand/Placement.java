@@ -22,15 +22,19 @@ import zapateo.rhythm.Role;
  * @param bass       what role 1 plays
  * @param upper      what the close chord or the guide tones play, empty where no figure asks for them
  * @param shape      what the chosen voicing takes, empty where it is not asked for or lies in {@code upper}
- * @param plainNinth whether a ninth that is not the chord's own is a major one; else the octave stands for it
+ * @param inKey      tones the chord does not name, as its key has them
  */
-record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role> shape, boolean plainNinth) {
+record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role> shape, KeyTones inKey) {
 
     private static final Interval FOURTH = Interval.parse("4");
     private static final Interval FIFTH = Interval.parse("5");
     private static final Interval MAJOR_SIXTH = Interval.parse("6");
+    private static final Interval MINOR_SIXTH = Interval.parse("b6");
     private static final Interval MAJOR_NINTH = Interval.parse("2");
     private static final Interval OCTAVE = Interval.of(7, 12);
+    private static final int MINOR_SEVENTH = 10;
+    /** The highest bass of a style that jumps to its chord and back. */
+    static final int HIGHEST_BASS = 46;
     private static final Interval UNISON = Interval.of(0, 0);
 
     /** The notes of roles struck together, low to high, no key twice. */
@@ -68,6 +72,8 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
             case FIFTH_BELOW -> List.of(PartNote.of(fifthBelow(), "5"));
             case ROOT_ABOVE -> List.of(PartNote.of(Pitch.onKey(rootBelow() + 12, chord.root()), "8"));
             case ROOT_NEAR -> List.of(PartNote.of(rootNear(), "8"));
+            case FIFTH_OF_BASS -> List.of(PartNote.of(fifthOfBass(false), "5"));
+            case FIFTH_OF_BASS_BELOW -> List.of(PartNote.of(fifthOfBass(true), "5"));
             case CLOSE_CHORD, CLOSE_TONE, CLOSE_TOP, CLOSE_LOWER, CLOSE_UPPER -> CloseChord.take(role, upper);
             case GUIDE_TONES -> upper;
             case VOICING -> shape.isEmpty() ? upper : notes(shape);
@@ -87,9 +93,10 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
         return Pitch.onKey(key <= bass.midi() ? key + 12 : key, chord.tone(tone));
     }
 
-    /** The same distance above the root on every chord. */
+    /** The same distance above the root on every chord; a flat seventh gives way to the sixth where the chord has a seventh of its own. */
     private Pitch altered(Role role) {
-        Interval tone = fixed(role);
+        boolean rubs = role.degree() == 7 && role.sign() < 0 && chord.quality().tone(7).filter(own -> own.semitones() != MINOR_SEVENTH).isPresent();
+        Interval tone = rubs ? toneOf(6) : fixed(role);
         int key = rootBelow() + tone.semitones();
         return Pitch.onKey(key <= bass.midi() ? key + 12 : key, chord.root().plus(tone).simple());
     }
@@ -101,12 +108,13 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
 
     /** The chord's own 3rd, 5th and so on inside the first octave; where it has none, what stands for it. */
     private Interval toneOf(int degree) {
-        Optional<Interval> own = degree == 6 ? Optional.of(MAJOR_SIXTH) : chord.quality().tone(degree).or(() -> chord.quality().tone(degree + 7).map(ninth -> ninth.up(-1)));
+        Optional<Interval> own = chord.quality().tone(degree).or(() -> chord.quality().tone(degree + 7).map(ninth -> ninth.up(-1)));
         return own.orElseGet(() -> switch (degree) {
             case 1 -> UNISON;
-            case 2 -> plainNinth ? MAJOR_NINTH : UNISON;
+            case 2 -> inKey.ninth() ? MAJOR_NINTH : UNISON;
             case 4 -> FOURTH;
             case 5 -> FIFTH;
+            case 6 -> inKey.sixth() ? MAJOR_SIXTH : MINOR_SIXTH;
             case 7 -> chord.quality().tone(6).orElse(OCTAVE);
             // A chord without a third turns 10 into 8.
             default -> UNISON.up(degree == 3 ? 0 : 1);
@@ -118,17 +126,25 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
         return bass.midi() - Math.floorMod(bass.midi() - chord.root().chroma(), 12);
     }
 
-    /** The root under a slash bass or over it, whichever is nearer and on the deep register's keys. */
+    /** The root under a slash bass or over it, whichever is nearer, on the deep register's keys and not above a low bass's. */
     private Pitch rootNear() {
         int below = rootBelow();
-        boolean under = bass.midi() - below <= below + 12 - bass.midi() && below >= Register.DEEP.lowest();
-        return Pitch.onKey(under ? below : below + 12, chord.root());
+        boolean possible = below >= Register.DEEP.lowest();
+        boolean under = possible && (bass.midi() - below <= below + Pitch.OCTAVE - bass.midi() || below + Pitch.OCTAVE > HIGHEST_BASS);
+        return Pitch.onKey(under ? below : below + Pitch.OCTAVE, chord.root());
     }
 
-    /** A fourth under the bass where the keyboard's deep register has room, else the fifth above it. */
+    /** The fifth of the chord under the bass where the keyboard's deep register has room, else above it; a bass on the seventh stays where below is no room. */
     private Pitch fifthBelow() {
         PitchClass fifth = chord.tone(toneOf(5));
-        int below = bass.midi() - Math.floorMod(bass.midi() - fifth.chroma(), 12);
-        return Pitch.onKey(below >= Register.DEEP.lowest() ? below : below + 12, fifth);
+        int below = bass.midi() - Math.floorMod(bass.midi() - fifth.chroma(), Pitch.OCTAVE);
+        int above = below + Pitch.OCTAVE;
+        return below >= Register.DEEP.lowest() ? Pitch.onKey(below, fifth) : above - bass.midi() > FIFTH.semitones() + 1 ? bass : Pitch.onKey(above, fifth);
+    }
+
+    /** A bass's own fifth, whatever the chord: below it where there is room and it is wanted there. */
+    private Pitch fifthOfBass(boolean wantedBelow) {
+        int below = bass.midi() - FOURTH.semitones();
+        return Pitch.onKey(wantedBelow && below >= Register.DEEP.lowest() ? below : bass.midi() + FIFTH.semitones(), bass.pitchClass().plus(FIFTH).simple());
     }
 }

@@ -17,6 +17,7 @@ import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
 import zapateo.search.CostTerm;
 
 /** The candidates for every chord's place on the keyboard and what each costs. */
@@ -28,7 +29,12 @@ final class Placements {
     private static final double ROUGH = 0.3;
     private static final double FIFTH_OF_KEY = 1.5;
     private static final double HAND_HOME = 43;
-    private static final Interval MAJOR_NINTH = Interval.parse("2");
+    private static final int G1 = 31;
+    private static final int FIFTH_ABOVE = 7;
+    /** What a tone that makes a chord what it is counts for among those left out. */
+    private static final int COLOUR = 4;
+    /** And a tone fewer than the voicing has. */
+    private static final int THINNER = 3;
 
     private final Hand hand;
     private final int lowest;
@@ -49,9 +55,27 @@ final class Placements {
      * @param outer    whether it is the song's first chord or its last
      * @param right    whether the chord above is the right hand's
      * @param under    strokes that make room for the other hand, and how often
+     * @param run      what is played one tone after another
+     * @param bassSpacing of the figure
+     * @param said     tones that make the chord what it is, as far as its time allows
      */
     record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, Map<Struck, Integer> together, Optional<Pitch> fixed,
-                Lock lock, boolean outer, boolean right, Map<Under, Integer> under) {
+                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, String bassSpacing) {
+    }
+
+    /**
+     * Strokes of one tone each, one after the other.
+     *
+     * @param roles of the figure
+     * @param hands that play them
+     */
+    record Run(String spacing, List<Role> roles, List<Side> hands) {
+
+        static final Run NONE = new Run("open", List.of(), List.of());
+
+        List<List<Role>> on(Placement placement, List<Interval> said) {
+            return new Broken(placement, Spacing.named(spacing), said).of(roles);
+        }
     }
 
     /** A stroke of the left hand below a ceiling. */
@@ -61,7 +85,7 @@ final class Placements {
     /**
      * Roles that strokes take at once, before they are fitted to the chord.
      *
-     * @param close whether it is the chord in its own window, high enough not to be muddy
+     * @param close whether it is the chord in its own window
      */
     record Struck(List<Role> roles, String spacing, boolean close) {
     }
@@ -96,10 +120,13 @@ final class Placements {
 
     private List<Candidate> all(Need need) {
         List<Candidate> candidates = new ArrayList<>();
-        boolean plainNinth = need.key().holds(need.chord().root().plus(MAJOR_NINTH));
+        KeyTones inKey = KeyTones.of(need.chord(), need.key());
         for (ChordSymbol chord : over(need)) {
-            List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), plainNinth, need.right()) : List.of(List.of());
+            List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), inKey, need.right(), need.bass(), need.said()) : List.of(List.of());
             List<List<Role>> shapes = need.shape().isPresent() ? need.shape().get().on(chord).shapesOn(chord) : List.of(List.of());
+            if (!need.bass() && chord.over().isPresent() && need.upper().filter(voicing -> voicing.shapes().get(0).get(0).isOfClose()).isPresent()) {
+                uppers = overItsBass(chord, uppers);
+            }
             for (Pitch bass : basses(need, chord)) {
                 boolean added = false;
                 for (List<PartNote> upper : uppers) {
@@ -108,11 +135,13 @@ final class Placements {
                     }
                     for (List<Role> shape : shapes) {
                         added = true;
-                        candidates.addAll(positions(need, candidate(need, new Placement(chord, bass, upper, spaced(need.shape(), chord, shape), plainNinth))));
+                        for (List<Role> spaced : spaced(need, new Placement(chord, bass, upper, shape, inKey))) {
+                            candidates.addAll(positions(need, candidate(need, new Placement(chord, bass, upper, spaced, inKey))));
+                        }
                     }
                 }
                 if (!added && candidates.isEmpty() && bass.midi() + Pitch.OCTAVE > need.register().highest()) {
-                    candidates.add(candidate(need, new Placement(chord, bass, uppers.get(uppers.size() - 1), spaced(need.shape(), chord, shapes.get(0)), plainNinth)));
+                    candidates.add(candidate(need, new Placement(chord, bass, uppers.get(uppers.size() - 1), spaced(need, new Placement(chord, bass, List.of(), shapes.get(0), inKey)).get(0), inKey)));
                 }
             }
         }
@@ -130,8 +159,14 @@ final class Placements {
         return Roughness.over(candidate.placement().notes(candidate.placement().shape()));
     }
 
-    private static List<Role> spaced(Optional<Voicing> voicing, ChordSymbol chord, List<Role> shape) {
-        return shape.stream().map(role -> Spacing.named(voicing.orElseThrow().on(chord).spacing()).on(chord, role)).toList();
+    /** The ways to lay a voicing's shape over the bass, with what says the chord in it. */
+    private static List<List<Role>> spaced(Need need, Placement placement) {
+        if (need.shape().isEmpty()) {
+            return List.of(placement.shape());
+        }
+        Voicing voicing = need.shape().get().on(placement.chord());
+        List<Role> laid = Spacing.named(voicing.spacing()).on(placement.chord(), placement.bass(), placement.shape());
+        return voicing.states() ? Fuller.of(placement, laid, need.said()) : List.of(laid);
     }
 
     /** The chord over each bass it may have. */
@@ -147,12 +182,20 @@ final class Placements {
         };
     }
 
+    /** A chord that is alone has the bass the chart names at its bottom, where it can. */
+    private static List<List<PartNote>> overItsBass(ChordSymbol chord, List<List<PartNote>> uppers) {
+        List<List<PartNote>> over = uppers.stream().filter(each -> !each.isEmpty() && each.get(0).pitch().pitchClass().chroma() == chord.bass().chroma()).toList();
+        return over.isEmpty() ? uppers : over;
+    }
+
     private List<Pitch> basses(Need need, ChordSymbol chord) {
         if (need.fixed().isPresent()) {
             return List.of(need.fixed().get());
         }
         List<Pitch> basses = new ArrayList<>();
-        for (int key = Math.max(lowest, need.register().lowest()); key <= need.register().highest(); key++) {
+        Optional<Voicing.Window> own = need.shape().map(voicing -> voicing.on(chord).window()).filter(window -> window.home() > 0);
+        int from = Math.max(lowest, own.filter(window -> chord.over().isEmpty()).map(Voicing.Window::lowest).orElse(need.register().lowest()));
+        for (int key = from; key <= own.map(Voicing.Window::highest).orElse(need.register().highest()); key++) {
             if (key % Pitch.OCTAVE == chord.bass().chroma()) {
                 basses.add(Pitch.onKey(key, chord.bass()));
             }
@@ -167,8 +210,8 @@ final class Placements {
         int top = placement.upper().isEmpty() ? placement.bass().midi() : placement.upper().get(placement.upper().size() - 1).pitch().midi();
         for (Map.Entry<Struck, Integer> each : need.together().entrySet()) {
             Struck struck = each.getKey();
-            List<PartNote> notes = placement.notes(struck.roles().stream().map(role -> Spacing.named(struck.spacing()).on(placement.chord(), role)).toList());
-            mud += struck.close() ? 0 : LowIntervalLimits.broken(notes);
+            List<PartNote> notes = placement.notes(Spacing.named(struck.spacing()).on(placement.chord(), placement.bass(), struck.roles()));
+            mud += LowIntervalLimits.mud(Candidate.keys(notes));
             int highest = notes.get(notes.size() - 1).pitch().midi();
             top = Math.max(top, highest);
             Ease ease = hand.easeOf(Candidate.keys(notes));
@@ -179,8 +222,13 @@ final class Placements {
         int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) * (need.outer() ? 3 : 1) : 0;
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
-                need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(placement), doubled(need.key(), placement), room(need, placement),
-                new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : need.register().home(), middle));
+                need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(need, placement), doubled(need.key(), placement), room(need, placement),
+                outside(need, placement),
+                new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : home(need), middle));
+    }
+
+    private static double home(Need need) {
+        return need.shape().map(voicing -> voicing.on(need.chord()).window().home()).filter(home -> home > 0 && need.chord().over().isEmpty()).orElse((double) need.register().home());
     }
 
     /** What it takes to keep below the other hand. */
@@ -188,7 +236,7 @@ final class Placements {
         double room = 0;
         for (Map.Entry<Under, Integer> each : need.under().entrySet()) {
             Under under = each.getKey();
-            List<PartNote> notes = placement.notes(under.roles().stream().map(role -> Spacing.named(under.spacing()).on(placement.chord(), role)).toList());
+            List<PartNote> notes = placement.notes(Spacing.named(under.spacing()).on(placement.chord(), placement.bass(), under.roles()));
             room += each.getValue() * Room.under(under.ceiling(), notes, under.rolled(), placement, hand, lowest).cost();
         }
         return room;
@@ -202,13 +250,47 @@ final class Placements {
         List<Candidate> placed = new ArrayList<>();
         for (int position = candidate.bass() - Candidate.FIVE_FINGERS - FURTHEST_FINGER; position <= candidate.bass() + FURTHEST_FINGER; position++) {
             placed.add(new Candidate(candidate.placement(), candidate.bass(), candidate.upper(), candidate.top(), candidate.way(), 0, position, 0, candidate.mud(), candidate.reach(),
-                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.home()));
+                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.outside(), candidate.home()));
         }
         return placed;
     }
 
-    private static int leftOut(Placement placement) {
-        return placement.upper().isEmpty() ? 0 : Math.max(0, Math.min(4, placement.chord().quality().tones().size()) - placement.upper().size());
+    /** Tones of a close chord that are missing, and what a voicing does not say. */
+    private static int leftOut(Need need, Placement placement) {
+        int close = placement.upper().isEmpty() ? 0 : Math.max(0, Math.min(4, placement.chord().quality().tones().size()) - placement.upper().size());
+        if (placement.shape().isEmpty()) {
+            return close;
+        }
+        Voicing voicing = need.shape().orElseThrow();
+        int fewer = THINNER * Math.max(0, voicing.shapes().get(0).size() - placement.shape().size());
+        return close + fewer + (voicing.states() ? COLOUR * Fuller.missing(placement, placement.shape(), need.said()).size() : 0);
+    }
+
+    /** By how many keys a broken chord or its bass leaves the place on the keyboard where it is clear. */
+    private static int outside(Need need, Placement placement) {
+        boolean jumps = need.upper().isPresent() && !need.right() || need.together().keySet().stream().anyMatch(struck -> !struck.roles().contains(Role.BASS) && !struck.close());
+        int bass = jumps && need.bass() && need.shape().isEmpty() ? Math.max(0, placement.bass().midi() - Spacing.named(need.bassSpacing()).highest()) : 0;
+        if (need.shape().filter(voicing -> voicing.window().home() > 0).isPresent()) {
+            List<PartNote> shape = placement.notes(placement.shape());
+            return bass + Math.max(0, shape.get(shape.size() - 1).pitch().midi() - Register.CHORD_HIGHEST);
+        }
+        Spacing spacing = Spacing.named(need.run().spacing());
+        if (need.run().roles().isEmpty() || spacing.window().isEmpty()) {
+            return bass;
+        }
+        List<List<Role>> laid = need.run().on(placement, need.said());
+        int low = Integer.MAX_VALUE;
+        int high = Integer.MIN_VALUE;
+        for (int i = 0; i < laid.size(); i++) {
+            if (need.run().hands().get(i) == Side.LEFT) {
+                int[] keys = Candidate.keys(placement.notes(laid.get(i)));
+                low = Math.min(low, keys[0]);
+                high = Math.max(high, keys[keys.length - 1]);
+            }
+        }
+        int second = laid.size() > 1 ? placement.notes(laid.get(1)).get(0).pitch().midi() : high;
+        boolean onFifth = second - low == FIFTH_ABOVE && low >= G1 && low < spacing.window().get().lowest() && spacing.window().get().lowest() < Register.CHORD_LOWEST;
+        return spacing.window().get().outside(onFifth ? spacing.window().get().lowest() : low, high);
     }
 
     /** How often more than once the key's leading tone sounds. */
@@ -244,6 +326,7 @@ final class Placements {
                 CostTerm.own("mud", weights.of("mud"), Candidate::mud),
                 CostTerm.own("reach", weights.of("reach"), Candidate::reach),
                 CostTerm.own("beyond", weights.of("beyond"), Candidate::beyond),
+                CostTerm.own("outside", weights.of("outside"), Candidate::outside),
                 CostTerm.own("room", weights.of("room"), Candidate::room),
                 CostTerm.own("doubled-leading-tone", weights.of("doubled-leading-tone"), Candidate::doubled),
                 CostTerm.step("hand-movement", weights.of("hand-movement"), (from, to) -> to.handMovement(from)),

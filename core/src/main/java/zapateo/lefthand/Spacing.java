@@ -1,21 +1,46 @@
 package zapateo.lefthand;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
+import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
 
 /**
- * What the numbered roles of a figure or a voicing become over a slash bass or on a seventh; the tables of
+ * What the roles of a figure or a voicing become over a bass that is not the root (HANDBOOK §5a); the tables of
  * {@code spacings.yaml}.
+ *
+ * @param roles   by case, one role for another
+ * @param broken  by case, the rungs of a broken chord from the bass up
+ * @param states  whether broken figures state the chord
+ * @param window  keys a broken figure's left hand lies between
+ * @param highest key of a bass under close chords
  */
-public record Spacing(Map<String, Map<Role, Role>> byCase) {
+public record Spacing(Map<String, Map<Role, Role>> roles, Map<String, List<Role>> broken, boolean states, Optional<Window> window, int highest) {
 
+    /** From the lowest key to the highest. */
+    record Window(int lowest, int highest) {
+
+        /** By how many keys something lies outside. */
+        int outside(int low, int high) {
+            return Math.max(0, lowest - low) + Math.max(0, high - highest);
+        }
+    }
+
+    private static final int FIFTH = 7;
+    private static final int C2 = 36;
+    private static final int G2 = 43;
+    private static final int B2 = 47;
+    private static final int HIGHEST_KEY = 127;
+    private static final YamlFields FILE = DataFile.yaml("lefthand/spacings.yaml");
+    private static final Map<List<Role>, Map<String, List<Role>>> TOGETHER = readTogether();
     private static final Map<String, Spacing> ALL = readAll();
 
     public static List<String> names() {
@@ -29,36 +54,99 @@ public record Spacing(Map<String, Map<Role, Role>> byCase) {
         return ALL.get(name);
     }
 
-    Role on(ChordSymbol chord, Role role) {
-        return casesOf(chord).filter(byCase::containsKey).findFirst().map(name -> byCase.get(name).getOrDefault(role, role)).orElse(role);
+    /** What roles struck together, or one alone, become. */
+    List<Role> on(ChordSymbol chord, Pitch bass, List<Role> struck) {
+        List<String> places = places(chord, bass);
+        Map<Role, Role> others = places.stream().filter(roles::containsKey).findFirst().map(roles::get).orElse(null);
+        if (others != null) {
+            List<Role> mapped = struck.stream().map(role -> others.getOrDefault(role, role)).toList();
+            // A role that nothing was said of may still stand in the table of what is struck at once.
+            if (!mapped.equals(struck)) {
+                return mapped;
+            }
+        }
+        Map<String, List<Role>> together = TOGETHER.getOrDefault(struck, Map.of());
+        return places.stream().filter(together::containsKey).findFirst().map(together::get).orElse(struck);
     }
 
-    private static Stream<String> casesOf(ChordSymbol chord) {
-        if (chord.over().isEmpty()) {
-            boolean seventh = chord.quality().tone(7).isPresent();
-            return Stream.of(chord.quality().isDominant() ? "dominant" : seventh ? "seventh-chord" : chord.quality().isMinor() ? "minor" : "");
+    /** A rung of a broken chord, counted from 0 for the bass; empty where the chord stands on its root. */
+    Optional<Role> rung(ChordSymbol chord, Pitch bass, int nth) {
+        return places(chord, bass).stream().filter(broken::containsKey).findFirst().map(broken::get).map(rungs -> rungs.get(Math.min(nth, rungs.size() - 1)));
+    }
+
+    /** What the bass is in its chord, the narrowest case first; of a chord in root position, what kind it is. */
+    private static List<String> places(ChordSymbol chord, Pitch bass) {
+        if (chord.over().isEmpty() || chord.bass().chroma() == chord.root().chroma()) {
+            boolean flat = bass.midi() < B2 && chord.quality().tone(5).filter(fifth -> fifth.semitones() < FIFTH).isPresent();
+            return List.of(flat ? "flat-fifth" : chord.quality().isDominant() ? "dominant" : chord.quality().tone(7).isPresent() ? "seventh-chord" : chord.quality().isMinor() ? "minor" : "");
         }
-        return Stream.of(chord.bassDegree().map(degree -> switch (degree) {
-            case 2, 3, 4 -> "third";
+        String degree = chord.bassDegree().map(Spacing::ofTone).orElseGet(() -> ofStranger(Math.floorMod(chord.bass().chroma() - chord.root().chroma(), Pitch.OCTAVE)));
+        boolean fifth = degree.equals("fifth");
+        boolean lowest = bass.midi() < C2;
+        return Stream.of(fifth && lowest ? "lowest-fifth" : "", lowest || fifth && bass.midi() < G2 ? "low-" + degree : "", degree).filter(each -> !each.isEmpty()).toList();
+    }
+
+    private static String ofTone(int degree) {
+        return switch (degree) {
+            case 3 -> "third";
+            case 4, 11 -> "fourth";
             case 5 -> "fifth";
-            case 6, 7 -> "seventh";
-            default -> "other";
-        }).orElseGet(() -> Math.floorMod(chord.bass().chroma() - chord.root().chroma(), 12) >= 9 ? "seventh" : "other"));
+            case 6, 13 -> "sixth";
+            case 7 -> "seventh";
+            default -> "second";
+        };
+    }
+
+    private static String ofStranger(int semitones) {
+        return switch (semitones) {
+            case 2 -> "second";
+            case 5 -> "fourth";
+            case 9 -> "sixth";
+            case 10, 11 -> "seventh";
+            default -> "strange";
+        };
+    }
+
+    private static Map<List<Role>, Map<String, List<Role>>> readTogether() {
+        Map<List<Role>, Map<String, List<Role>>> all = new HashMap<>();
+        YamlFields fields = FILE.fields("together");
+        fields.names().forEach(struck -> {
+            Map<String, List<Role>> cases = new HashMap<>();
+            fields.texts(struck).forEach((place, becomes) -> cases.put(place, joined(becomes)));
+            all.put(fields.name(struck, Spacing::joined), cases);
+        });
+        return all;
+    }
+
+    private static List<Role> joined(String roles) {
+        return Arrays.stream(roles.split("\\+")).map(Role::parse).toList();
     }
 
     private static Map<String, Spacing> readAll() {
-        YamlFields file = DataFile.yaml("lefthand/spacings.yaml");
         Map<String, Spacing> all = new HashMap<>();
-        file.names().forEach(name -> {
-            Map<String, Map<Role, Role>> cases = new HashMap<>();
-            YamlFields fields = file.fields(name);
-            fields.names().forEach(each -> {
-                Map<Role, Role> roles = new HashMap<>();
-                fields.texts(each).forEach((from, to) -> roles.put(Role.parse(from), Role.parse(to)));
-                cases.put(each, roles);
-            });
-            all.put(name, new Spacing(cases));
-        });
+        YamlFields file = FILE.fields("spacings");
+        file.names().forEach(name -> all.put(name, read(file.fields(name))));
         return all;
+    }
+
+    private static Spacing read(YamlFields fields) {
+        Map<String, Map<Role, Role>> roles = new HashMap<>();
+        Map<String, List<Role>> broken = new HashMap<>();
+        cases(fields, "roles").forEach(place -> {
+            Map<Role, Role> others = new HashMap<>();
+            fields.fields("roles").texts(place).forEach((from, to) -> others.put(Role.parse(from), Role.parse(to)));
+            roles.put(place, others);
+        });
+        cases(fields, "broken").forEach(place -> broken.put(place, fields.fields("broken").list(place, Role::parse)));
+        return new Spacing(roles, broken, fields.has("states"), fields.has("lowest") ? Optional.of(new Window(key(fields, "lowest", 0), key(fields, "highest", HIGHEST_KEY))) : Optional.empty(),
+                key(fields, "bass", HIGHEST_KEY));
+    }
+
+    private static Stream<String> cases(YamlFields fields, String name) {
+        return fields.has(name) ? fields.fields(name).names().stream() : Stream.empty();
+    }
+
+    private static int key(YamlFields fields, String name, int otherwise) {
+        return fields.has(name) ? fields.value(name, Pitch::parse).midi() : otherwise;
     }
 }

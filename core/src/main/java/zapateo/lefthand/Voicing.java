@@ -22,9 +22,10 @@ import zapateo.rhythm.YamlFields;
  * @param dominant the same on a dominant seventh
  * @param window   where it lies when it is no part of the bass's reach
  * @param chords   which chords have it
+ * @param states   whether it says what the chord is: a tone that is missing takes the place of one that says less
  * @param then     what a long stroke moves to in its second half, else empty
  */
-public record Voicing(String id, String name, String use, List<List<Role>> shapes, List<List<Role>> dominant, String spacing, Window window, Chords chords, List<Role> then) {
+public record Voicing(String id, String name, String use, List<List<Role>> shapes, List<List<Role>> dominant, String spacing, Window window, Chords chords, List<Role> then, boolean states) {
 
     /** Keys from the lowest to the highest, and the one the middle of a chord would rather be near. */
     record Window(int lowest, int highest, double home) {
@@ -42,7 +43,7 @@ public record Voicing(String id, String name, String use, List<List<Role>> shape
         }
     }
 
-    private static final Set<String> FIELDS = Set.of("name", "use", "shapes", "dominant", "spacing", "window", "home", "on", "else", "then");
+    private static final Set<String> FIELDS = Set.of("name", "use", "shapes", "dominant", "spacing", "window", "home", "on", "else", "then", "states");
     private static final Map<String, Voicing> ALL = readAll();
 
     public static List<Voicing> all() {
@@ -73,7 +74,7 @@ public record Voicing(String id, String name, String use, List<List<Role>> shape
         List<List<Role>> ways = chord.quality().isDominant() && !dominant.isEmpty() ? dominant : shapes;
         List<List<Role>> own = ways.stream().filter(shape -> shape.stream().noneMatch(role -> (role.degree() == 7 || role.degree() == 3) && role.sign() == 0
                 && chord.quality().tone(role.degree()).isEmpty())).toList();
-        return own.isEmpty() ? ways.subList(0, 1) : own;
+        return own.isEmpty() ? ways : own;
     }
 
     private static Map<String, Voicing> readAll() {
@@ -84,7 +85,7 @@ public record Voicing(String id, String name, String use, List<List<Role>> shape
             all.put(id, new Voicing(id, fields.text("name"), fields.text("use"), fields.list("shapes", Voicing::roles), fields.has("dominant") ? fields.list("dominant", Voicing::roles) : List.of(),
                     fields.text("spacing"), fields.has("window") ? window(fields.text("window"), fields.text("home")) : new Window(0, 0, 0),
                     new Chords(fields.has("on") ? fields.text("on") : "all", fields.has("else") ? Optional.of(fields.text("else")) : Optional.empty()),
-                    fields.has("then") ? fields.value("then", Voicing::roles) : List.of()));
+                    fields.has("then") ? fields.value("then", Voicing::roles) : List.of(), fields.has("states")));
         });
         return all;
     }

@@ -167,6 +167,11 @@ public record Figure(String id, String name, String family, String use, Suits su
         return written().anyMatch(stroke -> stroke.plays(kind));
     }
 
+    /** Whether its left hand strikes more than basses. */
+    public boolean statesChords() {
+        return written().anyMatch(stroke -> stroke.hand() == Side.LEFT && !isLine(stroke) && stroke.roles().stream().anyMatch(role -> role.isOfClose() || role.kind() == Role.Kind.TONE && role.degree() % 7 == 3));
+    }
+
     /** The hands it needs, the left one first. */
     public List<Side> hands() {
         return written().map(FigureStroke::hand).distinct().sorted().toList();

@@ -135,6 +135,8 @@ class EveryFigureTest {
             ChordSymbol chord = chords.get(laid.get(stroke.chord()).tick());
             Set<Integer> tones = new HashSet<>(chord.tones().stream().map(tone -> tone.chroma()).toList());
             tones.addAll(List.of(chord.bass().chroma(), chord.root().chroma(), chord.tone(chord.quality().tone(5).orElse(Interval.parse("5"))).chroma()));
+            // A bass that is no root, third or fifth alternates with its own fifth (HANDBOOK §5a).
+            tones.add(chord.bass().plus(Interval.parse("5")).chroma());
             return stroke.notes().stream().allMatch(note -> tones.contains(note.pitch().pitchClass().chroma()) || named(note)) ? "" : chord + ": " + stroke;
         }));
     }

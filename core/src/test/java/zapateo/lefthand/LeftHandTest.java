@@ -43,7 +43,7 @@ class LeftHandTest {
     @ParameterizedTest(name = "{0} as {1}: {2}")
     @CsvSource({
         "C, single, C2", "C, octave, C2+C3", "C, open-fifth, C2+G2", "E♭, spread, E♭2+B♭2+G3", "A♭/C, single, C2", "A♭/C, octave, C2+C3", "D/F♯, open-fifth, F♯2+D3",
-        "D/A, open-fifth, A1+D2", "A♭/C, spread, C3+A♭3+E♭4", "C/G, spread, G2+E3+C4", "C7/B♭, spread, B♭2+G3+E4", "B♭7, spread, B♭2+A♭3+D4",
+        "D/A, open-fifth, A2+F♯3", "A♭/C, spread, C2+A♭2+E♭3", "C/G, spread, G2+E3+G3", "C7/B♭, spread, B♭2+G3+E4", "B♭7, spread, B♭2+A♭3+D4",
         "Csus4, open-fifth, C2+G2", "E♭+, open-fifth, E♭2+B2", "Bø, open-fifth, B2+F3", "Fsus4, spread, F2+C3+B♭3"})
     void voicings_take_their_tones(String chord, String voicing, String notes) {
         assertThat(notes(arrange("| " + chord + " |", Choices.figure("held").with(Choice.VOICING, voicing)))).isEqualTo(notes);

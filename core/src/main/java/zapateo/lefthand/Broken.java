@@ -1,0 +1,133 @@
+package zapateo.lefthand;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import zapateo.part.PartNote;
+import zapateo.pitch.Interval;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Register;
+import zapateo.rhythm.Role;
+
+/**
+ * A chord played one tone after another, so that it says what it is: over a bass that is not the root the figure climbs the rungs of its spacing, and a tone of the chord that is missing
+ * takes the place of one that says less – a fifth turns into the seventh or sixth, an octave before it where there is one (HANDBOOK §5, EXAMPLES 1).
+ */
+final class Broken {
+
+    /** What stands next to a bass is at least a fourth above it; in the middle of the keyboard a third may stand on a root. */
+    private static final int CLEAR_OF_BASS = 5;
+    private static final int CLOSE_TO_ROOT = 3;
+    private static final int FIFTH = 5;
+    private static final int OUTSIDE = 12;
+    private static final int SCALE = 7;
+
+    private final Placement placement;
+    private final Spacing spacing;
+    private final List<Interval> said;
+
+    Broken(Placement placement, Spacing spacing, List<Interval> said) {
+        this.placement = placement;
+        this.spacing = spacing;
+        this.said = said;
+    }
+
+    /**
+     * What each stroke plays.
+     *
+     * @param figure the roles of a chord's strokes in their order, each alone
+     */
+    List<List<Role>> of(List<Role> figure) {
+        List<Role> laid = climbed(figure);
+        return spacing.states() ? stated(laid) : laid.stream().map(List::of).toList();
+    }
+
+    private List<Role> climbed(List<Role> figure) {
+        List<Role> rungs = figure.stream().distinct().sorted(Comparator.comparingInt(Role::degree)).toList();
+        return figure.stream().map(role -> spacing.rung(placement.chord(), placement.bass(), rungs.indexOf(role)).orElse(role)).toList();
+    }
+
+    private List<List<Role>> stated(List<Role> laid) {
+        List<List<Role>> strokes = new ArrayList<>(laid.stream().map(List::of).toList());
+        List<Interval> missing = new ArrayList<>(said.stream().filter(tone -> laid.stream().noneMatch(role -> chroma(role) == chroma(tone))).toList());
+        if (missing.isEmpty()) {
+            return strokes;
+        }
+        List<List<Integer>> places = places(laid, missing.size());
+        if (places.size() >= missing.size()) {
+            // What lies lower takes the lower tone.
+            List<List<Integer>> taken = places.stream().limit(missing.size()).sorted(Comparator.comparingInt(at -> key(laid.get(at.get(0))))).toList();
+            List<Interval> rising = missing.stream().sorted(Comparator.comparingInt(Interval::semitones)).toList();
+            IntStream.range(0, rising.size()).forEach(i -> taken.get(i).forEach(at -> strokes.set(at, List.of(near(rising.get(i), key(laid.get(at)))))));
+            return strokes;
+        }
+        List<Integer> free = places.stream().flatMap(List::stream).sorted().toList();
+        for (int i = 0; i < free.size(); i++) {
+            strokes.set(free.get(i), List.of(near(missing.get(i % missing.size()), key(laid.get(free.get(i))))));
+        }
+        for (Interval tone : missing.subList(Math.min(missing.size(), free.size()), missing.size())) {
+            withLast(strokes, tone);
+        }
+        return strokes;
+    }
+
+    /** Groups of places whose tones say nothing new, those to give up first: an upper fifth, an octave, the fifth, then what comes again. */
+    private List<List<Integer>> places(List<Role> laid, int wanted) {
+        Map<Role, List<Integer>> byRole = new LinkedHashMap<>();
+        IntStream.range(0, laid.size()).filter(at -> !laid.get(at).equals(Role.BASS)).forEach(at -> byRole.computeIfAbsent(laid.get(at), role -> new ArrayList<>()).add(at));
+        List<List<Integer>> empty = byRole.entrySet().stream().filter(each -> said.stream().noneMatch(tone -> chroma(tone) == chroma(each.getKey())))
+                .sorted(Comparator.comparingInt(each -> order(each.getKey(), byRole))).map(Map.Entry::getValue).toList();
+        if (empty.size() >= wanted || empty.stream().mapToInt(List::size).sum() >= wanted) {
+            return empty;
+        }
+        Stream<List<Integer>> again = byRole.values().stream().filter(at -> at.size() > 1 && !empty.contains(at))
+                .map(at -> IntStream.range(0, at.size()).filter(i -> i % 2 == 1).mapToObj(at::get).toList());
+        return Stream.concat(empty.stream(), again).toList();
+    }
+
+    private int order(Role role, Map<Role, List<Integer>> byRole) {
+        boolean fifth = isFifth(role);
+        boolean upper = fifth && byRole.keySet().stream().anyMatch(other -> isFifth(other) && key(other) < key(role));
+        return upper ? 0 : fifth ? 2 : chroma(role) == placement.chord().root().chroma() ? 1 : 3;
+    }
+
+    private static boolean isFifth(Role role) {
+        return role.kind() == Role.Kind.TONE && (role.degree() - 1) % SCALE + 1 == FIFTH;
+    }
+
+    /** What finds no place of its own sounds with the last tone of the chord. */
+    private void withLast(List<List<Role>> strokes, Interval tone) {
+        int last = strokes.size() - 1;
+        if (strokes.get(last).size() == 1 && !strokes.get(last).get(0).equals(Role.BASS)) {
+            Role with = near(tone, key(strokes.get(last).get(0)));
+            strokes.set(last, key(with) < key(strokes.get(last).get(0)) ? List.of(with, strokes.get(last).get(0)) : List.of(strokes.get(last).get(0), with));
+        }
+    }
+
+    /** The tone in the octave nearest to a key, clear of the bass and, where it can be, inside the register. */
+    private Role near(Interval tone, int key) {
+        int number = (tone.number() - 1) % SCALE + 1;
+        boolean close = placement.chord().over().isEmpty() && placement.bass().midi() >= Register.CHORD_LOWEST;
+        int lowest = placement.bass().midi() + (close ? CLOSE_TO_ROOT : CLEAR_OF_BASS);
+        int highest = spacing.window().map(Spacing.Window::highest).orElse(Integer.MAX_VALUE);
+        return Stream.of(number, number + SCALE, number + 2 * SCALE, number + 3 * SCALE).filter(degree -> degree > 2 && degree <= Role.HIGHEST).map(Role::tone).filter(role -> key(role) >= lowest)
+                .min(Comparator.comparingInt(role -> Math.abs(key(role) - key) + OUTSIDE * Math.max(0, key(role) - highest))).orElseThrow();
+    }
+
+    private int chroma(Interval tone) {
+        return placement.chord().tone(tone).chroma();
+    }
+
+    private int chroma(Role role) {
+        return Math.floorMod(key(role), Pitch.OCTAVE);
+    }
+
+    private int key(Role role) {
+        List<PartNote> notes = placement.notes(List.of(role));
+        return notes.get(0).pitch().midi();
+    }
+}
