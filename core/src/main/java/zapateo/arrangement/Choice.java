@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import zapateo.hand.TooWide;
+import zapateo.lefthand.Ending;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Register;
 import zapateo.righthand.RightChoices.Shapes;
@@ -62,7 +64,7 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<List<Integer>> WAYS = row("ways", Range.wholes("one number from 0 to 20 for each of the five levels", Level.FULLEST, Level.FULLEST, 0, 20), SONG,
             "which of its ways each level takes, as found last; held while the levels rise with them").fallsWith(FIGURE).in();
     public static final Choice<Double> SWING_RATIO = row("swingRatio", Range.number(1, 4), SONG, "the long eighth to the short one").in();
-    public static final Choice<Ending> ENDING = row("ending", Range.oneOf(Ending.class), SONG, "what the last bar is").in();
+    public static final Choice<String> ENDING = row("ending", Range.oneOf(endings()), SONG, "what the last bar is").in();
     public static final Choice<Long> SEED = row("seed", Range.seed(), SONG, "of the gentle unevenness for listening").in();
 
     public static final Choice<List<String>> WAVED_OFF = row("wavedOff", Range.texts("faults of a row in a bar, as L6@5", "[A-Z][0-9]{1,2}@[0-9]{1,4}", MOST_BARS), SONG,
@@ -79,15 +81,14 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<Boolean> UNISON = row("unison", Range.yesNo(), RIGHT, "whether both hands go up the chord together before a section").usually(false).in();
     public static final Choice<List<Integer>> AS_THEY_ARE = row("asTheyAre", Range.wholes("a list of bars' numbers, at most " + MOST_BARS, 0, MOST_BARS, 0, Integer.MAX_VALUE), RIGHT, "bars in which the hands may run together").usually(List.of()).in();
 
-    /** What the last bar is. */
-    public enum Ending {
-        /** One spread chord that rings. */
-        HELD,
-        /** As the figure goes. */
-        FIGURE
-    }
+    /** An ending's last bar as the figure goes. */
+    public static final String FIGURE_GOES_ON = "figure";
 
     private static final String AUTO = "auto";
+
+    private static List<String> endings() {
+        return Stream.concat(Ending.all().stream().map(Ending::id), Stream.of("figure")).toList();
+    }
 
     public static List<Choice<?>> all() {
         return List.copyOf(ROWS);

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import zapateo.lefthand.BassLine;
+import zapateo.lefthand.Ending;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.lefthand.Lock;
@@ -134,12 +135,15 @@ final class ChoicePlan implements Plan {
 
     /** A progression that goes round has no end; a song that comes home has one. */
     @Override
-    public boolean endsHeld() {
-        return choices.song().get(Choice.ENDING).map(ending -> ending == Choice.Ending.HELD).orElseGet(() -> {
-            Bar last = song.bars().get(song.bars().size() - 1);
-            return song.bars().size() >= SONG_THAT_ENDS && last.vamp() < 0 && last.chords().get(last.chords().size() - 1).chord()
-                    .filter(chord -> chord.root().chroma() == song.key().tonic().chroma() && !chord.quality().isDominant()).isPresent();
-        });
+    public Optional<Ending> ending() {
+        Optional<String> chosen = choices.song().get(Choice.ENDING);
+        if (chosen.isPresent()) {
+            return Ending.named(chosen.get());
+        }
+        Bar last = song.bars().get(song.bars().size() - 1);
+        boolean home = song.bars().size() >= SONG_THAT_ENDS && last.vamp() < 0 && last.chords().get(last.chords().size() - 1).chord()
+                .filter(chord -> chord.root().chroma() == song.key().tonic().chroma() && !chord.quality().isDominant()).isPresent();
+        return home ? Optional.of(Ending.of(at(last, last.chords().get(last.chords().size() - 1).tick()).figure().family())) : Optional.empty();
     }
 
     @Override

@@ -158,7 +158,7 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public Choices endsHeld(boolean held) {
-        return with(Choice.ENDING, held ? Choice.Ending.HELD : Choice.Ending.FIGURE);
+        return with(Choice.ENDING, held ? "held" : Choice.FIGURE_GOES_ON);
     }
 
     /** What the ways of levels are measured on: the left hand alone, without any level. */

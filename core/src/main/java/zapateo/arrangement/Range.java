@@ -40,8 +40,16 @@ public record Range<T>(Form form, List<String> values, double least, double most
 
     static <E extends Enum<E>> Range<E> oneOf(Class<E> kind) {
         List<String> names = Arrays.stream(kind.getEnumConstants()).map(each -> each.name().toLowerCase(Locale.ROOT)).toList();
-        return new Range<>(Form.TEXT, names, 0, 0, Lengths.NONE, names.size() < 3 ? String.join(" or ", names) : String.join(", ", names.subList(0, names.size() - 1)) + " or " + names.get(names.size() - 1),
+        return new Range<>(Form.TEXT, names, 0, 0, Lengths.NONE, either(names),
                 text -> Enum.valueOf(kind, ((String) text).toUpperCase(Locale.ROOT)), value -> value.name().toLowerCase(Locale.ROOT));
+    }
+
+    static Range<String> oneOf(List<String> ids) {
+        return new Range<>(Form.TEXT, ids, 0, 0, Lengths.NONE, either(ids), String.class::cast, value -> value);
+    }
+
+    private static String either(List<String> names) {
+        return names.size() < 3 ? String.join(" or ", names) : String.join(", ", names.subList(0, names.size() - 1)) + " or " + names.get(names.size() - 1);
     }
 
     static Range<Integer> whole(int least, int most) {

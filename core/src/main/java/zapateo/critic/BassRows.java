@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
@@ -69,12 +70,12 @@ final class BassRows {
         for (Score.Steps step : score.bassSteps()) {
             Stroke before = score.strokes().get(step.before());
             Stroke now = score.strokes().get(step.now());
-            if (!score.asked(now).is(Trait.ALTERNATES) || before.bar() != now.bar() || before.lowest().midi() != now.lowest().midi()) {
+            if (!score.asked(now).is(Trait.ALTERNATES) || now.nature().origin() == Origin.ENDING || before.bar() != now.bar() || before.lowest().midi() != now.lowest().midi()) {
                 continue;
             }
             Optional<ChordSymbol> chord = step.to().chord();
             boolean quick = step.to().span().ticks() <= step.to().bar().meter().beatTicks();
-            boolean pedal = step.from().tick() != step.to().tick() && chord.filter(each -> each.over().isPresent()).isPresent();
+            boolean pedal = step.from().tick() != step.to().tick() && (chord.filter(each -> each.over().isPresent()).isPresent() || step.from().chord().filter(each -> each.over().isPresent()).isPresent());
             boolean onSeventh = chord.flatMap(ChordSymbol::bassDegree).filter(degree -> degree == 7).isPresent();
             if (!quick && !pedal && !onSeventh) {
                 marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("note", now.lowest().toString(), "chord", step.to().span().written()));

@@ -21,6 +21,7 @@ final class ChordRows {
     private static final int G4 = 67;
     private static final int HIGHEST_JUMPED_BASS = 46;
     private static final int MAJOR_THIRD = 4;
+    private static final int FOURTH = 6;
     private static final int FIFTH = 7;
 
     private ChordRows() {
@@ -63,7 +64,7 @@ final class ChordRows {
                 Stroke with = score.strokes().get(other);
                 int tick = with.written().tick();
                 boolean together = tick == bass.written().tick() || tick > bass.written().tick() && chord.isPresent() && tick < chord.get().end() && bass.written().end() <= tick
-                        && score.heardUntil(bass) > tick;
+                        && score.heardUntil(bass) > with.sounding().tick();
                 if (together && with.mark() != Mark.LEAD) {
                     with.notes().stream().filter(note -> note.pitch().midi() - low >= 1 && note.pitch().midi() - low <= 2 && note.pitch().midi() < C3).findFirst()
                             .ifPresent(note -> marks.add(bass.bar(), List.of(at, other), Map.of("bass", bass.lowest().toString(), "note", note.pitch().toString())));
@@ -82,7 +83,7 @@ final class ChordRows {
             boolean rolledEnd = stroke.bar() == score.last().index() && (stroke.roll().isPresent() || stroke.nature().origin() == Origin.ENDING);
             // Root and shell struck as one lie where their thirds are clear (L2), whatever the chord above a bass of its own keeps.
             boolean shell = stroke.mark() == Mark.HEEL && low >= HIGHEST_JUMPED_BASS && stroke.notes().get(0).role().equals("1");
-            boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && !shell && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
+            boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && isSideBySide(stroke.keys()) && !shell && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
             boolean bass = stroke.mark() == Mark.HEEL && stroke.notes().size() == 1 && asked.is(Trait.JUMPS) && !asked.bassPlayer() && !asked.is(Trait.BASSLESS);
             boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.heardUntil(stroke) > stroke.written().end()
                     && low < (fifthStandsOn(score, at) ? G1 : A1);
@@ -91,6 +92,16 @@ final class ChordRows {
                 marks.add(stroke.bar(), List.of(at), Map.of("notes", notes));
             }
         }
+    }
+
+    /** Whether no tone stands more than a fourth over the one below it: a chord with a wider gap is spread. */
+    private static boolean isSideBySide(int[] keys) {
+        for (int i = 1; i < keys.length; i++) {
+            if (keys[i] - keys[i - 1] > FOURTH) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Whether the next tone of the left hand, in the same chord, is the fifth over a bass. */

@@ -87,7 +87,7 @@ public record Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Piani
 
     /** Until when a stroke is heard. */
     int heardUntil(Stroke stroke) {
-        int end = stroke.written().end();
+        int end = stroke.sounding().end();
         return pedal.stream().filter(down -> down.tick() <= end && end < down.end()).mapToInt(TickSpan::end).max().orElse(end);
     }
 

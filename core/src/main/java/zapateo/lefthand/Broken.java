@@ -22,6 +22,7 @@ final class Broken {
     /** What stands next to a bass is at least a fourth above it; in the middle of the keyboard a third may stand on a root. */
     private static final int CLEAR_OF_BASS = 5;
     private static final int CLOSE_TO_ROOT = 3;
+    private static final int MOST_AT_ONCE = 3;
     private static final int FIFTH = 5;
     private static final int OUTSIDE = 12;
     private static final int SCALE = 7;
@@ -102,9 +103,9 @@ final class Broken {
     /** What finds no place of its own sounds with the last tone of the chord. */
     private void withLast(List<List<Role>> strokes, Interval tone) {
         int last = strokes.size() - 1;
-        if (strokes.get(last).size() == 1 && !strokes.get(last).get(0).equals(Role.BASS)) {
+        if (strokes.get(last).size() < MOST_AT_ONCE && !strokes.get(last).get(0).equals(Role.BASS)) {
             Role with = near(tone, key(strokes.get(last).get(0)));
-            strokes.set(last, key(with) < key(strokes.get(last).get(0)) ? List.of(with, strokes.get(last).get(0)) : List.of(strokes.get(last).get(0), with));
+            strokes.set(last, Stream.concat(strokes.get(last).stream(), Stream.of(with)).sorted(Comparator.comparingInt(this::key)).toList());
         }
     }
 

@@ -22,7 +22,7 @@ import zapateo.part.PartNote;
  * @param room      what it takes to keep below the other hand
  * @param outside   keys a broken chord or its bass lies outside the place where it is clear
  */
-record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, int beyond, int leftOut, int doubled,
+record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, double beyond, int leftOut, int doubled,
                  double room, int outside, Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */

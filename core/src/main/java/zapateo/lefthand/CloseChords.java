@@ -59,7 +59,7 @@ final class CloseChords {
                     if (onBass) {
                         withoutThirdOfBass(chord, notes);
                     }
-                    say(chord, said, notes, window);
+                    say(chord, onBass ? said.stream().filter(tone -> chord.tone(tone).chroma() != chord.bass().chroma()).toList() : said, notes, window);
                     if (notes.get(0).pitch().midi() >= window.lowest() && notes.get(notes.size() - 1).pitch().midi() <= window.highest()) {
                         found.add(notes);
                     }

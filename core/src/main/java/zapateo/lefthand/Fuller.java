@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import zapateo.part.LowIntervalLimits;
+import zapateo.part.PartNote;
 import zapateo.pitch.Interval;
 import zapateo.rhythm.Role;
 
@@ -17,6 +19,8 @@ final class Fuller {
     private static final int SCALE = 7;
     private static final int MOST = 4;
     private static final int CLEAR_OF_BASS = 3;
+    private static final double SAID = 2;
+    private static final double WIDE = 0.02;
 
     private Fuller() {
     }
@@ -36,10 +40,12 @@ final class Fuller {
         }
         List<Role> kept = new ArrayList<>(shape);
         List<Integer> freed = new ArrayList<>();
-        for (int i = shape.size() - 1; i > 0 && shape.size() - kept.size() < missing.size(); i--) {
-            if (saysNothing(placement, shape.get(i), said)) {
-                freed.add(key(placement, kept.remove(i)));
-            }
+        // A root above the bass gives way first, then the fifth.
+        List<Role> empty = shape.stream().skip(1).filter(role -> saysNothing(placement, role, said))
+                .sorted(Comparator.comparing((Role role) -> Math.floorMod(key(placement, role), 12) != placement.chord().root().chroma()).thenComparing(role -> -key(placement, role))).toList();
+        for (Role role : empty.subList(0, Math.min(empty.size(), missing.size()))) {
+            kept.remove(role);
+            freed.add(key(placement, role));
         }
         List<List<Role>> ways = List.of(kept);
         for (int i = 0; i < missing.size(); i++) {
@@ -50,6 +56,15 @@ final class Fuller {
                     place.map(key -> inPlace(placement, way, tone, key)).orElseGet(() -> added(placement, way, tone)).stream())).distinct().toList();
         }
         return ways;
+    }
+
+    /** The clearest of the ways to say all with a shape, laid over the bass. */
+    static List<Role> clearest(Placement placement, List<Role> shape, List<Interval> said) {
+        List<Role> laid = Spacing.named("spread").on(placement.chord(), placement.bass(), shape);
+        return of(placement, laid, said).stream().min(Comparator.comparingDouble(way -> {
+            List<PartNote> notes = placement.notes(way);
+            return SAID * missing(placement, way, said).size() + LowIntervalLimits.mud(Candidate.keys(notes), placement.bass().midi()) + (notes.get(notes.size() - 1).pitch().midi() - placement.bass().midi()) * WIDE;
+        })).orElse(laid);
     }
 
     /** With the tone in the octave nearest to what it stands for. */
@@ -72,7 +87,7 @@ final class Fuller {
                 List<Role> with = new ArrayList<>(shape.stream().map(each -> close && each.equals(Role.tone(3 + SCALE)) && placement.chord().over().isEmpty() ? Role.tone(3) : each).toList());
                 with.add(role);
                 List<Role> sorted = sorted(placement, with);
-                if (!ways.contains(sorted)) {
+                if (!ways.contains(sorted) && (!close || tone.number() > SCALE)) {
                     ways.add(sorted);
                 }
             }

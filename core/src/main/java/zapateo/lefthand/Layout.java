@@ -24,23 +24,26 @@ final class Layout {
     /** A stroke that sounds into a change and lies no further before it takes the chord that arrives. */
     private static final int LEANS_ON = Ticks.PER_QUARTER;
     private static final Role FIFTH_BELOW = Role.parse("5_");
+    private static final Role TOP = Role.parse("ct");
+    private static final List<Role> INNER = List.of(Role.parse("c2"), Role.parse("c3"));
+    private static final List<List<Role>> THREE = List.of(List.of(Role.parse("c1")), List.of(Role.parse("c3")), List.of(Role.parse("c2")));
     private static final Role UPPER = Role.parse("cu");
-    private static final List<Role> SPREAD = List.of(Role.BASS, Role.tone(5), Role.tone(10));
+    private static final List<Role> CLOSE = List.of(Role.BASS, Role.tone(3), Role.tone(5));
 
     private final List<Cut> cuts;
-    private final boolean endsHeld;
+    private final Optional<Ending> ending;
     private final List<Planned> planned = new ArrayList<>();
     /** For each cut, until when its beginning sounds already. */
     private final int[] covered;
 
-    private Layout(List<Cut> cuts, boolean endsHeld) {
+    private Layout(List<Cut> cuts, Optional<Ending> ending) {
         this.cuts = cuts;
-        this.endsHeld = endsHeld;
+        this.ending = ending;
         this.covered = new int[cuts.size()];
     }
 
-    static List<Planned> of(List<Cut> cuts, boolean endsHeld) {
-        Layout layout = new Layout(cuts, endsHeld);
+    static List<Planned> of(List<Cut> cuts, Optional<Ending> ending) {
+        Layout layout = new Layout(cuts, ending);
         for (int i = 0; i < cuts.size(); ) {
             i = layout.lay(i);
         }
@@ -57,7 +60,7 @@ final class Layout {
             if (!alternates(stroke)) {
                 continue;
             }
-            if (before >= 0 && planned.get(before).bar() == stroke.bar() && planned.get(before).roles().equals(stroke.roles())
+            if (before >= 0 && planned.get(before).bar() == stroke.bar() && planned.get(before).roles().get(0).equals(stroke.roles().get(0))
                     && cuts.get(planned.get(before).cut()).chord().bass().chroma() == cuts.get(stroke.cut()).chord().bass().chroma()) {
                 planned.set(at, stroke.playing(List.of(stroke.roles().get(0).equals(Role.BASS) ? FIFTH_BELOW : Role.BASS), stroke.mark(), stroke.origin()));
             }
@@ -67,7 +70,7 @@ final class Layout {
 
     private boolean alternates(Planned stroke) {
         Cut cut = cuts.get(stroke.cut());
-        return stroke.hand() == Side.LEFT && stroke.roles().size() == 1 && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(FIFTH_BELOW)) && cut.chord().over().isEmpty()
+        return stroke.hand() == Side.LEFT && stroke.origin() != Origin.ENDING && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(FIFTH_BELOW)) && cut.chord().over().isEmpty()
                 && cut.ticks() > cut.bar().meter().beatTicks() && cut.choices().figure().plays(Role.Kind.FIFTH_BELOW);
     }
 
@@ -76,10 +79,7 @@ final class Layout {
         Cut cut = cuts.get(i);
         Figure figure = cut.choices().figure();
         if (isEnding(i)) {
-            boolean alone = cut.choices().hasBass();
-            // Who plays single notes ends on one.
-            List<Role> last = !alone ? List.of(Role.GUIDE) : cut.choices().voicing().id().equals("single") ? List.of(Role.BASS) : SPREAD;
-            planned.add(new Planned(i, cut.bar().index(), cut.tick(), cut.ticks(), Side.LEFT, last, last.size() > 1, false, alone ? Mark.HEEL : Mark.TOE, Origin.ENDING, Optional.empty()));
+            end(cut);
             return i + 1;
         }
         boolean withTune = figure.manner().times() == Times.TUNE && !cut.bar().accents().isEmpty();
@@ -95,9 +95,37 @@ final class Layout {
         return j + 1;
     }
 
+    private void end(Cut cut) {
+        boolean close = figureOf(cut).written().anyMatch(stroke -> stroke.roles().get(0).kind() == Role.Kind.CLOSE_TONE);
+        if (!cut.choices().hasBass()) {
+            // What plays close chords alone comes home to its root; what leaves the bass to others ends on guide tones.
+            boolean root = close && !cut.choices().withBassPlayer();
+            planned.add(last(cut, cut.tick(), cut.end(), root ? CLOSE : List.of(Role.GUIDE), false, root ? Mark.HEEL : Mark.TOE));
+        } else if (cut.choices().voicing().id().equals("single")) {
+            // Who plays single notes ends on one.
+            planned.add(last(cut, cut.tick(), cut.end(), List.of(Role.BASS), false, Mark.HEEL));
+        } else {
+            Ending chosen = ending.orElseThrow();
+            int beat = cut.bar().meter().beatTicks();
+            for (Ending.Stroke stroke : (chosen.fits(cut.ticks() / beat) ? chosen : Ending.all().get(0)).strokes()) {
+                int tick = cut.tick() + stroke.beat() * beat;
+                planned.add(last(cut, tick, stroke.beats() == 0 ? cut.end() : Math.min(cut.end(), tick + stroke.beats() * beat), stroke.roles(), stroke.rolled(),
+                        stroke.roles().contains(Role.BASS) ? Mark.HEEL : Mark.TOE));
+            }
+        }
+    }
+
+    private static Planned last(Cut cut, int tick, int end, List<Role> roles, boolean rolled, Mark mark) {
+        return new Planned(cut.index(), cut.bar().index(), tick, end - tick, Side.LEFT, roles, rolled, false, mark, Origin.ENDING, Optional.empty());
+    }
+
+    private static Figure figureOf(Cut cut) {
+        return cut.choices().figure();
+    }
+
     private boolean isEnding(int i) {
         Cut cut = cuts.get(i);
-        return endsHeld && cut.place().lastOfSong() && i == cuts.size() - 1 && cut.end() == cut.bar().end();
+        return ending.isPresent() && cut.place().lastOfSong() && i == cuts.size() - 1 && cut.end() == cut.bar().end();
     }
 
     private void layOne(int i) {
@@ -138,6 +166,10 @@ final class Layout {
         if (bare) {
             Planned first = own.get(0);
             strokes.set(strokes.indexOf(first), first.playing(List.of(Role.CHOSEN), first.mark(), first.origin()));
+        } else if (own.size() == 3 && cut.chord().quality().tones().size() > 3 && own.stream().map(Planned::roles).toList().equals(THREE)) {
+            // Four tones in three strokes: the highest in the middle, the two between it and the lowest at once.
+            strokes.set(last - 1, strokes.get(last - 1).playing(List.of(TOP), strokes.get(last - 1).mark(), strokes.get(last - 1).origin()));
+            strokes.set(last, strokes.get(last).playing(INNER, strokes.get(last).mark(), strokes.get(last).origin()));
         } else if (own.size() > 1 && own.stream().allMatch(stroke -> stroke.roles().get(0).kind() == Role.Kind.CLOSE_TONE || stroke.roles().get(0).kind() == Role.Kind.CLOSE_TOP)
                 && own.stream().flatMap(stroke -> stroke.roles().stream()).distinct().count() < 3) {
             strokes.set(last, strokes.get(last).playing(List.of(UPPER), strokes.get(last).mark(), strokes.get(last).origin()));

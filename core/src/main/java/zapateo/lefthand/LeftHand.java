@@ -67,7 +67,7 @@ public final class LeftHand implements Placed.Player {
     /** Every chord's place and every stroke's keys; nothing is opened, caught or left out yet. */
     public static Placed place(Song song, Plan plan, Pianist pianist) {
         List<Cut> cuts = Cut.of(song, plan);
-        List<Planned> planned = suspended(cuts, Basses.of(cuts, Layout.of(cuts, plan.endsHeld())));
+        List<Planned> planned = suspended(cuts, Basses.of(cuts, Layout.of(cuts, plan.ending())));
         return new LeftHand(song, plan, pianist, cuts, planned).placed(planned, Map.of(), List.of());
     }
 
@@ -171,7 +171,15 @@ public final class LeftHand implements Placed.Player {
                 fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
                 cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
                 strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings),
-                run(cut, strokes), Said.of(cut.chord(), cut.ticks(), cut.bar().meter()), cut.choices().figure().manner().spacing());
+                run(cut, strokes), said(cut, strokes),
+                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing());
+    }
+
+    /** What the chord has to say; a last one what its ending adds as well. */
+    private List<Interval> said(Cut cut, List<Planned> strokes) {
+        List<Interval> said = Said.of(cut.chord(), cut.ticks(), cut.bar().meter());
+        Optional<Interval> added = strokes.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING) ? plan.ending().flatMap(ending -> ending.addedTo(cut.chord())) : Optional.empty();
+        return added.map(tone -> java.util.stream.Stream.concat(said.stream(), java.util.stream.Stream.of(tone)).toList()).orElse(said);
     }
 
     /** What the figure plays one tone after another, where its spacing has a way to climb. */
@@ -293,7 +301,8 @@ public final class LeftHand implements Placed.Player {
             return placement.notes(laid.get(alone.indexOf(each)));
         }
         List<PartNote> notes = found.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles ->
-                placement.notes(Spacing.named(spacing(cut, each)).on(placement.chord(), placement.bass(), roles)));
+                placement.notes(each.origin() == Origin.ENDING && roles.size() > 1 ? Fuller.clearest(placement, roles, said(cut, here))
+                        : Spacing.named(spacing(cut, each)).on(placement.chord(), placement.bass(), roles)));
         return first.kind() == Role.Kind.FIFTH_BELOW && each.roles().size() == 1 ? towards(each, notes, placement, places, here) : notes;
     }
 

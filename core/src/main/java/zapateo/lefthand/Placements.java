@@ -33,6 +33,8 @@ final class Placements {
     private static final int FIFTH_ABOVE = 7;
     /** What a tone that makes a chord what it is counts for among those left out. */
     private static final int COLOUR = 4;
+    /** What is rolled once in a chord counts so much of what would be rolled again and again. */
+    private static final double ROLLED_ONCE = 0.1;
     /** And a tone fewer than the voicing has. */
     private static final int THINNER = 3;
 
@@ -56,11 +58,12 @@ final class Placements {
      * @param right    whether the chord above is the right hand's
      * @param under    strokes that make room for the other hand, and how often
      * @param run      what is played one tone after another
+     * @param inKey    tones it does not name
      * @param bassSpacing of the figure
      * @param said     tones that make the chord what it is, as far as its time allows
      */
     record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, Map<Struck, Integer> together, Optional<Pitch> fixed,
-                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, String bassSpacing) {
+                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, KeyTones inKey, String bassSpacing) {
     }
 
     /**
@@ -120,7 +123,7 @@ final class Placements {
 
     private List<Candidate> all(Need need) {
         List<Candidate> candidates = new ArrayList<>();
-        KeyTones inKey = KeyTones.of(need.chord(), need.key());
+        KeyTones inKey = need.inKey();
         for (ChordSymbol chord : over(need)) {
             List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), inKey, need.right(), need.bass(), need.said()) : List.of(List.of());
             List<List<Role>> shapes = need.shape().isPresent() ? need.shape().get().on(chord).shapesOn(chord) : List.of(List.of());
@@ -184,7 +187,7 @@ final class Placements {
 
     /** A chord that is alone has the bass the chart names at its bottom, where it can. */
     private static List<List<PartNote>> overItsBass(ChordSymbol chord, List<List<PartNote>> uppers) {
-        List<List<PartNote>> over = uppers.stream().filter(each -> !each.isEmpty() && each.get(0).pitch().pitchClass().chroma() == chord.bass().chroma()).toList();
+        List<List<PartNote>> over = uppers.stream().filter(each -> !each.isEmpty() && LowIntervalLimits.mud(Candidate.keys(each), each.get(0).pitch().midi()) == 0 && each.get(0).pitch().pitchClass().chroma() == chord.bass().chroma()).toList();
         return over.isEmpty() ? uppers : over;
     }
 
@@ -206,17 +209,17 @@ final class Placements {
     private Candidate candidate(Need need, Placement placement) {
         double mud = 0;
         double reach = 0;
-        int beyond = 0;
+        double beyond = 0;
         int top = placement.upper().isEmpty() ? placement.bass().midi() : placement.upper().get(placement.upper().size() - 1).pitch().midi();
         for (Map.Entry<Struck, Integer> each : need.together().entrySet()) {
             Struck struck = each.getKey();
             List<PartNote> notes = placement.notes(Spacing.named(struck.spacing()).on(placement.chord(), placement.bass(), struck.roles()));
-            mud += LowIntervalLimits.mud(Candidate.keys(notes));
+            mud += LowIntervalLimits.mud(Candidate.keys(notes), need.bass() ? placement.bass().midi() : notes.get(0).pitch().midi());
             int highest = notes.get(notes.size() - 1).pitch().midi();
             top = Math.max(top, highest);
             Ease ease = hand.easeOf(Candidate.keys(notes));
             reach += ease == Ease.COMFORTABLE || ease == Ease.OUT_OF_REACH ? 0 : 1;
-            beyond += ease == Ease.OUT_OF_REACH ? each.getValue() : 0;
+            beyond += ease != Ease.OUT_OF_REACH ? 0 : each.getValue() > 1 ? each.getValue() : ROLLED_ONCE;
         }
         int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), Pitch.OCTAVE);
         int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) * (need.outer() ? 3 : 1) : 0;

@@ -1,6 +1,7 @@
 package zapateo.lefthand;
 
 import java.util.List;
+import java.util.Optional;
 import zapateo.song.Bar;
 
 /** What is to be played where. */
@@ -14,8 +15,8 @@ public interface Plan {
 
     Lock lock(Bar bar, int tick);
 
-    /** Whether the song's last bar is one spread chord that rings. */
-    boolean endsHeld();
+    /** How the song's last bar is played where it is no bar of the figure; empty where the figure goes on. */
+    Optional<Ending> ending();
 
     Weights weights();
 }

@@ -45,12 +45,16 @@ public final class LowIntervalLimits {
         };
     }
 
-    /** How many pairs of such a chord are mud. */
-    public static int mud(int[] keys) {
+    /**
+     * How many pairs of such a chord are mud.
+     *
+     * @param bass the lowest key that sounds with it, its own or one below
+     */
+    public static int mud(int[] keys, int bass) {
         int count = 0;
         for (int low = 0; low < keys.length; low++) {
             for (int high = low + 1; high < keys.length; high++) {
-                count += isMud(keys, low, high, keys[low] - keys[0] >= FIFTH) ? 1 : 0;
+                count += isMud(keys, low, high, keys[low] - bass >= FIFTH) ? 1 : 0;
             }
         }
         return count;

@@ -103,7 +103,9 @@ class EveryFigureTest {
     }
 
     private static String withoutBass(Figure figure, Arrangement arrangement) {
-        if (figure.manner().bassless()) {
+        // Close chords are struck in whatever inversion is nearest (FAULTS.md, L4: hits).
+        boolean close = figure.plays(Role.Kind.VOICING) && !Voicing.named(figure.manner().voicings().get(0)).orElseThrow().hasBass();
+        if (figure.manner().bassless() || close) {
             return "";
         }
         ChordSymbol before = null;
