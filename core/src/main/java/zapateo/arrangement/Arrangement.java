@@ -12,6 +12,7 @@ import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.rhythm.Side;
+import zapateo.rhythm.Lifts;
 import zapateo.rhythm.Swing;
 import zapateo.righthand.TuneHand;
 import zapateo.song.Bar;
@@ -123,9 +124,9 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
         return Playability.of(fingers.bars(), List.of(fingers.of(left, pianist.leftOnKeys()), fingers.of(right, pianist.rightOnKeys())));
     }
 
-    /** The chords that are pedalled, where the score has them. */
+    /** The chords that are pedalled from beginning to end, where the score has them. */
     public List<TickSpan> pedalled() {
-        return laid.chords().stream().filter(Realised.LaidChord::pedal).map(chord -> TickSpan.of(chord.tick(), chord.end() - chord.tick())).toList();
+        return laid.chords().stream().filter(chord -> chord.pedal() && chord.choices().figure().manner().lifts() == Lifts.CHANGE).map(chord -> TickSpan.of(chord.tick(), chord.end() - chord.tick())).toList();
     }
 
     /** The left hand with the song's melody over it in place of a right hand. */

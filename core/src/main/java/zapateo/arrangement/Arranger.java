@@ -24,10 +24,6 @@ import zapateo.song.Timeline;
 /** Turns a song, choices and a hand into an arrangement; at a level it takes the ways that the choices name ({@link LevelLadder} finds them). Holds nothing but the figure book; safe to share between threads. */
 public final class Arranger {
 
-    /** How soon after a chord the pedal goes down again: the old chord's sound has stopped, the new key is still held. */
-    private static final int PEDAL_LAG = 240;
-    private static final int UNSTRUCK = Integer.MIN_VALUE;
-
     private final FigureBook book;
 
     public Arranger(FigureBook book) {
@@ -71,47 +67,11 @@ public final class Arranger {
         Fingers fingers = new Fingers(laid.song(), laid.timeline(), choices.fingers());
         Playability.Played left = fingers.of(part(Side.LEFT, laid.strokes()), pianist.leftOnKeys());
         Playability.Played right = fingers.of(part(Side.RIGHT, laid.strokes()), pianist.rightOnKeys());
-        return new Arrangement(laid.song(), laid.swing(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), pedal(laid.realised().chords(), laid.strokes()),
+        return new Arrangement(laid.song(), laid.swing(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), Pedalling.of(laid.song(), laid.timeline(), laid.realised().chords(), laid.strokes()),
                 laid.notices(), laid.holding(), laid.realised(), Playability.of(fingers.bars(), List.of(left, right)));
     }
 
     private static Part part(Side hand, List<Stroke> strokes) {
         return new Part(hand, strokes.stream().filter(stroke -> stroke.hand() == hand).toList());
-    }
-
-    /** Lifted when a chord is struck, down again before its first key is let go (HANDBOOK §7); one that is struck early changes the pedal early. */
-    private static List<Pedal> pedal(List<Realised.LaidChord> chords, List<Stroke> strokes) {
-        int[] struck = new int[chords.size()];
-        int[] released = new int[chords.size()];
-        for (int i = 0; i < struck.length; i++) {
-            struck[i] = UNSTRUCK;
-        }
-        strokes.stream().sorted(Comparator.comparingInt(Stroke::firstTick)).forEach(stroke -> {
-            if (struck[stroke.chord()] == UNSTRUCK && stroke.mark() != Mark.LEAD) {
-                struck[stroke.chord()] = stroke.firstTick();
-                released[stroke.chord()] = stroke.sounding().end();
-            }
-        });
-        List<Pedal> pedal = new ArrayList<>();
-        int last = Integer.MIN_VALUE;
-        for (int i = 0; i < struck.length; i++) {
-            if (struck[i] == UNSTRUCK || !chords.get(i).pedal()) {
-                continue;
-            }
-            int lifted = chords.get(i).end();
-            for (int next = i + 1; next < struck.length && chords.get(next).tick() <= lifted; next++) {
-                if (struck[next] != UNSTRUCK) {
-                    lifted = Math.min(lifted, struck[next]);
-                    break;
-                }
-                lifted = Math.max(lifted, chords.get(next).end());
-            }
-            int down = Math.max(last == Integer.MIN_VALUE ? last : last + 1, struck[i] + Math.max(1, Math.min(PEDAL_LAG, Math.min((lifted - struck[i]) / 4, (released[i] - struck[i]) / 2))));
-            if (lifted > down) {
-                pedal.add(new Pedal(down, lifted));
-                last = lifted;
-            }
-        }
-        return pedal;
     }
 }

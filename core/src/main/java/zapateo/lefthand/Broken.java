@@ -103,6 +103,9 @@ final class Broken {
     /** What finds no place of its own sounds with the last tone of the chord. */
     private void withLast(List<List<Role>> strokes, Interval tone) {
         int last = strokes.size() - 1;
+        while (last > 0 && strokes.get(last).get(0).equals(Role.BASS)) {
+            last--;
+        }
         if (strokes.get(last).size() < MOST_AT_ONCE && !strokes.get(last).get(0).equals(Role.BASS)) {
             Role with = near(tone, key(strokes.get(last).get(0)));
             strokes.set(last, Stream.concat(strokes.get(last).stream(), Stream.of(with)).sorted(Comparator.comparingInt(this::key)).toList());

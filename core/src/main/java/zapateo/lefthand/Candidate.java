@@ -20,17 +20,18 @@ import zapateo.part.PartNote;
  * @param leftOut   tones of the chord it has not
  * @param doubled   leading tones too many
  * @param room      what it takes to keep below the other hand
+ * @param leaves    keys its last bass may be on, where the line goes on from
  * @param outside   keys a broken chord or its bass lies outside the place where it is clear
  */
 record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, double beyond, int leftOut, int doubled,
-                 double room, int outside, Home home) {
+                 double room, int outside, int[] leaves, Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */
     record Home(double bass, double chord) {
     }
 
     Candidate muddier(double by) {
-        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, home);
+        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, leaves, home);
     }
 
     boolean hasBass() {
@@ -53,7 +54,15 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     }
 
     double bassMovement(Candidate from) {
-        return bass < 0 || from.bass < 0 || staysInPlace(from) || isSmooth(from) ? 0 : Math.abs(bass - from.bass);
+        return bass < 0 || from.bass < 0 || staysInPlace(from) || isSmooth(from) ? 0 : from.away(bass);
+    }
+
+    private int away(int next) {
+        int away = Integer.MAX_VALUE;
+        for (int key : leaves) {
+            away = Math.min(away, Math.abs(next - key));
+        }
+        return away;
     }
 
     /** Where a hand that stays lies is of little weight: only among places that hold the line as well does the one nearer home win. */

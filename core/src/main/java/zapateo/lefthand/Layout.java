@@ -27,6 +27,7 @@ final class Layout {
     private static final Role TOP = Role.parse("ct");
     private static final List<Role> INNER = List.of(Role.parse("c2"), Role.parse("c3"));
     private static final List<List<Role>> THREE = List.of(List.of(Role.parse("c1")), List.of(Role.parse("c3")), List.of(Role.parse("c2")));
+    private static final List<Role> TENTH = List.of(Role.BASS, Role.tone(10));
     private static final Role UPPER = Role.parse("cu");
     private static final List<Role> CLOSE = List.of(Role.BASS, Role.tone(3), Role.tone(5));
 
@@ -48,8 +49,25 @@ final class Layout {
             i = layout.lay(i);
         }
         layout.planned.sort(Comparator.comparingInt(Planned::tick));
+        layout.letGo();
         layout.runOn();
         return layout.planned;
+    }
+
+    /** What is struck early for the next chord needs the hand: what it held of the one before is let go. */
+    private void letGo() {
+        for (int at = 0; at < planned.size(); at++) {
+            Planned early = planned.get(at);
+            if (early.origin() != Origin.ANTICIPATION || early.hand() != Side.LEFT) {
+                continue;
+            }
+            for (int before = at - 1; before >= 0 && planned.get(before).bar() >= early.bar() - 1; before--) {
+                Planned held = planned.get(before);
+                if (held.hand() == Side.LEFT && held.tick() < early.tick() && held.end() > early.tick()) {
+                    planned.set(before, held.until(early.tick()));
+                }
+            }
+        }
     }
 
     /** Over one bass an alternation runs on when the chord changes above it in a bar (G7sus4 G7). */
@@ -154,7 +172,9 @@ final class Layout {
     /** A chord too short for the figure's chord says itself all the same: a shell on its bass, or what is left of a close chord at once. */
     private static void sayWhole(Cut cut, List<Planned> strokes) {
         List<Planned> own = strokes.stream().filter(stroke -> stroke.cut() == cut.index()).toList();
-        boolean bare = !own.isEmpty() && own.stream().allMatch(stroke -> stroke.roles().equals(List.of(Role.BASS))) && cut.choices().figure().statesChords() && cut.choices().hasBass();
+        // A tenth says a triad whole; a seventh chord it leaves open.
+        boolean seventh = cut.chord().quality().tone(7).isPresent();
+        boolean bare = !own.isEmpty() && own.stream().allMatch(stroke -> stroke.roles().equals(List.of(Role.BASS)) || seventh && stroke.roles().equals(TENTH)) && cut.choices().figure().statesChords() && cut.choices().hasBass();
         int last = strokes.size() - 1;
         for (int at = 0; at < strokes.size(); at++) {
             // A neighbour that has no time to go home is the chord itself.

@@ -32,8 +32,6 @@ import zapateo.song.Song;
 /** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
 public final class LeftHand implements Placed.Player {
 
-    private static final int BASS_VELOCITY = 80;
-    private static final int ACCENT = 14;
     private static final Interval FIFTH = Interval.parse("5");
     private static final Voicing CLOSE = Voicing.named("close").orElseThrow();
     private static final Voicing SHELL = Voicing.named("full-shell").orElseThrow();
@@ -172,7 +170,15 @@ public final class LeftHand implements Placed.Player {
                 cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
                 strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings),
                 run(cut, strokes), said(cut, strokes),
-                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing());
+                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes));
+    }
+
+    private static boolean endsOnFifth(List<Planned> strokes) {
+        Role last = Role.BASS;
+        for (Planned stroke : strokes) {
+            last = stroke.hand() == Side.LEFT && stroke.mark() == zapateo.rhythm.Mark.HEEL ? stroke.roles().get(0) : last;
+        }
+        return last.kind() == Role.Kind.FIFTH_BELOW;
     }
 
     /** What the chord has to say; a last one what its ending adds as well. */
@@ -256,11 +262,7 @@ public final class LeftHand implements Placed.Player {
         }
         TickSpan span = TickSpan.of(each.tick(), each.ticks());
         Room room = Room.under(ceiling, notes, each.rolled(), placement, hand, instrument.lowest());
-        List<PartNote> struck = new ArrayList<>();
-        for (PartNote note : room.notes()) {
-            boolean bass = each.hand() == Side.LEFT && note == room.notes().get(0) && (note.role().equals("1") || note.role().equals("w"));
-            struck.add(note.struck((bass ? BASS_VELOCITY : PartNote.PLAIN) + (each.accent() ? ACCENT : 0)));
-        }
+        List<PartNote> struck = Loudness.of(cut.choices().figure().family()).on(each, cut, room.notes());
         Stroke plain = Stroke.of(each.hand(), each.bar(), each.cut(), span, each.mark(), each.accent(), struck, Nature.of(origin(each), each.roles()), reason(each, cut, placement));
         return Optional.of(room.how().map(plain::mended).orElse(plain));
     }

@@ -30,6 +30,7 @@ final class Placements {
     private static final double FIFTH_OF_KEY = 1.5;
     private static final double HAND_HOME = 43;
     private static final int G1 = 31;
+    private static final List<Role> FIFTH_BELOW = List.of(Role.parse("5_"));
     private static final int FIFTH_ABOVE = 7;
     /** What a tone that makes a chord what it is counts for among those left out. */
     private static final int COLOUR = 4;
@@ -60,10 +61,11 @@ final class Placements {
      * @param run      what is played one tone after another
      * @param inKey    tones it does not name
      * @param bassSpacing of the figure
+     * @param alternates whether its last bass is the fifth
      * @param said     tones that make the chord what it is, as far as its time allows
      */
     record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, Map<Struck, Integer> together, Optional<Pitch> fixed,
-                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, KeyTones inKey, String bassSpacing) {
+                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, KeyTones inKey, String bassSpacing, boolean alternates) {
     }
 
     /**
@@ -226,8 +228,19 @@ final class Placements {
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
                 need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(need, placement), doubled(need.key(), placement), room(need, placement),
-                outside(need, placement),
+                outside(need, placement), leaves(need, placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : home(need), middle));
+    }
+
+    /** Where the line goes on from: its bass, or the fifth it ends on, below or above. */
+    private static int[] leaves(Need need, Placement placement) {
+        int bass = placement.bass().midi();
+        if (!need.alternates()) {
+            return new int[] {bass};
+        }
+        int fifth = placement.notes(Spacing.named(need.bassSpacing()).on(placement.chord(), placement.bass(), FIFTH_BELOW)).get(0).pitch().midi();
+        boolean either = fifth < bass && fifth + Pitch.OCTAVE <= Placement.HIGHEST_BASS;
+        return either ? new int[] {fifth, fifth + Pitch.OCTAVE} : new int[] {fifth};
     }
 
     private static double home(Need need) {
@@ -253,7 +266,7 @@ final class Placements {
         List<Candidate> placed = new ArrayList<>();
         for (int position = candidate.bass() - Candidate.FIVE_FINGERS - FURTHEST_FINGER; position <= candidate.bass() + FURTHEST_FINGER; position++) {
             placed.add(new Candidate(candidate.placement(), candidate.bass(), candidate.upper(), candidate.top(), candidate.way(), 0, position, 0, candidate.mud(), candidate.reach(),
-                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.outside(), candidate.home()));
+                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.outside(), candidate.leaves(), candidate.home()));
         }
         return placed;
     }

@@ -45,6 +45,7 @@ public record Figure(String id, String name, String family, String use, Suits su
      * @param registers where it may lie, its usual place first
      * @param voicings  what may fill its {@code v} or {@code c}, the usual one first; empty when it has none
      * @param pedal     whether the pedal is used
+     * @param lifts     when it comes up
      * @param line      single roles that are its bass: where a bass line may go
      * @param keeps     whether a chord change inside the bar leaves its onsets where they are; else it starts again there
      * @param rolling   where its rolled strokes lie against the beat
@@ -52,7 +53,7 @@ public record Figure(String id, String name, String family, String use, Suits su
      * @param leadIn    how it leads into the next bass unless the player says otherwise
      * @param times     where its strokes fall
      */
-    public record Manner(String spacing, List<Register> registers, List<String> voicings, boolean pedal, Set<Role> line, boolean keeps, Rolling rolling, boolean bassless,
+    public record Manner(String spacing, List<Register> registers, List<String> voicings, boolean pedal, Lifts lifts, Set<Role> line, boolean keeps, Rolling rolling, boolean bassless,
                          Optional<String> leadIn, Times times) {
     }
 

@@ -16,7 +16,7 @@ import zapateo.refusal.Refused;
 /** A figure as the text of a file, YAML or the part of it that is JSON; see any file in {@code figures/} for the form. */
 public final class FigureFile {
 
-    private static final Set<String> FIELDS = Set.of("id", "name", "family", "use", "feel", "level", "tempo", "chords", "suits", "spacing", "register", "voicings", "pedal", "line",
+    private static final Set<String> FIELDS = Set.of("id", "name", "family", "use", "feel", "level", "tempo", "chords", "suits", "spacing", "register", "voicings", "pedal", "lifts", "line",
             "cut", "roll", "bass", "leadIn", "times", "bars", "variations");
     private static final Pattern TEMPO = Pattern.compile("([0-9]{2,3})-([0-9]{2,3})");
     private static final Pattern ID = Pattern.compile("[a-z0-9]+(-[a-z0-9]+){0,9}");
@@ -40,6 +40,7 @@ public final class FigureFile {
                 fields.has("suits") ? fields.list("suits", FigureFile::tag) : List.of());
         Figure.Manner manner = new Figure.Manner(fields.text("spacing"), fields.has("register") ? fields.list("register", FigureFile::register) : List.of(Register.DEEP),
                 fields.has("voicings") ? fields.list("voicings", each -> each) : List.of(), fields.value("pedal", text -> oneOf(text, "yes", "no").equals("yes")),
+                fields.has("lifts") ? fields.value("lifts", Lifts::named) : Lifts.CHANGE,
                 fields.has("line") ? new LinkedHashSet<>(fields.list("line", Role::parse)) : USUAL_LINE,
                 fields.has("cut") && fields.value("cut", text -> oneOf(text, "restart", "keep")).equals("keep"),
                 fields.has("roll") ? fields.value("roll", FigureFile::rolling) : Rolling.BEAT, fields.has("bass") && fields.value("bass", text -> oneOf(text, "yes", "no")).equals("no"),
@@ -67,6 +68,7 @@ public final class FigureFile {
         line(text, "register", list(manner.registers().stream().map(Register::id).toList()));
         line(text, "voicings", list(manner.voicings().stream().map(FigureFile::quoted).toList()));
         line(text, "pedal", manner.pedal() ? "yes" : "no");
+        line(text, "lifts", manner.lifts().id());
         line(text, "line", list(manner.line().stream().map(role -> quoted(role.toString())).sorted().toList()));
         line(text, "cut", manner.keeps() ? "keep" : "restart");
         line(text, "roll", manner.rolling().id());

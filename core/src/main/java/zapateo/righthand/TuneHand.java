@@ -27,7 +27,7 @@ import zapateo.song.Tune;
 /** A melody with what lies under it, on top of a left hand that is there already: never wider than the hand, a third clear of the left hand. */
 public final class TuneHand {
 
-    private static final int VELOCITY = 84;
+    private static final int VELOCITY = 88;
     private static final int SOFTER = 18;
     /** What is closer under the melody than this hides it. */
     private static final int CLEAR_OF_TUNE = 3;

@@ -68,7 +68,7 @@ class MidiWriterTest {
     @Test
     void a_key_is_let_go_before_it_is_struck_again() {
         List<String> rows = read(MidiWriter.write(arrange("C", "pulse-quarters"), Hands.LEFT));
-        assertThat(rows.indexOf("2, 960, Note_off_c, 1, 36, 0")).isLessThan(rows.indexOf("2, 960, Note_on_c, 1, 36, 80"));
+        assertThat(rows.indexOf("2, 960, Note_off_c, 1, 36, 0")).isLessThan(rows.indexOf("2, 960, Note_on_c, 1, 36, 70"));
     }
 
     private static Arrangement arrange(String chart, String figure) {

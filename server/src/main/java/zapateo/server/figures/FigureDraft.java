@@ -68,6 +68,9 @@ record FigureDraft(String id, @NotNull(message = "expected a name") @Size(max = 
         file.put("register", registers);
         file.put("voicings", accepts.isEmpty() ? usualVoicings() : accepts);
         file.put("pedal", manner.pedal() ? "yes" : "no");
+        if (manner.lifts() != null) {
+            file.put("lifts", manner.lifts());
+        }
         file.put("line", manner.line());
         file.put("cut", manner.cut());
         file.put("roll", manner.roll());

@@ -44,14 +44,15 @@ public record FigureView(String id, String name, String family, String use, List
     /**
      * How it is laid on the keys, as its file says it.
      *
+     * @param lifts   when the pedal comes up: change, chord, third or half
      * @param hasLine whether bass lines and lead-ins have a place in it
      */
-    public record MannerView(String spacing, boolean pedal, List<String> line, String cut, String roll, boolean bass, @Schema(types = {"string", "null"}) String leadIn, String times,
+    public record MannerView(String spacing, boolean pedal, String lifts, List<String> line, String cut, String roll, boolean bass, @Schema(types = {"string", "null"}) String leadIn, String times,
                              boolean hasLine) {
 
         private static MannerView of(Figure figure) {
             Figure.Manner manner = figure.manner();
-            return new MannerView(manner.spacing(), manner.pedal(), manner.line().stream().map(Role::toString).sorted().toList(), manner.keeps() ? "keep" : "restart", manner.rolling().id(),
+            return new MannerView(manner.spacing(), manner.pedal(), manner.lifts().id(), manner.line().stream().map(Role::toString).sorted().toList(), manner.keeps() ? "keep" : "restart", manner.rolling().id(),
                     !manner.bassless(), manner.leadIn().orElse(null), manner.times().id(), figure.hasLine());
         }
     }
