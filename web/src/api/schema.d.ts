@@ -872,10 +872,10 @@ export interface components {
                 [key: string]: number;
             };
             /**
-             * @description what the last bar is; expected held or figure
+             * @description what the last bar is; expected held, six-nine, short, rising, alternating or figure
              * @enum {string}
              */
-            ending?: "held" | "figure";
+            ending?: "held" | "six-nine" | "short" | "rising" | "alternating" | "figure";
             /** @description the figure of the left hand; expected the id of a figure; where it is absent held */
             figure?: string;
             fingers?: components["schemas"]["FingerRequest"][];
@@ -901,10 +901,10 @@ export interface components {
             /** @description whether the sustaining pedal is used; expected true or false */
             pedal?: boolean;
             /**
-             * @description where the bass lies; expected deep or middle
+             * @description where the bass lies; expected deep, medium or middle
              * @enum {string}
              */
-            register?: "deep" | "middle";
+            register?: "deep" | "medium" | "middle";
             right?: components["schemas"]["RightRequest"];
             sections?: {
                 [key: string]: components["schemas"]["OptionsRequest"];
@@ -1354,6 +1354,7 @@ export interface components {
             cut: string;
             hasLine: boolean;
             leadIn: string | null;
+            lifts: string;
             line: string[];
             pedal: boolean;
             roll: string;
@@ -1540,10 +1541,10 @@ export interface components {
             /** @description whether the sustaining pedal is used; expected true or false */
             pedal?: boolean;
             /**
-             * @description where the bass lies; expected deep or middle
+             * @description where the bass lies; expected deep, medium or middle
              * @enum {string}
              */
-            register?: "deep" | "middle";
+            register?: "deep" | "medium" | "middle";
             /**
              * @description what is done with a stroke the hand cannot span; expected play, roll, pedal or omit
              * @enum {string}
@@ -1595,10 +1596,10 @@ export interface components {
             /** @description whether the sustaining pedal is used; expected true or false */
             pedal?: boolean;
             /**
-             * @description where the bass lies; expected deep or middle
+             * @description where the bass lies; expected deep, medium or middle
              * @enum {string}
              */
-            register?: "deep" | "middle";
+            register?: "deep" | "medium" | "middle";
             /**
              * @description what is done with a stroke the hand cannot span; expected play, roll, pedal or omit
              * @enum {string}
@@ -2006,6 +2007,7 @@ export interface components {
             bassLines: components["schemas"]["NamedView"][];
             choices: components["schemas"]["ChoiceView"][];
             costs: components["schemas"]["WeighedView"][];
+            endings: components["schemas"]["NamedView"][];
             leadIns: components["schemas"]["NamedView"][];
             spacings: string[];
             voicings: components["schemas"]["NamedView"][];

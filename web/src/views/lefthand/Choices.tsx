@@ -5,8 +5,11 @@ import { plain } from "../../ui/words";
 
 const REGISTER_REASONS: Record<string, string> = {
   deep: "Basses from E1 to E3, at home around D2.",
+  medium: "Basses from E2 to A3, at home around B2: light, without a rumble.",
   middle: "Nothing below C3: with a bass player, or over a quiet tune.",
 };
+
+const REGISTERS: Record<string, string> = { deep: "Deep", medium: "Medium", middle: "Middle" };
 
 const AS_HANDS = "hands";
 
@@ -101,9 +104,9 @@ export function Choices({
         label="Register"
         value={register}
         disabled={figure.registers.length < 2}
-        options={figure.registers.map((each) => ({ value: each, label: each === "deep" ? "Deep" : "Middle" }))}
+        options={figure.registers.map((each) => ({ value: each, label: REGISTERS[each] ?? each }))}
         reason={figure.registers.length < 2 ? "This figure lies nowhere else." : (REGISTER_REASONS[register] ?? "")}
-        onChange={(value) => onChoose({ register: value as "deep" | "middle" })}
+        onChange={(value) => onChoose({ register: value as Options["register"] })}
       />
       <Choice
         label="What is too wide"
@@ -145,12 +148,15 @@ export function Choices({
             label="Last bar"
             value={choices.ending ?? AUTO}
             options={[
-              { value: AUTO, label: "As the song ends" },
-              { value: "held", label: "A spread chord, held" },
+              { value: AUTO, label: "As the style ends" },
+              ...(thereIs?.endings ?? []).map((each) => ({ value: each.id, label: each.name })),
               { value: "figure", label: "The figure goes on" },
             ]}
-            reason="A song of eight bars or more that comes home ends on a held chord; one that goes round does not."
-            onChange={(value) => onSong({ ending: value === AUTO ? undefined : (value as "held" | "figure") })}
+            reason={
+              thereIs?.endings.find((each) => each.id === choices.ending)?.use ??
+              "A song of eight bars or more that comes home ends as its style does; one that goes round does not."
+            }
+            onChange={(value) => onSong({ ending: value === AUTO ? undefined : (value as Chosen["ending"]) })}
           />
           <Tick
             label="a little uneven, as hands are (heard, not written)"

@@ -303,6 +303,21 @@ function MannerPanel({ figure, onChange }: { figure: EditedFigure; onChange: (fi
         />
         pedal
       </label>
+      {figure.manner.pedal && (
+        <div className="w-56">
+          <Choice
+            label="The pedal comes up"
+            value={figure.manner.lifts}
+            options={[
+              { value: "change", label: "with the next chord" },
+              { value: "chord", label: "on the chord above the bass" },
+              { value: "third", label: "on the third beat" },
+              { value: "half", label: "every half bar, when quick" },
+            ]}
+            onChange={(lifts) => onChange({ ...figure, manner: { ...figure.manner, lifts } })}
+          />
+        </div>
+      )}
     </div>
   );
 }

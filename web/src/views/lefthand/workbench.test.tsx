@@ -59,6 +59,7 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
   manner: {
     spacing: "open",
     pedal: true,
+    lifts: "change",
     line: ["1"],
     cut: "restart",
     roll: "beat",
@@ -210,6 +211,7 @@ describe("the choices", () => {
           choices: [],
           voicings: [],
           bassLines: [{ id: "smooth", name: "Smooth", use: "By inversions." }],
+          endings: [],
           leadIns: [{ id: "none", name: "None", use: "Straight on." }],
           costs: [{ id: "mud", name: "Mud low down", unit: "each", weight: 6 }],
           spacings: [],

@@ -7,7 +7,7 @@ import zapateo.part.Stroke;
  * How long a hand needs from one stroke to the next. What lies inside a comfortable reach takes a finger's time; beyond it the hand jumps the rest
  * of the way and needs log₂(2·distance / width of the key) bits (Fitts 1954) at about 15 a second.
  */
-final class Jumps {
+public final class Jumps {
 
     /** Practised jumps; aimed taps need half as long again (Fitts 1954: about 10). The project's own estimate, so that stride stays possible at ♩ = 180 to 200 (HANDBOOK §8). */
     private static final double BITS_PER_SECOND = 15;
@@ -20,7 +20,7 @@ final class Jumps {
 
     private final Hand hand;
 
-    Jumps(Hand hand) {
+    public Jumps(Hand hand) {
         this.hand = hand;
     }
 
@@ -33,13 +33,20 @@ final class Jumps {
 
     /** Seconds the hand needs from the one to the other at the least. */
     double seconds(Stroke from, Stroke to) {
-        double distance = distance(from, to);
+        return Math.max(repeats(from, to) ? REPEAT_SECONDS : FINGER_SECONDS, seconds(distance(from, to), to.keys()));
+    }
+
+    /** Seconds the hand flies from one key to others above it at the least; nothing where it reaches them. */
+    public double seconds(int from, int[] to) {
+        return seconds(Math.max(0, Keyboard.between(from, to[to.length - 1]) - Hand.COMFORTABLE_SHARE * hand.spanMm()), to);
+    }
+
+    private static double seconds(double distance, int[] to) {
         double width = WHITE_WIDTH;
-        for (PartNote note : to.notes()) {
-            width = Keyboard.isBlack(note.pitch().midi()) ? BLACK_WIDTH : width;
+        for (int key : to) {
+            width = Keyboard.isBlack(key) ? BLACK_WIDTH : width;
         }
-        double jump = distance <= width / 2 ? 0 : Math.log(2 * distance / width) / Math.log(2) / BITS_PER_SECOND;
-        return Math.max(repeats(from, to) ? REPEAT_SECONDS : FINGER_SECONDS, jump);
+        return distance <= width / 2 ? 0 : Math.log(2 * distance / width) / Math.log(2) / BITS_PER_SECOND;
     }
 
     private static boolean repeats(Stroke from, Stroke to) {

@@ -20,18 +20,19 @@ import zapateo.part.PartNote;
  * @param leftOut   tones of the chord it has not
  * @param doubled   leading tones too many
  * @param room      what it takes to keep below the other hand
+ * @param late      hundredths of a second that a jump from its bass to its chord takes longer than there is time
  * @param leaves    keys its last bass may be on, where the line goes on from
  * @param outside   keys a broken chord or its bass lies outside the place where it is clear
  */
 record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, double beyond, int leftOut, int doubled,
-                 double room, int outside, int[] leaves, Home home) {
+                 double room, int outside, double late, int[] leaves, Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */
     record Home(double bass, double chord) {
     }
 
     Candidate muddier(double by) {
-        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, leaves, home);
+        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, late, leaves, home);
     }
 
     boolean hasBass() {

@@ -32,6 +32,7 @@ import zapateo.song.Song;
 /** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
 public final class LeftHand implements Placed.Player {
 
+    private static final double TWENTIETH = 50;
     private static final Interval FIFTH = Interval.parse("5");
     private static final Voicing CLOSE = Voicing.named("close").orElseThrow();
     private static final Voicing SHELL = Voicing.named("full-shell").orElseThrow();
@@ -170,7 +171,19 @@ public final class LeftHand implements Placed.Player {
                 cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
                 strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings),
                 run(cut, strokes), said(cut, strokes),
-                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes));
+                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes), between(cut, strokes));
+    }
+
+    /** Seconds between a bass and the chord of the left hand that follows it, the shortest, in steps of a twentieth so that chords share their places; 0 where there are none. */
+    private static double between(Cut cut, List<Planned> strokes) {
+        int least = Integer.MAX_VALUE;
+        Planned bass = null;
+        for (Planned stroke : strokes) {
+            boolean chord = stroke.hand() == Side.LEFT && stroke.roles().get(0).isOfClose();
+            least = chord && bass != null ? Math.min(least, stroke.tick() - bass.tick()) : least;
+            bass = stroke.hand() != Side.LEFT ? bass : stroke.mark() == zapateo.rhythm.Mark.HEEL ? stroke : null;
+        }
+        return least == Integer.MAX_VALUE ? 0 : Math.max(1, Math.floor(cut.bar().tempo().millisecondsOf(least) / TWENTIETH)) * TWENTIETH / 1000;
     }
 
     private static boolean endsOnFifth(List<Planned> strokes) {

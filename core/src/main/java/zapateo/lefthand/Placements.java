@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
+import zapateo.hand.Jumps;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.part.LowIntervalLimits;
@@ -29,6 +30,7 @@ final class Placements {
     private static final double ROUGH = 0.3;
     private static final double FIFTH_OF_KEY = 1.5;
     private static final double HAND_HOME = 43;
+    private static final int HUNDREDTHS = 100;
     private static final int G1 = 31;
     private static final List<Role> FIFTH_BELOW = List.of(Role.parse("5_"));
     private static final int FIFTH_ABOVE = 7;
@@ -62,10 +64,11 @@ final class Placements {
      * @param inKey    tones it does not name
      * @param bassSpacing of the figure
      * @param alternates whether its last bass is the fifth
+     * @param between  seconds from a bass to the chord above it, the shortest there are
      * @param said     tones that make the chord what it is, as far as its time allows
      */
     record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, Map<Struck, Integer> together, Optional<Pitch> fixed,
-                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, KeyTones inKey, String bassSpacing, boolean alternates) {
+                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, KeyTones inKey, String bassSpacing, boolean alternates, double between) {
     }
 
     /**
@@ -228,8 +231,13 @@ final class Placements {
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
                 need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(need, placement), doubled(need.key(), placement), room(need, placement),
-                outside(need, placement), leaves(need, placement),
+                outside(need, placement), late(need, placement), leaves(need, placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : home(need), middle));
+    }
+
+    private double late(Need need, Placement placement) {
+        boolean jumps = need.between() > 0 && !need.right() && !placement.upper().isEmpty();
+        return jumps ? Math.max(0, new Jumps(hand).seconds(Math.min(placement.bass().midi(), leaves(need, placement)[0]), Candidate.keys(placement.upper())) - need.between()) * HUNDREDTHS : 0;
     }
 
     /** Where the line goes on from: its bass, or the fifth it ends on, below or above. */
@@ -266,7 +274,7 @@ final class Placements {
         List<Candidate> placed = new ArrayList<>();
         for (int position = candidate.bass() - Candidate.FIVE_FINGERS - FURTHEST_FINGER; position <= candidate.bass() + FURTHEST_FINGER; position++) {
             placed.add(new Candidate(candidate.placement(), candidate.bass(), candidate.upper(), candidate.top(), candidate.way(), 0, position, 0, candidate.mud(), candidate.reach(),
-                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.outside(), candidate.leaves(), candidate.home()));
+                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.outside(), candidate.late(), candidate.leaves(), candidate.home()));
         }
         return placed;
     }
@@ -343,6 +351,7 @@ final class Placements {
                 CostTerm.own("reach", weights.of("reach"), Candidate::reach),
                 CostTerm.own("beyond", weights.of("beyond"), Candidate::beyond),
                 CostTerm.own("outside", weights.of("outside"), Candidate::outside),
+                CostTerm.own("late", weights.of("late"), Candidate::late),
                 CostTerm.own("room", weights.of("room"), Candidate::room),
                 CostTerm.own("doubled-leading-tone", weights.of("doubled-leading-tone"), Candidate::doubled),
                 CostTerm.step("hand-movement", weights.of("hand-movement"), (from, to) -> to.handMovement(from)),

@@ -182,7 +182,7 @@ public final class FigureFile {
 
     private static Register register(String name) {
         return Arrays.stream(Register.values()).filter(register -> register.id().equals(name.toLowerCase(Locale.ROOT))).findFirst()
-                .orElseThrow(() -> new Refused("register \"" + name + "\": expected deep or middle"));
+                .orElseThrow(() -> new Refused("register \"" + name + "\": expected deep, medium or middle"));
     }
 
     private static Rolling rolling(String name) {

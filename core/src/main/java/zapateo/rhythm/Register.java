@@ -4,6 +4,8 @@ package zapateo.rhythm;
 public enum Register {
     /** Basses from E1 to E3, at home around D2. */
     DEEP(28, 52, 38),
+    /** Basses from E2 to A3, at home around B2: light, under a low tune, without a rumble. */
+    MEDIUM(40, 57, 47),
     /** Close chords between C3 and G4. */
     MIDDLE(48, 60, 52);
 

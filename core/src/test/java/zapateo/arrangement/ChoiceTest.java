@@ -73,7 +73,7 @@ class ChoiceTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', quoteCharacter = '"', value = {"SONG;level;6;choices.level 6: expected 1 to 5", "SECTION;register;low;choices.register \"low\": expected deep or middle",
+    @CsvSource(delimiter = ';', quoteCharacter = '"', value = {"SONG;level;6;choices.level 6: expected 1 to 5", "SECTION;register;low;choices.register \"low\": expected deep, medium or middle",
         "SONG;swingRatio;9;choices.swingRatio 9: expected 1 to 4", "BARS;seed;4;choices.seed: there is no such choice, expected one of figure, voicing", "RIGHT;style;loud;choices.style \"loud\": expected none, comping, melody or improvise",
         "SONG;liveliness;very;choices.liveliness \"very\": expected none, some or much"})
     void what_cannot_be_chosen_is_refused_with_its_place(Choice.Place place, String name, String written, String message) {

@@ -111,7 +111,7 @@ class FigureTest {
         "1@0:960 5@960:* | 1@3840:960 | test.yaml:13: stroke 1@3840:960: expected after the one before it and inside",
         "1@0:960 5@960:* | 1@0:0 | test.yaml:13: stroke \"1@0:0\": expected a length above 0",
         "4/4: | 4/5: | metre \"4/5\": expected",
-        "register: deep | register: attic | test.yaml:9: register \"attic\": expected deep or middle",
+        "register: deep | register: attic | test.yaml:9: register \"attic\": expected deep, medium or middle",
         "feel: straight | feel: bent | test.yaml:5: feel \"bent\": expected straight",
         "pedal: yes | pedal: maybe | test.yaml:11: \"maybe\": expected yes or no",
         "name: Test | nmae: Test | test.yaml:2: unknown field \"nmae\"",

@@ -50,7 +50,7 @@ class BadInputTest {
     @CsvSource(delimiter = ';', quoteCharacter = '`', value = {
         "{\"chart\":\"C\",\"choices\":{\"figure\":\"no-such\"}};422;expected one of held",
         "{\"chart\":\"C\",\"choices\":{\"voicing\":\"tenths\"}};422;expected auto or one of",
-        "{\"chart\":\"C\",\"choices\":{\"register\":\"attic\"}};422;expected deep or middle",
+        "{\"chart\":\"C\",\"choices\":{\"register\":\"attic\"}};422;expected deep, medium or middle",
         "{\"chart\":\"C\",\"choices\":{\"swingRatio\":9}};422;expected 1 to 4",
         "{\"chart\":\"C\",\"choices\":{\"swingRatio\":\"much\"}};400;choices.swingRatio",
         "{\"chart\":\"C\",\"choices\":{\"figur\":\"held\"}};400;Unknown field \"choices.figur\"",

@@ -12,6 +12,7 @@ import zapateo.arrangement.Choice;
 import zapateo.arrangement.Preset;
 import zapateo.arrangement.Suggestions;
 import zapateo.lefthand.BassLine;
+import zapateo.lefthand.Ending;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Realised;
 import zapateo.lefthand.Spacing;
@@ -141,13 +142,14 @@ public class Asking {
         }
     }
 
-    public record ThereIsView(List<ChoiceView> choices, List<NamedView> voicings, List<NamedView> bassLines, List<NamedView> leadIns, List<WeighedView> costs, List<String> spacings) {
+    public record ThereIsView(List<ChoiceView> choices, List<NamedView> voicings, List<NamedView> bassLines, List<NamedView> leadIns, List<NamedView> endings, List<WeighedView> costs, List<String> spacings) {
     }
 
     ThereIsView thereIs() {
         return new ThereIsView(Choice.all().stream().map(each -> ChoiceView.of(each, words)).toList(), Voicing.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 BassLine.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 LeadIn.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
+                Ending.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
                 Weights.all().stream().map(each -> new WeighedView(each.id(), each.name(), each.unit(), each.weight())).toList(), Spacing.names());
     }
 }
