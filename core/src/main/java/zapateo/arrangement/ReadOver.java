@@ -15,6 +15,7 @@ import zapateo.part.TickSpan;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
+import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.YamlFields;
@@ -40,7 +41,8 @@ public final class ReadOver {
         if (voiced) {
             traits.addAll(said("voicings", heard.voicing().id()));
         }
-        return new Asked(heard.figure().id(), heard.figure().family(), traits, holding.chosen().get(Choice.LEVEL).orElse(0), voiced && heard.voicing().id().equals("single"), heard.withBassPlayer());
+        return new Asked(heard.figure().id(), heard.figure().family(), traits, holding.chosen().get(Choice.LEVEL).orElse(0), voiced && heard.voicing().id().equals("single"), heard.withBassPlayer(),
+                holding.chosen().get(Choice.LIVELINESS).orElse(Liveliness.NONE), new Asked.Claims(heard.figure().suits().minTempo(), heard.figure().suits().maxTempo()));
     }
 
     private static Set<Trait> traits(Figure figure) {

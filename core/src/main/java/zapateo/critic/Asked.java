@@ -1,6 +1,7 @@
 package zapateo.critic;
 
 import java.util.Set;
+import zapateo.rhythm.Liveliness;
 
 /**
  * What was asked for in a bar.
@@ -10,8 +11,16 @@ import java.util.Set;
  * @param level      1 to 5, 0 for as chosen
  * @param single     whether basses alone were asked for
  * @param bassPlayer whether someone else has the bass
+ * @param liveliness how much was to be varied
+ * @param claims     the tempos its figure says it is for
  */
-public record Asked(String figure, String family, Set<Trait> traits, int level, boolean single, boolean bassPlayer) {
+public record Asked(String figure, String family, Set<Trait> traits, int level, boolean single, boolean bassPlayer, Liveliness liveliness, Claims claims) {
+
+    /** Quarters a minute. */
+    public record Claims(int slowest, int fastest) {
+
+        public static final Claims NONE = new Claims(Integer.MAX_VALUE, 0);
+    }
 
     private static final int PLAIN = 2;
 

@@ -107,7 +107,7 @@ final class ColourRows {
                 continue;
             }
             boolean major = chord.get().quality().tones().stream().anyMatch(tone -> tone.number() == 7 && tone.semitones() == MAJOR_SEVENTH);
-            stroke.notes().stream().filter(note -> major && note.role().equals("♭7") && above(chord.get(), note.pitch().midi()) == MINOR_SEVENTH).findFirst()
+            stroke.notes().stream().filter(note -> major && note.role().equals("♭7") && Tones.above(chord.get(), note.pitch().midi()) == MINOR_SEVENTH).findFirst()
                     .ifPresent(note -> marks.add(stroke.bar(), List.of(at), Map.of("chord", chord.get().toString(), "note", note.pitch().toString())));
         }
     }
@@ -127,7 +127,7 @@ final class ColourRows {
             for (int at : score.within(chords.get(i).tick(), chords.get(i).end())) {
                 Stroke stroke = score.strokes().get(at);
                 stroke.notes().stream().filter(note -> stroke.mark() != Mark.LEAD && !stroke.nature().origin().isSung() && !note.role().equals("w")).filter(note -> {
-                    int above = above(chord, note.pitch().midi());
+                    int above = Tones.above(chord, note.pitch().midi());
                     boolean written = chord.quality().tones().stream().anyMatch(tone -> Math.floorMod(tone.semitones(), 12) == above);
                     return !written && (above == SIXTH || above == SECOND && !keysNinth);
                 }).findFirst().ifPresent(note -> marks.add(stroke.bar(), List.of(at), Map.of("chord", chord.toString(), "next", next.toString(), "note", note.pitch().toString())));
@@ -157,9 +157,5 @@ final class ColourRows {
                 }
             }
         }
-    }
-
-    private static int above(ChordSymbol chord, int key) {
-        return Math.floorMod(key - chord.root().chroma(), 12);
     }
 }

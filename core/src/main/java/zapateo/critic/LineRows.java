@@ -37,30 +37,14 @@ final class LineRows {
             int away = Math.abs(target.lowest().midi() - lead.lowest().midi());
             int key = lead.lowest().midi();
             boolean steps = away == 1 || away == 2;
-            boolean third = (away == 3 || away == THIRD) && sounding.filter(chord -> isTone(chord, key)).isPresent();
-            boolean fifth = away <= FIFTH && next.filter(chord -> chord.quality().tone(5).map(Interval::semitones).orElse(FIFTH) == above(chord, key)).isPresent();
-            boolean strange = away != 1 && sounding.filter(chord -> isTheOther(chord, key)).isPresent();
+            boolean third = (away == 3 || away == THIRD) && sounding.filter(chord -> Tones.isOf(chord, key)).isPresent();
+            boolean fifth = away <= FIFTH && next.filter(chord -> chord.quality().tone(5).map(Interval::semitones).orElse(FIFTH) == Tones.above(chord, key)).isPresent();
+            boolean strange = away != 1 && sounding.filter(chord -> Tones.isTheOther(chord, key)).isPresent();
             boolean needless = bass != null && Math.abs(bass.lowest().midi() - target.lowest().midi()) <= 1;
             if (!steps && !third && !fifth || strange || needless || away > FIFTH) {
                 marks.add(lead.bar(), List.of(left.get(i), left.get(i + 1)), Map.of("note", lead.lowest().toString(), "target", target.lowest().toString()));
             }
         }
-    }
-
-    private static boolean isTone(ChordSymbol chord, int key) {
-        return chord.quality().tones().stream().anyMatch(tone -> Math.floorMod(tone.semitones(), 12) == above(chord, key));
-    }
-
-    /** Whether a key is the other third or the other seventh of a chord. */
-    private static boolean isTheOther(ChordSymbol chord, int key) {
-        int above = above(chord, key);
-        boolean third = above == 3 && chord.quality().has(3, 4) || above == THIRD && chord.quality().has(3, 3);
-        boolean seventh = above == 11 && chord.quality().has(7, 10) || above == 10 && chord.quality().has(7, 11);
-        return third || seventh;
-    }
-
-    private static int above(ChordSymbol chord, int key) {
-        return Math.floorMod(key - chord.root().chroma(), 12);
     }
 
     /** L7: a walking line has no root where a chord begins, trills, or leaps over an octave. */

@@ -22,6 +22,12 @@ public enum Trait {
     ROCKS,
     /** Chords without their bass inside a song are its manner: close broken chords and nearest inversions. */
     CLOSE,
+    /** A bossa: dotted basses or plain ones, chords off the beat. */
+    BOSSA,
+    /** A tango whose accent slips off the beat. */
+    SLIPS,
+    /** Basses that come early and are tied over the bar line. */
+    TUMBAO,
     /** The blues allows it what rubs elsewhere. */
     BLUES
 }

@@ -25,14 +25,14 @@ public final class Jumps {
     }
 
     /** Millimetres the hand has to jump between two strokes, beyond what it reaches without. */
-    double distance(Stroke from, Stroke to) {
+    public double distance(Stroke from, Stroke to) {
         int low = Math.min(from.lowest().midi(), to.lowest().midi());
         int high = Math.max(from.highest().midi(), to.highest().midi());
         return Math.max(0, Keyboard.between(low, high) - Hand.COMFORTABLE_SHARE * hand.spanMm());
     }
 
     /** Seconds the hand needs from the one to the other at the least. */
-    double seconds(Stroke from, Stroke to) {
+    public double seconds(Stroke from, Stroke to) {
         return Math.max(repeats(from, to) ? REPEAT_SECONDS : FINGER_SECONDS, seconds(distance(from, to), to.keys()));
     }
 

@@ -21,18 +21,41 @@ import zapateo.part.PartNote;
  * @param doubled   leading tones too many
  * @param room      what it takes to keep below the other hand
  * @param late      hundredths of a second that a jump from its bass to its chord takes longer than there is time
+ * @param voices    what it strikes together, and where its seventh wants to go
  * @param leaves    keys its last bass may be on, where the line goes on from
  * @param outside   keys a broken chord or its bass lies outside the place where it is clear
  */
 record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, double beyond, int leftOut, int doubled,
-                 double room, int outside, double late, int[] leaves, Home home) {
+                 double room, int outside, double late, int[] leaves, Voices voices, Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */
     record Home(double bass, double chord) {
     }
 
+    /**
+     * What a chord strikes together.
+     *
+     * @param keys    low to high
+     * @param seventh the key of a dominant's seventh on its way home, else -1
+     */
+    record Voices(int[] keys, int seventh) {
+    }
+
+    /** Whether a seventh could step to its goal and finds nothing there. */
+    boolean leavesHanging(Candidate from) {
+        if (from.voices.seventh() < 0 || voices.keys().length < 2) {
+            return false;
+        }
+        for (int key : voices.keys()) {
+            if (from.voices.seventh() - key >= 0 && from.voices.seventh() - key <= 2) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     Candidate muddier(double by) {
-        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, late, leaves, home);
+        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, late, leaves, voices, home);
     }
 
     boolean hasBass() {

@@ -55,7 +55,8 @@ final class Fuller {
             ways = ways.stream().flatMap(way -> Stream.concat(tone.number() > SCALE ? Stream.of(way) : Stream.empty(),
                     place.map(key -> inPlace(placement, way, tone, key)).orElseGet(() -> added(placement, way, tone)).stream())).distinct().toList();
         }
-        return ways;
+        // Over a bass that is no root the pair of the table may be all there is room for.
+        return placement.chord().over().isPresent() ? Stream.concat(ways.stream(), Stream.of(shape)).distinct().toList() : ways;
     }
 
     /** The clearest of the ways to say all with a shape, laid over the bass. */

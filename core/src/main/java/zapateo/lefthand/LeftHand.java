@@ -32,6 +32,7 @@ import zapateo.song.Song;
 /** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
 public final class LeftHand implements Placed.Player {
 
+    private static final int FOURTH_UP = 5;
     private static final double TWENTIETH = 50;
     private static final Interval FIFTH = Interval.parse("5");
     private static final Voicing CLOSE = Voicing.named("close").orElseThrow();
@@ -171,7 +172,7 @@ public final class LeftHand implements Placed.Player {
                 cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
                 strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings),
                 run(cut, strokes), said(cut, strokes),
-                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes), between(cut, strokes));
+                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes), between(cut, strokes), resolves(cut));
     }
 
     /** Seconds between a bass and the chord of the left hand that follows it, the shortest, in steps of a twentieth so that chords share their places; 0 where there are none. */
@@ -184,6 +185,11 @@ public final class LeftHand implements Placed.Player {
             bass = stroke.hand() != Side.LEFT ? bass : stroke.mark() == zapateo.rhythm.Mark.HEEL ? stroke : null;
         }
         return least == Integer.MAX_VALUE ? 0 : Math.max(1, Math.floor(cut.bar().tempo().millisecondsOf(least) / TWENTIETH)) * TWENTIETH / 1000;
+    }
+
+    private boolean resolves(Cut cut) {
+        int next = cut.index() + 1;
+        return cut.chord().quality().isDominant() && next < cuts.size() && Math.floorMod(cuts.get(next).chord().root().chroma() - cut.chord().root().chroma(), Pitch.OCTAVE) == FOURTH_UP;
     }
 
     private static boolean endsOnFifth(List<Planned> strokes) {
@@ -228,13 +234,15 @@ public final class LeftHand implements Placed.Player {
     /** What the left hand takes at once, each kind of stroke with how often it comes. */
     private static Map<Placements.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
         Map<Placements.Struck, Integer> times = new LinkedHashMap<>();
+        // A chord of one beat has no time to be rolled, as one that is struck again has not.
+        int often = cut.ticks() <= cut.bar().meter().beatTicks() ? 2 : 1;
         for (Planned stroke : strokes) {
             Role first = stroke.roles().get(0);
             boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);
             boolean several = stroke.roles().size() > 1 && stroke.roles().stream().noneMatch(LeftHand::fromElsewhere);
             if (stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.origin() == Origin.ENDING) && (chord || several || first.kind() == Role.Kind.VOICING)) {
                 times.merge(first.kind() == Role.Kind.VOICING ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass())
-                        : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord), 1, Integer::sum);
+                        : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord), often, Integer::sum);
             }
         }
         return times;

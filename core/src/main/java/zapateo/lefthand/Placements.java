@@ -64,11 +64,12 @@ final class Placements {
      * @param inKey    tones it does not name
      * @param bassSpacing of the figure
      * @param alternates whether its last bass is the fifth
+     * @param resolves whether it is a dominant on its way home
      * @param between  seconds from a bass to the chord above it, the shortest there are
      * @param said     tones that make the chord what it is, as far as its time allows
      */
     record Need(ChordSymbol chord, Key key, Register register, Optional<Voicing> upper, Optional<Voicing> shape, boolean bass, BassLine.Basses way, Map<Struck, Integer> together, Optional<Pitch> fixed,
-                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, KeyTones inKey, String bassSpacing, boolean alternates, double between) {
+                Lock lock, boolean outer, boolean right, Map<Under, Integer> under, Run run, List<Interval> said, KeyTones inKey, String bassSpacing, boolean alternates, double between, boolean resolves) {
     }
 
     /**
@@ -231,8 +232,18 @@ final class Placements {
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
                 need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(need, placement), doubled(need.key(), placement), room(need, placement),
-                outside(need, placement), late(need, placement), leaves(need, placement),
+                outside(need, placement), late(need, placement), leaves(need, placement), voices(need, placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : home(need), middle));
+    }
+
+    private static Candidate.Voices voices(Need need, Placement placement) {
+        int[] keys = Candidate.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));
+        int chroma = need.resolves() ? need.chord().tone(need.chord().quality().tone(7).orElseThrow()).chroma() : -1;
+        int seventh = -1;
+        for (int key : keys) {
+            seventh = keys.length > 2 && key % Pitch.OCTAVE == chroma ? key : seventh;
+        }
+        return new Candidate.Voices(keys, seventh);
     }
 
     private double late(Need need, Placement placement) {
@@ -274,7 +285,7 @@ final class Placements {
         List<Candidate> placed = new ArrayList<>();
         for (int position = candidate.bass() - Candidate.FIVE_FINGERS - FURTHEST_FINGER; position <= candidate.bass() + FURTHEST_FINGER; position++) {
             placed.add(new Candidate(candidate.placement(), candidate.bass(), candidate.upper(), candidate.top(), candidate.way(), 0, position, 0, candidate.mud(), candidate.reach(),
-                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.outside(), candidate.late(), candidate.leaves(), candidate.home()));
+                    candidate.beyond(), candidate.leftOut(), candidate.doubled(), candidate.room(), candidate.outside(), candidate.late(), candidate.leaves(), candidate.voices(), candidate.home()));
         }
         return placed;
     }
@@ -351,6 +362,7 @@ final class Placements {
                 CostTerm.own("reach", weights.of("reach"), Candidate::reach),
                 CostTerm.own("beyond", weights.of("beyond"), Candidate::beyond),
                 CostTerm.own("outside", weights.of("outside"), Candidate::outside),
+                CostTerm.step("hanging", weights.of("hanging"), (from, to) -> to.leavesHanging(from) ? 1 : 0),
                 CostTerm.own("late", weights.of("late"), Candidate::late),
                 CostTerm.own("room", weights.of("room"), Candidate::room),
                 CostTerm.own("doubled-leading-tone", weights.of("doubled-leading-tone"), Candidate::doubled),

@@ -24,6 +24,7 @@ import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
 import zapateo.song.ChartParser;
@@ -32,8 +33,8 @@ import zapateo.song.Song;
 /** Pairs of bars, spoiled and good: what each row of the list of faults marks and what it lets pass. The examples are those of FAULTS.md; the rest is common practice. */
 class CriticTest {
 
-    /** Hand, notes with fingers, roles and loudness at will, tick, length: {@code R:C4.5=1!90+E4@0:480}; a note that leads ends with {@code ~}. */
-    private static final Pattern STROKE = Pattern.compile("(R:)?([^@]+)@([0-9]+):([0-9]+)(~)?");
+    /** Hand, notes with fingers, roles and loudness at will, tick, length: {@code R:C4.5=1!90+E4@0:480}; a note that leads ends with {@code ~}, an accent with {@code !}, what put it there with {@code #TUNE}. */
+    private static final Pattern STROKE = Pattern.compile("(R:)?([^@]+)@([0-9]+):([0-9]+)(~)?(!)?(?:#([A-Z_]+))?");
     private static final Pattern NOTE = Pattern.compile("([A-G][♭♯]?-?[0-9])(?:\\.([1-5]))?(?:=([^!]+))?(?:!([0-9]+))?");
     private static final int MIDDLE = 48;
 
@@ -65,7 +66,32 @@ class CriticTest {
         "F1;C;; C2.4+G2.2@0:1920;C2.5+G2.1@0:1920",
         "F2;C;; C2.3+C3.1@0:1920;C2.5+C3.1@0:1920",
         "M4;C;; E3!66+G3!66+C4!80@960:480;E3!66+G3!66+C4!66@960:480",
-        "L1;C/E;; C2@0:1920;E2@0:1920"})
+        "L1;C/E;; C2@0:1920;E2@0:1920", "L1;Dm/C;; D2@0:1920;C2@0:1920",
+        "L2;Am;; A1+C2@0:960;A1+E2+C3@0:960", "L2;Dm7;; C2+D2@0:960;D2+C3@0:960", "L2;E;; E1+B1@0:960;E2+B2@0:960", "L2;C6;; B♭1+G2+E3@0:960;C2+A2+E3@0:960",
+        "L3;Dm/C;; C2+D2@0:960;C2+A2@0:960", "L3;F/G;; G2+A2@0:960;G2+F3@0:960", "L3;Am/G;; G2+A2@0:960;G2+E3@0:960",
+        "L4;C;; G2+C3+E3@0:480;G3+C4+E4@0:480", "L4;F;; C4+F4+A4@0:480;F3+A3+C4@0:480", "L4;Em;jumps; E3@0:960;E2@0:960",
+        "L5;D | G;; A2@0:1920 A1@1920:1920 G2@3840:1920;D2@0:1920 A2@1920:1920 G2@3840:1920", "L5;C | F;; C3@0:960 F1@3840:960;C2@0:960 F1@3840:960",
+        "L6;C | G;; C2@0:1920 E♭2@3360:480~ G2@3840:960;C2@0:1920 A2@3360:480~ G2@3840:960", "L6;D7 | G;; D2@0:1920 F2@3360:480~ G2@3840:960;D2@0:1920 F♯2@3360:480~ G2@3840:960",
+        "L8;F;alternates; F2@0:960 F2@1920:960;F2@0:960 C2@1920:960", "L8;Dm7;alternates; D2@0:960 D2@1920:960;D2@0:960 A1@1920:960",
+        "L9;Cmaj7;; C2+G2+E3@0:3840;C2+B2+E3@0:3840", "L9;Csus4;; C2+G2+C3@0:3840;C2+G2+F3@0:3840", "L9;Dm7♭5;; D2+C3+F3@0:3840;D2+A♭2+C3+F3@0:3840", "L9;C9;; C2+B♭2+E3@0:3840;C3+E3+B♭3+D4@0:3840",
+        "L11;Cmaj7;; C2+G2+E3@0:3840;C2+B2+E3@0:3840", "L13;A7 | Dm;; A2@0:960 G3+C♯4+F♯4@960:960;A2@0:960 G3+C♯4+F4@960:960",
+        "L14;C/E;; E2+E3+G3@0:960;E2+C3+G3@0:960", "L17;Dm7 | G7;; D2@0:960 F3+A3+C4@960:960 G2@3840:960 B3+D4+F4@4800:960;D2@0:960 F3+A3+C4@960:960 G2@3840:960 F3+G3+B3@4800:960",
+        "L18;E♭;; E♭2+G3@0:960;E♭2+E♭3@0:960",
+        "L19;G7 | C;; G2+F3+B3@0:1920 C3+G3+E4@3840:1920;G2+F3+B3@0:1920 C2+G2+E3@3840:1920",
+        "L16;C | C;bossa; C2@0:960 G2@960:960 C2@1920:960 G2@2880:960;C2@0:1440 G2@1440:480 G2@1920:1440 C2@3360:480", "L16;Am | Am;slips; A1@0:480! E3+A3+C4@480:960;A1@0:480 E3+A3+C4@480:960!",
+        "R1;D7;; D2@0:1920 R:F4+A4=tune@0:1920#UNDER_TUNE;D2@0:1920 R:F♯4+A4=tune@0:1920#UNDER_TUNE", "R1;C;; C2@0:960 R:D4+E4=tune@0:960#UNDER_TUNE;C2@0:960 R:C4+E4=tune@0:960#UNDER_TUNE",
+        "R2;C;; C2+G2@0:3840 R:E5@0:960#TUNE R:C4+E4+G4+C5@1920:960#UNDER_TUNE;C2+G2@0:3840 R:G4+C5+E5@0:960#UNDER_TUNE R:E4+G4+C5@1920:960#UNDER_TUNE",
+        "R3;C | F;; C3@0:1920 R:E4+G4+C5@0:1920#COMPING F2@3840:1920 R:A3+C4+F4@3840:1920#COMPING;C3@0:1920 R:E4+G4+C5@0:1920#COMPING F2@3840:1920 R:F4+A4+C5@3840:1920#COMPING",
+        "R4;G7 | C;; R:B3+D4+F4@0:1920#COMPING C2+G2+E3@3840:3840#ENDING R:G4+C5@3840:480#COMPING R:G4+C5@4800:480#COMPING;R:B3+D4+F4@0:1920#COMPING C2+G2+E3@3840:3840#ENDING R:G4+C5@3840:3840#COMPING",
+        "R5;A7;; A2@0:960 R:C4+E4+G4@0:960#COMPING;A2@0:960 R:C♯4+E4+G4@0:960#COMPING",
+        "R6;C;; C3@0:960 R:C4@0:240#FILL R:C6@240:240#FILL;C3@0:960 R:C4@0:240#FILL R:E4@240:240#FILL",
+        "B2;C;; C4@0:480 R:C4+G4@480:480;C4@0:480 R:E4+G4@480:480",
+        "B6;Cm;; E2@0:960 R:F4@0:960#COMPING;E♭2@0:960 R:G4@0:960#COMPING",
+        "F3;C;; E3@0:480 R:C4.1+E4.2+G4.5@960:480 E3@1920:480;E3@0:480 R:C4.1+E4.3+G4.5@960:480 E3@1920:480",
+        "F4;C;; R:E4.2@0:480 R:F4.1@480:480;R:E4.3@0:480 R:F4.1@480:480",
+        "F5;C;; C3.5+G3.1@0:960 C3.4+G3.1@960:960;C3.5+G3.1@0:960 C3.5+G3.1@960:960",
+        "F6;C;; R:C4.2@0:240 R:D4.3@240:240 R:E4.5@480:240 R:F4.5@720:240;R:C4.2@0:240 R:D4.3@240:240 R:E4.4@480:240 R:F4.5@720:240",
+        "M3;C | C | C | C;; C2!70@0:960 C2!70@3840:960 C2!70@7680:960 C2!70@11520:960;C2!70@0:960 C2!72@3840:960 C2!74@7680:960 C2!71@11520:960"})
     void a_spoiled_bar_is_marked_and_a_good_one_is_not(String id, String chart, String traits, String spoiled, String good) {
         assertThat(ids(read(chart, traits, spoiled))).as(spoiled).contains(id);
         assertThat(ids(read(chart, traits, good))).as(good).doesNotContain(id);
@@ -110,7 +136,7 @@ class CriticTest {
         Set<Trait> set = EnumSet.noneOf(Trait.class);
         boolean band = traits != null && traits.contains("band");
         Arrays.stream((traits == null ? "" : traits.replace("band", "")).strip().split(" ")).filter(word -> !word.isEmpty()).forEach(word -> set.add(Trait.valueOf(word.toUpperCase(Locale.ROOT))));
-        Asked asked = new Asked("figure", "family", set, 0, false, band);
+        Asked asked = new Asked("figure", "family", set, 0, false, band, Liveliness.NONE, Asked.Claims.NONE);
         List<Stroke> all = new ArrayList<>();
         for (String word : strokes.strip().split(" +")) {
             all.add(stroke(song, word));
@@ -125,8 +151,8 @@ class CriticTest {
         int tick = Integer.parseInt(match.group(3));
         Side side = match.group(1) == null ? Side.LEFT : Side.RIGHT;
         Mark mark = match.group(5) != null ? Mark.LEAD : side == Side.LEFT && notes.get(0).pitch().midi() < MIDDLE || notes.size() == 1 && side == Side.LEFT ? Mark.HEEL : Mark.TOE;
-        return new Stroke(side, song.barAt(tick).index(), 0, TickSpan.of(tick, Integer.parseInt(match.group(4))), TickSpan.of(tick, Integer.parseInt(match.group(4))), mark, false, notes, Optional.empty(),
-                Nature.of(Origin.FIGURE), Reason.of("figure-stroke", Map.of()));
+        return new Stroke(side, song.barAt(tick).index(), 0, TickSpan.of(tick, Integer.parseInt(match.group(4))), TickSpan.of(tick, Integer.parseInt(match.group(4))), mark, match.group(6) != null, notes, Optional.empty(),
+                Nature.of(match.group(7) == null ? Origin.FIGURE : Origin.valueOf(match.group(7))), Reason.of("figure-stroke", Map.of()));
     }
 
     private static PartNote note(String text) {

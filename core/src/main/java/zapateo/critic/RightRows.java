@@ -1,0 +1,181 @@
+package zapateo.critic;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import zapateo.harmony.ChordSymbol;
+import zapateo.part.Origin;
+import zapateo.part.PartNote;
+import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
+import zapateo.rhythm.Side;
+import zapateo.song.Bar;
+import zapateo.song.Song;
+import zapateo.song.Tune;
+
+/** Rows about the right hand. */
+final class RightRows {
+
+    private static final int MAJOR_THIRD = 4;
+    private static final int TRITONE = 6;
+    private static final int MIDDLE_C = 60;
+    private static final int E5 = 76;
+    private static final int G3 = 55;
+    private static final int TRAVEL = 14;
+    private static final int TRAVEL_MS = 300;
+    private static final int TENTH = 15;
+    private static final int CHORUS_BARS = 8;
+    private static final double ZIGZAG = 0.15;
+    private static final double STEPS = 0.7;
+
+    private RightRows() {
+    }
+
+    /** R1: a tone under the melody is neither the chord's nor of its scale, lies a second under it, or two lie a semitone apart below C4. */
+    static void underTheMelody(Score score, Marks marks) {
+        for (int at : score.of(Side.RIGHT)) {
+            Stroke stroke = score.strokes().get(at);
+            Optional<ChordSymbol> chord = score.song().chordAt(stroke.written().tick());
+            if (!stroke.nature().origin().isTune() || stroke.notes().size() < 2 || chord.isEmpty()) {
+                continue;
+            }
+            int top = stroke.highest().midi();
+            boolean passing = !Tones.isOf(chord.get(), top);
+            Set<Integer> scale = score.song().bars().get(stroke.bar()).key().scale().stream().map(PitchClass::chroma).collect(Collectors.toSet());
+            int[] keys = stroke.keys();
+            for (int i = 0; i < keys.length - 1; i++) {
+                boolean strange = !Tones.isOf(chord.get(), keys[i]) && (!passing || !scale.contains(Math.floorMod(keys[i], 12)) || Tones.isTheOther(chord.get(), keys[i]));
+                boolean close = keys[keys.length - 1] - keys[i] <= 2;
+                boolean rubs = keys[i + 1] - keys[i] == 1 && keys[i] < MIDDLE_C;
+                if (strange || close || rubs) {
+                    marks.add(stroke.bar(), List.of(at), Map.of("note", stroke.notes().get(i).pitch().toString(), "chord", chord.get().toString()));
+                }
+            }
+        }
+    }
+
+    /** R2: between strong beats the number of tones jumps by two or more. */
+    static void flickers(Score score, Marks marks) {
+        Stroke before = null;
+        for (int at : score.of(Side.RIGHT)) {
+            Stroke stroke = score.strokes().get(at);
+            Bar bar = score.song().bars().get(stroke.bar());
+            boolean strong = (stroke.written().tick() - bar.tick()) % (2 * bar.meter().beatTicks()) == 0;
+            if (!stroke.nature().origin().isTune() || !strong) {
+                continue;
+            }
+            if (before != null && before.bar() / 4 == stroke.bar() / 4 && Math.abs(before.notes().size() - stroke.notes().size()) >= 2) {
+                marks.add(stroke.bar(), List.of(at), Map.of("before", String.valueOf(before.notes().size()), "now", String.valueOf(stroke.notes().size())));
+            }
+            before = stroke;
+        }
+    }
+
+    /** R3: a comping chord leaps where an inversion is nearer. */
+    static void leaps(Score score, Marks marks) {
+        Stroke before = null;
+        int placeBefore = -1;
+        for (int at : score.of(Side.RIGHT)) {
+            Stroke stroke = score.strokes().get(at);
+            if (stroke.nature().origin() != Origin.COMPING) {
+                continue;
+            }
+            int leap = before == null ? 0 : Math.abs(stroke.highest().midi() - before.highest().midi());
+            boolean single = stroke.notes().size() == 1 && before != null && before.notes().size() == 1;
+            boolean same = before != null && score.chordOf(stroke).equals(score.chordOf(before));
+            if (!same && (single ? leap > TRITONE : stroke.notes().size() > 1 && before != null && before.notes().size() > 1 && leap > MAJOR_THIRD && nearer(stroke, before.highest().midi()))) {
+                marks.add(stroke.bar(), List.of(placeBefore, at), Map.of("from", before.highest().toString(), "to", stroke.highest().toString()));
+            }
+            before = stroke;
+            placeBefore = at;
+        }
+    }
+
+    private static boolean nearer(Stroke stroke, int top) {
+        for (PartNote note : stroke.notes()) {
+            for (int key = Math.floorMod(note.pitch().midi(), 12) + G3 - G3 % 12; key <= E5; key += Pitch.OCTAVE) {
+                if (key >= G3 && Math.abs(key - top) <= MAJOR_THIRD) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    /** R4: the last chord is not one chord at its first tick, or stands on another chord. */
+    static void lastChord(Score score, Marks marks) {
+        List<Song.Placed> chords = score.chords();
+        if (chords.isEmpty()) {
+            return;
+        }
+        Song.Placed last = chords.get(chords.size() - 1);
+        List<Integer> here = score.of(Side.RIGHT).stream().filter(at -> score.strokes().get(at).nature().origin() == Origin.COMPING && score.strokes().get(at).written().tick() >= last.tick()).toList();
+        boolean ended = score.strokes().stream().anyMatch(stroke -> stroke.nature().origin() == Origin.ENDING);
+        if (!here.isEmpty() && ended && (here.size() > 1 || score.strokes().get(here.get(0)).written().tick() != last.tick()
+                || score.strokes().get(here.get(0)).notes().stream().anyMatch(note -> !Tones.isOf(last.chord().orElseThrow(), note.pitch().midi())))) {
+            marks.add(last.bar().index(), here, Map.of("chord", last.span().written()));
+        }
+    }
+
+    /** R5: a held shape contradicts a chord's third or seventh. */
+    static void contradicts(Score score, Marks marks) {
+        for (int at : score.of(Side.RIGHT)) {
+            Stroke stroke = score.strokes().get(at);
+            Optional<ChordSymbol> chord = score.chordOf(stroke).flatMap(Song.Placed::chord);
+            if (stroke.nature().origin() == Origin.COMPING && chord.isPresent() && !score.asked(stroke).is(Trait.BLUES)) {
+                stroke.notes().stream().filter(note -> Tones.isTheOther(chord.get(), note.pitch().midi()) && !Tones.isOf(chord.get(), note.pitch().midi())).findFirst()
+                        .ifPresent(note -> marks.add(stroke.bar(), List.of(at), Map.of("note", note.pitch().toString(), "chord", chord.get().toString())));
+            }
+        }
+    }
+
+    /** R6: a fill steps on the melody, or asks the hand to travel too far too soon. */
+    static void fills(Score score, Marks marks) {
+        List<Tune.Sung> sung = Tune.of(score.song());
+        List<Integer> right = score.of(Side.RIGHT);
+        for (int i = 0; i < right.size(); i++) {
+            Stroke stroke = score.strokes().get(right.get(i));
+            Origin origin = stroke.nature().origin();
+            if (origin != Origin.FILL && origin != Origin.LICK && origin != Origin.UNISON) {
+                continue;
+            }
+            boolean steps = origin == Origin.FILL && sung.stream().anyMatch(note -> note.tick() < stroke.written().end() && stroke.written().tick() < note.tick() + note.ticks());
+            Stroke next = i + 1 < right.size() ? score.strokes().get(right.get(i + 1)) : null;
+            Bar bar = score.song().bars().get(stroke.bar());
+            boolean far = next != null && Math.abs(next.highest().midi() - stroke.highest().midi()) > TRAVEL && bar.tempo().millisecondsOf(next.written().tick() - stroke.written().tick()) < TRAVEL_MS;
+            if (steps || far) {
+                marks.add(stroke.bar(), List.of(right.get(i)), Map.of("note", stroke.highest().toString()));
+            }
+        }
+    }
+
+    /** R7: an improvised chorus zigzags, only steps, spans too little, never rests or ends off its chord. */
+    static void chorus(Score score, Marks marks) {
+        List<Stroke> line = score.of(Side.RIGHT).stream().map(score.strokes()::get).filter(stroke -> stroke.nature().origin() == Origin.CHORUS).toList();
+        if (line.size() < CHORUS_BARS) {
+            return;
+        }
+        int zigzags = 0;
+        int steps = 0;
+        boolean rests = false;
+        TreeSet<Integer> keys = new TreeSet<>();
+        for (int i = 0; i < line.size(); i++) {
+            int key = line.get(i).highest().midi();
+            keys.add(key);
+            zigzags += i >= 2 && key == line.get(i - 2).highest().midi() && key != line.get(i - 1).highest().midi() ? 1 : 0;
+            steps += i >= 1 && Math.abs(key - line.get(i - 1).highest().midi()) <= 2 ? 1 : 0;
+            rests |= i >= 1 && line.get(i).written().tick() - line.get(i - 1).written().end() >= score.last().meter().beatTicks() / 2;
+        }
+        Stroke end = line.get(line.size() - 1);
+        boolean off = score.song().chordAt(end.written().tick()).filter(chord -> !Tones.isOf(chord, end.highest().midi())).isPresent();
+        boolean wide = score.song().bars().size() < CHORUS_BARS || keys.last() - keys.first() >= TENTH;
+        String what = zigzags > ZIGZAG * line.size() ? "zigzags" : steps > STEPS * line.size() ? "steps" : !wide ? "span" : !rests ? "rests" : off ? "end" : "";
+        if (!what.isEmpty()) {
+            marks.add(line.get(0).bar(), List.of(), Map.of("what", what));
+        }
+    }
+}
