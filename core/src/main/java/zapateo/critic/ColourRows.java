@@ -151,7 +151,9 @@ final class ColourRows {
                 List<Integer> together = score.within(stroke.written().tick(), stroke.written().tick() + 1);
                 long times = together.stream().map(score.strokes()::get).filter(each -> !each.nature().origin().isSung() && (leading || each.hand() == Side.LEFT))
                         .flatMap(each -> each.notes().stream()).filter(note -> Math.floorMod(note.pitch().midi(), 12) == third).count();
-                boolean aboveItsBass = inBass && stroke.hand() == Side.LEFT && stroke.mark() == Mark.TOE && times > 0 && stroke.notes().size() > 1;
+                // A close chord that has the third at its own bottom is on its bass, not over it.
+                boolean onBass = Math.floorMod(stroke.lowest().midi(), 12) == third && score.notesAt(stroke.written().tick()).stream().noneMatch(note -> note.pitch().midi() < stroke.lowest().midi());
+                boolean aboveItsBass = inBass && !onBass && stroke.hand() == Side.LEFT && stroke.mark() == Mark.TOE && times > 0 && stroke.notes().size() > 1;
                 if ((inBass || leading) && times > 1 || aboveItsBass) {
                     marks.add(place.bar().index(), together, Map.of("chord", place.span().written(), "note", chord.tone(Interval.of(2, MAJOR_THIRD)).toString()));
                 }

@@ -69,7 +69,7 @@ final class StyleRows {
             if (!bar.meter().equals(Meter.parse("4/4")) || bar.chords().size() > 2 || left.isEmpty() || bar.index() == score.last().index()) {
                 continue;
             }
-            Set<Integer> basses = left.stream().filter(stroke -> stroke.mark() == Mark.HEEL).map(stroke -> stroke.written().tick() - bar.tick()).collect(Collectors.toSet());
+            Set<Integer> basses = left.stream().filter(stroke -> stroke.notes().size() == 1 && stroke.mark() != Mark.LEAD).map(stroke -> stroke.written().tick() - bar.tick()).collect(Collectors.toSet());
             List<Integer> chords = left.stream().filter(stroke -> stroke.mark() == Mark.TOE && stroke.notes().size() > 1).map(stroke -> stroke.written().tick() - bar.tick()).toList();
             boolean bossa = asked.is(Trait.BOSSA) && (!BOSSA_BASSES.contains(basses) || !chords.isEmpty() && chords.stream().allMatch(tick -> tick % Ticks.PER_QUARTER == 0));
             boolean slipped = asked.is(Trait.SLIPS) && left.stream().anyMatch(stroke -> stroke.accent() && stroke.written().tick() == bar.tick());

@@ -33,8 +33,8 @@ import zapateo.song.Song;
 /** Pairs of bars, spoiled and good: what each row of the list of faults marks and what it lets pass. The examples are those of FAULTS.md; the rest is common practice. */
 class CriticTest {
 
-    /** Hand, notes with fingers, roles and loudness at will, tick, length: {@code R:C4.5=1!90+E4@0:480}; a note that leads ends with {@code ~}, an accent with {@code !}, what put it there with {@code #TUNE}. */
-    private static final Pattern STROKE = Pattern.compile("(R:)?([^@]+)@([0-9]+):([0-9]+)(~)?(!)?(?:#([A-Z_]+))?");
+    /** Hand, notes with fingers, roles and loudness at will, tick, length: {@code R:C4.5=1!90+E4@0:480}; a note that leads ends with {@code ~}, one that is no bass with {@code _}, an accent with {@code !}, what put it there with {@code #TUNE}. */
+    private static final Pattern STROKE = Pattern.compile("(R:)?([^@]+)@([0-9]+):([0-9]+)(~|_)?(!)?(?:#([A-Z_]+))?");
     private static final Pattern NOTE = Pattern.compile("([A-G][♭♯]?-?[0-9])(?:\\.([1-5]))?(?:=([^!]+))?(?:!([0-9]+))?");
     private static final int MIDDLE = 48;
 
@@ -132,7 +132,10 @@ class CriticTest {
     }
 
     private static List<Fault> read(String chart, String traits, String strokes, List<TickSpan> pedal) {
-        Song song = ChartParser.parse("Key: " + (chart.contains("Am") || chart.contains("E7") ? "Am" : "C") + "\n| " + chart + " |").song().orElseThrow();
+        return read(ChartParser.parse("Key: " + (chart.contains("Am") || chart.contains("E7") ? "Am" : "C") + "\n| " + chart + " |").song().orElseThrow(), traits, strokes, pedal, Pianist.of(Hand.USUAL));
+    }
+
+    static List<Fault> read(Song song, String traits, String strokes, List<TickSpan> pedal, Pianist pianist) {
         Set<Trait> set = EnumSet.noneOf(Trait.class);
         boolean band = traits != null && traits.contains("band");
         Arrays.stream((traits == null ? "" : traits.replace("band", "")).strip().split(" ")).filter(word -> !word.isEmpty()).forEach(word -> set.add(Trait.valueOf(word.toUpperCase(Locale.ROOT))));
@@ -141,7 +144,7 @@ class CriticTest {
         for (String word : strokes.strip().split(" +")) {
             all.add(stroke(song, word));
         }
-        return Critic.read(new Score(song, all, pedal, Pianist.of(Hand.USUAL), song.bars().stream().map(bar -> asked).toList()));
+        return Critic.read(new Score(song, all, pedal, pianist, song.bars().stream().map(bar -> asked).toList()));
     }
 
     private static Stroke stroke(Song song, String word) {
@@ -150,7 +153,7 @@ class CriticTest {
         List<PartNote> notes = Arrays.stream(match.group(2).split("\\+")).map(CriticTest::note).toList();
         int tick = Integer.parseInt(match.group(3));
         Side side = match.group(1) == null ? Side.LEFT : Side.RIGHT;
-        Mark mark = match.group(5) != null ? Mark.LEAD : side == Side.LEFT && notes.get(0).pitch().midi() < MIDDLE || notes.size() == 1 && side == Side.LEFT ? Mark.HEEL : Mark.TOE;
+        Mark mark = match.group(5) != null ? match.group(5).equals("~") ? Mark.LEAD : Mark.TOE : side == Side.LEFT && notes.get(0).pitch().midi() < MIDDLE || notes.size() == 1 && side == Side.LEFT ? Mark.HEEL : Mark.TOE;
         return new Stroke(side, song.barAt(tick).index(), 0, TickSpan.of(tick, Integer.parseInt(match.group(4))), TickSpan.of(tick, Integer.parseInt(match.group(4))), mark, match.group(6) != null, notes, Optional.empty(),
                 Nature.of(match.group(7) == null ? Origin.FIGURE : Origin.valueOf(match.group(7))), Reason.of("figure-stroke", Map.of()));
     }
