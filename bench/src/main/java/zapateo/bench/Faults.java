@@ -1,6 +1,11 @@
 package zapateo.bench;
 
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -41,6 +46,17 @@ public final class Faults {
         measure(songs + " seeded songs, levels off", seeded, 0);
         measure(songs + " seeded songs, level 3", seeded, LEVEL);
         measure("songs drawn from seed " + draw + ", levels off", drawn, 0);
+        List<Song> byHand = byHand();
+        measure(byHand.size() + " charts written by hand, levels off", byHand, 0);
+    }
+
+    /** Half of them with melodies; the last ten were written when the reader was finished. */
+    private static List<Song> byHand() {
+        try (InputStream charts = Faults.class.getResourceAsStream("by-hand.txt")) {
+            return Arrays.stream(new String(charts.readAllBytes(), StandardCharsets.UTF_8).split("\n---\n")).map(text -> ChartParser.parse(text).song().orElseThrow()).toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static Song song(long seed) {
