@@ -1037,6 +1037,8 @@ export interface components {
             id: string;
             /** Format: int32 */
             number: number;
+            /** @description null where none is known */
+            repair: components["schemas"]["RepairView"];
             strokes: number[];
             waved: boolean;
         };
@@ -1709,6 +1711,11 @@ export interface components {
             mode: string;
             /** Format: int32 */
             number: number;
+        };
+        RepairView: {
+            choice: string;
+            text: string;
+            value: string;
         };
         RepeatView: {
             /** Format: int32 */

@@ -1,4 +1,5 @@
 import type { Choices, Fault, ReadOver as Read } from "../../api/client";
+import { choose } from "./scope";
 
 /** What a strict reader would mark, bar by bar: pressed, its notes are lit; what is meant so is waved off and stays so. */
 export function ReadOver({
@@ -27,6 +28,12 @@ export function ReadOver({
     const next = off ? [...others, name] : others;
     onChange(next.length > 0 ? { ...rest, wavedOff: next } : rest);
   };
+  const mend = (fault: Fault) => {
+    if (!fault.repair) return;
+    const { choice, value } = fault.repair;
+    if (choice === "locks") onChange({ ...choices, locks: (choices.locks ?? []).filter((lock) => lock.bar !== fault.number) });
+    else onChange(choose(choices, { kind: "bars", bars: String(fault.number) }, { [choice]: value === "false" ? false : value }));
+  };
   return (
     <div className="grid gap-2">
       <p className="leading-snug">
@@ -51,6 +58,16 @@ export function ReadOver({
                 {fault.found}
               </button>
               <p className="text-[0.92rem] text-quiet leading-snug">{fault.better}</p>
+              {fault.repair && (
+                <button
+                  type="button"
+                  onClick={() => mend(fault)}
+                  className="mr-4 min-h-8 font-semibold text-[0.92rem] text-accent underline underline-offset-4"
+                  aria-label={`Mend bar ${fault.number}: ${fault.repair.text}`}
+                >
+                  {fault.repair.text}
+                </button>
+              )}
               <button
                 type="button"
                 onClick={() => wave(fault, true)}

@@ -270,6 +270,7 @@ describe("read over", () => {
     found: `C2 and E2 struck together are mud in bar ${bar + 1}.`,
     better: "Spread them.",
     waved,
+    repair: null as { choice: string; value: string; text: string } | null,
   });
   const show = (faults: ReturnType<typeof fault>[], choices: Chosen = {}) => {
     const [onBar, onPoint, onChange] = [vi.fn(), vi.fn(), vi.fn()];
@@ -293,5 +294,20 @@ describe("read over", () => {
     expect(screen.getByText(/marks nothing/)).toBeVisible();
     await userEvent.click(screen.getByRole("button", { name: "bar 5" }));
     expect(again.onChange).toHaveBeenCalledWith({ figure: "held" });
+  });
+  it("offers what mends a bar and puts it into that bar", async () => {
+    const mended = { ...fault(4), repair: { choice: "voicing", value: "close", text: "In this bar voicing: Close triad" } };
+    const { onChange } = show([mended], { figure: "held" });
+    await userEvent.click(screen.getByRole("button", { name: "Mend bar 5: In this bar voicing: Close triad" }));
+    expect(onChange).toHaveBeenCalledWith({ figure: "held", overrides: [{ bars: "5", voicing: "close" }] });
+    cleanup();
+    const locked = show([{ ...fault(4), repair: { choice: "locks", value: "", text: "Let go what is locked" } }], {
+      locks: [
+        { bar: 5, bass: "F1" },
+        { bar: 6, bass: "G2" },
+      ] as Chosen["locks"],
+    });
+    await userEvent.click(screen.getByRole("button", { name: /Mend bar 5/ }));
+    expect(locked.onChange).toHaveBeenCalledWith({ locks: [{ bar: 6, bass: "G2" }] });
   });
 });

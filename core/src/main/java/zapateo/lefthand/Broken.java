@@ -12,6 +12,7 @@ import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
 
 /**
  * A chord played one tone after another, so that it says what it is: over a bass that is not the root the figure climbs the rungs of its spacing, and a tone of the chord that is missing
@@ -25,16 +26,20 @@ final class Broken {
     private static final int MOST_AT_ONCE = 3;
     private static final int FIFTH = 5;
     private static final int OUTSIDE = 12;
+    private static final int CROSSED = 4;
     private static final int SCALE = 7;
 
     private final Placement placement;
     private final Spacing spacing;
     private final List<Interval> said;
+    private final List<Side> hands;
 
-    Broken(Placement placement, Spacing spacing, List<Interval> said) {
+    /** @param hands that play the strokes, in their order */
+    Broken(Placement placement, Spacing spacing, List<Interval> said, List<Side> hands) {
         this.placement = placement;
         this.spacing = spacing;
         this.said = said;
+        this.hands = hands;
     }
 
     /**
@@ -63,15 +68,15 @@ final class Broken {
             // What lies lower takes the lower tone.
             List<List<Integer>> taken = places.stream().limit(missing.size()).sorted(Comparator.comparingInt(at -> key(laid.get(at.get(0))))).toList();
             List<Interval> rising = missing.stream().sorted(Comparator.comparingInt(Interval::semitones)).toList();
-            IntStream.range(0, rising.size()).forEach(i -> taken.get(i).forEach(at -> strokes.set(at, List.of(near(rising.get(i), key(laid.get(at)))))));
+            IntStream.range(0, rising.size()).forEach(i -> taken.get(i).forEach(at -> strokes.set(at, List.of(near(rising.get(i), at, laid)))));
             return strokes;
         }
         List<Integer> free = places.stream().flatMap(List::stream).sorted().toList();
         for (int i = 0; i < free.size(); i++) {
-            strokes.set(free.get(i), List.of(near(missing.get(i % missing.size()), key(laid.get(free.get(i))))));
+            strokes.set(free.get(i), List.of(near(missing.get(i % missing.size()), free.get(i), laid)));
         }
         for (Interval tone : missing.subList(Math.min(missing.size(), free.size()), missing.size())) {
-            withLast(strokes, tone);
+            withLast(strokes, tone, laid);
         }
         return strokes;
     }
@@ -101,25 +106,32 @@ final class Broken {
     }
 
     /** What finds no place of its own sounds with the last tone of the chord. */
-    private void withLast(List<List<Role>> strokes, Interval tone) {
+    private void withLast(List<List<Role>> strokes, Interval tone, List<Role> laid) {
         int last = strokes.size() - 1;
         while (last > 0 && strokes.get(last).get(0).equals(Role.BASS)) {
             last--;
         }
         if (strokes.get(last).size() < MOST_AT_ONCE && !strokes.get(last).get(0).equals(Role.BASS)) {
-            Role with = near(tone, key(strokes.get(last).get(0)));
+            Role with = near(tone, last, laid);
             strokes.set(last, Stream.concat(strokes.get(last).stream(), Stream.of(with)).sorted(Comparator.comparingInt(this::key)).toList());
         }
     }
 
-    /** The tone in the octave nearest to a key, clear of the bass and, where it can be, inside the register. */
-    private Role near(Interval tone, int key) {
+    /** The tone in the octave nearest to what it stands for: clear of the bass, between the same neighbours and, in the left hand, inside the register where it can be. */
+    private Role near(Interval tone, int at, List<Role> laid) {
         int number = (tone.number() - 1) % SCALE + 1;
+        int key = key(laid.get(at));
         boolean close = placement.chord().over().isEmpty() && placement.bass().midi() >= Register.CHORD_LOWEST;
         int lowest = placement.bass().midi() + (close ? CLOSE_TO_ROOT : CLEAR_OF_BASS);
-        int highest = spacing.window().map(Spacing.Window::highest).orElse(Integer.MAX_VALUE);
+        int highest = hands.get(at) == Side.LEFT ? spacing.window().map(Spacing.Window::highest).orElse(Integer.MAX_VALUE) : Integer.MAX_VALUE;
         return Stream.of(number, number + SCALE, number + 2 * SCALE, number + 3 * SCALE).filter(degree -> degree > 2 && degree <= Role.HIGHEST).map(Role::tone).filter(role -> key(role) >= lowest)
-                .min(Comparator.comparingInt(role -> Math.abs(key(role) - key) + OUTSIDE * Math.max(0, key(role) - highest))).orElseThrow();
+                .min(Comparator.comparingInt((Role role) -> Math.abs(key(role) - key) + OUTSIDE * Math.max(0, key(role) - highest) + CROSSED * crossed(key(role), key, laid))
+                        .thenComparing(role -> -key(role))).orElseThrow();
+    }
+
+    /** How many other tones of the chord lie between two keys. */
+    private int crossed(int one, int other, List<Role> laid) {
+        return (int) laid.stream().mapToInt(this::key).distinct().filter(key -> key != other && key > Math.min(one, other) && key < Math.max(one, other)).count();
     }
 
     private int chroma(Interval tone) {

@@ -44,7 +44,7 @@ final class CloseChords {
         return switch (own.id()) {
             case "guide-tones", "rootless" -> shaped(chord, own, window, inKey, onBass, said);
             case "triad" -> stacked(chord, Set.of(triad(chord)), window);
-            case "nearest" -> stacked(chord, chord.quality().tones().size() <= 3 ? Set.of(triad(chord)) : toneSets(chord, onBass), window);
+            case "nearest" -> stacked(chord, chord.quality().tones().size() <= 3 && (onBass || chord.over().isEmpty()) ? Set.of(triad(chord)) : toneSets(chord, onBass), window);
             // Every inversion, low to high; one without the bass's own tone too where four are left.
             default -> stacked(chord, toneSets(chord, onBass), window);
         };
@@ -140,6 +140,9 @@ final class CloseChords {
         }
         Set<List<Interval>> sets = new LinkedHashSet<>();
         sets.add(List.copyOf(all));
+        if (!onBass && chord.over().isPresent() && all.size() == FULL_HAND) {
+            sets.add(all.stream().filter(tone -> tone.number() != 5 || tone.semitones() != FIFTH).toList());
+        }
         if (onBass && all.size() == FULL_HAND) {
             all.removeIf(tone -> chord.tone(tone).chroma() == chord.bass().chroma());
             sets.add(List.copyOf(all));

@@ -83,7 +83,7 @@ final class Placements {
         static final Run NONE = new Run("open", List.of(), List.of());
 
         List<List<Role>> on(Placement placement, List<Interval> said) {
-            return new Broken(placement, Spacing.named(spacing), said).of(roles);
+            return new Broken(placement, Spacing.named(spacing), said, hands).of(roles);
         }
     }
 

@@ -37,6 +37,11 @@ class CriticTest {
     private static final Pattern STROKE = Pattern.compile("(R:)?([^@]+)@([0-9]+):([0-9]+)(~|_)?(!)?(?:#([A-Z_]+))?");
     private static final Pattern NOTE = Pattern.compile("([A-G][♭♯]?-?[0-9])(?:\\.([1-5]))?(?:=([^!]+))?(?:!([0-9]+))?");
     private static final int MIDDLE = 48;
+    /** What a fault brings with it in a fragment: a wrong bass is no root either, mud lies too low, what is spoiled of a chord is lost to it, a finger changed is another's place. */
+    private static final Map<String, List<String>> ALSO = Map.ofEntries(Map.entry("L1", List.of("L9")), Map.entry("L2", List.of("L1", "L3", "L4", "L9", "L11", "L18")), Map.entry("L3", List.of("L2")),
+            Map.entry("L4", List.of("L1", "L2")), Map.entry("L5", List.of("L1")), Map.entry("L9", List.of("L11")), Map.entry("L10", List.of("L1")), Map.entry("L11", List.of("L9")),
+            Map.entry("L14", List.of("L18")), Map.entry("B2", List.of("L9")), Map.entry("B3", List.of("L9")), Map.entry("B6", List.of("L9")), Map.entry("B9", List.of("L9")), Map.entry("R5", List.of("L9")),
+            Map.entry("R6", List.of("L9")), Map.entry("F5", List.of("F1")), Map.entry("F6", List.of("F7")));
 
     @ParameterizedTest(name = "{0}: {1} {3}")
     @CsvSource(delimiter = ';', value = {
@@ -93,7 +98,10 @@ class CriticTest {
         "F6;C;; R:C4.2@0:240 R:D4.3@240:240 R:E4.5@480:240 R:F4.5@720:240;R:C4.2@0:240 R:D4.3@240:240 R:E4.4@480:240 R:F4.5@720:240",
         "M3;C | C | C | C;; C2!70@0:960 C2!70@3840:960 C2!70@7680:960 C2!70@11520:960;C2!70@0:960 C2!72@3840:960 C2!74@7680:960 C2!71@11520:960"})
     void a_spoiled_bar_is_marked_and_a_good_one_is_not(String id, String chart, String traits, String spoiled, String good) {
-        assertThat(ids(read(chart, traits, spoiled))).as(spoiled).contains(id);
+        List<String> more = new ArrayList<>(ids(read(chart, traits, spoiled)));
+        // What both of a pair say is the fragment's, which states no whole song.
+        more.removeAll(ids(read(chart, traits, good)));
+        assertThat(more).as(spoiled).contains(id).allMatch(other -> other.equals(id) || ALSO.getOrDefault(id, List.of()).contains(other));
         assertThat(ids(read(chart, traits, good))).as(good).doesNotContain(id);
     }
 

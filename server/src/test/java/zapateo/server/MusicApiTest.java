@@ -180,16 +180,20 @@ class MusicApiTest {
     /** What a strict reader marks is told in words, and what is meant so is told as such. */
     @Test
     void an_arrangement_is_read_over() {
-        String chart = "Key: C\n| C | Fm | C6 | F | G7 | C |";
-        JsonNode read = SERVER.post("/api/arrangements/read-over", Map.of("chart", chart, "choices", Map.of("figure", "hits-with-the-tune"))).json();
+        String chart = "Key: C\n| C | Dm7 | C6 | F | G7 | C |";
+        Map<String, Object> thin = Map.of("figure", "held", "voicing", "rooted-shell");
+        JsonNode read = SERVER.post("/api/arrangements/read-over", Map.of("chart", chart, "choices", thin)).json();
         assertThat(read.path("bars").asInt()).isEqualTo(6);
         assertThat(read.path("faults")).isNotEmpty().allSatisfy(fault -> {
             assertThat(fault.path("found").asString()).isNotBlank().doesNotContain("{");
             assertThat(fault.path("better").asString()).isNotBlank().doesNotContain("{");
             assertThat(fault.path("waved").asBoolean()).isFalse();
         });
+        JsonNode repair = read.path("faults").path(0).path("repair");
+        assertThat(repair.path("choice").asString()).isEqualTo("voicing");
+        assertThat(repair.path("text").asString()).isNotBlank().doesNotContain("{");
         String first = read.path("faults").path(0).path("id").asString() + "@" + read.path("faults").path(0).path("number").asInt();
-        JsonNode again = SERVER.post("/api/arrangements/read-over", Map.of("chart", chart, "choices", Map.of("figure", "hits-with-the-tune", "wavedOff", List.of(first)))).json();
+        JsonNode again = SERVER.post("/api/arrangements/read-over", Map.of("chart", chart, "choices", Map.of("figure", "held", "voicing", "rooted-shell", "wavedOff", List.of(first)))).json();
         assertThat(again.path("faults")).hasSameSizeAs(read.path("faults"));
         assertThat(again.path("faults").path(0).path("waved").asBoolean()).isTrue();
         assertThat(SERVER.post("/api/arrangements/read-over", Map.of("chart", "C", "choices", Map.of("wavedOff", List.of("nonsense")))).status()).isEqualTo(422);

@@ -13,6 +13,8 @@ import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
+import zapateo.arrangement.Repairs;
+import zapateo.critic.Fault;
 import zapateo.hand.Pianist;
 import zapateo.part.Reason;
 import zapateo.rhythm.Figure;
@@ -103,6 +105,12 @@ public class Arranging {
         Supplier<List<ProblemView>> problems = () -> problems(asked, arrangement);
         return new Result(arrangement, asked.pianist(), problems, withParts -> computed.view(new Computed.ViewKey(key, withParts, asked.waiting()),
                 () -> ArrangementView.of(arrangement, asked.pianist(), withParts, problems.get(), reasons::of)));
+    }
+
+    /** What may mend an arrangement that was read. */
+    Repairs repairs(ArrangeRequest request, List<Fault> read) {
+        Asked asked = asked(request);
+        return new Repairs(asked.arranger(), asked.song(), settled(asked), asked.pianist(), read);
     }
 
     private List<ProblemView> problems(Asked asked, Arrangement arrangement) {
