@@ -1037,8 +1037,8 @@ export interface components {
             id: string;
             /** Format: int32 */
             number: number;
-            /** @description null where none is known */
-            repair: components["schemas"]["RepairView"];
+            /** @description absent where none is known */
+            repair?: components["schemas"]["RepairView"];
             strokes: number[];
             waved: boolean;
         };

@@ -270,7 +270,7 @@ describe("read over", () => {
     found: `C2 and E2 struck together are mud in bar ${bar + 1}.`,
     better: "Spread them.",
     waved,
-    repair: null as { choice: string; value: string; text: string } | null,
+    repair: undefined as { choice: string; value: string; text: string } | undefined,
   });
   const show = (faults: ReturnType<typeof fault>[], choices: Chosen = {}) => {
     const [onBar, onPoint, onChange] = [vi.fn(), vi.fn(), vi.fn()];

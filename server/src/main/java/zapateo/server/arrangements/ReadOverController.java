@@ -1,5 +1,6 @@
 package zapateo.server.arrangements;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import java.util.ArrayList;
@@ -56,7 +57,7 @@ public class ReadOverController {
      * @param waved   whether it is meant so, as the choices say
      * @param repair  a choice for its bar that is known to mend it
      */
-    public record FaultView(String id, int bar, int number, List<Integer> strokes, String found, String better, boolean waved, @Schema(description = "null where none is known") RepairView repair) {
+    public record FaultView(String id, int bar, int number, List<Integer> strokes, String found, String better, boolean waved, @JsonInclude(JsonInclude.Include.NON_NULL) @Schema(description = "absent where none is known") RepairView repair) {
     }
 
     /**
