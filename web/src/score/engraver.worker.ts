@@ -20,7 +20,7 @@ self.onmessage = async (message: MessageEvent<Order>) => {
       pageWidth: Math.round((width * 100) / scale),
       pageHeight: 60_000,
       adjustPageHeight: true,
-      pageMarginTop: 0,
+      pageMarginTop: 30,
       pageMarginBottom: 10,
       pageMarginLeft: 25,
       pageMarginRight: 0,

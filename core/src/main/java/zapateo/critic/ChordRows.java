@@ -60,11 +60,14 @@ final class ChordRows {
             }
             int low = bass.lowest().midi();
             Optional<Song.Placed> chord = score.chordOf(bass);
-            for (int other : left) {
+            for (int other : score.within(bass.written().tick(), chord.map(Song.Placed::end).orElse(bass.written().tick() + 1))) {
                 Stroke with = score.strokes().get(other);
+                if (with.hand() != Side.LEFT) {
+                    continue;
+                }
                 int tick = with.written().tick();
                 boolean together = tick == bass.written().tick() || tick > bass.written().tick() && chord.isPresent() && tick < chord.get().end() && bass.written().end() <= tick
-                        && score.heardUntil(bass) > with.sounding().tick();
+                        && score.heardUntil(at) > with.sounding().tick();
                 if (together && with.mark() != Mark.LEAD) {
                     with.notes().stream().filter(note -> note.pitch().midi() - low >= 1 && note.pitch().midi() - low <= 2 && note.pitch().midi() < C3).findFirst()
                             .ifPresent(note -> marks.add(bass.bar(), List.of(at, other), Map.of("bass", bass.lowest().toString(), "note", note.pitch().toString())));
@@ -85,7 +88,7 @@ final class ChordRows {
             boolean shell = stroke.mark() == Mark.HEEL && low >= HIGHEST_JUMPED_BASS && stroke.notes().get(0).role().equals("1");
             boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && isSideBySide(stroke.keys()) && !shell && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
             boolean bass = stroke.mark() == Mark.HEEL && stroke.notes().size() == 1 && asked.is(Trait.JUMPS) && !asked.bassPlayer() && !asked.is(Trait.BASSLESS);
-            boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.heardUntil(stroke) > stroke.written().end()
+            boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.heardUntil(at) > stroke.written().end()
                     && low < (fifthStandsOn(score, at) ? G1 : A1);
             if (close && !rolledEnd && (low < C3 || high > G4) || bass && low > HIGHEST_JUMPED_BASS || deep && !rolledEnd) {
                 String notes = low == high ? stroke.lowest().toString() : stroke.lowest() + " to " + stroke.highest();

@@ -36,12 +36,11 @@ final class HandRows {
 
     /** B1: the hands strike one key, cross, or the right hand goes below the left. */
     static void runTogether(Score score, Marks marks) {
-        List<Integer> left = score.of(Side.LEFT);
         for (int at : score.of(Side.RIGHT)) {
             Stroke right = score.strokes().get(at);
-            for (int other : left) {
+            for (int other : score.soundingIn(right.written().tick(), right.written().end())) {
                 Stroke with = score.strokes().get(other);
-                boolean together = with.written().tick() < right.written().end() && right.written().tick() < with.written().end();
+                boolean together = with.hand() == Side.LEFT && with.written().tick() < right.written().end() && right.written().tick() < with.written().end();
                 if (together && right.lowest().midi() <= with.highest().midi()) {
                     marks.add(right.bar(), List.of(other, at), Map.of("left", with.highest().toString(), "right", right.lowest().toString()));
                 }
@@ -126,7 +125,7 @@ final class HandRows {
             Stroke before = score.strokes().get(step.before());
             Stroke now = score.strokes().get(step.now());
             boolean dry = score.asked(now).is(Trait.JUMPS) || score.asked(now).is(Trait.WALKS);
-            if (dry && step.from().tick() != step.to().tick() && before.lowest().midi() != now.lowest().midi() && score.heardUntil(before) > now.written().tick() + BLUR) {
+            if (dry && step.from().tick() != step.to().tick() && before.lowest().midi() != now.lowest().midi() && score.heardUntil(step.before()) > now.written().tick() + BLUR) {
                 marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("from", before.lowest().toString(), "to", now.lowest().toString()));
             }
         }

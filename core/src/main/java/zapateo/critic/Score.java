@@ -1,6 +1,8 @@
 package zapateo.critic;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -17,19 +19,79 @@ import zapateo.rhythm.Side;
 import zapateo.song.Bar;
 import zapateo.song.Song;
 
-/**
- * What is read: a song as two hands play it.
- *
- * @param strokes of both hands, in the order of time
- * @param pedal   while it is down
- * @param asked   by the bars' indices
- */
-public record Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Pianist pianist, List<Asked> asked) {
+/** What is read: a song as two hands play it. */
+public final class Score {
 
-    public Score {
-        strokes = List.copyOf(strokes);
-        pedal = List.copyOf(pedal);
-        asked = List.copyOf(asked);
+    /** A roll begins a quarter before its beat at the most. */
+    private static final int LONGEST_LEAD = 960;
+
+    private final Song song;
+    private final List<Stroke> strokes;
+    private final Pianist pianist;
+    private final List<Asked> asked;
+    /** Places of the strokes by where they are written, with those ticks. */
+    private final int[] order;
+    private final int[] ticks;
+    /** Until when each stroke is heard, by its place; and the latest of all up to each place of the order. */
+    private final int[] heard;
+    private final int[] latest;
+    private final List<Song.Placed> chords;
+
+    /**
+     * @param strokes of both hands, in the order of time
+     * @param pedal   while it is down, in the order of time
+     * @param asked   by the bars' indices
+     */
+    public Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Pianist pianist, List<Asked> asked) {
+        this.song = song;
+        this.strokes = List.copyOf(strokes);
+        this.pianist = pianist;
+        this.asked = List.copyOf(asked);
+        this.order = IntStream.range(0, strokes.size()).boxed().sorted(Comparator.comparingInt(i -> strokes.get(i).written().tick())).mapToInt(Integer::intValue).toArray();
+        this.ticks = Arrays.stream(order).map(i -> strokes.get(i).written().tick()).toArray();
+        this.heard = new int[strokes.size()];
+        for (int i = 0; i < heard.length; i++) {
+            heard[i] = heardUntil(strokes.get(i).sounding().end(), pedal);
+        }
+        this.latest = new int[order.length];
+        for (int i = 0; i < order.length; i++) {
+            latest[i] = Math.max(heard[order[i]], i == 0 ? Integer.MIN_VALUE : latest[i - 1]);
+        }
+        this.chords = song.chords().filter(place -> place.chord().isPresent()).toList();
+    }
+
+    /** A key that is let go while the pedal is down is heard until it comes up. */
+    private static int heardUntil(int end, List<TickSpan> pedal) {
+        int low = 0;
+        int high = pedal.size() - 1;
+        while (low <= high) {
+            int middle = (low + high) >>> 1;
+            TickSpan down = pedal.get(middle);
+            if (down.tick() > end) {
+                high = middle - 1;
+            } else if (down.end() <= end) {
+                low = middle + 1;
+            } else {
+                return down.end();
+            }
+        }
+        return end;
+    }
+
+    public Song song() {
+        return song;
+    }
+
+    public List<Stroke> strokes() {
+        return strokes;
+    }
+
+    Pianist pianist() {
+        return pianist;
+    }
+
+    List<Asked> asked() {
+        return asked;
     }
 
     Asked asked(Stroke stroke) {
@@ -66,7 +128,7 @@ public record Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Piani
 
     /** The chords in their order, those of the song as it is played. */
     List<Song.Placed> chords() {
-        return song.chords().filter(place -> place.chord().isPresent()).toList();
+        return chords;
     }
 
     /** The chord a stroke plays: the one that arrives, for what is struck early. */
@@ -75,20 +137,34 @@ public record Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Piani
         return song.placedAt(early ? stroke.written().end() : stroke.written().tick());
     }
 
-    /** Places of what is struck inside a span, by where it is written; of both hands. */
+    /** Places of what is struck inside a span, by where it is written; of both hands, in their order. */
     List<Integer> within(int from, int to) {
-        return IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).written().tick() >= from && strokes.get(i).written().tick() < to).boxed().toList();
+        return IntStream.range(first(ticks, from), first(ticks, to)).map(i -> order[i]).sorted().boxed().toList();
     }
 
     /** Places of what sounds somewhere inside a span, the pedal counted. */
     List<Integer> soundingIn(int from, int to) {
-        return IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).written().tick() < to && heardUntil(strokes.get(i)) > from).boxed().toList();
+        return IntStream.range(first(latest, from + 1), first(ticks, to)).map(i -> order[i]).filter(i -> heard[i] > from).sorted().boxed().toList();
     }
 
-    /** Until when a stroke is heard. */
-    int heardUntil(Stroke stroke) {
-        int end = stroke.sounding().end();
-        return pedal.stream().filter(down -> down.tick() <= end && end < down.end()).mapToInt(TickSpan::end).max().orElse(end);
+    /** The first place in rising numbers that is not below a bound. */
+    private static int first(int[] rising, int bound) {
+        int low = 0;
+        int high = rising.length;
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (rising[middle] < bound) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
+    }
+
+    /** Until when the stroke at a place is heard. */
+    int heardUntil(int at) {
+        return heard[at];
     }
 
     /** The keys that sound somewhere inside a span, as they stand to a root, 0 to 11. */
@@ -98,10 +174,15 @@ public record Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Piani
         return steps;
     }
 
-    /** Notes that sound at a tick, the pedal counted. */
+    /** Notes that sound at a tick, the pedal counted; what is rolled before its beat has begun already. */
     List<PartNote> notesAt(int tick) {
         List<PartNote> notes = new ArrayList<>();
-        strokes.stream().filter(stroke -> stroke.written().tick() + earliest(stroke) <= tick && heardUntil(stroke) > tick).forEach(stroke -> notes.addAll(stroke.notes()));
+        for (int at : soundingIn(tick, tick + LONGEST_LEAD)) {
+            Stroke stroke = strokes.get(at);
+            if (stroke.written().tick() + earliest(stroke) <= tick) {
+                notes.addAll(stroke.notes());
+            }
+        }
         return notes;
     }
 

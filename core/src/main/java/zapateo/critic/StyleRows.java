@@ -98,13 +98,15 @@ final class StyleRows {
             if (!falls || asked.isPlain() || asked.is(Trait.BASSLESS) || asked.is(Trait.RUNS) || !asked.equals(score.asked().get(chords.get(i + 1).bar().index()))) {
                 continue;
             }
-            List<Stroke> before = struck(score, chords.get(i));
-            List<Stroke> after = struck(score, chords.get(i + 1));
+            List<Integer> before = struck(score, chords.get(i));
+            List<Integer> after = struck(score, chords.get(i + 1));
             if (before.isEmpty() || after.isEmpty()) {
                 continue;
             }
-            Stroke last = before.get(before.size() - 1);
-            Stroke first = after.get(0);
+            int from = before.get(before.size() - 1);
+            int to = after.get(0);
+            Stroke last = score.strokes().get(from);
+            Stroke first = score.strokes().get(to);
             int seventh = Math.floorMod(chord.root().chroma() + MINOR_SEVENTH, 12);
             last.notes().stream().map(note -> note.pitch().midi()).filter(key -> Math.floorMod(key, 12) == seventh).findFirst().ifPresent(key -> {
                 boolean goes = first.notes().stream().map(note -> note.pitch().midi()).anyMatch(goal -> key - goal >= 0 && key - goal <= 2);
@@ -113,14 +115,14 @@ final class StyleRows {
                 // Where the goal would be mud over the next bass, or below it, the voice cannot step.
                 boolean could = goal > first.lowest().midi() && !LowIntervalLimits.isMud(new int[] {first.lowest().midi(), goal}, 0, 1, false);
                 if (!goes && could && first.notes().size() > 2 && last.notes().size() > 2) {
-                    marks.add(first.bar(), List.of(score.strokes().indexOf(last), score.strokes().indexOf(first)), Map.of("note", chord.tone(chord.quality().tone(7).orElseThrow()).toString(), "chord", chord.toString()));
+                    marks.add(first.bar(), List.of(from, to), Map.of("note", chord.tone(chord.quality().tone(7).orElseThrow()).toString(), "chord", chord.toString()));
                 }
             });
         }
     }
 
-    private static List<Stroke> struck(Score score, Song.Placed place) {
-        return score.within(place.tick(), place.end()).stream().map(score.strokes()::get).filter(stroke -> stroke.hand() == Side.LEFT && stroke.notes().size() > 1).toList();
+    private static List<Integer> struck(Score score, Song.Placed place) {
+        return score.within(place.tick(), place.end()).stream().filter(at -> score.strokes().get(at).hand() == Side.LEFT && score.strokes().get(at).notes().size() > 1).toList();
     }
 
     /** M1: too many bars are copies of the first though liveliness was asked for. */

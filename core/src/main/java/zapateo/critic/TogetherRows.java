@@ -47,12 +47,11 @@ final class TogetherRows {
 
     /** B4: a note of the tune is dropped, or is not the top. */
     static void dropped(Score score, Marks marks) {
-        List<Stroke> right = score.of(Side.RIGHT).stream().map(score.strokes()::get).toList();
-        if (right.stream().noneMatch(stroke -> stroke.nature().origin().isTune())) {
+        if (score.of(Side.RIGHT).stream().noneMatch(at -> score.strokes().get(at).nature().origin().isTune())) {
             return;
         }
         for (Tune.Sung note : Tune.of(score.song())) {
-            boolean there = right.stream().filter(stroke -> stroke.written().tick() == note.tick() || stroke.written().tick() < note.tick() && stroke.written().end() > note.tick())
+            boolean there = score.soundingIn(note.tick(), note.tick() + 1).stream().map(score.strokes()::get).filter(stroke -> stroke.hand() == Side.RIGHT).filter(stroke -> stroke.written().tick() == note.tick() || stroke.written().tick() < note.tick() && stroke.written().end() > note.tick())
                     .anyMatch(stroke -> Math.floorMod(stroke.highest().midi() - note.pitch().midi(), Pitch.OCTAVE) == 0 || !stroke.nature().origin().isTune());
             if (!there) {
                 marks.add(note.bar(), score.within(note.tick(), note.tick() + 1), Map.of("note", note.pitch().toString()));

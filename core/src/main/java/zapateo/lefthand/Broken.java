@@ -2,12 +2,12 @@ package zapateo.lefthand;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import zapateo.part.PartNote;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Register;
@@ -33,6 +33,7 @@ final class Broken {
     private final Spacing spacing;
     private final List<Interval> said;
     private final List<Side> hands;
+    private final Map<Role, Integer> keys = new HashMap<>();
 
     /** @param hands that play the strokes, in their order */
     Broken(Placement placement, Spacing spacing, List<Interval> said, List<Side> hands) {
@@ -143,7 +144,6 @@ final class Broken {
     }
 
     private int key(Role role) {
-        List<PartNote> notes = placement.notes(List.of(role));
-        return notes.get(0).pitch().midi();
+        return keys.computeIfAbsent(role, each -> placement.notes(List.of(each)).get(0).pitch().midi());
     }
 }

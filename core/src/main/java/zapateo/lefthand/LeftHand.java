@@ -50,6 +50,7 @@ public final class LeftHand implements Placed.Player {
     private final ShortestPath.Repeated<Candidate> search;
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
     private final Map<Placement, List<List<Role>>> broken = new IdentityHashMap<>();
+    private final Map<Planned, Integer> inRun = new IdentityHashMap<>();
     private final Map<Placement, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
 
     private LeftHand(Song song, Plan plan, Pianist pianist, List<Cut> cuts, List<Planned> planned) {
@@ -107,6 +108,7 @@ public final class LeftHand implements Placed.Player {
         List<List<Candidate>> layers = cuts.stream().map(cut -> placements.of(need(cut, byCut.get(cut.index()), ceilings))).toList();
         ShortestPath<Candidate> path = search.through(layers);
         List<Placed.Laid> laid = new ArrayList<>(planned.size());
+        cuts.forEach(cut -> number(cut, byCut.get(cut.index())));
         for (Planned each : planned) {
             stroke(each, path.steps(), byCut, ceilings.getOrDefault(each, Integer.MAX_VALUE)).flatMap(early::tied).ifPresent(stroke -> laid.add(new Placed.Laid(each, before(runs, stroke))));
         }
@@ -214,6 +216,19 @@ public final class LeftHand implements Placed.Player {
         return alone.isEmpty() ? Placements.Run.NONE : new Placements.Run(spacing, alone.stream().map(stroke -> stroke.roles().get(0)).toList(), alone.stream().map(Planned::hand).toList());
     }
 
+    /** Strokes of a broken chord by their places in it. */
+    private void number(Cut cut, List<Planned> strokes) {
+        if (Spacing.named(cut.choices().figure().manner().spacing()).broken().isEmpty()) {
+            return;
+        }
+        int place = 0;
+        for (Planned stroke : strokes) {
+            if (isBroken(stroke)) {
+                inRun.put(stroke, place++);
+            }
+        }
+    }
+
     private static boolean isBroken(Planned stroke) {
         return stroke.roles().size() == 1 && stroke.roles().get(0).kind() == Role.Kind.TONE && stroke.roles().get(0).sign() == 0 && stroke.origin() != Origin.ENDING && stroke.origin() != Origin.LINE;
     }
@@ -317,11 +332,9 @@ public final class LeftHand implements Placed.Player {
         }
         // A place and the roles of a figure's stroke come again and again; their notes are found once.
         List<Planned> here = byCut.get(cut.index());
-        Placements.Run run = isBroken(each) ? run(cut, here) : Placements.Run.NONE;
-        if (!run.roles().isEmpty()) {
-            List<Planned> alone = here.stream().filter(LeftHand::isBroken).toList();
-            List<List<Role>> laid = broken.computeIfAbsent(placement, at -> run.on(at, Said.of(cut.chord(), cut.ticks(), cut.bar().meter())));
-            return placement.notes(laid.get(alone.indexOf(each)));
+        if (inRun.containsKey(each)) {
+            List<List<Role>> laid = broken.computeIfAbsent(placement, at -> run(cut, here).on(at, said(cut, here)));
+            return found.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(laid.get(inRun.get(each)), placement::notes);
         }
         List<PartNote> notes = found.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles ->
                 placement.notes(each.origin() == Origin.ENDING && roles.size() > 1 ? Fuller.clearest(placement, roles, said(cut, here))
