@@ -68,7 +68,8 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               <h3 className="mt-6 text-lg">Read over</h3>
               <p className="mt-2">
                 Beside the left hand's choices: what a strict reader would mark in it, bar by bar, and what would be right. Press a place to
-                see its notes; what is meant so is waved off and stays so.
+                see its notes; where a choice is known to mend the bar it is offered, and undo takes it back; what is meant so is waved off
+                and stays so.
               </p>
               <h3 className="mt-6 text-lg">Take care of your hands</h3>
               <p className="mt-2">
