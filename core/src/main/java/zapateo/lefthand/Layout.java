@@ -2,7 +2,9 @@ package zapateo.lefthand;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import zapateo.part.Origin;
 import zapateo.rhythm.Figure;
@@ -34,6 +36,7 @@ final class Layout {
     private final List<Cut> cuts;
     private final Optional<Ending> ending;
     private final List<Planned> planned = new ArrayList<>();
+    private final Map<Figure, Boolean> alternating = new IdentityHashMap<>();
     /** For each cut, until when its beginning sounds already. */
     private final int[] covered;
 
@@ -89,7 +92,12 @@ final class Layout {
     private boolean alternates(Planned stroke) {
         Cut cut = cuts.get(stroke.cut());
         return stroke.hand() == Side.LEFT && stroke.origin() != Origin.ENDING && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(FIFTH_BELOW)) && cut.chord().over().isEmpty()
-                && cut.ticks() > cut.bar().meter().beatTicks() && cut.choices().figure().plays(Role.Kind.FIFTH_BELOW);
+                && cut.ticks() > cut.bar().meter().beatTicks() && plays(cut.choices().figure());
+    }
+
+    /** Asked of each stroke and answered once for a figure. */
+    private boolean plays(Figure figure) {
+        return alternating.computeIfAbsent(figure, each -> each.plays(Role.Kind.FIFTH_BELOW));
     }
 
     /** Lays one cut, or all of a bar whose figure keeps its onsets; the next to be laid. */

@@ -50,6 +50,7 @@ public final class LeftHand implements Placed.Player {
     private final ShortestPath.Repeated<Candidate> search;
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
     private final Map<Placement, List<List<Role>>> broken = new IdentityHashMap<>();
+    private final Map<zapateo.rhythm.Figure, Boolean> voiced = new IdentityHashMap<>();
     private final Map<Planned, Integer> inRun = new IdentityHashMap<>();
     private final Map<Placement, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
 
@@ -139,8 +140,9 @@ public final class LeftHand implements Placed.Player {
     private static List<Planned> suspended(List<Cut> cuts, List<Planned> laid) {
         List<Planned> all = new ArrayList<>(laid.size());
         for (Planned stroke : laid) {
-            Voicing voicing = voicing(cuts.get(stroke.cut()));
-            if (stroke.roles().get(0).kind() == Role.Kind.VOICING && !voicing.then().isEmpty() && stroke.ticks() >= 2 * Ticks.PER_QUARTER) {
+            boolean chosen = stroke.roles().get(0).kind() == Role.Kind.VOICING && stroke.ticks() >= 2 * Ticks.PER_QUARTER;
+            Voicing voicing = chosen ? voicing(cuts.get(stroke.cut()), cuts.get(stroke.cut()).choices().figure().plays(Role.Kind.VOICING)) : SHELL;
+            if (chosen && !voicing.then().isEmpty()) {
                 int half = stroke.ticks() / 2;
                 all.add(stroke.until(stroke.tick() + half));
                 all.add(stroke.at(stroke.bar(), stroke.tick() + half, stroke.ticks() - half).playing(voicing.then(), stroke.mark(), stroke.origin()));
@@ -152,9 +154,14 @@ public final class LeftHand implements Placed.Player {
         return all;
     }
 
-    private static Voicing voicing(Cut cut) {
+    private Voicing voicing(Cut cut) {
+        return voicing(cut, voiced.computeIfAbsent(cut.choices().figure(), figure -> figure.plays(Role.Kind.VOICING)));
+    }
+
+    /** @param ofFigure whether the figure has a place for a voicing of its own */
+    private static Voicing voicing(Cut cut, boolean ofFigure) {
         // Where a figure without a voicing of its own is asked for one, its chord is too short for it.
-        Voicing chosen = cut.choices().figure().plays(Role.Kind.VOICING) ? cut.choices().voicing().on(cut.chord()) : SHELL;
+        Voicing chosen = ofFigure ? cut.choices().voicing().on(cut.chord()) : SHELL;
         return cut.choices().withBassPlayer() && chosen.hasBass() ? GUIDE_TONES : chosen;
     }
 
