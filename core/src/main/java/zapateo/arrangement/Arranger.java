@@ -1,7 +1,6 @@
 package zapateo.arrangement;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import zapateo.hand.Hand;
@@ -15,7 +14,6 @@ import zapateo.part.Stroke;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
-import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Swing;
 import zapateo.song.Song;

@@ -16,8 +16,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.hand.Hand;
-import zapateo.lefthand.BassLine;
-import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Played;
 import zapateo.hand.TooWide;

@@ -20,8 +20,6 @@ import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
-import zapateo.song.ToneFit;
-import zapateo.song.Tune;
 
 /** What is played where the melody rests (HANDBOOK §9). */
 class FillsTest {

@@ -1,0 +1,168 @@
+package zapateo.lefthand;
+
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+import zapateo.part.Origin;
+import zapateo.pitch.Interval;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
+
+/** What each chord needs of its place: read from the strokes that are laid over it. */
+final class ChordNeeds {
+
+    private static final int FOURTH_UP = 5;
+    private static final double TWENTIETH = 50;
+    private static final Voicing CLOSE = Voicing.named("close").orElseThrow();
+    private static final Voicing SHELL = Voicing.named("full-shell").orElseThrow();
+    private static final Voicing GUIDE_TONES = Voicing.named("guide-tones").orElseThrow();
+
+    private final List<Cut> cuts;
+    private final Plan plan;
+    private final Map<Planned, WalkingLine.Note> walk;
+    private final Map<Figure, Boolean> voiced = new IdentityHashMap<>();
+
+    ChordNeeds(List<Cut> cuts, Plan plan, Map<Planned, WalkingLine.Note> walk) {
+        this.cuts = cuts;
+        this.plan = plan;
+        this.walk = walk;
+    }
+
+    /** What fills a figure's voicing, or what a chord too short for its figure takes. */
+    Voicing voicing(Cut cut) {
+        return voicing(cut, voiced.computeIfAbsent(cut.choices().figure(), figure -> figure.plays(Role.Kind.VOICING)));
+    }
+
+    /** @param ofFigure whether the figure has a place for a voicing of its own */
+    static Voicing voicing(Cut cut, boolean ofFigure) {
+        // Where a figure without a voicing of its own is asked for one, its chord is too short for it.
+        Voicing chosen = ofFigure ? cut.choices().voicing().on(cut.chord()) : SHELL;
+        return cut.choices().withBassPlayer() && chosen.hasBass() ? GUIDE_TONES : chosen;
+    }
+
+    /** All that decides where a chord may lie. */
+    Placements.Need of(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
+        boolean close = strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose));
+        boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
+        boolean chosen = plays(strokes, Role.Kind.VOICING);
+        Voicing voicing = chosen ? voicing(cut) : cut.choices().voicing().on(cut.chord());
+        Optional<Voicing> upper = chosen && !voicing.hasBass() ? Optional.of(voicing) : close ? Optional.of(voicing.hasBass() && !voicing.id().equals("triad") ? CLOSE : voicing)
+                : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
+        boolean bass = cut.choices().hasBass() && !(chosen && !voicing.hasBass()) && (upper.isEmpty() || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(ChordNeeds::needsBass)))
+                || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(ChordNeeds::needsBass) && !(chosen && !voicing.hasBass()));
+        Map<Placements.Struck, Integer> together = together(cut, strokes, voicing);
+        Optional<Pitch> fixed = strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
+        return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
+                fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
+                cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
+                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings),
+                run(cut, strokes), said(cut, strokes),
+                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes),
+                between(cut, strokes), resolves(cut));
+    }
+
+    /** Seconds between a bass and the chord of the left hand that follows it, the shortest, in steps of a twentieth so that chords share their places; 0 where there are none. */
+    private static double between(Cut cut, List<Planned> strokes) {
+        int least = Integer.MAX_VALUE;
+        Planned bass = null;
+        for (Planned stroke : strokes) {
+            boolean chord = stroke.hand() == Side.LEFT && stroke.roles().get(0).isOfClose();
+            least = chord && bass != null ? Math.min(least, stroke.tick() - bass.tick()) : least;
+            bass = stroke.hand() != Side.LEFT ? bass : stroke.mark() == Mark.HEEL ? stroke : null;
+        }
+        return least == Integer.MAX_VALUE ? 0 : Math.max(1, Math.floor(cut.bar().tempo().millisecondsOf(least) / TWENTIETH)) * TWENTIETH / 1000;
+    }
+
+    private boolean resolves(Cut cut) {
+        int next = cut.index() + 1;
+        return cut.chord().quality().isDominant() && next < cuts.size() && Math.floorMod(cuts.get(next).chord().root().chroma() - cut.chord().root().chroma(), Pitch.OCTAVE) == FOURTH_UP;
+    }
+
+    private static boolean endsOnFifth(List<Planned> strokes) {
+        Role last = Role.BASS;
+        for (Planned stroke : strokes) {
+            last = stroke.hand() == Side.LEFT && stroke.mark() == Mark.HEEL ? stroke.roles().get(0) : last;
+        }
+        return last.kind() == Role.Kind.FIFTH_BELOW;
+    }
+
+    /** What the chord has to say; a last one what its ending adds as well. */
+    List<Interval> said(Cut cut, List<Planned> strokes) {
+        List<Interval> said = Said.of(cut.chord(), cut.ticks(), cut.bar().meter());
+        Optional<Interval> added = strokes.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING) ? plan.ending().flatMap(ending -> ending.addedTo(cut.chord())) : Optional.empty();
+        return added.map(tone -> Stream.concat(said.stream(), Stream.of(tone)).toList()).orElse(said);
+    }
+
+    /** What the figure plays one tone after another, where its spacing has a way to climb. */
+    static Placements.Run run(Cut cut, List<Planned> strokes) {
+        String spacing = cut.choices().figure().manner().spacing();
+        List<Planned> alone = Spacing.named(spacing).broken().isEmpty() ? List.of() : strokes.stream().filter(ChordNeeds::isBroken).toList();
+        return alone.isEmpty() ? Placements.Run.NONE : new Placements.Run(spacing, alone.stream().map(stroke -> stroke.roles().get(0)).toList(), alone.stream().map(Planned::hand).toList());
+    }
+
+    static boolean isBroken(Planned stroke) {
+        return stroke.roles().size() == 1 && stroke.roles().get(0).kind() == Role.Kind.TONE && stroke.roles().get(0).sign() == 0 && stroke.origin() != Origin.ENDING && stroke.origin() != Origin.LINE;
+    }
+
+    /** Strokes below a ceiling whose keys the place of their chord decides. */
+    private Map<Placements.Under, Integer> under(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
+        Map<Placements.Under, Integer> under = new LinkedHashMap<>();
+        for (Planned stroke : strokes) {
+            Integer ceiling = ceilings.get(stroke);
+            Role.Kind kind = stroke.roles().get(0).kind();
+            if (ceiling != null && !walk.containsKey(stroke) && kind != Role.Kind.LEAD_IN && kind != Role.Kind.NEIGHBOUR) {
+                under.merge(new Placements.Under(stroke.roles(), spacing(cut, stroke), stroke.rolled(), ceiling), 1, Integer::sum);
+            }
+        }
+        return under;
+    }
+
+    /** What the left hand takes at once, each kind of stroke with how often it comes. */
+    private static Map<Placements.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
+        Map<Placements.Struck, Integer> times = new LinkedHashMap<>();
+        // A chord of one beat has no time to be rolled, as one that is struck again has not.
+        int often = cut.ticks() <= cut.bar().meter().beatTicks() ? 2 : 1;
+        for (Planned stroke : strokes) {
+            Role first = stroke.roles().get(0);
+            boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);
+            boolean several = stroke.roles().size() > 1 && stroke.roles().stream().noneMatch(ChordNeeds::fromElsewhere);
+            if (stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.origin() == Origin.ENDING) && (chord || several || first.kind() == Role.Kind.VOICING)) {
+                times.merge(first.kind() == Role.Kind.VOICING ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass())
+                        : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord), often, Integer::sum);
+            }
+        }
+        return times;
+    }
+
+    static String spacing(Cut cut, Planned stroke) {
+        return stroke.origin() == Origin.ENDING ? "spread" : stroke.origin() == Origin.LINE ? "bass" : cut.choices().figure().manner().spacing();
+    }
+
+    static boolean plays(List<Planned> strokes, Role.Kind kind) {
+        for (Planned stroke : strokes) {
+            for (Role role : stroke.roles()) {
+                if (role.kind() == kind) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    private static boolean needsBass(Role role) {
+        return switch (role.kind()) {
+            case TONE, FIFTH_BELOW, ROOT_ABOVE, ROOT_NEAR, FIFTH_OF_BASS, FIFTH_OF_BASS_BELOW, VOICING, WALKING -> true;
+            default -> false;
+        };
+    }
+
+    private static boolean fromElsewhere(Role role) {
+        return role.isOfClose() || role.kind() == Role.Kind.GUIDE_TONES || role.kind() == Role.Kind.WALKING || role.kind() == Role.Kind.LEAD_IN;
+    }
+}
