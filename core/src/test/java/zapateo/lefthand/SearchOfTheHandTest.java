@@ -45,7 +45,7 @@ class SearchOfTheHandTest {
             ways *= layer.size();
             layers.add(layer);
         }
-        List<CostTerm<Candidate>> terms = Placements.costs(Weights.USUAL, false);
+        List<CostTerm<Candidate>> terms = PlaceCosts.of(Weights.USUAL, false);
         assertThat(ShortestPath.through(layers, terms).total()).isCloseTo(cheapest(layers, terms, 0, null, 0), within(1e-6));
     }
 
