@@ -41,7 +41,7 @@ final class Fuller {
         List<Role> kept = new ArrayList<>(shape);
         List<Integer> freed = new ArrayList<>();
         // A root above the bass gives way first, then the fifth.
-        List<Role> empty = shape.stream().skip(1).filter(role -> saysNothing(placement, role, said))
+        List<Role> empty = shape.subList(1, shape.size()).stream().filter(role -> saysNothing(placement, role, said))
                 .sorted(Comparator.comparing((Role role) -> Math.floorMod(key(placement, role), 12) != placement.chord().root().chroma()).thenComparing(role -> -key(placement, role))).toList();
         for (Role role : empty.subList(0, Math.min(empty.size(), missing.size()))) {
             kept.remove(role);

@@ -27,8 +27,8 @@ import zapateo.song.Bar;
 @RequestMapping("/api/arrangements")
 public class ReadOverController {
 
-    private static final int LONGEST_TRIED = 200;
-    private static final int MOST_TRIED = 12;
+    private static final int LONGEST_TRIED = 100;
+    private static final int MOST_TRIED = 6;
 
     private final Arranging arranging;
     private final ReasonWords words;
