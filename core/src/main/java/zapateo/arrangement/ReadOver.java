@@ -10,6 +10,7 @@ import zapateo.critic.Fault;
 import zapateo.critic.Score;
 import zapateo.critic.Trait;
 import zapateo.hand.Pianist;
+import zapateo.lefthand.BassLine;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.part.TickSpan;
 import zapateo.rhythm.DataFile;
@@ -38,6 +39,12 @@ public final class ReadOver {
         LeftHandChoices heard = holding.heard();
         boolean voiced = heard.figure().plays(Role.Kind.VOICING);
         Set<Trait> traits = traits(heard.figure());
+        if (holding.chosen().get(Choice.LEAD_IN).isPresent()) {
+            traits.add(Trait.LEADS);
+        }
+        if (heard.line().filter(BassLine::walks).isPresent() && heard.figure().hasLine()) {
+            traits.add(Trait.WALKS);
+        }
         if (voiced) {
             traits.addAll(said("voicings", heard.voicing().id()));
         }
@@ -58,6 +65,9 @@ public final class ReadOver {
         }
         if (only) {
             traits.add(Trait.BASS_ONLY);
+        }
+        if (figure.plays(Role.Kind.LEAD_IN)) {
+            traits.add(Trait.LEADS);
         }
         if (figure.plays(Role.Kind.WALKING)) {
             traits.add(Trait.WALKS);

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
+import zapateo.song.Song;
 
 /** Reads a score as a strict reader does; one fault of a kind is marked once in a bar. */
 public final class Critic {
@@ -40,7 +41,7 @@ public final class Critic {
         rows.put("R3", RightRows::leaps);
         rows.put("R4", RightRows::lastChord);
         rows.put("R5", RightRows::contradicts);
-        rows.put("R6", RightRows::fills);
+        rows.put("R6", FillRows::fills);
         rows.put("R7", RightRows::chorus);
         rows.put("B1", HandRows::runTogether);
         rows.put("B2", TogetherRows::justLeft);
@@ -76,5 +77,16 @@ public final class Critic {
         Map<String, Fault> once = new LinkedHashMap<>();
         ROWS.forEach((id, row) -> row.accept(score, new Marks(id, fault -> once.putIfAbsent(id + "@" + fault.bar(), fault))));
         return new ArrayList<>(once.values());
+    }
+
+    /**
+     * Reads chords under a melody as a church organist would.
+     *
+     * @param hymn whether they are to be sung in four parts
+     */
+    public static List<Fault> harmonisation(Song song, boolean hymn) {
+        List<Fault> faults = new ArrayList<>();
+        HarmonyRows.strikesOut(song, hymn, new Marks("R8", faults::add));
+        return faults;
     }
 }

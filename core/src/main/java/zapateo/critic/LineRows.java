@@ -1,14 +1,18 @@
 package zapateo.critic;
 
+import java.util.ArrayList;
+import java.util.IntSummaryStatistics;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.Stroke;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
+import zapateo.rhythm.Ticks;
 import zapateo.song.Song;
 
 /** Rows about notes that lead, and basses that walk. */
@@ -16,6 +20,7 @@ final class LineRows {
 
     private static final int THIRD = 4;
     private static final int FIFTH = 7;
+    private static final int PHRASE = 8;
 
     private LineRows() {
     }
@@ -40,27 +45,108 @@ final class LineRows {
             boolean third = (away == 3 || away == THIRD) && sounding.filter(chord -> Tones.isOf(chord, key)).isPresent();
             boolean fifth = away <= FIFTH && next.filter(chord -> chord.quality().tone(5).map(Interval::semitones).orElse(FIFTH) == Tones.above(chord, key)).isPresent();
             boolean strange = away != 1 && sounding.filter(chord -> Tones.isTheOther(chord, key)).isPresent();
-            boolean needless = bass != null && Math.abs(bass.lowest().midi() - target.lowest().midi()) <= 1;
+            boolean needless = !score.asked(lead).is(Trait.LEADS) && bass != null && Math.abs(bass.lowest().midi() - target.lowest().midi()) <= 1;
             if (!steps && !third && !fifth || strange || needless || away > FIFTH) {
                 marks.add(lead.bar(), List.of(left.get(i), left.get(i + 1)), Map.of("note", lead.lowest().toString(), "target", target.lowest().toString()));
             }
         }
     }
 
-    /** L7: a walking line has no root where a chord begins, trills, or leaps over an octave. */
+    /** L7: a walking line has no root where a chord begins or for two bars, trills, leaps, contradicts its chord, repeats one cell, ranges too far or does not lead. */
     static void wanderingWalk(Score score, Marks marks) {
-        List<Integer> walked = score.of(Side.LEFT).stream().filter(at -> score.asked(score.strokes().get(at)).is(Trait.WALKS) && score.strokes().get(at).notes().size() == 1).toList();
-        for (int i = 0; i < walked.size(); i++) {
-            Stroke stroke = score.strokes().get(walked.get(i));
-            Optional<Song.Placed> place = score.song().placedAt(stroke.written().tick());
-            boolean begins = place.filter(each -> each.tick() == stroke.written().tick() && each.chord().isPresent()).isPresent();
-            boolean rootless = begins && Math.floorMod(stroke.lowest().midi(), 12) != place.orElseThrow().chord().orElseThrow().bass().chroma() && !isSame(score, place.orElseThrow());
-            boolean trills = i >= 3 && key(score, walked, i) == key(score, walked, i - 2) && key(score, walked, i - 1) == key(score, walked, i - 3) && key(score, walked, i) != key(score, walked, i - 1);
-            boolean leaps = i >= 1 && Math.abs(key(score, walked, i) - key(score, walked, i - 1)) > Pitch.OCTAVE;
-            if (rootless || trills || leaps) {
-                marks.add(stroke.bar(), List.of(walked.get(i)), Map.of("note", stroke.lowest().toString()));
+        List<Stroke> line = new ArrayList<>();
+        List<Integer> places = score.of(Side.LEFT).stream().filter(at -> score.asked(score.strokes().get(at)).is(Trait.WALKS) && score.strokes().get(at).notes().size() == 1).toList();
+        places.forEach(at -> line.add(score.strokes().get(at)));
+        for (int i = 0; i < line.size(); i++) {
+            String what = wrong(score, line, i);
+            if (!what.isEmpty()) {
+                marks.add(line.get(i).bar(), List.of(places.get(i)), Map.of("note", line.get(i).lowest().toString(), "what", what));
             }
         }
+    }
+
+    private static String wrong(Score score, List<Stroke> line, int i) {
+        Stroke now = line.get(i);
+        Optional<Song.Placed> place = score.song().placedAt(now.written().tick()).filter(each -> each.chord().isPresent());
+        if (place.isEmpty()) {
+            return "";
+        }
+        ChordSymbol chord = place.get().chord().orElseThrow();
+        boolean begins = place.get().tick() == now.written().tick() && !isSame(score, place.get());
+        if (begins && !isRoot(chord, now)) {
+            return "start";
+        }
+        boolean follows = i >= 1 && now.bar() - line.get(i - 1).bar() <= 1;
+        if (follows && Math.abs(key(line, i) - key(line, i - 1)) > Pitch.OCTAVE) {
+            return "leap";
+        }
+        if (i >= 3 && key(line, i) == key(line, i - 2) && key(line, i - 1) == key(line, i - 3) && key(line, i) != key(line, i - 1)) {
+            return "trill";
+        }
+        boolean strong = (now.written().tick() - score.song().bars().get(now.bar()).tick()) % (2 * Ticks.PER_QUARTER) == 0;
+        boolean walksUp = i + 1 < line.size() && key(line, i + 1) == key(line, i) + 1;
+        if (strong && Tones.isTheOther(chord, key(line, i)) && !Tones.isOf(chord, key(line, i)) && !walksUp) {
+            return "other";
+        }
+        boolean opensBar = i == 0 || line.get(i - 1).bar() != now.bar();
+        if (opensBar && hasNoRoot(score, line, i, chord)) {
+            return "root";
+        }
+        if (opensBar && isTheCellAgain(score, line, i)) {
+            return "cell";
+        }
+        if (opensBar && ranges(line, i)) {
+            return "range";
+        }
+        return i + 1 < line.size() && leadsNowhere(score, line, i, chord) ? "approach" : "";
+    }
+
+    /** Whether a chord that stays has no root in this bar and the next. */
+    private static boolean hasNoRoot(Score score, List<Stroke> line, int i, ChordSymbol chord) {
+        int bar = line.get(i).bar();
+        List<Stroke> two = line.subList(i, line.size()).stream().takeWhile(stroke -> stroke.bar() <= bar + 1).toList();
+        return two.get(two.size() - 1).bar() == bar + 1 && two.stream().allMatch(stroke -> score.song().chordAt(stroke.written().tick()).filter(chord::equals).isPresent() && !isRoot(chord, stroke));
+    }
+
+    /** The third of three bars with two chords each that say the same of them. */
+    private static boolean isTheCellAgain(Score score, List<Stroke> line, int i) {
+        int bar = line.get(i).bar();
+        if (bar < 2 || score.song().bars().get(bar).chords().size() != 2) {
+            return false;
+        }
+        String cell = cell(score, line, bar);
+        return cell.contains("|") && cell.equals(cell(score, line, bar - 1)) && cell.equals(cell(score, line, bar - 2));
+    }
+
+    private static String cell(Score score, List<Stroke> line, int bar) {
+        List<Stroke> own = line.stream().filter(stroke -> stroke.bar() == bar).toList();
+        return score.song().bars().get(bar).chords().size() == 2 && own.size() > 2 ? own.stream().map(stroke -> score.song().chordAt(stroke.written().tick()).map(chord -> "|" + Tones.above(chord, stroke.lowest().midi())).orElse("-"))
+                .collect(Collectors.joining()) : "";
+    }
+
+    private static boolean ranges(List<Stroke> line, int i) {
+        int bar = line.get(i).bar();
+        IntSummaryStatistics keys = line.subList(i, line.size()).stream().takeWhile(stroke -> stroke.bar() < bar + PHRASE).mapToInt(stroke -> stroke.lowest().midi()).summaryStatistics();
+        return keys.getMax() - keys.getMin() > 2 * Pitch.OCTAVE;
+    }
+
+    /** Whether the last note before another chord neither steps to its bass, nor is its fifth, nor a chord tone a third away. */
+    private static boolean leadsNowhere(Score score, List<Stroke> line, int i, ChordSymbol chord) {
+        Stroke next = line.get(i + 1);
+        Optional<ChordSymbol> target = score.song().placedAt(next.written().tick()).filter(place -> place.tick() == next.written().tick()).flatMap(Song.Placed::chord);
+        if (target.isEmpty() || target.get().bass().chroma() == chord.bass().chroma() || next.bar() - line.get(i).bar() > 1) {
+            return false;
+        }
+        int away = Math.abs(key(line, i + 1) - key(line, i));
+        int third = Math.floorMod(key(line, i + 1) - key(line, i), Pitch.OCTAVE);
+        boolean fifth = target.get().quality().tone(5).map(Interval::semitones).orElse(FIFTH) == Tones.above(target.get(), key(line, i));
+        boolean thirdAway = Tones.isOf(chord, key(line, i)) && (third == THIRD || third == THIRD - 1 || third == Pitch.OCTAVE - THIRD || third == Pitch.OCTAVE - THIRD + 1);
+        return away != 1 && away != 2 && !fifth && !thirdAway;
+    }
+
+    private static boolean isRoot(ChordSymbol chord, Stroke stroke) {
+        int chroma = Math.floorMod(stroke.lowest().midi(), Pitch.OCTAVE);
+        return chroma == chord.bass().chroma();
     }
 
     /** Whether a chord is the one before once more. */
@@ -68,7 +154,7 @@ final class LineRows {
         return place.tick() > 0 && score.song().chordAt(place.tick() - 1).equals(place.chord());
     }
 
-    private static int key(Score score, List<Integer> walked, int at) {
-        return score.strokes().get(walked.get(at)).lowest().midi();
+    private static int key(List<Stroke> line, int at) {
+        return line.get(at).lowest().midi();
     }
 }

@@ -1,5 +1,6 @@
 package zapateo.critic;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -15,7 +16,6 @@ import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Side;
 import zapateo.song.Bar;
 import zapateo.song.Song;
-import zapateo.song.Tune;
 
 /** Rows about the right hand. */
 final class RightRows {
@@ -25,10 +25,9 @@ final class RightRows {
     private static final int MIDDLE_C = 60;
     private static final int E5 = 76;
     private static final int G3 = 55;
-    private static final int TRAVEL = 14;
-    private static final int TRAVEL_MS = 300;
     private static final int TENTH = 15;
     private static final int CHORUS_BARS = 8;
+    private static final int MOTIF = 3;
     private static final double ZIGZAG = 0.15;
     private static final double STEPS = 0.7;
 
@@ -133,27 +132,7 @@ final class RightRows {
         }
     }
 
-    /** R6: a fill steps on the melody, or asks the hand to travel too far too soon. */
-    static void fills(Score score, Marks marks) {
-        List<Tune.Sung> sung = Tune.of(score.song());
-        List<Integer> right = score.of(Side.RIGHT);
-        for (int i = 0; i < right.size(); i++) {
-            Stroke stroke = score.strokes().get(right.get(i));
-            Origin origin = stroke.nature().origin();
-            if (origin != Origin.FILL && origin != Origin.LICK && origin != Origin.UNISON) {
-                continue;
-            }
-            boolean steps = origin == Origin.FILL && sung.stream().anyMatch(note -> note.tick() < stroke.written().end() && stroke.written().tick() < note.tick() + note.ticks());
-            Stroke next = i + 1 < right.size() ? score.strokes().get(right.get(i + 1)) : null;
-            Bar bar = score.song().bars().get(stroke.bar());
-            boolean far = next != null && Math.abs(next.highest().midi() - stroke.highest().midi()) > TRAVEL && bar.tempo().millisecondsOf(next.written().tick() - stroke.written().tick()) < TRAVEL_MS;
-            if (steps || far) {
-                marks.add(stroke.bar(), List.of(right.get(i)), Map.of("note", stroke.highest().toString()));
-            }
-        }
-    }
-
-    /** R7: an improvised chorus zigzags, only steps, spans too little, never rests or ends off its chord. */
+    /** R7: an improvised chorus zigzags, only steps, spans too little, never rests, has no motif that comes back or ends off its chord. */
     static void chorus(Score score, Marks marks) {
         List<Stroke> line = score.of(Side.RIGHT).stream().map(score.strokes()::get).filter(stroke -> stroke.nature().origin() == Origin.CHORUS).toList();
         if (line.size() < CHORUS_BARS) {
@@ -173,9 +152,30 @@ final class RightRows {
         Stroke end = line.get(line.size() - 1);
         boolean off = score.song().chordAt(end.written().tick()).filter(chord -> !Tones.isOf(chord, end.highest().midi())).isPresent();
         boolean wide = score.song().bars().size() < CHORUS_BARS || keys.last() - keys.first() >= TENTH;
-        String what = zigzags > ZIGZAG * line.size() ? "zigzags" : steps > STEPS * line.size() ? "steps" : !wide ? "span" : !rests ? "rests" : off ? "end" : "";
+        boolean motif = score.song().bars().size() < CHORUS_BARS || comesBack(score, line);
+        String what = zigzags > ZIGZAG * line.size() ? "zigzags" : steps > STEPS * line.size() ? "steps" : !wide ? "span" : !rests ? "rests" : !motif ? "motif" : off ? "end" : "";
         if (!what.isEmpty()) {
             marks.add(line.get(0).bar(), List.of(), Map.of("what", what));
         }
+    }
+
+    /** Whether a bar with a rhythm of its own, no even run, is heard again elsewhere, rising and falling alike. */
+    private static boolean comesBack(Score score, List<Stroke> line) {
+        Map<Integer, List<Stroke>> byBar = line.stream().collect(Collectors.groupingBy(Stroke::bar));
+        Set<String> heard = new HashSet<>();
+        for (Map.Entry<Integer, List<Stroke>> bar : byBar.entrySet()) {
+            List<Stroke> own = bar.getValue();
+            StringBuilder cell = new StringBuilder();
+            Set<Integer> gaps = new HashSet<>();
+            for (int i = 1; i < own.size(); i++) {
+                int gap = own.get(i).written().tick() - own.get(i - 1).written().tick();
+                gaps.add(gap);
+                cell.append(gap).append(Integer.signum(own.get(i).highest().midi() - own.get(i - 1).highest().midi())).append(' ');
+            }
+            if (own.size() >= MOTIF && gaps.size() > 1 && !heard.add(own.get(0).written().tick() - score.song().bars().get(bar.getKey()).tick() + ":" + cell)) {
+                return true;
+            }
+        }
+        return false;
     }
 }

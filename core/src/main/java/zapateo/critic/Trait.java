@@ -14,6 +14,8 @@ public enum Trait {
     ALTERNATES,
     /** Even notes that run through changes: broken chords, pulses, shuffles. */
     RUNS,
+    /** A lead-in was asked for, or its own rhythm has one. */
+    LEADS,
     /** Basses in octaves. */
     OCTAVES,
     /** Fifths and octaves alone: it states no third. */

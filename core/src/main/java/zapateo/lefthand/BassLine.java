@@ -45,7 +45,7 @@ public record BassLine(String id, String name, String use, List<Role> roles, Bas
         return Optional.ofNullable(ALL.get(id));
     }
 
-    boolean walks() {
+    public boolean walks() {
         return roles.contains(Role.WALK);
     }
 

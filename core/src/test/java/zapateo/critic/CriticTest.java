@@ -96,6 +96,15 @@ class CriticTest {
         "F4;C;; R:E4.2@0:480 R:F4.1@480:480;R:E4.3@0:480 R:F4.1@480:480",
         "F5;C;; C3.5+G3.1@0:960 C3.4+G3.1@960:960;C3.5+G3.1@0:960 C3.5+G3.1@960:960",
         "F6;C;; R:C4.2@0:240 R:D4.3@240:240 R:E4.5@480:240 R:F4.5@720:240;R:C4.2@0:240 R:D4.3@240:240 R:E4.4@480:240 R:F4.5@720:240",
+        // What a walk does wrong over a chord that stays, in two chords a bar, and on the way to the next (HANDBOOK §6b).
+        "L7;Gm7 | Gm7;walks bass_only; G2@0:960 B♭2@960:960 D3@1920:960 F3@2880:960 D3@3840:960 F3@4800:960 B♭2@5760:960 A2@6720:960 D3@7680:960;G2@0:960 B♭2@960:960 D3@1920:960 F3@2880:960 G3@3840:960 F3@4800:960 D3@5760:960 B♭2@6720:960",
+        "L7;Dm7 | G7;walks bass_only; D2@0:960 E2@960:960 F♯2@1920:960 A2@2880:960 G2@3840:960;D2@0:960 E2@960:960 F2@1920:960 F♯2@2880:960 G2@3840:960",
+        "L7;Dm7 | G7;walks bass_only; D2@0:960 F2@960:960 A2@1920:960 C3@2880:960 G2@3840:960;D2@0:960 F2@960:960 A2@1920:960 A♭2@2880:960 G2@3840:960",
+        "L7;C7 | F;walks bass_only; C2@0:960 E2@960:960 E3@1920:960 B♭1@2880:960 F2@3840:960;C2@0:960 E2@960:960 G2@1920:960 E2@2880:960 F2@3840:960",
+        "L7;Dm7 G7 | Cmaj7 A7 | Dm7 G7;walks bass_only; D2@0:960 A2@960:960 G2@1920:960 D2@2880:960 C2@3840:960 G2@4800:960 A2@5760:960 E2@6720:960 D2@7680:960 A2@8640:960 G2@9600:960 D2@10560:960;D2@0:960 A2@960:960 G2@1920:960 D2@2880:960 C2@3840:960 B1@4800:960 A1@5760:960 E2@6720:960 D2@7680:960 F2@8640:960 G2@9600:960 D2@10560:960",
+        "R6;C;; C3@0:960 R:C4@0:240#FILL R:E4@240:240#FILL R:F4@480:240#FILL;C3@0:960 R:C4@0:240#FILL R:E4@240:240#FILL R:G4@480:240#FILL",
+        "R6;C7 | F;; C3@0:960 R:G4@0:240#LICK R:E♭4@240:240#LICK F3@3840:960;C3@0:960 R:G4@0:240#LICK R:E4@240:240#LICK F3@3840:960",
+        "R6;C | C | F;; C3@0:960 R:C4@0:240#FILL R:E4@240:240#FILL R:G4@480:240#FILL C3@3840:960 R:C4@3840:240#FILL R:E4@4080:240#FILL R:G4@4320:240#FILL F3@7680:960;C3@0:960 R:C4@0:240#FILL R:E4@240:240#FILL R:G4@480:240#FILL C3@3840:960 R:E4@3840:240#FILL R:C4@4080:240#FILL R:G4@4320:240#FILL F3@7680:960",
         "M3;C | C | C | C;; C2!70@0:960 C2!70@3840:960 C2!70@7680:960 C2!70@11520:960;C2!70@0:960 C2!72@3840:960 C2!74@7680:960 C2!71@11520:960"})
     void a_spoiled_bar_is_marked_and_a_good_one_is_not(String id, String chart, String traits, String spoiled, String good) {
         List<String> more = new ArrayList<>(ids(read(chart, traits, spoiled)));
@@ -103,6 +112,38 @@ class CriticTest {
         more.removeAll(ids(read(chart, traits, good)));
         assertThat(more).as(spoiled).contains(id).allMatch(other -> other.equals(id) || ALSO.getOrDefault(id, List.of()).contains(other));
         assertThat(ids(read(chart, traits, good))).as(good).doesNotContain(id);
+    }
+
+    /** A chorus of even eighths says one thing once; a bar with a rhythm of its own that is heard again is a motif. */
+    @Test
+    void a_chorus_has_a_motif_that_comes_back() {
+        String chart = "C | Am | F | G | C | Am | F | C";
+        String[] bars = {"C4 E4 G4 A4", "C5 B4 A4 E4", "F4 G4 A4 C5", "D5 B4 G4 F4", "E4 G4 C5 E5", "D5 C5 A4 E4", "F4 A4 C5 A4", "G4 E4 D4 C4"};
+        StringBuilder even = new StringBuilder("C2@0:3840");
+        StringBuilder motif = new StringBuilder("C2@0:3840");
+        int[] own = {0, 480, 960, 1920};
+        for (int bar = 0; bar < bars.length; bar++) {
+            String[] keys = bars[bar].split(" ");
+            for (int i = 0; i < keys.length; i++) {
+                even.append(" R:").append(keys[i]).append('@').append(bar * 3840 + i * 480).append(":480#CHORUS");
+                motif.append(" R:").append(keys[i]).append('@').append(bar * 3840 + own[i]).append(":480#CHORUS");
+            }
+        }
+        assertThat(read(chart, "", even.toString())).filteredOn(fault -> fault.id().equals("R7")).extracting(fault -> fault.found().args().get("what")).containsExactly("motif");
+        assertThat(ids(read(chart, "", motif.toString()))).doesNotContain("R7");
+    }
+
+    /** What a church organist would strike out of chords under a tune, and what he would let stand (HANDBOOK §4, common practice). */
+    @ParameterizedTest(name = "{1}")
+    @CsvSource(delimiter = ';', value = {"Am;Am | C° | E7 | Am;third;Am | B° | E7 | Am", "Am;Am | F | Em | Am;leading;Am | F | E | Am", "C;C | G | F | C;back;C | F | G | C", "C;C | Am | D | Gm | C;leading;C | Am | F | G7 | C",
+        "C;C | F | G | C | Am | Dm | G | C;inversion;C | F/A | G/B | C | Am | Dm/F | G | C"})
+    void a_church_organist_strikes_out_what_is_no_hymn(String key, String spoiled, String what, String good) {
+        assertThat(Critic.harmonisation(song(key, spoiled), true)).extracting(fault -> fault.found().args().get("what")).containsExactly(what);
+        assertThat(Critic.harmonisation(song(key, good), good.chars().filter(sign -> sign == '|').count() >= 7)).isEmpty();
+    }
+
+    private static Song song(String key, String chart) {
+        return ChartParser.parse("Key: " + key + "\n| " + chart + " |").song().orElseThrow();
     }
 
     /** Bars as a good player would write them, of EXAMPLES.md's and the handbook's kinds, say nothing to any row. */
