@@ -77,6 +77,7 @@ final class RightRows {
     /** R3: a comping chord leaps where an inversion is nearer. */
     static void leaps(Score score, Marks marks) {
         Stroke before = null;
+        Stroke earlier = null;
         int placeBefore = -1;
         for (int at : score.of(Side.RIGHT)) {
             Stroke stroke = score.strokes().get(at);
@@ -84,11 +85,14 @@ final class RightRows {
                 continue;
             }
             int leap = before == null ? 0 : Math.abs(stroke.highest().midi() - before.highest().midi());
-            boolean single = stroke.notes().size() == 1 && before != null && before.notes().size() == 1;
+            boolean broken = earlier != null && before.notes().size() == 1 && earlier.notes().size() == 1 && score.chordOf(earlier).equals(score.chordOf(before)) && earlier.highest().midi() != before.highest().midi();
+            // A chord that is broken begins anew where the next one lies.
+            boolean single = stroke.notes().size() == 1 && before != null && before.notes().size() == 1 && !broken;
             boolean same = before != null && score.chordOf(stroke).equals(score.chordOf(before));
             if (!same && (single ? leap > TRITONE : stroke.notes().size() > 1 && before != null && before.notes().size() > 1 && leap > MAJOR_THIRD && nearer(stroke, before.highest().midi()))) {
                 marks.add(stroke.bar(), List.of(placeBefore, at), Map.of("from", before.highest().toString(), "to", stroke.highest().toString()));
             }
+            earlier = before;
             before = stroke;
             placeBefore = at;
         }

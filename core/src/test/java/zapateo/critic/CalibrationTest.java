@@ -122,6 +122,26 @@ class CalibrationTest {
         assertThat(CriticTest.read(song, traits, strokes, List.of(), LARGE).stream().filter(CalibrationTest::isOfNotes)).as("example " + number).isEmpty();
     }
 
+    /** The rhythms of HANDBOOK §7 whose tones are their own: shuffles, boogies, tumbao, one-five, a relay; written out by hand. */
+    @ParameterizedTest(name = "{0} {2}")
+    @CsvSource(delimiter = ';', value = {
+        "shuffle;C;C7 | F7;rocks runs open blues;C2+G2@0:480 C2+G2@480:480 C2+A2@960:480 C2+A2@1440:480 C2+G2@1920:480 C2+G2@2400:480 C2+A2@2880:480 C2+A2@3360:480 F2+C3@3840:480 F2+C3@4320:480 F2+D3@4800:480 F2+D3@5280:480 F2+C3@5760:480 F2+C3@6240:480 F2+D3@6720:480 F2+D3@7200:480",
+        "full shuffle;A;A7 | D7;rocks runs open blues;A1+E2@0:480 A1+E2@480:480 A1+F♯2@960:480 A1+F♯2@1440:480 A1+G2@1920:480 A1+G2@2400:480 A1+F♯2@2880:480 A1+F♯2@3360:480 D2+A2@3840:480 D2+A2@4320:480 D2+B2@4800:480 D2+B2@5280:480 D2+C3@5760:480 D2+C3@6240:480 D2+B2@6720:480 D2+B2@7200:480",
+        "rocking;G;G7 | C7;rocks runs open blues;G1@0:960 D2@960:960_ G1@1920:960 E2@2880:960_ C2@3840:960 G2@4800:960_ C2@5760:960 A2@6720:960_",
+        "climbing;E♭;E♭7 | A♭7;rocks runs open blues bass_only;E♭2@0:480 G2@480:480_ B♭2@960:480_ C3@1440:480_ D♭3@1920:480_ C3@2400:480_ B♭2@2880:480_ G2@3360:480_ A♭1@3840:480 C2@4320:480_ E♭2@4800:480_ F2@5280:480_ G♭2@5760:480_ F2@6240:480_ E♭2@6720:480_ C2@7200:480_",
+        "tumbao;C;C | F | C;tumbao bass_only;C2@0:1440 G2@1440:1440_ F2@2880:2400 C3@5280:1440_ C2@6720:2400 G2@9120:1440_ C2@10560:960",
+        "one-five;E♭;E♭ | A♭;bass_only runs open;E♭2@0:1440 A2@1440:480~ B♭2@1920:1440_ G2@3360:480~ A♭2@3840:1440 D3@5280:480~ E♭3@5760:1920_",
+        "slow twelve;C;C | F;runs;C2@0:1440 R:E4+G4+C5@0:480#COMPING R:E4+G4+C5@480:480#COMPING C2@1440:1440 R:E4+G4+C5@1440:480#COMPING C2@1920:1440 R:E4+G4+C5@1920:480#COMPING F2@3840:1440 R:F4+A4+C5@3840:480#COMPING R:F4+A4+C5@4320:480#COMPING F2@5280:1440 R:F4+A4+C5@5280:480#COMPING",
+        "hand split;Am;Am | Dm;runs;A1@0:480 R:C4+E4+A4@480:480#COMPING E2@960:480_ A2@1440:480_ R:C4+E4+A4@1920:480#COMPING R:C4+E4+A4@2400:480#COMPING E2@2880:480_ R:C4+E4+A4@3360:480#COMPING D2@3840:480 R:D4+F4+A4@4320:480#COMPING A2@4800:480_ D3@5280:480_ R:D4+F4+A4@5760:480#COMPING R:D4+F4+A4@6240:480#COMPING A2@6720:480_ R:D4+F4+A4@7200:480#COMPING",
+        "relay;C;C | G;runs close;C3@0:480 E3@480:480_ G3@960:480_ R:C4@1440:480#COMPING R:E4@1920:480#COMPING R:G4@2400:480#COMPING G2@3840:480 B2@4320:480_ D3@4800:480_ R:G3@5280:480#COMPING R:B3@5760:480#COMPING R:D4@6240:480#COMPING",
+        "open ninth;G;G | Em;runs;G2@0:3840 D3@480:3360_ A3@960:2880_ B3@1440:2400_ E2@3840:3840 B2@4320:3360_ F♯3@4800:2880_ G3@5280:2400_",
+        "slow rumba;Dm;Dm | Gm;runs;D2@0:1440 A2@1440:480_ D3@1920:960_ F3@2880:960_ G2@3840:1440 D3@5280:480_ G3@5760:960_ B♭3@6720:960_",
+        "call and answer;Dm;Dm;octaves open;D2@0:480 D3@480:2400 R:E4+G4+C5@1440:480#COMPING R:D4+F4+A4@1920:480#COMPING R:E4+G4+C5@2880:480#COMPING R:D4+F4+A4@3360:480#COMPING"})
+    void rhythms_with_tones_of_their_own_say_nothing(String name, String key, String chart, String traits, String strokes) {
+        Song song = ChartParser.parse("Key: " + key + "\n| " + chart + " |").song().orElseThrow();
+        assertThat(CriticTest.read(song, traits, strokes, List.of(), LARGE).stream().filter(CalibrationTest::isOfNotes)).as(name).isEmpty();
+    }
+
     /** Walking tenths over stepping basses, and a descent under a held minor chord (HANDBOOK §5a and §6). */
     @ParameterizedTest
     @ValueSource(strings = {"C | G/B | Am | G;C3+E4@0:3840 B2+D4@3840:3840 A2+C4@7680:3840 G2+B3@11520:3840", "Am | Am/G | F | E;A2+C4@0:3840 G2+C4@3840:3840 F2+A3@7680:3840 E2+G♯3@11520:3840"})
