@@ -54,6 +54,13 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
         return true;
     }
 
+    /** How far over a major third the top of a chord without its bass leaps. */
+    int topLeap(Candidate from) {
+        int[] before = from.voices.keys();
+        int[] now = voices.keys();
+        return before.length < 2 || now.length < 2 || now[0] <= bass || before[0] <= from.bass ? 0 : Math.max(0, Math.abs(now[now.length - 1] - before[before.length - 1]) - MAJOR_THIRD);
+    }
+
     Candidate muddier(double by) {
         return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, late, leaves, voices, home);
     }
@@ -125,6 +132,8 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     double chordMovement(Candidate from) {
         return VoiceLeading.onKeys(from.upper, upper);
     }
+
+    private static final int MAJOR_THIRD = 4;
 
     /** Little finger to thumb over five white keys. */
     static final int FIVE_FINGERS = 7;

@@ -25,6 +25,7 @@ final class PlaceCosts {
                 CostTerm.own("beyond", weights.of("beyond"), Candidate::beyond),
                 CostTerm.own("outside", weights.of("outside"), Candidate::outside),
                 CostTerm.step("hanging", weights.of("hanging"), (from, to) -> to.leavesHanging(from) ? 1 : 0),
+                CostTerm.step("top-leap", weights.of("top-leap"), (from, to) -> to.topLeap(from)),
                 CostTerm.own("late", weights.of("late"), Candidate::late),
                 CostTerm.own("room", weights.of("room"), Candidate::room),
                 CostTerm.own("doubled-leading-tone", weights.of("doubled-leading-tone"), Candidate::doubled),
