@@ -25,6 +25,7 @@ import zapateo.righthand.Chorus;
 import zapateo.righthand.Comping;
 import zapateo.righthand.Crossing;
 import zapateo.righthand.Fills;
+import zapateo.righthand.GivesWay;
 import zapateo.righthand.Lick;
 import zapateo.righthand.Licks;
 import zapateo.righthand.MelodyOctave;
@@ -74,12 +75,9 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
 
         private BothHands both() {
             List<Stroke> own = of(placed.strokes(), Side.RIGHT);
-            // Bars in which a figure has both hands stay as they are.
+            // Bars in which a figure has both hands stay as they are, save for a tune.
             Set<Integer> taken = own.stream().map(Stroke::bar).collect(Collectors.toSet());
-            if (!taken.isEmpty()) {
-                notices.add(Reason.of("right-taken", Map.of("count", String.valueOf(taken.size()))));
-            }
-            List<Stroke> played = new Licks(song, left, hand).put(bySection(), licks()).stream().filter(stroke -> !taken.contains(stroke.bar())).toList();
+            List<Stroke> played = new Licks(song, left, hand).put(bySection(), licks()).stream().filter(stroke -> stroke.nature().origin().isTune() || !taken.contains(stroke.bar())).toList();
             List<GivenRun> runs = List.of();
             if (right.orUsual(Choice.UNISON)) {
                 Unison unison = Unison.before(song, left, inTime(played, own));
@@ -88,9 +86,19 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             }
             Realised realised = placed.within(new Needs(ceilings(played), runs, asTheyAre)).fitted();
             List<Stroke> leftNow = ofLaidChords(of(realised.strokes(), Side.LEFT), realised.chords());
-            List<Stroke> rightNow = inTime(ofLaidChords(played, realised.chords()), of(realised.strokes(), Side.RIGHT));
+            GivesWay given = GivesWay.to(ofLaidChords(played, realised.chords()), of(realised.strokes(), Side.RIGHT), hand);
+            List<Stroke> rightNow = given.strokes();
+            taken.removeAll(given.bars());
+            note("right-taken", taken);
+            note("right-gives-way", given.bars());
             notices.addAll(Altered.kept(song, rightNow, Crossing.between(leftNow, rightNow)));
             return new BothHands(realised, inTime(leftNow, rightNow), notices);
+        }
+
+        private void note(String code, Set<Integer> bars) {
+            if (!bars.isEmpty()) {
+                notices.add(Reason.of(code, Map.of("count", String.valueOf(bars.size()))));
+            }
         }
 
         private List<Ceiling> ceilings(List<Stroke> strokes) {

@@ -20,6 +20,8 @@ final class CloseChords {
     private static final int MAJOR_THIRD = 4;
     private static final int FIFTH = 7;
     private static final int FULL_HAND = 4;
+    /** Tones of a close chord may go as low as this one after another, to make room for the other hand. */
+    private static final int UNDER_A_TUNE = Pitch.parse("A2").midi();
     private static final Voicing.Window CLOSE = new Voicing.Window(Register.CHORD_LOWEST, Register.CHORD_HIGHEST, (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2.0);
     /** The right hand's chord, clear of the left hand and below a tune. */
     private static final Voicing.Window RIGHT = new Voicing.Window(Pitch.parse("G3").midi(), Pitch.parse("E5").midi(), Pitch.parse("D4").midi());
@@ -36,11 +38,13 @@ final class CloseChords {
      * All of them for a voicing: close inversions, or its own shapes inside its window.
      *
      * @param onBass whether a bass sounds below
+     * @param lower  whether it makes room for the other hand, so that it may lie lower
      * @param said   tones that make the chord what it is
      */
-    static List<List<PartNote>> of(ChordSymbol chord, Voicing voicing, KeyTones inKey, boolean right, boolean onBass, List<Interval> said) {
+    static List<List<PartNote>> of(ChordSymbol chord, Voicing voicing, KeyTones inKey, boolean right, boolean onBass, List<Interval> said, boolean lower) {
         Voicing own = voicing.on(chord);
-        Voicing.Window window = window(own, right);
+        Voicing.Window usual = window(own, right);
+        Voicing.Window window = lower && !right ? new Voicing.Window(Math.min(usual.lowest(), UNDER_A_TUNE), usual.highest(), usual.home()) : usual;
         return switch (own.id()) {
             case "guide-tones", "rootless" -> shaped(chord, own, window, inKey, onBass, said);
             case "triad" -> stacked(chord, Set.of(triad(chord)), window);

@@ -67,7 +67,7 @@ public final class FigureCheck {
     /** On C7, where white keys make stretches plain. */
     private static void span(Figure figure, FigureStroke stroke, List<Reason> faults) {
         Optional<Voicing> filled = figure.manner().voicings().stream().findFirst().flatMap(Voicing::named);
-        List<PartNote> upper = CloseChords.of(CHORD, filled.filter(voicing -> !voicing.hasBass()).orElse(Voicing.named("close").orElseThrow()), KeyTones.PLAIN, stroke.hand() == Side.RIGHT, true, List.of()).get(0);
+        List<PartNote> upper = CloseChords.of(CHORD, filled.filter(voicing -> !voicing.hasBass()).orElse(Voicing.named("close").orElseThrow()), KeyTones.PLAIN, stroke.hand() == Side.RIGHT, true, List.of(), false).get(0);
         Placement placement = new Placement(CHORD, Pitch.parse("C2"), upper, List.of(), KeyTones.PLAIN);
         List<PartNote> notes = placement.notes(stroke.roles().stream().map(Role::ofThis).toList());
         double stretch = Keyboard.stretchAtEdges(notes.get(0).pitch().midi(), notes.get(notes.size() - 1).pitch().midi());

@@ -6,7 +6,9 @@ import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import zapateo.hand.Hand;
 import zapateo.part.Ceiling;
 import zapateo.part.GivenRun;
@@ -109,9 +111,17 @@ public final class Placed {
                     bounds.lowest(each.stroke()).ifPresent(bound -> ceilings.put(each.planned(), ceiling(each.stroke(), bound)));
                 }
             }
+            asOne(now.laid, colliding, ceilings);
             now = leftHand.placed(left, ceilings, needs.runs());
         }
         return now;
+    }
+
+    /** A close chord that is broken moves as a whole: each of its strokes is under the lowest of their ceilings. */
+    private static void asOne(List<Laid> laid, Set<Integer> cuts, Map<Planned, Integer> ceilings) {
+        Map<Integer, List<Planned>> byCut = laid.stream().map(Laid::planned).filter(stroke -> cuts.contains(stroke.cut()) && stroke.hand() == Side.LEFT && stroke.roles().get(0).isOfBrokenClose())
+                .collect(Collectors.groupingBy(Planned::cut));
+        byCut.values().forEach(strokes -> strokes.stream().map(ceilings::get).filter(Objects::nonNull).min(Comparator.naturalOrder()).ifPresent(lowest -> strokes.forEach(stroke -> ceilings.put(stroke, lowest))));
     }
 
     private Bounds bounds(List<Ceiling> given) {

@@ -130,7 +130,7 @@ final class Placements {
         List<Candidate> candidates = new ArrayList<>();
         KeyTones inKey = need.inKey();
         for (ChordSymbol chord : over(need)) {
-            List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), inKey, need.right(), need.bass(), need.said()) : List.of(List.of());
+            List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), inKey, need.right(), need.bass(), need.said(), !need.under().isEmpty()) : List.of(List.of());
             List<List<Role>> shapes = need.shape().isPresent() ? need.shape().get().on(chord).shapesOn(chord) : List.of(List.of());
             if (!need.bass() && chord.over().isPresent() && need.upper().filter(voicing -> voicing.shapes().get(0).get(0).isOfClose()).isPresent()) {
                 uppers = overItsBass(chord, uppers);

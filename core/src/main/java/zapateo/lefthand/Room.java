@@ -45,6 +45,11 @@ record Room(List<PartNote> notes, Optional<Mending> how, double cost, boolean ke
         boolean paired = notes.size() > 1 && (rolled || isTenth(notes) || hand.easeOf(Candidate.keys(notes)) == Ease.OUT_OF_REACH);
         Stream<Room> thinned = below.size() >= (paired ? PAIR : 1) ? Stream.of(new Room(below, Optional.of(Mending.LEFT_THINNED), notes.size() - below.size(), true)) : Stream.empty();
         Stream<Room> revoiced = paired && below.size() == 1 && holdsBass(below) ? revoiced(ceiling, below.get(0), placement).stream() : Stream.empty();
+        // A tone of a close chord that is broken gives way to the one below it, not to its octave: the shape stays.
+        Optional<PartNote> inside = notes.size() == 1 && placement.upper().contains(notes.get(0)) ? placement.upper().stream().filter(note -> note.pitch().midi() <= ceiling).reduce((lower, higher) -> higher) : Optional.empty();
+        if (inside.isPresent()) {
+            return new Room(List.of(inside.get()), Optional.of(Mending.LEFT_REVOICED), REVOICED, true);
+        }
         return Stream.of(thinned, revoiced, lowered(ceiling, notes, lowest).stream()).flatMap(each -> each)
                 .min(java.util.Comparator.comparingDouble(Room::cost)).orElse(new Room(notes, Optional.empty(), NO_ROOM, false));
     }

@@ -64,8 +64,13 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
 
     /** Whether it takes its notes from the close chord. */
     public boolean isOfClose() {
+        return kind == Kind.CLOSE_CHORD || kind == Kind.NEIGHBOUR || isOfBrokenClose();
+    }
+
+    /** Whether it is a part of a close chord that is broken. */
+    public boolean isOfBrokenClose() {
         return switch (kind) {
-            case CLOSE_CHORD, CLOSE_TONE, CLOSE_TOP, CLOSE_LOWER, CLOSE_UPPER, NEIGHBOUR -> true;
+            case CLOSE_TONE, CLOSE_TOP, CLOSE_LOWER, CLOSE_UPPER -> true;
             default -> false;
         };
     }

@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
@@ -115,6 +116,18 @@ class RightHandExamplesTest {
         Arrangement arrangement = arrange("Key: C~| C | F |", "hand-split", COMPING);
         assertThat(arrangement.right().strokes()).allSatisfy(stroke -> assertThat(stroke.reason().code()).isNotEqualTo("comping"));
         assertThat(arrangement.notices()).anySatisfy(notice -> assertThat(notice.code()).isEqualTo("right-taken"));
+    }
+
+    /** Over a figure of both hands the tune is whole, on top, and the figure is as it was where it rests (common practice). */
+    @ParameterizedTest
+    @ValueSource(strings = {"hand-split", "octave-call-and-answer", "sixteenth-circle-shared"})
+    void a_tune_is_never_dropped_for_a_figure_of_both_hands(String figure) {
+        Arrangement arrangement = arrange("Key: C~| C | F | C | C |~Tune: | G4/2 C5/2 | A4/1 | z/1 | C5/1 |", figure, MELODY);
+        List<Stroke> right = arrangement.right().strokes();
+        assertThat(right.stream().filter(stroke -> stroke.nature().origin().isTune()).map(stroke -> stroke.highest() + "@" + stroke.written().tick())).containsExactly("G4@0", "C5@1920", "A4@3840", "C5@11520");
+        assertThat(right.stream().filter(stroke -> stroke.bar() == 2)).isNotEmpty().noneMatch(stroke -> stroke.nature().origin().isTune());
+        assertThat(right.stream().filter(stroke -> stroke.bar() == 1)).hasSize(1);
+        assertThat(arrangement.notices()).extracting(notice -> notice.code()).contains("right-gives-way", "right-taken");
     }
 
     @Test
