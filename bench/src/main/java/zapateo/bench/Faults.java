@@ -20,7 +20,11 @@ import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
 import zapateo.arrangement.ReadOver;
+import zapateo.colour.Harmonising;
 import zapateo.critic.Critic;
+import zapateo.format.Hands;
+import zapateo.format.MusicXmlWriter;
+import zapateo.format.PageRows;
 import zapateo.hand.Pianist;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
@@ -48,6 +52,23 @@ public final class Faults {
         measure("songs drawn from seed " + draw + ", levels off", drawn, 0);
         List<Song> byHand = byHand();
         measure(byHand.size() + " charts written by hand, levels off", byHand, 0);
+        harmonised(byHand.stream().filter(Song::hasTune).toList());
+        pages(byHand);
+    }
+
+    /** R8: first chords for the tunes, as a church organist reads them. */
+    private static void harmonised(List<Song> tunes) {
+        Map<String, Integer> what = new TreeMap<>();
+        tunes.forEach(tune -> Critic.harmonisation(Harmonising.of(tune, Harmonising.Pace.BAR), false).forEach(fault -> what.merge(fault.found().args().get("what"), 1, Integer::sum)));
+        System.out.printf("%n%d tunes given chords, R8: %s%n", tunes.size(), what);
+    }
+
+    /** The page rows: each chart with the first figure that fits it. */
+    private static void pages(List<Song> songs) {
+        Arranger arranger = new Arranger(FigureBook.open());
+        Map<String, Integer> marks = new TreeMap<>();
+        songs.forEach(song -> PageRows.read(MusicXmlWriter.write(arranger.arrange(song, Choices.OPEN, Pianist.USUAL), Hands.BOTH)).forEach(mark -> marks.merge(mark.id(), 1, Integer::sum)));
+        System.out.printf("%d pages of %d bars, page rows: %s%n", songs.size(), songs.stream().mapToInt(song -> song.bars().size()).sum(), marks);
     }
 
     /** Half of them with melodies; the last ten were written when the reader was finished. */
