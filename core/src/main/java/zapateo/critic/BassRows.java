@@ -16,6 +16,8 @@ final class BassRows {
 
     private static final int LOWEST_BASS = 28;
     private static final int HIGHEST_BASS = 52;
+    /** Above this a bass that is jumped to lies too high itself (L4). */
+    private static final int HIGHEST_OF_JUMPS = 46;
     private static final int WIDE = 8;
     private static final int MIDDLE = 48;
 
@@ -58,7 +60,7 @@ final class BassRows {
             int next = now.lowest().midi();
             int leap = Math.abs(next - low);
             int nearer = next > low ? next - Pitch.OCTAVE : next + Pitch.OCTAVE;
-            boolean wide = leap > Pitch.OCTAVE || leap >= WIDE && leap < Pitch.OCTAVE && nearer >= LOWEST_BASS && nearer <= HIGHEST_BASS && Math.abs(nearer - low) < leap;
+            boolean wide = leap > Pitch.OCTAVE || leap >= WIDE && leap < Pitch.OCTAVE && nearer >= LOWEST_BASS && nearer <= (asked.is(Trait.JUMPS) ? HIGHEST_OF_JUMPS : HIGHEST_BASS) && Math.abs(nearer - low) < leap;
             if (wide) {
                 marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("from", before.lowest().toString(), "to", now.lowest().toString(), "semitones", String.valueOf(leap)));
             }

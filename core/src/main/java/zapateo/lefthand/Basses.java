@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import zapateo.part.Origin;
+import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
@@ -46,7 +48,9 @@ final class Basses {
             boolean raised = stroke.roles().size() == 1 && stroke.roles().get(0).equals(RAISED_FOURTH);
             boolean resolves = raised && i + 1 < strokes.size() && strokes.get(i + 1).cut() == stroke.cut() && strokes.get(i + 1).roles().get(0).degree() == 5
                     && cut(stroke).chord().over().isEmpty();
-            if (!raised || resolves) {
+            // What would lead into the same chord once more, inside a bar, leads nowhere.
+            boolean lost = isLead(stroke) && i + 1 < strokes.size() && strokes.get(i + 1).cut() == stroke.cut() && strokes.get(i + 1).hand() == stroke.hand() && !isLead(strokes.get(i + 1));
+            if (!lost && (!raised || resolves)) {
                 kept.add(stroke);
             } else if (!kept.isEmpty() && kept.get(kept.size() - 1).cut() == stroke.cut()) {
                 kept.set(kept.size() - 1, kept.get(kept.size() - 1).until(stroke.end()));
@@ -147,11 +151,32 @@ final class Basses {
         return new Planned(cut.index(), cut.bar().index(), tick, ticks, Side.LEFT, List.of(LEAD), false, false, Mark.LEAD, Origin.LEAD_IN, Optional.of(step));
     }
 
+    /** A whole tone may be slid through. */
+    private static final Set<String> SLIDES = Set.of("gospel", "stride", "boogie");
+
+    /** Basses that step need nothing between them; a lead-in that was asked for is played all the same. */
+    private static boolean steps(Cut cut, Cut next) {
+        int away = away(cut.chord().bass(), next.chord().bass());
+        return away <= 1 || away == 2 && !SLIDES.contains(cut.choices().figure().family());
+    }
+
+    /** Whether the fifth a figure alternates with stands beside the next bass already. */
+    private static boolean stepsFromFifth(Cut cut, List<Planned> here, int from, Cut next) {
+        return here.stream().filter(stroke -> stroke.hand() == Side.LEFT && stroke.tick() < from && stroke.mark() == Mark.HEEL).reduce((one, other) -> other)
+                .filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.FIFTH_BELOW && cut.chord().over().isEmpty()).flatMap(stroke -> cut.chord().quality().tone(5))
+                .filter(fifth -> away(cut.chord().tone(fifth), next.chord().bass()) <= 1).isPresent();
+    }
+
+    private static int away(PitchClass one, PitchClass other) {
+        int up = Math.floorMod(other.chroma() - one.chroma(), 12);
+        return Math.min(up, 12 - up);
+    }
+
     private static void insert(Cut cut, List<Planned> here, Cut next, List<Planned> after, LeadIn leadIn) {
         int from = next.tick() - leadIn.lasts();
         // A walk up begins on the chord's own root.
         boolean room = from == cut.tick() && leadIn.when().isPresent() && cut.chord().over().isEmpty() || from - cut.tick() >= Ticks.PER_QUARTER;
-        boolean changes = next.begins() && next.chord().bass().chroma() != cut.chord().bass().chroma() && !next.early();
+        boolean changes = next.begins() && next.chord().bass().chroma() != cut.chord().bass().chroma() && !next.early() && (cut.choices().leadIn().isPresent() || !steps(cut, next) && !stepsFromFifth(cut, here, from, next));
         boolean anticipated = after.stream().anyMatch(stroke -> stroke.tick() < next.tick());
         if (leadIn.steps().isEmpty() || !room || !changes || anticipated || !hasPlace(cut.choices()) || here.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING)) {
             return;

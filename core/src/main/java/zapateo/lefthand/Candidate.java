@@ -3,6 +3,8 @@ package zapateo.lefthand;
 import java.util.List;
 import zapateo.harmony.VoiceLeading;
 import zapateo.part.PartNote;
+import zapateo.pitch.Pitch;
+import zapateo.rhythm.Register;
 
 /**
  * One way to lay a chord, with what it costs by itself counted once.
@@ -88,6 +90,14 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
         return bass < 0 || from.bass < 0 || staysInPlace(from) || isSmooth(from) ? 0 : from.away(bass);
     }
 
+    /** Over an octave, or nearly one where the other way round is nearer and there is room for it: below a chord up to B♭2. */
+    boolean leaps(Candidate from) {
+        double moved = bassMovement(from);
+        int nearer = bass > from.bass ? bass - Pitch.OCTAVE : bass + Pitch.OCTAVE;
+        boolean room = nearer >= Register.DEEP.lowest() && nearer <= (upper.length > 0 ? UNDER_A_CHORD : Register.DEEP.highest());
+        return moved > Pitch.OCTAVE || moved >= SIXTH && moved < Pitch.OCTAVE && room;
+    }
+
     private int away(int next) {
         int away = Integer.MAX_VALUE;
         for (int key : leaves) {
@@ -134,6 +144,8 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     }
 
     private static final int MAJOR_THIRD = 4;
+    private static final int SIXTH = 8;
+    private static final int UNDER_A_CHORD = Pitch.parse("B♭2").midi();
 
     /** Little finger to thumb over five white keys. */
     static final int FIVE_FINGERS = 7;

@@ -26,11 +26,14 @@ import zapateo.rhythm.YamlFields;
  * @param steps     in the order of time, none for no lead-in
  * @param when      how the root has to move, as {@code fourth-up}; empty for any way
  * @param otherwise what is taken where it moves otherwise
+ * @param byDistance whether it has as many notes as the distance asks for: none for a step, one for a third
  */
-public record LeadIn(String id, String name, String use, List<Step> steps, Optional<String> when, Optional<String> otherwise) {
+public record LeadIn(String id, String name, String use, List<Step> steps, Optional<String> when, Optional<String> otherwise, boolean byDistance) {
 
     private static final Pattern WRITTEN = Pattern.compile("([+-]?)(s([1-4])|[♯♭]?[1-7])@(-[0-9]{2,5}):([0-9]{2,4})");
     private static final int FOURTH_UP = 5;
+    private static final int STEP = 2;
+    private static final int THIRD = 4;
     private static final Map<String, LeadIn> ALL = readAll();
 
     /**
@@ -87,7 +90,13 @@ public record LeadIn(String id, String name, String use, List<Step> steps, Optio
     LeadIn between(ChordSymbol from, ChordSymbol to) {
         int up = Math.floorMod(to.root().chroma() - from.root().chroma(), 12);
         boolean fits = when.isEmpty() || up == (when.get().equals("fourth-up") ? FOURTH_UP : 12 - FOURTH_UP);
-        return fits ? this : ALL.get(otherwise.orElseThrow());
+        return fits ? ofDistance(from.bass().chroma() - to.bass().chroma()) : ALL.get(otherwise.orElseThrow());
+    }
+
+    private LeadIn ofDistance(int semitones) {
+        int away = Math.min(Math.floorMod(semitones, 12), Math.floorMod(-semitones, 12));
+        int notes = away <= STEP ? 0 : away <= THIRD ? 1 : steps.size();
+        return byDistance && notes < steps.size() ? new LeadIn(id, name, use, steps.subList(steps.size() - notes, steps.size()), when, otherwise, true) : this;
     }
 
     /** Ticks before the change at which it begins. */
@@ -99,9 +108,9 @@ public record LeadIn(String id, String name, String use, List<Step> steps, Optio
         YamlFields file = DataFile.yaml("lefthand/lead-ins.yaml");
         Map<String, LeadIn> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
-            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "steps", "when", "else"));
+            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "steps", "when", "else", "notes"));
             all.put(id, new LeadIn(id, fields.text("name"), fields.text("use"), fields.list("steps", Step::parse), fields.has("when") ? Optional.of(fields.text("when")) : Optional.empty(),
-                    fields.has("else") ? Optional.of(fields.text("else")) : Optional.empty()));
+                    fields.has("else") ? Optional.of(fields.text("else")) : Optional.empty(), fields.has("notes")));
         });
         return all;
     }

@@ -18,7 +18,6 @@ import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
-import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Register;
@@ -31,8 +30,6 @@ import zapateo.song.Song;
 
 /** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
 public final class LeftHand implements Placed.Player {
-
-    private static final Interval FIFTH = Interval.parse("5");
 
     private final Plan plan;
     private final List<Cut> cuts;
@@ -47,6 +44,7 @@ public final class LeftHand implements Placed.Player {
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
     private final Map<Placement, List<List<Role>>> broken = new IdentityHashMap<>();
     private final Map<Planned, Integer> inRun = new IdentityHashMap<>();
+    private final Map<Planned, Optional<Pitch>> led = new IdentityHashMap<>();
     private final Map<Placement, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
 
     private LeftHand(Song song, Plan plan, Pianist pianist, List<Cut> cuts, List<Planned> planned) {
@@ -105,6 +103,7 @@ public final class LeftHand implements Placed.Player {
         List<List<Candidate>> layers = cuts.stream().map(cut -> placements.of(needs.of(cut, byCut.get(cut.index()), ceilings))).toList();
         ShortestPath<Candidate> path = search.through(layers);
         List<Placed.Laid> laid = new ArrayList<>(planned.size());
+        led.clear();
         cuts.forEach(cut -> number(cut, byCut.get(cut.index())));
         for (Planned each : planned) {
             stroke(each, path.steps(), byCut, ceilings.getOrDefault(each, Integer.MAX_VALUE)).flatMap(early::tied).ifPresent(stroke -> laid.add(new Placed.Laid(each, before(runs, stroke))));
@@ -199,7 +198,7 @@ public final class LeftHand implements Placed.Player {
             return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
         }
         if (first.kind() == Role.Kind.LEAD_IN) {
-            return lead(each, cut, placement, places, byCut);
+            return lead(each, cut, places, byCut);
         }
         if (first.kind() == Role.Kind.NEIGHBOUR) {
             return CloseChords.stepLower(placement.upper(), cut.bar().key());
@@ -230,23 +229,28 @@ public final class LeftHand implements Placed.Player {
         return nearer ? List.of(notes.get(0).octaves(1)) : notes;
     }
 
-    /** Into the next bass, wherever that lies. */
-    private List<PartNote> lead(Planned each, Cut cut, Placement placement, List<Candidate> places, List<List<Planned>> byCut) {
-        Cut next = cuts.get(cut.index() + 1);
-        Optional<WalkingLine.Note> walked = byCut.get(next.index()).stream().filter(walk::containsKey).findFirst().map(walk::get);
-        Pitch target = walked.map(WalkingLine.Note::pitch).orElse(places.get(next.index()).placement().bass());
-        Pitch pitch = each.lead().orElseThrow().before(target, places.get(next.index()).placement().chord(), next.bar().key(), placement.bass());
-        List<Planned> before = byCut.get(cut.index()).stream().filter(other -> other.hand() == Side.LEFT && other.tick() < each.tick() && other.mark() == Mark.HEEL).toList();
-        boolean again = !before.isEmpty() && before.get(before.size() - 1).roles().get(0).kind() == Role.Kind.FIFTH_BELOW
-                && notes(before.get(before.size() - 1), cut, placement, places, byCut).get(0).pitch().midi() == pitch.midi();
-        if (again) {
-            // The bass before it is the note itself: the step from the other side.
-            pitch = Pitch.onKey(2 * target.midi() - pitch.midi(), next.bar().key().spell(2 * target.midi() - pitch.midi()));
-        } else if (pitch.midi() == placement.bass().midi() && each.tick() > cut.tick() && each.end() == next.tick()) {
-            // The bass itself leads nowhere: the fifth above the next one falls onto it.
-            pitch = Pitch.onKey(target.midi() + FIFTH.semitones(), target.pitchClass().plus(FIFTH).simple());
+    /** Into the next bass, wherever that lies; all of one lead-in are found together. */
+    private List<PartNote> lead(Planned each, Cut cut, List<Candidate> places, List<List<Planned>> byCut) {
+        if (!led.containsKey(each)) {
+            List<Planned> run = byCut.get(cut.index()).stream().filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.LEAD_IN).toList();
+            List<Pitch> found = approach(run, cut, places, byCut);
+            run.forEach(stroke -> led.put(stroke, Optional.empty()));
+            for (int i = 0; i < found.size(); i++) {
+                led.put(run.get(i), Optional.of(found.get(i)));
+            }
         }
-        return List.of(PartNote.of(pitch.midi() < Register.DEEP.lowest() ? Pitch.of(pitch.pitchClass(), pitch.octave() + 1) : pitch, "L"));
+        return led.get(each).map(pitch -> List.of(PartNote.of(pitch, "L"))).orElse(List.of());
+    }
+
+    private List<Pitch> approach(List<Planned> run, Cut cut, List<Candidate> places, List<List<Planned>> byCut) {
+        Cut next = cuts.get(cut.index() + 1);
+        Placement here = places.get(cut.index()).placement();
+        Placement there = places.get(next.index()).placement();
+        Pitch target = byCut.get(next.index()).stream().filter(walk::containsKey).findFirst().map(walk::get).map(WalkingLine.Note::pitch).orElse(there.bass());
+        List<Planned> before = byCut.get(cut.index()).stream().filter(other -> other.hand() == Side.LEFT && other.tick() < run.get(0).tick() && other.mark() == Mark.HEEL).toList();
+        Pitch from = before.isEmpty() ? here.bass() : notes(before.get(before.size() - 1), cut, here, places, byCut).get(0).pitch();
+        List<Optional<Pitch>> wishes = run.stream().map(stroke -> stroke.lead().map(step -> step.before(target, there.chord(), next.bar().key(), here.bass()))).toList();
+        return Approach.between(new Approach.Ends(from, here.chord(), target, there.chord(), next.bar().key()), wishes, Math.max(Register.DEEP.lowest(), instrument.lowest()));
     }
 
     /** Strokes of a figure that do the same thing with a chord in the same place have the same reason; those of a line have each its own. */

@@ -2,7 +2,6 @@ package zapateo.lefthand;
 
 import java.util.ArrayList;
 import java.util.List;
-import zapateo.pitch.Pitch;
 import zapateo.search.CostTerm;
 
 /** The terms of the search for places. */
@@ -15,7 +14,7 @@ final class PlaceCosts {
     static List<CostTerm<Candidate>> of(Weights weights, boolean topLine) {
         List<CostTerm<Candidate>> terms = new ArrayList<>(List.of(
                 CostTerm.step("bass-movement", weights.of("bass-movement"), (from, to) -> to.bassMovement(from)),
-                CostTerm.step("leap", weights.of("leap"), (from, to) -> to.bassMovement(from) > Pitch.OCTAVE ? 1 : 0),
+                CostTerm.step("leap", weights.of("leap"), (from, to) -> to.leaps(from) ? 1 : 0),
                 CostTerm.own("bass-register", weights.of("bass-register"), Candidate::bassFromHome),
                 CostTerm.step("chord-movement", weights.of("chord-movement"), (from, to) -> to.chordMovement(from)),
                 CostTerm.own("chord-register", weights.of("chord-register"), Candidate::farFromHome),
