@@ -13,6 +13,7 @@ import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
+import zapateo.song.Bar;
 import zapateo.song.Song;
 
 /** Rows about notes that lead, and basses that walk. */
@@ -83,7 +84,9 @@ final class LineRows {
         if (i >= 3 && key(line, i) == key(line, i - 2) && key(line, i - 1) == key(line, i - 3) && key(line, i) != key(line, i - 1)) {
             return "trill";
         }
-        boolean strong = (now.written().tick() - score.song().bars().get(now.bar()).tick()) % (2 * Ticks.PER_QUARTER) == 0;
+        Bar bar = score.song().bars().get(now.bar());
+        int beats = bar.ticks() / Ticks.PER_QUARTER;
+        boolean strong = (now.written().tick() - bar.tick()) % ((beats % 2 == 0 ? 2 : beats) * Ticks.PER_QUARTER) == 0;
         boolean walksUp = i + 1 < line.size() && key(line, i + 1) == key(line, i) + 1;
         if (strong && Tones.isTheOther(chord, key(line, i)) && !Tones.isOf(chord, key(line, i)) && !walksUp) {
             return "other";
@@ -98,7 +101,8 @@ final class LineRows {
         if (opensBar && ranges(line, i)) {
             return "range";
         }
-        return i + 1 < line.size() && leadsNowhere(score, line, i, chord) ? "approach" : "";
+        // A chord of one beat has its root alone.
+        return i + 1 < line.size() && place.get().tick() != now.written().tick() && leadsNowhere(score, line, i, chord) ? "approach" : "";
     }
 
     /** Whether a chord that stays has no root in this bar and the next. */

@@ -119,15 +119,19 @@ final class Approach {
         return fifth ? 0.5 : third ? 0.7 : NEVER;
     }
 
-    /** The other third or seventh of the chord that sounds. */
     private boolean isTheOther(int chroma) {
-        int above = Math.floorMod(chroma - ends.sounding().root().chroma(), Pitch.OCTAVE);
-        return Naming.tone(chroma, ends.sounding()).isEmpty() && (isOther(3, above) || isOther(7, above));
+        return isTheOther(ends.sounding(), chroma);
+    }
+
+    /** The other third or seventh of a chord. */
+    static boolean isTheOther(ChordSymbol chord, int chroma) {
+        int above = Math.floorMod(chroma - chord.root().chroma(), Pitch.OCTAVE);
+        return Naming.tone(chroma, chord).isEmpty() && (isOther(chord, 3, above) || isOther(chord, 7, above));
     }
 
     /** Whether it is a semitone beside a third or seventh, and the other one. */
-    private boolean isOther(int degree, int above) {
+    private static boolean isOther(ChordSymbol chord, int degree, int above) {
         int major = degree == 3 ? THIRD : Pitch.OCTAVE - 1;
-        return (above == major || above == major - 1) && ends.sounding().quality().tone(degree).map(Interval::semitones).filter(own -> own == major || own == major - 1).filter(own -> own != above).isPresent();
+        return (above == major || above == major - 1) && chord.quality().tone(degree).map(Interval::semitones).filter(own -> own == major || own == major - 1).filter(own -> own != above).isPresent();
     }
 }

@@ -12,24 +12,31 @@ import zapateo.harmony.Key;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
-import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Ticks;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
 /**
- * A bass that walks (HANDBOOK §6): each chord begins on its bass, strong beats have its tones, the last note before a change leads into the next bass
- * by a step; no leap over an octave. The cheapest line through what each beat may have.
+ * A bass that walks (HANDBOOK §6b): each chord begins on its bass, which comes back on the first beat of every second bar while the chord stays; strong beats have the chord's tones, weak
+ * ones pass, the last note before a change leads into the next bass. The cheapest line of all, where what a note costs depends on the two before it: it goes somewhere and comes
+ * back, and does not tread on the spot.
  */
 final class WalkingLine {
 
-    private static final double HOME = 41;
+    private static final int HOME = 41;
+    private static final int TURNS_BACK = 52;
+    private static final int HIGHEST = 55;
+    private static final int STEP = 2;
+    private static final int THIRD = 4;
+    private static final int FIFTH = 7;
+    private static final double NEVER = 60;
 
     private final List<Cut> cuts;
     private final int lowest;
     /** What comes again and again is found once. */
     private final Map<Beat, List<Note>> known = new HashMap<>();
+    private final Map<List<Note>, Map<List<Note>, List<Move>>> moves = new IdentityHashMap<>();
 
     private WalkingLine(List<Cut> cuts, int lowest) {
         this.cuts = cuts;
@@ -39,20 +46,36 @@ final class WalkingLine {
     /** What a note of the line is to its chord. */
     enum Kind { BASS, TONE, STEP, APPROACH }
 
-    /** A note it may take. */
-    record Note(Pitch pitch, Kind kind, double cost) {
+    /**
+     * A note it may take.
+     *
+     * @param fifth of the chord it leads to, 0 to 11, -1 where it leads to none
+     * @param arc   1 where the line would rather rise, -1 where it would fall, 0 where it may do either
+     */
+    record Note(Pitch pitch, Kind kind, double cost, int fifth, int arc) {
 
         int key() {
             return pitch.midi();
         }
     }
 
+    /** A note and the one before it, if there is one. */
+    private record Move(Note before, Note now) {
+
+        int step() {
+            return before == null ? 0 : now.key() - before.key();
+        }
+    }
+
     /**
      * What decides which notes a beat may have.
      *
-     * @param into the bass it leads to, where it does
+     * @param stays bars the chord has lasted already
+     * @param first whether it is the first of its bar
+     * @param into  the chord it leads to, where it does
+     * @param turn  alternates from bar to bar, so that equal chords do not make equal cells
      */
-    private record Beat(ChordSymbol chord, Key key, boolean opens, boolean first, boolean strong, Optional<PitchClass> into) {
+    private record Beat(ChordSymbol chord, Key key, boolean opens, int stays, boolean first, boolean strong, Optional<ChordSymbol> into, int turn) {
     }
 
     /** @param lowest the lowest key it may go to */
@@ -74,63 +97,129 @@ final class WalkingLine {
         return found;
     }
 
-    private void walk(List<Planned> run, Map<Planned, Note> found) {
-        List<List<Note>> layers = new ArrayList<>();
+    /** Strokes between the beats are skips: they strike what the beat before them had, an octave higher where there is room. */
+    private void walk(List<Planned> all, Map<Planned, Note> found) {
+        List<Planned> run = all.stream().filter(this::isOnBeat).toList();
+        List<List<Move>> layers = new ArrayList<>();
+        List<Note> before = List.of();
         for (int i = 0; i < run.size(); i++) {
             boolean first = i == 0 || run.get(i - 1).cut() != run.get(i).cut();
             boolean last = i + 1 < run.size() && run.get(i + 1).cut() != run.get(i).cut();
-            layers.add(notes(run.get(i), first, last ? Optional.of(cuts.get(run.get(i + 1).cut())) : Optional.empty()));
+            List<Note> now = notes(run.get(i), first, last ? Optional.of(cuts.get(run.get(i + 1).cut())) : Optional.empty());
+            layers.add(moves(before, now));
+            before = now;
         }
-        List<Note> steps = ShortestPath.through(layers, COSTS).steps();
+        List<Move> steps = ShortestPath.through(layers, COSTS, JOINT).steps();
         for (int i = 0; i < run.size(); i++) {
-            found.put(run.get(i), steps.get(i));
+            found.put(run.get(i), steps.get(i).now());
+        }
+        Note beat = null;
+        for (Planned stroke : all) {
+            beat = found.getOrDefault(stroke, beat);
+            if (beat != null && !found.containsKey(stroke)) {
+                found.put(stroke, beat.key() + Pitch.OCTAVE <= TURNS_BACK ? new Note(Pitch.onKey(beat.key() + Pitch.OCTAVE, beat.pitch().pitchClass()), Kind.TONE, 0, -1, 0) : beat);
+            }
         }
     }
 
-    private static final List<CostTerm<Note>> COSTS = List.of(
-            CostTerm.step("walking-step", 1, (from, to) -> from.kind() == Kind.APPROACH ? arrival(Math.abs(to.key() - from.key())) : leap(Math.abs(to.key() - from.key()))),
-            CostTerm.own("walking-tone", 1, Note::cost),
-            CostTerm.own("walking-register", 0.06, note -> Math.abs(note.key() - HOME)));
+    private boolean isOnBeat(Planned stroke) {
+        Cut cut = cuts.get(stroke.cut());
+        return (stroke.tick() - cut.bar().tick()) % Math.min(cut.bar().meter().beatTicks(), Ticks.PER_QUARTER) == 0 || stroke.tick() == cut.tick();
+    }
 
-    private static double arrival(int semitones) {
-        return semitones == 1 || semitones == 2 ? 0 : semitones == 5 || semitones == 7 ? 1.5 : 12 + semitones;
+    private List<Move> moves(List<Note> before, List<Note> now) {
+        return moves.computeIfAbsent(before, each -> new IdentityHashMap<>()).computeIfAbsent(now, each -> {
+            List<Move> all = new ArrayList<>();
+            now.forEach(note -> before.stream().filter(from -> leap(Math.abs(note.key() - from.key())) < NEVER).forEach(from -> all.add(new Move(from, note))));
+            if (all.isEmpty()) {
+                // Nowhere near: the first of all, or what has no other way.
+                now.forEach(note -> (before.isEmpty() ? java.util.stream.Stream.<Note>of() : before.stream()).forEach(from -> all.add(new Move(from, note))));
+            }
+            if (before.isEmpty()) {
+                now.forEach(note -> all.add(new Move(null, note)));
+            }
+            return all;
+        });
+    }
+
+    private static final ShortestPath.Joint<Move> JOINT = new ShortestPath.Joint<>(move -> move.now().key(), move -> move.before() == null ? 0 : move.before().key());
+
+    private static final List<CostTerm<Move>> COSTS = List.of(
+            CostTerm.own("walking-step", 1, move -> move.before() == null ? 0 : move.before().kind() == Kind.APPROACH ? arrival(move) : leap(Math.abs(move.step()))),
+            CostTerm.own("walking-tone", 1, move -> move.now().cost()),
+            CostTerm.own("walking-register", 1, move -> 0.05 * Math.abs(move.now().key() - HOME) + (move.now().key() > TURNS_BACK ? 1.5 : 0)),
+            CostTerm.own("walking-arc", 0.8, move -> move.now().arc() * move.step() < 0 ? 1 : 0),
+            CostTerm.step("walking-turn", 1, WalkingLine::turn));
+
+    /** A step, a third that the chord has, or the next chord's fifth. */
+    private static double arrival(Move move) {
+        int away = Math.abs(move.step());
+        boolean fifth = (away == 5 || away == FIFTH) && Math.floorMod(move.before().key(), Pitch.OCTAVE) == move.before().fifth();
+        return away == 1 ? 0 : away == STEP ? 0.1 : fifth ? 0.9 : (away == 3 || away == THIRD) && move.before().cost() >= THIRD_AWAY ? 0.3 : NEVER / 2 + away;
     }
 
     private static double leap(int semitones) {
-        if (semitones > 12) {
-            return 60;
-        }
         return switch (semitones) {
             case 0 -> 5;
             case 1, 2 -> 0;
-            case 3, 4 -> 0.6;
-            case 5, 7 -> 1.2;
-            case 12 -> 2.5;
-            default -> 4;
+            case 3, 4 -> 0.4;
+            case 5, 7 -> 1;
+            case 6, 8, 9 -> 2.5;
+            case 12 -> 2.2;
+            default -> NEVER;
         };
     }
 
+    /** What three notes are together: there and back, two leaps one way, a leap that is not taken back, a passing note that does not pass. */
+    private static double turn(Move from, Move to) {
+        if (from.before() == null) {
+            return 0;
+        }
+        int one = from.step();
+        int other = to.step();
+        double cost = to.now().key() == from.before().key() ? 2.2 : 0;
+        boolean sameWay = one * other > 0;
+        cost += sameWay && Math.abs(one) >= 5 && Math.abs(other) >= 5 ? 2.5 : 0;
+        cost += sameWay && Math.abs(one) > FIFTH ? 0.8 : 0;
+        boolean passes = Math.abs(one) <= STEP && Math.abs(other) <= STEP;
+        return cost + (from.now().kind() == Kind.STEP && !passes ? 2.5 : 0);
+    }
+
+    private static final double THIRD_AWAY = 0.5;
+
     private List<Note> notes(Planned stroke, boolean first, Optional<Cut> next) {
         Cut cut = cuts.get(stroke.cut());
-        boolean strong = (stroke.tick() - cut.bar().tick()) % (2 * Ticks.PER_QUARTER) == 0;
-        Optional<PitchClass> into = next.filter(Cut::begins).map(after -> after.chord().bass()).filter(bass -> bass.chroma() != cut.chord().bass().chroma());
-        return known.computeIfAbsent(new Beat(cut.chord(), cut.bar().key(), first && cut.begins(), first, strong, into), this::notes);
+        boolean opensBar = stroke.tick() == cut.bar().tick();
+        int beats = cut.bar().ticks() / Ticks.PER_QUARTER;
+        boolean strong = (stroke.tick() - cut.bar().tick()) % ((beats % 2 == 0 ? 2 : Math.max(1, beats)) * Ticks.PER_QUARTER) == 0;
+        Optional<ChordSymbol> into = next.filter(Cut::begins).map(Cut::chord).filter(after -> after.bass().chroma() != cut.chord().bass().chroma());
+        return known.computeIfAbsent(new Beat(cut.chord(), cut.bar().key(), first && cut.begins(), cut.nth(), opensBar, strong, into, cut.bar().index() % 2), this::notes);
     }
 
     private List<Note> notes(Beat beat) {
         ChordSymbol chord = beat.chord();
+        int arc = beat.into().isPresent() || beat.opens() ? 0 : beat.stays() % 2 == 0 ? 1 : -1;
         TreeMap<Integer, Note> notes = new TreeMap<>();
-        if (beat.opens()) {
-            put(notes, chord.bass(), Kind.BASS, 0);
+        if (beat.opens() || beat.first() && beat.stays() > 0 && beat.stays() % 2 == 0) {
+            put(notes, chord.bass(), Kind.BASS, 0, arc);
         } else if (beat.into().isPresent()) {
-            approach(notes, beat.into().get(), chord, beat.key());
+            approach(notes, beat.into().get(), beat);
         } else {
-            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? (beat.first() ? 0.6 : 1.2) : 0));
+            // The second tone of equal chords is the third and the fifth in turn.
+            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? beat.first() ? 0 : 0.8 : beat.first() && isFifth(chord, tone) ? 0 : turned(chord, tone, beat), arc));
             if (!beat.strong()) {
-                scale(chord, beat.key()).forEach(step -> put(notes, step, Kind.STEP, 0.4));
+                scale(chord, beat.key()).forEach(step -> put(notes, step, Kind.STEP, 0.3, arc));
             }
         }
         return List.copyOf(notes.values());
+    }
+
+    private static double turned(ChordSymbol chord, PitchClass tone, Beat beat) {
+        return isFifth(chord, tone) == (beat.turn() == 1) ? 0.1 : 0.35;
+    }
+
+    private static boolean isFifth(ChordSymbol chord, PitchClass tone) {
+        return chord.quality().tone(5).filter(fifth -> chord.tone(fifth).chroma() == tone.chroma()).isPresent();
     }
 
     /** The key's steps where the chord is the key's own; over a strange chord steps between its tones. */
@@ -143,29 +232,33 @@ final class WalkingLine {
         return (diminished ? List.of("2", "4", "b6") : List.of("2", "4", "6")).stream().map(degree -> chord.root().plus(Interval.parse(degree)).simple()).toList();
     }
 
-    private void approach(TreeMap<Integer, Note> notes, PitchClass target, ChordSymbol chord, Key key) {
-        for (int away : new int[] {-1, 1, -2, 2, 7}) {
-            int chroma = Math.floorMod(target.chroma() + away, 12);
-            Optional<PitchClass> own = chord.tones().stream().filter(tone -> tone.chroma() == chroma).findFirst();
-            boolean inKey = key.scale().stream().anyMatch(step -> step.chroma() == chroma);
-            if (Math.abs(away) == 1 || inKey || own.isPresent()) {
-                PitchClass name = own.orElseGet(() -> inKey ? key.spell(chroma) : chromatic(target, chroma, away, key));
-                put(notes, name, Kind.APPROACH, Math.abs(away) == 1 ? 0 : inKey || own.isPresent() ? 0.2 : 1);
+    /** A step or a semitone from the next bass, the next chord's fifth, a tone of the chord a third away; never what contradicts the chord that sounds. */
+    private void approach(TreeMap<Integer, Note> notes, ChordSymbol next, Beat beat) {
+        ChordSymbol chord = beat.chord();
+        PitchClass target = next.bass();
+        int fifth = next.over().isPresent() ? -1 : next.quality().tone(5).map(tone -> next.tone(tone).chroma()).orElse(Math.floorMod(target.chroma() + FIFTH, Pitch.OCTAVE));
+        for (int away : new int[] {-1, 1, -2, 2, -3, 3, -4, 4, 5, 7}) {
+            int chroma = Math.floorMod(target.chroma() + away, Pitch.OCTAVE);
+            boolean own = Naming.tone(chroma, chord).isPresent();
+            boolean inKey = Naming.inKey(chroma, beat.key());
+            boolean contradicts = Math.abs(away) > 1 && Approach.isTheOther(chord, chroma);
+            boolean possible = Math.abs(away) == 1 || Math.abs(away) == STEP && (own || inKey) || Math.abs(away) <= THIRD && own || chroma == fifth;
+            if (possible && !contradicts) {
+                double turned = (away > 0) == (beat.turn() == 1) ? 0 : 0.2;
+                double cost = Math.abs(away) > STEP && chroma != fifth ? THIRD_AWAY : own || inKey ? 0 : 0.2;
+                put(notes, Naming.of(chroma, chord, next, beat.key(), target, Math.abs(away) <= STEP ? away : 0), Kind.APPROACH, cost + turned, 0, fifth);
             }
         }
     }
 
-    /** A semitone below is written a letter lower, one above a letter higher, where a plain sign is enough. */
-    private static PitchClass chromatic(PitchClass target, int chroma, int away, Key key) {
-        PitchClass natural = PitchClass.of(target.letter().plus(Integer.signum(away)), 0);
-        int alteration = Math.floorMod(chroma - natural.chroma() + 6, 12) - 6;
-        return Math.abs(alteration) <= 1 ? PitchClass.of(natural.letter(), alteration) : key.spell(chroma);
+    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc) {
+        put(notes, name, kind, cost, arc, -1);
     }
 
-    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost) {
-        for (int key = lowest; key <= Register.DEEP.highest(); key++) {
-            if (key % 12 == name.chroma()) {
-                notes.putIfAbsent(key, new Note(Pitch.onKey(key, name), kind, cost));
+    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc, int fifth) {
+        for (int key = lowest; key <= HIGHEST; key++) {
+            if (key % Pitch.OCTAVE == name.chroma()) {
+                notes.putIfAbsent(key, new Note(Pitch.onKey(key, name), kind, cost, fifth, arc));
             }
         }
     }
