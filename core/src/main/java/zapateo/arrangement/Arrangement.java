@@ -22,13 +22,14 @@ import zapateo.song.Timeline;
 /**
  * A song as two hands play it.
  *
+ * @param feels   which feel sounds
  * @param pedal   in the order of time, never overlapping
  * @param notices choices that could not be kept to the letter, and why
  * @param holding what holds in each bar
  * @param laid    how the chords were laid, to be asked why
  * @param play    how hard it is, bar by bar
  */
-public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pedal> pedal, List<Reason> notices, List<Holding> holding, Realised laid,
+public record Arrangement(Song song, Feels feels, Part left, Part right, List<Pedal> pedal, List<Reason> notices, List<Holding> holding, Realised laid,
                           Playability play) {
 
     /** Only a hand's first strokes reach back before the song. */
@@ -38,6 +39,11 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
         pedal = List.copyOf(pedal);
         notices = List.copyOf(notices);
         holding = List.copyOf(holding);
+    }
+
+    /** Of what is swung. */
+    public Swing swing() {
+        return feels.swing();
     }
 
     /** Of both hands, in the order of the score. */
@@ -62,7 +68,7 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
 
     /** When its ticks come. */
     public Timeline timeline() {
-        return Timeline.of(song, swing);
+        return Timeline.of(song, feels.swing(), feels.straight());
     }
 
     /** How far what sounds first lies before the first written bar, 0 where nothing does. */
@@ -131,6 +137,6 @@ public record Arrangement(Song song, Swing swing, Part left, Part right, List<Pe
 
     /** The left hand with the song's melody over it in place of a right hand. */
     public Arrangement withTune() {
-        return new Arrangement(song, swing, left, new Part(Side.RIGHT, TuneHand.alone(song)), pedal, notices, holding, laid, play);
+        return new Arrangement(song, feels, left, new Part(Side.RIGHT, TuneHand.alone(song)), pedal, notices, holding, laid, play);
     }
 }

@@ -15,7 +15,6 @@ import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
-import zapateo.rhythm.Swing;
 import zapateo.song.Song;
 import zapateo.song.Timeline;
 
@@ -44,28 +43,30 @@ public final class Arranger {
     }
 
     /** A song whose keys and times are found, before it is given to fingers. */
-    private record Laid(Song song, Swing swing, Timeline timeline, Realised realised, List<Holding> holding, List<Stroke> strokes, List<Reason> notices) {
+    private record Laid(Song song, Feels feels, Timeline timeline, Realised realised, List<Holding> holding, List<Stroke> strokes, List<Reason> notices) {
     }
 
     private Laid lay(Song song, Choices choices, Pianist pianist) {
         ChoicePlan plan = new ChoicePlan(book, choices, song, pianist);
-        Swing swing = choices.song().get(Choice.SWING_RATIO).map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
-        Timeline timeline = Timeline.of(song, swing);
+        List<Holding> holding = plan.holding();
+        Feels feels = Feels.of(song, choices.song().get(Choice.SWING_RATIO), holding);
+        Timeline timeline = Timeline.of(song, feels.swing(), feels.straight());
         BothHands both = BothHands.of(song, choices.right(), LeftHand.place(song, plan, pianist), pianist);
         Realised realised = both.left();
         List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(both.strokes());
         List<Reason> notices = new ArrayList<>(plan.notices());
+        notices.addAll(feels.notices(song));
         notices.addAll(realised.notices());
         notices.addAll(both.notices());
         notices.addAll(Altered.said(song, strokes));
-        return new Laid(song, swing, timeline, realised, plan.holding(), strokes, notices);
+        return new Laid(song, feels, timeline, realised, holding, strokes, notices);
     }
 
     private static Arrangement played(Laid laid, Choices choices, Pianist pianist) {
         Fingers fingers = new Fingers(laid.song(), laid.timeline(), choices.fingers());
         Playability.Played left = fingers.of(part(Side.LEFT, laid.strokes()), pianist.leftOnKeys());
         Playability.Played right = fingers.of(part(Side.RIGHT, laid.strokes()), pianist.rightOnKeys());
-        return new Arrangement(laid.song(), laid.swing(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), Pedalling.of(laid.song(), laid.timeline(), laid.realised().chords(), laid.strokes()),
+        return new Arrangement(laid.song(), laid.feels(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), Pedalling.of(laid.song(), laid.timeline(), laid.realised().chords(), laid.strokes()),
                 laid.notices(), laid.holding(), laid.realised(), Playability.of(fingers.bars(), List.of(left, right)));
     }
 

@@ -29,6 +29,7 @@ import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.rhythm.Side;
+import zapateo.rhythm.Swing;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
@@ -115,7 +116,7 @@ final class MeasureWriter {
 
     private void writeHeading(List<Object> content, Bar bar) {
         if (bar.index() == 0) {
-            content.add(Directions.tempo(bar.tempo(), written.song().feel(), written.swing()));
+            content.add(Directions.tempo(bar.tempo(), written.swing().equals(Swing.NONE) ? Feel.STRAIGHT : written.song().feel(), written.swing()));
         } else if (!bars.get(bar.index() - 1).tempo().equals(bar.tempo())) {
             content.add(Directions.tempo(bar.tempo(), Feel.STRAIGHT, written.swing()));
         }

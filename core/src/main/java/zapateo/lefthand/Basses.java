@@ -177,8 +177,10 @@ final class Basses {
         // A walk up begins on the chord's own root.
         boolean room = from == cut.tick() && leadIn.when().isPresent() && cut.chord().over().isEmpty() || from - cut.tick() >= Ticks.PER_QUARTER;
         boolean changes = next.begins() && next.chord().bass().chroma() != cut.chord().bass().chroma() && !next.early() && (cut.choices().leadIn().isPresent() || !steps(cut, next) && !stepsFromFifth(cut, here, from, next));
+        // What the figure's own walk would leave without its chord keeps it.
+        boolean bare = cut.choices().leadIn().isEmpty() && here.stream().anyMatch(stroke -> stroke.roles().get(0).isOfClose()) && here.stream().noneMatch(stroke -> stroke.roles().get(0).isOfClose() && stroke.tick() < from);
         boolean anticipated = after.stream().anyMatch(stroke -> stroke.tick() < next.tick());
-        if (leadIn.steps().isEmpty() || !room || !changes || anticipated || !hasPlace(cut.choices()) || here.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING)) {
+        if (leadIn.steps().isEmpty() || !room || bare || !changes || anticipated || !hasPlace(cut.choices()) || here.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING)) {
             return;
         }
         here.removeIf(stroke -> stroke.hand() == Side.LEFT && stroke.tick() >= from);

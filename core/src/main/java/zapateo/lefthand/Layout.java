@@ -163,7 +163,7 @@ final class Layout {
         Meter meter = cut.bar().meter();
         boolean whole = cut.fillsBar() && cut.ticks() == meter.barTicks();
         Optional<List<FigureStroke>> varied = whole && cut.choices().variations()
-                ? figure.variation(meter, cut.place().inSection(), cut.place().lastOfSection(), cut.place().lastOfSong()) : Optional.empty();
+                ? figure.variation(meter, cut.place().inSection(), cut.place().lastOfSection(), cut.place().lastOfSong(), cut.choices().liveliness()) : Optional.empty();
         int from = planned.size();
         for (FigureStroke stroke : varied.orElseGet(() -> figure.strokes(meter, whole ? cut.nth() : 0, cut.ticks()))) {
             int tick = cut.tick() + stroke.tick();

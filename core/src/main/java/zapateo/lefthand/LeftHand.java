@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.hand.Instrument;
 import zapateo.hand.Pianist;
@@ -30,6 +31,10 @@ import zapateo.song.Song;
 
 /** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
 public final class LeftHand implements Placed.Player {
+
+    private static final int TENTH = 10;
+    private static final int MINOR_TENTH = 15;
+    private static final int LOWEST_OCTAVE = Pitch.parse("C1").midi();
 
     private final Plan plan;
     private final List<Cut> cuts;
@@ -195,6 +200,13 @@ public final class LeftHand implements Placed.Player {
         Role first = each.roles().get(0);
         if (walk.containsKey(each)) {
             PartNote step = PartNote.of(walk.get(each).pitch(), "w");
+            if (each.roles().size() > 1 && each.roles().get(1).degree() == TENTH) {
+                return List.of(step, tenthOver(step.pitch(), cut));
+            }
+            if (each.roles().size() > 1 && each.origin() != Origin.FULLER && step.pitch().midi() - Pitch.OCTAVE >= LOWEST_OCTAVE) {
+                // A figure that walks in octaves walks below, out of the other hand's way.
+                return List.of(PartNote.of(step.octaves(-1).pitch(), "w"), PartNote.of(step.pitch(), each.roles().get(1).toString()));
+            }
             return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
         }
         if (first.kind() == Role.Kind.LEAD_IN) {
@@ -215,16 +227,28 @@ public final class LeftHand implements Placed.Player {
         return first.kind() == Role.Kind.FIFTH_BELOW && each.roles().size() == 1 ? towards(each, notes, placement, places, here) : notes;
     }
 
+    /** The tone of the chord a tenth over a walking bass, else the key's. */
+    private static PartNote tenthOver(Pitch bass, Cut cut) {
+        return Stream.of(bass.midi() + MINOR_TENTH, bass.midi() + MINOR_TENTH + 1).filter(key -> Naming.tone(Math.floorMod(key, Pitch.OCTAVE), cut.chord()).isPresent()).findFirst()
+                .or(() -> Stream.of(bass.midi() + MINOR_TENTH, bass.midi() + MINOR_TENTH + 1).filter(key -> Naming.inKey(Math.floorMod(key, Pitch.OCTAVE), cut.bar().key())).findFirst())
+                .map(key -> PartNote.of(Pitch.onKey(key, Naming.of(Math.floorMod(key, Pitch.OCTAVE), cut.chord(), cut.chord(), cut.bar().key(), bass.pitchClass(), 0)), String.valueOf(TENTH)))
+                .orElseGet(() -> PartNote.of(Pitch.onKey(bass.midi() + MINOR_TENTH, cut.bar().key().spell(Math.floorMod(bass.midi() + MINOR_TENTH, Pitch.OCTAVE))), String.valueOf(TENTH)));
+    }
+
     /** A fifth under its root that is the chord's last bass goes above it where that is nearer to the next one. */
     private List<PartNote> towards(Planned each, List<PartNote> notes, Placement placement, List<Candidate> places, List<Planned> here) {
         int next = each.cut() + 1;
-        boolean last = here.stream().noneMatch(other -> other.hand() == Side.LEFT && other.tick() > each.tick() && other.mark() != Mark.TOE);
+        boolean last = here.stream().noneMatch(other -> other.hand() == Side.LEFT && other.tick() > each.tick() && other.mark() != Mark.TOE && !other.roles().equals(each.roles()));
         int key = notes.get(0).pitch().midi();
         int above = key + Pitch.OCTAVE;
         if (!last || next >= cuts.size() || key >= placement.bass().midi() || above > Placement.HIGHEST_BASS || !places.get(next).hasBass()) {
             return notes;
         }
         int target = places.get(next).bass();
+        if (key == target || above == target) {
+            // The next root itself gives nothing away before it comes.
+            return key == target ? List.of(notes.get(0).octaves(1)) : notes;
+        }
         boolean nearer = Math.abs(above - target) < Math.abs(key - target) && Math.abs(above - target) + above - placement.bass().midi() < Math.abs(key - target) + placement.bass().midi() - key;
         return nearer ? List.of(notes.get(0).octaves(1)) : notes;
     }

@@ -3,6 +3,7 @@ package zapateo.lefthand;
 import java.util.Optional;
 import zapateo.hand.TooWide;
 import zapateo.rhythm.Figure;
+import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 
@@ -14,12 +15,13 @@ import zapateo.rhythm.Role;
  * @param tenths         what to do with a stroke the hand cannot span
  * @param octaves        what to do with an octave the hand cannot span
  * @param variations     whether the figure may vary its bars
+ * @param liveliness     how much of that waits to be asked for
  * @param withBassPlayer whether someone else has the bass
  * @param keepTop        whether the top note should rather stay where it is
  * @param pedal          whether the sustaining pedal is used
  * @param fuller         what is struck together with single basses, in a fuller version
  */
-public record LeftHandChoices(Figure figure, Voicing voicing, Register register, Optional<BassLine> line, Optional<LeadIn> leadIn, TooWide tenths, TooWide octaves, boolean variations,
+public record LeftHandChoices(Figure figure, Voicing voicing, Register register, Optional<BassLine> line, Optional<LeadIn> leadIn, TooWide tenths, TooWide octaves, boolean variations, Liveliness liveliness,
                               boolean withBassPlayer, boolean keepTop, boolean pedal, Optional<Role> fuller) {
 
     /** Whether the chord's lowest tone is to be heard at all. */

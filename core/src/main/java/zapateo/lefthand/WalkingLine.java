@@ -222,10 +222,10 @@ final class WalkingLine {
         return chord.quality().tone(5).filter(fifth -> chord.tone(fifth).chroma() == tone.chroma()).isPresent();
     }
 
-    /** The key's steps where the chord is the key's own; over a strange chord steps between its tones. */
+    /** The key's steps where the chord's root is the key's own, save what contradicts the chord; over a strange chord steps between its tones. */
     private static List<PitchClass> scale(ChordSymbol chord, Key key) {
-        if (chord.tones().stream().allMatch(key::holds)) {
-            return key.scale();
+        if (key.holds(chord.root())) {
+            return key.scale().stream().filter(step -> !Approach.isTheOther(chord, step.chroma())).toList();
         }
         boolean minor = chord.quality().has(3, 3);
         boolean diminished = minor && chord.quality().has(5, 6);

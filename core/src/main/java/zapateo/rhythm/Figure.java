@@ -76,8 +76,8 @@ public record Figure(String id, String name, String family, String use, Suits su
     }
 
     /** The bar that stands in for the usual one, where a variation takes it and is written for the metre. */
-    public Optional<List<FigureStroke>> variation(Meter meter, int inSection, boolean lastOfSection, boolean lastOfSong) {
-        return variations.stream().filter(each -> each.bars().containsKey(meter) && each.when().takes(inSection, lastOfSection, lastOfSong))
+    public Optional<List<FigureStroke>> variation(Meter meter, int inSection, boolean lastOfSection, boolean lastOfSong, Liveliness liveliness) {
+        return variations.stream().filter(each -> each.bars().containsKey(meter) && (!each.when().lively() || liveliness != Liveliness.NONE) && each.when().takes(inSection, lastOfSection, lastOfSong))
                 .map(each -> each.bars().get(meter)).findFirst();
     }
 
@@ -146,7 +146,7 @@ public record Figure(String id, String name, String family, String use, Suits su
 
     /** Whether every stroke lasts as long as its chord, so that no group of the bar strikes it again. */
     public boolean isHeld() {
-        return written().allMatch(stroke -> stroke.length() == FigureStroke.TO_THE_END && stroke.tick() == 0);
+        return bars.values().stream().flatMap(List::stream).flatMap(List::stream).allMatch(stroke -> stroke.length() == FigureStroke.TO_THE_END && stroke.tick() == 0);
     }
 
     /** The written metre that a stretch of an unwritten one is cut from: one counted in eighths for one counted in eighths; the shortest that fills it, else the longest. */

@@ -2,6 +2,7 @@ package zapateo.song;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Swing;
 import zapateo.rhythm.Tempo;
@@ -20,6 +21,7 @@ public final class Timeline {
 
     private final Song song;
     private final Swing swing;
+    private final Set<Integer> straight;
     private final List<Piece> pieces = new ArrayList<>();
     /** The tempo of each piece, and how many times as long it lasts. */
     private final List<Tempo> tempos = new ArrayList<>();
@@ -35,9 +37,10 @@ public final class Timeline {
     public record Piece(int tick, double ms, double pace) {
     }
 
-    private Timeline(Song song, Swing swing) {
+    private Timeline(Song song, Swing swing, Set<Integer> straight) {
         this.song = song;
         this.swing = swing;
+        this.straight = Set.copyOf(straight);
         for (Bar bar : song.bars()) {
             for (ChordSpan span : bar.chords()) {
                 add(bar.tick() + span.tick(), bar.tempo(), span.held() ? HELD : 1);
@@ -46,7 +49,12 @@ public final class Timeline {
     }
 
     public static Timeline of(Song song, Swing swing) {
-        return new Timeline(song, swing);
+        return of(song, swing, Set.of());
+    }
+
+    /** @param straight indices of bars that are not swung */
+    public static Timeline of(Song song, Swing swing, Set<Integer> straight) {
+        return new Timeline(song, swing, straight);
     }
 
     /** In the order of time, the first at tick 0; two that follow one another have another pace. */
@@ -59,7 +67,7 @@ public final class Timeline {
         Bar bar = song.barAt(written);
         Meter meter = bar.meter();
         int inside = written - bar.tick();
-        return meter.isCompound() || meter.unit() > 4 || inside % SWUNG_GRID != 0 ? written : bar.tick() + swing.bend(inside);
+        return straight.contains(bar.index()) || meter.isCompound() || meter.unit() > 4 || inside % SWUNG_GRID != 0 ? written : bar.tick() + swing.bend(inside);
     }
 
     private void add(int tick, Tempo tempo, double times) {
