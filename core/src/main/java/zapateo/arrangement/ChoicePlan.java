@@ -23,6 +23,7 @@ import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Register;
+import zapateo.rhythm.Role;
 import zapateo.song.Bar;
 import zapateo.song.Section;
 import zapateo.song.Song;
@@ -168,8 +169,11 @@ final class ChoicePlan implements Plan {
         boolean band = options.orUsual(Choice.WITH_BASS_PLAYER);
         Optional<BassLine> line = options.get(Choice.BASS_LINE).map(name -> BassLine.named(name).orElseThrow(() -> unknown("bass line", name, BassLine.all().stream().map(BassLine::id).toList())));
         Optional<LeadIn> leadIn = options.get(Choice.LEAD_IN).map(name -> LeadIn.named(name).orElseThrow(() -> unknown("lead-in", name, LeadIn.all().stream().map(LeadIn::id).toList())));
-        if (line.filter(each -> each.roles().size() > 1 || each.roles().get(0).kind() == zapateo.rhythm.Role.Kind.WALKING).isPresent() && !figure.hasLine()) {
+        if (line.filter(each -> each.roles().size() > 1 || each.roles().get(0).kind() == Role.Kind.WALKING).isPresent() && !figure.hasLine()) {
             say("line-unused", Map.of("figure", figure.id(), "name", figure.name(), "line", line.get().name()));
+        }
+        if (line.filter(each -> each.basses() == BassLine.Basses.HAND).isPresent() && figure.plays(Role.Kind.WALKING)) {
+            say("hand-or-walk", Map.of("figure", figure.id(), "name", figure.name(), "line", line.get().name()));
         }
         if (leadIn.filter(each -> !each.id().equals("none")).isPresent() && !figure.hasLine()) {
             say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));

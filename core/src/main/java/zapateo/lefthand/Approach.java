@@ -18,8 +18,8 @@ final class Approach {
 
     /** What may not be; a way that costs as much is none. */
     private static final double NEVER = 20;
-    private static final double UNWISHED = 1;
-    private static final double AGAIN = 1.5;
+    private static final double UNWISHED = 1.8;
+    private static final double AGAIN = 2.2;
     private static final double AGAIN_BESIDE = 0.8;
     private static final int TONE = 2;
     private static final int THIRD = 4;
@@ -112,7 +112,7 @@ final class Approach {
             return NEVER;
         }
         if (away == TONE) {
-            return 0.1;
+            return Naming.tone(chroma, ends.sounding()).isPresent() ? 0.1 : 0.25;
         }
         boolean third = away <= THIRD && Naming.tone(chroma, ends.sounding()).isPresent();
         boolean fifth = ends.next().over().isEmpty() && ends.next().quality().tone(5).map(Interval::semitones).orElse(FIFTH) == Math.floorMod(chroma - ends.next().root().chroma(), Pitch.OCTAVE);

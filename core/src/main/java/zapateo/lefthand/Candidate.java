@@ -115,7 +115,9 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     }
 
     double handMovement(Candidate from) {
-        return staysInPlace(from) && position != from.position ? 2 + Math.abs(position - from.position) : 0;
+        int moved = Math.abs(bass - from.bass);
+        double seventh = staysInPlace(from) && (moved == MINOR_SEVENTH || moved == MINOR_SEVENTH + 1) ? WEAK_LEAP : 0;
+        return seventh + (staysInPlace(from) && position != from.position ? 2 + Math.abs(position - from.position) : 0);
     }
 
     double handStretch() {
@@ -128,7 +130,9 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
             return 0;
         }
         int moved = Math.abs(bass - from.bass);
-        return moved == 0 ? 1.5 : Math.max(0, moved - 2);
+        // A six-four is passed through by step, or stands over a bass that stays; anything else is weak.
+        double weak = moved > STEP && (inversion == WEAK || from.inversion == WEAK) ? WEAK_LEAP : 0;
+        return weak + (moved == 0 ? 1.5 : Math.max(0, moved - STEP));
     }
 
     private boolean isSmooth(Candidate from) {
@@ -143,6 +147,11 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
         return VoiceLeading.onKeys(from.upper, upper);
     }
 
+    /** Of a chord on its fifth. */
+    static final int WEAK = 2;
+    private static final int STEP = 2;
+    private static final int MINOR_SEVENTH = 10;
+    private static final double WEAK_LEAP = 8;
     private static final int MAJOR_THIRD = 4;
     private static final int SIXTH = 8;
     private static final int UNDER_A_CHORD = Pitch.parse("B♭2").midi();

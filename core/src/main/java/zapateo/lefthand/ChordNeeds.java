@@ -60,7 +60,7 @@ final class ChordNeeds {
         Optional<Pitch> fixed = strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
         return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
                 fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
-                cut.choices().basses() == BassLine.Basses.INVERSIONS && (cut.index() == 0 || cut.index() == cuts.size() - 1),
+                cut.choices().basses() == BassLine.Basses.INVERSIONS && cut.index() == 0 || cut.choices().basses() != BassLine.Basses.OWN && isLast(cut),
                 strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings),
                 run(cut, strokes), said(cut, strokes),
                 KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes),
@@ -77,6 +77,11 @@ final class ChordNeeds {
             bass = stroke.hand() != Side.LEFT ? bass : stroke.mark() == Mark.HEEL ? stroke : null;
         }
         return least == Integer.MAX_VALUE ? 0 : Math.max(1, Math.floor(cut.bar().tempo().millisecondsOf(least) / TWENTIETH)) * TWENTIETH / 1000;
+    }
+
+    /** Whether no other chord follows. */
+    private boolean isLast(Cut cut) {
+        return cut.chord().equals(cuts.get(cuts.size() - 1).chord()) && cuts.subList(cut.index(), cuts.size()).stream().allMatch(each -> each.chord().equals(cut.chord()));
     }
 
     private boolean resolves(Cut cut) {

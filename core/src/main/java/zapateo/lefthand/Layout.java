@@ -81,7 +81,7 @@ final class Layout {
             if (!alternates(stroke)) {
                 continue;
             }
-            if (before >= 0 && planned.get(before).bar() == stroke.bar() && planned.get(before).roles().get(0).equals(stroke.roles().get(0))
+            if (before >= 0 && planned.get(before).bar() == stroke.bar() && planned.get(before).cut() != stroke.cut() && planned.get(before).roles().get(0).equals(stroke.roles().get(0))
                     && cuts.get(planned.get(before).cut()).chord().bass().chroma() == cuts.get(stroke.cut()).chord().bass().chroma()) {
                 planned.set(at, stroke.playing(List.of(stroke.roles().get(0).equals(Role.BASS) ? FIFTH_BELOW : Role.BASS), stroke.mark(), stroke.origin()));
             }

@@ -7,6 +7,7 @@ import zapateo.part.PartNote;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Meter;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.YamlFields;
 
@@ -24,6 +25,8 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
 
     private static final int ACCENT = 12;
     /** The last chord is softer. */
+    /** A skip between the beats of a walking line is a quiet pick-up. */
+    private static final int GHOST = -14;
     private static final int LAST = -8;
     /** A phrase of four bars rises to its third and falls. */
     private static final int[] PHRASE = {0, 2, 4, 1};
@@ -38,7 +41,7 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
         Meter meter = cut.bar().meter();
         int at = stroke.tick() - cut.bar().tick();
         boolean beat = Math.floorMod(at, meter.beatTicks()) == 0;
-        int place = beat ? beats.isEmpty() ? 0 : beats.get(Math.floorMod(at / meter.beatTicks(), beats.size())) : off;
+        int place = beat ? beats.isEmpty() ? 0 : beats.get(Math.floorMod(at / meter.beatTicks(), beats.size())) : off + (stroke.roles().contains(Role.WALK) ? GHOST : 0);
         int more = place + (stroke.accent() ? ACCENT : 0) + (stroke.origin() == Origin.ENDING ? LAST : PHRASE[(cut.place().inSection() - 1) % PHRASE.length]);
         boolean hasBass = stroke.mark() == Mark.HEEL && stroke.hand() == Side.LEFT;
         List<PartNote> struck = new ArrayList<>();

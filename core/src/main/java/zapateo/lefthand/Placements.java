@@ -186,7 +186,8 @@ final class Placements {
         return switch (need.way()) {
             case OWN, HAND -> List.of(chord);
             case INVERSIONS -> Stream.of(1, 3, 5).flatMap(degree -> degree == 1 ? Stream.of(chord) : chord.quality().tone(degree).stream().map(tone -> chord.over(chord.tone(tone)))).toList();
-            case PEDAL -> Stream.of(0, 4).map(need.key().scale()::get).map(note -> note.chroma() == chord.root().chroma() ? chord : chord.over(note)).toList();
+            // What was held is left where the song comes home.
+            case PEDAL -> need.outer() ? List.of(chord) : Stream.of(0, 4).map(need.key().scale()::get).map(note -> note.chroma() == chord.root().chroma() ? chord : chord.over(note)).toList();
         };
     }
 
@@ -227,13 +228,15 @@ final class Placements {
             beyond += ease != Ease.OUT_OF_REACH ? 0 : each.getValue() > 1 ? each.getValue() : ROLLED_ONCE;
         }
         int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), Pitch.OCTAVE);
-        int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : 2) * (need.outer() ? 3 : 1) : 0;
+        int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : Candidate.WEAK) * (need.outer() ? AT_THE_ENDS : 1) : 0;
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
         return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
                 need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(need, placement), doubled(need.key(), placement), room(need, placement),
                 outside(need, placement), late(need, placement), leaves(need, placement), voices(need, placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : home(need), middle));
     }
+
+    private static final int AT_THE_ENDS = 10;
 
     private static Candidate.Voices voices(Need need, Placement placement) {
         int[] keys = Candidate.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));

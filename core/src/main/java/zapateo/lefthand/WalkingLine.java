@@ -155,7 +155,7 @@ final class WalkingLine {
     private static double arrival(Move move) {
         int away = Math.abs(move.step());
         boolean fifth = (away == 5 || away == FIFTH) && Math.floorMod(move.before().key(), Pitch.OCTAVE) == move.before().fifth();
-        return away == 1 ? 0 : away == STEP ? 0.1 : fifth ? 0.9 : (away == 3 || away == THIRD) && move.before().cost() >= THIRD_AWAY ? 0.3 : NEVER / 2 + away;
+        return away == 1 ? 0 : away == STEP ? 0.1 : fifth ? 1.6 : (away == 3 || away == THIRD) && move.before().cost() >= THIRD_AWAY ? 0.3 : NEVER / 2 + away;
     }
 
     private static double leap(int semitones) {
