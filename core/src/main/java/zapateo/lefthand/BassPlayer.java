@@ -25,7 +25,7 @@ final class BassPlayer {
         ALL;
 
         private static Left of(Figure figure) {
-            if (figure.written().allMatch(each -> figure.isLine(each) || each.plays(Role.Kind.LEAD_IN) || each.roles().get(0).sign() != 0)) {
+            if (figure.written().allMatch(each -> figure.isLine(each) || each.plays(Role.Kind.WALKING) || each.plays(Role.Kind.LEAD_IN) || each.roles().get(0).sign() != 0)) {
                 return GUIDE_TONES;
             }
             return figure.plays(Role.Kind.CLOSE_CHORD) || figure.plays(Role.Kind.GUIDE_TONES) ? CHORDS : ALL;

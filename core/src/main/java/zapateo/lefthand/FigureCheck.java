@@ -51,7 +51,9 @@ public final class FigureCheck {
 
     private static void check(Figure figure, FigureStroke stroke, List<Reason> faults) {
         boolean special = stroke.plays(Role.Kind.WALKING) || stroke.plays(Role.Kind.LEAD_IN) || stroke.plays(Role.Kind.NEIGHBOUR);
-        if (special && stroke.roles().size() > 1) {
+        // A walking line may have its octave or its tenth over it.
+        boolean doubled = stroke.roles().size() == 2 && stroke.roles().get(0).equals(Role.WALK) && (stroke.roles().get(1).equals(Role.tone(8)) || stroke.roles().get(1).equals(Role.tone(10)));
+        if (special && stroke.roles().size() > 1 && !doubled) {
             faults.add(Reason.of("figure-not-alone", Map.of("stroke", stroke.toString())));
         } else if (stroke.hand() == Side.RIGHT && (stroke.plays(Role.Kind.WALKING) || stroke.plays(Role.Kind.LEAD_IN) || stroke.plays(Role.Kind.VOICING) || stroke.plays(Role.Kind.FIFTH_BELOW))) {
             faults.add(Reason.of("figure-left-only", Map.of("stroke", stroke.toString())));

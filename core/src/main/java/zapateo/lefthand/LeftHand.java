@@ -34,7 +34,6 @@ public final class LeftHand implements Placed.Player {
 
     private static final int TENTH = 10;
     private static final int MINOR_TENTH = 15;
-    private static final int LOWEST_OCTAVE = Pitch.parse("C1").midi();
 
     private final Plan plan;
     private final List<Cut> cuts;
@@ -202,10 +201,6 @@ public final class LeftHand implements Placed.Player {
             PartNote step = PartNote.of(walk.get(each).pitch(), "w");
             if (each.roles().size() > 1 && each.roles().get(1).degree() == TENTH) {
                 return List.of(step, tenthOver(step.pitch(), cut));
-            }
-            if (each.roles().size() > 1 && each.origin() != Origin.FULLER && step.pitch().midi() - Pitch.OCTAVE >= LOWEST_OCTAVE) {
-                // A figure that walks in octaves walks below, out of the other hand's way.
-                return List.of(PartNote.of(step.octaves(-1).pitch(), "w"), PartNote.of(step.pitch(), each.roles().get(1).toString()));
             }
             return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
         }

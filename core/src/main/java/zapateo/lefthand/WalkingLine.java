@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.TreeMap;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.part.Origin;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
@@ -27,6 +28,8 @@ final class WalkingLine {
     private static final int HOME = 41;
     private static final int TURNS_BACK = 52;
     private static final int HIGHEST = 55;
+    /** What has its octave or tenth over it leaves room for that. */
+    private static final int HIGHEST_OF_TWO = 46;
     private static final int STEP = 2;
     private static final int THIRD = 4;
     private static final int FIFTH = 7;
@@ -73,9 +76,10 @@ final class WalkingLine {
      * @param stays bars the chord has lasted already
      * @param first whether it is the first of its bar
      * @param into  the chord it leads to, where it does
+     * @param highest the highest key it may go to
      * @param turn  alternates from bar to bar, so that equal chords do not make equal cells
      */
-    private record Beat(ChordSymbol chord, Key key, boolean opens, int stays, boolean first, boolean strong, Optional<ChordSymbol> into, int turn) {
+    private record Beat(ChordSymbol chord, Key key, boolean opens, int stays, boolean first, boolean strong, Optional<ChordSymbol> into, int turn, int highest) {
     }
 
     /** @param lowest the lowest key it may go to */
@@ -99,7 +103,12 @@ final class WalkingLine {
 
     /** Strokes between the beats are skips: they strike what the beat before them had, an octave higher where there is room. */
     private void walk(List<Planned> all, Map<Planned, Note> found) {
-        List<Planned> run = all.stream().filter(this::isOnBeat).toList();
+        List<Planned> run = new ArrayList<>();
+        for (int i = 0; i < all.size(); i++) {
+            if (!isSkip(i == 0 ? null : all.get(i - 1), all.get(i))) {
+                run.add(all.get(i));
+            }
+        }
         List<List<Move>> layers = new ArrayList<>();
         List<Note> before = List.of();
         for (int i = 0; i < run.size(); i++) {
@@ -122,9 +131,11 @@ final class WalkingLine {
         }
     }
 
-    private boolean isOnBeat(Planned stroke) {
+    /** Between two beats, soon after one of the line. */
+    private boolean isSkip(Planned before, Planned stroke) {
         Cut cut = cuts.get(stroke.cut());
-        return (stroke.tick() - cut.bar().tick()) % Math.min(cut.bar().meter().beatTicks(), Ticks.PER_QUARTER) == 0 || stroke.tick() == cut.tick();
+        int beat = Math.min(cut.bar().meter().beatTicks(), Ticks.PER_QUARTER);
+        return before != null && before.cut() == stroke.cut() && (stroke.tick() - cut.bar().tick()) % beat != 0 && stroke.tick() - before.tick() < beat;
     }
 
     private List<Move> moves(List<Note> before, List<Note> now) {
@@ -193,7 +204,7 @@ final class WalkingLine {
         int beats = cut.bar().ticks() / Ticks.PER_QUARTER;
         boolean strong = (stroke.tick() - cut.bar().tick()) % ((beats % 2 == 0 ? 2 : Math.max(1, beats)) * Ticks.PER_QUARTER) == 0;
         Optional<ChordSymbol> into = next.filter(Cut::begins).map(Cut::chord).filter(after -> after.bass().chroma() != cut.chord().bass().chroma());
-        return known.computeIfAbsent(new Beat(cut.chord(), cut.bar().key(), first && cut.begins(), cut.nth(), opensBar, strong, into, cut.bar().index() % 2), this::notes);
+        return known.computeIfAbsent(new Beat(cut.chord(), cut.bar().key(), first && cut.begins(), cut.nth(), opensBar, strong, into, cut.bar().index() % 2, stroke.roles().size() > 1 && stroke.origin() != Origin.FULLER ? Math.max(HIGHEST_OF_TWO, lowest + Pitch.OCTAVE) : Math.max(HIGHEST, lowest + Pitch.OCTAVE)), this::notes);
     }
 
     private List<Note> notes(Beat beat) {
@@ -201,14 +212,14 @@ final class WalkingLine {
         int arc = beat.into().isPresent() || beat.opens() ? 0 : beat.stays() % 2 == 0 ? 1 : -1;
         TreeMap<Integer, Note> notes = new TreeMap<>();
         if (beat.opens() || beat.first() && beat.stays() > 0 && beat.stays() % 2 == 0) {
-            put(notes, chord.bass(), Kind.BASS, 0, arc);
+            put(notes, chord.bass(), Kind.BASS, 0, arc, beat.highest());
         } else if (beat.into().isPresent()) {
             approach(notes, beat.into().get(), beat);
         } else {
             // The second tone of equal chords is the third and the fifth in turn.
-            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? beat.first() ? 0 : 0.8 : beat.first() && isFifth(chord, tone) ? 0 : turned(chord, tone, beat), arc));
+            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? beat.first() ? 0 : 0.8 : beat.first() && isFifth(chord, tone) ? 0 : turned(chord, tone, beat), arc, beat.highest()));
             if (!beat.strong()) {
-                scale(chord, beat.key()).forEach(step -> put(notes, step, Kind.STEP, 0.3, arc));
+                scale(chord, beat.key()).forEach(step -> put(notes, step, Kind.STEP, 0.3, arc, beat.highest()));
             }
         }
         return List.copyOf(notes.values());
@@ -246,17 +257,17 @@ final class WalkingLine {
             if (possible && !contradicts) {
                 double turned = (away > 0) == (beat.turn() == 1) ? 0 : 0.2;
                 double cost = Math.abs(away) > STEP && chroma != fifth ? THIRD_AWAY : own || inKey ? 0 : 0.2;
-                put(notes, Naming.of(chroma, chord, next, beat.key(), target, Math.abs(away) <= STEP ? away : 0), Kind.APPROACH, cost + turned, 0, fifth);
+                put(notes, Naming.of(chroma, chord, next, beat.key(), target, Math.abs(away) <= STEP ? away : 0), Kind.APPROACH, cost + turned, 0, fifth, beat.highest());
             }
         }
     }
 
-    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc) {
-        put(notes, name, kind, cost, arc, -1);
+    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc, int highest) {
+        put(notes, name, kind, cost, arc, -1, highest);
     }
 
-    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc, int fifth) {
-        for (int key = lowest; key <= HIGHEST; key++) {
+    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc, int fifth, int highest) {
+        for (int key = lowest; key <= highest; key++) {
             if (key % Pitch.OCTAVE == name.chroma()) {
                 notes.putIfAbsent(key, new Note(Pitch.onKey(key, name), kind, cost, fifth, arc));
             }

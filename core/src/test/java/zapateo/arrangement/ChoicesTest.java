@@ -16,13 +16,15 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.hand.Hand;
+import zapateo.hand.TooWide;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Played;
-import zapateo.hand.TooWide;
 import zapateo.lefthand.Weights;
+import zapateo.part.Origin;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Liveliness;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
 
@@ -137,10 +139,12 @@ class ChoicesTest {
     }
 
     @Test
-    void variations_come_every_eighth_bar_and_can_be_switched_off() {
+    void variations_come_with_liveliness_and_can_be_switched_off() {
         String eight = "Key: C~Feel: swing~C Am F G C Am F G C F C F C F C G";
-        assertThat(arrange(eight, Choices.figure("stride-root-chord")).strokes()).anyMatch(stroke -> stroke.reason().code().equals("lead-in") && stroke.bar() == 7);
-        Options off = Options.OPEN.with(Choice.FIGURE, "stride-root-chord").with(Choice.VARIATIONS, false);
+        Choices stride = Choices.figure("stride-root-chord");
+        assertThat(arrange(eight, stride.with(Choice.LIVELINESS, Liveliness.SOME)).strokes()).anyMatch(stroke -> stroke.nature().origin() == Origin.VARIATION && stroke.bar() == 7);
+        assertThat(arrange(eight, stride).strokes()).noneMatch(stroke -> stroke.nature().origin() == Origin.VARIATION);
+        Options off = Options.OPEN.with(Choice.FIGURE, "stride-root-chord").with(Choice.LIVELINESS, Liveliness.SOME).with(Choice.VARIATIONS, false);
         assertThat(arrange(eight, Choices.OPEN.song(off)).strokes()).noneMatch(stroke -> stroke.reason().code().equals("lead-in"));
     }
 

@@ -83,11 +83,14 @@ class FigureTest {
             int ticks = beats * meter.beatTicks();
             for (int from = 0; from + ticks <= meter.barTicks(); from += meter.beatTicks()) {
                 List<FigureStroke> strokes = figure(id).strokes(meter, from == 0 ? 1 : 0, ticks);
-                assertThat(strokes).isNotEmpty().filteredOn(stroke -> !stroke.ofNext() && stroke.length() != FigureStroke.TO_THE_END).allSatisfy(stroke -> {
+                // What begins after the beat by its own rhythm begins there everywhere; a chord that is shorter has nothing of it.
+                boolean after = figure(id).bars().values().stream().anyMatch(bars -> bars.get(0).get(0).tick() > 0);
+                assertThat(!strokes.isEmpty() || after).isTrue();
+                assertThat(strokes).filteredOn(stroke -> !stroke.ofNext() && stroke.length() != FigureStroke.TO_THE_END).allSatisfy(stroke -> {
                     assertThat(stroke.tick()).isBetween(0, ticks - 1);
                     assertThat(stroke.tick() + stroke.length()).isLessThanOrEqualTo(ticks);
                 });
-                assertThat(strokes.get(0).tick()).isZero();
+                assertThat(after || strokes.get(0).tick() == 0).isTrue();
             }
         }
     }
