@@ -95,6 +95,9 @@ public final class Suggestions {
         }
     }
 
+    /** So little over the edge of a range nobody hears. */
+    private static final double NEARLY = 1.03;
+
     private static Suggestion fit(Figure figure, Traits song) {
         List<Reason> reasons = new ArrayList<>();
         List<Reason> against = new ArrayList<>();
@@ -109,7 +112,7 @@ public final class Suggestions {
         score += feels ? FEEL + (suits.feels().get(0) == song.feel() ? 0.5 : 0) : STRANGE_FEEL;
         (feels ? reasons : against).add(Reason.of(feels ? "suits-feel" : "suits-feel-against", Map.of("feel", song.feel().id())));
         double quarters = song.tempo().quartersPerMinute();
-        double off = quarters < suits.minTempo() ? suits.minTempo() / quarters : quarters > suits.maxTempo() ? quarters / suits.maxTempo() : 1;
+        double off = Math.max(1, Math.max(suits.minTempo() / quarters, quarters / suits.maxTempo()) / NEARLY);
         double middle = 1 - Math.abs(Math.log(quarters / Math.sqrt((double) suits.minTempo() * suits.maxTempo()))) / Math.log((double) suits.maxTempo() / suits.minTempo()) * 2;
         score += off == 1 ? TEMPO * (0.5 + middle / 2) : OFF_TEMPO * Math.log(off) / Math.log(2) - 1;
         (off == 1 ? reasons : against).add(Reason.of(off == 1 ? "suits-tempo" : "suits-tempo-against",

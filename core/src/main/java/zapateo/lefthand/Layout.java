@@ -6,6 +6,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import zapateo.part.Origin;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
@@ -26,6 +27,8 @@ final class Layout {
     /** A stroke that sounds into a change and lies no further before it takes the chord that arrives. */
     private static final int LEANS_ON = Ticks.PER_QUARTER;
     private static final Role FIFTH_BELOW = Role.parse("5_");
+    private static final List<Role> OCTAVE = List.of(Role.BASS, Role.tone(8));
+    private static final Set<Role> ONLY_BASS = Set.of(Role.BASS, FIFTH_BELOW, Role.tone(8));
     private static final Role TOP = Role.parse("ct");
     private static final List<Role> INNER = List.of(Role.parse("c2"), Role.parse("c3"));
     private static final List<List<Role>> THREE = List.of(List.of(Role.parse("c1")), List.of(Role.parse("c3")), List.of(Role.parse("c2")));
@@ -182,7 +185,7 @@ final class Layout {
         List<Planned> own = strokes.stream().filter(stroke -> stroke.cut() == cut.index()).toList();
         // A tenth says a triad whole; a seventh chord it leaves open.
         boolean seventh = cut.chord().quality().tone(7).isPresent();
-        boolean bare = !own.isEmpty() && own.stream().allMatch(stroke -> stroke.roles().equals(List.of(Role.BASS)) || seventh && stroke.roles().equals(TENTH)) && cut.choices().figure().statesChords() && cut.choices().hasBass();
+        boolean bare = !own.isEmpty() && own.stream().allMatch(stroke -> stroke.roles().size() == 1 && ONLY_BASS.contains(stroke.roles().get(0)) || stroke.roles().equals(OCTAVE) || seventh && stroke.roles().equals(TENTH)) && cut.choices().figure().statesChords() && cut.choices().hasBass();
         int last = strokes.size() - 1;
         for (int at = 0; at < strokes.size(); at++) {
             // A neighbour that has no time to go home is the chord itself.
@@ -191,7 +194,11 @@ final class Layout {
                 strokes.set(at, strokes.get(at).playing(List.of(Role.CLOSE), strokes.get(at).mark(), strokes.get(at).origin()));
             }
         }
-        if (bare) {
+        Planned second = own.isEmpty() ? null : own.get(own.size() - 1);
+        if (bare && own.size() > 1 && !second.roles().equals(own.get(0).roles())) {
+            // A bass and what would be its fifth: the chord takes the second place.
+            strokes.set(strokes.indexOf(second), second.playing(List.of(Role.CLOSE), Mark.TOE, second.origin()));
+        } else if (bare) {
             Planned first = own.get(0);
             strokes.set(strokes.indexOf(first), first.playing(List.of(Role.CHOSEN), first.mark(), first.origin()));
         } else if (own.size() == 3 && cut.chord().quality().tones().size() > 3 && own.stream().map(Planned::roles).toList().equals(THREE)) {
@@ -257,6 +264,7 @@ final class Layout {
     private void keepOnsets(int first, int last, List<FigureStroke> bar) {
         int start = cuts.get(first).bar().tick();
         boolean[] struck = new boolean[last + 1];
+        int from = planned.size();
         for (FigureStroke stroke : bar) {
             int tick = start + stroke.tick();
             if (stroke.ofNext()) {
@@ -273,6 +281,9 @@ final class Layout {
             if (owner <= last && tick >= cuts.get(first).tick()) {
                 strike(owner, last, stroke, tick, end, bar, struck);
             }
+        }
+        for (int cut = first; cut <= last && first < last; cut++) {
+            sayWhole(cuts.get(cut), planned.subList(from, planned.size()));
         }
         for (int cut = first; cut <= last; cut++) {
             if (!struck[cut] && covered[cut] <= cuts.get(cut).tick()) {

@@ -67,6 +67,49 @@ class FigureBookTest {
         assertThat(text(BOOK.figure(id).orElseThrow().bars().get(Meter.parse(meter)).get(0))).isEqualTo(strokes);
     }
 
+    /**
+     * The rhythms of named styles as the trade describes them, in ticks: where basses and where chords are struck, accents with {@code !}. Samba and baião are HANDBOOK §7's rows, the others common
+     * practice: the three-two of the Caribbean basses, the big four of a second line, cha-cha-cha's two quick chords, one drop and bubble, the tango's slipped accent, three sixteenths at a time.
+     */
+    @ParameterizedTest(name = "{0} in {1}")
+    @CsvSource(delimiter = ';', value = {
+        "samba; 2/4; 0 720 960! 1680;", "samba; 4/4; 0 1440 1920! 3360;", "baiao; 2/4; 0 720; 1440", "anticipated-bass; 4/4; 0 1440 2880;", "montuno-over-tumbao; 4/4; 0 1440 2880; 0 960 1440 2400 3360",
+        "tumbao-with-chord; 4/4; 0 1440 2880; 960 2400", "cha-cha; 4/4; 0 1920; 960 2880 3360!", "partido; 4/4; 0 1920; 480! 1440! 2880", "bossa; 4/4; 0 1440 1920 3360;", "bossa-with-chords; 4/4; 0 1920; 960 1440! 3360",
+        "second-line; 4/4; 0 1440 2880; 960 2400", "habanera; 2/4; 0 720 960 1440;", "milonga; 2/4; 0 720 960; 1440", "tango-slipped; 4/4; 0 1920; 480! 1440 2880", "tango-marked; 4/4; 0!; 960 1920! 2880",
+        "three-three-two; 4/4; 0 1440 2880;", "charleston; 4/4; ; 0 1440", "charleston-pushed; 4/4; ; 480 1920", "charleston-late; 4/4; ; 960 2400", "pop-sixteenths; 4/4; 0 1920; 720 1440 2640 3360",
+        "reggae-bubble; 4/4; 0 960 1440 1920 2880; 480 1440 2400 3360", "rock-six-eight; 6/8; 0 960; 1440!", "march-after-beats; 6/8; 0 1440; 960 2400", "slow-drag; 4/4; 0 1920; 1440 2880",
+        "backward-stride; 4/4; 0 2880; 960 1920", "octave-rag; 2/4; 0 960; 480 1440", "musette-waltz; 3/4; 0; 960 1920", "four-part-hymn; 3/4; 0 960 1920; 0 960 1920"})
+    void rhythms_of_named_styles(String id, String meter, String basses, String chords) {
+        List<FigureStroke> bar = BOOK.figure(id).orElseThrow().bars().get(Meter.parse(meter)).get(0);
+        assertThat(onsets(bar, true)).isEqualTo(basses == null ? "" : basses);
+        assertThat(onsets(bar, false)).isEqualTo(chords == null ? "" : chords);
+    }
+
+    private static String onsets(List<FigureStroke> bar, boolean basses) {
+        return bar.stream().filter(stroke -> (stroke.mark() == Mark.HEEL || stroke.roles().equals(List.of(Role.tone(5))) && stroke.length() > 960 || isTop(bar, stroke)) == basses)
+                .map(stroke -> stroke.tick() + (stroke.accent() ? "!" : "")).distinct().collect(Collectors.joining(" "));
+    }
+
+    /** A fifth or an octave that belongs to a figure of basses alone. */
+    private static boolean isTop(List<FigureStroke> bar, FigureStroke stroke) {
+        return stroke.roles().size() == 1 && stroke.roles().get(0).kind() == Role.Kind.TONE && bar.stream().allMatch(each -> each.roles().size() == 1 && (each.roles().get(0).degree() == 1 || each.roles().get(0).degree() == 5 || each.roles().get(0).degree() == 8));
+    }
+
+    /** Every figure has two variations and a fill, which wait for liveliness, in a metre it is written for. */
+    @ParameterizedTest
+    @MethodSource("figures")
+    void every_figure_has_two_variations_and_a_fill(Figure figure) {
+        assertThat(figure.variations()).extracting(each -> each.when().toString()).containsExactly("lively section", "lively every 8", "lively every 4");
+        figure.variations().forEach(variation -> variation.bars().forEach((meter, bar) -> {
+            assertThat(figure.bars()).containsKey(meter);
+            assertThat(figure.bars().get(meter)).doesNotContain(bar);
+        }));
+        Meter meter = figure.variations().get(0).bars().keySet().iterator().next();
+        assertThat(figure.variation(meter, 4, false, false, Liveliness.NONE)).isEmpty();
+        assertThat(figure.variation(meter, 4, false, false, Liveliness.SOME)).contains(figure.variations().get(2).bars().get(meter));
+        assertThat(figure.variation(meter, 8, true, false, Liveliness.SOME)).contains(figure.variations().get(0).bars().get(meter));
+    }
+
     /** The sixteenth circle: the cell five times, then 1 on the sixteenth. */
     @Test
     void the_sixteenth_circle() {
@@ -77,7 +120,7 @@ class FigureBookTest {
 
     @Test
     void there_are_enough_of_them_in_all_families_and_metres() {
-        assertThat(BOOK.figures()).hasSizeGreaterThanOrEqualTo(48);
+        assertThat(BOOK.figures()).hasSizeGreaterThanOrEqualTo(83);
         assertThat(BOOK.figures().stream().map(Figure::family).collect(Collectors.toSet())).contains("hold", "pulse", "riff", "lilt", "march", "broken", "arpeggio", "waltz", "stride", "swing",
                 "shuffle", "boogie", "blues", "rumba", "bossa", "tango", "off-beat", "gospel", "country", "rock", "hits");
         Set<String> meters = BOOK.figures().stream().flatMap(figure -> figure.bars().keySet().stream()).map(Meter::toString).collect(Collectors.toSet());
