@@ -21,6 +21,12 @@ const TENTHS = [
   { value: "play", label: "Play them as written", reason: "For a large hand; never force a stretch." },
 ];
 
+const LIVELINESS = [
+  { value: "none", label: "None" },
+  { value: "some", label: "Some" },
+  { value: "much", label: "Much" },
+];
+
 const RATIOS = ["1", "1.5", "2", "2.5", "3"];
 const AUTO = "auto";
 
@@ -118,10 +124,20 @@ export function Choices({
           onChoose({ tenths: way, octaves: way });
         }}
       />
+      <Choice
+        label="Liveliness"
+        value={options.variations === false ? "none" : (options.liveliness ?? "none")}
+        options={LIVELINESS}
+        reason={
+          figure.variations.length === 0
+            ? "This figure has one bar and keeps to it."
+            : "How often a bar differs: a fill into a section, a turn every fourth and eighth bar."
+        }
+        onChange={(value) => onChoose({ liveliness: value as Options["liveliness"], variations: undefined })}
+      />
       <div>
         <Tick label="with a bass player" checked={options.withBassPlayer ?? false} onChange={(on) => onChoose({ withBassPlayer: on })} />
         <Tick label="keep the top line still" checked={options.keepTop ?? false} onChange={(on) => onChoose({ keepTop: on })} />
-        <Tick label="the figure may vary its bars" checked={options.variations ?? true} onChange={(on) => onChoose({ variations: on })} />
         <Tick label="pedal" checked={options.pedal ?? figure.manner.pedal} onChange={(on) => onChoose({ pedal: on })} />
       </div>
       {wholeSong && (
@@ -220,6 +236,7 @@ const SAID: Record<string, string> = {
   leadIn: "lead-in",
   tenths: "tenths",
   variations: "variations",
+  liveliness: "liveliness",
   withBassPlayer: "bass player",
 };
 

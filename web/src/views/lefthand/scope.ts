@@ -11,6 +11,7 @@ export const OPTION_NAMES = [
   "leadIn",
   "tenths",
   "variations",
+  "liveliness",
   "withBassPlayer",
   "keepTop",
   "pedal",
