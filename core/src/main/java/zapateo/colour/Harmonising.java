@@ -133,7 +133,8 @@ public final class Harmonising {
     /** The root of a numeral: of a minor key that of its own scale. */
     private static Interval degree(String numeral, Key key) {
         boolean flat = numeral.startsWith("b");
-        String plain = numeral.replaceAll("[^IViv]", "").toUpperCase(java.util.Locale.ROOT);
+        // The numeral ends where the chord's quality begins: iidim is ii.
+        String plain = numeral.replaceFirst("^b?([IViv]+).*", "$1").toUpperCase(java.util.Locale.ROOT);
         Interval major = Interval.parse(DEGREES.get(plain));
         boolean lowered = flat || key.mode().isMinor() && (plain.equals("III") || plain.equals("VI") || plain.equals("VII"));
         return lowered ? Interval.of(major.steps(), major.semitones() - 1) : major;

@@ -1,7 +1,9 @@
 package zapateo.lefthand;
 
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -36,6 +38,15 @@ public record LeadIn(String id, String name, String use, List<Step> steps, Optio
     private static final int THIRD = 4;
     private static final Map<String, LeadIn> ALL = readAll();
 
+    /** What slides along above the notes of a walk-up. */
+    enum Over {
+        NOTHING,
+        /** A minor seventh: dominants that slide. */
+        SEVENTHS,
+        /** The key's tenth, minor on a chromatic note: the second degree's seventh chord, a passing diminished one, the first inversion. */
+        TENTHS
+    }
+
     /**
      * One of its notes.
      *
@@ -43,8 +54,9 @@ public record LeadIn(String id, String name, String use, List<Step> steps, Optio
      * @param steps  steps of the key from the next bass, 0 where {@code degree} says it
      * @param degree of the next chord's bass
      * @param before ticks before the change, below zero
+     * @param over   what is struck above it
      */
-    record Step(int side, int steps, Optional<Interval> degree, int before, int ticks) {
+    record Step(int side, int steps, Optional<Interval> degree, int before, int ticks, Over over) {
 
         private static Step parse(String text) {
             Matcher match = WRITTEN.matcher(text);
@@ -53,7 +65,11 @@ public record LeadIn(String id, String name, String use, List<Step> steps, Optio
             }
             int side = match.group(1).isEmpty() ? 0 : match.group(1).equals("+") ? 1 : -1;
             Optional<Interval> degree = match.group(3) != null ? Optional.empty() : Optional.of(Interval.parse(match.group(2).replace('♯', '#').replace('♭', 'b')));
-            return new Step(side, match.group(3) == null ? 0 : Integer.parseInt(match.group(3)), degree, Integer.parseInt(match.group(4)), Integer.parseInt(match.group(5)));
+            return new Step(side, match.group(3) == null ? 0 : Integer.parseInt(match.group(3)), degree, Integer.parseInt(match.group(4)), Integer.parseInt(match.group(5)), Over.NOTHING);
+        }
+
+        private Step under(Over chord) {
+            return new Step(side, steps, degree, before, ticks, chord);
         }
 
         /** The note itself. */
@@ -104,12 +120,21 @@ public record LeadIn(String id, String name, String use, List<Step> steps, Optio
         return steps.isEmpty() ? 0 : -steps.get(0).before();
     }
 
+    private static List<Step> steps(YamlFields fields) {
+        Over over = fields.has("over") ? fields.value("over", LeadIn::over) : Over.NOTHING;
+        return fields.list("steps", Step::parse).stream().map(step -> step.under(over)).toList();
+    }
+
+    private static Over over(String text) {
+        return Arrays.stream(Over.values()).filter(each -> each.name().toLowerCase(Locale.ROOT).equals(text)).findFirst().orElseThrow(() -> new Refused("over \"" + text + "\": expected sevenths or tenths"));
+    }
+
     private static Map<String, LeadIn> readAll() {
         YamlFields file = DataFile.yaml("lefthand/lead-ins.yaml");
         Map<String, LeadIn> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
-            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "steps", "when", "else", "notes"));
-            all.put(id, new LeadIn(id, fields.text("name"), fields.text("use"), fields.list("steps", Step::parse), fields.has("when") ? Optional.of(fields.text("when")) : Optional.empty(),
+            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "steps", "when", "else", "notes", "over"));
+            all.put(id, new LeadIn(id, fields.text("name"), fields.text("use"), steps(fields), fields.has("when") ? Optional.of(fields.text("when")) : Optional.empty(),
                     fields.has("else") ? Optional.of(fields.text("else")) : Optional.empty(), fields.has("notes")));
         });
         return all;

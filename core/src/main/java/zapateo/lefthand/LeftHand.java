@@ -8,10 +8,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.hand.Instrument;
 import zapateo.hand.Pianist;
+import zapateo.harmony.Key;
 import zapateo.part.GivenRun;
 import zapateo.part.Nature;
 import zapateo.part.Origin;
@@ -19,6 +21,7 @@ import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
+import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Register;
@@ -32,6 +35,7 @@ import zapateo.song.Song;
 /** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
 public final class LeftHand implements Placed.Player {
 
+    private static final Interval MINOR_SEVENTH = Interval.parse("b7");
     private static final int TENTH = 10;
     private static final int MINOR_TENTH = 15;
 
@@ -222,12 +226,15 @@ public final class LeftHand implements Placed.Player {
         return first.kind() == Role.Kind.FIFTH_BELOW && each.roles().size() == 1 ? towards(each, notes, placement, places, here) : notes;
     }
 
-    /** The tone of the chord a tenth over a walking bass, else the key's. */
+    /** The tone of the chord a tenth over a bass that moves, else the key's; a minor one over a chromatic note, as a diminished chord passes. */
     private static PartNote tenthOver(Pitch bass, Cut cut) {
-        return Stream.of(bass.midi() + MINOR_TENTH, bass.midi() + MINOR_TENTH + 1).filter(key -> Naming.tone(Math.floorMod(key, Pitch.OCTAVE), cut.chord()).isPresent()).findFirst()
-                .or(() -> Stream.of(bass.midi() + MINOR_TENTH, bass.midi() + MINOR_TENTH + 1).filter(key -> Naming.inKey(Math.floorMod(key, Pitch.OCTAVE), cut.bar().key())).findFirst())
-                .map(key -> PartNote.of(Pitch.onKey(key, Naming.of(Math.floorMod(key, Pitch.OCTAVE), cut.chord(), cut.chord(), cut.bar().key(), bass.pitchClass(), 0)), String.valueOf(TENTH)))
-                .orElseGet(() -> PartNote.of(Pitch.onKey(bass.midi() + MINOR_TENTH, cut.bar().key().spell(Math.floorMod(bass.midi() + MINOR_TENTH, Pitch.OCTAVE))), String.valueOf(TENTH)));
+        Key key = cut.bar().key();
+        int chroma = Math.floorMod(bass.midi(), Pitch.OCTAVE);
+        boolean passes = Naming.tone(chroma, cut.chord()).isEmpty() && !Naming.inKey(chroma, key);
+        int minor = bass.midi() + MINOR_TENTH;
+        int tenth = passes ? minor : IntStream.of(minor, minor + 1).filter(each -> Naming.tone(Math.floorMod(each, Pitch.OCTAVE), cut.chord()).isPresent()).findFirst()
+                .orElseGet(() -> IntStream.of(minor, minor + 1).filter(each -> Naming.inKey(Math.floorMod(each, Pitch.OCTAVE), key)).findFirst().orElse(minor));
+        return PartNote.of(Pitch.onKey(tenth, Naming.of(Math.floorMod(tenth, Pitch.OCTAVE), cut.chord(), cut.chord(), key, bass.pitchClass(), 0)), String.valueOf(TENTH));
     }
 
     /** A fifth under its root that is the chord's last bass goes above it where that is nearer to the next one. */
@@ -258,7 +265,16 @@ public final class LeftHand implements Placed.Player {
                 led.put(run.get(i), Optional.of(found.get(i)));
             }
         }
-        return led.get(each).map(pitch -> List.of(PartNote.of(pitch, "L"))).orElse(List.of());
+        return led.get(each).map(pitch -> Stream.concat(Stream.of(PartNote.of(pitch, "L")), over(each, pitch, cut).stream()).toList()).orElse(List.of());
+    }
+
+    /** The chord that slides along above a walk-up. */
+    private static Optional<PartNote> over(Planned each, Pitch bass, Cut cut) {
+        return switch (each.lead().map(LeadIn.Step::over).orElse(LeadIn.Over.NOTHING)) {
+            case NOTHING -> Optional.empty();
+            case SEVENTHS -> Optional.of(PartNote.of(Pitch.onKey(bass.midi() + MINOR_SEVENTH.semitones(), bass.pitchClass().plus(MINOR_SEVENTH).simple()), "♭7"));
+            case TENTHS -> Optional.of(tenthOver(bass, cut));
+        };
     }
 
     private List<Pitch> approach(List<Planned> run, Cut cut, List<Candidate> places, List<List<Planned>> byCut) {

@@ -23,6 +23,7 @@ import zapateo.rhythm.Side;
 /** The candidates for every chord's place on the keyboard and what each costs. */
 final class Placements {
 
+    private static final int AT_THE_ENDS = 10;
     private static final int CLEAR_OF_BASS = 3;
     private static final int FURTHEST_FINGER = 2;
     /** How much of a broken low limit it is to be rougher by once the measure than the clearest shape on the same bass. */
@@ -186,7 +187,6 @@ final class Placements {
         return switch (need.way()) {
             case OWN, HAND -> List.of(chord);
             case INVERSIONS -> Stream.of(1, 3, 5).flatMap(degree -> degree == 1 ? Stream.of(chord) : chord.quality().tone(degree).stream().map(tone -> chord.over(chord.tone(tone)))).toList();
-            // What was held is left where the song comes home.
             case PEDAL -> need.outer() ? List.of(chord) : Stream.of(0, 4).map(need.key().scale()::get).map(note -> note.chroma() == chord.root().chroma() ? chord : chord.over(note)).toList();
         };
     }
@@ -235,8 +235,6 @@ final class Placements {
                 outside(need, placement), late(need, placement), leaves(need, placement), voices(need, placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : home(need), middle));
     }
-
-    private static final int AT_THE_ENDS = 10;
 
     private static Candidate.Voices voices(Need need, Placement placement) {
         int[] keys = Candidate.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));

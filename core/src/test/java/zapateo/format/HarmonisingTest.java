@@ -14,7 +14,9 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.colour.Harmonising;
+import zapateo.critic.Critic;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.colour.Harmonising.Pace;
@@ -76,6 +78,16 @@ class HarmonisingTest {
         }
         assertThat(ChartParser.parse(ChartText.write(harmonised)).song()).contains(harmonised);
         assertThat(harmonised.writtenBars().stream().map(WrittenBar::tune).toList()).isEqualTo(song.writtenBars().stream().map(WrittenBar::tune).toList());
+    }
+
+    /** In minor the diminished triad stands on the second degree (HANDBOOK §4: i ii° ♭III iv v/V ♭VI ♭VII), never on the third. */
+    @ParameterizedTest
+    @ValueSource(strings = "colourful")
+    void the_diminished_chord_of_minor_is_its_second(String taste) {
+        Song song = ChartParser.parse("Key: Am\n| N.C. | N.C. | N.C. | N.C. |\nTune: | A4/4 C5/4 E5/2 | B4/2 F5/2 | G#4/4 B4/4 E5/2 | A4/1 |").song().orElseThrow();
+        Song harmonised = Harmonising.of(song, Pace.BAR, Harmonising.Style.named(taste).orElseThrow());
+        assertThat(harmonised.chords().flatMap(place -> place.chord().stream()).filter(chord -> chord.quality().has(5, 6)).map(chord -> chord.root().toString())).as(harmonised.toString()).containsOnly("B");
+        assertThat(Critic.harmonisation(harmonised, false)).isEmpty();
     }
 
     /** Tastes: with sevenths every chord has one, of the key only borrows nothing, colourful borrows more than usual and no taste loses the function of the printed chords. */

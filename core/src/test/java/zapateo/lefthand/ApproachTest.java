@@ -116,6 +116,15 @@ class ApproachTest {
         return line.replaceAll("[0-9]", "");
     }
 
+    /** 1 2 ♭3 3 │ 4 with the chords above it sliding: dominants D7 E♭7 E7, or I ii7 ♯ii°7 I/3 in tenths (HANDBOOK §6 and §10). */
+    @ParameterizedTest(name = "{0}: {2}")
+    @CsvSource(delimiter = ';', value = {"walk-up-sevenths;C F;C2+B♭2 D2+C3 E♭2+D♭3 E2+D3", "walk-up-tenths;C F;C2+E3 D2+F3 E♭2+G♭3 E2+G3", "walk-up-tenths;G C;G1+B2 A1+C3 B♭1+D♭3 B1+D3"})
+    void a_walk_up_may_have_its_chords(String leadIn, String chart, String expected) {
+        String played = Played.arrange("Key: " + chart.charAt(0) + "~| " + chart.replace(" ", " | ") + " |", Choices.figure("two-feel").endsHeld(false).with(Choice.LEAD_IN, leadIn)).left().strokes().stream()
+                .filter(stroke -> stroke.bar() == 0).map(stroke -> stroke.notes().stream().map(note -> String.valueOf(note.pitch().midi())).collect(Collectors.joining("+"))).collect(Collectors.joining(" "));
+        assertThat(played).isEqualTo(Arrays.stream(expected.split(" ")).map(stroke -> Arrays.stream(stroke.split("\\+")).map(note -> String.valueOf(Pitch.parse(note).midi())).collect(Collectors.joining("+"))).collect(Collectors.joining(" ")));
+    }
+
     /** A step apart nothing is added of itself; a lead-in that was asked for is played (HANDBOOK §6a). */
     @Test
     void basses_that_step_are_led_into_only_where_that_was_asked_for() {
