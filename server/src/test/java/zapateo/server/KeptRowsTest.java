@@ -68,8 +68,22 @@ class KeptRowsTest {
             assertThat(server.get(path + "/versions").json()).isNotEmpty();
         }
         assertThat(all).hasSize(4 * 9);
+        aLaterFormatIsLeftAlone(database, server, all.get(0).id());
         server.stop();
         database.discard();
+    }
+
+    /** Choices that a later Zapateo kept are named as such and stay as they are; other songs are not touched by them. */
+    private static void aLaterFormatIsLeftAlone(TestDatabase database, RealServer server, String song) throws Exception {
+        try (Connection connection = database.connect(); Statement statement = connection.createStatement()) {
+            assertThat(statement.executeUpdate("update song set choices = jsonb_set(choices, '{format}', '99') where id = '" + song + "'")).isEqualTo(1);
+        }
+        RealServer.Answer answer = server.get("/api/songs/" + song);
+        assertThat(answer.status()).isEqualTo(409);
+        assertThat(answer.json().path("type").asString()).endsWith("newer-format");
+        assertThat(answer.json().path("detail").asString()).contains("format 99").contains("kept as they are");
+        assertThat(server.put("/api/songs/" + song, Map.of("chart", "| D |", "version", 3)).status()).isEqualTo(409);
+        assertThat(server.get("/api/songs").status()).isEqualTo(200);
     }
 
     /** The demo set of today, each song in two states, as rows of a form of the database. */

@@ -55,6 +55,12 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
     ProblemDetail database(Exception e) {
+        // What a row holds may be refused while it is read.
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof Refusal refusal) {
+                return refused(refusal);
+            }
+        }
         String state = sqlState(e);
         if (DISK_FULL.equals(state)) {
             return document(HttpStatus.INSUFFICIENT_STORAGE, "disk-full",

@@ -33,6 +33,11 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.BAD_REQUEST, "unreadable", detail, List.of());
     }
 
+    /** What a later Zapateo kept. */
+    public static Refusal newer(String detail) {
+        return new Refusal(HttpStatus.CONFLICT, "newer-format", detail, List.of());
+    }
+
     /** A value that was understood and cannot be used. */
     public static Refusal unusable(String detail) {
         return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", detail, List.of());

@@ -7,6 +7,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.problems.Refusal;
 
 /**
  * Choices in the form they are kept in, which has a number of its own and is read whatever its number; only today's is written.
@@ -36,7 +37,7 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
         return written;
     }
 
-    /** @throws IllegalStateException of a format from after today */
+    /** @throws Refusal of a format from after today */
     static StoredChoices read(JsonMapper json, JsonNode kept) {
         if (kept == null || kept.isNull()) {
             return NONE;
@@ -49,7 +50,7 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
                 kept.path("ownFigures").properties().forEach(each -> figures.put(each.getKey(), UUID.fromString(each.getValue().asString())));
                 yield new StoredChoices(json.treeToValue(kept.path("choices"), ChoicesRequest.class), figures);
             }
-            default -> throw new IllegalStateException("choices of format " + format + ": this Zapateo reads up to " + FORMAT + "; start the one that kept them");
+            default -> throw Refusal.newer("Choices of format " + format + ": this Zapateo reads up to " + FORMAT + ". They are kept as they are; start the Zapateo that kept them.");
         };
     }
 }
