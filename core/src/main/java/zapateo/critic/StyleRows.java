@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
+import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.Jumps;
 import zapateo.harmony.ChordSymbol;
@@ -112,8 +113,9 @@ final class StyleRows {
                 boolean goes = first.notes().stream().map(note -> note.pitch().midi()).anyMatch(goal -> key - goal >= 0 && key - goal <= 2);
                 int third = next.root().chroma() + next.quality().tone(3).orElseThrow().semitones();
                 int goal = key - Math.floorMod(key - third, 12);
-                // Where the goal would be mud over the next bass, or below it, the voice cannot step.
-                boolean could = goal > first.lowest().midi() && !LowIntervalLimits.isMud(new int[] {first.lowest().midi(), goal}, 0, 1, false);
+                // Where the goal would be mud over the next bass, below it, or further than the hand reaches, the voice cannot step.
+                boolean reached = score.pianist().leftOnKeys().easeOf(new int[] {first.lowest().midi(), goal}) != Ease.OUT_OF_REACH;
+                boolean could = reached && goal > first.lowest().midi() && !LowIntervalLimits.isMud(new int[] {first.lowest().midi(), goal}, 0, 1, false);
                 if (!goes && could && first.notes().size() > 2 && last.notes().size() > 2) {
                     marks.add(first.bar(), List.of(from, to), Map.of("note", chord.tone(chord.quality().tone(7).orElseThrow()).toString(), "chord", chord.toString()));
                 }

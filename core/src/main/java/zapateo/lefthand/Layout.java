@@ -28,6 +28,8 @@ final class Layout {
     private static final int LEANS_ON = Ticks.PER_QUARTER;
     private static final Role FIFTH_BELOW = Role.parse("5_");
     private static final List<Role> OCTAVE = List.of(Role.BASS, Role.tone(8));
+    /** So many chords of a bar are said by a figure that keeps its onsets. */
+    private static final int MOST_KEPT = 2;
     private static final Set<Role> ONLY_BASS = Set.of(Role.BASS, FIFTH_BELOW, Role.tone(8));
     private static final Role TOP = Role.parse("ct");
     private static final List<Role> INNER = List.of(Role.parse("c2"), Role.parse("c3"));
@@ -120,6 +122,13 @@ final class Layout {
         while (j + 1 < cuts.size() && cuts.get(j + 1).bar() == cut.bar() && cuts.get(j + 1).tick() == cuts.get(j).end() && cuts.get(j + 1).choices().equals(cut.choices()) && !isEnding(j + 1)) {
             j++;
         }
+        if (j - i + 1 > MOST_KEPT && !withTune) {
+            // More chords than the figure's onsets could say: it starts again at each.
+            for (int each = i; each <= j; each++) {
+                layOne(each);
+            }
+            return j + 1;
+        }
         keepOnsets(i, j, withTune ? withTune(figure, cut.bar()) : figure.bar(cut.bar().meter(), cut.nth()));
         return j + 1;
     }
@@ -176,6 +185,11 @@ final class Layout {
                 int end = stroke.length() == FigureStroke.TO_THE_END ? figure.isHeld() ? held(i) : cut.end() : Math.min(cut.end(), tick + stroke.length());
                 add(Planned.of(cut, stroke, tick, end - tick, varied.isPresent() ? Origin.VARIATION : Origin.FIGURE));
             }
+        }
+        if (planned.size() == from && covered[i] <= cut.tick()) {
+            // What begins after the beat by its own rhythm has no time to.
+            FigureStroke begin = figure.bar(meter, 0).get(0);
+            add(Planned.of(cut, begin, cut.tick(), Math.min(begin.length(), cut.ticks()), Origin.FIGURE));
         }
         sayWhole(cut, planned.subList(from, planned.size()));
     }
