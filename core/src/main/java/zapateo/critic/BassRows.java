@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.LowIntervalLimits;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
@@ -61,10 +62,20 @@ final class BassRows {
             int leap = Math.abs(next - low);
             int nearer = next > low ? next - Pitch.OCTAVE : next + Pitch.OCTAVE;
             boolean wide = leap > Pitch.OCTAVE || leap >= WIDE && leap < Pitch.OCTAVE && nearer >= LOWEST_BASS && nearer <= (asked.is(Trait.JUMPS) ? HIGHEST_OF_JUMPS : HIGHEST_BASS) && Math.abs(nearer - low) < leap;
-            if (wide) {
+            // What would be mud in the nearer octave is not nearer to anything.
+            boolean clear = leap > Pitch.OCTAVE || LowIntervalLimits.mud(moved(now, nearer - next), nearer) == 0;
+            if (wide && clear) {
                 marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("from", before.lowest().toString(), "to", now.lowest().toString(), "semitones", String.valueOf(leap)));
             }
         }
+    }
+
+    private static int[] moved(Stroke stroke, int by) {
+        int[] keys = stroke.keys();
+        for (int i = 0; i < keys.length; i++) {
+            keys[i] += by;
+        }
+        return keys;
     }
 
     /** L8: a style that alternates its bass strikes one key twice running in a bar. */
