@@ -4,7 +4,6 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
-import java.util.stream.IntStream;
 import zapateo.critic.Asked;
 import zapateo.critic.Critic;
 import zapateo.critic.Fault;
@@ -76,19 +75,13 @@ public final class ReadOver {
         if (chords && basses && !traits.contains(Trait.RUNS)) {
             traits.add(Trait.JUMPS);
         }
-        if (figure.plays(Role.Kind.FIFTH_BELOW) && figure.bars().values().stream().flatMap(List::stream).allMatch(bar -> takesTurns(figure, bar))) {
+        if (figure.takesTurns()) {
             traits.add(Trait.ALTERNATES);
         }
         if (left.stream().anyMatch(stroke -> (stroke.roles().contains(Role.BASS) || stroke.roles().contains(Role.WALK)) && stroke.roles().contains(Role.tone(8)))) {
             traits.add(Trait.OCTAVES);
         }
         return traits;
-    }
-
-    /** Whether no two basses of a bar running have the same role. */
-    private static boolean takesTurns(Figure figure, List<FigureStroke> bar) {
-        List<FigureStroke> basses = bar.stream().filter(figure::isLine).toList();
-        return IntStream.range(1, basses.size()).noneMatch(i -> basses.get(i).roles().equals(basses.get(i - 1).roles()));
     }
 
     private static List<Trait> said(String where, String id) {

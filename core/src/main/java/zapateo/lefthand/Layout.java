@@ -42,6 +42,7 @@ final class Layout {
     private final Optional<Ending> ending;
     private final List<Planned> planned = new ArrayList<>();
     private final Map<Figure, Boolean> alternating = new IdentityHashMap<>();
+    private final Map<Figure, Boolean> turning = new IdentityHashMap<>();
     /** For each cut, until when its beginning sounds already. */
     private final int[] covered;
 
@@ -86,7 +87,7 @@ final class Layout {
             if (!alternates(stroke)) {
                 continue;
             }
-            if (before >= 0 && planned.get(before).bar() == stroke.bar() && planned.get(before).cut() != stroke.cut() && planned.get(before).roles().get(0).equals(stroke.roles().get(0))
+            if (before >= 0 && planned.get(before).bar() == stroke.bar() && (planned.get(before).cut() != stroke.cut() || turns(cuts.get(stroke.cut()).choices().figure())) && planned.get(before).roles().get(0).equals(stroke.roles().get(0))
                     && cuts.get(planned.get(before).cut()).chord().bass().chroma() == cuts.get(stroke.cut()).chord().bass().chroma()) {
                 planned.set(at, stroke.playing(List.of(stroke.roles().get(0).equals(Role.BASS) ? FIFTH_BELOW : Role.BASS), stroke.mark(), stroke.origin()));
             }
@@ -98,6 +99,10 @@ final class Layout {
         Cut cut = cuts.get(stroke.cut());
         return stroke.hand() == Side.LEFT && stroke.origin() != Origin.ENDING && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(FIFTH_BELOW)) && cut.chord().over().isEmpty()
                 && cut.ticks() > cut.bar().meter().beatTicks() && plays(cut.choices().figure());
+    }
+
+    private boolean turns(Figure figure) {
+        return turning.computeIfAbsent(figure, Figure::takesTurns);
     }
 
     /** Asked of each stroke and answered once for a figure. */

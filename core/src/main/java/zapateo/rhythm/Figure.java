@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntUnaryOperator;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.refusal.Refused;
 
@@ -171,6 +172,14 @@ public record Figure(String id, String name, String family, String use, Suits su
     /** Whether its left hand strikes more than basses. */
     public boolean statesChords() {
         return written().anyMatch(stroke -> stroke.hand() == Side.LEFT && !isLine(stroke) && stroke.roles().stream().anyMatch(role -> role.isOfClose() || role.kind() == Role.Kind.TONE && role.degree() % 7 == 3));
+    }
+
+    /** Whether its basses alternate: a fifth among them, and no two running of one role. */
+    public boolean takesTurns() {
+        return plays(Role.Kind.FIFTH_BELOW) && bars.values().stream().flatMap(List::stream).allMatch(bar -> {
+            List<FigureStroke> basses = bar.stream().filter(this::isLine).toList();
+            return IntStream.range(1, basses.size()).noneMatch(i -> basses.get(i).roles().equals(basses.get(i - 1).roles()));
+        });
     }
 
     /** The hands it needs, the left one first. */
