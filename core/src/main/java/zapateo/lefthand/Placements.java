@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.Jumps;
@@ -130,11 +129,11 @@ final class Placements {
     private List<Candidate> all(Need need) {
         List<Candidate> candidates = new ArrayList<>();
         KeyTones inKey = need.inKey();
-        for (ChordSymbol chord : over(need)) {
+        for (ChordSymbol chord : Turned.over(need.chord(), need.bass(), need.way(), need.outer(), need.key())) {
             List<List<PartNote>> uppers = need.upper().isPresent() ? CloseChords.of(chord, need.upper().get(), inKey, need.right(), need.bass(), need.said(), !need.under().isEmpty()) : List.of(List.of());
             List<List<Role>> shapes = need.shape().isPresent() ? need.shape().get().on(chord).shapesOn(chord) : List.of(List.of());
             if (!need.bass() && chord.over().isPresent() && need.upper().filter(voicing -> voicing.shapes().get(0).get(0).isOfClose()).isPresent()) {
-                uppers = overItsBass(chord, uppers);
+                uppers = Turned.overItsBass(chord, uppers);
             }
             for (Pitch bass : basses(need, chord)) {
                 boolean added = false;
@@ -176,25 +175,6 @@ final class Placements {
         Voicing voicing = need.shape().get().on(placement.chord());
         List<Role> laid = Spacing.named(voicing.spacing()).on(placement.chord(), placement.bass(), placement.shape());
         return voicing.states() ? Fuller.of(placement, laid, need.said()) : List.of(laid);
-    }
-
-    /** The chord over each bass it may have. */
-    private static List<ChordSymbol> over(Need need) {
-        ChordSymbol chord = need.chord();
-        if (chord.over().isPresent() || !need.bass()) {
-            return List.of(chord);
-        }
-        return switch (need.way()) {
-            case OWN, HAND -> List.of(chord);
-            case INVERSIONS -> Stream.of(1, 3, 5).flatMap(degree -> degree == 1 ? Stream.of(chord) : chord.quality().tone(degree).stream().map(tone -> chord.over(chord.tone(tone)))).toList();
-            case PEDAL -> need.outer() ? List.of(chord) : Stream.of(0, 4).map(need.key().scale()::get).map(note -> note.chroma() == chord.root().chroma() ? chord : chord.over(note)).toList();
-        };
-    }
-
-    /** A chord that is alone has the bass the chart names at its bottom, where it can. */
-    private static List<List<PartNote>> overItsBass(ChordSymbol chord, List<List<PartNote>> uppers) {
-        List<List<PartNote>> over = uppers.stream().filter(each -> !each.isEmpty() && LowIntervalLimits.mud(Candidate.keys(each), each.get(0).pitch().midi()) == 0 && each.get(0).pitch().pitchClass().chroma() == chord.bass().chroma()).toList();
-        return over.isEmpty() ? uppers : over;
     }
 
     private List<Pitch> basses(Need need, ChordSymbol chord) {

@@ -53,9 +53,10 @@ final class WalkingLine {
      * A note it may take.
      *
      * @param fifth of the chord it leads to, 0 to 11, -1 where it leads to none
+     * @param third whether it leads from a tone of the chord a third away
      * @param arc   1 where the line would rather rise, -1 where it would fall, 0 where it may do either
      */
-    record Note(Pitch pitch, Kind kind, double cost, int fifth, int arc) {
+    record Note(Pitch pitch, Kind kind, double cost, int fifth, int arc, boolean third) {
 
         int key() {
             return pitch.midi();
@@ -126,7 +127,7 @@ final class WalkingLine {
         for (Planned stroke : all) {
             beat = found.getOrDefault(stroke, beat);
             if (beat != null && !found.containsKey(stroke)) {
-                found.put(stroke, beat.key() + Pitch.OCTAVE <= TURNS_BACK ? new Note(Pitch.onKey(beat.key() + Pitch.OCTAVE, beat.pitch().pitchClass()), Kind.TONE, 0, -1, 0) : beat);
+                found.put(stroke, beat.key() + Pitch.OCTAVE <= TURNS_BACK ? new Note(Pitch.onKey(beat.key() + Pitch.OCTAVE, beat.pitch().pitchClass()), Kind.TONE, 0, -1, 0, false) : beat);
             }
         }
     }
@@ -166,7 +167,7 @@ final class WalkingLine {
     private static double arrival(Move move) {
         int away = Math.abs(move.step());
         boolean fifth = (away == 5 || away == FIFTH) && Math.floorMod(move.before().key(), Pitch.OCTAVE) == move.before().fifth();
-        return away == 1 ? 0 : away == STEP ? 0.1 : fifth ? 1.6 : (away == 3 || away == THIRD) && move.before().cost() >= THIRD_AWAY ? 0.3 : NEVER / 2 + away;
+        return away == 1 ? 0 : away == STEP ? 0.1 : fifth ? 1.6 : (away == 3 || away == THIRD) && move.before().third() ? 0.3 : NEVER / 2 + away;
     }
 
     private static double leap(int semitones) {
@@ -256,20 +257,21 @@ final class WalkingLine {
             boolean possible = Math.abs(away) == 1 || Math.abs(away) == STEP && (own || inKey) || Math.abs(away) <= THIRD && own || chroma == fifth;
             if (possible && !contradicts) {
                 double turned = (away > 0) == (beat.turn() == 1) ? 0 : 0.2;
-                double cost = Math.abs(away) > STEP && chroma != fifth ? THIRD_AWAY : own || inKey ? 0 : 0.2;
-                put(notes, Naming.of(chroma, chord, next, beat.key(), target, Math.abs(away) <= STEP ? away : 0), Kind.APPROACH, cost + turned, 0, fifth, beat.highest());
+                boolean third = Math.abs(away) > STEP && chroma != fifth;
+                double cost = third ? THIRD_AWAY : own || inKey ? 0 : 0.2;
+                put(notes, Naming.of(chroma, chord, next, beat.key(), target, Math.abs(away) <= STEP ? away : 0), Kind.APPROACH, cost + turned, 0, fifth, third, beat.highest());
             }
         }
     }
 
     private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc, int highest) {
-        put(notes, name, kind, cost, arc, -1, highest);
+        put(notes, name, kind, cost, arc, -1, false, highest);
     }
 
-    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc, int fifth, int highest) {
+    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc, int fifth, boolean third, int highest) {
         for (int key = lowest; key <= highest; key++) {
             if (key % Pitch.OCTAVE == name.chroma()) {
-                notes.putIfAbsent(key, new Note(Pitch.onKey(key, name), kind, cost, fifth, arc));
+                notes.putIfAbsent(key, new Note(Pitch.onKey(key, name), kind, cost, fifth, arc, third));
             }
         }
     }
