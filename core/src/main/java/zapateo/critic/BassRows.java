@@ -20,6 +20,9 @@ final class BassRows {
     /** Above this a bass that is jumped to lies too high itself (L4). */
     private static final int HIGHEST_OF_JUMPS = 46;
     private static final int WIDE = 8;
+    private static final int STEP = 2;
+    /** A broken chord under the pedal goes no lower (L4). */
+    private static final int LOWEST_OF_PEDALLED = 33;
     private static final int MIDDLE = 48;
 
     private BassRows() {
@@ -50,7 +53,9 @@ final class BassRows {
 
     /** L5: from one chord's bass to the next the bass leaps where it need not. */
     static void brokenLine(Score score, Marks marks) {
-        for (Score.Steps step : score.bassSteps()) {
+        List<Score.Steps> steps = score.bassSteps();
+        for (int i = 0; i < steps.size(); i++) {
+            Score.Steps step = steps.get(i);
             Stroke before = score.strokes().get(step.before());
             Stroke now = score.strokes().get(step.now());
             Asked asked = score.asked(now);
@@ -64,10 +69,28 @@ final class BassRows {
             boolean wide = leap > Pitch.OCTAVE || leap >= WIDE && leap < Pitch.OCTAVE && nearer >= LOWEST_BASS && nearer <= (asked.is(Trait.JUMPS) ? HIGHEST_OF_JUMPS : HIGHEST_BASS) && Math.abs(nearer - low) < leap;
             // What would be mud in the nearer octave is not nearer to anything.
             boolean clear = leap > Pitch.OCTAVE || LowIntervalLimits.mud(moved(now, nearer - next), nearer) == 0;
-            if (wide && clear) {
+            if (wide && clear && !turnsAtTheEnd(score, steps, i, nearer - next)) {
                 marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("from", before.lowest().toString(), "to", now.lowest().toString(), "semitones", String.valueOf(leap)));
             }
         }
+    }
+
+    /** Whether the leap begins a line of steps that would leave the range in the octave nearer: such a line jumps once at its end. */
+    private static boolean turnsAtTheEnd(Score score, List<Score.Steps> steps, int leap, int by) {
+        Stroke landing = score.strokes().get(steps.get(leap).now());
+        boolean pedalled = score.asked(landing).family().equals("arpeggio") && score.heardUntil(steps.get(leap).now()) > landing.written().end();
+        int last = landing.lowest().midi();
+        int length = 1;
+        for (int i = leap + 1; i < steps.size(); i++) {
+            int next = score.strokes().get(steps.get(i).now()).lowest().midi();
+            // Towards the end it jumps from.
+            if (next == last || Math.abs(next - last) > STEP || Integer.signum(next - last) != Integer.signum(by)) {
+                break;
+            }
+            last = next;
+            length++;
+        }
+        return length > 2 && (last + by < (pedalled ? LOWEST_OF_PEDALLED : LOWEST_BASS) || last + by > HIGHEST_BASS);
     }
 
     private static int[] moved(Stroke stroke, int by) {

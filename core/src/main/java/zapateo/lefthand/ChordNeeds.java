@@ -21,6 +21,7 @@ final class ChordNeeds {
     private static final double TWENTIETH = 50;
     private static final Voicing CLOSE = Voicing.named("close").orElseThrow();
     private static final Voicing SHELL = Voicing.named("full-shell").orElseThrow();
+    private static final Voicing OPEN_SHELL = Voicing.named("open-shell").orElseThrow();
     private static final Voicing GUIDE_TONES = Voicing.named("guide-tones").orElseThrow();
 
     private final List<Cut> cuts;
@@ -36,14 +37,18 @@ final class ChordNeeds {
 
     /** What fills a figure's voicing, or what a chord too short for its figure takes. */
     Voicing voicing(Cut cut) {
-        return voicing(cut, voiced.computeIfAbsent(cut.choices().figure(), figure -> figure.plays(Role.Kind.VOICING)));
+        return ofFigure(cut, voiced.computeIfAbsent(cut.choices().figure(), figure -> figure.plays(Role.Kind.VOICING)) ? cut.choices().voicing().on(cut.chord()) : shell(cut));
     }
 
-    /** @param ofFigure whether the figure has a place for a voicing of its own */
-    static Voicing voicing(Cut cut, boolean ofFigure) {
-        // Where a figure without a voicing of its own is asked for one, its chord is too short for it.
-        Voicing chosen = ofFigure ? cut.choices().voicing().on(cut.chord()) : SHELL;
+    /** What fills a figure's own voicing. */
+    static Voicing ofFigure(Cut cut, Voicing chosen) {
         return cut.choices().withBassPlayer() && chosen.hasBass() ? GUIDE_TONES : chosen;
+    }
+
+    /** Among short chords a full one each; beside one that has the figure's own bass what lies where basses do. */
+    private Voicing shell(Cut cut) {
+        List<Cut> beside = cuts.subList(Math.max(0, cut.index() - 1), Math.min(cuts.size(), cut.index() + 2));
+        return beside.stream().anyMatch(each -> each.ticks() > each.bar().meter().beatTicks()) ? OPEN_SHELL : SHELL;
     }
 
     /** All that decides where a chord may lie. */
@@ -131,8 +136,8 @@ final class ChordNeeds {
     /** What the left hand takes at once, each kind of stroke with how often it comes. */
     private static Map<Placements.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
         Map<Placements.Struck, Integer> times = new LinkedHashMap<>();
-        // A chord of one beat has no time to be rolled, as one that is struck again has not.
-        int often = cut.ticks() <= cut.bar().meter().beatTicks() ? 2 : 1;
+        // A chord of one beat, or too short for its figure, has no time to be rolled, as one that is struck again has not.
+        int often = cut.ticks() <= cut.bar().meter().beatTicks() || voicing == OPEN_SHELL ? 2 : 1;
         for (Planned stroke : strokes) {
             Role first = stroke.roles().get(0);
             boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);

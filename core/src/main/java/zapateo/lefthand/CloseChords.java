@@ -48,7 +48,7 @@ final class CloseChords {
         return switch (own.id()) {
             case "guide-tones", "rootless" -> shaped(chord, own, window, inKey, onBass, said);
             case "triad" -> stacked(chord, Set.of(triad(chord)), window);
-            case "nearest" -> stacked(chord, chord.quality().tones().size() <= 3 && (onBass || chord.over().isEmpty()) ? Set.of(triad(chord)) : toneSets(chord, onBass), window);
+            case "nearest" -> stacked(chord, chord.quality().tones().size() <= 3 && (chord.over().isEmpty() || onBass && !isOnThird(chord)) ? Set.of(triad(chord)) : toneSets(chord, onBass), window);
             // Every inversion, low to high; one without the bass's own tone too where four are left.
             default -> stacked(chord, toneSets(chord, onBass), window);
         };
@@ -75,8 +75,7 @@ final class CloseChords {
 
     /** A major third in the bass is left out above it; its root and fifth say the rest (HANDBOOK §5, doubling). */
     private static void withoutThirdOfBass(ChordSymbol chord, List<PartNote> notes) {
-        boolean third = chord.over().isPresent() && chord.quality().isMajor() && chord.root().plus(Interval.of(2, MAJOR_THIRD)).chroma() == chord.bass().chroma();
-        if (third && notes.removeIf(note -> note.pitch().pitchClass().chroma() == chord.bass().chroma()) && notes.size() == 1) {
+        if (isOnThird(chord) && notes.removeIf(note -> note.pitch().pitchClass().chroma() == chord.bass().chroma()) && notes.size() == 1) {
             int root = notes.get(0).pitch().midi();
             chord.quality().tone(5).filter(fifth -> notes.get(0).pitch().pitchClass().chroma() == chord.root().chroma())
                     .ifPresent(fifth -> notes.add(PartNote.of(Pitch.onKey(root + fifth.semitones(), chord.tone(fifth)), "5")));
@@ -127,11 +126,14 @@ final class CloseChords {
         return chord.quality().tones().stream().filter(tone -> tone.number() <= 5).limit(3).toList();
     }
 
+    private static boolean isOnThird(ChordSymbol chord) {
+        return chord.over().isPresent() && chord.quality().isMajor() && chord.root().plus(Interval.of(2, MAJOR_THIRD)).chroma() == chord.bass().chroma();
+    }
+
     private static Set<List<Interval>> toneSets(ChordSymbol chord, boolean onBass) {
         List<Interval> all = new ArrayList<>(EssentialTones.of(chord, FULL_HAND));
         // A major third in the bass is left out of the chord above (HANDBOOK §5, doubling).
-        all.removeIf(tone -> onBass && tone.semitones() == MAJOR_THIRD && chord.over().isPresent()
-                && chord.tone(tone).chroma() == chord.bass().chroma());
+        all.removeIf(tone -> onBass && tone.semitones() == MAJOR_THIRD && isOnThird(chord));
         // A sharp ninth on a minor chord is its third again.
         Set<Integer> keys = new HashSet<>();
         all.removeIf(tone -> !keys.add(tone.semitones() % 12));

@@ -6,7 +6,6 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import zapateo.part.Origin;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
@@ -27,15 +26,8 @@ final class Layout {
     /** A stroke that sounds into a change and lies no further before it takes the chord that arrives. */
     private static final int LEANS_ON = Ticks.PER_QUARTER;
     private static final Role FIFTH_BELOW = Role.parse("5_");
-    private static final List<Role> OCTAVE = List.of(Role.BASS, Role.tone(8));
     /** So many chords of a bar are said by a figure that keeps its onsets. */
     private static final int MOST_KEPT = 2;
-    private static final Set<Role> ONLY_BASS = Set.of(Role.BASS, FIFTH_BELOW, Role.tone(8));
-    private static final Role TOP = Role.parse("ct");
-    private static final List<Role> INNER = List.of(Role.parse("c2"), Role.parse("c3"));
-    private static final List<List<Role>> THREE = List.of(List.of(Role.parse("c1")), List.of(Role.parse("c3")), List.of(Role.parse("c2")));
-    private static final List<Role> TENTH = List.of(Role.BASS, Role.tone(10));
-    private static final Role UPPER = Role.parse("cu");
     private static final List<Role> CLOSE = List.of(Role.BASS, Role.tone(3), Role.tone(5));
 
     private final List<Cut> cuts;
@@ -196,38 +188,7 @@ final class Layout {
             FigureStroke begin = figure.bar(meter, 0).get(0);
             add(Planned.of(cut, begin, cut.tick(), Math.min(begin.length(), cut.ticks()), Origin.FIGURE));
         }
-        sayWhole(cut, planned.subList(from, planned.size()));
-    }
-
-    /** A chord too short for the figure's chord says itself all the same: a shell on its bass, or what is left of a close chord at once. */
-    private static void sayWhole(Cut cut, List<Planned> strokes) {
-        List<Planned> own = strokes.stream().filter(stroke -> stroke.cut() == cut.index()).toList();
-        // A tenth says a triad whole; a seventh chord it leaves open.
-        boolean seventh = cut.chord().quality().tone(7).isPresent();
-        boolean bare = !own.isEmpty() && own.stream().allMatch(stroke -> stroke.roles().size() == 1 && ONLY_BASS.contains(stroke.roles().get(0)) || stroke.roles().equals(OCTAVE) || seventh && stroke.roles().equals(TENTH)) && cut.choices().figure().statesChords() && cut.choices().hasBass();
-        int last = strokes.size() - 1;
-        for (int at = 0; at < strokes.size(); at++) {
-            // A neighbour that has no time to go home is the chord itself.
-            int from = at + 1;
-            if (strokes.get(at).roles().get(0).kind() == Role.Kind.NEIGHBOUR && strokes.subList(from, strokes.size()).stream().noneMatch(stroke -> stroke.roles().contains(Role.CLOSE))) {
-                strokes.set(at, strokes.get(at).playing(List.of(Role.CLOSE), strokes.get(at).mark(), strokes.get(at).origin()));
-            }
-        }
-        Planned second = own.isEmpty() ? null : own.get(own.size() - 1);
-        if (bare && own.size() > 1 && !second.roles().equals(own.get(0).roles())) {
-            // A bass and what would be its fifth: the chord takes the second place.
-            strokes.set(strokes.indexOf(second), second.playing(List.of(Role.CLOSE), Mark.TOE, second.origin()));
-        } else if (bare) {
-            Planned first = own.get(0);
-            strokes.set(strokes.indexOf(first), first.playing(List.of(Role.CHOSEN), first.mark(), first.origin()));
-        } else if (own.size() == 3 && cut.chord().quality().tones().size() > 3 && own.stream().map(Planned::roles).toList().equals(THREE)) {
-            // Four tones in three strokes: the highest in the middle, the two between it and the lowest at once.
-            strokes.set(last - 1, strokes.get(last - 1).playing(List.of(TOP), strokes.get(last - 1).mark(), strokes.get(last - 1).origin()));
-            strokes.set(last, strokes.get(last).playing(INNER, strokes.get(last).mark(), strokes.get(last).origin()));
-        } else if (own.size() > 1 && own.stream().allMatch(stroke -> stroke.roles().get(0).kind() == Role.Kind.CLOSE_TONE || stroke.roles().get(0).kind() == Role.Kind.CLOSE_TOP)
-                && own.stream().flatMap(stroke -> stroke.roles().stream()).distinct().count() < 3) {
-            strokes.set(last, strokes.get(last).playing(List.of(UPPER), strokes.get(last).mark(), strokes.get(last).origin()));
-        }
+        ShortChords.sayWhole(cut, planned.subList(from, planned.size()));
     }
 
     private void add(Planned stroke) {
@@ -302,7 +263,7 @@ final class Layout {
             }
         }
         for (int cut = first; cut <= last && first < last; cut++) {
-            sayWhole(cuts.get(cut), planned.subList(from, planned.size()));
+            ShortChords.sayWhole(cuts.get(cut), planned.subList(from, planned.size()));
         }
         for (int cut = first; cut <= last; cut++) {
             if (!struck[cut] && covered[cut] <= cuts.get(cut).tick()) {

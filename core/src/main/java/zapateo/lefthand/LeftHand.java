@@ -144,8 +144,9 @@ public final class LeftHand implements Placed.Player {
         List<Planned> all = new ArrayList<>(laid.size());
         for (Planned stroke : laid) {
             boolean chosen = stroke.roles().get(0).kind() == Role.Kind.VOICING && stroke.ticks() >= 2 * Ticks.PER_QUARTER;
-            Voicing voicing = chosen ? ChordNeeds.voicing(cuts.get(stroke.cut()), cuts.get(stroke.cut()).choices().figure().plays(Role.Kind.VOICING)) : cuts.get(stroke.cut()).choices().voicing();
-            if (chosen && !voicing.then().isEmpty()) {
+            Cut cut = cuts.get(stroke.cut());
+            Voicing voicing = ChordNeeds.ofFigure(cut, cut.choices().voicing().on(cut.chord()));
+            if (chosen && cut.choices().figure().plays(Role.Kind.VOICING) && !voicing.then().isEmpty()) {
                 int half = stroke.ticks() / 2;
                 all.add(stroke.until(stroke.tick() + half));
                 all.add(stroke.at(stroke.bar(), stroke.tick() + half, stroke.ticks() - half).playing(voicing.then(), stroke.mark(), stroke.origin()));
