@@ -200,7 +200,7 @@ final class Placements {
         for (Map.Entry<Struck, Integer> each : need.together().entrySet()) {
             Struck struck = each.getKey();
             List<PartNote> notes = placement.notes(Spacing.named(struck.spacing()).on(placement.chord(), placement.bass(), struck.roles()));
-            mud += LowIntervalLimits.mud(Candidate.keys(notes), need.bass() ? placement.bass().midi() : notes.get(0).pitch().midi());
+            mud += Math.min(2, each.getValue()) * LowIntervalLimits.mud(Candidate.keys(notes), need.bass() ? placement.bass().midi() : notes.get(0).pitch().midi());
             int highest = notes.get(notes.size() - 1).pitch().midi();
             top = Math.max(top, highest);
             Ease ease = hand.easeOf(Candidate.keys(notes));
