@@ -20,6 +20,7 @@ const router = createBrowserRouter([
       { index: true, lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
       { path: "chart", lazy: async () => ({ Component: (await import("./views/chart/Chart")).Chart }) },
       { path: "right-hand", lazy: async () => ({ Component: (await import("./views/righthand/RightHand")).RightHand }) },
+      { path: "colour", lazy: async () => ({ Component: (await import("./views/colour/Colour")).Colour }) },
       { path: "left-hand", lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
     ],
   },

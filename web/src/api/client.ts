@@ -69,6 +69,9 @@ export type Fit = Schemas["FitView"];
 export type FitNote = Schemas["FitNoteView"];
 export type ImprovNotes = Schemas["NotesView"];
 export type Lick = Schemas["LickView"];
+export type Colour = Schemas["ColourRequest"];
+export type Offer = Schemas["ColourOfferView"];
+export type ColourBook = Schemas["ColourBookView"];
 export type OneShape = Schemas["ShapeView"];
 export type ArrangeRequest = Schemas["ArrangeRequest"];
 export type FigureBar = Schemas["FigureBarView"];
@@ -90,6 +93,7 @@ export type Bar = Filled<
     round: number;
     holds: Schemas["HoldView"][];
     pins: Schemas["PinView"][];
+    borrowed: Schemas["BorrowedView"][];
     vamp: number | null;
     parts: Part[];
     meeting: Schemas["MeetingView"] | null;

@@ -17,6 +17,7 @@ export function filled(answer: Arranged): Arrangement {
       round: bar.round ?? 1,
       holds: bar.holds ?? [],
       pins: bar.pins ?? [],
+      borrowed: bar.borrowed ?? [],
       vamp: bar.vamp ?? null,
       parts: bar.parts ?? [],
       meeting: bar.meeting ?? null,

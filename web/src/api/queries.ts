@@ -5,6 +5,8 @@ import {
   api,
   type ChartView,
   type Choices,
+  type Colour,
+  type ColourBook,
   type EasierWay,
   type Figure,
   type Fit,
@@ -14,6 +16,7 @@ import {
   type Lick,
   type Measures,
   type Measuring,
+  type Offer,
   type OneShape,
   type ReadOver,
   type Refused,
@@ -72,6 +75,35 @@ export function useLicks(asked: Asked, bar: number) {
       return take(api.POST("/api/right-hand/licks", { body: { chart, choices, hand, bar } }));
     },
     placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** The styles of colour and all rules; they do not change. */
+export function useColourBook() {
+  return useQuery<ColourBook, Refused>({
+    queryKey: ["colours"],
+    queryFn: () => take(api.GET("/api/colours")),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+}
+
+/** Other chords worth hearing in some bars, by their numbers, best first at each place. */
+export function useOffers(chart: string, bars: string, style: string) {
+  return useQuery<Offer[], Refused>({
+    queryKey: ["offers", chart, bars, style],
+    queryFn: async () => (await take(api.POST("/api/colours/offers", { body: { chart, bars, ...(style ? { style } : {}) } }))).offers,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
+/** What a colour costs the hands. */
+export function useColourForHand(asked: Asked, colour: Colour | undefined) {
+  return useQuery({
+    queryKey: ["colour-hand", asked, colour],
+    queryFn: () => take(api.POST("/api/colours/hand", { body: { arrangement: requestOf(asked), colour: colour as Colour } })),
+    enabled: colour !== undefined,
     retry: false,
   });
 }

@@ -260,6 +260,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/colours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/colours/hand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["hand"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/colours/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["offers"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/colours/song": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["song"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/figures": {
         parameters: {
             query?: never;
@@ -724,6 +788,8 @@ export interface components {
              * @description absent where it is as in the bar before
              */
             beatTicks?: number;
+            /** @description absent where no colour changes them */
+            borrowed?: components["schemas"]["BorrowedView"][];
             /**
              * Format: double
              * @description absent where it is as in the bar before
@@ -836,6 +902,13 @@ export interface components {
             /** Format: int32 */
             tick: number;
         };
+        BorrowedView: {
+            symbol: string;
+            /** Format: int32 */
+            tick: number;
+            /** Format: int32 */
+            ticks: number;
+        };
         ChartView: {
             feel: string;
             form: number[];
@@ -868,6 +941,7 @@ export interface components {
         ChoicesRequest: {
             /** @description what the basses do in place of the figure's own; expected auto or the id of a bass line */
             bassLine?: string;
+            colours?: components["schemas"]["ColourRequest"][];
             costs?: {
                 [key: string]: number;
             };
@@ -949,6 +1023,110 @@ export interface components {
             /** Format: int32 */
             ticks: number;
             tones: string[];
+        };
+        ColourBookView: {
+            rules: components["schemas"]["ColourRuleView"][];
+            styles: components["schemas"]["ColourStyleView"][];
+        };
+        ColourHandRequest: {
+            arrangement: components["schemas"]["ArrangeRequest"];
+            colour: components["schemas"]["ColourRequest"];
+        };
+        ColourHandView: {
+            /** Format: double */
+            after: number;
+            /** Format: double */
+            barAfter: number;
+            /** Format: double */
+            barBefore: number;
+            /** Format: double */
+            before: number;
+        };
+        ColourOfferView: {
+            after: components["schemas"]["ColourSoundingView"][];
+            /** Format: int32 */
+            bar: number;
+            basses: string[];
+            before: string[];
+            clash: components["schemas"]["WithoutWithView"];
+            colour: components["schemas"]["ColourRequest"];
+            keeps: string[];
+            kind: string;
+            /** Format: double */
+            moves: number;
+            name: string;
+            /** Format: int32 */
+            number: number;
+            /** Format: int32 */
+            pass: number;
+            reason: string;
+            rule: string;
+            /** @description the styles that take it, the surest first */
+            styles: string[];
+            tension: components["schemas"]["WithoutWithView"];
+            /** Format: int32 */
+            tick: number;
+            /** Format: int32 */
+            ticks: number;
+            variant: string;
+            with: components["schemas"]["VoicesView"][];
+            without: components["schemas"]["VoicesView"][];
+        };
+        ColourOffersRequest: {
+            bars: string;
+            chart: string;
+            choices?: components["schemas"]["ChoicesRequest"];
+            figures?: string[];
+            hand?: components["schemas"]["Measures"];
+            style?: string;
+        };
+        ColourOffersView: {
+            offers: components["schemas"]["ColourOfferView"][];
+        };
+        ColourRequest: {
+            /** Format: int32 */
+            bar: number;
+            over: string[];
+            /** Format: int32 */
+            pass?: number;
+            rule: string;
+            /** Format: int32 */
+            tick: number;
+            variant: string;
+        };
+        ColourRuleView: {
+            id: string;
+            kind: string;
+            name: string;
+            styles: {
+                [key: string]: number;
+            };
+            why: string;
+        };
+        ColourSongRequest: {
+            /** Format: int32 */
+            amount: number;
+            chart: string;
+            choices?: components["schemas"]["ChoicesRequest"];
+            figures?: string[];
+            hand?: components["schemas"]["Measures"];
+            /** Format: int64 */
+            seed?: number;
+            style: string;
+        };
+        ColourSoundingView: {
+            symbol: string;
+            /** Format: int32 */
+            tick: number;
+            /** Format: int32 */
+            ticks: number;
+        };
+        ColourStyleView: {
+            id: string;
+            text: string;
+        };
+        ColouredView: {
+            choices: components["schemas"]["ChoicesRequest"];
         };
         ConfirmGuesses: {
             /**
@@ -2076,6 +2254,10 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        VoicesView: {
+            keys: number[];
+            symbol: string;
+        };
         VoicingView: {
             id: string;
             name: string;
@@ -2111,6 +2293,12 @@ export interface components {
             rule: string;
             stroke: string;
             ways: components["schemas"]["WayView"][];
+        };
+        WithoutWithView: {
+            /** Format: double */
+            with: number;
+            /** Format: double */
+            without: number;
         };
         WrittenBarView: {
             /** Format: int32 */
@@ -2593,6 +2781,98 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["TransposedView"];
+                };
+            };
+        };
+    };
+    book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ColourBookView"];
+                };
+            };
+        };
+    };
+    hand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourHandRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ColourHandView"];
+                };
+            };
+        };
+    };
+    offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourOffersRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ColourOffersView"];
+                };
+            };
+        };
+    };
+    song: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourSongRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ColouredView"];
                 };
             };
         };

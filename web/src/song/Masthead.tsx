@@ -11,6 +11,7 @@ const PATH = [
   { view: "chart", name: "Chart" },
   { view: "left-hand", name: "Left hand" },
   { view: "right-hand", name: "Right hand" },
+  { view: "colour", name: "Colour" },
 ];
 
 const FILES = [
@@ -45,7 +46,10 @@ export function Masthead({
 }) {
   const { search, pathname } = useLocation();
   const here = `${pathname}${search}`;
-  const at = pathname.endsWith("/chart") ? 0 : pathname.endsWith("/right-hand") ? 2 : 1;
+  const at = Math.max(
+    PATH.findIndex((step) => pathname.endsWith(`/${step.view}`)),
+    0,
+  );
   return (
     <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5 max-md:flex-wrap max-md:px-3">
       <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { fetchAhead } from "../ahead";
-import { api, type Refused, type Song, type Tone, take } from "../api/client";
+import { api, type Colour, type Refused, type Song, type Tone, take } from "../api/client";
 import { type Asked, useArrangement, useChart, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
@@ -59,16 +59,21 @@ function OpenSong({ song }: { song: Song }) {
   const settledChart = trial ?? settledDraft;
   const chart = useChart(trial ?? readDraft, doubles);
   const [tried, setTried] = useState<TriedFigure | null>(null);
+  const [triedColours, setTriedColours] = useState<Colour[] | null>(null);
   const hands = useHands();
   const hand = hands.data?.find((each) => each.inUse)?.measures;
   const asked = useMemo<Asked>(
     () => ({
       chart: settledChart,
-      choices: tried ? { ...desk.draft.choices, figure: tried.id, sections: undefined, overrides: undefined } : desk.draft.choices,
+      choices: tried
+        ? { ...desk.draft.choices, figure: tried.id, sections: undefined, overrides: undefined }
+        : triedColours
+          ? { ...desk.draft.choices, colours: triedColours }
+          : desk.draft.choices,
       hand,
       figures: tried ? [tried.file] : [],
     }),
-    [settledChart, desk.draft.choices, tried, hand],
+    [settledChart, desk.draft.choices, tried, triedColours, hand],
   );
   const arranged = useArrangement(asked);
   useEffect(() => {
@@ -80,7 +85,7 @@ function OpenSong({ song }: { song: Song }) {
   }, []);
   const [compared, setCompared] = useState<Compared | null>(null);
   const arrangement = arranged.data;
-  useHeldWays(asked, desk, arranged.isPlaceholderData ? undefined : arrangement, tried !== null || trial !== null);
+  useHeldWays(asked, desk, arranged.isPlaceholderData ? undefined : arrangement, tried !== null || trial !== null || triedColours !== null);
   const bars = arrangement?.bars.length ?? 0;
   const [selection, select] = useSelection(bars);
   const [looping, setLooping] = useState(true);
@@ -151,6 +156,8 @@ function OpenSong({ song }: { song: Song }) {
     asked,
     tried,
     setTried,
+    triedColours,
+    setTriedColours,
     compared,
     setCompared,
     compare,

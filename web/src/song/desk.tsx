@@ -1,5 +1,5 @@
 import { type Context, createContext, type ReactNode, useContext, useRef } from "react";
-import type { Arrangement, ChartView, Measures, NamedChoices, Refused, Song, Tone } from "../api/client";
+import type { Arrangement, ChartView, Colour, Measures, NamedChoices, Refused, Song, Tone } from "../api/client";
 import type { Asked } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import type { Sound } from "../sound/usePlayer";
@@ -34,6 +34,9 @@ export type Work = {
   /** A figure that is being written, heard and shown on the whole song in place of the chosen one. */
   tried: TriedFigure | null;
   setTried: (figure: TriedFigure | null) => void;
+  /** Colours that are heard and shown in place of those that are kept, while an ear tries one. */
+  triedColours: Colour[] | null;
+  setTriedColours: (colours: Colour[] | null) => void;
   /** The other choices of A and B, one key press away. */
   compared: Compared | null;
   setCompared: (other: Compared | null) => void;
@@ -102,6 +105,8 @@ export function DeskOf({ desk, children }: { desk: Desk; children: ReactNode }) 
           "asked",
           "tried",
           "setTried",
+          "triedColours",
+          "setTriedColours",
           "compared",
           "setCompared",
           "compare",

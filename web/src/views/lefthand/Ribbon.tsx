@@ -43,6 +43,7 @@ export function Ribbon({
   selection,
   onSelect,
   doubtful,
+  worth,
 }: {
   bars: Bar[];
   /** The tempo that is played: bars whose jumps do not fit it are marked. */
@@ -51,6 +52,8 @@ export function Ribbon({
   onSelect: (from: number, to: number) => void;
   /** Bars that a strict reader marks, by index. */
   doubtful?: number[] | undefined;
+  /** Bars in which other chords are worth hearing, by index. */
+  worth?: Set<number> | undefined;
 }) {
   const row = useRef<HTMLDivElement>(null);
   const dragFrom = useRef<number | null>(null);
@@ -126,6 +129,7 @@ export function Ribbon({
                 taken={chosen && !all}
                 chosen={chosen}
                 doubted={doubtful?.includes(index) ?? false}
+                worth={worth?.has(index) ?? false}
                 onTake={take}
                 dragFrom={dragFrom}
               />
@@ -146,6 +150,7 @@ const Plank = memo(function Plank({
   taken,
   chosen,
   doubted,
+  worth,
   onTake,
   dragFrom,
 }: {
@@ -156,6 +161,7 @@ const Plank = memo(function Plank({
   taken: boolean;
   chosen: boolean;
   doubted: boolean;
+  worth: boolean;
   onTake: (from: number, to: number, more: boolean) => void;
   dragFrom: React.RefObject<number | null>;
 }) {
@@ -202,6 +208,24 @@ const Plank = memo(function Plank({
         >
           {bar.meeting.kept.length > 0 ? "⇅!" : "⇅"}
         </span>
+      )}
+      {bar.borrowed.length > 0 && (
+        <span
+          data-borrowed=""
+          title="The chart's own chords, under a colour"
+          className="flex gap-1.5 overflow-hidden text-[0.78rem] text-quiet leading-none"
+        >
+          {bar.borrowed.map((chord) => (
+            <Chord key={chord.tick} symbol={chord.symbol} />
+          ))}
+        </span>
+      )}
+      {worth && (
+        <span
+          data-worth=""
+          title="Other chords are worth hearing here"
+          className="absolute right-1.5 bottom-1.5 h-2 w-2 rotate-45 border border-accent"
+        />
       )}
       {doubted && (
         <span

@@ -22,6 +22,7 @@ const bar = (index: number, number: number, section = "Verse", pass = 1): Bar =>
   holds: [],
   vamp: null,
   pins: [],
+  borrowed: [],
   difficulty: 0,
   parts: [],
   maxTempo: 400,

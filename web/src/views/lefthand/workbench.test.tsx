@@ -24,6 +24,7 @@ function bars(...sections: string[]): Bar[] {
     holds: [],
     vamp: null,
     pins: [],
+    borrowed: [],
     difficulty: 12,
     parts: [],
     maxTempo: index === 1 ? 90 : 400,

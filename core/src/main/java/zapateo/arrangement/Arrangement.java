@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import zapateo.colour.Coloured;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
 import zapateo.lefthand.Realised;
@@ -22,6 +23,7 @@ import zapateo.song.Timeline;
 /**
  * A song as two hands play it.
  *
+ * @param coloured the song with its colours
  * @param feels   which feel sounds
  * @param pedal   in the order of time, never overlapping
  * @param notices choices that could not be kept to the letter, and why
@@ -29,7 +31,7 @@ import zapateo.song.Timeline;
  * @param laid    how the chords were laid, to be asked why
  * @param play    how hard it is, bar by bar
  */
-public record Arrangement(Song song, Feels feels, Part left, Part right, List<Pedal> pedal, List<Reason> notices, List<Holding> holding, Realised laid,
+public record Arrangement(Coloured coloured, Feels feels, Part left, Part right, List<Pedal> pedal, List<Reason> notices, List<Holding> holding, Realised laid,
                           Playability play) {
 
     /** Only a hand's first strokes reach back before the song. */
@@ -39,6 +41,11 @@ public record Arrangement(Song song, Feels feels, Part left, Part right, List<Pe
         pedal = List.copyOf(pedal);
         notices = List.copyOf(notices);
         holding = List.copyOf(holding);
+    }
+
+    /** What is played, colours and all. */
+    public Song song() {
+        return coloured.song();
     }
 
     /** Of what is swung. */
@@ -59,7 +66,7 @@ public record Arrangement(Song song, Feels feels, Part left, Part right, List<Pe
     public List<String> ids() {
         Map<String, Integer> there = new HashMap<>();
         return strokes().stream().map(stroke -> {
-            Bar bar = song.bars().get(stroke.bar());
+            Bar bar = song().bars().get(stroke.bar());
             String place = stroke.hand().letter() + bar.number() + "." + bar.pass() + "." + (stroke.written().tick() - bar.tick());
             int nth = there.merge(place, 1, Integer::sum) - 1;
             return nth == 0 ? place : place + "." + nth;
@@ -68,7 +75,7 @@ public record Arrangement(Song song, Feels feels, Part left, Part right, List<Pe
 
     /** When its ticks come. */
     public Timeline timeline() {
-        return Timeline.of(song, feels.swing(), feels.straight());
+        return Timeline.of(song(), feels.swing(), feels.straight());
     }
 
     /** How far what sounds first lies before the first written bar, 0 where nothing does. */
@@ -111,14 +118,14 @@ public record Arrangement(Song song, Feels feels, Part left, Part right, List<Pe
 
     /** The fastest tempo a bar's jumps and repeated notes allow, in the song's own beats a minute. */
     public double maxTempo(int bar) {
-        double beats = play.bars().get(bar).maxTempo() * song.bars().get(bar).tempo().beatTicks() / song.tempo().beatTicks();
+        double beats = play.bars().get(bar).maxTempo() * song().bars().get(bar).tempo().beatTicks() / song().tempo().beatTicks();
         return Math.min(Playability.NO_LIMIT, beats);
     }
 
     /** The fastest tempo all bars allow. */
     public double maxTempo() {
         double slowest = Playability.NO_LIMIT;
-        for (int bar = 0; bar < song.bars().size(); bar++) {
+        for (int bar = 0; bar < song().bars().size(); bar++) {
             slowest = Math.min(slowest, maxTempo(bar));
         }
         return slowest;
@@ -126,7 +133,7 @@ public record Arrangement(Song song, Feels feels, Part left, Part right, List<Pe
 
     /** How hard it would be for other hands, with the fingers that suit them. */
     public Playability playedBy(Pianist pianist) {
-        Fingers fingers = new Fingers(song, timeline(), List.of());
+        Fingers fingers = new Fingers(song(), timeline(), List.of());
         return Playability.of(fingers.bars(), List.of(fingers.of(left, pianist.leftOnKeys()), fingers.of(right, pianist.rightOnKeys())));
     }
 
@@ -137,6 +144,6 @@ public record Arrangement(Song song, Feels feels, Part left, Part right, List<Pe
 
     /** The left hand with the song's melody over it in place of a right hand. */
     public Arrangement withTune() {
-        return new Arrangement(song, feels, left, new Part(Side.RIGHT, TuneHand.alone(song)), pedal, notices, holding, laid, play);
+        return new Arrangement(coloured, feels, left, new Part(Side.RIGHT, TuneHand.alone(song())), pedal, notices, holding, laid, play);
     }
 }

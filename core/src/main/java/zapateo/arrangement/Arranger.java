@@ -2,7 +2,9 @@ package zapateo.arrangement;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
+import zapateo.colour.Coloured;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
@@ -21,6 +23,8 @@ import zapateo.song.Timeline;
 /** Turns a song, choices and a hand into an arrangement; at a level it takes the ways that the choices name ({@link LevelLadder} finds them). Holds nothing but the figure book; safe to share between threads. */
 public final class Arranger {
 
+    private static final int PASSING_FROM = 3;
+
     private final FigureBook book;
 
     public Arranger(FigureBook book) {
@@ -34,7 +38,13 @@ public final class Arranger {
 
     /** @throws Refused when a choice names something there is not, with what could stand there */
     public Arrangement arrange(Song song, Choices choices, Pianist pianist) {
-        return played(lay(song, choices, pianist), choices, pianist);
+        Coloured coloured = coloured(song, choices);
+        return played(lay(coloured, choices, pianist), choices, pianist);
+    }
+
+    /** The song with its colours, as far as its level has them: the two easiest have no chords in passing. */
+    private static Coloured coloured(Song song, Choices choices) {
+        return choices.song().get(Choice.LEVEL).filter(level -> level < PASSING_FROM).isPresent() ? Coloured.plainer(song, choices.colours()) : Coloured.of(song, choices.colours());
     }
 
     /** The figures that choices name or leave to what is usual; what there is not is passed over. */
@@ -43,10 +53,15 @@ public final class Arranger {
     }
 
     /** A song whose keys and times are found, before it is given to fingers. */
-    private record Laid(Song song, Feels feels, Timeline timeline, Realised realised, List<Holding> holding, List<Stroke> strokes, List<Reason> notices) {
+    private record Laid(Coloured coloured, Feels feels, Timeline timeline, Realised realised, List<Holding> holding, List<Stroke> strokes, List<Reason> notices) {
+
+        private Song song() {
+            return coloured.song();
+        }
     }
 
-    private Laid lay(Song song, Choices choices, Pianist pianist) {
+    private Laid lay(Coloured coloured, Choices choices, Pianist pianist) {
+        Song song = coloured.song();
         ChoicePlan plan = new ChoicePlan(book, choices, song, pianist);
         List<Holding> holding = plan.holding();
         Feels feels = Feels.of(song, choices.song().get(Choice.SWING_RATIO), holding);
@@ -55,18 +70,19 @@ public final class Arranger {
         Realised realised = both.left();
         List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(both.strokes());
         List<Reason> notices = new ArrayList<>(plan.notices());
+        coloured.parked().forEach(colour -> notices.add(Reason.of("colour-parked", Map.of("bar", String.valueOf(colour.bar()), "chords", String.join(" ", colour.over())))));
         notices.addAll(feels.notices(song));
         notices.addAll(realised.notices());
         notices.addAll(both.notices());
         notices.addAll(Altered.said(song, strokes));
-        return new Laid(song, feels, timeline, realised, holding, strokes, notices);
+        return new Laid(coloured, feels, timeline, realised, holding, strokes, notices);
     }
 
     private static Arrangement played(Laid laid, Choices choices, Pianist pianist) {
         Fingers fingers = new Fingers(laid.song(), laid.timeline(), choices.fingers());
         Playability.Played left = fingers.of(part(Side.LEFT, laid.strokes()), pianist.leftOnKeys());
         Playability.Played right = fingers.of(part(Side.RIGHT, laid.strokes()), pianist.rightOnKeys());
-        return new Arrangement(laid.song(), laid.feels(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), Pedalling.of(laid.song(), laid.timeline(), laid.realised().chords(), laid.strokes()),
+        return new Arrangement(laid.coloured(), laid.feels(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), Pedalling.of(laid.song(), laid.timeline(), laid.realised().chords(), laid.strokes()),
                 laid.notices(), laid.holding(), laid.realised(), Playability.of(fingers.bars(), List.of(left, right)));
     }
 

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import zapateo.colour.KeptColour;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.refusal.Refused;
@@ -22,16 +23,18 @@ import zapateo.rhythm.Side;
  * @param weights   how much each cost counts
  * @param fingers   the player's own on single notes
  * @param right     what the right hand does
+ * @param colours   other chords that are kept for places of the song
  */
-public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, List<PlacedFinger> fingers, RightHand right) {
+public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, List<PlacedFinger> fingers, RightHand right, List<KeptColour> colours) {
 
-    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, List.of(), RightHand.NONE);
+    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, List.of(), RightHand.NONE, List.of());
 
     public Choices {
         sections = Map.copyOf(sections);
         overrides = List.copyOf(overrides);
         locks = List.copyOf(locks);
         fingers = List.copyOf(fingers);
+        colours = List.copyOf(colours);
     }
 
     /**
@@ -119,38 +122,42 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public Choices song(Options options) {
-        return new Choices(options, sections, overrides, locks, weights, fingers, right);
+        return new Choices(options, sections, overrides, locks, weights, fingers, right, colours);
     }
 
     public Choices section(String name, Options options) {
         Map<String, Options> more = new HashMap<>(sections);
         more.put(name, options);
-        return new Choices(song, more, overrides, locks, weights, fingers, right);
+        return new Choices(song, more, overrides, locks, weights, fingers, right, colours);
     }
 
     public Choices override(Override override) {
-        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, fingers, right);
+        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, fingers, right, colours);
     }
 
     public Choices lock(PlacedLock lock) {
-        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, fingers, right);
+        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, fingers, right, colours);
     }
 
     public Choices finger(PlacedFinger finger) {
-        return new Choices(song, sections, overrides, locks, weights, Stream.concat(fingers.stream(), Stream.of(finger)).toList(), right);
+        return new Choices(song, sections, overrides, locks, weights, Stream.concat(fingers.stream(), Stream.of(finger)).toList(), right, colours);
     }
 
     /** Without what is kept to certain keys of the keyboard. */
     public Choices unlocked() {
-        return new Choices(song, sections, overrides, List.of(), weights, List.of(), right);
+        return new Choices(song, sections, overrides, List.of(), weights, List.of(), right, colours);
     }
 
     public Choices weights(Weights others) {
-        return new Choices(song, sections, overrides, locks, others, fingers, right);
+        return new Choices(song, sections, overrides, locks, others, fingers, right, colours);
     }
 
     public Choices right(RightHand hand) {
-        return new Choices(song, sections, overrides, locks, weights, fingers, hand);
+        return new Choices(song, sections, overrides, locks, weights, fingers, hand, colours);
+    }
+
+    public Choices colours(List<KeptColour> kept) {
+        return new Choices(song, sections, overrides, locks, weights, fingers, right, kept);
     }
 
     public Choices level(int level) {
@@ -176,7 +183,7 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         Map<String, Options> plain = new HashMap<>();
         sections.forEach((name, options) -> plain.put(name, options.without(Choice.LEVEL)));
         List<Override> here = overrides.stream().map(each -> new Override(each.bars(), each.pass(), each.beats(), each.options().without(Choice.LEVEL))).toList();
-        return new Choices(song.without(Choice.LEVEL), plain, here, locks, weights, fingers, right);
+        return new Choices(song.without(Choice.LEVEL), plain, here, locks, weights, fingers, right, colours);
     }
 
     /** Whether a level is chosen anywhere. */

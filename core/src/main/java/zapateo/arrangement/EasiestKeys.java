@@ -32,7 +32,7 @@ public final class EasiestKeys {
         LevelLadder ladder = new LevelLadder(arranger);
         return EasyKeys.of(home).stream().map(key -> {
             Song moved = key.way().semitones() == 0 ? home : ChartEdit.of(chart.transpose(key.way())).reading().song().orElseThrow();
-            Arrangement arrangement = arranger.arrange(moved, ladder.settled(moved, free, pianist), pianist);
+            Arrangement arrangement = arranger.arrange(moved, ladder.settled(moved, free.colours(free.colours().stream().map(colour -> colour.moved(key.way())).toList()), pianist), pianist);
             return new Measured(key, arrangement.play().song(), arrangement.maxTempo());
         }).sorted(Comparator.comparingDouble((Measured each) -> Math.round(each.difficulty().total() / UNFELT)).thenComparing(each -> each.key().effort())).toList();
     }

@@ -58,7 +58,7 @@ public final class Repairs {
 
     private Choices with(Repair repair, int number) {
         if (repair.choice().equals("locks")) {
-            return new Choices(choices.song(), choices.sections(), choices.overrides(), choices.locks().stream().filter(lock -> lock.bar() != number).toList(), choices.weights(), choices.fingers(), choices.right());
+            return new Choices(choices.song(), choices.sections(), choices.overrides(), choices.locks().stream().filter(lock -> lock.bar() != number).toList(), choices.weights(), choices.fingers(), choices.right(), choices.colours());
         }
         Options options = Options.read(Choice.Place.BARS, "repairs.", Map.of(repair.choice(), repair.value()));
         return choices.override(new Choices.Override(new Choices.Run(number, number), Optional.empty(), Optional.empty(), options));

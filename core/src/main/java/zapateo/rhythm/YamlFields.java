@@ -90,6 +90,22 @@ public final class YamlFields {
         return items.stream().map(item -> readAt(item, scalar(item), reader)).toList();
     }
 
+    /** Whether a field has a list. */
+    public boolean isList(String name) {
+        return need(name) instanceof SequenceNode;
+    }
+
+    /** A list of lists, {@code [[a, b], [c]]}. */
+    public <T> List<java.util.Set<T>> lists(String name, Function<String, T> reader) {
+        if (!(need(name) instanceof SequenceNode sequence)) {
+            throw mistake(need(name), "expected a list");
+        }
+        return sequence.getValue().stream().map(inner -> {
+            List<Node> items = inner instanceof SequenceNode list ? list.getValue() : List.of(inner);
+            return items.stream().map(item -> readAt(item, scalar(item), reader)).collect(java.util.stream.Collectors.toUnmodifiableSet());
+        }).toList();
+    }
+
     public YamlFields fields(String name) {
         return new YamlFields(file, need(name));
     }

@@ -47,6 +47,11 @@ public record Bar(int index, int pass, int tick, Key key, Tempo tempo, int vamp,
         return tick + ticks();
     }
 
+    /** With other chords than the written ones. */
+    Bar chords(List<ChordSpan> others) {
+        return new Bar(index, pass, tick, key, tempo, vamp, written.chords(others));
+    }
+
     Bar vampFrom(int first) {
         return new Bar(index, pass, tick, key, tempo, first, written);
     }

@@ -1,7 +1,9 @@
 package zapateo.song;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -27,6 +29,8 @@ public final class Song {
     private final List<Integer> form;
     private final List<Section> sections;
     private final List<Bar> bars;
+    /** Chords that are played in place of the written ones, by the bar's index; empty for most songs. */
+    private final Map<Integer, List<ChordSpan>> replaced;
 
     /**
      * What stands above the first bar.
@@ -37,11 +41,13 @@ public final class Song {
     public record Heading(String title, Key key, boolean keyGiven, Meter meter, Tempo tempo, Feel feel) {
     }
 
-    private Song(Heading heading, List<WrittenSection> written, List<Integer> form) {
+    private Song(Heading heading, List<WrittenSection> written, List<Integer> form, Map<Integer, List<ChordSpan>> replaced) {
         this.heading = heading;
         this.written = List.copyOf(written);
         this.form = List.copyOf(form);
-        this.sections = Unfolding.of(this.written, this.form, heading.key(), heading.tempo());
+        this.replaced = Map.copyOf(replaced);
+        List<Section> unfolded = Unfolding.of(this.written, this.form, heading.key(), heading.tempo());
+        this.sections = replaced.isEmpty() ? unfolded : unfolded.stream().map(this::replaced).toList();
         this.bars = sections.stream().flatMap(section -> section.bars().stream()).toList();
         if (bars.isEmpty()) {
             throw new Refused("song \"" + heading.title() + "\" has no bars: expected one at least");
@@ -53,7 +59,22 @@ public final class Song {
      * @throws Refused when it has no bars, or more than {@value #MOST_BARS} as played
      */
     public static Song of(Heading heading, List<WrittenSection> written, List<Integer> form) {
-        return new Song(heading, written, form);
+        return new Song(heading, written, form, Map.of());
+    }
+
+    private Section replaced(Section section) {
+        return new Section(section.name(), section.pass(), section.bars().stream().map(bar -> Optional.ofNullable(replaced.get(bar.index())).map(bar::chords).orElse(bar)).toList());
+    }
+
+    /**
+     * The same song with other chords in bars as they are played; what is written stays as it is.
+     *
+     * @param chords by the bar's index, each filling its bar from end to end
+     */
+    public Song played(Map<Integer, List<ChordSpan>> chords) {
+        Map<Integer, List<ChordSpan>> all = new HashMap<>(replaced);
+        all.putAll(chords);
+        return new Song(heading, written, form, all);
     }
 
     public Heading heading() {
@@ -140,14 +161,18 @@ public final class Song {
             List<WrittenBar> bars = new ArrayList<>(first.bars());
             bars.set(0, bars.get(0).after(beat));
             sections.set(0, new WrittenSection(first.name(), bars, first.again()));
-            return of(heading, sections, form);
+            Map<Integer, List<ChordSpan>> later = new HashMap<>(replaced);
+            later.computeIfPresent(0, (index, spans) -> Stream.concat(Stream.of(ChordSpan.unsaid(0, beat)), spans.stream().map(span -> span.at(span.tick() + beat, span.ticks()))).toList());
+            return new Song(heading, sections, form, later);
         }
         WrittenBar silent = new WrittenBar(0, leadInMeter(), beat, List.of(ChordSpan.unsaid(0, beat)), List.of(), WrittenBar.Marks.NONE);
         sections.add(WrittenSection.of("", List.of(silent)));
         written.forEach(section -> sections.add(new WrittenSection(section.name(), section.bars(), section.again().map(place -> place + 1))));
         List<Integer> order = new ArrayList<>(form.isEmpty() ? List.of() : List.of(0));
         form.forEach(place -> order.add(place + 1));
-        return of(heading, sections, order);
+        Map<Integer, List<ChordSpan>> later = new HashMap<>();
+        replaced.forEach((index, spans) -> later.put(index + 1, spans));
+        return new Song(heading, sections, order, later);
     }
 
     /** How long the silent beat of {@link #withLeadIn} is. */
@@ -158,8 +183,8 @@ public final class Song {
     /** Whether the song's own pick-up has room for it. */
     public boolean takesLeadIn() {
         WrittenBar first = bars.get(0).written();
-        boolean leads = !written.get(0).bars().isEmpty() && written.get(0).bars().get(0) == first;
-        return leads && first.number() == 0 && first.ticks() + leadInBeat() <= first.meter().barTicks() && bars.stream().filter(bar -> bar.written() == first).count() == 1;
+        boolean leads = !written.get(0).bars().isEmpty() && written.get(0).bars().get(0).number() == 0;
+        return leads && first.number() == 0 && first.ticks() + leadInBeat() <= first.meter().barTicks() && bars.stream().filter(bar -> bar.number() == 0).count() == 1;
     }
 
     private Meter leadInMeter() {
@@ -199,12 +224,12 @@ public final class Song {
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Song song && heading.equals(song.heading) && written.equals(song.written) && form.equals(song.form);
+        return other instanceof Song song && heading.equals(song.heading) && written.equals(song.written) && form.equals(song.form) && replaced.equals(song.replaced);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(heading, written, form);
+        return Objects.hash(heading, written, form, replaced);
     }
 
     /** A chord in its bar. */

@@ -71,7 +71,12 @@ public final class ToneFit {
 
     /** Of every note of a song's melody as it is played. */
     public static List<Heard> of(Song song) {
-        List<Sung> sung = sung(song);
+        return of(song, 0, song.bars().size());
+    }
+
+    /** Of every note in a run of bars, as if the song were no longer. */
+    public static List<Heard> of(Song song, int from, int to) {
+        List<Sung> sung = sung(song, from, to);
         ToneFit fit = new ToneFit(sung);
         List<Heard> heard = new ArrayList<>();
         for (int i = 0; i < sung.size(); i++) {
@@ -87,9 +92,9 @@ public final class ToneFit {
     }
 
     /** Note by note, and anew where a chord changes under one that is held or tied. */
-    private static List<Sung> sung(Song song) {
+    private static List<Sung> sung(Song song, int from, int to) {
         List<Sung> all = new ArrayList<>();
-        for (Bar bar : song.bars()) {
+        for (Bar bar : song.bars().subList(from, to)) {
             for (TuneNote note : bar.tune()) {
                 int end = bar.tick() + note.end();
                 for (int tick = bar.tick() + note.tick(); note.pitch().isPresent() && tick < end; ) {

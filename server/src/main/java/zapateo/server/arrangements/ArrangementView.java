@@ -17,11 +17,13 @@ import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Holding;
 import zapateo.arrangement.Meeting;
+
 import zapateo.hand.Difficulty;
 import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
+import zapateo.harmony.Degree;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.LeftHandChoices;
@@ -81,7 +83,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record ArrangedBarView(@Schema(allowableValues = {"chart"}) String part, int index, int number, String section, int pass,
                                   @Schema(description = "absent where it is 1") Integer round, @Schema(description = BEFORE) String meter, @Schema(description = BEFORE) Integer beatTicks, int tick, int ticks,
-                                  List<ArrangedChordView> chords, @Schema(description = BEFORE) Double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
+                                  List<ArrangedChordView> chords, @Schema(description = "absent where no colour changes them") List<BorrowedView> borrowed, @Schema(description = BEFORE) Double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
                                   @Schema(description = "absent where there are none") List<PinView> pins,
                           double difficulty, @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, @Schema(description = "absent where only one hand plays") MeetingView meeting,
                                   HoldingView choices) {
@@ -94,9 +96,11 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
             for (int i = 0; i < bar.chords().size(); i++) {
                 ChordSpan span = bar.chords().get(i);
                 chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(), withParts ? tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end())) : null,
-                        understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElse("")));
+                        understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElseGet(() -> span.chord().map(chord -> Degree.of(chord, bar.key(), song.chordAt(bar.tick() + span.end())).roman()).orElse(""))));
             }
-            return new ArrangedBarView("chart", bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), asBefore(bar, before, each -> each.meter().toString()), asBefore(bar, before, each -> each.meter().beatTicks()), bar.tick(), bar.ticks(), chords,
+            List<ChordSpan> own = arrangement.coloured().borrowed().bars().get(bar.index()).chords();
+            List<BorrowedView> borrowed = own.equals(bar.chords()) ? null : own.stream().map(span -> new BorrowedView(span.written(), bar.tick() + span.tick(), span.ticks())).toList();
+            return new ArrangedBarView("chart", bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), asBefore(bar, before, each -> each.meter().toString()), asBefore(bar, before, each -> each.meter().beatTicks()), bar.tick(), bar.ticks(), chords, borrowed,
                     asBefore(bar, before, each -> each.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks()),
                     some(bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList()),
                     bar.vamp() < 0 ? null : bar.vamp(), some(bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList()), tenth(play.difficulty().total()),
@@ -108,6 +112,10 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
             T now = told.apply(bar);
             return before.map(told).filter(now::equals).isPresent() ? null : now;
         }
+    }
+
+    /** A chord of the chart under a colour. */
+    public record BorrowedView(String symbol, int tick, int ticks) {
     }
 
     /**

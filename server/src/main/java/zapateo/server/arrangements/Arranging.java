@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
@@ -14,6 +15,7 @@ import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
 import zapateo.arrangement.Repairs;
+import zapateo.colour.KeptColour;
 import zapateo.critic.Fault;
 import zapateo.hand.Pianist;
 import zapateo.part.Reason;
@@ -27,6 +29,7 @@ import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartReading;
+import zapateo.song.Bar;
 import zapateo.song.Song;
 
 /** From what was sent to the core and back. */
@@ -105,6 +108,26 @@ public class Arranging {
         Supplier<List<ProblemView>> problems = () -> problems(asked, arrangement);
         return new Result(arrangement, asked.pianist(), problems, withParts -> computed.view(new Computed.ViewKey(key, withParts, asked.waiting()),
                 () -> ArrangementView.of(arrangement, asked.pianist(), withParts, problems.get(), reasons::of)));
+    }
+
+    /** How hard a song is for the hands without and with a colour, and the bar it begins in. */
+    public record Weighed(double before, double after, double barBefore, double barAfter) {
+    }
+
+    /** What a colour costs the hands that play it. */
+    public Weighed weighed(ArrangeRequest request, ChoicesRequest.ColourRequest colour) {
+        Asked asked = asked(request);
+        Choices choices = settled(asked);
+        KeptColour kept = colour.kept();
+        List<KeptColour> others = choices.colours().stream().filter(each -> !(each.bar() == kept.bar() && each.tick() == kept.tick())).toList();
+        Arrangement before = asked.arranger().arrange(asked.song(), choices.colours(others), asked.pianist());
+        Arrangement after = asked.arranger().arrange(asked.song(), choices.colours(Stream.concat(others.stream(), Stream.of(kept)).toList()), asked.pianist());
+        int bar = asked.song().bars().stream().filter(each -> each.number() == kept.bar()).findFirst().map(Bar::index).orElse(0);
+        return new Weighed(tenth(before.play().song().total()), tenth(after.play().song().total()), tenth(before.play().bars().get(bar).difficulty().total()), tenth(after.play().bars().get(bar).difficulty().total()));
+    }
+
+    private static double tenth(double value) {
+        return Math.round(10 * value) / 10.0;
     }
 
     /** What may mend an arrangement that was read. */

@@ -20,6 +20,8 @@ import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
 import zapateo.arrangement.RightHand;
+import zapateo.colour.ColourRule;
+import zapateo.colour.KeptColour;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.pitch.Pitch;
@@ -37,6 +39,7 @@ import zapateo.server.problems.Refusal;
  * @param costs     how many times as much a cost counts, 0 to 10, by its id
  * @param fingers   the player's own on single notes
  * @param right     what the right hand does; absent is nothing
+ * @param colours   other chords that are kept for places of the song
  * @param parked    what hung on bars that are gone, kept aside by the bars' old numbers; it does nothing
  * @param values    for the whole song, by the names of {@link Choice}'s table
  */
@@ -46,12 +49,12 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
                              @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
                              @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs,
                              @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
-                             @Valid RightRequest right, @Valid ParkedRequest parked, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
+                             @Valid RightRequest right, @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid ColourRequest> colours, @Valid ParkedRequest parked, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
     public static final ChoicesRequest NONE = of(Options.OPEN);
 
     public static ChoicesRequest of(Options options) {
-        return new ChoicesRequest(null, null, null, null, null, null, null, options.written());
+        return new ChoicesRequest(null, null, null, null, null, null, null, null, options.written());
     }
 
     /**
@@ -139,6 +142,33 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
         }
     }
 
+    /**
+     * A colour that is kept.
+     *
+     * @param bar     as numbered in the chart
+     * @param pass    which time it is played; absent is every time
+     * @param tick    from the bar line
+     * @param over    the chords it stands over; where others stand it waits
+     * @param variant of the rule
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record ColourRequest(@NotNull(message = "expected a bar's number") Integer bar, Integer pass, @NotNull(message = "expected ticks from the bar line") Integer tick,
+                                @NotNull(message = "expected the chords it stands over") @Size(min = 1, max = 8, message = "expected 1 to 8") List<@NotNull String> over, @NotNull(message = "expected a rule's id") String rule,
+                                @NotNull(message = "expected a variant of the rule") String variant) {
+
+        public static ColourRequest of(KeptColour colour) {
+            return new ColourRequest(colour.bar(), colour.pass().orElse(null), colour.tick(), colour.over(), colour.rule(), colour.variant());
+        }
+
+        KeptColour kept() {
+            ColourRule known = ColourRule.named(rule).orElseThrow(() -> Refusal.unusable("rule \"" + rule + "\" of a colour: there is none of that name"));
+            if (!known.makes().containsKey(variant)) {
+                throw Refusal.unusable("variant \"" + variant + "\" of the colour \"" + rule + "\": expected one of " + String.join(", ", known.makes().keySet()));
+            }
+            return new KeptColour(bar, Optional.ofNullable(pass), tick, over, rule, variant);
+        }
+    }
+
     /** What hung on bars that are gone. */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record ParkedRequest(@Size(max = 500, message = "expected at most 500") List<@NotNull @Valid OverrideRequest> overrides,
@@ -151,6 +181,11 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
         int count() {
             return Stream.of(overrides, locks, fingers, licks, plain, asTheyAre).filter(Objects::nonNull).mapToInt(List::size).sum();
         }
+    }
+
+    /** With other colours; none are left out. */
+    public ChoicesRequest colours(List<ColourRequest> others) {
+        return new ChoicesRequest(sections, overrides, locks, costs, fingers, right, others.isEmpty() ? null : others, parked, values);
     }
 
     /** The ids of all figures of the left hand that are named. */
@@ -177,7 +212,7 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
         return new Choices(ChosenValues.read(Choice.Place.SONG, path, values), bySection,
                 IntStream.range(0, byBars.size()).mapToObj(at -> byBars.get(at).override(path + "overrides[" + at + "].")).toList(),
                 orNone(locks).stream().map(LockRequest::lock).toList(), costs == null ? Weights.USUAL : new Weights(costs), orNone(fingers).stream().map(FingerRequest::placed).toList(),
-                right == null ? RightHand.NONE : right.right(path + "right."));
+                right == null ? RightHand.NONE : right.right(path + "right."), orNone(colours).stream().map(ColourRequest::kept).toList());
     }
 
     private static <T> List<T> orNone(List<T> list) {

@@ -1,0 +1,172 @@
+package zapateo.colour;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import zapateo.harmony.ChordSymbol;
+import zapateo.search.CostTerm;
+import zapateo.search.ShortestPath;
+import zapateo.song.Song;
+
+/** The best consistent set of colours for all of a song at once. */
+public final class WholeSong {
+
+    public static final int LEAST = 1;
+    public static final int RICHEST = 4;
+
+    /** What an offer has to be worth at each amount, and what it costs to colour two chords in a row. */
+    private static final double[] WORTH = {2.3, 1.6, 0.9, 0.2};
+    private static final double[] DENSE = {3, 1.2, 0.5, 0.1};
+    /** A second time may be so much richer. */
+    private static final double AGAIN = 0.4;
+    private static final double BEST = 3;
+    private static final double COST = 0.5;
+    private static final double TASTE = 0.6;
+    private static final double DRESSED = 0.1;
+    private static final double AGAIN_THE_SAME = 0.3;
+
+    private WholeSong() {
+    }
+
+    /**
+     * What happens at one chord.
+     *
+     * @param at     which chord
+     * @param offer  that begins here, empty for none
+     * @param inside how many chords the offer that began before still covers, this one with them
+     * @param spiced whether the phrase has had its spice, this one with it
+     * @param gain   what it adds
+     */
+    record Step(ColourPlace at, Optional<Offer> offer, int inside, boolean spiced, double gain) {
+
+        private int covers() {
+            return offer.map(each -> each.before().size() - 1).orElse(Math.max(0, inside - 1));
+        }
+    }
+
+    static List<CostTerm<Step>> terms(int amount) {
+        return List.of(CostTerm.own("worth", 1, step -> -step.gain()), CostTerm.step("forbidden", 1, (from, to) -> isAllowed(from, to) ? 0 : Double.POSITIVE_INFINITY),
+                CostTerm.step("dense", DENSE[amount - 1], WholeSong::crowd),
+                CostTerm.step("same", AGAIN_THE_SAME, (from, to) -> from.offer().isPresent() && to.offer().filter(offer -> offer.rule().equals(from.offer().get().rule())).isPresent() ? 1 : 0));
+    }
+
+    /** Two coloured chords in a row are much where one of them moves; chords that only have a tone more are hardly noticed. */
+    private static double crowd(Step from, Step to) {
+        boolean coloured = from.offer().isPresent() || from.inside() > 0;
+        if (!coloured || to.offer().isEmpty()) {
+            return 0;
+        }
+        boolean moves = from.offer().filter(offer -> offer.after().size() == 1).isEmpty() || to.offer().get().after().size() > 1;
+        return moves ? 1 : DRESSED;
+    }
+
+    private static boolean isAllowed(Step from, Step to) {
+        if (from.covers() != to.inside()) {
+            return false;
+        }
+        boolean had = from.spiced() && from.at().phrase() == to.at().phrase();
+        boolean spice = to.offer().filter(offer -> offer.rule().spice()).isPresent();
+        if (spice && had || to.spiced() != (had || spice)) {
+            return false;
+        }
+        return !(from.offer().isPresent() && to.offer().isPresent()) || agree(from.offer().get(), to.offer().get());
+    }
+
+    /** One colour may not take away what the other stands on. */
+    private static boolean agree(Offer first, Offer second) {
+        ChordSymbol leaves = first.after().get(first.after().size() - 1).chord();
+        ChordSymbol enters = second.after().get(0).chord();
+        boolean keepsNext = first.rule().chord().then().isEmpty() || enters.root().equals(second.before().get(0).root());
+        boolean keepsBefore = second.rule().chord().before().isEmpty() || leaves.root().equals(first.before().get(first.before().size() - 1).root());
+        return keepsNext && keepsBefore;
+    }
+
+    static List<List<Step>> layers(Offers offers, int amount, long seed) {
+        List<List<Step>> layers = new ArrayList<>();
+        int longest = 0;
+        for (int at = 0; at < offers.places().size(); at++) {
+            ColourPlace place = offers.places().get(at);
+            List<Step> steps = new ArrayList<>();
+            for (boolean spiced : new boolean[] {false, true}) {
+                steps.add(new Step(place, Optional.empty(), 0, spiced, 0));
+                for (int inside = 1; inside <= longest; inside++) {
+                    steps.add(new Step(place, Optional.empty(), inside, spiced, 0));
+                }
+            }
+            int most = 0;
+            for (Offer offer : offers.at(at)) {
+                double gain = BEST - COST * offer.cost() - WORTH[amount - 1] + (place.marks().contains(ColourPlace.Mark.AGAIN) ? AGAIN : 0) + taste(seed, at, offer);
+                if (gain > 0) {
+                    steps.add(new Step(place, Optional.of(offer), 0, true, gain));
+                    if (!offer.rule().spice()) {
+                        steps.add(new Step(place, Optional.of(offer), 0, false, gain));
+                    }
+                    most = Math.max(most, offer.before().size() - 1);
+                }
+            }
+            longest = Math.max(longest - 1, most);
+            layers.add(steps);
+        }
+        return layers;
+    }
+
+    /** How much another reading leans to an offer, or from it. */
+    private static double taste(long seed, int at, Offer offer) {
+        return seed == 0 ? 0 : (new Random(seed * 1_000_003 + at * 8_191L + (offer.colour().rule() + offer.colour().variant()).hashCode()).nextDouble() - 0.5) * 2 * TASTE;
+    }
+
+    /**
+     * The colours to keep.
+     *
+     * @param amount {@value #LEAST}, a little, to {@value #RICHEST}
+     * @param seed   of another reading; 0 is the first
+     */
+    public static List<KeptColour> of(Song song, ColourStyle style, int amount, long seed) {
+        Offers offers = new Offers(song, Optional.of(style));
+        if (offers.places().isEmpty()) {
+            return List.of();
+        }
+        // Before the first chord nothing was coloured.
+        List<List<Step>> layers = layers(offers, amount, seed);
+        layers.set(0, layers.get(0).stream().filter(step -> step.inside() == 0 && step.spiced() == step.offer().filter(offer -> offer.rule().spice()).isPresent()).toList());
+        layers.set(layers.size() - 1, layers.get(layers.size() - 1).stream().filter(step -> step.covers() == 0).toList());
+        List<Offer> taken = new ArrayList<>();
+        ShortestPath.through(layers, terms(amount)).steps().forEach(step -> step.offer().ifPresent(taken::add));
+        return kept(song, singable(song, taken));
+    }
+
+    /** Two colours that each let the melody be may not do so together: the one that is worth less goes. */
+    private static List<Offer> singable(Song song, List<Offer> taken) {
+        List<Offer> left = new ArrayList<>(taken);
+        int bars = song.bars().size();
+        int without = song.hasTune() ? Offers.clashes(song, 0, bars) : 0;
+        while (song.hasTune() && !left.isEmpty() && Offers.clashes(coloured(song, left), 0, bars) > without) {
+            Offer worst = left.stream().max(java.util.Comparator.comparingInt((Offer offer) -> -Offers.clashes(coloured(song, left.stream().filter(each -> each != offer).toList()), 0, bars)).thenComparingDouble(Offer::cost)).orElseThrow();
+            left.remove(worst);
+        }
+        return left;
+    }
+
+    private static Song coloured(Song song, List<Offer> offers) {
+        return Coloured.of(song, kept(song, offers)).song();
+    }
+
+    /** A colour that comes every time its bar is played is kept once for all of them. */
+    private static List<KeptColour> kept(Song song, List<Offer> taken) {
+        Map<KeptColour, List<Integer>> passes = new LinkedHashMap<>();
+        taken.forEach(offer -> passes.computeIfAbsent(offer.colour(), colour -> new ArrayList<>()).add(song.bars().get(offer.bar()).pass()));
+        List<KeptColour> kept = new ArrayList<>();
+        passes.forEach((colour, all) -> {
+            long played = song.bars().stream().filter(bar -> bar.number() == colour.bar()).count();
+            if (all.size() == played) {
+                kept.add(colour);
+            } else {
+                all.forEach(pass -> kept.add(new KeptColour(colour.bar(), Optional.of(pass), colour.tick(), colour.over(), colour.rule(), colour.variant())));
+            }
+        });
+        return List.copyOf(kept);
+    }
+}

@@ -1,0 +1,108 @@
+import { useState } from "react";
+import { api, type Colour, type ColourBook, take } from "../../api/client";
+import { requestOf } from "../../api/queries";
+import { useWork } from "../../song/desk";
+import { Choice } from "../../ui/Choice";
+import { choose, withoutColour } from "./colours";
+
+const AMOUNTS = ["a little", "some", "much", "rich"];
+
+/** Style and amount for the whole song, and all that is kept, each with its place. */
+export function Kept({
+  book,
+  style,
+  onStyle,
+  onBar,
+}: {
+  book: ColourBook | undefined;
+  style: string;
+  onStyle: (style: string) => void;
+  onBar: (number: number) => void;
+}) {
+  const { desk, asked } = useWork();
+  const [amount, setAmount] = useState(2);
+  const [said, setSaid] = useState("");
+  const kept = desk.draft.choices.colours ?? [];
+  const change = (colours: Colour[]) => desk.change({ choices: choose(desk.draft.choices, colours) });
+  const whole = async () => {
+    setSaid("");
+    try {
+      const { choices } = await take(api.POST("/api/colours/song", { body: { ...requestOf(asked), style, amount } }));
+      const colours = choices.colours ?? [];
+      change(colours);
+      setSaid(colours.length > 0 ? "" : "Nothing in this song asks for it. Take more of it, or another style.");
+    } catch (error) {
+      setSaid(error instanceof Error ? error.message : String(error));
+    }
+  };
+  return (
+    <section aria-label="The whole song" className="min-h-0 overflow-auto border-line border-r px-4 py-3 max-md:border-r-0">
+      <h2 className="text-lg">The whole song</h2>
+      <div className="mt-2 grid gap-2">
+        <Choice
+          label="Style"
+          value={style}
+          options={[{ value: "", label: "Any style" }, ...(book?.styles ?? []).map((each) => ({ value: each.id, label: each.text }))]}
+          onChange={onStyle}
+        />
+        <Choice
+          label="Amount"
+          value={String(amount)}
+          options={AMOUNTS.map((label, at) => ({ value: String(at + 1), label }))}
+          onChange={(value) => setAmount(Number(value))}
+        />
+        <button
+          type="button"
+          disabled={!style}
+          onClick={() => void whole()}
+          className="min-h-11 rounded-plank bg-ink px-3 font-semibold text-sheet disabled:bg-plank disabled:text-quiet"
+        >
+          {style ? "Colour the song" : "Choose a style first"}
+        </button>
+        {said && (
+          <p role="status" className="leading-snug">
+            {said}
+          </p>
+        )}
+      </div>
+      <div className="mt-4 flex items-baseline justify-between">
+        <h3 className="font-serif text-lg">Kept{kept.length > 0 ? `, ${kept.length}` : ""}</h3>
+        {kept.length > 0 && (
+          <button type="button" onClick={() => change([])} className="min-h-8 text-accent underline underline-offset-4">
+            plain again
+          </button>
+        )}
+      </div>
+      {kept.length === 0 ? (
+        <p className="mt-1 text-quiet leading-snug">
+          Nothing yet: the song is played as it was borrowed. What you keep is yours; the chart stays.
+        </p>
+      ) : (
+        <ol aria-label="Kept colours">
+          {kept.map((colour) => (
+            <li
+              key={`${colour.bar}.${colour.pass ?? 0}.${colour.tick}.${colour.rule}`}
+              className="flex items-start gap-2 border-line border-t py-1"
+            >
+              <button type="button" onClick={() => onBar(colour.bar)} className="min-h-8 flex-1 text-left leading-snug">
+                <span className="font-semibold">
+                  Bar {colour.bar}
+                  {colour.pass ? `, time ${colour.pass}` : ""}.
+                </span>{" "}
+                {book?.rules.find((rule) => rule.id === colour.rule)?.name ?? colour.rule}
+              </button>
+              <button
+                type="button"
+                onClick={() => change(withoutColour(kept, colour))}
+                aria-label={`Drop the colour of bar ${colour.bar}`}
+                className="min-h-8 px-1 text-accent underline underline-offset-4"
+              >
+                drop
+              </button>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
