@@ -4,66 +4,61 @@ import { Chord } from "../../ui/Chord";
 type Rows = Offer["with"];
 
 const WIDTH = 250;
-const HEIGHT = 96;
+const HEIGHT = 84;
 const EDGE = 26;
 
-/** Four voices from chord to chord as threads: those that stay lie level, those that move bend. */
+/** Four voices from chord to chord as threads: those that stay lie level, those that step are drawn strong; behind them, pale, how they go as it stands. */
 export function Threads({ offer }: { offer: Offer }) {
   const all = [...offer.without, ...offer.with].flatMap((row) => row.keys);
   const low = Math.min(...all) - 1;
   const high = Math.max(...all) + 1;
-  return (
-    <div className="grid gap-1" data-threads="">
-      <Row label="as it stands" rows={offer.without} low={low} high={high} faint />
-      <Row label="with it" rows={offer.with} low={low} high={high} />
-    </div>
-  );
-}
-
-function Row({ label, rows, low, high, faint = false }: { label: string; rows: Rows; low: number; high: number; faint?: boolean }) {
-  const x = (at: number) => (rows.length === 1 ? WIDTH / 2 : EDGE + (at * (WIDTH - 2 * EDGE)) / (rows.length - 1));
+  const x = (rows: Rows, at: number) => (rows.length === 1 ? WIDTH / 2 : EDGE + (at * (WIDTH - 2 * EDGE)) / (rows.length - 1));
   const y = (key: number) => HEIGHT - 8 - ((key - low) * (HEIGHT - 16)) / Math.max(1, high - low);
-  const voices = rows[0]?.keys.length ?? 0;
-  const stays = rows.slice(1).reduce((sum, row, at) => sum + row.keys.filter((key, voice) => key === rows[at]?.keys[voice]).length, 0);
+  const threads = (rows: Rows) =>
+    rows.slice(1).flatMap((row, at) =>
+      row.keys.map((to, voice) => {
+        const from = rows[at]?.keys[voice] ?? to;
+        const middle = (x(rows, at) + x(rows, at + 1)) / 2;
+        const d = `M${x(rows, at)} ${y(from)} C${middle} ${y(from)} ${middle} ${y(to)} ${x(rows, at + 1)} ${y(to)}`;
+        return { key: `${at}-${voice}`, d, level: from === to };
+      }),
+    );
+  const moved = threads(offer.with);
   return (
-    <figure className={faint ? "opacity-70" : ""}>
+    <figure data-threads="" className="mt-1">
       <figcaption className="sr-only">
-        {label}: {rows.map((row) => row.symbol).join(", ")}; {stays} times a voice stays.
+        {offer.with.map((row) => row.symbol).join(", ")}: of {moved.length} steps of four voices {moved.filter((each) => each.level).length}{" "}
+        stay level.
       </figcaption>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full" aria-hidden="true">
-        {Array.from({ length: voices }, (_, voice) => voice).map((voice) =>
-          rows.slice(1).map((row, at) => {
-            const from = rows[at]?.keys[voice] ?? 0;
-            const to = row.keys[voice] ?? 0;
-            const level = from === to;
-            return (
-              <path
-                // biome-ignore lint/suspicious/noArrayIndexKey: a voice and a place in the row are what it is
-                key={`${voice}-${at}`}
-                d={`M${x(at)} ${y(from)} C${(x(at) + x(at + 1)) / 2} ${y(from)} ${(x(at) + x(at + 1)) / 2} ${y(to)} ${x(at + 1)} ${y(to)}`}
-                fill="none"
-                stroke="currentColor"
-                strokeWidth={level ? 1.6 : 3.2}
-                strokeDasharray={level ? "2 4" : undefined}
-                className={level || faint ? "text-quiet" : "text-accent"}
-              />
-            );
-          }),
-        )}
-        {rows.map((row, at) =>
+        {threads(offer.without).map(({ key, d }) => (
+          <path key={key} d={d} fill="none" stroke="currentColor" strokeWidth={5} className="text-plank" />
+        ))}
+        {moved.map(({ key, d, level }) => (
+          <path
+            key={key}
+            d={d}
+            fill="none"
+            stroke="currentColor"
+            strokeWidth={level ? 1.6 : 3}
+            strokeDasharray={level ? "2 4" : undefined}
+            className={level ? "text-quiet" : "text-accent"}
+          />
+        ))}
+        {offer.with.map((row, at) =>
           row.keys.map((key) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice
-            <circle key={`${at}-${key}`} cx={x(at)} cy={y(key)} r={3.4} className="fill-ink" />
+            <circle key={`${at}-${key}`} cx={x(offer.with, at)} cy={y(key)} r={3.2} className="fill-ink" />
           )),
         )}
       </svg>
       <div className="relative h-6" aria-hidden="true">
-        {rows.map((row, at) => (
+        {offer.with.map((row, at) => (
           <span
             // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice
             key={at}
             className="-translate-x-1/2 absolute text-[0.9rem]"
-            style={{ left: `${(100 * x(at)) / WIDTH}%` }}
+            style={{ left: `${(100 * x(offer.with, at)) / WIDTH}%` }}
           >
             <Chord symbol={row.symbol} />
           </span>

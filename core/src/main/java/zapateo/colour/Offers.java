@@ -84,10 +84,12 @@ public final class Offers {
         if (laid.pieces().size() > 1 && shortest < HEARD_MS / 2) {
             return Optional.empty();
         }
-        Offer.Pair clash = sung ? clash(laid) : new Offer.Pair(0, 0);
-        if (clash.with() > clash.without()) {
+        Against without = sung ? around(song, laid) : Against.NOTHING;
+        Against with = sung ? around(Laid.on(song, List.of(laid)), laid) : Against.NOTHING;
+        if (with.isMoreThan(without)) {
             return Optional.empty();
         }
+        Offer.Pair clash = new Offer.Pair(without.clashes() + without.rubs(), with.clashes() + with.rubs());
         List<ChordSymbol> before = covered.stream().map(ColourPlace::chord).toList();
         List<ChordSymbol> after = laid.pieces().stream().map(Laid.Piece::chord).toList();
         List<ChordSymbol> rowBefore = row(place, before);
@@ -137,14 +139,36 @@ public final class Offers {
         return sum;
     }
 
-    /** Clashes and held avoid notes of the melody from two bars before to two after, without and with it. */
-    private Offer.Pair clash(Laid laid) {
+    /** Of the melody from two bars before to two after. */
+    private static Against around(Song song, Laid laid) {
         int from = Math.max(0, laid.place().bar().index() - 2);
         int to = Math.min(song.bars().size(), song.barAt(laid.pieces().get(laid.pieces().size() - 1).end() - 1).index() + 3);
-        return new Offer.Pair(clashes(song, from, to), clashes(Laid.on(song, List.of(laid)), from, to));
+        return Against.of(song, from, to);
     }
 
-    static int clashes(Song song, int from, int to) {
-        return (int) ToneFit.of(song, from, to).stream().filter(heard -> heard.kind() == ToneFit.Kind.CLASH || heard.avoid()).count();
+    /**
+     * What of a melody is against the chords under it.
+     *
+     * @param clashes notes that clash, or should not be held
+     * @param rubs    notes of a beat or more that lie a semitone over a tone of the chord, whatever they resolve to
+     */
+    record Against(int clashes, int rubs) {
+
+        private static final Against NOTHING = new Against(0, 0);
+
+        static Against of(Song song, int from, int to) {
+            int clashes = 0;
+            int rubs = 0;
+            for (ToneFit.Heard heard : ToneFit.of(song, from, to)) {
+                boolean clash = heard.kind() == ToneFit.Kind.CLASH || heard.avoid();
+                clashes += clash ? 1 : 0;
+                rubs += !clash && heard.kind() != ToneFit.Kind.CHORD_TONE && heard.against().isPresent() && heard.ticks() >= song.bars().get(heard.bar()).meter().beatTicks() ? 1 : 0;
+            }
+            return new Against(clashes, rubs);
+        }
+
+        boolean isMoreThan(Against other) {
+            return clashes > other.clashes || clashes + rubs > other.clashes + other.rubs;
+        }
     }
 }

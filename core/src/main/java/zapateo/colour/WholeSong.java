@@ -1,11 +1,12 @@
 package zapateo.colour;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
+import java.util.SplittableRandom;
 import zapateo.harmony.ChordSymbol;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
@@ -113,9 +114,19 @@ public final class WholeSong {
         return layers;
     }
 
+    /** Before the first chord nothing was coloured. */
+    static List<Step> first(List<Step> steps) {
+        return steps.stream().filter(step -> step.inside() == 0 && step.spiced() == step.offer().filter(offer -> offer.rule().spice()).isPresent()).toList();
+    }
+
+    /** After the last one nothing is. */
+    static List<Step> last(List<Step> steps) {
+        return steps.stream().filter(step -> step.covers() == 0).toList();
+    }
+
     /** How much another reading leans to an offer, or from it. */
     private static double taste(long seed, int at, Offer offer) {
-        return seed == 0 ? 0 : (new Random(seed * 1_000_003 + at * 8_191L + (offer.colour().rule() + offer.colour().variant()).hashCode()).nextDouble() - 0.5) * 2 * TASTE;
+        return seed == 0 ? 0 : (new SplittableRandom(seed * 1_000_003 + at * 8_191L + (offer.colour().rule() + offer.colour().variant()).hashCode()).nextDouble() - 0.5) * 2 * TASTE;
     }
 
     /**
@@ -129,10 +140,9 @@ public final class WholeSong {
         if (offers.places().isEmpty()) {
             return List.of();
         }
-        // Before the first chord nothing was coloured.
         List<List<Step>> layers = layers(offers, amount, seed);
-        layers.set(0, layers.get(0).stream().filter(step -> step.inside() == 0 && step.spiced() == step.offer().filter(offer -> offer.rule().spice()).isPresent()).toList());
-        layers.set(layers.size() - 1, layers.get(layers.size() - 1).stream().filter(step -> step.covers() == 0).toList());
+        layers.set(0, first(layers.get(0)));
+        layers.set(layers.size() - 1, last(layers.get(layers.size() - 1)));
         List<Offer> taken = new ArrayList<>();
         ShortestPath.through(layers, terms(amount)).steps().forEach(step -> step.offer().ifPresent(taken::add));
         return kept(song, singable(song, taken));
@@ -141,13 +151,18 @@ public final class WholeSong {
     /** Two colours that each let the melody be may not do so together: the one that is worth less goes. */
     private static List<Offer> singable(Song song, List<Offer> taken) {
         List<Offer> left = new ArrayList<>(taken);
-        int bars = song.bars().size();
-        int without = song.hasTune() ? Offers.clashes(song, 0, bars) : 0;
-        while (song.hasTune() && !left.isEmpty() && Offers.clashes(coloured(song, left), 0, bars) > without) {
-            Offer worst = left.stream().max(java.util.Comparator.comparingInt((Offer offer) -> -Offers.clashes(coloured(song, left.stream().filter(each -> each != offer).toList()), 0, bars)).thenComparingDouble(Offer::cost)).orElseThrow();
-            left.remove(worst);
+        if (!song.hasTune()) {
+            return left;
+        }
+        Offers.Against without = against(song);
+        while (!left.isEmpty() && against(coloured(song, left)).isMoreThan(without)) {
+            left.remove(left.stream().min(Comparator.comparingInt((Offer offer) -> against(coloured(song, left.stream().filter(each -> each != offer).toList())).clashes()).thenComparingDouble(offer -> -offer.cost())).orElseThrow());
         }
         return left;
+    }
+
+    private static Offers.Against against(Song song) {
+        return Offers.Against.of(song, 0, song.bars().size());
     }
 
     private static Song coloured(Song song, List<Offer> offers) {
