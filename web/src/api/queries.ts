@@ -98,6 +98,16 @@ export function useOffers(chart: string, bars: string, style: string) {
   });
 }
 
+/** In which bars, by index, other chords are worth hearing. */
+export function useColourPlaces(chart: string, bars: string, style: string) {
+  return useQuery<number[], Refused>({
+    queryKey: ["colour-places", chart, bars, style],
+    queryFn: async () => (await take(api.POST("/api/colours/places", { body: { chart, bars, ...(style ? { style } : {}) } }))).bars,
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+}
+
 /** What a colour costs the hands. */
 export function useColourForHand(asked: Asked, colour: Colour | undefined) {
   return useQuery({

@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/colours/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["places"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/colours/song": {
         parameters: {
             query?: never;
@@ -318,6 +334,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["song"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/colours/write": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["write"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1082,6 +1114,9 @@ export interface components {
         };
         ColourOffersView: {
             offers: components["schemas"]["ColourOfferView"][];
+        };
+        ColourPlacesView: {
+            bars: number[];
         };
         ColourRequest: {
             /** Format: int32 */
@@ -2374,6 +2409,12 @@ export interface components {
             ticks: number;
             tones: string[];
         };
+        WrittenOutView: {
+            chart: string;
+            choices: components["schemas"]["ChoicesRequest"];
+            /** Format: int32 */
+            left: number;
+        };
         WrittenSectionView: {
             /** Format: int32 */
             again: number | null;
@@ -2853,6 +2894,30 @@ export interface operations {
             };
         };
     };
+    places: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourOffersRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ColourPlacesView"];
+                };
+            };
+        };
+    };
     song: {
         parameters: {
             query?: never;
@@ -2873,6 +2938,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ColouredView"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["WrittenOutView"];
                 };
             };
         };

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Colour as Kind, Offer } from "../../api/client";
-import { useColourBook, useColourForHand, useOffers } from "../../api/queries";
+import { useColourBook, useColourForHand, useColourPlaces, useOffers } from "../../api/queries";
 import { wakeEngraver } from "../../score/Score";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
@@ -34,12 +34,12 @@ export function Colour() {
   const numbers = bars.slice(selection[0], selection[1] + 1).map((bar) => bar.number);
   const taken = numbers.length > 0 ? `${Math.min(...numbers)}-${Math.max(...numbers)}` : "0";
   const offered = useOffers(settledChart, taken, style);
-  const everywhere = useOffers(
+  const everywhere = useColourPlaces(
     settledChart,
     bars.length > 0 && bars.length <= LOOKED_THROUGH ? `0-${Math.max(...bars.map((bar) => bar.number))}` : "0",
     style,
   );
-  const worth = useMemo(() => new Set((everywhere.data ?? []).map((offer) => offer.bar)), [everywhere.data]);
+  const worth = useMemo(() => new Set(everywhere.data ?? []), [everywhere.data]);
   // Of the whole song the best of each place; of what is taken everything.
   const offers = useMemo(() => {
     const found = offered.data ?? [];

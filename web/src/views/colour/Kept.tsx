@@ -35,6 +35,20 @@ export function Kept({
       setSaid(error instanceof Error ? error.message : String(error));
     }
   };
+  const write = () =>
+    desk
+      .edit(async (draft) => {
+        const written = await take(
+          api.POST("/api/colours/write", { body: { ...requestOf(asked), chart: draft.chart, choices: draft.choices } }),
+        );
+        setSaid(
+          written.left > 0
+            ? `${written.left === 1 ? "One colour stays" : `${written.left} colours stay`} with the arrangement: a chart says the same every time its bar is played.`
+            : "",
+        );
+        return { chart: written.chart, choices: written.choices };
+      })
+      .catch((error) => setSaid(error instanceof Error ? error.message : String(error)));
   return (
     <section aria-label="The whole song" className="min-h-0 overflow-auto border-line border-r px-4 py-3 max-md:border-r-0">
       <h2 className="text-lg">The whole song</h2>
@@ -73,6 +87,16 @@ export function Kept({
           </button>
         )}
       </div>
+      {kept.length > 0 && (
+        <button
+          type="button"
+          onClick={() => void write()}
+          title="The chart takes these chords; undo brings the borrowed ones back"
+          className="min-h-8 text-accent underline underline-offset-4"
+        >
+          write them into the chart
+        </button>
+      )}
       {kept.length === 0 ? (
         <p className="mt-1 text-quiet leading-snug">
           Nothing yet: the song is played as it was borrowed. What you keep is yours; the chart stays.

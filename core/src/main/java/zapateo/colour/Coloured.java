@@ -1,10 +1,15 @@
 package zapateo.colour;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import zapateo.harmony.ChordSymbol;
+import zapateo.pitch.Pitch;
 import zapateo.song.Song;
 
 /**
@@ -39,6 +44,7 @@ public record Coloured(Song song, Song borrowed, List<Heard> sounding, List<Kept
             return new Coloured(song, song, List.of(), List.of());
         }
         List<ColourPlace> places = ColourPlace.of(song);
+        int moved = moved(places, kept);
         boolean[] taken = new boolean[places.size()];
         List<Laid> laid = new ArrayList<>();
         List<Heard> sounding = new ArrayList<>();
@@ -46,7 +52,7 @@ public record Coloured(Song song, Song borrowed, List<Heard> sounding, List<Kept
         for (KeptColour colour : kept) {
             boolean heard = false;
             for (int at = 0; at < places.size(); at++) {
-                Optional<Laid> here = places.get(at).bar().number() == colour.bar() && colour.isFor(places.get(at)) ? on(places, at, colour) : Optional.empty();
+                Optional<Laid> here = places.get(at).bar().number() == colour.bar() && colour.isFor(places.get(at)) ? on(places, at, colour, moved) : Optional.empty();
                 if (here.isPresent() && isFree(taken, at, here.get().count())) {
                     heard = true;
                     if (wanted.test(colour)) {
@@ -73,11 +79,30 @@ public record Coloured(Song song, Song borrowed, List<Heard> sounding, List<Kept
     }
 
     /** What a kept colour makes of a place, where the chords it was kept for still stand. */
-    private static Optional<Laid> on(List<ColourPlace> places, int at, KeptColour colour) {
+    private static Optional<Laid> on(List<ColourPlace> places, int at, KeptColour colour, int moved) {
         Optional<ColourRule> rule = ColourRule.named(colour.rule());
         int count = rule.map(each -> each.fits(places, at)).orElse(0);
         List<Made> made = rule.map(ColourRule::makes).orElse(Map.of()).getOrDefault(colour.variant(), List.of());
-        boolean stands = count > 0 && places.subList(at, at + count).stream().map(place -> place.chord().toString()).toList().equals(colour.over());
+        boolean stands = count > 0 && colour.over().size() == count && IntStream.range(0, count).allMatch(i -> apart(colour.over().get(i), places.get(at + i).chord()) == moved);
         return stands && !made.isEmpty() ? Laid.of(made, ColourRule.span(places, at, count), count) : Optional.empty();
+    }
+
+    /**
+     * How far all chords lie from those that colours were kept for: nothing, or as far as the song was moved to another key. One chord alone that is another one now says nothing of
+     * the song, unless its colour asks for a degree of the key.
+     */
+    private static int moved(List<ColourPlace> places, List<KeptColour> kept) {
+        Set<Integer> found = new HashSet<>();
+        for (KeptColour colour : kept) {
+            places.stream().filter(colour::isFor).findFirst().filter(place -> !colour.over().isEmpty()).ifPresent(place -> found.add(apart(colour.over().get(0), place.chord())));
+        }
+        boolean sure = kept.size() > 1 || ColourRule.named(kept.get(0).rule()).filter(rule -> !rule.chord().on().isEmpty()).isPresent();
+        return found.size() == 1 && sure ? Math.max(0, found.iterator().next()) : 0;
+    }
+
+    /** Semitones from a chord up to another of the same kind, the same when spelled otherwise; -1 for any other. */
+    private static int apart(String symbol, ChordSymbol chord) {
+        return ChordSymbol.read(symbol).filter(before -> before.quality().equals(chord.quality()) && Math.floorMod(before.bass().chroma() - before.root().chroma(), Pitch.OCTAVE) == Math.floorMod(chord.bass().chroma() - chord.root().chroma(), Pitch.OCTAVE))
+                .map(before -> Math.floorMod(chord.root().chroma() - before.root().chroma(), Pitch.OCTAVE)).orElse(-1);
     }
 }

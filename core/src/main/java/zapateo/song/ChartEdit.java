@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -171,6 +173,17 @@ public final class ChartEdit {
     /** Other chords in many places at once. */
     public String replaceChords(List<ChordReplacement> changes) {
         return cells.apply(new ChordCells(cells).replaced(changes));
+    }
+
+    /** Other chords in whole bars, each filled from end to end; every other bar means what it meant. */
+    public String chords(Map<Integer, List<ChordSpan>> byBar) {
+        List<WrittenBar> expected = new ArrayList<>(cells.bars());
+        byBar.forEach((bar, spans) -> expected.set(bar, expected.get(bar).chords(spans)));
+        ChartCells found = cells;
+        for (int bar : new TreeMap<>(byBar).keySet()) {
+            found = new ChartCells(found.set(bar, found.signs(bar) + ChartText.chords(expected.get(bar))));
+        }
+        return repaired(found.text(), expected);
     }
 
     /** The whole chart in another key: chords, key line, changes of key and the tune; everything else as it was typed. */

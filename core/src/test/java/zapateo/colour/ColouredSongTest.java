@@ -145,6 +145,16 @@ class ColouredSongTest {
     }
 
     @Test
+    void a_song_that_is_moved_to_another_key_takes_its_colours_along() {
+        Song song = ColourRulesTest.song("C", SONG);
+        List<KeptColour> kept = WholeSong.of(song, ColourStyle.GOSPEL, 3, 0);
+        Song moved = ChartEdit.of(ChartEdit.of("key: C\n" + SONG.replace('~', '\n')).transpose(Transposition.by(3, song.key()))).reading().song().orElseThrow();
+        Coloured coloured = Coloured.of(moved, kept);
+        assertThat(coloured.parked()).isEmpty();
+        assertThat(ColourRulesTest.beats(coloured.song())).isEqualTo(ColourRulesTest.beats(Coloured.of(moved, kept.stream().map(colour -> colour.moved(Transposition.by(3, song.key()))).toList()).song()));
+    }
+
+    @Test
     void of_two_colours_on_one_place_the_second_waits() {
         KeptColour ninth = new KeptColour(1, Optional.empty(), 0, List.of("C"), "added-ninth", "ninth");
         KeptColour sixth = new KeptColour(1, Optional.empty(), 0, List.of("C"), "added-sixth", "sixth");
@@ -160,6 +170,42 @@ class ColouredSongTest {
         assertThat(ColourRulesTest.beats(Coloured.of(song, List.of(second)).song())).isEqualTo("C@0 | F@0 | C7@0 | F@0 | G@0 | C@0");
         KeptColour always = new KeptColour(1, Optional.empty(), 0, List.of("C"), "tonic-seventh-to-four", "all");
         assertThat(ColourRulesTest.beats(Coloured.of(song, List.of(always)).song())).isEqualTo("C7@0 | F@0 | C7@0 | F@0 | G@0 | C@0");
+    }
+
+    @Test
+    void colours_can_be_written_into_the_chart_and_what_is_heard_stays() {
+        String text = "Title: Night boat\nkey: C\n| C | % | (key G) G 'low' | C |".replace(" 'low'", "");
+        Song song = ChartParser.parse(text).song().orElseThrow();
+        List<KeptColour> kept = List.of(new KeptColour(1, Optional.empty(), 0, List.of("C"), "alive-third", "second-half"));
+        WrittenOut written = WrittenOut.of(song, kept);
+        String now = ChartEdit.of(text).chords(written.chords());
+        assertThat(written.left()).isEmpty();
+        assertThat(now).contains("Title: Night boat").contains("(key G)");
+        assertThat(ColourRulesTest.beats(ChartParser.parse(now).song().orElseThrow())).isEqualTo(ColourRulesTest.beats(Coloured.of(song, kept).song()));
+    }
+
+    /** Whatever is written, the song sounds as it was coloured. */
+    @ParameterizedTest
+    @MethodSource("small")
+    void written_out_or_kept_beside_it_sounds_the_same(int seed) {
+        String text = SeededCharts.text(seed);
+        Song song = ChartParser.parse(text).song().orElseThrow();
+        List<KeptColour> kept = WholeSong.of(song, ColourStyle.values()[seed % 11], 3, 0);
+        WrittenOut written = WrittenOut.of(song, kept);
+        Song now = ChartEdit.of(ChartEdit.of(text).chords(written.chords())).reading().song().orElseThrow();
+        Song coloured = Coloured.of(song, kept.stream().filter(colour -> !written.left().contains(colour)).toList()).song();
+        assertThat(ColourRulesTest.beats(now)).as("seed %d", seed).isEqualTo(ColourRulesTest.beats(coloured));
+        assertThat(now.title()).isEqualTo(song.title());
+    }
+
+    @Test
+    void what_is_heard_one_time_of_two_stays_with_the_arrangement() {
+        Song song = ColourRulesTest.song("C", "|: C | F :| G | C |");
+        KeptColour second = new KeptColour(1, Optional.of(2), 0, List.of("C"), "tonic-seventh-to-four", "all");
+        KeptColour last = new KeptColour(3, Optional.empty(), 0, List.of("G"), "dominant-seventh", "seventh");
+        WrittenOut written = WrittenOut.of(song, List.of(second, last));
+        assertThat(written.left()).containsExactly(second);
+        assertThat(written.chords()).containsOnlyKeys(2);
     }
 
     @Test

@@ -24,6 +24,7 @@ import zapateo.colour.KeptColour;
 import zapateo.colour.Offer;
 import zapateo.colour.Offers;
 import zapateo.colour.WholeSong;
+import zapateo.colour.WrittenOut;
 import zapateo.part.Reason;
 import zapateo.pitch.PitchClass;
 import zapateo.refusal.Refused;
@@ -34,6 +35,7 @@ import zapateo.server.arrangements.ChoicesRequest.ColourRequest;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.song.ChartEdit;
 import zapateo.song.Song;
 
 /** Other chords worth hearing, each with its reason; nothing is kept here. */
@@ -86,6 +88,21 @@ public class ColoursController {
     public record ColourOffersView(List<ColourOfferView> offers) {
     }
 
+    /** @param bars by index, as played */
+    public record ColourPlacesView(List<Integer> bars) {
+    }
+
+    /** In which bars there is something worth hearing. */
+    @PostMapping("/places")
+    public ColourPlacesView places(@Valid @RequestBody ColourOffersRequest request) {
+        Choices.Run bars = run(request.bars());
+        return new ColourPlacesView(offers(arranging.read(request.chart()), request).in(bars.first(), bars.last()).stream().map(Offer::bar).distinct().toList());
+    }
+
+    private static Offers offers(Song song, ColourOffersRequest request) {
+        return new Offers(song, Optional.ofNullable(request.style()).map(ColoursController::style));
+    }
+
     public record ColourSoundingView(String symbol, int tick, int ticks) {
     }
 
@@ -126,7 +143,7 @@ public class ColoursController {
     public ColourOffersView offers(@Valid @RequestBody ColourOffersRequest request) {
         Song song = arranging.read(request.chart());
         Choices.Run bars = run(request.bars());
-        Offers offers = new Offers(song, Optional.ofNullable(request.style()).map(ColoursController::style));
+        Offers offers = offers(song, request);
         return new ColourOffersView(offers.in(bars.first(), bars.last()).stream().map(offers::drawn).map(offer -> view(song, offer)).toList());
     }
 
@@ -164,6 +181,23 @@ public class ColoursController {
         List<KeptColour> kept = WholeSong.of(arranging.read(request.chart()), style(request.style()), request.amount(), request.seed() == null ? 0 : request.seed());
         ChoicesRequest choices = request.choices() == null ? ChoicesRequest.NONE : request.choices();
         return new ColouredView(choices.colours(kept.stream().map(ColourRequest::of).toList()));
+    }
+
+    /**
+     * @param chart   with the colours in it
+     * @param choices without those that are in the chart now
+     * @param left    how many stay with the arrangement: those of one time, and those that wait
+     */
+    public record WrittenOutView(String chart, ChoicesRequest choices, int left) {
+    }
+
+    /** The chart with the colours that the choices keep written into it, as far as a chart can say them. */
+    @PostMapping("/write")
+    public WrittenOutView write(@Valid @RequestBody ArrangeRequest request) {
+        Arranging.Asked asked = arranging.asked(request);
+        WrittenOut written = WrittenOut.of(asked.song(), asked.choices().colours());
+        ChoicesRequest choices = request.choices() == null ? ChoicesRequest.NONE : request.choices();
+        return new WrittenOutView(ChartEdit.of(request.chart()).chords(written.chords()), choices.colours(written.left().stream().map(ColourRequest::of).toList()), written.left().size());
     }
 
     /** How hard the song is for the hands without and with a colour. */
