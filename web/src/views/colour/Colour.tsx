@@ -48,7 +48,9 @@ export function Colour() {
   const at = Math.min(looked, Math.max(0, offers.length - 1));
   const offer = offers[at];
   const kept = desk.draft.choices.colours ?? [];
-  const colour = offer && colourOf(offer, once);
+  const pass =
+    (all ? undefined : bars.slice(selection[0], selection[1] + 1).find((bar) => bar.number === offer?.number)?.round) ?? offer?.pass ?? 1;
+  const colour = offer && (once ? { ...offer.colour, pass } : offer.colour);
   const isKept = colour !== undefined && kept.some((each) => isSame(each, colour));
   const times = offer ? bars.filter((bar) => bar.number === offer.number).length : 1;
   const hand = useColourForHand(asked, colour);
@@ -166,7 +168,7 @@ export function Colour() {
             {times > 1 && (
               <label className="mt-1 flex min-h-8 items-center gap-2">
                 <input type="checkbox" checked={once} onChange={(event) => setOnce(event.target.checked)} className="accent-accent" />
-                only time {offer.pass} of {times}
+                only time {pass} of {times}
               </label>
             )}
             <div className="mt-1 flex gap-4">
@@ -208,11 +210,6 @@ export function Colour() {
   );
 }
 
-/** The offer's colour, for this time alone or for every time. */
-function colourOf(offer: Offer, once: boolean): Kind {
-  return once ? { ...offer.colour, pass: offer.pass } : offer.colour;
-}
-
 function facts(offer: Offer, hand: { barBefore: number; barAfter: number } | undefined): string {
   const keeps = offer.keeps.length > 0 ? `keeps ${offer.keeps.join(" ")}` : "keeps no tone";
   const moves =
@@ -251,7 +248,7 @@ function List({
 }) {
   const row = useRef<HTMLLIElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the row in sight follows what is looked at
-  useEffect(() => row.current?.scrollIntoView?.({ block: "nearest" }), [at]);
+  useEffect(() => void row.current?.scrollIntoView?.({ block: "nearest" }), [at]);
   if (error) return <p className="px-4 py-2">{error}</p>;
   if (waiting) return <p className="px-4 py-2 text-quiet">Looking for other chords …</p>;
   if (offers.length === 0)

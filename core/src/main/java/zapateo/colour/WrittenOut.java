@@ -10,6 +10,7 @@ import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Song;
 import zapateo.song.WrittenBar;
+import zapateo.song.WrittenSection;
 
 /**
  * Colours on their way into the chart.
@@ -44,6 +45,25 @@ public record WrittenOut(Map<Integer, List<ChordSpan>> chords, List<KeptColour> 
             }
         }
         return new WrittenOut(chords, List.copyOf(left));
+    }
+
+    /** The song as a chart of it would be written, as far as one can say its colours: for lead sheets, which have their repeats. */
+    public static Song of(Coloured coloured) {
+        List<KeptColour> heard = coloured.sounding().stream().map(Coloured.Heard::colour).distinct().toList();
+        return heard.isEmpty() ? coloured.borrowed() : of(coloured.borrowed(), heard).on(coloured.borrowed());
+    }
+
+    private Song on(Song song) {
+        List<WrittenSection> sections = new ArrayList<>();
+        int at = 0;
+        for (WrittenSection section : song.written()) {
+            List<WrittenBar> bars = new ArrayList<>();
+            for (WrittenBar bar : section.bars()) {
+                bars.add(Optional.ofNullable(chords.get(at++)).map(bar::chords).orElse(bar));
+            }
+            sections.add(new WrittenSection(section.name(), bars, section.again()));
+        }
+        return Song.of(song.heading(), sections, song.form());
     }
 
     /** What a colour changes in written bars; nothing where a bar that is played again does not sound the same every time. */

@@ -206,6 +206,8 @@ class ColouredSongTest {
         WrittenOut written = WrittenOut.of(song, List.of(second, last));
         assertThat(written.left()).containsExactly(second);
         assertThat(written.chords()).containsOnlyKeys(2);
+        // A lead sheet with its repeats says what it can.
+        assertThat(ColourRulesTest.beats(WrittenOut.of(Coloured.of(song, List.of(second, last))))).isEqualTo("C@0 | F@0 | C@0 | F@0 | G7@0 | C@0");
     }
 
     @Test

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.format.Hands;
+import zapateo.colour.WrittenOut;
 import zapateo.server.arrangements.ArrangementView;
 import zapateo.arrangement.Suggestions;
 import zapateo.rhythm.Figure;
@@ -159,7 +160,7 @@ public class SongController {
     public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable String format, @RequestParam(defaultValue = "both") String parts) {
         SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml, abc or txt"));
         SongRow song = songs.get(Player.ONLY, id);
-        byte[] content = parts.equals(LEAD) ? file.lead(arranging.read(song.chart()))
+        byte[] content = parts.equals(LEAD) ? file.lead(WrittenOut.of(arrange(song).arrangement().coloured()))
                 : file.write(song.chart(), () -> arrange(song).arrangement(), Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both, lead or lead-left")));
         String name = song.title().replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "_") + "." + file.extension();
         return ResponseEntity.ok()

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import zapateo.arrangement.Arrangement;
+import zapateo.colour.WrittenOut;
 import zapateo.format.AbcWriter;
 import zapateo.format.Hands;
 import zapateo.format.LeadSheetWriter;
@@ -20,7 +21,7 @@ enum SongFile {
     MID("audio/midi", (chart, arrangement, hands) -> MidiWriter.write(arrangement.get(), hands), MidiWriter::lead),
     MUSICXML("application/vnd.recordare.musicxml+xml", (chart, arrangement, hands) -> MusicXmlWriter.write(arrangement.get(), hands), LeadSheetWriter::write),
     /** A lead sheet whichever parts are asked for. */
-    ABC("text/vnd.abc;charset=UTF-8", (chart, arrangement, hands) -> abc(arrangement.get().song()), SongFile::abc),
+    ABC("text/vnd.abc;charset=UTF-8", (chart, arrangement, hands) -> abc(WrittenOut.of(arrangement.get().coloured())), SongFile::abc),
     /** The chart as it was typed. */
     TXT("text/plain;charset=UTF-8", (chart, arrangement, hands) -> chart.getBytes(StandardCharsets.UTF_8), song -> ChartText.write(song).getBytes(StandardCharsets.UTF_8));
 
