@@ -30,7 +30,7 @@ record ColourPlace(int index, Bar bar, int tick, int ticks, ChordSymbol chord, b
     private static final int PHRASE = 4;
 
     enum Mark {
-        PHRASE_END, SECTION_END, LAST, NOT_LAST, AGAIN, RETURNS
+        PHRASE_END, SECTION_END, LAST, NOT_LAST, AGAIN, RETURNS, BEFORE_LAST_SECTION
     }
 
     int end() {
@@ -64,6 +64,7 @@ record ColourPlace(int index, Bar bar, int tick, int ticks, ChordSymbol chord, b
                     mark(marks, Mark.PHRASE_END, closes && (i % PHRASE == PHRASE - 1 || i == bars.size() - 1));
                     mark(marks, Mark.SECTION_END, closes && i == bars.size() - 1);
                     mark(marks, Mark.RETURNS, section + 1 < sections.size());
+                    mark(marks, Mark.BEFORE_LAST_SECTION, closes && i == bars.size() - 1 && section == sections.size() - 2);
                     mark(marks, Mark.AGAIN, bar.pass() > 1 || sections.get(section).pass() > 1);
                     places.add(new ColourPlace(at, bar, placed.tick(), placed.span().ticks(), placed.chord().get(), placed.span().early() || placed.span().held(), at == 0 ? Optional.empty() : all.get(at - 1).chord(),
                             last ? Optional.empty() : all.get(at + 1).chord(), bar.key(), phrase, marks));

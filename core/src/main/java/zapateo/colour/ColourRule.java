@@ -25,11 +25,12 @@ import zapateo.rhythm.YamlFields;
  * @param makes  its variants by name
  * @param styles how well each style takes it, 1 to 3
  * @param spice  whether once in a phrase is enough
+ * @param raises by how many semitones the song goes up after it, 0 for all but a few
  * @param why    the sentence that says what it does
  */
-public record ColourRule(String id, String name, String kind, Look chord, List<Set<Integer>> covers, boolean goesOn, Map<String, List<Made>> makes, Map<ColourStyle, Integer> styles, boolean spice, String why) {
+public record ColourRule(String id, String name, String kind, Look chord, List<Set<Integer>> covers, boolean goesOn, Map<String, List<Made>> makes, Map<ColourStyle, Integer> styles, boolean spice, int raises, String why) {
 
-    private static final Set<String> FIELDS = Set.of("name", "keys", "on", "is", "slash", "covers", "beats", "most", "then", "before", "place", "makes", "styles", "spice", "why");
+    private static final Set<String> FIELDS = Set.of("name", "keys", "on", "is", "slash", "covers", "beats", "most", "then", "before", "place", "makes", "styles", "spice", "raises", "why");
     private static final Set<String> BESIDE = Set.of("up", "on", "is", "except");
     private static final int MOST_WEIGHT = 3;
     private static final List<ColourRule> ALL = readAll();
@@ -153,7 +154,7 @@ public record ColourRule(String id, String name, String kind, Look chord, List<S
         YamlFields weights = fields.fields("styles");
         weights.names().forEach(style -> styles.put(weights.name(style, ColourStyle::of), weights.value(style, ColourRule::weight)));
         return new ColourRule(id, fields.text("name"), kind, look, covered.isEmpty() ? List.of() : covered.subList(1, covered.size()), goesOn, makes, styles, fields.has("spice") && fields.text("spice").equals("yes"),
-                fields.text("why"));
+                fields.has("raises") ? fields.value("raises", Integer::valueOf) : 0, fields.text("why"));
     }
 
     private static Optional<Beside> beside(YamlFields fields, String name) {
@@ -195,7 +196,7 @@ public record ColourRule(String id, String name, String kind, Look chord, List<S
         try {
             return ColourPlace.Mark.valueOf(text.toUpperCase(Locale.ROOT).replace('-', '_'));
         } catch (IllegalArgumentException e) {
-            throw new Refused("place \"" + text + "\": expected one of phrase-end, section-end, last, not-last, again, returns", e);
+            throw new Refused("place \"" + text + "\": expected one of phrase-end, section-end, last, not-last, again, returns, before-last-section", e);
         }
     }
 }

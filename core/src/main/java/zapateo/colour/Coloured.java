@@ -84,7 +84,7 @@ public record Coloured(Song song, Song borrowed, List<Heard> sounding, List<Kept
         int count = rule.map(each -> each.fits(places, at)).orElse(0);
         List<Made> made = rule.map(ColourRule::makes).orElse(Map.of()).getOrDefault(colour.variant(), List.of());
         boolean stands = count > 0 && colour.over().size() == count && IntStream.range(0, count).allMatch(i -> apart(colour.over().get(i), places.get(at + i).chord()) == moved);
-        return stands && !made.isEmpty() ? Laid.of(made, ColourRule.span(places, at, count), count) : Optional.empty();
+        return stands && !made.isEmpty() ? Laid.of(made, ColourRule.span(places, at, count), count, rule.get().raises()) : Optional.empty();
     }
 
     /**

@@ -7,12 +7,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Transposition;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Song;
 
 /** The chords a rule makes, each with its time. */
-record Laid(ColourPlace place, int count, List<Piece> pieces) {
+record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
 
     /**
      * A chord and its time.
@@ -27,7 +28,7 @@ record Laid(ColourPlace place, int count, List<Piece> pieces) {
     }
 
     /** What a variant of a rule makes of a place; empty where there is no time for it, or nothing to make it of, or nothing would change. */
-    static Optional<Laid> of(List<Made> made, ColourPlace place, int count) {
+    static Optional<Laid> of(List<Made> made, ColourPlace place, int count, int raises) {
         int[] ends = ends(made, place);
         if (ends.length == 0 || place.early() && made.size() > 1) {
             return Optional.empty();
@@ -39,7 +40,9 @@ record Laid(ColourPlace place, int count, List<Piece> pieces) {
             if (chord.isEmpty()) {
                 return Optional.empty();
             }
-            pieces.add(new Piece(chord.get(), place.tick() + from, ends[i] - from));
+            // What leads into another key is spelled as that key spells it.
+            boolean leads = raises > 0 && i == made.size() - 1;
+            pieces.add(new Piece(leads ? chord.get().root(Transposition.by(raises, place.key()).of(place.key()).spell(chord.get().root().chroma())) : chord.get(), place.tick() + from, ends[i] - from));
             from = ends[i];
         }
         // The last chord stays what it is.
@@ -48,7 +51,7 @@ record Laid(ColourPlace place, int count, List<Piece> pieces) {
             return Optional.empty();
         }
         boolean changes = pieces.stream().anyMatch(piece -> !piece.chord().equals(place.chord()));
-        return changes ? Optional.of(new Laid(place, count, List.copyOf(pieces))) : Optional.empty();
+        return changes ? Optional.of(new Laid(place, count, List.copyOf(pieces), raises)) : Optional.empty();
     }
 
     /** Where each ends, on beats; none where one of them would have no time. */
@@ -82,7 +85,12 @@ record Laid(ColourPlace place, int count, List<Piece> pieces) {
         for (Laid laid : all) {
             laid.into(song, bars);
         }
-        return bars.isEmpty() ? song : song.played(bars);
+        Song played = bars.isEmpty() ? song : song.played(bars);
+        return all.stream().filter(laid -> laid.raises > 0).findFirst().map(laid -> played.raised(laid.raised(song))).orElse(played);
+    }
+
+    private Song.Raised raised(Song song) {
+        return new Song.Raised(song.barAt(place.end()).index(), Transposition.by(raises, place.key()));
     }
 
     private void into(Song song, Map<Integer, List<ChordSpan>> bars) {

@@ -71,7 +71,7 @@ public final class Offers {
             int count = weight == 0 ? 0 : rule.fits(places, at);
             if (count > 0) {
                 ColourPlace span = ColourRule.span(places, at, count);
-                rule.makes().forEach((variant, made) -> Laid.of(made, span, count).flatMap(laid -> offer(rule, variant, laid, places.subList(at, at + count), weight)).ifPresent(offers::add));
+                rule.makes().forEach((variant, made) -> Laid.of(made, span, count, rule.raises()).flatMap(laid -> offer(rule, variant, laid, places.subList(at, at + count), weight)).ifPresent(offers::add));
             }
         }
         offers.sort(Comparator.comparingDouble(Offer::cost));

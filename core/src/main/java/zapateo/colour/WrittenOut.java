@@ -16,7 +16,7 @@ import zapateo.song.WrittenSection;
  * Colours on their way into the chart.
  *
  * @param chords new ones by written bar, counted from 0
- * @param left   colours that cannot be written: heard some of the times their bar is played, or waiting for their ground
+ * @param left   colours that cannot be written: heard some of the times their bar is played, in another key from there on, or waiting for their ground
  */
 public record WrittenOut(Map<Integer, List<ChordSpan>> chords, List<KeptColour> left) {
 
@@ -30,7 +30,7 @@ public record WrittenOut(Map<Integer, List<ChordSpan>> chords, List<KeptColour> 
         List<KeptColour> left = new ArrayList<>();
         List<KeptColour> taken = new ArrayList<>();
         for (KeptColour colour : kept) {
-            Map<Integer, List<ChordSpan>> changed = colour.pass().isPresent() ? Map.of() : changes(song, places, colour);
+            Map<Integer, List<ChordSpan>> changed = colour.pass().isPresent() || ColourRule.named(colour.rule()).filter(rule -> rule.raises() > 0).isPresent() ? Map.of() : changes(song, places, colour);
             if (changed.isEmpty()) {
                 left.add(colour);
             } else {

@@ -3,6 +3,7 @@ package zapateo.song;
 import java.util.ArrayList;
 import java.util.List;
 import zapateo.harmony.Key;
+import zapateo.harmony.Transposition;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Tempo;
 import zapateo.rhythm.Ticks;
@@ -50,6 +51,19 @@ public record Bar(int index, int pass, int tick, Key key, Tempo tempo, int vamp,
     /** With other chords than the written ones. */
     Bar chords(List<ChordSpan> others) {
         return new Bar(index, pass, tick, key, tempo, vamp, written.chords(others));
+    }
+
+    /**
+     * In another key than it is written in.
+     *
+     * @param opens whether it is the first such bar, which has the signature
+     */
+    Bar moved(Transposition way, boolean opens) {
+        List<ChordSpan> moved = chords().stream().map(span -> span.chord().map(chord -> span.chord(way.of(chord))).orElse(span)).toList();
+        List<TuneNote> sung = tune().stream().map(note -> new TuneNote(note.pitch().map(way::of), note.tick(), note.ticks(), note.tied())).toList();
+        WrittenBar bar = written.chords(moved).tune(pass, sung);
+        boolean signed = opens || bar.marks().key().isPresent();
+        return new Bar(index, pass, tick, way.of(key), tempo, vamp, signed ? bar.marks(bar.marks().key(way.of(key))) : bar);
     }
 
     Bar vampFrom(int first) {

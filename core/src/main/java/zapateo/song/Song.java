@@ -10,6 +10,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.harmony.Transposition;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Meter;
@@ -31,6 +32,7 @@ public final class Song {
     private final List<Bar> bars;
     /** Chords that are played in place of the written ones, by the bar's index; empty for most songs. */
     private final Map<Integer, List<ChordSpan>> replaced;
+    private final Optional<Raised> raised;
 
     /**
      * What stands above the first bar.
@@ -41,13 +43,22 @@ public final class Song {
     public record Heading(String title, Key key, boolean keyGiven, Meter meter, Tempo tempo, Feel feel) {
     }
 
-    private Song(Heading heading, List<WrittenSection> written, List<Integer> form, Map<Integer, List<ChordSpan>> replaced) {
+    /**
+     * From where on it is played in another key than it is written in.
+     *
+     * @param bar index of the first bar as played
+     */
+    public record Raised(int bar, Transposition way) {
+    }
+
+    private Song(Heading heading, List<WrittenSection> written, List<Integer> form, Map<Integer, List<ChordSpan>> replaced, Optional<Raised> raised) {
         this.heading = heading;
         this.written = List.copyOf(written);
         this.form = List.copyOf(form);
         this.replaced = Map.copyOf(replaced);
         List<Section> unfolded = Unfolding.of(this.written, this.form, heading.key(), heading.tempo());
-        this.sections = replaced.isEmpty() ? unfolded : unfolded.stream().map(this::replaced).toList();
+        this.raised = raised;
+        this.sections = replaced.isEmpty() && raised.isEmpty() ? unfolded : unfolded.stream().map(this::replaced).toList();
         this.bars = sections.stream().flatMap(section -> section.bars().stream()).toList();
         if (bars.isEmpty()) {
             throw new Refused("song \"" + heading.title() + "\" has no bars: expected one at least");
@@ -59,11 +70,20 @@ public final class Song {
      * @throws Refused when it has no bars, or more than {@value #MOST_BARS} as played
      */
     public static Song of(Heading heading, List<WrittenSection> written, List<Integer> form) {
-        return new Song(heading, written, form, Map.of());
+        return new Song(heading, written, form, Map.of(), Optional.empty());
     }
 
     private Section replaced(Section section) {
-        return new Section(section.name(), section.pass(), section.bars().stream().map(bar -> Optional.ofNullable(replaced.get(bar.index())).map(bar::chords).orElse(bar)).toList());
+        return new Section(section.name(), section.pass(), section.bars().stream().map(bar -> raised(Optional.ofNullable(replaced.get(bar.index())).map(bar::chords).orElse(bar))).toList());
+    }
+
+    private Bar raised(Bar bar) {
+        return raised.filter(each -> bar.index() >= each.bar()).map(each -> bar.moved(each.way(), bar.index() == each.bar())).orElse(bar);
+    }
+
+    /** The same song in another key from a bar on, melody and all; what is written stays as it is. */
+    public Song raised(Raised from) {
+        return new Song(heading, written, form, replaced, Optional.of(from));
     }
 
     /**
@@ -74,7 +94,7 @@ public final class Song {
     public Song played(Map<Integer, List<ChordSpan>> chords) {
         Map<Integer, List<ChordSpan>> all = new HashMap<>(replaced);
         all.putAll(chords);
-        return new Song(heading, written, form, all);
+        return new Song(heading, written, form, all, raised);
     }
 
     public Heading heading() {
@@ -163,7 +183,7 @@ public final class Song {
             sections.set(0, new WrittenSection(first.name(), bars, first.again()));
             Map<Integer, List<ChordSpan>> later = new HashMap<>(replaced);
             later.computeIfPresent(0, (index, spans) -> Stream.concat(Stream.of(ChordSpan.unsaid(0, beat)), spans.stream().map(span -> span.at(span.tick() + beat, span.ticks()))).toList());
-            return new Song(heading, sections, form, later);
+            return new Song(heading, sections, form, later, raised);
         }
         WrittenBar silent = new WrittenBar(0, leadInMeter(), beat, List.of(ChordSpan.unsaid(0, beat)), List.of(), WrittenBar.Marks.NONE);
         sections.add(WrittenSection.of("", List.of(silent)));
@@ -172,7 +192,7 @@ public final class Song {
         form.forEach(place -> order.add(place + 1));
         Map<Integer, List<ChordSpan>> later = new HashMap<>();
         replaced.forEach((index, spans) -> later.put(index + 1, spans));
-        return new Song(heading, sections, order, later);
+        return new Song(heading, sections, order, later, raised.map(each -> new Raised(each.bar() + 1, each.way())));
     }
 
     /** How long the silent beat of {@link #withLeadIn} is. */
@@ -224,12 +244,12 @@ public final class Song {
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Song song && heading.equals(song.heading) && written.equals(song.written) && form.equals(song.form) && replaced.equals(song.replaced);
+        return other instanceof Song song && heading.equals(song.heading) && written.equals(song.written) && form.equals(song.form) && replaced.equals(song.replaced) && raised.equals(song.raised);
     }
 
     @Override
     public int hashCode() {
-        return Objects.hash(heading, written, form, replaced);
+        return Objects.hash(heading, written, form, replaced, raised);
     }
 
     /** A chord in its bar. */

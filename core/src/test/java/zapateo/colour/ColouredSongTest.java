@@ -15,7 +15,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Transposition;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
@@ -53,14 +52,15 @@ class ColouredSongTest {
             }
             assertThat(at).isEqualTo(song.bars().get(bar).ticks());
         }
-        Optional<ChordSymbol> last = last(song);
-        assertThat(last(coloured.song()).map(chord -> chord.root().chroma())).isEqualTo(last.map(chord -> chord.root().chroma()));
+        assertThat(last(coloured.song())).isEqualTo(last(song));
         assertThat(clashes(coloured.song())).isLessThanOrEqualTo(clashes(song));
     }
 
-    private static Optional<ChordSymbol> last(Song song) {
+    /** The last root, above the tonic of the key there. */
+    private static Optional<Integer> last(Song song) {
         List<Song.Placed> all = song.chords().toList();
-        return all.get(all.size() - 1).chord();
+        Song.Placed last = all.get(all.size() - 1);
+        return last.chord().map(chord -> Math.floorMod(chord.root().chroma() - last.bar().key().tonic().chroma(), 12));
     }
 
     private static long clashes(Song song) {
@@ -152,6 +152,21 @@ class ColouredSongTest {
         Coloured coloured = Coloured.of(moved, kept);
         assertThat(coloured.parked()).isEmpty();
         assertThat(ColourRulesTest.beats(coloured.song())).isEqualTo(ColourRulesTest.beats(Coloured.of(moved, kept.stream().map(colour -> colour.moved(Transposition.by(3, song.key()))).toList()).song()));
+    }
+
+    @Test
+    void the_last_section_goes_up_with_its_melody_and_its_key() {
+        Song song = ChartParser.parse("key: C\n[A]\n| C | G7 |\nMelody: | E8 | D8 |\n[B]\n| F | C |\nMelody: | A8 | G8 |").song().orElseThrow();
+        KeptColour raise = new KeptColour(2, Optional.empty(), 0, List.of("G7"), "raise-semitone", "pivot");
+        Song up = Coloured.of(song, List.of(raise)).song();
+        assertThat(ColourRulesTest.beats(up)).isEqualTo("C@0 | G7@0 A♭7@1920 | G♭@0 | D♭@0");
+        assertThat(up.bars().get(2).key()).hasToString("D♭");
+        assertThat(up.bars().get(2).tune().get(0).pitch().orElseThrow()).hasToString("B♭4");
+        assertThat(up.bars().get(1).key()).hasToString("C");
+        assertThat(up.writtenBars()).isEqualTo(song.writtenBars());
+        // What a chart would have to write out stays with the arrangement.
+        assertThat(WrittenOut.of(song, List.of(raise)).left()).containsExactly(raise);
+        assertThat(up.withLeadIn().bars().get(3).key()).hasToString("D♭");
     }
 
     @Test
