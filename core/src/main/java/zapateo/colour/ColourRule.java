@@ -58,7 +58,7 @@ public record ColourRule(String id, String name, String kind, Look chord, List<S
             return minor.filter(each -> each != at.key().mode().isMinor()).isEmpty() && (on.isEmpty() || on.contains(above(at.chord(), at.key()))) && isOne(is, at.chord()) && (slash || at.chord().over().isEmpty())
                     && at.ticks() >= beats * at.beat() && at.ticks() <= most * at.beat() && at.marks().containsAll(place)
                     && then.filter(each -> at.next().filter(next -> each.fits(at.chord(), next, next, at.key())).isEmpty()).isEmpty()
-                    && before.filter(each -> at.before().filter(other -> each.fits(other, at.chord(), other, at.key())).isEmpty()).isEmpty();
+                    && before.filter(each -> at.before().map(other -> !each.fits(other, at.chord(), other, at.key())).orElse(!each.onlyForbids())).isEmpty();
         }
     }
 
@@ -70,6 +70,11 @@ public record ColourRule(String id, String name, String kind, Look chord, List<S
      * @param except degrees it must not stand on
      */
     record Beside(Set<Integer> up, Set<Integer> on, Set<Integer> except, Set<String> is) {
+
+        /** Whether it asks for nothing, so that where there is no chord nothing is wrong. */
+        private boolean onlyForbids() {
+            return up.isEmpty() && on.isEmpty() && is.isEmpty();
+        }
 
         private boolean fits(ChordSymbol from, ChordSymbol to, ChordSymbol it, Key key) {
             int moved = Math.floorMod(to.root().chroma() - from.root().chroma(), 12);

@@ -108,8 +108,14 @@ record Made(Place root, Optional<Quality> quality, Optional<Place> bass, Share s
         if (itself) {
             return Optional.of(place.chord());
         }
-        Optional<ChordSymbol> made = root.on(place).map(at -> ChordSymbol.of(at, quality.orElse(place.chord().quality())));
+        Optional<ChordSymbol> made = root.on(place).map(at -> read(ChordSymbol.of(at, quality.orElse(place.chord().quality())), place));
         return bass.isEmpty() ? made : made.flatMap(chord -> bass.get().on(place).map(under -> chord.over(spelled(chord, under))));
+    }
+
+    /** A dominant on C♭ or F♭ is written B7 and E7, as players write it, where the key has no such note. */
+    private static ChordSymbol read(ChordSymbol chord, ColourPlace place) {
+        boolean white = chord.root().alteration() < 0 && PitchClass.simplest(chord.root().chroma()).alteration() == 0;
+        return chord.quality().isDominant() && white && !place.key().holds(chord.root()) ? chord.root(PitchClass.simplest(chord.root().chroma())) : chord;
     }
 
     /** A bass that is a tone of its chord is named as that. */

@@ -5,6 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -15,6 +16,8 @@ import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import zapateo.arrangement.Preset;
+import zapateo.colour.ColourStyle;
+import zapateo.colour.WholeSong;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Player;
 import tools.jackson.databind.json.JsonMapper;
@@ -27,6 +30,7 @@ class DemoRepertoire implements ApplicationRunner {
     private static final Logger LOG = LoggerFactory.getLogger(DemoRepertoire.class);
     private static final String FIGURE_LINE = "// figure: ";
     private static final String RIGHT_LINE = "// right: ";
+    private static final String COLOUR_LINE = "// colour: ";
     private static final Map<String, String> OCCASIONS = Map.of("singer", "with a singer", "band", "with the band");
 
     private final SongMapper mapper;
@@ -67,14 +71,21 @@ class DemoRepertoire implements ApplicationRunner {
         return text.lines().filter(each -> each.startsWith(line)).findFirst().map(each -> each.substring(line.length()).strip());
     }
 
+    /** @param said a style and an amount, as in {@code gospel 2} */
+    private static List<ChoicesRequest.ColourRequest> colours(String chart, String said) {
+        String[] words = said.split(" ");
+        return ChartParser.parse(chart).song().map(song -> WholeSong.of(song, ColourStyle.of(words[0]), Integer.parseInt(words[1]), 0)).orElse(List.of()).stream().map(ChoicesRequest.ColourRequest::of).toList();
+    }
+
     private void load(Resource resource) {
         try {
             String text = resource.getContentAsString(StandardCharsets.UTF_8);
             String figure = said(text, FIGURE_LINE).orElseThrow();
             String right = said(text, RIGHT_LINE).map(choices -> ", \"right\": " + choices).orElse("");
-            String choices = "{\"figure\": \"" + figure + "\"" + right + "}";
-            String chart = text.lines().filter(line -> !line.startsWith(FIGURE_LINE) && !line.startsWith(RIGHT_LINE)).reduce("", (all, line) -> all + line + "\n");
-            songs.create(Player.ONLY, new SongRequest(null, chart, json.readValue(choices, ChoicesRequest.class), null, "alone", others(chart), null));
+            String kept = "{\"figure\": \"" + figure + "\"" + right + "}";
+            String chart = text.lines().filter(line -> Stream.of(FIGURE_LINE, RIGHT_LINE, COLOUR_LINE).noneMatch(line::startsWith)).reduce("", (all, line) -> all + line + "\n");
+            ChoicesRequest choices = json.readValue(kept, ChoicesRequest.class).colours(said(text, COLOUR_LINE).map(colour -> colours(chart, colour)).orElse(List.of()));
+            songs.create(Player.ONLY, new SongRequest(null, chart, choices, null, "alone", others(chart), null));
         } catch (IOException e) {
             throw new IllegalStateException("the demo chart " + resource.getFilename() + " cannot be read", e);
         }
