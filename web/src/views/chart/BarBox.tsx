@@ -15,6 +15,7 @@ export const BarBox = memo(function BarBox({
   playing,
   degrees,
   words,
+  coloured,
   typing,
   sheet,
   onType,
@@ -28,6 +29,8 @@ export const BarBox = memo(function BarBox({
   playing: boolean;
   degrees: Degrees;
   words: boolean;
+  /** What is heard instead of the chart's chords, where a colour is kept; empty for most bars. */
+  coloured: string;
   typing: string | null;
   sheet: Sheet;
   onType: (typing: { bar: number; text: string } | null) => void;
@@ -80,6 +83,19 @@ export const BarBox = memo(function BarBox({
           </span>
           {bar.opens && <Dots side="left-0.5" />}
           {bar.closes && <Dots side="right-0.5" />}
+          {coloured && (
+            <span
+              data-coloured=""
+              title="What is heard: a colour is kept here. The chart keeps its own chords."
+              className="absolute right-1.5 bottom-0.5 left-1.5 z-10 flex gap-1.5 overflow-hidden whitespace-nowrap text-[0.86rem] text-accent italic leading-none"
+            >
+              <span className="sr-only">heard as </span>
+              {coloured.split(" ").map((symbol, index) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice
+                <Chord key={index} symbol={symbol} />
+              ))}
+            </span>
+          )}
           <span className={`relative block h-11 ${bar.opens ? "ml-1.5" : ""}`}>
             {bar.chords.map((each, index) => (
               <span

@@ -1,6 +1,6 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { Problem } from "../../api/client";
-import { useShown, useWork } from "../../song/desk";
+import { useArranged, useShown, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { isTaken } from "../../ui/keys";
 import { DegreeWalk } from "./DegreeWalk";
@@ -15,6 +15,16 @@ import { useTyped } from "./useTyped";
 /** The chart's text on one side, the sheet it makes on the other, in step: either can be written in. */
 export function Chart() {
   const { desk, chart, chartError } = useWork();
+  const { arrangement } = useArranged();
+  const coloured = useMemo(
+    () =>
+      new Map(
+        (arrangement?.bars ?? [])
+          .filter((bar) => bar.borrowed.length > 0)
+          .map((bar) => [bar.index, bar.chords.map((chord) => chord.symbol).join(" ")]),
+      ),
+    [arrangement],
+  );
   const { trial } = useShown();
   const sheet = useSheet(chart);
   const typed = useTyped(desk);
@@ -65,6 +75,7 @@ export function Chart() {
               playing={playing}
               degrees={degrees}
               words={words}
+              coloured={coloured}
               typing={typing}
               onType={setTyping}
             />

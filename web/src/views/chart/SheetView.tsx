@@ -12,6 +12,7 @@ export function SheetView({
   playing,
   degrees,
   words,
+  coloured,
   typing,
   onType,
 }: {
@@ -21,6 +22,8 @@ export function SheetView({
   playing: number;
   degrees: Degrees;
   words: boolean;
+  /** What is heard instead of a bar's own chords, by the bar as played. */
+  coloured: Map<number, string>;
   /** The bar that is typed into, and what it begins with; null for none. */
   typing: { bar: number; text: string } | null;
   onType: (typing: { bar: number; text: string } | null) => void;
@@ -62,6 +65,7 @@ export function SheetView({
                   playing={bar.played.includes(playing)}
                   degrees={degrees}
                   words={words}
+                  coloured={bar.played.map((index) => coloured.get(index)).find(Boolean) ?? ""}
                   typing={typing?.bar === bar.bar ? typing.text : null}
                   sheet={sheet}
                   onType={onType}

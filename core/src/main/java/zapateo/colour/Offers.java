@@ -33,6 +33,7 @@ public final class Offers {
     private final List<ColourPlace> places;
     private final boolean sung;
     private final Map<List<ChordSymbol>, VoiceLeading> between = new HashMap<>();
+    private final Map<List<Integer>, Against> asItStands = new HashMap<>();
 
     /** @param style only what it takes; empty for all there is */
     public Offers(Song song, Optional<ColourStyle> style) {
@@ -84,8 +85,8 @@ public final class Offers {
         if (laid.pieces().size() > 1 && shortest < HEARD_MS / 2) {
             return Optional.empty();
         }
-        Against without = sung ? around(song, laid) : Against.NOTHING;
-        Against with = sung ? around(Laid.on(song, List.of(laid)), laid) : Against.NOTHING;
+        Against without = sung ? around(laid, false) : Against.NOTHING;
+        Against with = sung ? around(laid, true) : Against.NOTHING;
         if (with.isMoreThan(without)) {
             return Optional.empty();
         }
@@ -139,11 +140,11 @@ public final class Offers {
         return sum;
     }
 
-    /** Of the melody from two bars before to two after. */
-    private static Against around(Song song, Laid laid) {
+    /** Of the melody from two bars before to two after, as it stands and with what is laid there. */
+    private Against around(Laid laid, boolean with) {
         int from = Math.max(0, laid.place().bar().index() - 2);
         int to = Math.min(song.bars().size(), song.barAt(laid.pieces().get(laid.pieces().size() - 1).end() - 1).index() + 3);
-        return Against.of(song, from, to);
+        return with ? Against.of(Laid.on(song, List.of(laid)), from, to) : asItStands.computeIfAbsent(List.of(from, to), run -> Against.of(song, from, to));
     }
 
     /**

@@ -33,6 +33,8 @@ public final class Song {
     /** Chords that are played in place of the written ones, by the bar's index; empty for most songs. */
     private final Map<Integer, List<ChordSpan>> replaced;
     private final Optional<Raised> raised;
+    /** What is played where nothing is replaced. */
+    private final List<Section> unfolded;
 
     /**
      * What stands above the first bar.
@@ -51,12 +53,12 @@ public final class Song {
     public record Raised(int bar, Transposition way) {
     }
 
-    private Song(Heading heading, List<WrittenSection> written, List<Integer> form, Map<Integer, List<ChordSpan>> replaced, Optional<Raised> raised) {
+    private Song(Heading heading, List<WrittenSection> written, List<Integer> form, List<Section> unfolded, Map<Integer, List<ChordSpan>> replaced, Optional<Raised> raised) {
         this.heading = heading;
         this.written = List.copyOf(written);
         this.form = List.copyOf(form);
         this.replaced = Map.copyOf(replaced);
-        List<Section> unfolded = Unfolding.of(this.written, this.form, heading.key(), heading.tempo());
+        this.unfolded = unfolded;
         this.raised = raised;
         this.sections = replaced.isEmpty() && raised.isEmpty() ? unfolded : unfolded.stream().map(this::replaced).toList();
         this.bars = sections.stream().flatMap(section -> section.bars().stream()).toList();
@@ -70,7 +72,7 @@ public final class Song {
      * @throws Refused when it has no bars, or more than {@value #MOST_BARS} as played
      */
     public static Song of(Heading heading, List<WrittenSection> written, List<Integer> form) {
-        return new Song(heading, written, form, Map.of(), Optional.empty());
+        return unfolded(heading, written, form, Map.of(), Optional.empty());
     }
 
     private Section replaced(Section section) {
@@ -83,7 +85,7 @@ public final class Song {
 
     /** The same song in another key from a bar on, melody and all; what is written stays as it is. */
     public Song raised(Raised from) {
-        return new Song(heading, written, form, replaced, Optional.of(from));
+        return new Song(heading, written, form, unfolded, replaced, Optional.of(from));
     }
 
     /**
@@ -94,7 +96,11 @@ public final class Song {
     public Song played(Map<Integer, List<ChordSpan>> chords) {
         Map<Integer, List<ChordSpan>> all = new HashMap<>(replaced);
         all.putAll(chords);
-        return new Song(heading, written, form, all, raised);
+        return new Song(heading, written, form, unfolded, all, raised);
+    }
+
+    private static Song unfolded(Heading heading, List<WrittenSection> written, List<Integer> form, Map<Integer, List<ChordSpan>> replaced, Optional<Raised> raised) {
+        return new Song(heading, written, form, Unfolding.of(List.copyOf(written), List.copyOf(form), heading.key(), heading.tempo()), replaced, raised);
     }
 
     public Heading heading() {
@@ -183,7 +189,7 @@ public final class Song {
             sections.set(0, new WrittenSection(first.name(), bars, first.again()));
             Map<Integer, List<ChordSpan>> later = new HashMap<>(replaced);
             later.computeIfPresent(0, (index, spans) -> Stream.concat(Stream.of(ChordSpan.unsaid(0, beat)), spans.stream().map(span -> span.at(span.tick() + beat, span.ticks()))).toList());
-            return new Song(heading, sections, form, later, raised);
+            return unfolded(heading, sections, form, later, raised);
         }
         WrittenBar silent = new WrittenBar(0, leadInMeter(), beat, List.of(ChordSpan.unsaid(0, beat)), List.of(), WrittenBar.Marks.NONE);
         sections.add(WrittenSection.of("", List.of(silent)));
@@ -192,7 +198,7 @@ public final class Song {
         form.forEach(place -> order.add(place + 1));
         Map<Integer, List<ChordSpan>> later = new HashMap<>();
         replaced.forEach((index, spans) -> later.put(index + 1, spans));
-        return new Song(heading, sections, order, later, raised.map(each -> new Raised(each.bar() + 1, each.way())));
+        return unfolded(heading, sections, order, later, raised.map(each -> new Raised(each.bar() + 1, each.way())));
     }
 
     /** How long the silent beat of {@link #withLeadIn} is. */

@@ -219,7 +219,7 @@ public class ColoursController {
         try {
             return Choices.Run.parse(bars);
         } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
+            throw Refusal.unusable("bars " + refused.getMessage());
         }
     }
 
