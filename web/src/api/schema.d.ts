@@ -1829,6 +1829,7 @@ export interface components {
         };
         ParkedRequest: {
             asTheyAre?: number[];
+            colours?: components["schemas"]["ColourRequest"][];
             fingers?: components["schemas"]["FingerRequest"][];
             licks?: components["schemas"]["LickRequest"][];
             locks?: components["schemas"]["LockRequest"][];

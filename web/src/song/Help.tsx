@@ -37,6 +37,12 @@ const TUNE_KEYS = [
   ["Insert, Delete", "a note behind it, none"],
 ];
 
+const COLOUR_KEYS = [
+  ["↑ ↓", "through what is offered"],
+  ["A", "before, after, while it plays"],
+  ["Enter, Delete", "keep it, drop it"],
+];
+
 /** Keys, the signs of the chart, and the cautions. */
 export function Help({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
@@ -50,6 +56,12 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               <h3 className="text-lg">Keys</h3>
               <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
                 {KEYS.map(([key, meaning]) => (
+                  <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
+                ))}
+              </dl>
+              <h3 className="mt-6 text-lg">Colour</h3>
+              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
+                {COLOUR_KEYS.map(([key, meaning]) => (
                   <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>

@@ -79,7 +79,7 @@ export function Masthead({
             aria-current={index === at ? "page" : undefined}
             className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-lg:px-2 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
           >
-            <span className="max-lg:hidden">
+            <span className="max-xl:hidden">
               <PathMark filled={index <= at} />
             </span>
             {step.name}

@@ -44,6 +44,14 @@ describe("what hangs on bars", () => {
     expect(movedChoices(moved, [{ from: 4, to: null }]).parked?.locks).toHaveLength(1);
   });
 
+  it("colours go with their bar and are parked with it", () => {
+    const colour = { bar: 3, tick: 0, over: ["C"], rule: "added-sixth", variant: "sixth" };
+    expect(movedChoices({ colours: [colour] }, [{ from: 3, to: 5 }]).colours).toEqual([{ ...colour, bar: 5 }]);
+    const gone = movedChoices({ colours: [colour] }, [{ from: 3, to: null }]);
+    expect(gone.colours).toEqual([]);
+    expect(gone.parked?.colours).toEqual([colour]);
+  });
+
   it("stays as it is where no bar has moved", () => {
     expect(movedChoices(choices, [])).toBe(choices);
     expect(movedChoices({ figure: "held" }, [{ from: 1, to: 2 }])).toEqual({ figure: "held" });

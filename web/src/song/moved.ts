@@ -36,6 +36,9 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
   const fingers = hung(choices.fingers, (gone) => {
     parked.fingers = [...(parked.fingers ?? []), ...gone];
   });
+  const colours = hung(choices.colours, (gone) => {
+    parked.colours = [...(parked.colours ?? []), ...gone];
+  });
   const licks = hung(choices.right?.licks, (gone) => {
     parked.licks = [...(parked.licks ?? []), ...gone];
   });
@@ -57,6 +60,7 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
     wavedOff,
     locks,
     fingers,
+    colours,
     right: choices.right && given({ ...choices.right, licks, plain, asTheyAre }),
     parked: Object.keys(parked).length > 0 ? parked : undefined,
   });

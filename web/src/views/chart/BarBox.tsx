@@ -87,7 +87,7 @@ export const BarBox = memo(function BarBox({
             <span
               data-coloured=""
               title="What is heard: a colour is kept here. The chart keeps its own chords."
-              className="absolute right-1.5 bottom-0.5 left-1.5 z-10 flex gap-1.5 overflow-hidden whitespace-nowrap text-[0.86rem] text-accent italic leading-none"
+              className="absolute top-0.5 right-1.5 flex max-w-[72%] gap-1.5 overflow-hidden whitespace-nowrap text-[0.86rem] text-accent italic leading-none"
             >
               <span className="sr-only">heard as </span>
               {coloured.split(" ").map((symbol, index) => (

@@ -85,7 +85,11 @@ function chartOf(...sections: { name: string; again?: number; bars: WrittenBar[]
 }
 
 function arrangementOf(bars: number): Arrangement {
-  return { bars: Array.from({ length: bars }, (_, index) => ({ index, chords: [], borrowed: [] })), strokes: [], pedal: [] } as unknown as Arrangement;
+  return {
+    bars: Array.from({ length: bars }, (_, index) => ({ index, chords: [], borrowed: [] })),
+    strokes: [],
+    pedal: [],
+  } as unknown as Arrangement;
 }
 
 type Call = { url: string; body: { text: string; edit?: unknown } };

@@ -174,12 +174,13 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
     public record ParkedRequest(@Size(max = 500, message = "expected at most 500") List<@NotNull @Valid OverrideRequest> overrides,
                                 @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
                                 @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
+                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid ColourRequest> colours,
                                 @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LickRequest> licks,
                                 @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> plain,
                                 @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> asTheyAre) {
 
         int count() {
-            return Stream.of(overrides, locks, fingers, licks, plain, asTheyAre).filter(Objects::nonNull).mapToInt(List::size).sum();
+            return Stream.of(overrides, locks, fingers, colours, licks, plain, asTheyAre).filter(Objects::nonNull).mapToInt(List::size).sum();
         }
     }
 
