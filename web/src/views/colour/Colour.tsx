@@ -212,12 +212,8 @@ export function Colour() {
 
 function facts(offer: Offer, hand: { barBefore: number; barAfter: number } | undefined): string {
   const keeps = offer.keeps.length > 0 ? `keeps ${offer.keeps.join(" ")}` : "keeps no tone";
-  const moves =
-    offer.moves > 0
-      ? `the voices move ${offer.moves} semitones more`
-      : offer.moves < 0
-        ? `the voices move ${-offer.moves} semitones less`
-        : "the voices move as far";
+  const far = `${Math.abs(offer.moves)} ${Math.abs(offer.moves) === 1 ? "semitone" : "semitones"}`;
+  const moves = offer.moves === 0 ? "the voices move as far" : `the voices move ${far} ${offer.moves > 0 ? "more" : "less"}`;
   const tune = offer.clash.without > offer.clash.with ? "; the melody rubs less" : "";
   const work = hand
     ? Math.abs(hand.barAfter - hand.barBefore) < 0.5
