@@ -47,20 +47,20 @@ export function useRightFigures() {
 }
 
 /** What each note of a chart's melody is to its chord. */
-export function useFit(chart: string) {
+export function useFit(chart: string, colours?: Colour[]) {
   return useQuery<Fit, Refused>({
-    queryKey: ["fit", chart],
-    queryFn: () => take(api.POST("/api/right-hand/fit", { body: { chart } })),
+    queryKey: ["fit", chart, colours],
+    queryFn: () => take(api.POST("/api/right-hand/fit", { body: { chart, ...heard(colours) } })),
     placeholderData: keepPreviousData,
     retry: false,
   });
 }
 
 /** What to improvise on, chord by chord. */
-export function useImprovNotes(chart: string) {
+export function useImprovNotes(chart: string, colours?: Colour[]) {
   return useQuery<ImprovNotes, Refused>({
-    queryKey: ["improv", chart],
-    queryFn: () => take(api.POST("/api/right-hand/notes", { body: { chart } })),
+    queryKey: ["improv", chart, colours],
+    queryFn: () => take(api.POST("/api/right-hand/notes", { body: { chart, ...heard(colours) } })),
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -77,6 +77,11 @@ export function useLicks(asked: Asked, bar: number) {
     placeholderData: keepPreviousData,
     retry: false,
   });
+}
+
+/** The colours a chart is heard with. */
+function heard(colours: Colour[] | undefined): { choices?: { colours: Colour[] } } {
+  return colours?.length ? { choices: { colours } } : {};
 }
 
 /** The styles of colour and all rules; they do not change. */
@@ -119,10 +124,10 @@ export function useColourForHand(asked: Asked, colour: Colour | undefined) {
 }
 
 /** One shape to hold over some bars. */
-export function useOneShape(chart: string, bars: string) {
+export function useOneShape(chart: string, bars: string, colours?: Colour[]) {
   return useQuery<OneShape, Refused>({
-    queryKey: ["one-shape", chart, bars],
-    queryFn: () => take(api.POST("/api/right-hand/one-shape", { body: { chart, bars } })),
+    queryKey: ["one-shape", chart, bars, colours],
+    queryFn: () => take(api.POST("/api/right-hand/one-shape", { body: { chart, bars, ...heard(colours) } })),
     placeholderData: keepPreviousData,
     retry: false,
   });

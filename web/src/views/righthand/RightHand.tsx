@@ -41,8 +41,8 @@ export function RightHand() {
   const sound = useSound();
   useEffect(() => void wakeEngraver(), []);
   const figures = useRightFigures();
-  const fit = useFit(settledChart);
-  const notes = useImprovNotes(settledChart);
+  const fit = useFit(settledChart, desk.draft.choices.colours);
+  const notes = useImprovNotes(settledChart, desk.draft.choices.colours);
   const [panel, setPanel] = useState<(typeof PANELS)[number][0]>("fit");
   const [own, setOwn] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -161,6 +161,7 @@ export function RightHand() {
         {panel === "shape" && (
           <ShapePanel
             chart={settledChart}
+            colours={desk.draft.choices.colours}
             bars={barsOf(arrangement.bars, selection)}
             onHold={() => change(chooseManner(right, section, { style: "comping", shapes: "held" }))}
           />

@@ -1,9 +1,20 @@
+import type { Colour } from "../../api/client";
 import { useOneShape } from "../../api/queries";
 import { Chord } from "../../ui/Chord";
 
 /** One shape for the chosen bars, held while the bass moves: what it states of each chord and what it loses. */
-export function ShapePanel({ chart, bars, onHold }: { chart: string; bars: string; onHold: () => void }) {
-  const shape = useOneShape(chart, bars);
+export function ShapePanel({
+  chart,
+  colours,
+  bars,
+  onHold,
+}: {
+  chart: string;
+  colours?: Colour[] | undefined;
+  bars: string;
+  onHold: () => void;
+}) {
+  const shape = useOneShape(chart, bars, colours);
   if (shape.isError) return <p className="leading-snug">{shape.error.message}</p>;
   if (!shape.data) return <p className="text-quiet">Searching …</p>;
   const seen = new Set<string>();

@@ -155,17 +155,32 @@ public final class Offers {
      */
     record Against(int clashes, int rubs) {
 
+        private static final int CLASH = 1_000;
         private static final Against NOTHING = new Against(0, 0);
 
         static Against of(Song song, int from, int to) {
             int clashes = 0;
             int rubs = 0;
             for (ToneFit.Heard heard : ToneFit.of(song, from, to)) {
-                boolean clash = heard.kind() == ToneFit.Kind.CLASH || heard.avoid();
-                clashes += clash ? 1 : 0;
-                rubs += !clash && heard.kind() != ToneFit.Kind.CHORD_TONE && heard.against().isPresent() && heard.ticks() >= song.bars().get(heard.bar()).meter().beatTicks() ? 1 : 0;
+                clashes += clashes(heard) ? 1 : 0;
+                rubs += rubs(song, heard) ? 1 : 0;
             }
             return new Against(clashes, rubs);
+        }
+
+        /** Each bar's, a clash for more than any number of rubs. */
+        static int[] byBar(Song song) {
+            int[] bars = new int[song.bars().size()];
+            ToneFit.of(song).forEach(heard -> bars[heard.bar()] += clashes(heard) ? CLASH : rubs(song, heard) ? 1 : 0);
+            return bars;
+        }
+
+        private static boolean clashes(ToneFit.Heard heard) {
+            return heard.kind() == ToneFit.Kind.CLASH || heard.avoid();
+        }
+
+        private static boolean rubs(Song song, ToneFit.Heard heard) {
+            return !clashes(heard) && heard.kind() != ToneFit.Kind.CHORD_TONE && heard.against().isPresent() && heard.ticks() >= song.bars().get(heard.bar()).meter().beatTicks();
         }
 
         boolean isMoreThan(Against other) {

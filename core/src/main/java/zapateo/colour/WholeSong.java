@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
@@ -25,6 +26,8 @@ public final class WholeSong {
     private static final double AGAIN = 0.4;
     private static final double BEST = 3;
     private static final double COST = 0.5;
+    /** Colours within so many bars are nearby. */
+    private static final int NEARBY = 2;
     private static final double TASTE = 0.6;
     private static final double DRESSED = 0.1;
     private static final double AGAIN_THE_SAME = 0.3;
@@ -148,21 +151,21 @@ public final class WholeSong {
         return kept(song, singable(song, taken));
     }
 
-    /** Two colours that each let the melody be may not do so together: the one that is worth less goes. */
+    /** Two colours that each let the melody be may not do so together: where it is worse the one nearby that costs most goes. */
     private static List<Offer> singable(Song song, List<Offer> taken) {
         List<Offer> left = new ArrayList<>(taken);
-        if (!song.hasTune()) {
-            return left;
-        }
-        Offers.Against without = against(song);
-        while (!left.isEmpty() && against(coloured(song, left)).isMoreThan(without)) {
-            left.remove(left.stream().min(Comparator.comparingInt((Offer offer) -> against(coloured(song, left.stream().filter(each -> each != offer).toList())).clashes()).thenComparingDouble(offer -> -offer.cost())).orElseThrow());
+        int[] without = song.hasTune() ? Offers.Against.byBar(song) : new int[0];
+        for (int worse = song.hasTune() ? worse(song, left, without) : -1; worse >= 0 && !left.isEmpty(); worse = worse(song, left, without)) {
+            int bar = worse;
+            left.remove(left.stream().min(Comparator.comparingInt((Offer offer) -> Math.abs(offer.bar() - bar) / NEARBY).thenComparingDouble(offer -> -offer.cost())).orElseThrow());
         }
         return left;
     }
 
-    private static Offers.Against against(Song song) {
-        return Offers.Against.of(song, 0, song.bars().size());
+    /** The first bar whose melody is more against its chords than it was, -1 where there is none. */
+    private static int worse(Song song, List<Offer> offers, int[] without) {
+        int[] with = Offers.Against.byBar(coloured(song, offers));
+        return IntStream.range(0, with.length).filter(bar -> with[bar] > without[bar]).findFirst().orElse(-1);
     }
 
     private static Song coloured(Song song, List<Offer> offers) {

@@ -83,6 +83,14 @@ class ColourApiTest {
         assertThat(written.path("left").asInt()).isZero();
     }
 
+    /** What is improvised on is what is heard. */
+    @Test
+    void the_right_hands_notes_follow_the_coloured_chords() {
+        JsonNode chords = SERVER.post("/api/right-hand/notes", Map.of("chart", CHART, "choices", Map.of("colours", List.of(PASSING)))).json().path("chords");
+        assertThat(texts(chords, "chord")).startsWith("C", "C♯°7", "Dm");
+        assertThat(texts(SERVER.post("/api/right-hand/notes", Map.of("chart", CHART)).json().path("chords"), "chord")).startsWith("C", "Dm");
+    }
+
     @Test
     void what_lost_its_ground_waits_and_says_so() {
         JsonNode answer = SERVER.post("/api/arrangements", Map.of("chart", CHART.replace("| C | Dm", "| Em | Dm"), "choices", Map.of("colours", List.of(PASSING)))).json();

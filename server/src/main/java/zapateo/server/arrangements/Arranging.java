@@ -15,6 +15,7 @@ import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
 import zapateo.arrangement.Repairs;
+import zapateo.colour.Coloured;
 import zapateo.colour.KeptColour;
 import zapateo.critic.Fault;
 import zapateo.hand.Pianist;
@@ -84,6 +85,12 @@ public class Arranging {
     public Song read(String chart) {
         ChartReading reading = computed.reading(chart);
         return reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
+    }
+
+    /** The song with the colours that choices keep. */
+    public Song heard(String chart, ChoicesRequest choices) {
+        Song song = read(chart);
+        return choices == null ? song : Coloured.of(song, choices.choices("choices.").colours()).song();
     }
 
     public Result arrange(String chart, ChoicesRequest choices, Pianist pianist) {

@@ -86,10 +86,10 @@ public class RightHandController {
     /** What each note of the melody is to the chord under it. */
     @PostMapping("/fit")
     public FitView fit(@Valid @RequestBody ArrangeRequest request) {
-        Song song = arranging.read(request.chart());
+        Song song = arranging.heard(request.chart(), request.choices());
         return new FitView(ToneFit.of(song).stream().map(note -> new FitNoteView(note.bar(), note.tick(), note.ticks(), note.pitch().midi(), note.pitch().toString(), note.kind().id(), note.avoid(),
                 words.of(why(note)))).toList(),
-                BetterChord.of(song).stream().map(each -> new BetterView(each.bar(), each.tick(), each.now().toString(), each.better().toString(), each.hits(), each.notes())).toList(),
+                BetterChord.of(arranging.read(request.chart())).stream().map(each -> new BetterView(each.bar(), each.tick(), each.now().toString(), each.better().toString(), each.hits(), each.notes())).toList(),
                 Monotone.of(song).stream().map(each -> new SameView(each.bar(), each.pitch().toString(), each.times())).toList());
     }
 
@@ -116,7 +116,7 @@ public class RightHandController {
     /** What to improvise on, chord by chord. */
     @PostMapping("/notes")
     public NotesView notes(@Valid @RequestBody ArrangeRequest request) {
-        Song song = arranging.read(request.chart());
+        Song song = arranging.heard(request.chart(), request.choices());
         return new NotesView(names(song.key().pentatonic()), names(Improvising.blues(song.key())), Improvising.of(song).stream().map(over -> new OverView(over.bar(), over.tick(), over.ticks(),
                 over.chord().toString(), over.scale().map(ChordScale::name).orElse(""),
                 over.notes().stream().map(note -> new ScaleNoteView(note.name().toString(), note.name().chroma(), note.kind().id())).toList())).toList());
@@ -229,7 +229,7 @@ public class RightHandController {
     /** One shape to hold over some bars while the bass moves. */
     @PostMapping("/one-shape")
     public ShapeView oneShape(@Valid @RequestBody ShapeRequest request) {
-        Song song = arranging.read(request.chart());
+        Song song = arranging.heard(request.chart(), request.choices());
         List<ChordSymbol> chords;
         try {
             Choices.Run run = Choices.Run.parse(request.bars());

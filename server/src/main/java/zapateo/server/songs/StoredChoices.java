@@ -14,6 +14,7 @@ import zapateo.server.problems.Refusal;
  * <ol>
  * <li>the choices by themselves, as they were sent
  * <li>{@code {format, choices, ownFigures}}
+ * <li>the same; the choices may have colours
  * </ol>
  *
  * @param ownFigures what the figures of one's own that they name said when they were kept, by the figures' ids
@@ -22,7 +23,8 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
 
     static final StoredChoices NONE = new StoredChoices(ChoicesRequest.NONE, Map.of());
 
-    private static final int FORMAT = 2;
+    private static final int FORMAT = 3;
+    private static final int WITHOUT_COLOURS = 2;
 
     StoredChoices {
         ownFigures = new TreeMap<>(ownFigures);
@@ -45,7 +47,7 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
         int format = kept.path("format").asInt(1);
         return switch (format) {
             case 1 -> new StoredChoices(json.treeToValue(kept, ChoicesRequest.class), Map.of());
-            case FORMAT -> {
+            case WITHOUT_COLOURS, FORMAT -> {
                 Map<String, UUID> figures = new TreeMap<>();
                 kept.path("ownFigures").properties().forEach(each -> figures.put(each.getKey(), UUID.fromString(each.getValue().asString())));
                 yield new StoredChoices(json.treeToValue(kept.path("choices"), ChoicesRequest.class), figures);
