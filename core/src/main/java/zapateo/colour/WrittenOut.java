@@ -1,11 +1,16 @@
 package zapateo.colour;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Song;
@@ -26,25 +31,36 @@ public record WrittenOut(Map<Integer, List<ChordSpan>> chords, List<KeptColour> 
         for (int i = 0; i < written.size(); i++) {
             places.putIfAbsent(written.get(i), i);
         }
-        Map<Integer, List<ChordSpan>> chords = new TreeMap<>();
-        List<KeptColour> left = new ArrayList<>();
-        List<KeptColour> taken = new ArrayList<>();
-        for (KeptColour colour : kept) {
-            Map<Integer, List<ChordSpan>> changed = colour.pass().isPresent() || ColourRule.named(colour.rule()).filter(rule -> rule.raises() > 0).isPresent() ? Map.of() : changes(song, places, colour);
-            if (changed.isEmpty()) {
-                left.add(colour);
-            } else {
-                taken.add(colour);
+        Map<Integer, Long> times = song.bars().stream().collect(Collectors.groupingBy(Bar::number, Collectors.counting()));
+        Map<KeptColour, Long> heard = Coloured.of(song, kept).sounding().stream().collect(Collectors.groupingBy(Coloured.Heard::colour, Collectors.counting()));
+        Set<KeptColour> taken = new LinkedHashSet<>(kept);
+        taken.removeIf(colour -> colour.pass().isPresent() || ColourRule.named(colour.rule()).filter(rule -> rule.raises() > 0).isPresent() || !Objects.equals(heard.get(colour), times.get(colour.bar())));
+        while (true) {
+            Coloured coloured = Coloured.of(song, List.copyOf(taken));
+            Map<Integer, List<ChordSpan>> chords = new TreeMap<>();
+            Set<Integer> unlike = new HashSet<>();
+            for (Bar bar : coloured.song().bars()) {
+                int place = places.get(song.bars().get(bar.index()).written());
+                if (!bar.chords().equals(chords.computeIfAbsent(place, each -> bar.chords()))) {
+                    unlike.add(place);
+                }
+            }
+            if (unlike.isEmpty()) {
+                chords.entrySet().removeIf(each -> written.get(each.getKey()).chords().equals(each.getValue()));
+                return new WrittenOut(chords, kept.stream().filter(colour -> !taken.contains(colour)).toList());
+            }
+            // A bar that is played again and does not sound the same every time cannot be written once.
+            coloured.sounding().stream().filter(each -> touches(song, places, each, unlike)).forEach(each -> taken.remove(each.colour()));
+        }
+    }
+
+    private static boolean touches(Song song, Map<WrittenBar, Integer> places, Coloured.Heard heard, Set<Integer> unlike) {
+        for (int bar = song.barAt(heard.tick()).index(); bar < song.bars().size() && song.bars().get(bar).tick() < heard.tick() + heard.ticks(); bar++) {
+            if (unlike.contains(places.get(song.bars().get(bar).written()))) {
+                return true;
             }
         }
-        List<Bar> bars = Coloured.of(song, taken).song().bars();
-        for (Bar bar : bars) {
-            WrittenBar own = song.bars().get(bar.index()).written();
-            if (!own.chords().equals(bar.chords())) {
-                chords.put(places.get(own), bar.chords());
-            }
-        }
-        return new WrittenOut(chords, List.copyOf(left));
+        return false;
     }
 
     /** The song as a chart of it would be written, as far as one can say its colours: for lead sheets, which have their repeats. */
@@ -64,20 +80,5 @@ public record WrittenOut(Map<Integer, List<ChordSpan>> chords, List<KeptColour> 
             sections.add(new WrittenSection(section.name(), bars, section.again()));
         }
         return Song.of(song.heading(), sections, song.form());
-    }
-
-    /** What a colour changes in written bars; nothing where a bar that is played again does not sound the same every time. */
-    private static Map<Integer, List<ChordSpan>> changes(Song song, Map<WrittenBar, Integer> places, KeptColour colour) {
-        Map<Integer, List<ChordSpan>> changed = new TreeMap<>();
-        Song coloured = Coloured.of(song, List.of(colour)).song();
-        for (Bar bar : coloured.bars()) {
-            WrittenBar own = song.bars().get(bar.index()).written();
-            Optional<List<ChordSpan>> before = Optional.ofNullable(changed.putIfAbsent(places.get(own), bar.chords()));
-            if (before.filter(chords -> !chords.equals(bar.chords())).isPresent()) {
-                return Map.of();
-            }
-        }
-        changed.entrySet().removeIf(each -> song.writtenBars().get(each.getKey()).chords().equals(each.getValue()));
-        return changed;
     }
 }
