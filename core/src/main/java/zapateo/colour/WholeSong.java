@@ -54,7 +54,7 @@ public final class WholeSong {
     static List<CostTerm<Step>> terms(int amount) {
         return List.of(CostTerm.own("worth", 1, step -> -step.gain()), CostTerm.step("forbidden", 1, (from, to) -> isAllowed(from, to) ? 0 : Double.POSITIVE_INFINITY),
                 CostTerm.step("dense", DENSE[amount - 1], WholeSong::crowd),
-                CostTerm.step("same", AGAIN_THE_SAME, (from, to) -> from.offer().isPresent() && to.offer().filter(offer -> offer.rule().equals(from.offer().get().rule())).isPresent() ? 1 : 0));
+                CostTerm.step("same", AGAIN_THE_SAME, (from, to) -> isTheSame(from, to) ? 1 : 0));
     }
 
     /** Two coloured chords in a row are much where one of them moves; chords that only have a tone more are hardly noticed. */
@@ -65,6 +65,11 @@ public final class WholeSong {
         }
         boolean moves = from.offer().filter(offer -> offer.after().size() == 1).isEmpty() || to.offer().get().after().size() > 1;
         return moves ? 1 : DRESSED;
+    }
+
+    /** Whether one thing happens twice running; a tone more on every chord is one dress, and no repetition. */
+    private static boolean isTheSame(Step from, Step to) {
+        return from.offer().isPresent() && to.offer().filter(offer -> offer.after().size() > 1 && offer.rule().equals(from.offer().get().rule())).isPresent();
     }
 
     private static boolean isAllowed(Step from, Step to) {
