@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -179,11 +178,8 @@ public final class ChartEdit {
     public String chords(Map<Integer, List<ChordSpan>> byBar) {
         List<WrittenBar> expected = new ArrayList<>(cells.bars());
         byBar.forEach((bar, spans) -> expected.set(bar, expected.get(bar).chords(spans)));
-        ChartCells found = cells;
-        for (int bar : new TreeMap<>(byBar).keySet()) {
-            found = new ChartCells(found.set(bar, found.signs(bar) + ChartText.chords(expected.get(bar))));
-        }
-        return repaired(found.text(), expected);
+        List<ChartCells.Cut> cuts = byBar.keySet().stream().map(bar -> cells.replace(cells.cell(bar).cell(), cells.signs(bar) + ChartText.chords(expected.get(bar)))).toList();
+        return repaired(cells.apply(cuts), expected);
     }
 
     /** The whole chart in another key: chords, key line, changes of key and the tune; everything else as it was typed. */

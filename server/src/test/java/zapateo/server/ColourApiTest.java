@@ -48,6 +48,20 @@ class ColourApiTest {
         assertThat(SERVER.post("/api/colours/places", Map.of("chart", CHART, "bars", "0-8", "style", "stride")).json().path("bars").size()).isGreaterThan(3);
     }
 
+    /** A long song's answer stays small, and what it keeps is written out at once. */
+    @Test
+    void of_two_thousand_bars_the_best_of_each_place_is_told_and_all_can_be_written() {
+        String chart = "Key: C\n" + "| C | Dm | G | C |\n".repeat(500);
+        RealServer.Answer offers = SERVER.post("/api/colours/offers", Map.of("chart", chart, "bars", "0-2000"));
+        assertThat(offers.text().length()).isLessThan(1_000_000);
+        JsonNode all = offers.json().path("offers");
+        assertThat(all.size()).isBetween(100, 400);
+        JsonNode colours = SERVER.post("/api/colours/song", Map.of("chart", chart, "style", "gospel", "amount", 3)).json().path("choices");
+        JsonNode written = SERVER.post("/api/colours/write", "{\"chart\":\"" + chart.replace("\n", "\\n") + "\",\"choices\":" + colours + "}").json();
+        assertThat(written.path("left").asInt()).isZero();
+        assertThat(written.path("chart").asString().lines().count()).isEqualTo(501);
+    }
+
     @Test
     void the_whole_song_comes_back_as_choices_that_can_be_sent_again() {
         JsonNode choices = SERVER.post("/api/colours/song", Map.of("chart", CHART, "choices", Map.of("figure", "held"), "style", "gospel", "amount", 3, "seed", 7)).json().path("choices");

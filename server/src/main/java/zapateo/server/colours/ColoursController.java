@@ -9,9 +9,11 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -42,6 +44,10 @@ import zapateo.song.Song;
 @RestController
 @RequestMapping("/api/colours")
 public class ColoursController {
+
+    /** Of more bars than these not everything is told. */
+    private static final int MOST_WHOLE = 24;
+    private static final int MOST_BEST = 400;
 
     private final Arranging arranging;
     private final ReasonWords words;
@@ -138,13 +144,19 @@ public class ColoursController {
                             List<String> keeps, double moves, List<String> basses, WithoutWithView clash, WithoutWithView tension, String reason, List<VoicesView> without, List<VoicesView> with, ColourRequest colour) {
     }
 
-    /** What is worth hearing in some bars, best first at each place. */
+    /** What is worth hearing in some bars, best first at each place; of more than 24 bars the best of each place alone, of the first 400 places. */
     @PostMapping("/offers")
     public ColourOffersView offers(@Valid @RequestBody ColourOffersRequest request) {
         Song song = arranging.read(request.chart());
         Choices.Run bars = run(request.bars());
         Offers offers = offers(song, request);
-        return new ColourOffersView(offers.in(bars.first(), bars.last()).stream().map(offers::drawn).map(offer -> view(song, offer)).toList());
+        List<Offer> found = offers.in(bars.first(), bars.last());
+        if (bars.last() - bars.first() >= MOST_WHOLE) {
+            // Of many bars the best of each place, as many as a person looks at.
+            Set<Integer> places = new HashSet<>();
+            found = found.stream().filter(offer -> places.add(offer.tick())).limit(MOST_BEST).toList();
+        }
+        return new ColourOffersView(found.stream().map(offers::drawn).map(offer -> view(song, offer)).toList());
     }
 
     private static ColourOfferView view(Song song, Offer offer) {
