@@ -27,7 +27,7 @@ export function Colour() {
   useEffect(() => void wakeEngraver(), []);
   const book = useColourBook();
   const [style, setStyle] = useState("");
-  const [looked, setLooked] = useState(0);
+  const [looked, setLooked] = useState("");
   const [once, setOnce] = useState(false);
   const bars = arrangement?.bars ?? [];
   const all = selection[0] === 0 && selection[1] === bars.length - 1;
@@ -45,7 +45,11 @@ export function Colour() {
     const found = offered.data ?? [];
     return all ? found.filter((offer, at) => found.findIndex((each) => each.bar === offer.bar && each.tick === offer.tick) === at) : found;
   }, [offered.data, all]);
-  const at = Math.min(looked, Math.max(0, offers.length - 1));
+  // By what it is: hearing it takes its neighbours too, and the list grows.
+  const at = Math.max(
+    0,
+    offers.findIndex((each) => nameOf(each) === looked),
+  );
   const offer = offers[at];
   const kept = desk.draft.choices.colours ?? [];
   const pass =
@@ -57,7 +61,8 @@ export function Colour() {
   useEffect(() => () => setTriedColours(null), [setTriedColours]);
 
   const look = (next: number) => {
-    setLooked(Math.max(0, Math.min(offers.length - 1, next)));
+    const found = offers[Math.max(0, Math.min(offers.length - 1, next))];
+    setLooked(found ? nameOf(found) : "");
     setTriedColours(null);
   };
   /** Before and after in turn, while it plays. */
@@ -67,6 +72,7 @@ export function Colour() {
     const without = kept.filter((each) => !samePlace(each, colour));
     const heard = triedColours === null ? isKept : triedColours.some((each) => isSame(each, colour));
     setTriedColours(heard ? without : withIt);
+    setLooked(nameOf(offer));
     if (!playing) {
       select(Math.max(0, offer.bar - 1), Math.min(bars.length - 1, offer.bar + 1));
       sound.toggle();
@@ -116,7 +122,7 @@ export function Colour() {
         style={style}
         onStyle={(next) => {
           setStyle(next);
-          setLooked(0);
+          setLooked("");
           setTriedColours(null);
         }}
         onBar={(number) => {
@@ -210,6 +216,11 @@ export function Colour() {
   );
 }
 
+/** Which of the offers it is, whatever else is offered. */
+function nameOf(offer: Offer): string {
+  return `${offer.bar}.${offer.tick}.${offer.rule}.${offer.variant}`;
+}
+
 function facts(offer: Offer, hand: { barBefore: number; barAfter: number } | undefined): string {
   const keeps = offer.keeps.length > 0 ? `keeps ${offer.keeps.join(" ")}` : "keeps no tone";
   const far = `${Math.abs(offer.moves)} ${Math.abs(offer.moves) === 1 ? "semitone" : "semitones"}`;
@@ -262,7 +273,7 @@ function List({
             each.rule === offer.rule && each.variant === offer.variant && each.bar === offer.number && each.tick === offer.colour.tick,
         );
         return (
-          <li key={`${offer.bar}.${offer.tick}.${offer.rule}.${offer.variant}`} ref={place === at ? row : undefined}>
+          <li key={nameOf(offer)} ref={place === at ? row : undefined}>
             <button
               type="button"
               aria-pressed={place === at}

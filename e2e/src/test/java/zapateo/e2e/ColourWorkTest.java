@@ -69,6 +69,19 @@ class ColourWorkTest {
         assertThat(choices(song)).doesNotContain("passing-diminished-up");
     }
 
+    /** To hear it takes the bars beside it; what is looked at stays what it was. */
+    @Test
+    void what_is_heard_stays_looked_at_in_the_middle_of_the_song() {
+        Page page = open(Stage.newSong(CHART, "held"));
+        look(page, 4, "Sharp four on the way");
+        page.keyboard().press("a");
+        assertThat(page.getByText("heard with it, not kept yet")).isVisible();
+        assertThat(bar(page, 4)).hasAttribute("aria-label", "Bar 5: F, F♯°7");
+        page.keyboard().press("a");
+        assertThat(page.getByText("heard without it")).isVisible();
+        page.keyboard().press(" ");
+    }
+
     @Test
     void enter_keeps_delete_drops_and_undo_brings_it_back() {
         String song = Stage.newSong(CHART, "held");
@@ -100,7 +113,7 @@ class ColourWorkTest {
         assertThat(kept).hasCount(all - 1);
         button(page, "^plain again$").click();
         assertThat(page.getByText("Nothing yet")).isVisible();
-        kept(page, song, "");
+        page.waitForCondition(() -> !choices(song).contains("rule"));
     }
 
     @Test

@@ -111,7 +111,7 @@ public class Arranging {
     private Result arrange(Asked asked) {
         Choices choices = settled(asked);
         Computed.Key key = asked.key(choices);
-        Arrangement arrangement = computed.arrangement(key, () -> asked.arranger().arrange(asked.song(), choices, asked.pianist()));
+        Arrangement arrangement = arranged(asked, choices);
         Supplier<List<ProblemView>> problems = () -> problems(asked, arrangement);
         return new Result(arrangement, asked.pianist(), problems, withParts -> computed.view(new Computed.ViewKey(key, withParts, asked.waiting()),
                 () -> ArrangementView.of(arrangement, asked.pianist(), withParts, problems.get(), reasons::of)));
@@ -127,10 +127,14 @@ public class Arranging {
         Choices choices = settled(asked);
         KeptColour kept = colour.kept();
         List<KeptColour> others = choices.colours().stream().filter(each -> !(each.bar() == kept.bar() && each.tick() == kept.tick())).toList();
-        Arrangement before = asked.arranger().arrange(asked.song(), choices.colours(others), asked.pianist());
-        Arrangement after = asked.arranger().arrange(asked.song(), choices.colours(Stream.concat(others.stream(), Stream.of(kept)).toList()), asked.pianist());
+        Arrangement before = arranged(asked, choices.colours(others));
+        Arrangement after = arranged(asked, choices.colours(Stream.concat(others.stream(), Stream.of(kept)).toList()));
         int bar = asked.song().bars().stream().filter(each -> each.number() == kept.bar()).findFirst().map(Bar::index).orElse(0);
         return new Weighed(tenth(before.play().song().total()), tenth(after.play().song().total()), tenth(before.play().bars().get(bar).difficulty().total()), tenth(after.play().bars().get(bar).difficulty().total()));
+    }
+
+    private Arrangement arranged(Asked asked, Choices choices) {
+        return computed.arrangement(asked.key(choices), () -> asked.arranger().arrange(asked.song(), choices, asked.pianist()));
     }
 
     private static double tenth(double value) {
