@@ -17,8 +17,9 @@ const ROLES: [string, string][] = [
   ["v", "the voicing"],
   ["w", "walking note"],
   ["L", "lead-in"],
+  ["d", "passing diminished"],
 ];
-const ALONE = ["w", "L", "v", "c", "s", "n"];
+const ALONE = ["w", "L", "v", "c", "s", "n", "d"];
 
 /** One stroke of a figure that is being written: what it plays, how long, how. */
 export function StrokePanel({

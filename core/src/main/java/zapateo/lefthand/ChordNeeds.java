@@ -173,6 +173,6 @@ final class ChordNeeds {
     }
 
     private static boolean fromElsewhere(Role role) {
-        return role.isOfClose() || role.kind() == Role.Kind.GUIDE_TONES || role.kind() == Role.Kind.WALKING || role.kind() == Role.Kind.LEAD_IN;
+        return role.isOfClose() || role.kind() == Role.Kind.GUIDE_TONES || role.kind() == Role.Kind.WALKING || role.kind() == Role.Kind.PASSING || role.kind() == Role.Kind.LEAD_IN;
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
 import zapateo.harmony.ChordSymbol;
@@ -50,13 +51,15 @@ public final class FigureCheck {
     }
 
     private static void check(Figure figure, FigureStroke stroke, List<Reason> faults) {
-        boolean special = stroke.plays(Role.Kind.WALKING) || stroke.plays(Role.Kind.LEAD_IN) || stroke.plays(Role.Kind.NEIGHBOUR);
+        boolean special = stroke.plays(Role.Kind.WALKING) || stroke.plays(Role.Kind.LEAD_IN) || stroke.plays(Role.Kind.NEIGHBOUR) || stroke.plays(Role.Kind.PASSING);
         // A walking line may have its octave or its tenth over it.
         boolean doubled = stroke.roles().size() == 2 && stroke.roles().get(0).equals(Role.WALK) && (stroke.roles().get(1).equals(Role.tone(8)) || stroke.roles().get(1).equals(Role.tone(10)));
         if (special && stroke.roles().size() > 1 && !doubled) {
             faults.add(Reason.of("figure-not-alone", Map.of("stroke", stroke.toString())));
         } else if (stroke.hand() == Side.RIGHT && (stroke.plays(Role.Kind.WALKING) || stroke.plays(Role.Kind.LEAD_IN) || stroke.plays(Role.Kind.VOICING) || stroke.plays(Role.Kind.FIFTH_BELOW))) {
             faults.add(Reason.of("figure-left-only", Map.of("stroke", stroke.toString())));
+        } else if (stroke.plays(Role.Kind.PASSING) && (stroke.hand() == Side.LEFT || bars(figure).anyMatch(bar -> bar.contains(stroke) && !walks(bar, stroke.tick())))) {
+            faults.add(Reason.of("figure-passes-alone", Map.of("stroke", stroke.toString())));
         } else if (stroke.ofNext() && stroke.tick() == 0) {
             faults.add(Reason.of("figure-early-at-start", Map.of("stroke", stroke.toString())));
         } else if (!special && !stroke.rolled() && stroke.length() < 1) {
@@ -64,6 +67,14 @@ public final class FigureCheck {
         } else if (!special && stroke.roles().stream().noneMatch(role -> role.kind() == Role.Kind.VOICING)) {
             span(figure, stroke, faults);
         }
+    }
+
+    private static Stream<List<FigureStroke>> bars(Figure figure) {
+        return Stream.concat(figure.bars().values().stream().flatMap(List::stream), figure.variations().stream().flatMap(each -> each.bars().values().stream()));
+    }
+
+    private static boolean walks(List<FigureStroke> bar, int tick) {
+        return bar.stream().anyMatch(stroke -> stroke.tick() == tick && stroke.plays(Role.Kind.WALKING));
     }
 
     /** On C7, where white keys make stretches plain. */

@@ -209,6 +209,10 @@ public final class LeftHand implements Placed.Player {
             }
             return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
         }
+        if (first.kind() == Role.Kind.PASSING) {
+            Optional<Planned> next = cut.index() + 1 < cuts.size() ? byCut.get(cut.index() + 1).stream().filter(walk::containsKey).findFirst() : Optional.empty();
+            return Passing.over(each, byCut.get(cut.index()), next, walk, placement);
+        }
         if (first.kind() == Role.Kind.LEAD_IN) {
             return lead(each, cut, places, byCut);
         }
@@ -305,7 +309,7 @@ public final class LeftHand implements Placed.Player {
         if (each.origin() == Origin.LINE) {
             args.put("line", choices.line().map(BassLine::id).orElse(""));
         }
-        if (each.origin() == Origin.LEAD_IN) {
+        if (origin(each) == Origin.LEAD_IN) {
             args.put("next", cuts.get(cut.index() + 1).chord().toString());
         }
         if (walk.containsKey(each)) {
@@ -318,6 +322,6 @@ public final class LeftHand implements Placed.Player {
     }
 
     private Origin origin(Planned each) {
-        return walk.containsKey(each) ? Origin.WALK : each.origin();
+        return walk.containsKey(each) ? Origin.WALK : each.roles().get(0).kind() == Role.Kind.PASSING ? Origin.LEAD_IN : each.origin();
     }
 }

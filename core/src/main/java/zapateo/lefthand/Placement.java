@@ -77,7 +77,7 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
             case CLOSE_CHORD, CLOSE_TONE, CLOSE_TOP, CLOSE_LOWER, CLOSE_UPPER -> CloseChord.take(role, upper);
             case GUIDE_TONES -> upper;
             case VOICING -> shape.isEmpty() ? upper : notes(shape);
-            case NEIGHBOUR, WALKING, LEAD_IN -> throw new IllegalStateException(role + " is placed by the line or the key it lies in");
+            case NEIGHBOUR, WALKING, PASSING, LEAD_IN -> throw new IllegalStateException(role + " is placed by the line or the key it lies in");
         };
     }
 

@@ -36,13 +36,16 @@ final class WalkingLine {
     private static final double NEVER = 60;
 
     private final List<Cut> cuts;
+    /** Diminished chords that want to pass over it. */
+    private final List<Planned> passing;
     private final int lowest;
     /** What comes again and again is found once. */
     private final Map<Beat, List<Note>> known = new HashMap<>();
     private final Map<List<Note>, Map<List<Note>, List<Move>>> moves = new IdentityHashMap<>();
 
-    private WalkingLine(List<Cut> cuts, int lowest) {
+    private WalkingLine(List<Cut> cuts, List<Planned> passing, int lowest) {
         this.cuts = cuts;
+        this.passing = passing;
         this.lowest = lowest;
     }
 
@@ -78,14 +81,15 @@ final class WalkingLine {
      * @param first whether it is the first of its bar
      * @param into  the chord it leads to, where it does
      * @param highest the highest key it may go to
+     * @param passing whether a diminished chord passes over it, so that it comes from below
      * @param turn  alternates from bar to bar, so that equal chords do not make equal cells
      */
-    private record Beat(ChordSymbol chord, Key key, boolean opens, int stays, boolean first, boolean strong, Optional<ChordSymbol> into, int turn, int highest) {
+    private record Beat(ChordSymbol chord, Key key, boolean opens, int stays, boolean first, boolean strong, Optional<ChordSymbol> into, int turn, int highest, boolean passing) {
     }
 
     /** @param lowest the lowest key it may go to */
     static Map<Planned, Note> of(List<Cut> cuts, List<Planned> strokes, int lowest) {
-        WalkingLine line = new WalkingLine(cuts, lowest);
+        WalkingLine line = new WalkingLine(cuts, strokes.stream().filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.PASSING).toList(), lowest);
         Map<Planned, Note> found = new IdentityHashMap<>();
         List<Planned> run = new ArrayList<>();
         for (Planned stroke : strokes) {
@@ -198,6 +202,7 @@ final class WalkingLine {
     }
 
     private static final double THIRD_AWAY = 0.5;
+    private static final double FROM_ELSEWHERE = 1.5;
 
     private List<Note> notes(Planned stroke, boolean first, Optional<Cut> next) {
         Cut cut = cuts.get(stroke.cut());
@@ -205,7 +210,7 @@ final class WalkingLine {
         int beats = cut.bar().ticks() / Ticks.PER_QUARTER;
         boolean strong = (stroke.tick() - cut.bar().tick()) % ((beats % 2 == 0 ? 2 : Math.max(1, beats)) * Ticks.PER_QUARTER) == 0;
         Optional<ChordSymbol> into = next.filter(Cut::begins).map(Cut::chord).filter(after -> after.bass().chroma() != cut.chord().bass().chroma());
-        return known.computeIfAbsent(new Beat(cut.chord(), cut.bar().key(), first && cut.begins(), cut.nth(), opensBar, strong, into, cut.bar().index() % 2, stroke.roles().size() > 1 && stroke.origin() != Origin.FULLER ? Math.max(HIGHEST_OF_TWO, lowest + Pitch.OCTAVE) : Math.max(HIGHEST, lowest + Pitch.OCTAVE)), this::notes);
+        return known.computeIfAbsent(new Beat(cut.chord(), cut.bar().key(), first && cut.begins(), cut.nth(), opensBar, strong, into, cut.bar().index() % 2, stroke.roles().size() > 1 && stroke.origin() != Origin.FULLER ? Math.max(HIGHEST_OF_TWO, lowest + Pitch.OCTAVE) : Math.max(HIGHEST, lowest + Pitch.OCTAVE), passing.stream().anyMatch(chord -> chord.tick() == stroke.tick())), this::notes);
     }
 
     private List<Note> notes(Beat beat) {
@@ -256,7 +261,7 @@ final class WalkingLine {
             boolean contradicts = Math.abs(away) > 1 && Approach.isTheOther(chord, chroma);
             boolean possible = Math.abs(away) == 1 || Math.abs(away) == STEP && (own || inKey) || Math.abs(away) <= THIRD && own || chroma == fifth;
             if (possible && !contradicts) {
-                double turned = (away > 0) == (beat.turn() == 1) ? 0 : 0.2;
+                double turned = beat.passing() ? away == -1 ? 0 : FROM_ELSEWHERE : (away > 0) == (beat.turn() == 1) ? 0 : 0.2;
                 boolean third = Math.abs(away) > STEP && chroma != fifth;
                 double cost = third ? THIRD_AWAY : own || inKey ? 0 : 0.2;
                 put(notes, Naming.of(chroma, chord, next, beat.key(), target, Math.abs(away) <= STEP ? away : 0), Kind.APPROACH, cost + turned, 0, fifth, third, beat.highest());

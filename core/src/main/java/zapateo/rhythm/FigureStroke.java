@@ -68,7 +68,7 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
 
     /** A heel where the bass is struck, alone or with what lies above it. */
     public Mark mark() {
-        if (plays(Role.Kind.LEAD_IN)) {
+        if (plays(Role.Kind.LEAD_IN) || plays(Role.Kind.PASSING)) {
             return Mark.LEAD;
         }
         return roles.stream().anyMatch(role -> role.ofThis().holdsBass() || role.kind() == Role.Kind.FIFTH_BELOW || role.kind() == Role.Kind.WALKING) ? Mark.HEEL : Mark.TOE;

@@ -54,6 +54,7 @@ public class StrokeWords {
         boolean close = stroke.nature().roles().size() == 1 && (first.isOfClose() || first.kind() == Role.Kind.GUIDE_TONES);
         return switch (note.role()) {
             case "L" -> "rule-lead";
+            case "d" -> "rule-passing";
             case "w" -> "rule-walk-" + args.getOrDefault("step", "step");
             default -> note.role().startsWith("n") ? "rule-neighbour" : close ? "rule-close" : !note.role().equals("1") ? "rule-tone" : args.containsKey("over") ? "rule-over" : "rule-bass";
         };
