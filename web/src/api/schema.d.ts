@@ -1144,10 +1144,14 @@ export interface components {
             chart: string;
             choices?: components["schemas"]["ChoicesRequest"];
             figures?: string[];
+            /** Format: int32 */
+            from?: number;
             hand?: components["schemas"]["Measures"];
             /** Format: int64 */
             seed?: number;
             style: string;
+            /** Format: int32 */
+            to?: number;
         };
         ColourSoundingView: {
             symbol: string;
@@ -1647,6 +1651,11 @@ export interface components {
         MovedView: {
             /** Format: int32 */
             from: number;
+            /**
+             * Format: int32
+             * @description absent where no repeat was written out
+             */
+            pass?: number;
             /** Format: int32 */
             to: number | null;
         };
@@ -2415,6 +2424,7 @@ export interface components {
             choices: components["schemas"]["ChoicesRequest"];
             /** Format: int32 */
             left: number;
+            moved: components["schemas"]["MovedView"][];
         };
         WrittenSectionView: {
             /** Format: int32 */
@@ -2945,7 +2955,9 @@ export interface operations {
     };
     write: {
         parameters: {
-            query?: never;
+            query?: {
+                repeats?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;

@@ -64,4 +64,39 @@ describe("what hangs on bars", () => {
     ];
     expect(movedChoices({ wavedOff: ["L2@1", "L5@2", "B1@3"] }, moves).wavedOff).toEqual(["L2@1", "L5@4"]);
   });
+
+  it("goes to every time its bar was played where repeats are written out, and to one where it held for one", () => {
+    const moved = movedChoices(
+      {
+        overrides: [
+          { bars: "1-2", level: 2 },
+          { bars: "2", pass: 2, level: 3 },
+        ],
+        locks: [
+          { bar: 2, bass: "C2" },
+          { bar: 1, pass: 2, bass: "G1" },
+        ],
+        right: { style: "melody", plain: [2] },
+        wavedOff: ["L4@2"],
+      },
+      [
+        { from: 1, to: 1, pass: 1 },
+        { from: 2, to: 2, pass: 1 },
+        { from: 1, to: 3, pass: 2 },
+        { from: 2, to: 4, pass: 2 },
+      ],
+    );
+    expect(moved.overrides).toEqual([
+      { bars: "1-4", level: 2 },
+      { bars: "4", level: 3 },
+    ]);
+    expect(moved.locks).toEqual([
+      { bar: 2, bass: "C2" },
+      { bar: 4, bass: "C2" },
+      { bar: 3, bass: "G1" },
+    ]);
+    expect(moved.right?.plain).toEqual([2, 4]);
+    expect(moved.wavedOff).toEqual(["L4@2", "L4@4"]);
+    expect(moved.parked).toBeUndefined();
+  });
 });

@@ -1,7 +1,7 @@
 import type { BarMove, Choices } from "../api/client";
 
 type Parked = NonNullable<Choices["parked"]>;
-type Hung = { bar: number };
+type Hung = { bar: number; pass?: number };
 
 /**
  * The choices of an arrangement after its chart was changed: what hangs on a bar goes where the bar went; what hung on one that is gone is parked.
@@ -9,8 +9,16 @@ type Hung = { bar: number };
  */
 export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
   if (moves.length === 0) return choices;
-  const places = new Map(moves.map(({ from, to }) => [from, to]));
-  const place = (bar: number) => (places.has(bar) ? (places.get(bar) ?? null) : bar);
+  const places = new Map<number, BarMove[]>();
+  for (const move of moves) places.set(move.from, [...(places.get(move.from) ?? []), move]);
+  /** Where a bar stands now; where repeats were written out what held for one time goes to that one alone, and holds for all of it. */
+  const place = (bar: number, pass?: number): { bar: number; pass?: number }[] =>
+    (places.get(bar) ?? [{ from: bar, to: bar }]).flatMap((move) =>
+      move.to === null || (move.pass !== undefined && pass !== undefined && move.pass !== pass)
+        ? []
+        : [{ bar: move.to, ...(move.pass === undefined && pass !== undefined ? { pass } : {}) }],
+    );
+  const isWrittenOut = moves.some((move) => move.pass !== undefined);
   const parked: Parked = { ...choices.parked };
   const move = <T>(all: T[] | undefined, moved: (each: T) => T[], park: (gone: T[]) => void): T[] | undefined => {
     if (!all) return all;
@@ -19,13 +27,22 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
     return all.flatMap(moved);
   };
   const hung = <T extends Hung>(all: T[] | undefined, park: (gone: T[]) => void) =>
-    move(all, (each) => [place(each.bar)].flatMap((bar) => (bar === null ? [] : [{ ...each, bar }])), park);
-  const numbers = (all: number[] | undefined, park: (gone: number[]) => void) =>
-    move(all, (bar) => [place(bar)].flatMap((now) => (now === null ? [] : [now])), park);
+    move(
+      all,
+      (each) =>
+        place(each.bar, each.pass)
+          .map((now) => ({ ...each, pass: undefined, ...now }))
+          .map(given),
+      park,
+    );
+  const numbers = (all: number[] | undefined, park: (gone: number[]) => void) => move(all, (bar) => place(bar).map((now) => now.bar), park);
 
   const overrides = move(
     choices.overrides,
-    (each) => runs(numbersOf(each.bars).map(place)).map((bars) => ({ ...each, bars })),
+    (each) =>
+      runs(numbersOf(each.bars).flatMap((bar) => place(bar, each.pass).map((now) => now.bar))).map((bars) =>
+        given({ ...each, bars, pass: isWrittenOut ? undefined : each.pass }),
+      ),
     (gone) => {
       parked.overrides = [...(parked.overrides ?? []), ...gone];
     },
@@ -51,8 +68,7 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
   // What was waved off in a bar that is gone is gone with it.
   const wavedOff = choices.wavedOff?.flatMap((each) => {
     const [row = "", bar = ""] = each.split("@");
-    const now = place(Number(bar));
-    return now === null ? [] : [`${row}@${now}`];
+    return place(Number(bar)).map((now) => `${row}@${now.bar}`);
   });
   return given({
     ...choices,
@@ -88,9 +104,9 @@ function numbersOf(run: string): number[] {
 }
 
 /** "5" and "7-9" of 5, 7, 8 and 9. */
-function runs(bars: (number | null)[]): string[] {
+function runs(bars: number[]): string[] {
   const found: [number, number][] = [];
-  for (const bar of bars.filter((each) => each !== null).sort((a, b) => a - b)) {
+  for (const bar of [...bars].sort((a, b) => a - b)) {
     const last = found.at(-1);
     if (last && bar === last[1] + 1) last[1] = bar;
     else found.push([bar, bar]);

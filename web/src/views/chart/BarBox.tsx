@@ -45,7 +45,7 @@ export const BarBox = memo(function BarBox({
   ].filter(Boolean);
   const ending = bar.endings.length > 0 && (before?.endings.join() !== bar.endings.join() || before?.closes);
   const letters = bar.chords.reduce((sum, each) => sum + each.symbol.length + 1, 0);
-  const size = letters <= 7 ? "text-[1.4rem]" : letters <= 12 ? "text-[1.1rem]" : letters <= 18 ? "text-[0.95rem]" : "text-[0.8rem]";
+  const size = coloured ? "text-[0.8rem] text-quiet" : sized(letters);
 
   return (
     <li
@@ -83,25 +83,25 @@ export const BarBox = memo(function BarBox({
           </span>
           {bar.opens && <Dots side="left-0.5" />}
           {bar.closes && <Dots side="right-0.5" />}
-          {coloured && (
-            <span
-              data-coloured=""
-              title="What is heard: a colour is kept here. The chart keeps its own chords."
-              className="absolute top-0.5 right-1.5 flex max-w-[72%] gap-1.5 overflow-hidden whitespace-nowrap text-[0.86rem] text-accent italic leading-none"
-            >
-              <span className="sr-only">heard as </span>
-              {coloured.split(" ").map((symbol, index) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice
-                <Chord key={index} symbol={symbol} />
-              ))}
-            </span>
-          )}
           <span className={`relative block h-11 ${bar.opens ? "ml-1.5" : ""}`}>
+            {coloured && (
+              <span
+                data-coloured=""
+                title="What is heard: a colour is kept here. The chart keeps its own chords, the small ones."
+                className={`absolute top-0 left-0 flex max-w-full gap-1.5 overflow-hidden whitespace-nowrap text-accent italic leading-tight ${sized(coloured.length + 1)}`}
+              >
+                <span className="sr-only">heard as </span>
+                {coloured.split(" ").map((symbol, index) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice
+                  <Chord key={index} symbol={symbol} />
+                ))}
+              </span>
+            )}
             {bar.chords.map((each, index) => (
               <span
                 // biome-ignore lint/suspicious/noArrayIndexKey: the same chord may stand twice in a bar
                 key={index}
-                className={`absolute top-0 cursor-grab touch-none ${chord === index && bar.chords.length > 1 ? "border-accent border-b-2" : ""}`}
+                className={`absolute ${coloured ? "top-[1.75rem]" : "top-0"} cursor-grab touch-none ${chord === index && bar.chords.length > 1 ? "border-accent border-b-2" : ""}`}
                 style={{ left: `${(each.tick / bar.ticks) * 100}%` }}
                 onPointerDown={(event) => {
                   drag.current = { chord: index, x: event.clientX, moved: false };
@@ -146,7 +146,7 @@ export const BarBox = memo(function BarBox({
                     </svg>
                   )}
                 </span>
-                {degrees !== "none" && (
+                {degrees !== "none" && !coloured && (
                   <span className={`block text-[0.84rem] leading-tight ${each.role === "own" ? "text-quiet" : "text-accent"}`}>
                     {degrees === "roman" ? each.degree : each.numbers}
                   </span>
@@ -176,6 +176,11 @@ export const BarBox = memo(function BarBox({
     </li>
   );
 });
+
+/** So that all chords of a bar have room beside each other. */
+function sized(letters: number): string {
+  return letters <= 7 ? "text-[1.4rem]" : letters <= 12 ? "text-[1.1rem]" : letters <= 18 ? "text-[0.95rem]" : "text-[0.8rem]";
+}
 
 /** The two dots of a repeat. */
 function Dots({ side }: { side: string }) {

@@ -54,7 +54,7 @@ export function Colour() {
   const kept = desk.draft.choices.colours ?? [];
   const pass =
     (all ? undefined : bars.slice(selection[0], selection[1] + 1).find((bar) => bar.number === offer?.number)?.round) ?? offer?.pass ?? 1;
-  const colour = offer && (once ? { ...offer.colour, pass } : offer.colour);
+  const colour = offer && (once && offer.colour.pass === undefined ? { ...offer.colour, pass } : offer.colour);
   const isKept = colour !== undefined && kept.some((each) => isSame(each, colour));
   const times = offer ? bars.filter((bar) => bar.number === offer.number).length : 1;
   const hand = useColourForHand(asked, colour);
@@ -125,6 +125,8 @@ export function Colour() {
           setLooked("");
           setTriedColours(null);
         }}
+        bars={all || bars.length === 0 ? undefined : { from: selection[0], to: selection[1] }}
+        taken={numbers.length === 1 ? `bar ${numbers[0]}` : `bars ${numbers[0]}–${numbers.at(-1)}`}
         onBar={(number) => {
           const index = arrangement.bars.findIndex((bar) => bar.number === number);
           if (index >= 0) select(index, index);
@@ -173,8 +175,14 @@ export function Colour() {
             <p className="text-[0.92rem] text-quiet leading-snug">{facts(offer, hand.data)}</p>
             {times > 1 && (
               <label className="mt-1 flex min-h-8 items-center gap-2">
-                <input type="checkbox" checked={once} onChange={(event) => setOnce(event.target.checked)} className="accent-accent" />
-                only time {pass} of {times}
+                <input
+                  type="checkbox"
+                  checked={once || offer.colour.pass !== undefined}
+                  disabled={offer.colour.pass !== undefined}
+                  onChange={(event) => setOnce(event.target.checked)}
+                  className="accent-accent"
+                />
+                only time {offer.colour.pass ?? pass} of {times}
               </label>
             )}
             <div className="mt-1 flex gap-4">

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { api, type Colour, type ColourBook, take } from "../../api/client";
 import { requestOf } from "../../api/queries";
 import { useWork } from "../../song/desk";
+import { movedDraft } from "../../song/moved";
 import { Choice } from "../../ui/Choice";
 import { choose, withoutColour } from "./colours";
 
@@ -13,42 +14,60 @@ export function Kept({
   style,
   onStyle,
   onBar,
+  bars,
+  taken,
 }: {
   book: ColourBook | undefined;
   style: string;
   onStyle: (style: string) => void;
   onBar: (number: number) => void;
+  /** The bars that are taken, by index as played; undefined for all. */
+  bars: { from: number; to: number } | undefined;
+  /** What they are called. */
+  taken: string;
 }) {
   const { desk, asked } = useWork();
   const [amount, setAmount] = useState(2);
   const [said, setSaid] = useState("");
+  const [asks, setAsks] = useState(false);
   const kept = desk.draft.choices.colours ?? [];
   const change = (colours: Colour[]) => desk.change({ choices: choose(desk.draft.choices, colours) });
   const whole = async () => {
     setSaid("");
     try {
-      const { choices } = await take(api.POST("/api/colours/song", { body: { ...requestOf(asked), style, amount } }));
+      const { choices } = await take(
+        api.POST("/api/colours/song", { body: { ...requestOf(asked), choices: desk.draft.choices, style, amount, ...(bars ?? {}) } }),
+      );
       const colours = choices.colours ?? [];
       change(colours);
-      setSaid(colours.length > 0 ? "" : "Nothing in this song asks for it. Take more of it, or another style.");
+      setSaid(colours.length > 0 ? "" : "Nothing here asks for it. Take more of it, or another style.");
     } catch (error) {
       setSaid(error instanceof Error ? error.message : String(error));
     }
   };
-  const write = () =>
-    desk
+  /** What is heard one time only cannot stand in a bar that is played again: the person says whether the repeats are to be written out. */
+  const needsRepeats = kept.some((each) => each.pass !== undefined);
+  const write = (repeats: "as-they-are" | "written-out") => {
+    setAsks(false);
+    return desk
       .edit(async (draft) => {
         const written = await take(
-          api.POST("/api/colours/write", { body: { ...requestOf(asked), chart: draft.chart, choices: draft.choices } }),
+          api.POST("/api/colours/write", {
+            params: { query: { repeats } },
+            body: { ...requestOf(asked), chart: draft.chart, choices: draft.choices },
+          }),
         );
         setSaid(
           written.left > 0
             ? `${written.left === 1 ? "One colour stays" : `${written.left} colours stay`} with the arrangement: a chart says the same every time its bar is played.`
             : "",
         );
-        return { chart: written.chart, choices: written.choices };
+        if (repeats === "as-they-are") return { chart: written.chart, choices: written.choices };
+        const moved = movedDraft({ choices: { ...draft.choices, colours: undefined }, others: draft.others }, written.moved);
+        return { chart: written.chart, ...moved, choices: choose(moved.choices, written.choices.colours ?? []) };
       })
       .catch((error) => setSaid(error instanceof Error ? error.message : String(error)));
+  };
   return (
     <section aria-label="The whole song" className="min-h-0 overflow-auto border-line border-r px-4 py-3 max-md:border-r-0">
       <h2 className="text-lg">The whole song</h2>
@@ -71,7 +90,7 @@ export function Kept({
           onClick={() => void whole()}
           className="min-h-11 rounded-plank bg-ink px-3 font-semibold text-sheet disabled:bg-plank disabled:text-quiet"
         >
-          {style ? "Colour the song" : "Choose a style first"}
+          {style ? `Colour ${bars ? taken : "the song"}` : "Choose a style first"}
         </button>
         {said && (
           <p role="status" className="leading-snug">
@@ -90,12 +109,34 @@ export function Kept({
       {kept.length > 0 && (
         <button
           type="button"
-          onClick={() => void write()}
+          onClick={() => (needsRepeats ? setAsks(true) : void write("as-they-are"))}
           title="The chart takes these chords; undo brings the borrowed ones back"
           className="min-h-8 text-accent underline underline-offset-4"
         >
           write them into the chart
         </button>
+      )}
+      {asks && (
+        <div
+          role="alertdialog"
+          aria-label="Write the repeats out?"
+          className="mt-1 grid justify-items-start border-accent border-l-4 pl-2 leading-snug"
+        >
+          <p>Some are heard one time only. For them every repeat has to be written out, bar by bar.</p>
+          <button
+            type="button"
+            onClick={() => void write("written-out")}
+            className="min-h-8 font-semibold text-accent underline underline-offset-4"
+          >
+            write the repeats out
+          </button>
+          <button type="button" onClick={() => void write("as-they-are")} className="min-h-8 text-accent underline underline-offset-4">
+            leave those with the arrangement
+          </button>
+          <button type="button" onClick={() => setAsks(false)} className="min-h-8 text-accent underline underline-offset-4">
+            Cancel
+          </button>
+        </div>
       )}
       {kept.length === 0 ? (
         <p className="mt-1 text-quiet leading-snug">

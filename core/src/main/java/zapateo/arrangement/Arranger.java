@@ -3,7 +3,9 @@ package zapateo.arrangement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
+import zapateo.colour.ColourRule;
 import zapateo.colour.Coloured;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
@@ -17,6 +19,7 @@ import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
+import zapateo.song.Bar;
 import zapateo.song.Song;
 import zapateo.song.Timeline;
 
@@ -24,6 +27,7 @@ import zapateo.song.Timeline;
 public final class Arranger {
 
     private static final int PASSING_FROM = 3;
+    private static final String HELD = "held";
 
     private final FigureBook book;
 
@@ -62,7 +66,7 @@ public final class Arranger {
 
     private Laid lay(Coloured coloured, Choices choices, Pianist pianist) {
         Song song = coloured.song();
-        ChoicePlan plan = new ChoicePlan(book, choices, song, pianist);
+        ChoicePlan plan = new ChoicePlan(book, voiced(coloured, choices), song, pianist);
         List<Holding> holding = plan.holding();
         Feels feels = Feels.of(song, choices.song().get(Choice.SWING_RATIO), holding);
         Timeline timeline = Timeline.of(song, feels.swing(), feels.straight());
@@ -76,6 +80,21 @@ public final class Arranger {
         notices.addAll(both.notices());
         notices.addAll(Altered.said(song, strokes));
         return new Laid(coloured, feels, timeline, realised, holding, strokes, notices);
+    }
+
+    /** Where a colour is the same chord laid otherwise, its voicing is held there. */
+    private static Choices voiced(Coloured coloured, Choices choices) {
+        Choices all = choices;
+        for (Coloured.Heard heard : coloured.sounding()) {
+            Optional<String> voicing = ColourRule.named(heard.colour().rule()).flatMap(ColourRule::voicing);
+            if (voicing.isPresent()) {
+                Bar bar = coloured.song().barAt(heard.tick());
+                int beat = bar.meter().beatTicks();
+                Choices.Run beats = new Choices.Run((heard.tick() - bar.tick()) / beat + 1, Math.max((heard.tick() - bar.tick()) / beat + 1, (Math.min(heard.tick() + heard.ticks(), bar.end()) - bar.tick()) / beat));
+                all = all.override(new Choices.Override(new Choices.Run(bar.number(), bar.number()), Optional.of(bar.pass()), Optional.of(beats), Options.OPEN.with(Choice.FIGURE, HELD).with(Choice.VOICING, voicing.get())));
+            }
+        }
+        return all;
     }
 
     private static Arrangement played(Laid laid, Choices choices, Pianist pianist) {

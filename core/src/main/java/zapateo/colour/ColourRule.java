@@ -26,11 +26,12 @@ import zapateo.rhythm.YamlFields;
  * @param styles how well each style takes it, 1 to 3
  * @param spice  whether once in a phrase is enough
  * @param raises by how many semitones the song goes up after it, 0 for all but a few
+ * @param voicing how the left hand lays the chord there, held; empty for all that say another chord
  * @param why    the sentence that says what it does
  */
-public record ColourRule(String id, String name, String kind, Look chord, List<Set<Integer>> covers, boolean goesOn, Map<String, List<Made>> makes, Map<ColourStyle, Integer> styles, boolean spice, int raises, String why) {
+public record ColourRule(String id, String name, String kind, Look chord, List<Set<Integer>> covers, boolean goesOn, Map<String, List<Made>> makes, Map<ColourStyle, Integer> styles, boolean spice, int raises, Optional<String> voicing, String why) {
 
-    private static final Set<String> FIELDS = Set.of("name", "keys", "on", "is", "slash", "covers", "beats", "most", "then", "before", "place", "makes", "styles", "spice", "raises", "why");
+    private static final Set<String> FIELDS = Set.of("name", "keys", "on", "is", "covers", "beats", "most", "then", "before", "place", "makes", "styles", "spice", "raises", "voicing", "why");
     private static final Set<String> BESIDE = Set.of("up", "on", "is", "except");
     private static final int MOST_WEIGHT = 3;
     private static final List<ColourRule> ALL = readAll();
@@ -46,16 +47,15 @@ public record ColourRule(String id, String name, String kind, Look chord, List<S
      * @param minor  the key's mode, empty for both
      * @param on     semitones above the tonic, empty for all
      * @param is     signs behind the root, empty for all
-     * @param slash  whether another bass may stand under it
      * @param beats  how long at least
      * @param then   what follows
      * @param before what comes before
      * @param place  all of them hold
      */
-    record Look(Optional<Boolean> minor, Set<Integer> on, Set<String> is, boolean slash, int beats, int most, Optional<Beside> then, Optional<Beside> before, Set<ColourPlace.Mark> place) {
+    record Look(Optional<Boolean> minor, Set<Integer> on, Set<String> is, int beats, int most, Optional<Beside> then, Optional<Beside> before, Set<ColourPlace.Mark> place) {
 
         boolean fits(ColourPlace at) {
-            return minor.filter(each -> each != at.key().mode().isMinor()).isEmpty() && (on.isEmpty() || on.contains(above(at.chord(), at.key()))) && isOne(is, at.chord()) && (slash || at.chord().over().isEmpty())
+            return minor.filter(each -> each != at.key().mode().isMinor()).isEmpty() && (on.isEmpty() || on.contains(above(at.chord(), at.key()))) && isOne(is, at.chord()) && at.chord().bass().chroma() == at.chord().root().chroma()
                     && at.ticks() >= beats * at.beat() && at.ticks() <= most * at.beat() && at.marks().containsAll(place)
                     && then.filter(each -> at.next().filter(next -> each.fits(at.chord(), next, next, at.key())).isEmpty()).isEmpty()
                     && before.filter(each -> at.before().map(other -> !each.fits(other, at.chord(), other, at.key())).orElse(!each.onlyForbids())).isEmpty();
@@ -89,6 +89,11 @@ public record ColourRule(String id, String name, String kind, Look chord, List<S
     private static boolean isOne(Set<String> signs, ChordSymbol chord) {
         String written = chord.quality().written();
         return signs.isEmpty() || signs.contains(written.isEmpty() ? "maj" : written);
+    }
+
+    /** Whether it is for what is played a second time, and so for one time alone. */
+    boolean isForLater() {
+        return chord.place().contains(ColourPlace.Mark.AGAIN);
     }
 
     public static List<ColourRule> all() {
@@ -149,7 +154,7 @@ public record ColourRule(String id, String name, String kind, Look chord, List<S
         boolean goesOn = fields.has("covers") && !fields.isList("covers");
         List<Set<Integer>> covered = goesOn || !fields.has("covers") ? List.of() : fields.lists("covers", ColourRule::degree);
         Set<Integer> on = covered.isEmpty() ? degrees(fields, "on") : covered.get(0);
-        Look look = new Look(keys.size() == 1 ? Optional.of(keys.get(0).equals("minor")) : Optional.empty(), on, signs(fields), fields.has("slash") && fields.text("slash").equals("yes"),
+        Look look = new Look(keys.size() == 1 ? Optional.of(keys.get(0).equals("minor")) : Optional.empty(), on, signs(fields),
                 fields.has("beats") ? fields.value("beats", Integer::valueOf) : 1, fields.has("most") ? fields.value("most", Integer::valueOf) : Integer.MAX_VALUE / 10_000, beside(fields, "then"), beside(fields, "before"),
                 fields.has("place") ? Set.copyOf(fields.list("place", ColourRule::mark)) : Set.of());
         Map<String, List<Made>> makes = new LinkedHashMap<>();
@@ -159,7 +164,7 @@ public record ColourRule(String id, String name, String kind, Look chord, List<S
         YamlFields weights = fields.fields("styles");
         weights.names().forEach(style -> styles.put(weights.name(style, ColourStyle::of), weights.value(style, ColourRule::weight)));
         return new ColourRule(id, fields.text("name"), kind, look, covered.isEmpty() ? List.of() : covered.subList(1, covered.size()), goesOn, makes, styles, fields.has("spice") && fields.text("spice").equals("yes"),
-                fields.has("raises") ? fields.value("raises", Integer::valueOf) : 0, fields.text("why"));
+                fields.has("raises") ? fields.value("raises", Integer::valueOf) : 0, fields.has("voicing") ? Optional.of(fields.text("voicing")) : Optional.empty(), fields.text("why"));
     }
 
     private static Optional<Beside> beside(YamlFields fields, String name) {

@@ -1,11 +1,9 @@
 package zapateo.colour;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import zapateo.harmony.ChordSymbol;
@@ -84,20 +82,20 @@ public record Coloured(Song song, Song borrowed, List<Heard> sounding, List<Kept
         int count = rule.map(each -> each.fits(places, at)).orElse(0);
         List<Made> made = rule.map(ColourRule::makes).orElse(Map.of()).getOrDefault(colour.variant(), List.of());
         boolean stands = count > 0 && colour.over().size() == count && IntStream.range(0, count).allMatch(i -> apart(colour.over().get(i), places.get(at + i).chord()) == moved);
-        return stands && !made.isEmpty() ? Laid.of(made, ColourRule.span(places, at, count), count, rule.get().raises()) : Optional.empty();
+        return stands && !made.isEmpty() ? Laid.of(rule.get(), made, ColourRule.span(places, at, count), count) : Optional.empty();
     }
 
     /**
-     * How far all chords lie from those that colours were kept for: nothing, or as far as the song was moved to another key. One chord alone that is another one now says nothing of
-     * the song, unless its colour asks for a degree of the key.
+     * How far all chords that are of the same kind still lie from those that colours were kept for: nothing, or as far as the song was moved to another key. One chord alone says nothing
+     * of the song, unless its colour asks for a degree of the key.
      */
     private static int moved(List<ColourPlace> places, List<KeptColour> kept) {
-        Set<Integer> found = new HashSet<>();
+        List<Integer> found = new ArrayList<>();
         for (KeptColour colour : kept) {
-            places.stream().filter(colour::isFor).findFirst().filter(place -> !colour.over().isEmpty()).ifPresent(place -> found.add(apart(colour.over().get(0), place.chord())));
+            places.stream().filter(colour::isFor).findFirst().filter(place -> !colour.over().isEmpty()).map(place -> apart(colour.over().get(0), place.chord())).filter(apart -> apart >= 0).ifPresent(found::add);
         }
-        boolean sure = kept.size() > 1 || ColourRule.named(kept.get(0).rule()).filter(rule -> !rule.chord().on().isEmpty()).isPresent();
-        return found.size() == 1 && sure ? Math.max(0, found.iterator().next()) : 0;
+        boolean sure = found.size() > 1 || ColourRule.named(kept.get(0).rule()).filter(rule -> !rule.chord().on().isEmpty()).isPresent();
+        return sure && found.stream().distinct().count() == 1 ? found.get(0) : 0;
     }
 
     /** Semitones from a chord up to another of the same kind, the same when spelled otherwise; -1 for any other. */

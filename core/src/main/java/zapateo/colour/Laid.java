@@ -28,7 +28,8 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
     }
 
     /** What a variant of a rule makes of a place; empty where there is no time for it, or nothing to make it of, or nothing would change. */
-    static Optional<Laid> of(List<Made> made, ColourPlace place, int count, int raises) {
+    static Optional<Laid> of(ColourRule rule, List<Made> made, ColourPlace place, int count) {
+        int raises = rule.raises();
         int[] ends = ends(made, place);
         if (ends.length == 0 || place.early() && made.size() > 1) {
             return Optional.empty();
@@ -50,7 +51,7 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
         if (place.marks().contains(ColourPlace.Mark.LAST) && !(last.root().chroma() == place.chord().root().chroma() && last.bass().chroma() == place.chord().bass().chroma())) {
             return Optional.empty();
         }
-        boolean changes = pieces.stream().anyMatch(piece -> !piece.chord().equals(place.chord()));
+        boolean changes = rule.voicing().isPresent() || pieces.stream().anyMatch(piece -> !piece.chord().equals(place.chord()));
         return changes ? Optional.of(new Laid(place, count, List.copyOf(pieces), raises)) : Optional.empty();
     }
 

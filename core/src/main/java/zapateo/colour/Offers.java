@@ -13,7 +13,6 @@ import zapateo.harmony.VoiceLeading;
 import zapateo.pitch.PitchClass;
 import zapateo.song.Bar;
 import zapateo.song.Song;
-import zapateo.song.ToneFit;
 
 /** What is worth hearing at every place of a song, best first. Not to be shared between threads. */
 public final class Offers {
@@ -26,6 +25,8 @@ public final class Offers {
     private static final double COMMON = 0.2;
     private static final double QUICK = 2;
     private static final double SPICE = 0.5;
+    /** The same chord laid otherwise comes after all that say another one. */
+    private static final double VOICING = 4;
     private static final double TENSION = 0.05;
 
     private final Song song;
@@ -72,7 +73,7 @@ public final class Offers {
             int count = weight == 0 ? 0 : rule.fits(places, at);
             if (count > 0) {
                 ColourPlace span = ColourRule.span(places, at, count);
-                rule.makes().forEach((variant, made) -> Laid.of(made, span, count, rule.raises()).flatMap(laid -> offer(rule, variant, laid, places.subList(at, at + count), weight)).ifPresent(offers::add));
+                rule.makes().forEach((variant, made) -> Laid.of(rule, made, span, count).flatMap(laid -> offer(rule, variant, laid, places.subList(at, at + count), weight)).ifPresent(offers::add));
             }
         }
         offers.sort(Comparator.comparingDouble(Offer::cost));
@@ -104,8 +105,9 @@ public final class Offers {
         costs.put("common", -COMMON * keeps.size());
         costs.put("quick", laid.pieces().size() > 1 && shortest < HEARD_MS ? QUICK : 0);
         costs.put("spice", rule.spice() ? SPICE : 0);
+        costs.put("voicing", rule.voicing().isPresent() ? VOICING : 0);
         costs.put("tension", TENSION * Math.max(0, tension.with() - tension.without()));
-        KeptColour colour = new KeptColour(place.bar().number(), Optional.empty(), place.tick() - place.bar().tick(), before.stream().map(ChordSymbol::toString).toList(), rule.id(), variant);
+        KeptColour colour = new KeptColour(place.bar().number(), rule.isForLater() ? Optional.of(place.bar().pass()) : Optional.empty(), place.tick() - place.bar().tick(), before.stream().map(ChordSymbol::toString).toList(), rule.id(), variant);
         return Optional.of(new Offer(colour, rule, place.bar().index(), place.tick(), place.ticks(), before, Offer.sounding(laid), keeps, rowAfter.stream().map(ChordSymbol::bass).toList(), new Offer.Voices(List.of(), List.of()),
                 moves, tension, clash, costs));
     }
@@ -145,46 +147,5 @@ public final class Offers {
         int from = Math.max(0, laid.place().bar().index() - 2);
         int to = Math.min(song.bars().size(), song.barAt(laid.pieces().get(laid.pieces().size() - 1).end() - 1).index() + 3);
         return with ? Against.of(Laid.on(song, List.of(laid)), from, to) : asItStands.computeIfAbsent(List.of(from, to), run -> Against.of(song, from, to));
-    }
-
-    /**
-     * What of a melody is against the chords under it.
-     *
-     * @param clashes notes that clash, or should not be held
-     * @param rubs    notes of a beat or more that lie a semitone over a tone of the chord, whatever they resolve to
-     */
-    record Against(int clashes, int rubs) {
-
-        private static final int CLASH = 1_000;
-        private static final Against NOTHING = new Against(0, 0);
-
-        static Against of(Song song, int from, int to) {
-            int clashes = 0;
-            int rubs = 0;
-            for (ToneFit.Heard heard : ToneFit.of(song, from, to)) {
-                clashes += clashes(heard) ? 1 : 0;
-                rubs += rubs(song, heard) ? 1 : 0;
-            }
-            return new Against(clashes, rubs);
-        }
-
-        /** Each bar's, a clash for more than any number of rubs. */
-        static int[] byBar(Song song) {
-            int[] bars = new int[song.bars().size()];
-            ToneFit.of(song).forEach(heard -> bars[heard.bar()] += clashes(heard) ? CLASH : rubs(song, heard) ? 1 : 0);
-            return bars;
-        }
-
-        private static boolean clashes(ToneFit.Heard heard) {
-            return heard.kind() == ToneFit.Kind.CLASH || heard.avoid();
-        }
-
-        private static boolean rubs(Song song, ToneFit.Heard heard) {
-            return !clashes(heard) && heard.kind() != ToneFit.Kind.CHORD_TONE && heard.against().isPresent() && heard.ticks() >= song.bars().get(heard.bar()).meter().beatTicks();
-        }
-
-        boolean isMoreThan(Against other) {
-            return clashes > other.clashes || clashes + rubs > other.clashes + other.rubs;
-        }
     }
 }

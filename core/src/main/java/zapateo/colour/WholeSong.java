@@ -6,11 +6,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.SplittableRandom;
 import java.util.stream.IntStream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
+import zapateo.song.Bar;
 import zapateo.song.Song;
 
 /** The best consistent set of colours for all of a song at once. */
@@ -31,6 +34,7 @@ public final class WholeSong {
     private static final double TASTE = 0.6;
     private static final double DRESSED = 0.1;
     private static final double AGAIN_THE_SAME = 0.3;
+    private static final double HABIT = 0.8;
 
     private WholeSong() {
     }
@@ -94,6 +98,35 @@ public final class WholeSong {
     }
 
     static List<List<Step>> layers(Offers offers, int amount, long seed) {
+        return layers(offers, new Wish(amount, seed, 0, Integer.MAX_VALUE, Set.of()));
+    }
+
+    /**
+     * What is wished of a colouring.
+     *
+     * @param first  index of the first bar as played, and the last
+     * @param habits how each chord is dressed most often elsewhere in the song
+     */
+    record Wish(int amount, long seed, int first, int last, Set<Dress> habits) {
+
+        private Wish with(Set<Dress> known) {
+            return new Wish(amount, seed, first, last, known);
+        }
+
+        private boolean holds(ColourPlace place) {
+            return place.bar().index() >= first && place.bar().index() <= last;
+        }
+    }
+
+    /** A chord that has one tone more, or fewer, all through its time. */
+    record Dress(ChordSymbol chord, String rule, String variant) {
+
+        private static Optional<Dress> of(Offer offer) {
+            return offer.before().size() == 1 && offer.after().size() == 1 ? Optional.of(new Dress(offer.before().get(0), offer.rule().id(), offer.colour().variant())) : Optional.empty();
+        }
+    }
+
+    private static List<List<Step>> layers(Offers offers, Wish wish) {
         List<List<Step>> layers = new ArrayList<>();
         int longest = 0;
         for (int at = 0; at < offers.places().size(); at++) {
@@ -106,9 +139,10 @@ public final class WholeSong {
                 }
             }
             int most = 0;
-            for (Offer offer : offers.at(at)) {
-                double gain = BEST - COST * offer.cost() - WORTH[amount - 1] + (place.marks().contains(ColourPlace.Mark.AGAIN) ? AGAIN : 0) + taste(seed, at, offer);
-                if (gain > 0) {
+            for (Offer offer : wish.holds(place) ? offers.at(at) : List.<Offer>of()) {
+                double gain = BEST - COST * offer.cost() - WORTH[wish.amount() - 1] + (place.marks().contains(ColourPlace.Mark.AGAIN) ? AGAIN : 0) + taste(wish.seed(), at, offer)
+                        + (Dress.of(offer).filter(wish.habits()::contains).isPresent() ? HABIT : 0);
+                if (gain > 0 && offer.rule().voicing().isEmpty()) {
                     steps.add(new Step(place, Optional.of(offer), 0, true, gain));
                     if (!offer.rule().spice()) {
                         steps.add(new Step(place, Optional.of(offer), 0, false, gain));
@@ -144,22 +178,63 @@ public final class WholeSong {
      * @param seed   of another reading; 0 is the first
      */
     public static List<KeptColour> of(Song song, ColourStyle style, int amount, long seed) {
+        return of(song, style, amount, seed, 0, Integer.MAX_VALUE);
+    }
+
+    /**
+     * The colours to keep in some bars.
+     *
+     * @param first index of the first of them as played
+     * @param last  index of the last
+     */
+    public static List<KeptColour> of(Song song, ColourStyle style, int amount, long seed, int first, int last) {
         Offers offers = new Offers(song, Optional.of(style));
         if (offers.places().isEmpty()) {
             return List.of();
         }
-        List<List<Step>> layers = layers(offers, amount, seed);
+        Wish wish = new Wish(amount, seed, first, last, Set.of());
+        // What a chord wears most often it wears wherever it may: equal bars are dressed alike.
+        return kept(song, singable(song, taken(offers, wish.with(habits(taken(offers, wish))))));
+    }
+
+    /** What is kept outside of some bars as played, with what was found for them. */
+    public static List<KeptColour> beside(Song song, List<KeptColour> kept, List<KeptColour> found, int first, int last) {
+        List<KeptColour> all = new ArrayList<>(found);
+        for (KeptColour colour : kept) {
+            List<Integer> passes = song.bars().stream().filter(bar -> bar.number() == colour.bar() && colour.pass().filter(pass -> pass != bar.pass()).isEmpty() && (bar.index() < first || bar.index() > last)).map(Bar::pass).toList();
+            long heard = song.bars().stream().filter(bar -> bar.number() == colour.bar() && colour.pass().filter(pass -> pass != bar.pass()).isEmpty()).count();
+            if (heard == passes.size()) {
+                all.add(colour);
+            } else {
+                passes.forEach(pass -> all.add(new KeptColour(colour.bar(), Optional.of(pass), colour.tick(), colour.over(), colour.rule(), colour.variant())));
+            }
+        }
+        all.sort(Comparator.comparingInt(KeptColour::bar).thenComparingInt(KeptColour::tick).thenComparingInt(colour -> colour.pass().orElse(0)));
+        return List.copyOf(all);
+    }
+
+    private static List<Offer> taken(Offers offers, Wish wish) {
+        List<List<Step>> layers = layers(offers, wish);
         layers.set(0, first(layers.get(0)));
         layers.set(layers.size() - 1, last(layers.get(layers.size() - 1)));
         List<Offer> taken = new ArrayList<>();
-        ShortestPath.through(layers, terms(amount)).steps().forEach(step -> step.offer().ifPresent(taken::add));
-        return kept(song, singable(song, taken));
+        ShortestPath.through(layers, terms(wish.amount())).steps().forEach(step -> step.offer().ifPresent(taken::add));
+        return taken;
+    }
+
+    /** Of each chord the dress it has most often, where it has one more than once. */
+    private static Set<Dress> habits(List<Offer> taken) {
+        Map<Dress, Integer> times = new LinkedHashMap<>();
+        taken.forEach(offer -> Dress.of(offer).ifPresent(dress -> times.merge(dress, 1, Integer::sum)));
+        Map<ChordSymbol, Dress> most = new LinkedHashMap<>();
+        times.forEach((dress, count) -> most.merge(dress.chord(), dress, (one, other) -> times.get(one) >= count ? one : other));
+        return most.values().stream().filter(dress -> times.get(dress) > 1).collect(Collectors.toSet());
     }
 
     /** Two colours that each let the melody be may not do so together: where it is worse the one nearby that costs most goes. */
     private static List<Offer> singable(Song song, List<Offer> taken) {
         List<Offer> left = new ArrayList<>(taken);
-        int[] without = song.hasTune() ? Offers.Against.byBar(song) : new int[0];
+        int[] without = song.hasTune() ? Against.byBar(song) : new int[0];
         for (int worse = song.hasTune() ? worse(song, left, without) : -1; worse >= 0 && !left.isEmpty(); worse = worse(song, left, without)) {
             int bar = worse;
             left.remove(left.stream().min(Comparator.comparingInt((Offer offer) -> Math.abs(offer.bar() - bar) / NEARBY).thenComparingDouble(offer -> -offer.cost())).orElseThrow());
@@ -169,7 +244,7 @@ public final class WholeSong {
 
     /** The first bar whose melody is more against its chords than it was, -1 where there is none. */
     private static int worse(Song song, List<Offer> offers, int[] without) {
-        int[] with = Offers.Against.byBar(coloured(song, offers));
+        int[] with = Against.byBar(coloured(song, offers));
         return IntStream.range(0, with.length).filter(bar -> with[bar] > without[bar]).findFirst().orElse(-1);
     }
 
@@ -184,7 +259,7 @@ public final class WholeSong {
         List<KeptColour> kept = new ArrayList<>();
         passes.forEach((colour, all) -> {
             long played = song.bars().stream().filter(bar -> bar.number() == colour.bar()).count();
-            if (all.size() == played) {
+            if (colour.pass().isPresent() || all.size() == played) {
                 kept.add(colour);
             } else {
                 all.forEach(pass -> kept.add(new KeptColour(colour.bar(), Optional.of(pass), colour.tick(), colour.over(), colour.rule(), colour.variant())));

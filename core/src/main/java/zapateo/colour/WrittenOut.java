@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import zapateo.song.Bar;
+import zapateo.song.BarMoves;
 import zapateo.song.ChordSpan;
 import zapateo.song.Song;
 import zapateo.song.WrittenBar;
@@ -52,6 +53,27 @@ public record WrittenOut(Map<Integer, List<ChordSpan>> chords, List<KeptColour> 
             // A bar that is played again and does not sound the same every time cannot be written once.
             coloured.sounding().stream().filter(each -> touches(song, places, each, unlike)).forEach(each -> taken.remove(each.colour()));
         }
+    }
+
+    /**
+     * The song as it is played, with all its colours and every repeat written out; read again it sounds the same.
+     *
+     * @param song   to be written as a chart
+     * @param moves  for each bar as it was written where it stands now: once for each time it is played, nowhere for one that is not
+     * @param left   colours that wait for their ground
+     */
+    public record Unfolded(Song song, List<BarMoves.Move> moves, List<KeptColour> left) {
+    }
+
+    public static Unfolded unfolded(Song song, List<KeptColour> kept) {
+        Coloured coloured = Coloured.of(song, kept);
+        int first = song.bars().get(0).number() == 0 ? 0 : 1;
+        List<BarMoves.Move> moves = new ArrayList<>();
+        song.bars().forEach(bar -> moves.add(new BarMoves.Move(bar.number(), Optional.of(bar.index() + first), Optional.of(bar.pass()))));
+        song.writtenBars().stream().filter(bar -> song.bars().stream().noneMatch(played -> played.number() == bar.number())).forEach(bar -> moves.add(new BarMoves.Move(bar.number(), Optional.empty(), Optional.empty())));
+        List<KeptColour> left = coloured.parked().stream().flatMap(colour -> moves.stream().filter(move -> move.from() == colour.bar()).findFirst().flatMap(BarMoves.Move::to)
+                .map(bar -> new KeptColour(bar, Optional.empty(), colour.tick(), colour.over(), colour.rule(), colour.variant())).stream()).toList();
+        return new Unfolded(coloured.song().writtenOut(), moves, left);
     }
 
     private static boolean touches(Song song, Map<WrittenBar, Integer> places, Coloured.Heard heard, Set<Integer> unlike) {

@@ -16,8 +16,13 @@ public record BarMoves(List<Optional<Integer>> places) {
         places = List.copyOf(places);
     }
 
-    /** @param to empty where the bar is gone; both as the chart numbers them */
-    public record Move(int from, Optional<Integer> to) {
+    /**
+     * One bar's way, as the chart numbers them.
+     *
+     * @param to   empty where the bar is gone
+     * @param pass where repeats are written out: which time it was played
+     */
+    public record Move(int from, Optional<Integer> to, Optional<Integer> pass) {
     }
 
     /** Bars {@code from} to {@code to} of so many, both included, taken out and put before bar {@code before}. */
@@ -86,7 +91,7 @@ public record BarMoves(List<Optional<Integer>> places) {
             int from = before.get(bar).number();
             Optional<Integer> to = places.get(bar).filter(place -> place < after.size()).map(place -> after.get(place).number());
             if (to.filter(number -> number == from).isEmpty()) {
-                moves.add(new Move(from, to));
+                moves.add(new Move(from, to, Optional.empty()));
             }
         }
         return moves;

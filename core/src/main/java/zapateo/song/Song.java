@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
@@ -97,6 +98,28 @@ public final class Song {
         Map<Integer, List<ChordSpan>> all = new HashMap<>(replaced);
         all.putAll(chords);
         return new Song(heading, written, form, unfolded, all, raised);
+    }
+
+    /** As it is played, every repeat written out: each bar with its own words and melody; a key or a tempo is signed where it changes. */
+    public Song writtenOut() {
+        List<WrittenSection> all = new ArrayList<>();
+        Key key = heading.key();
+        Tempo tempo = heading.tempo();
+        int first = bars.get(0).number() == 0 ? 0 : 1;
+        for (Section section : sections) {
+            List<WrittenBar> each = new ArrayList<>();
+            for (Bar bar : section.bars()) {
+                WrittenBar.Marks marks = bar.written().marks();
+                List<String> words = marks.words().isEmpty() ? List.of() : List.of(marks.words().get(Math.min(bar.pass(), marks.words().size()) - 1));
+                WrittenBar.Marks own = new WrittenBar.Marks(Optional.of(bar.key()).filter(Predicate.not(key::equals)), Optional.of(bar.tempo()).filter(Predicate.not(tempo::equals)), bar.vamp() == bar.index(), List.of(),
+                        marks.closes().filter(Repeat::vamp), marks.pins(), words, List.of(), marks.guessed());
+                key = bar.key();
+                tempo = bar.tempo();
+                each.add(new WrittenBar(bar.index() + first, bar.meter(), bar.ticks(), bar.chords(), bar.tune(), own));
+            }
+            all.add(WrittenSection.of(section.name(), each));
+        }
+        return of(heading, all, List.of());
     }
 
     private static Song unfolded(Heading heading, List<WrittenSection> written, List<Integer> form, Map<Integer, List<ChordSpan>> replaced, Optional<Raised> raised) {

@@ -20,6 +20,7 @@ import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 import zapateo.song.ChartEdit;
 import zapateo.song.ChartParser;
+import zapateo.song.ChartText;
 import zapateo.song.ChordSpan;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
@@ -197,6 +198,73 @@ class ColouredSongTest {
         assertThat(written.left()).isEmpty();
         assertThat(now).contains("Title: Night boat").contains("(key G)");
         assertThat(ColourRulesTest.beats(ChartParser.parse(now).song().orElseThrow())).isEqualTo(ColourRulesTest.beats(Coloured.of(song, kept).song()));
+    }
+
+    /** With every repeat written out it sounds the same to the tick, melody, keys and all, whatever is heard one time only; and no bar is played twice any more. */
+    @ParameterizedTest
+    @MethodSource("small")
+    void with_the_repeats_written_out_every_colour_stands_in_the_chart(int seed) {
+        Song song = SeededCharts.song(seed);
+        List<KeptColour> kept = new ArrayList<>(WholeSong.of(song, ColourStyle.values()[seed % 11], 3, 0));
+        Coloured coloured = Coloured.of(song, kept);
+        WrittenOut.Unfolded unfolded = WrittenOut.unfolded(song, kept);
+        assertThat(unfolded.left()).isEmpty();
+        Song now = ChartParser.parse(ChartText.write(unfolded.song())).song().orElseThrow();
+        assertThat(now.writtenBars()).hasSameSizeAs(song.bars());
+        assertThat(heard(now)).as("seed %d", seed).isEqualTo(heard(coloured.song()));
+        assertThat(unfolded.moves().stream().flatMap(move -> move.to().stream()).toList()).doesNotHaveDuplicates().hasSize(song.bars().size());
+    }
+
+    private static List<String> heard(Song song) {
+        return song.bars().stream().map(bar -> bar.tick() + " " + bar.meter() + " " + bar.key() + " " + bar.tempo() + " " + bar.chords() + " " + bar.tune()).toList();
+    }
+
+    @Test
+    void a_bar_of_one_time_is_written_where_that_time_stands_now() {
+        Song song = ColourRulesTest.song("C", "|: C | F :| G | C |");
+        List<KeptColour> kept = List.of(new KeptColour(1, Optional.of(2), 0, List.of("C"), "tonic-seventh-to-four", "all"), new KeptColour(3, Optional.empty(), 0, List.of("Em"), "added-ninth", "ninth"));
+        WrittenOut.Unfolded unfolded = WrittenOut.unfolded(song, kept);
+        assertThat(ColourRulesTest.beats(unfolded.song())).isEqualTo("C@0 | F@0 | C7@0 | F@0 | G@0 | C@0");
+        // What waits for its ground waits in the bar that was its own.
+        assertThat(unfolded.left()).extracting(KeptColour::bar).containsExactly(5);
+    }
+
+    /** Where nothing stands between them but their place: the same dress for the same chord. */
+    @ParameterizedTest
+    @EnumSource(ColourStyle.class)
+    void equal_chords_are_dressed_alike(ColourStyle style) {
+        Song song = ColourRulesTest.song("C", "| C | F | C | F | C | G | F | C |");
+        for (int amount = WholeSong.LEAST; amount <= WholeSong.RICHEST; amount++) {
+            Set<String> dresses = new HashSet<>();
+            WholeSong.of(song, style, amount, 0).stream().filter(colour -> colour.over().equals(List.of("F")) && ColourRule.named(colour.rule()).orElseThrow().makes().get(colour.variant()).size() == 1)
+                    .filter(colour -> ColourRule.named(colour.rule()).orElseThrow().kind().equals("dressing")).forEach(colour -> dresses.add(colour.rule() + colour.variant()));
+            assertThat(dresses).as(style + " " + amount).hasSizeLessThan(2);
+        }
+    }
+
+    @Test
+    void some_bars_are_coloured_and_what_is_kept_elsewhere_stays() {
+        Song song = ColourRulesTest.song("C", SONG);
+        List<KeptColour> all = WholeSong.of(song, ColourStyle.GOSPEL, 3, 0);
+        List<KeptColour> bridge = WholeSong.of(song, ColourStyle.JAZZ, 4, 0, 8, 11);
+        assertThat(bridge).isNotEmpty().allMatch(colour -> colour.bar() >= 9 && colour.bar() <= 12);
+        List<KeptColour> both = WholeSong.beside(song, all, bridge, 8, 11);
+        assertThat(both).containsAll(bridge).containsAll(all.stream().filter(colour -> colour.bar() < 9 || colour.bar() > 12).toList());
+        assertThat(both).hasSize(bridge.size() + (int) all.stream().filter(colour -> colour.bar() < 9 || colour.bar() > 12).count());
+        // One time of a bar that is played twice.
+        Song twice = ColourRulesTest.song("C", "|: C | F :| G | C |");
+        KeptColour always = new KeptColour(1, Optional.empty(), 0, List.of("C"), "tonic-seventh-to-four", "all");
+        assertThat(WholeSong.beside(twice, List.of(always), List.of(), 2, 3)).extracting(KeptColour::pass).containsExactly(Optional.of(1));
+    }
+
+    @Test
+    void a_song_moved_to_another_key_parks_only_what_lost_its_chord() {
+        Song song = ColourRulesTest.song("C", "| C | Am | F | G7 | C |");
+        List<KeptColour> kept = List.of(new KeptColour(1, Optional.empty(), 0, List.of("C"), "added-ninth", "ninth"), new KeptColour(3, Optional.empty(), 0, List.of("F"), "added-ninth", "ninth"),
+                new KeptColour(4, Optional.empty(), 0, List.of("G7"), "added-ninth", "ninth"));
+        assertThat(Coloured.of(song, kept).sounding()).hasSize(2);
+        Coloured moved = Coloured.of(ColourRulesTest.song("D", "| D | Bm | Gm | A7 | D |"), kept);
+        assertThat(moved.sounding()).extracting(heard -> heard.colour().bar()).containsExactly(1);
     }
 
     /** Whatever is written, the song sounds as it was coloured. */

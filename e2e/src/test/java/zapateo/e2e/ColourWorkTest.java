@@ -148,8 +148,38 @@ class ColourWorkTest {
     }
 
     @Test
+    void a_colour_of_one_time_asks_before_the_repeats_are_written_out() {
+        String song = Stage.newSong("Title: Twice\nKey: C\nTempo: 120\n|: C | F :| G | C |", "held");
+        Page page = open(song);
+        look(page, 2, "The tonic becomes a dominant");
+        page.getByLabel("only time 2 of 2").check();
+        button(page, "^keep it$").click();
+        kept(page, song, "tonic-seventh-to-four");
+        button(page, "^write them into the chart$").click();
+        assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("every repeat has to be written out");
+        button(page, "^write the repeats out$").click();
+        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("| C | F | C7 | F |"));
+        assertThat(page.getByText("Nothing yet")).isVisible();
+        button(page, "^Undo$").click();
+        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("|: C | F :|"));
+    }
+
+    @Test
+    void some_bars_are_coloured_by_themselves() {
+        String song = Stage.newSong(CHART, "held");
+        Page page = open(song);
+        bar(page, 4).click();
+        bar(page, 6).click(new Locator.ClickOptions().setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        button(page, "^Style:").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Gospel")).click();
+        button(page, "^Colour bars 5–7$").click();
+        page.waitForCondition(() -> choices(song).contains("\"bar\":"));
+        org.assertj.core.api.Assertions.assertThat(choices(song)).doesNotContain("\"bar\":1,").doesNotContain("\"bar\":8,");
+    }
+
+    @Test
     void where_nothing_fits_it_says_what_could_be_done() {
-        Page page = open(Stage.newSong("Title: Full\nKey: C\n| C13 | F13 | C13 |", "held"));
+        Page page = open(Stage.newSong("Title: Full\nKey: C\n| C13 F13 C13 F13 | C13 F13 C13 F13 | C13 |", "held"));
         bar(page, 1).click();
         assertThat(page.getByText("Nothing fits here. Take more bars")).isVisible();
     }

@@ -97,6 +97,45 @@ class ColourApiTest {
         assertThat(written.path("left").asInt()).isZero();
     }
 
+    /** What is heard one time only stands in the chart once the repeat is written out, and it is told where each bar went. */
+    @Test
+    void with_the_repeats_written_out_a_colour_of_one_time_is_written_too() {
+        Map<String, Object> second = Map.of("bar", 1, "pass", 2, "tick", 0, "over", List.of("C"), "rule", "tonic-seventh-to-four", "variant", "all");
+        Map<String, Object> body = Map.of("chart", "key: C\n|: C | F :| G | C |", "choices", Map.of("figure", "held", "colours", List.of(second)));
+        assertThat(SERVER.post("/api/colours/write", body).json().path("left").asInt()).isOne();
+        JsonNode written = SERVER.post("/api/colours/write?repeats=written-out", body).json();
+        assertThat(written.path("chart").asString()).contains("| C | F | C7 | F |").doesNotContain(":|");
+        assertThat(written.path("left").asInt()).isZero();
+        assertThat(written.path("choices").has("colours")).isFalse();
+        assertThat(StreamSupport.stream(written.path("moved").spliterator(), false).map(move -> move.path("from").asInt() + "." + move.path("pass").asInt() + ">" + move.path("to").asInt()))
+                .containsExactly("1.1>1", "2.1>2", "1.2>3", "2.2>4", "3.1>5", "4.1>6");
+        RealServer.Answer refused = SERVER.post("/api/colours/write?repeats=twice", body);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.text()).contains("as-they-are or written-out");
+    }
+
+    @Test
+    void some_bars_are_coloured_in_another_style_and_the_rest_stays() {
+        JsonNode whole = SERVER.post("/api/colours/song", Map.of("chart", CHART, "style", "gospel", "amount", 3)).json().path("choices");
+        JsonNode some = SERVER.post("/api/colours/song", "{\"chart\":\"" + CHART.replace("\n", "\\n") + "\",\"choices\":" + whole + ",\"style\":\"jazz\",\"amount\":4,\"from\":0,\"to\":1}").json().path("choices");
+        java.util.function.Function<JsonNode, List<String>> later = choices -> StreamSupport.stream(choices.path("colours").spliterator(), false).filter(colour -> colour.path("bar").asInt() > 2).map(JsonNode::toString).sorted().toList();
+        assertThat(later.apply(some)).isEqualTo(later.apply(whole)).isNotEmpty();
+        assertThat(some).isNotEqualTo(whole);
+    }
+
+    /** One chord of some length laid otherwise: spread wide, held, the others as they were. */
+    @Test
+    void a_chord_can_be_spread_wide_in_one_place() {
+        Map<String, Object> spread = Map.of("bar", 1, "tick", 0, "over", List.of("C"), "rule", "spread-out", "variant", "spread");
+        JsonNode offers = SERVER.post("/api/colours/offers", Map.of("chart", CHART, "bars", "1")).json().path("offers");
+        assertThat(texts(offers, "rule")).contains("spread-out");
+        JsonNode strokes = SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", Map.of("figure", "stride-root-chord", "colours", List.of(spread)))).json().path("strokes");
+        List<JsonNode> first = StreamSupport.stream(strokes.spliterator(), false).filter(stroke -> stroke.path("bar").asInt() == 0).toList();
+        assertThat(first).hasSize(1);
+        assertThat(texts(first.get(0).path("notes"), "name")).containsExactly("C2", "G2", "E3");
+        assertThat(StreamSupport.stream(strokes.spliterator(), false).filter(stroke -> stroke.path("bar").asInt() == 1).count()).isEqualTo(4);
+    }
+
     /** What is improvised on is what is heard. */
     @Test
     void the_right_hands_notes_follow_the_coloured_chords() {

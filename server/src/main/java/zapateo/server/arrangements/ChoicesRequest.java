@@ -184,6 +184,11 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
         }
     }
 
+    /** The colours it keeps. */
+    public List<KeptColour> kept() {
+        return orNone(colours).stream().map(ColourRequest::kept).toList();
+    }
+
     /** With other colours; none are left out. */
     public ChoicesRequest colours(List<ColourRequest> others) {
         return new ChoicesRequest(sections, overrides, locks, costs, fingers, right, others.isEmpty() ? null : others, parked, values);
@@ -213,7 +218,7 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
         return new Choices(ChosenValues.read(Choice.Place.SONG, path, values), bySection,
                 IntStream.range(0, byBars.size()).mapToObj(at -> byBars.get(at).override(path + "overrides[" + at + "].")).toList(),
                 orNone(locks).stream().map(LockRequest::lock).toList(), costs == null ? Weights.USUAL : new Weights(costs), orNone(fingers).stream().map(FingerRequest::placed).toList(),
-                right == null ? RightHand.NONE : right.right(path + "right."), orNone(colours).stream().map(ColourRequest::kept).toList());
+                right == null ? RightHand.NONE : right.right(path + "right."), kept());
     }
 
     private static <T> List<T> orNone(List<T> list) {

@@ -1,5 +1,6 @@
 package zapateo.server.charts;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -55,8 +56,12 @@ public class EditController {
     public record TextView(String text, @Schema(types = {"object", "null"}) NoteAtView at, List<MovedView> moved) {
     }
 
-    /** @param to null where the bar is gone */
-    public record MovedView(int from, @Schema(types = {"integer", "null"}) Integer to) {
+    /**
+     * @param to   null where the bar is gone
+     * @param pass where repeats were written out: which time the bar was played that stands there now
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record MovedView(int from, @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"integer", "null"}) Integer to, @Schema(description = "absent where no repeat was written out") Integer pass) {
     }
 
     /** @param bar written bar from 0; @param tick from its bar line */
@@ -74,7 +79,7 @@ public class EditController {
     }
 
     private static List<MovedView> views(BarMoves moves, List<WrittenBar> was, List<WrittenBar> is) {
-        return moves.byNumber(was, is).stream().map(move -> new MovedView(move.from(), move.to().orElse(null))).toList();
+        return moves.byNumber(was, is).stream().map(move -> new MovedView(move.from(), move.to().orElse(null), null)).toList();
     }
 
     /** @param before the text as it was; @param after as it was typed */

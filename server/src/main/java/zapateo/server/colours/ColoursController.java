@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Choices;
 import zapateo.colour.ColourRule;
@@ -34,10 +35,12 @@ import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.arrangements.ChoicesRequest.ColourRequest;
+import zapateo.server.charts.EditController;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartEdit;
+import zapateo.song.ChartText;
 import zapateo.song.Song;
 
 /** Other chords worth hearing, each with its reason; nothing is kept here. */
@@ -48,6 +51,8 @@ public class ColoursController {
     /** Of more bars than these not everything is told. */
     private static final int MOST_WHOLE = 24;
     private static final int MOST_BEST = 400;
+    private static final String AS_THEY_ARE = "as-they-are";
+    private static final String WRITTEN_OUT = "written-out";
 
     private final Arranging arranging;
     private final ReasonWords words;
@@ -102,7 +107,7 @@ public class ColoursController {
     @PostMapping("/places")
     public ColourPlacesView places(@Valid @RequestBody ColourOffersRequest request) {
         Choices.Run bars = run(request.bars());
-        return new ColourPlacesView(offers(arranging.read(request.chart()), request).in(bars.first(), bars.last()).stream().map(Offer::bar).distinct().toList());
+        return new ColourPlacesView(offers(arranging.read(request.chart()), request).in(bars.first(), bars.last()).stream().filter(offer -> offer.rule().voicing().isEmpty()).map(Offer::bar).distinct().toList());
     }
 
     private static Offers offers(Song song, ColourOffersRequest request) {
@@ -176,11 +181,13 @@ public class ColoursController {
     /**
      * @param amount 1, a little, to 4, rich
      * @param seed   another reading of the same song; absent is the first
+     * @param from   index of the first bar as played, and to of the last, where only these are coloured and what is kept elsewhere stays; absent is the whole song
      */
     public record ColourSongRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
                                     @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
                                     @NotNull(message = "expected a style") String style,
-                                    @NotNull(message = "expected 1 to 4") @Min(value = WholeSong.LEAST, message = "expected 1 to 4") @Max(value = WholeSong.RICHEST, message = "expected 1 to 4") Integer amount, Long seed) {
+                                    @NotNull(message = "expected 1 to 4") @Min(value = WholeSong.LEAST, message = "expected 1 to 4") @Max(value = WholeSong.RICHEST, message = "expected 1 to 4") Integer amount, Long seed,
+                                    @Min(value = 0, message = "expected 0 or more") Integer from, @Min(value = 0, message = "expected 0 or more") Integer to) {
     }
 
     /** @param choices the same with these colours in place of those they had */
@@ -190,26 +197,47 @@ public class ColoursController {
     /** The best set of colours for the whole song. */
     @PostMapping("/song")
     public ColouredView song(@Valid @RequestBody ColourSongRequest request) {
-        List<KeptColour> kept = WholeSong.of(arranging.read(request.chart()), style(request.style()), request.amount(), request.seed() == null ? 0 : request.seed());
+        Song song = arranging.read(request.chart());
+        int from = request.from() == null ? 0 : request.from();
+        int to = request.to() == null ? song.bars().size() - 1 : request.to();
         ChoicesRequest choices = request.choices() == null ? ChoicesRequest.NONE : request.choices();
-        return new ColouredView(choices.colours(kept.stream().map(ColourRequest::of).toList()));
+        List<KeptColour> found = WholeSong.of(song, style(request.style()), request.amount(), request.seed() == null ? 0 : request.seed(), from, to);
+        List<KeptColour> kept = from == 0 && to >= song.bars().size() - 1 ? found : WholeSong.beside(song, choices.kept(), found, from, to);
+        return new ColouredView(kept(choices, kept));
     }
 
     /**
      * @param chart   with the colours in it
      * @param choices without those that are in the chart now
-     * @param left    how many stay with the arrangement: those of one time, and those that wait
+     * @param left    how many stay with the arrangement: those of one time where repeats are not written out, and those that wait
+     * @param moved   where bars went, once for each time they are played; empty where no repeat was written out
      */
-    public record WrittenOutView(String chart, ChoicesRequest choices, int left) {
+    public record WrittenOutView(String chart, ChoicesRequest choices, int left, List<EditController.MovedView> moved) {
     }
 
-    /** The chart with the colours that the choices keep written into it, as far as a chart can say them. */
+    /**
+     * The chart with the colours that the choices keep written into it, as far as a chart can say them.
+     *
+     * @param repeats {@code as-they-are}, or {@code written-out}: then every bar is written as it is played, and what is heard one time only with it
+     */
     @PostMapping("/write")
-    public WrittenOutView write(@Valid @RequestBody ArrangeRequest request) {
+    public WrittenOutView write(@Valid @RequestBody ArrangeRequest request, @RequestParam(defaultValue = AS_THEY_ARE) String repeats) {
         Arranging.Asked asked = arranging.asked(request);
-        WrittenOut written = WrittenOut.of(asked.song(), asked.choices().colours());
         ChoicesRequest choices = request.choices() == null ? ChoicesRequest.NONE : request.choices();
-        return new WrittenOutView(ChartEdit.of(request.chart()).chords(written.chords()), choices.colours(written.left().stream().map(ColourRequest::of).toList()), written.left().size());
+        if (repeats.equals(WRITTEN_OUT)) {
+            WrittenOut.Unfolded unfolded = WrittenOut.unfolded(asked.song(), asked.choices().colours());
+            return new WrittenOutView(ChartText.write(unfolded.song()), kept(choices, unfolded.left()), unfolded.left().size(),
+                    unfolded.moves().stream().map(move -> new EditController.MovedView(move.from(), move.to().orElse(null), move.pass().orElse(null))).toList());
+        }
+        if (!repeats.equals(AS_THEY_ARE)) {
+            throw Refusal.unusable("repeats \"" + repeats + "\": expected " + AS_THEY_ARE + " or " + WRITTEN_OUT);
+        }
+        WrittenOut written = WrittenOut.of(asked.song(), asked.choices().colours());
+        return new WrittenOutView(ChartEdit.of(request.chart()).chords(written.chords()), kept(choices, written.left()), written.left().size(), List.of());
+    }
+
+    private static ChoicesRequest kept(ChoicesRequest choices, List<KeptColour> colours) {
+        return choices.colours(colours.stream().map(ColourRequest::of).toList());
     }
 
     /** How hard the song is for the hands without and with a colour. */
