@@ -1,0 +1,2 @@
+/** Practising an arrangement: what is asked, how it went, what to do next. */
+package zapateo.practice;
