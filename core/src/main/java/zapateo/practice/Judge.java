@@ -19,6 +19,7 @@ public final class Judge {
     private static final int HANDS_FROM = 8;
     private static final double PITCH = 1 / 14.0;
     private static final double NEAR_MS = 100;
+    private static final double LOOKED_FOR_MS = 140;
 
     private final Passage passage;
     private final Take take;
@@ -57,8 +58,7 @@ public final class Judge {
                 heard[at] = new Judgement.Heard(asked, Verdict.MISSED, 0, Optional.empty());
             } else {
                 double off = off(at);
-                double tolerance = asked.roll().filter(roll -> !roll.onBeat()).isPresent() ? Math.max(ROLL_MS, asked.tolerance()) : asked.tolerance();
-                heard[at] = new Judgement.Heard(asked, off > tolerance ? Verdict.LATE : off < -tolerance ? Verdict.EARLY : Verdict.RIGHT, off, Optional.of(keyOf[at]));
+                heard[at] = new Judgement.Heard(asked, timed(asked, off), off, Optional.of(keyOf[at]));
             }
         }
         List<Integer> free = unasked();
@@ -72,6 +72,11 @@ public final class Judge {
         double uneven = uneven(notes);
         Findings findings = new Findings(passage, take, notes, added, stops, again, this::came, lag[Side.LEFT.ordinal()] - lag[Side.RIGHT.ordinal()], uneven, pace());
         return new Judgement(notes, added, delay(), pace(), struck && added.isEmpty() && stops.isEmpty() && again.isEmpty() && right >= CLEAN, right, uneven, stops, again, findings.mend(), findings.good());
+    }
+
+    private static Verdict timed(Passage.Note asked, double off) {
+        double tolerance = asked.roll().filter(roll -> !roll.onBeat()).isPresent() ? Math.max(ROLL_MS, asked.tolerance()) : asked.tolerance();
+        return off > tolerance ? Verdict.LATE : off < -tolerance ? Verdict.EARLY : Verdict.RIGHT;
     }
 
     /** Parts the keys where the player stopped or began anew, and takes of a bar that was played again the last time. */
@@ -187,7 +192,7 @@ public final class Judge {
         for (int note : missed) {
             Passage.Note asked = passage.notes().get(note);
             double due = came(note, asked.ms());
-            double window = Math.min(passage.window(), Math.max(NEAR_MS, asked.between() * 0.6));
+            double window = Math.min(passage.window(), Math.max(LOOKED_FOR_MS, asked.between() * 0.6));
             while (low < free.size() && take.keys().get(free.get(low)).ms() < due - 4 * passage.window()) {
                 low++;
             }
@@ -208,7 +213,7 @@ public final class Judge {
                 takenKeys[pair.key()] = true;
                 takenNotes[pair.note()] = true;
                 int apart = Math.abs(take.keys().get(pair.key()).midi() - passage.notes().get(pair.note()).midi());
-                Verdict verdict = apart == 0 ? pair.off() > 0 ? Verdict.LATE : Verdict.EARLY : apart % 12 == 0 ? Verdict.OCTAVE : Verdict.WRONG;
+                Verdict verdict = apart == 0 ? timed(passage.notes().get(pair.note()), pair.off()) : apart % 12 == 0 ? Verdict.OCTAVE : Verdict.WRONG;
                 heard[pair.note()] = new Judgement.Heard(passage.notes().get(pair.note()), verdict, pair.off(), Optional.of(pair.key()));
             }
         }

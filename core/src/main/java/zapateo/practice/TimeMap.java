@@ -14,7 +14,7 @@ final class TimeMap {
     private static final double LEAST_MS = 8;
     private static final double CUBE = 3;
     private static final int LINE = 4;
-    private static final int CURVE = 9;
+    private static final int CURVE = 6;
 
     private final double[] due;
     private final double[] came;
@@ -106,7 +106,7 @@ final class TimeMap {
     /** The value at zero of the parabola through weighted points, by Cramer's rule. */
     private static double curve(double[] s, double[] y) {
         double determinant = s[0] * (s[2] * s[4] - s[3] * s[3]) - s[1] * (s[1] * s[4] - s[2] * s[3]) + s[2] * (s[1] * s[3] - s[2] * s[2]);
-        if (determinant < 1e-4 * s[0] * s[2] * s[4]) {
+        if (determinant < 1e-7 * s[0] * s[2] * s[4]) {
             return line(s, y);
         }
         return (y[0] * (s[2] * s[4] - s[3] * s[3]) - s[1] * (y[1] * s[4] - s[3] * y[2]) + s[2] * (y[1] * s[3] - s[2] * y[2])) / determinant;

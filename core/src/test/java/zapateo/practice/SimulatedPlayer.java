@@ -79,7 +79,7 @@ final class SimulatedPlayer {
             if (Math.abs(jitter) > 0.6 * note.tolerance() && free) {
                 unsure.add(at);
             }
-            boolean tenth = kinds.contains(Mistake.LATE_TENTH) && note.roll().filter(Passage.Rolled::before).isPresent() && tail(note) > 1.8 * Math.min(50, note.tolerance());
+            boolean tenth = kinds.contains(Mistake.LATE_TENTH) && note.roll().filter(Passage.Rolled::before).isPresent() && tail(note) > 1.8 * note.tolerance() && tail(note) < 200;
             if (tenth) {
                 // The bass on the beat, its top after it.
                 time = came(note.beat() + (note.ms() - note.beat()) + tail(note)) + shift + jitter;
