@@ -365,7 +365,7 @@ export interface paths {
         };
         get: operations["figures"];
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -477,7 +477,7 @@ export interface paths {
         };
         get: operations["all_1"];
         put?: never;
-        post: operations["keep"];
+        post: operations["keep_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -558,6 +558,198 @@ export interface paths {
         get: operations["score_1"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/asked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["asked"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/failed/{song}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["failed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/goals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["goals"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/goals/{song}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["set"];
+        post?: never;
+        delete: operations["drop"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["judge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/ladder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ladder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["log"];
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/log/export/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/log/export/json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["json"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/log/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["forget"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/spots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["spots"];
         delete?: never;
         options?: never;
         head?: never;
@@ -808,6 +1000,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AddedView: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            midi: number;
+            /** Format: double */
+            ms: number;
+        };
+        AgainView: {
+            /** Format: int32 */
+            from: number;
+            /** Format: int32 */
+            to: number;
+        };
         ArrangeRequest: {
             chart: string;
             choices?: components["schemas"]["ChoicesRequest"];
@@ -909,6 +1115,42 @@ export interface components {
             ticksPerQuarter: number;
             timeline: components["schemas"]["PieceView"][];
             title: string;
+        };
+        AskedNoteView: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: int32 */
+            finger: number;
+            hand: string;
+            /** Format: double */
+            held: number;
+            /** Format: int32 */
+            midi: number;
+            /** Format: double */
+            ms: number;
+            name: string;
+            /** Format: int32 */
+            note: number;
+            /** Format: int32 */
+            stroke: number;
+            /** Format: int32 */
+            tick: number;
+        };
+        AskedRequest: {
+            bars: string;
+            chart: string;
+            choices?: components["schemas"]["ChoicesRequest"];
+            figures?: string[];
+            hand?: components["schemas"]["Measures"];
+            layer: string;
+            /** Format: double */
+            tempo: number;
+        };
+        AskedView: {
+            /** Format: double */
+            beatMs: number;
+            notes: components["schemas"]["AskedNoteView"][];
+            pedal: components["schemas"]["PedalSpanView"][];
         };
         BarDraft: {
             meter: string;
@@ -1336,6 +1578,11 @@ export interface components {
             version: number | null;
             voicings: components["schemas"]["VoicingView"][];
         };
+        FindingView: {
+            bars: number[];
+            code: string;
+            text: string;
+        };
         FingerRequest: {
             /** Format: int32 */
             bar: number;
@@ -1378,6 +1625,37 @@ export interface components {
             score: number;
             title: string;
         };
+        GoalRequest: {
+            arrangement: components["schemas"]["ArrangeRequest"];
+            /** Format: int32 */
+            level?: number;
+            /** Format: double */
+            tempo: number;
+            /** Format: date */
+            until?: string;
+        };
+        GoalView: {
+            /** Format: int32 */
+            due: number;
+            /** Format: double */
+            known: number;
+            /** Format: int32 */
+            level: number;
+            /** Format: int32 */
+            pieces: number;
+            /** Format: double */
+            seconds: number;
+            /** Format: uuid */
+            song: string;
+            /** Format: double */
+            tempo: number;
+            title: string;
+            /**
+             * Format: date
+             * @description absent where there is no day
+             */
+            until?: string;
+        };
         HandRequest: {
             /** Format: double */
             indexLittleMm?: number;
@@ -1412,6 +1690,20 @@ export interface components {
         };
         HarmonisedView: {
             chart: string;
+        };
+        HeardView: {
+            /** Format: double */
+            ms: number;
+            /** Format: int32 */
+            note: number;
+            /**
+             * Format: int32
+             * @description absent where it was missed
+             */
+            played?: number;
+            /** Format: int32 */
+            stroke: number;
+            verdict: string;
         };
         HoldView: {
             /** Format: int32 */
@@ -1470,6 +1762,35 @@ export interface components {
              */
             kind: "join";
         };
+        JudgeRequest: {
+            bars: string;
+            chart: string;
+            choices?: components["schemas"]["ChoicesRequest"];
+            figures?: string[];
+            hand?: components["schemas"]["Measures"];
+            layer: string;
+            notes: components["schemas"]["StruckRequest"][];
+            pedal?: components["schemas"]["PedalMoveRequest"][];
+            /** Format: double */
+            tempo: number;
+        };
+        JudgementView: {
+            added: components["schemas"]["AddedView"][];
+            again: components["schemas"]["AgainView"][];
+            clean: boolean;
+            /** Format: double */
+            delayMs: number;
+            good: components["schemas"]["FindingView"][];
+            mend: components["schemas"]["FindingView"][];
+            notes: components["schemas"]["HeardView"][];
+            /** Format: double */
+            pace: number;
+            /** Format: double */
+            right: number;
+            stops: components["schemas"]["StopView"][];
+            /** Format: double */
+            unevenMs: number;
+        };
         KeyGuessView: {
             /** Format: double */
             confidence: number;
@@ -1485,6 +1806,24 @@ export interface components {
             scale: components["schemas"]["ToneView"][];
             /** Format: int32 */
             signs: number;
+        };
+        LadderRequest: {
+            clean?: boolean;
+            /** Format: double */
+            goal: number;
+            /** Format: double */
+            last?: number;
+            rung?: components["schemas"]["RungRequest"];
+            stops?: number[];
+        };
+        LadderView: {
+            /** Format: int32 */
+            clean: number;
+            /** Format: int32 */
+            failed: number;
+            rungs: number[];
+            /** Format: double */
+            tempo: number;
         };
         LevelView: {
             /** Format: double */
@@ -1857,6 +2196,89 @@ export interface components {
             /** Format: double */
             value: number;
         };
+        PassRequest: {
+            arrangement?: string;
+            /** Format: uuid */
+            arrangementId?: string;
+            /** Format: date-time */
+            at?: string;
+            clean: boolean;
+            /** Format: date */
+            day?: string;
+            /** Format: int32 */
+            first: number;
+            hurt?: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            last: number;
+            layer: string;
+            /** Format: double */
+            right?: number;
+            /** Format: int32 */
+            seconds: number;
+            /** Format: uuid */
+            song: string;
+            /** Format: double */
+            tempo: number;
+            /** Format: double */
+            unevenMs?: number;
+            /** Format: int32 */
+            version?: number;
+            word?: string;
+        };
+        PassView: {
+            arrangement: string;
+            /**
+             * Format: uuid
+             * @description absent where it had none
+             */
+            arrangementId?: string;
+            /** Format: date-time */
+            at: string;
+            clean: boolean;
+            /** Format: date */
+            day: string;
+            /** Format: int32 */
+            first: number;
+            hurt: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            last: number;
+            layer: string;
+            /**
+             * Format: double
+             * @description absent where nobody listened
+             */
+            right?: number;
+            /** Format: int32 */
+            seconds: number;
+            /** Format: uuid */
+            song: string;
+            /** Format: double */
+            tempo: number;
+            title: string;
+            /**
+             * Format: double
+             * @description absent where nobody listened
+             */
+            unevenMs?: number;
+            /** Format: int32 */
+            version: number;
+            word: string;
+        };
+        PedalMoveRequest: {
+            down: boolean;
+            /** Format: double */
+            ms: number;
+        };
+        PedalSpanView: {
+            /** Format: double */
+            down: number;
+            /** Format: double */
+            up: number;
+        };
         PedalView: {
             /** Format: int32 */
             down: number;
@@ -1882,6 +2304,44 @@ export interface components {
             length: number;
             /** Format: int32 */
             line: number;
+        };
+        PlanItemView: {
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            layer: string;
+            /** Format: int32 */
+            minutes: number;
+            /**
+             * Format: uuid
+             * @description absent in a pause
+             */
+            song?: string;
+            /** Format: double */
+            tempo: number;
+            /** @description absent in a pause */
+            title?: string;
+            what: string;
+            why: string;
+        };
+        PlanView: {
+            items: components["schemas"]["PlanItemView"][];
+            /** Format: int32 */
+            minutes: number;
+            warnings: components["schemas"]["PlanWarningView"][];
+        };
+        PlanWarningView: {
+            /** Format: int32 */
+            days: number;
+            /** Format: int32 */
+            left: number;
+            /** Format: double */
+            lower: number;
+            lowerLevel: boolean;
+            /** Format: uuid */
+            song: string;
+            text: string;
         };
         PresetView: {
             choices: components["schemas"]["OptionsRequest"];
@@ -1998,6 +2458,14 @@ export interface components {
             leadTicks: number;
             /** Format: int32 */
             spreadTicks: number;
+        };
+        RungRequest: {
+            /** Format: int32 */
+            clean: number;
+            /** Format: int32 */
+            failed: number;
+            /** Format: double */
+            tempo: number;
         };
         SameView: {
             /** Format: int32 */
@@ -2121,6 +2589,33 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        SpotView: {
+            asks: string;
+            /** Format: double */
+            difficulty: number;
+            /** Format: double */
+            fastest: number;
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            from: number;
+            kind: string;
+            /** Format: int32 */
+            last: number;
+            text: string;
+            /** Format: int32 */
+            to: number;
+        };
+        SpotsRequest: {
+            arrangement: components["schemas"]["ArrangeRequest"];
+            failed?: {
+                [key: string]: number;
+            };
+        };
+        SpotsView: {
+            phrases: components["schemas"]["SpotView"][];
+            spots: components["schemas"]["SpotView"][];
+        };
         StateView: {
             arrangement: string;
             /** Format: uuid */
@@ -2133,6 +2628,12 @@ export interface components {
             title: string;
             /** Format: int32 */
             version: number;
+        };
+        StopView: {
+            /** Format: int32 */
+            bar: number;
+            /** Format: double */
+            ms: number;
         };
         StrokeDraft: {
             accent?: boolean;
@@ -2999,7 +3500,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -3201,7 +3702,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -3354,6 +3855,323 @@ export interface operations {
                 };
                 content: {
                     "application/vnd.recordare.musicxml+xml": string;
+                };
+            };
+        };
+    };
+    asked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["AskedView"];
+                };
+            };
+        };
+    };
+    failed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                song: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": {
+                        [key: string]: number;
+                    };
+                };
+            };
+        };
+    };
+    goals: {
+        parameters: {
+            query?: {
+                day?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GoalView"][];
+                };
+            };
+        };
+    };
+    set: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                song: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GoalRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["GoalView"];
+                };
+            };
+        };
+    };
+    drop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                song: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    judge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["JudgementView"];
+                };
+            };
+        };
+    };
+    ladder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LadderRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LadderView"];
+                };
+            };
+        };
+    };
+    log: {
+        parameters: {
+            query?: {
+                since?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassView"][];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassView"];
+                };
+            };
+        };
+    };
+    csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv;charset=UTF-8": string;
+                };
+            };
+        };
+    };
+    json: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PassView"][];
+                };
+            };
+        };
+    };
+    forget: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query: {
+                minutes: number;
+                day?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    spots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpotsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SpotsView"];
                 };
             };
         };

@@ -25,13 +25,15 @@ class ServerArchitectureTest {
                 .layer("problems").definedBy("zapateo.server.problems").layer("players").definedBy("zapateo.server.players").layer("charts").definedBy("zapateo.server.charts")
                 .layer("figures").definedBy("zapateo.server.figures").layer("arrangements").definedBy("zapateo.server.arrangements")
                 .layer("righthand").definedBy("zapateo.server.righthand").layer("colours").definedBy("zapateo.server.colours").layer("songs").definedBy("zapateo.server.songs")
+                .layer("practice").definedBy("zapateo.server.practice")
                 .whereLayer("problems").mayNotAccessAnyLayer()
                 .whereLayer("players").mayOnlyAccessLayers("problems")
                 .whereLayer("charts").mayOnlyAccessLayers("problems")
                 .whereLayer("figures").mayOnlyAccessLayers("problems", "players")
                 .whereLayer("arrangements").mayOnlyAccessLayers("problems", "players", "charts", "figures")
                 .whereLayer("righthand").mayOnlyAccessLayers("problems", "players", "arrangements")
-                .whereLayer("colours").mayOnlyAccessLayers("problems", "players", "arrangements")
+                .whereLayer("colours").mayOnlyAccessLayers("problems", "players", "charts", "arrangements")
+                .whereLayer("practice").mayOnlyAccessLayers("problems", "players", "arrangements")
                 .whereLayer("songs").mayOnlyAccessLayers("problems", "players", "figures", "arrangements")
                 .check(SERVER);
     }

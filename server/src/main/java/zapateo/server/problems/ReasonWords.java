@@ -26,6 +26,11 @@ public class ReasonWords {
         return words.getString("choice-" + choice.id());
     }
 
+    /** Whether there are words for a code. */
+    public boolean has(String code) {
+        return words.containsKey(code);
+    }
+
     public String of(Reason reason) {
         Matcher argument = ARGUMENT.matcher(words.getString(reason.code()));
         return argument.replaceAll(match -> Matcher.quoteReplacement(reason.args().getOrDefault(match.group(1), "")));

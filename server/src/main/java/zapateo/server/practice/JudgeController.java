@@ -1,0 +1,256 @@
+package zapateo.server.practice;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Choices;
+import zapateo.part.Reason;
+import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
+import zapateo.practice.Judge;
+import zapateo.practice.Judgement;
+import zapateo.practice.Ladder;
+import zapateo.practice.Layer;
+import zapateo.practice.Passage;
+import zapateo.practice.Spots;
+import zapateo.practice.Take;
+import zapateo.refusal.Refused;
+import zapateo.server.arrangements.ArrangeRequest;
+import zapateo.server.arrangements.Arranging;
+import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.players.Measures;
+import zapateo.server.problems.ReasonWords;
+import zapateo.server.problems.Refusal;
+
+/** What is asked of a player, how a take went, which tempo comes next; nothing is kept here. */
+@RestController
+@RequestMapping("/api/practice")
+public class JudgeController {
+
+    private final Arranging arranging;
+    private final ReasonWords words;
+
+    JudgeController(Arranging arranging, ReasonWords words) {
+        this.arranging = arranging;
+        this.words = words;
+    }
+
+    /**
+     * @param bars  by index as played, as in 0-3
+     * @param layer basses, chords, left, tune, right or both
+     * @param tempo beats a minute, as the song counts them
+     */
+    public record AskedRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+                               @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
+                               @NotNull(message = "expected bars by index, as in 0-3") String bars, @NotNull(message = "expected a layer") String layer, @NotNull(message = "expected beats a minute") Double tempo) {
+    }
+
+    /**
+     * A note to be played.
+     *
+     * @param stroke index among the arrangement's strokes; @param note which of its notes, from low
+     * @param ms     from the first asked beat; @param held how long
+     */
+    public record AskedNoteView(int stroke, int note, String hand, int midi, String name, int finger, int bar, int tick, double ms, double held) {
+    }
+
+    public record PedalSpanView(double down, double up) {
+    }
+
+    public record AskedView(List<AskedNoteView> notes, List<PedalSpanView> pedal, double beatMs) {
+    }
+
+    /** The notes of a layer in the order of time. */
+    @PostMapping("/asked")
+    public AskedView asked(@Valid @RequestBody AskedRequest request) {
+        Arrangement arrangement = arrangement(request.chart(), request.choices(), request.hand(), request.figures());
+        Passage passage = passage(arrangement, request.bars(), request.layer(), request.tempo());
+        return new AskedView(passage.notes().stream().map(note -> new AskedNoteView(note.stroke(), note.note(), String.valueOf(note.hand().letter()), note.midi(), name(arrangement, note.stroke(), note.note()), note.finger(), note.bar(), note.tick(),
+                tenth(note.ms()), tenth(note.held()))).toList(), passage.pedal().stream().map(span -> new PedalSpanView(tenth(span.down()), tenth(span.up()))).toList(), tenth(passage.beatMs()));
+    }
+
+    private static String name(Arrangement arrangement, int stroke, int note) {
+        return arrangement.strokes().get(stroke).notes().get(note).pitch().toString();
+    }
+
+    /** @param ms from when the first asked beat was due, as scheduled; @param held how long the key was down */
+    public record StruckRequest(@NotNull(message = "expected milliseconds") Double ms, @NotNull(message = "expected milliseconds") Double held,
+                                @NotNull(message = "expected a MIDI note number") @Min(value = 0, message = "expected 0 to 127") @Max(value = 127, message = "expected 0 to 127") Integer midi,
+                                @Min(value = 1, message = "expected 1 to 127") @Max(value = 127, message = "expected 1 to 127") Integer velocity) {
+    }
+
+    public record PedalMoveRequest(@NotNull(message = "expected milliseconds") Double ms, @NotNull(message = "expected whether it goes down") Boolean down) {
+    }
+
+    /** @param notes keys that were struck; @param pedal absent where none was heard of */
+    public record JudgeRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+                               @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
+                               @NotNull(message = "expected bars by index, as in 0-3") String bars, @NotNull(message = "expected a layer") String layer, @NotNull(message = "expected beats a minute") Double tempo,
+                               @NotNull(message = "expected notes") @Size(max = 20_000, message = "expected at most 20,000") List<@NotNull @Valid StruckRequest> notes,
+                               @Size(max = 5_000, message = "expected at most 5,000") List<@NotNull @Valid PedalMoveRequest> pedal) {
+    }
+
+    /**
+     * @param verdict right, early, late, wrong, missed or octave
+     * @param ms      after its time, below zero before it
+     * @param played  the key that was struck
+     */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record HeardView(int stroke, int note, String verdict, double ms, @Schema(description = "absent where it was missed") Integer played) {
+    }
+
+    public record AddedView(double ms, int midi, int bar) {
+    }
+
+    public record StopView(int bar, double ms) {
+    }
+
+    public record AgainView(int from, int to) {
+    }
+
+    /** @param bars by index, to be looped; @param text as a teacher would say it */
+    public record FindingView(String code, List<Integer> bars, String text) {
+    }
+
+    /** @param pace how many times as long as asked it took; @param right share of the notes that came when they should; @param clean whether it counts */
+    public record JudgementView(List<HeardView> notes, List<AddedView> added, double delayMs, double pace, boolean clean, double right, double unevenMs, List<StopView> stops, List<AgainView> again,
+                                List<FindingView> mend, List<FindingView> good) {
+    }
+
+    /** What was played against what was asked. */
+    @PostMapping("/judge")
+    public JudgementView judge(@Valid @RequestBody JudgeRequest request) {
+        Arrangement arrangement = arrangement(request.chart(), request.choices(), request.hand(), request.figures());
+        Passage passage = passage(arrangement, request.bars(), request.layer(), request.tempo());
+        List<Take.Key> keys = request.notes().stream().map(key -> new Take.Key(key.ms(), key.held(), key.midi(), key.velocity() == null ? 64 : key.velocity())).toList();
+        List<Take.PedalMove> pedal = request.pedal() == null ? List.of() : request.pedal().stream().map(move -> new Take.PedalMove(move.ms(), move.down())).toList();
+        Take take = new Take(keys, pedal);
+        Judgement found = Judge.of(passage, take);
+        List<HeardView> notes = found.notes().stream().map(each -> new HeardView(each.asked().stroke(), each.asked().note(), each.verdict().name().toLowerCase(Locale.ROOT), tenth(each.off()),
+                each.key().map(key -> take.keys().get(key).midi()).orElse(null))).toList();
+        return new JudgementView(notes, found.added().stream().map(each -> new AddedView(tenth(each.ms()), each.midi(), each.bar())).toList(), tenth(found.delayMs()), Math.round(1000 * found.pace()) / 1000.0, found.clean(),
+                Math.round(1000 * found.right()) / 1000.0, tenth(found.unevenMs()), found.stops().stream().map(stop -> new StopView(stop.bar(), tenth(stop.ms()))).toList(),
+                found.again().stream().map(each -> new AgainView(each.from(), each.to())).toList(), views(arrangement, found.mend()), views(arrangement, found.good()));
+    }
+
+    private List<FindingView> views(Arrangement arrangement, List<Judgement.Finding> findings) {
+        List<FindingView> views = new ArrayList<>();
+        for (Judgement.Finding finding : findings) {
+            Map<String, String> args = new HashMap<>(finding.args());
+            args.computeIfPresent("asked", (name, midi) -> midi.matches("\\d+") ? key(arrangement, Integer.parseInt(midi)) : midi);
+            args.computeIfPresent("played", (name, midi) -> key(arrangement, Integer.parseInt(midi)));
+            args.computeIfPresent("hand", (name, hand) -> hand.equals("L") ? "left" : "right");
+            args.put("bars", bars(arrangement, finding.bars()));
+            boolean one = "1".equals(args.get("count"));
+            views.add(new FindingView(finding.code(), finding.bars(), words.of(Reason.of("practice-" + finding.code() + (one && words.has("practice-" + finding.code() + "-one") ? "-one" : ""), args))));
+        }
+        return views;
+    }
+
+    private static String key(Arrangement arrangement, int midi) {
+        return Pitch.onKey(midi, arrangement.song().key().scale().stream().filter(step -> step.chroma() == midi % 12).findFirst().orElse(PitchClass.simplest(midi % 12))).toString();
+    }
+
+    /** Their numbers in the chart, the first few. */
+    private static String bars(Arrangement arrangement, List<Integer> bars) {
+        List<Integer> numbers = bars.stream().map(bar -> arrangement.song().bars().get(bar).number()).distinct().toList();
+        boolean run = numbers.size() > 2 && numbers.get(numbers.size() - 1) - numbers.get(0) == numbers.size() - 1;
+        String text = run ? numbers.get(0) + "–" + numbers.get(numbers.size() - 1) : String.join(", ", numbers.stream().limit(4).map(String::valueOf).toList()) + (numbers.size() > 4 ? " …" : "");
+        return (numbers.size() == 1 ? "bar " : "bars ") + text;
+    }
+
+    /** @param failed share of the passes that were not clean, by the bar's number in the chart */
+    public record SpotsRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, Map<Integer, Double> failed) {
+    }
+
+    /**
+     * A place to practise.
+     *
+     * @param kind  change, bar or phrase
+     * @param first index of its first bar as played; @param from its number in the chart
+     * @param asks  what makes it hard most: reach, jumps, fingers, rhythm, together or reading
+     */
+    public record SpotView(String kind, int first, int last, int from, int to, double difficulty, String asks, double fastest, String text) {
+    }
+
+    public record SpotsView(List<SpotView> spots, List<SpotView> phrases) {
+    }
+
+    /** Where a song is hard, the hardest first, and its phrases. */
+    @PostMapping("/spots")
+    public SpotsView spots(@Valid @RequestBody SpotsRequest request) {
+        Arrangement arrangement = arranging.arrange(request.arrangement()).arrangement();
+        return new SpotsView(Spots.of(arrangement, request.failed() == null ? Map.of() : request.failed()).stream().map(spot -> view(arrangement, spot)).toList(), Spots.phrases(arrangement).stream().map(spot -> view(arrangement, spot)).toList());
+    }
+
+    private SpotView view(Arrangement arrangement, Spots.Spot spot) {
+        String kind = spot.kind().name().toLowerCase(Locale.ROOT);
+        int from = arrangement.song().bars().get(spot.first()).number();
+        int to = arrangement.song().bars().get(spot.last()).number();
+        String text = words.of(Reason.of("practice-spot-" + kind, Map.of("from", spot.from(), "to", spot.to(), "asks", words.of(Reason.of("practice-asks-" + spot.asks().id(), Map.of())))));
+        return new SpotView(kind, spot.first(), spot.last(), from, to, tenth(spot.difficulty()), spot.asks().id(), tenth(spot.fastest()), text);
+    }
+
+    /**
+     * @param stops tempos of one's own; absent are small steps
+     * @param last  the tempo that was clean last; absent where none was
+     * @param rung  where one stands; absent is the beginning
+     * @param clean how the pass went; absent is no pass
+     */
+    public record LadderRequest(@NotNull(message = "expected a goal") Double goal, @Size(max = 20, message = "expected at most 20") List<@NotNull Double> stops, Double last, @Valid RungRequest rung, Boolean clean) {
+    }
+
+    public record RungRequest(@NotNull(message = "expected a tempo") Double tempo, @NotNull(message = "expected a number") Integer clean, @NotNull(message = "expected a number") Integer failed) {
+    }
+
+    /** @param rungs all tempos from where it begins to the goal */
+    public record LadderView(double tempo, int clean, int failed, List<Double> rungs) {
+    }
+
+    /** Which tempo comes next. */
+    @PostMapping("/ladder")
+    public LadderView ladder(@Valid @RequestBody LadderRequest request) {
+        try {
+            Ladder ladder = new Ladder(request.goal(), request.stops() == null ? List.of() : request.stops());
+            Ladder.Rung start = ladder.start(java.util.Optional.ofNullable(request.last()));
+            Ladder.Rung rung = request.rung() == null ? start : new Ladder.Rung(request.rung().tempo(), request.rung().clean(), request.rung().failed());
+            Ladder.Rung next = request.clean() == null ? rung : ladder.after(rung, request.clean());
+            List<Double> rungs = new ArrayList<>(ladder.rungs(Math.min(next.tempo(), ladder.start(java.util.Optional.empty()).tempo())));
+            rungs.add(ladder.goal());
+            return new LadderView(next.tempo(), next.clean(), next.failed(), rungs);
+        } catch (Refused refused) {
+            throw Refusal.unusable(refused.getMessage());
+        }
+    }
+
+    private Arrangement arrangement(String chart, ChoicesRequest choices, Measures hand, List<String> figures) {
+        return arranging.arrange(new ArrangeRequest(chart, choices, hand, figures)).arrangement();
+    }
+
+    private static Passage passage(Arrangement arrangement, String bars, String layer, double tempo) {
+        try {
+            Choices.Run run = Choices.Run.parse(bars);
+            return Passage.of(arrangement, run.first(), run.last(), Layer.of(layer), tempo);
+        } catch (Refused refused) {
+            throw Refusal.unusable(refused.getMessage());
+        }
+    }
+
+    private static double tenth(double value) {
+        return Math.round(10 * value) / 10.0;
+    }
+}
