@@ -21,6 +21,7 @@ const router = createBrowserRouter([
       { path: "chart", lazy: async () => ({ Component: (await import("./views/chart/Chart")).Chart }) },
       { path: "right-hand", lazy: async () => ({ Component: (await import("./views/righthand/RightHand")).RightHand }) },
       { path: "colour", lazy: async () => ({ Component: (await import("./views/colour/Colour")).Colour }) },
+      { path: "practise", lazy: async () => ({ Component: (await import("./views/practise/Practise")).Practise }) },
       { path: "left-hand", lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
     ],
   },

@@ -14,6 +14,8 @@ const METRONOME: { value: Metronome; label: string }[] = [
   { value: "off", label: "off" },
   { value: "beats", label: "every beat" },
   { value: "two-and-four", label: "2 and 4" },
+  { value: "bars", label: "each bar's first" },
+  { value: "every-other", label: "every other bar, the rest by yourself" },
 ];
 
 /** Where the hands are: play, tempo, loop, metronome, and the keyboard with what sounds. */

@@ -12,6 +12,7 @@ const PATH = [
   { view: "left-hand", name: "Left hand" },
   { view: "right-hand", name: "Right hand" },
   { view: "colour", name: "Colour" },
+  { view: "practise", name: "Practise" },
 ];
 
 const FILES = [
@@ -77,9 +78,9 @@ export function Masthead({
             key={step.view}
             to={{ pathname: `/songs/${songId}/${step.view}`, search }}
             aria-current={index === at ? "page" : undefined}
-            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-lg:px-2 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-2xl:px-2 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
           >
-            <span className="max-xl:hidden">
+            <span className={index === at ? "max-xl:hidden" : "max-2xl:hidden"}>
               <PathMark filled={index <= at} />
             </span>
             {step.name}
@@ -87,10 +88,10 @@ export function Masthead({
         ))}
       </nav>
       <div className="flex items-center gap-1 max-md:w-full max-md:overflow-x-auto">
-        <button type="button" onClick={desk.undo} disabled={!desk.canUndo} className="h-10 px-2" title="Undo (Ctrl+Z)">
+        <button type="button" onClick={desk.undo} disabled={!desk.canUndo} className="h-10 px-1.5" title="Undo (Ctrl+Z)">
           Undo
         </button>
-        <button type="button" onClick={desk.redo} disabled={!desk.canRedo} className="h-10 px-2" title="Redo (Ctrl+Shift+Z)">
+        <button type="button" onClick={desk.redo} disabled={!desk.canRedo} className="h-10 px-1.5" title="Redo (Ctrl+Shift+Z)">
           Redo
         </button>
         <Versions songId={songId} onTake={(state) => desk.change(draftOf(state))} />

@@ -17,7 +17,13 @@ type Actions = {
   level: (level: number | null) => void;
 };
 
-const NEXT: Record<Metronome, Metronome> = { off: "beats", beats: "two-and-four", "two-and-four": "off" };
+const NEXT: Record<Metronome, Metronome> = {
+  off: "beats",
+  beats: "two-and-four",
+  "two-and-four": "off",
+  bars: "off",
+  "every-other": "off",
+};
 
 /** The keys of the house; they rest while someone types or has a list or a dialog open. */
 export function useKeys(actions: Actions): void {

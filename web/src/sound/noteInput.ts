@@ -1,5 +1,9 @@
 /** Who hears notes while a melody is played in: a key and how many milliseconds ago it went down or up, since a busy page hears of it late. */
-export type NoteListener = { down: (midi: number, ago: number) => void; up: (midi: number, ago: number) => void };
+export type NoteListener = {
+  down: (midi: number, ago: number, velocity?: number) => void;
+  up: (midi: number, ago: number) => void;
+  pedal?: (down: boolean, ago: number) => void;
+};
 
 /** Something that can be played on: it is opened when a take begins and closed when it ends. */
 export type NoteSource = { id: string; name: string; open: (listener: NoteListener) => () => void };
@@ -69,12 +73,16 @@ export const computerKeys: NoteSource = {
 
 const NOTE_OFF = 0x80;
 const NOTE_ON = 0x90;
+const CONTROL = 0xb0;
+/** The sustaining pedal, down from the middle of its way (MIDI 1.0). */
+const SUSTAIN = 64;
 
 /** What a MIDI message says about a key: a note-on of no velocity lets it go (MIDI 1.0). */
 export function readMessage(data: ArrayLike<number>, ago: number, listener: NoteListener): void {
   const kind = (data[0] ?? 0) & 0xf0;
   const key = data[1] ?? 0;
-  if (kind === NOTE_ON && (data[2] ?? 0) > 0) listener.down(key, ago);
+  if (kind === NOTE_ON && (data[2] ?? 0) > 0) listener.down(key, ago, data[2]);
+  else if (kind === CONTROL && key === SUSTAIN) listener.pedal?.((data[2] ?? 0) >= 64, ago);
   else if (kind === NOTE_ON || kind === NOTE_OFF) listener.up(key, ago);
 }
 

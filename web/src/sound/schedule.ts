@@ -3,7 +3,8 @@ import type { Arrangement } from "../api/client";
 /** One tone to be sounded; ticks from the start of the song. */
 export type Tone = { stroke: number; bar: number; tick: number; ticks: number; midi: number; hand: "L" | "R"; velocity: number };
 export type Click = { tick: number; strong: boolean };
-export type Metronome = "off" | "beats" | "two-and-four";
+/** Every beat; 2 and 4; the first of each bar; every beat, but each second bar is silent, to test oneself. */
+export type Metronome = "off" | "beats" | "two-and-four" | "bars" | "every-other";
 
 /** A velocity of MIDI at which the recordings are played as loud as they are. */
 const FULL = 112;
@@ -29,10 +30,11 @@ export function tones(arrangement: Arrangement): Tone[] {
 }
 
 /** The clicks of one bar: every beat, or 2 and 4 alone (in a bar of two or three, all but the first). */
-export function clicks(bar: { tick: number; ticks: number; beatTicks: number }, metronome: Metronome): Click[] {
-  if (metronome === "off") return [];
+export function clicks(bar: { index?: number; tick: number; ticks: number; beatTicks: number }, metronome: Metronome): Click[] {
+  if (metronome === "off" || (metronome === "every-other" && (bar.index ?? 0) % 2 === 1)) return [];
   const beats = Math.round(bar.ticks / bar.beatTicks);
+  const wanted = (beat: number) => (metronome === "bars" ? beat === 0 : beats < 4 ? beat > 0 : beat % 2 === 1);
   return Array.from({ length: beats }, (_, beat) => ({ tick: bar.tick + beat * bar.beatTicks, beat }))
-    .filter(({ beat }) => metronome === "beats" || (beats < 4 ? beat > 0 : beat % 2 === 1))
-    .map(({ tick, beat }) => ({ tick, strong: metronome === "beats" && beat === 0 }));
+    .filter(({ beat }) => metronome === "beats" || metronome === "every-other" || wanted(beat))
+    .map(({ tick, beat }) => ({ tick, strong: metronome !== "two-and-four" && beat === 0 }));
 }

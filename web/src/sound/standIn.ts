@@ -17,10 +17,10 @@ const UNEVEN_MS = 25;
  *
  * @param elapsed milliseconds since the first beat, below zero before it, null while nothing plays
  */
-export function standIn(script: Scripted[], elapsed: () => number | null): NoteSource {
+export function standIn(script: Scripted[], elapsed: () => number | null, name = "the stand-in (plays a scripted take)"): NoteSource {
   return {
     id: "stand-in",
-    name: "the stand-in (plays a scripted take)",
+    name,
     open: (listener) => {
       const events = script
         .flatMap((note, index) => {

@@ -13,7 +13,7 @@ export type Sound = {
   strike: (stroke: number) => void;
   goOn: () => void;
   /** Plays the chosen bars once after a bar of clicks, for a melody to be played in over them. */
-  record: () => void;
+  record: (how?: { bpmOfQuarter: number; metronome: Metronome }) => void;
   elapsed: () => number | null;
   sing: (midi: number, down: boolean) => void;
   /** Resolves when the piano can sound. */
@@ -51,6 +51,8 @@ export function usePlayer(
   const [out, setOut] = useState<Out>({ sink: null, hereToo: false, delayMs: 0 });
   /** Whether what plays goes through once, whatever is looped. */
   const once = useRef(false);
+  /** What a pass is played at in place of the song's own tempo and clicks, until the next time something else is played. */
+  const pass = useRef<{ bpmOfQuarter: number; metronome: Metronome } | null>(null);
   const opening = useRef<Promise<Player> | null>(null);
 
   const open = useCallback(async (): Promise<Player> => {
@@ -73,8 +75,8 @@ export function usePlayer(
     if (player && arrangement) player.set(arrangement);
   }, [player, arrangement]);
   useEffect(() => player?.setLoop(looping && !once.current ? selection : null), [player, looping, selection]);
-  useEffect(() => player?.setTempo(bpmOfQuarter), [player, bpmOfQuarter]);
-  useEffect(() => player?.setMetronome(metronome), [player, metronome]);
+  useEffect(() => player?.setTempo(pass.current?.bpmOfQuarter ?? bpmOfQuarter), [player, bpmOfQuarter]);
+  useEffect(() => player?.setMetronome(pass.current?.metronome ?? metronome), [player, metronome]);
   useEffect(() => player?.setVolumes(volumes), [player, volumes]);
   useEffect(() => player?.setOut(out), [player, out]);
   useEffect(() => {
@@ -94,6 +96,7 @@ export function usePlayer(
           return;
         }
         once.current = false;
+        pass.current = null;
         opened.set(arrangement);
         opened.setLoop(looping ? selection : null);
         opened.setMetronome(metronome);
@@ -104,20 +107,24 @@ export function usePlayer(
       .catch(() => undefined);
   }, [arrangement, bpmOfQuarter, countIn, looping, metronome, open, out, selection, volumes]);
 
-  const record = useCallback(() => {
-    if (!arrangement) return;
-    open()
-      .then((opened) => {
-        once.current = true;
-        opened.set(arrangement);
-        opened.setLoop(null);
-        opened.setMetronome("beats");
-        opened.setVolumes(volumes);
-        opened.setOut(out);
-        opened.play(selection[0], bpmOfQuarter, true);
-      })
-      .catch(() => undefined);
-  }, [arrangement, bpmOfQuarter, open, out, selection, volumes]);
+  const record = useCallback(
+    (how?: { bpmOfQuarter: number; metronome: Metronome }) => {
+      if (!arrangement) return;
+      pass.current = how ?? null;
+      open()
+        .then((opened) => {
+          once.current = true;
+          opened.set(arrangement);
+          opened.setLoop(null);
+          opened.setMetronome(how?.metronome ?? "beats");
+          opened.setVolumes(volumes);
+          opened.setOut(out);
+          opened.play(selection[0], how?.bpmOfQuarter ?? bpmOfQuarter, true);
+        })
+        .catch(() => undefined);
+    },
+    [arrangement, bpmOfQuarter, open, out, selection, volumes],
+  );
   const elapsed = useCallback(() => player?.elapsed() ?? null, [player]);
   const sing = useCallback((midi: number, down: boolean) => player?.sing(midi, down), [player]);
 

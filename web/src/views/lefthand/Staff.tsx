@@ -15,6 +15,7 @@ export function Staff({
   lit,
   onStroke,
   onLift,
+  alone = false,
 }: {
   /** Beside the heading. */
   beside: ReactNode;
@@ -25,6 +26,8 @@ export function Staff({
   onStroke: (stroke: number | null) => void;
   /** A note was dragged so many places of the staff up, or down below zero. */
   onLift?: ((stroke: number, steps: number) => void) | undefined;
+  /** Without the step line and what the arrangement says. */
+  alone?: boolean;
 }) {
   const { arrangement, arrangementError } = useArranged();
   const { asked } = useWork();
@@ -37,10 +40,12 @@ export function Staff({
   if (!arrangement) return null;
   return (
     <>
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="whitespace-nowrap text-lg">{heading(arrangement.bars, from, to)}</h2>
-        {beside}
-      </div>
+      {!alone && (
+        <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+          <h2 className="whitespace-nowrap text-lg">{heading(arrangement.bars, from, to)}</h2>
+          {beside}
+        </div>
+      )}
       {notices}
       <Score
         xml={score.data}
@@ -53,9 +58,9 @@ export function Staff({
         onLift={onLift}
       />
       {between}
-      <BarSteps bar={bar} struck={struck} setStruck={onStroke} />
+      {!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} />}
       {arrangement.problems
-        .filter((problem) => problem.line === null)
+        .filter((problem) => !alone && problem.line === null)
         .map((notice) => (
           <p key={notice.code} className="mt-1 text-quiet">
             {notice.message}

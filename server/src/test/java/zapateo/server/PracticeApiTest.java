@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -24,6 +25,7 @@ class PracticeApiTest {
     @RegisterExtension
     static final RealServer SERVER = RealServer.shared();
 
+    @BeforeEach
     @AfterEach
     void nothing_is_practised_any_more() {
         SERVER.get("/api/practice/goals").json().forEach(goal -> SERVER.delete("/api/practice/goals/" + goal.path("song").asString()));

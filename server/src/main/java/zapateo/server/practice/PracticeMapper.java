@@ -2,6 +2,7 @@ package zapateo.server.practice;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -21,6 +22,16 @@ interface PracticeMapper {
     @Select("select count(*) from song where owner = #{owner} and id = #{song} and deleted_at is null")
     int songs(@Param("owner") UUID owner, @Param("song") UUID song);
 
+    @Insert("insert into milestone (name, at) values (#{name}, now()) on conflict do nothing")
+    int reach(@Param("name") String name);
+
+    /** A song by its title, the first of that name. */
+    @Select("select id, chart, choices ->> 'figure' as figure from song where owner = #{owner} and title = #{title} and deleted_at is null order by created_at limit 1")
+    Optional<NamedSong> named(@Param("owner") UUID owner, @Param("title") String title);
+
+    record NamedSong(UUID id, String chart, String figure) {
+    }
+
     @Select(GOALS + " order by s.title, g.song_id")
     List<GoalRow> goals(@Param("owner") UUID owner);
 
@@ -36,7 +47,7 @@ interface PracticeMapper {
 
     @Insert("insert into practice_pass (id, owner, song_id, arrangement_id, arrangement, song_version, played_at, played_on, first_bar, last_bar, layer, tempo, clean, right_share, uneven_ms, seconds, word, hurt) "
             + "values (#{id}, #{owner}, #{songId}, #{arrangementId}, #{arrangement}, #{songVersion}, #{playedAt}, #{playedOn}, #{firstBar}, #{lastBar}, #{layer}, #{tempo}, #{clean}, #{rightShare}, #{unevenMs}, "
-            + "#{seconds}, #{word}, #{hurt}) on conflict (id) do nothing")
+            + "#{seconds}, #{word}, #{hurt}) on conflict (id) do update set word = excluded.word, hurt = excluded.hurt where practice_pass.owner = excluded.owner")
     int insert(PassRow pass);
 
     @Delete("delete from practice_pass where owner = #{owner} and id = #{id}")

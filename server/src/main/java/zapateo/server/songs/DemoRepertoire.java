@@ -11,6 +11,7 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
+import org.springframework.core.annotation.Order;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
@@ -25,6 +26,7 @@ import zapateo.song.ChartParser;
 
 /** The lounge pianist's set aboard the night ferry Aurora, loaded once into a new database. */
 @Component
+@Order(1)
 class DemoRepertoire implements ApplicationRunner {
 
     private static final Logger LOG = LoggerFactory.getLogger(DemoRepertoire.class);

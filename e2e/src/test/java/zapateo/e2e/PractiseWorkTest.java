@@ -1,0 +1,150 @@
+package zapateo.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.time.LocalDate;
+import java.util.Map;
+import java.util.UUID;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+/** Practising: a take of the stand-in judged, step by step, the ladder, the plan of a day, the log. */
+class PractiseWorkTest {
+
+    /** A quick song, so that a pass is short. */
+    private static final String CHART = "Title: Fingers\nKey: C\nTempo: 200\n| C | G7 | C | G7 |";
+
+    @RegisterExtension
+    static final Stage STAGE = new Stage();
+
+    @AfterEach
+    void nothing_broke() {
+        STAGE.expectNothingBroke();
+    }
+
+    private static Page open(String song) {
+        Page page = STAGE.atScore(song, "practise");
+        page.getByText("goes on by itself").click();
+        return page;
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
+    }
+
+    private static void playedOn(Page page, String instrument) {
+        button(page, "^Played on").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile(instrument))).click();
+    }
+
+    private static Locator result(Page page) {
+        Locator result = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("How it went"));
+        assertThat(result).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+        return result;
+    }
+
+    @Test
+    void a_take_with_three_planted_mistakes_shows_just_these() {
+        String song = Stage.newSong(CHART, "stride-root-chord");
+        Page page = open(song);
+        playedOn(page, "with three mistakes");
+        button(page, "^Begin$").click();
+        Locator result = result(page);
+        assertThat(result.getByRole(AriaRole.LISTITEM)).hasCount(3);
+        assertThat(result).containsText(" instead of ");
+        assertThat(result).containsText("missing");
+        assertThat(result).containsText("Late by");
+        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^The take:.*1 late, 1 another key, 1 missing")))).isVisible();
+        page.waitForCondition(() -> Stage.server().get("/api/practice/log").text().contains(song));
+    }
+
+    @Test
+    void the_ladder_climbs_after_two_clean_passes_and_falls_after_two_that_were_not() {
+        String song = Stage.newSong(CHART, "held");
+        Page page = open(song);
+        Locator stairs = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^Tempo ")));
+        assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 120 of 200"));
+        playedOn(page, "does not talk");
+        for (int pass = 0; pass < 2; pass++) {
+            button(page, "^(Begin|Again)$").click();
+            assertThat(page.getByText("Was it clean?")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+            page.keyboard().press("c");
+        }
+        assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 126 of 200"));
+        for (int pass = 0; pass < 2; pass++) {
+            button(page, "^Again$").click();
+            assertThat(page.getByText("Was it clean?")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+            button(page, "^Once more$").click();
+        }
+        assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 120 of 200"));
+    }
+
+    /** G2 lies beyond the computer's keys: the keyboard of the screen is played. */
+    @Test
+    void step_by_step_nothing_moves_until_the_right_keys_are_down() {
+        Page page = open(Stage.newSong(CHART, "stride-root-chord"));
+        button(page, "^Step by step$").click();
+        Locator says = page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Step "));
+        assertThat(says).containsText("Step 1 of");
+        assertThat(says).containsText("left hand");
+        String asked = Stage.server().post("/api/practice/asked", Map.of("chart", CHART, "choices", Map.of("figure", "stride-root-chord"), "bars", "0-3", "layer", "left", "tempo", 120)).json().path("notes").path(0).path("midi").asString();
+        Locator right = page.locator("[data-key='" + asked + "']");
+        Locator wrong = page.locator("[data-key='" + (Integer.parseInt(asked) + 2) + "']");
+        wrong.dispatchEvent("pointerdown", Map.of("pointerId", 1));
+        assertThat(says).containsText("is another key");
+        assertThat(says).containsText("Step 1 of");
+        wrong.dispatchEvent("pointerup", Map.of("pointerId", 1));
+        right.dispatchEvent("pointerdown", Map.of("pointerId", 1));
+        right.dispatchEvent("pointerup", Map.of("pointerId", 1));
+        assertThat(says).containsText("Step 2 of");
+        page.keyboard().press("ArrowRight");
+        assertThat(says).containsText("Step 3 of");
+    }
+
+    @Test
+    void what_failed_yesterday_is_in_the_plan_of_today_and_a_press_takes_it() {
+        Stage.server().get("/api/practice/goals").json().forEach(goal -> Stage.server().delete("/api/practice/goals/" + goal.path("song").asString()));
+        String song = Stage.newSong(CHART, "stride-root-chord");
+        Stage.server().put("/api/practice/goals/" + song, Map.of("tempo", 160, "arrangement", Map.of("chart", CHART, "choices", Map.of("figure", "stride-root-chord"))));
+        String yesterday = LocalDate.now().minusDays(1).toString();
+        Stage.server().post("/api/practice/log", Map.of("id", UUID.randomUUID().toString(), "song", song, "day", yesterday, "first", 1, "last", 4, "layer", "left", "tempo", 96, "clean", false, "seconds", 9));
+        Page page = open(song);
+        Locator plan = page.getByLabel("Today's plan");
+        Locator failed = plan.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("It did not hold last time."));
+        assertThat(failed.first()).isVisible();
+        failed.first().getByRole(AriaRole.BUTTON).click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(Pattern.compile("bars 1–4")))).isVisible();
+        Stage.server().delete("/api/practice/goals/" + song);
+    }
+
+    @Test
+    void the_log_shows_its_pictures_and_can_be_taken_away() throws IOException {
+        String song = Stage.newSong(CHART, "held");
+        Stage.server().post("/api/practice/log", "{'id':'%s','song':'%s','first':1,'last':2,'layer':'left','tempo':96,'clean':true,'seconds':600,'right':0.97,'unevenMs':11,'word':'wind against us'}"
+                .formatted(UUID.randomUUID(), song).replace('\'', '"'));
+        Page page = open(song);
+        button(page, "^the log and its pictures$").click();
+        Locator log = page.getByRole(AriaRole.DIALOG);
+        assertThat(log.getByText("wind against us")).isVisible();
+        assertThat(log.locator("figure svg").first()).isVisible();
+        assertThat(log.getByRole(AriaRole.IMG, new Locator.GetByRoleOptions().setName(Pattern.compile("^Tempo by day. bars 1–2: 96")))).isVisible();
+        Download download = page.waitForDownload(() -> log.getByText("as a table (CSV)").click());
+        org.assertj.core.api.Assertions.assertThat(Files.readString(download.path())).contains("wind against us");
+    }
+
+    @Test
+    void what_hurts_shows_the_cautions_and_names_no_illness() {
+        Page page = open(Stage.newSong(CHART, "held"));
+        page.getByLabel("Did something hurt?").fill("the wrist");
+        assertThat(page.getByText("ask a teacher or a doctor")).isVisible();
+    }
+}

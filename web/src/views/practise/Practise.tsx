@@ -1,0 +1,432 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { type AskedNote, api, type Judgement, type PlanItem, type Spot, take } from "../../api/client";
+import { requestOf, useAskedNotes, useFailed, useGoals, useLadder, useLog, useSpots } from "../../api/queries";
+import { wakeEngraver } from "../../score/Score";
+import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
+import { NoBars } from "../../song/NoBars";
+import { computerKeys, midiKeyboards, type NoteSource } from "../../sound/noteInput";
+import { usePlaying } from "../../sound/playing";
+import type { Metronome } from "../../sound/schedule";
+import { standIn } from "../../sound/standIn";
+import { Choice } from "../../ui/Choice";
+import { isTaken } from "../../ui/keys";
+import { useLatest } from "../../ui/useLatest";
+import { Ribbon } from "../lefthand/Ribbon";
+import { Staff } from "../lefthand/Staff";
+import { barsNamed, faulty, type Layer, layersOf, type Other, type Rung, scripted, today, volumesFor } from "./practise";
+import { Result } from "./Result";
+import { Stairs } from "./Stairs";
+import { Strip } from "./Strip";
+import { Today } from "./Today";
+import { usePass } from "./usePass";
+import { useSteps } from "./useSteps";
+
+const LogOf = lazy(async () => ({ default: (await import("./Log")).Log }));
+
+/** After a pass one breathes, then it goes on by itself. */
+const BREATH_MS = 1_600;
+
+/** One thing at a time: what to play now, how fast, how it went, what comes next. */
+export function Practise() {
+  const { song, desk, asked } = useWork();
+  const { arrangement, arrangementError, bpm } = useArranged();
+  const { selection, select, struck, setStruck } = useMarked();
+  const sound = useSound();
+  const queries = useQueryClient();
+  useEffect(() => void wakeEngraver(), []);
+  const [layer, setLayer] = useState<Layer>("left");
+  const [other, setOther] = useState<Other>("heard");
+  const [metronome, setMetronome] = useState<Metronome>("beats");
+  const [auto, setAuto] = useState(true);
+  const [stepping, setStepping] = useState(false);
+  const [logged, setLogged] = useState(false);
+  const [chosen, setChosen] = useState("keys");
+  const [plugged, setPlugged] = useState<NoteSource[]>([]);
+  const [word, setWord] = useState("");
+  const [hurt, setHurt] = useState("");
+  const [last, setLast] = useState<{ id: string; clean: boolean } | null>(null);
+  const goals = useGoals(today());
+  const goal = goals.data?.find((each) => each.song === song.id);
+  const goalTempo = goal?.tempo ?? bpm;
+  const bars = arrangement?.bars ?? [];
+  const first = bars[selection[0]]?.number ?? 1;
+  const end = bars[selection[1]]?.number ?? 1;
+
+  const log = useLog();
+  const lastClean = useMemo(
+    () =>
+      log.data?.find((pass) => pass.song === song.id && pass.first === first && pass.last === end && pass.layer === layer && pass.clean)
+        ?.tempo,
+    [log.data, song.id, first, end, layer],
+  );
+  const [rung, setRung] = useState<Rung | null>(null);
+  const ladder = useLadder(goalTempo, lastClean, Boolean(log.data));
+  const place = `${first}.${end}.${layer}.${goalTempo}`;
+  const stood = useRef("");
+  useEffect(() => {
+    if (stood.current !== place) setRung(null);
+    stood.current = place;
+  }, [place]);
+  const now: Rung = rung ?? ladder.data ?? { tempo: Math.round(goalTempo * 0.6), clean: 0, failed: 0 };
+  const rungs = ladder.data?.rungs ?? [now.tempo, goalTempo];
+
+  const notes = useAskedNotes(asked, `${selection[0]}-${selection[1]}`, layer, now.tempo, bars.length > 0);
+  const failed = useFailed(song.id);
+  const spots = useSpots(asked, failed.data, bars.length > 0);
+
+  // The asked hand is the player's own; what was set before comes back on leaving.
+  const volumes = useRef(sound.volumes);
+  const { setVolumes } = sound;
+  useEffect(() => setVolumes(volumesFor(layer, other, volumes.current.click)), [layer, other, setVolumes]);
+  useEffect(() => {
+    const before = volumes.current;
+    return () => setVolumes(before);
+  }, [setVolumes]);
+
+  useEffect(() => {
+    midiKeyboards().then(setPlugged);
+  }, []);
+  const { elapsed } = sound;
+  const sources = useMemo(
+    () => [
+      computerKeys,
+      ...plugged,
+      standIn(scripted(notes.data?.notes ?? [], false), elapsed, "the stand-in (plays it as asked)"),
+      { ...standIn(scripted(notes.data?.notes ?? [], true), elapsed, "the stand-in (with three mistakes)"), id: "stand-in-mistakes" },
+      NOBODY,
+    ],
+    [plugged, notes.data, elapsed],
+  );
+  const source = sources.find((each) => each.id === chosen) ?? computerKeys;
+
+  // The notes that were asked of the take, whatever is asked of the next one.
+  const [judgedNotes, setJudgedNotes] = useState<AskedNote[] | null>(null);
+  const timer = useRef(0);
+  const went = useLatest(async (clean: boolean, judged: Judgement | null, seconds: number) => {
+    cue(sound.sing, clean);
+    const id = crypto.randomUUID();
+    setLast({ id, clean });
+    const next = await take(
+      api.POST("/api/practice/ladder", {
+        body: { goal: goalTempo, rung: { tempo: now.tempo, clean: now.clean, failed: now.failed }, clean },
+      }),
+    );
+    setRung({ tempo: next.tempo, clean: next.clean, failed: next.failed });
+    await take(
+      api.POST("/api/practice/log", {
+        body: {
+          id,
+          song: song.id,
+          arrangementId: desk.draft.arrangementId,
+          arrangement: desk.draft.arrangement,
+          version: song.version,
+          day: today(),
+          first,
+          last: Math.max(first, end),
+          layer,
+          tempo: now.tempo,
+          clean,
+          seconds,
+          ...(judged ? { right: judged.right, unevenMs: judged.unevenMs } : {}),
+          ...(word ? { word } : {}),
+          ...(hurt ? { hurt } : {}),
+        },
+      }),
+    );
+    setWord("");
+    setHurt("");
+    for (const key of ["practice-log", "practice-goals", "practice-plan", "practice-failed"])
+      void queries.invalidateQueries({ queryKey: [key] });
+    if (auto && source.id !== "nobody") timer.current = window.setTimeout(() => begin(), BREATH_MS);
+  });
+  useEffect(() => () => window.clearTimeout(timer.current), []);
+  const pass = usePass(
+    source,
+    { layer, tempo: now.tempo, metronome },
+    (judged, seconds) => {
+      setJudgedNotes(notes.data?.notes ?? null);
+      void went(judged.clean, judged, seconds);
+    },
+    () => next(),
+  );
+  const begin = useLatest(() => {
+    window.clearTimeout(timer.current);
+    setStepping(false);
+    setStruck(null);
+    pass.start();
+  });
+  const says = (clean: boolean) => {
+    pass.say();
+    const beats = bars.slice(selection[0], selection[1] + 1).reduce((sum, bar) => sum + bar.ticks / bar.beatTicks, 0);
+    void went(clean, null, Math.max(1, Math.round((60 * beats) / now.tempo)));
+    if (auto) timer.current = window.setTimeout(() => begin(), BREATH_MS);
+  };
+  const next = useLatest(() => {
+    if (pass.state === "playing") void pass.stop();
+    else if (pass.state === "asks") says(true);
+    else begin();
+  });
+  const steps = useSteps(stepping, source, notes.data?.notes ?? []);
+  const hands = usePlaying((head) => (head.playing ? (head.counting ? "counting" : "playing") : "resting"));
+
+  const takeSpot = (spot: Spot) => {
+    select(spot.first, spot.last);
+    pass.forget();
+  };
+  const takeItem = (item: PlanItem) => {
+    const from = bars.findIndex((bar) => bar.number === item.first);
+    const to = bars.findIndex((bar, at) => at >= from && bar.number === item.last);
+    if (from < 0) return;
+    select(from, Math.max(from, to));
+    setLayer(item.layer as Layer);
+    setRung({ tempo: item.tempo, clean: 0, failed: 0 });
+    stood.current = `${item.first}.${item.last}.${item.layer}.${goalTempo}`;
+    pass.forget();
+  };
+  const onGoal = async (tempo: number, until: string) => {
+    await take(
+      api.PUT("/api/practice/goals/{song}", {
+        params: { path: { song: song.id } },
+        body: { tempo, level: desk.draft.choices.level ?? 0, ...(until ? { until } : {}), arrangement: requestOf(asked) },
+      }),
+    );
+    for (const key of ["practice-goals", "practice-plan"]) void queries.invalidateQueries({ queryKey: [key] });
+  };
+
+  const press = useLatest((event: KeyboardEvent) => {
+    if (event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || isTaken(event)) return;
+    const onButton = (event.target as HTMLElement).closest?.("button, a") != null;
+    const acts = new Map<string, () => void>();
+    if (!onButton) acts.set(" ", next);
+    if (stepping) {
+      acts.set("ArrowRight", () => steps.show(1));
+      acts.set("ArrowLeft", () => steps.show(-1));
+      acts.set("Escape", () => setStepping(false));
+    } else if (pass.state === "asks") {
+      acts.set("c", () => says(true));
+      acts.set("x", () => says(false));
+    }
+    const found = acts.get(event.key);
+    if (!found) return;
+    event.preventDefault();
+    found();
+  });
+  useEffect(() => {
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, [press]);
+
+  if (!arrangement) return <NoBars error={arrangementError} waiting="Laying the notes …" />;
+  const working = pass.state === "playing";
+  return (
+    <div className="grid h-full grid-cols-[16rem_minmax(0,1fr)_17rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem] max-md:flex max-md:flex-col max-md:overflow-auto">
+      <div className="col-span-3 max-md:w-full">
+        <Ribbon
+          bpm={bpm}
+          bars={arrangement.bars}
+          selection={selection}
+          onSelect={(from, to) => {
+            select(from, to);
+            pass.forget();
+          }}
+        />
+      </div>
+      <Today songId={song.id} goal={goal} tempo={bpm} onGoal={onGoal} onTake={takeItem} />
+      <section aria-label="Now" className="min-h-0 min-w-0 overflow-auto px-5 pt-2 pb-2 max-md:shrink-0 max-md:overflow-visible">
+        <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
+          <h2 className="font-serif text-[1.5rem] leading-tight">
+            <span className="first-letter:uppercase inline-block">
+              {layersOf(arrangement).find((each) => each.value === layer)?.label ?? layer}
+            </span>
+            , {barsNamed(arrangement, selection[0], selection[1])}
+          </h2>
+          <div className="flex items-center gap-4">
+            <Stairs rungs={rungs} rung={now} goal={goalTempo} />
+            <p className="font-serif text-[2.2rem] leading-none">
+              <span className="text-[1.2rem]">♩ = </span>
+              {Math.round(now.tempo)}
+            </p>
+          </div>
+        </div>
+        <div className="my-2 flex flex-wrap items-center gap-3">
+          <button
+            type="button"
+            onClick={next}
+            className={`min-h-12 min-w-44 rounded-plank px-4 font-semibold text-[1.15rem] ${working ? "bg-accent text-sheet" : "bg-ink text-sheet"}`}
+            title="Space, or the pedal"
+          >
+            {working ? "Stop" : pass.state === "asks" ? "It was clean" : pass.judged || last ? "Again" : "Begin"}
+          </button>
+          {pass.state === "asks" && (
+            <button
+              type="button"
+              onClick={() => says(false)}
+              className="min-h-12 rounded-plank border border-grain bg-plank px-4 font-semibold"
+              title="X"
+            >
+              Once more
+            </button>
+          )}
+          <button
+            type="button"
+            aria-pressed={stepping}
+            onClick={() => {
+              pass.forget();
+              setStepping(!stepping);
+            }}
+            className={`min-h-12 rounded-plank border border-grain px-3 font-semibold ${stepping ? "bg-wash" : "bg-plank"}`}
+          >
+            Step by step
+          </button>
+          <p role="status" className="text-[1.1rem] leading-snug">
+            {working && (hands === "counting" ? "One bar of clicks …" : `${pass.notes} of ${notes.data?.notes.length ?? 0} notes`)}
+            {pass.state === "judging" && "Listening back …"}
+            {pass.state === "asks" && "Was it clean? C or the pedal says yes, X says once more."}
+            {pass.state === "failed" && `It could not be judged: ${pass.says}`}
+            {stepping && steps.group && (
+              <>
+                Step {steps.at + 1} of {steps.groups}:{" "}
+                {steps.group.map((note) => `${note.name}${note.finger ? ` (${note.finger})` : ""}`).join(" ")},{" "}
+                {steps.group[0]?.hand === "L" ? "left" : "right"} hand
+                {steps.wrong !== null ? `; ${keyName(steps.wrong)} is another key` : ""}
+              </>
+            )}
+          </p>
+        </div>
+        {stepping && steps.slowest && (
+          <p className="text-quiet">
+            Slowest so far: step {steps.slowest.at + 1}, {(steps.slowest.ms / 1000).toFixed(1)} s. ← → go through it by hand and are heard.
+          </p>
+        )}
+        {pass.judged && !working && (
+          <div className="mb-2 grid grid-cols-[minmax(0,1fr)_minmax(0,22rem)] items-start gap-4 max-xl:grid-cols-1">
+            <Result arrangement={arrangement} judged={pass.judged} onBars={(from, to) => select(from, to)} />
+            {judgedNotes && <Strip arrangement={arrangement} notes={judgedNotes} judged={pass.judged} />}
+          </div>
+        )}
+        <Staff lit={struck !== null ? [struck] : working ? [] : faulty(pass.judged)} onStroke={setStruck} beside={null} alone />
+        {notes.error && <p className="mt-2">{notes.error.message}</p>}
+      </section>
+      <section aria-label="How" className="min-h-0 min-w-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0">
+        <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
+          <Choice label="What" value={layer} options={layersOf(arrangement)} onChange={(next) => setLayer(next)} />
+          <Choice
+            label="The other hand"
+            value={other}
+            options={[
+              { value: "heard", label: "is heard" },
+              { value: "quiet", label: "is heard quietly" },
+              { value: "silent", label: "is silent" },
+            ]}
+            onChange={setOther}
+          />
+          <Choice
+            label="Clicks"
+            value={metronome}
+            options={[
+              { value: "beats", label: "every beat" },
+              { value: "two-and-four", label: "2 and 4" },
+              { value: "bars", label: "each bar's first" },
+              { value: "every-other", label: "every other bar" },
+              { value: "off", label: "none after the count" },
+            ]}
+            onChange={setMetronome}
+          />
+          <Choice
+            label="Played on"
+            value={source.id}
+            options={sources.map((each) => ({ value: each.id, label: each.name }))}
+            onChange={setChosen}
+            reason={
+              source.id === "keys"
+                ? "A S D F G H J K are white keys from C4; Z and X go an octave down and up. The keyboard below can be played too."
+                : ""
+            }
+          />
+          <label className="flex min-h-9 items-center gap-2">
+            <input type="checkbox" checked={auto} onChange={(event) => setAuto(event.target.checked)} className="accent-accent" />
+            goes on by itself
+          </label>
+        </div>
+        <h2 className="mt-3 text-lg">Hard spots</h2>
+        {spots.data && spots.data.spots.length === 0 && <p className="text-quiet">Nothing here is hard. Take a phrase on the ribbon.</p>}
+        <ol aria-label="Hard spots">
+          {spots.data?.spots.slice(0, 6).map((spot) => (
+            <li key={`${spot.kind}.${spot.first}.${spot.last}.${spot.to}`} className="border-line border-t">
+              <button
+                type="button"
+                aria-pressed={selection[0] === spot.first && selection[1] === spot.last}
+                onClick={() => takeSpot(spot)}
+                className="block w-full py-1 text-left leading-snug"
+              >
+                <span className="font-semibold">{spot.from === spot.to ? `Bar ${spot.from}` : `Bars ${spot.from}–${spot.to}`}</span>{" "}
+                <span className="text-quiet">{spot.text}</span>
+              </button>
+            </li>
+          ))}
+        </ol>
+        <div className="mt-3 grid gap-1">
+          <label className="text-quiet">
+            A word for the log
+            <input
+              value={word}
+              maxLength={500}
+              onChange={(event) => setWord(event.target.value)}
+              className="block h-9 w-full rounded-plank border border-line bg-sheet px-2 text-ink"
+            />
+          </label>
+          <label className="text-quiet">
+            Did something hurt?
+            <input
+              value={hurt}
+              maxLength={500}
+              onChange={(event) => setHurt(event.target.value)}
+              className="block h-9 w-full rounded-plank border border-line bg-sheet px-2 text-ink"
+            />
+          </label>
+          {hurt && (
+            <p className="border-accent border-l-4 pl-2 leading-snug">
+              Stop and rest. What is too wide can be rolled, a lower level asks less of the hand. If it stays or comes back, ask a teacher
+              or a doctor.
+            </p>
+          )}
+        </div>
+        <button
+          type="button"
+          onClick={() => setLogged(true)}
+          className="mt-3 min-h-9 font-semibold text-accent underline underline-offset-4"
+        >
+          the log and its pictures
+        </button>
+        <p className="mt-2 text-[0.9rem] text-quiet leading-snug">Rest your hands after 20 to 30 minutes; keep headphones moderate.</p>
+      </section>
+      {logged && (
+        <Suspense fallback={null}>
+          <LogOf songId={song.id} goal={goal} onClose={() => setLogged(false)} />
+        </Suspense>
+      )}
+    </div>
+  );
+}
+
+/** No instrument that talks: the player says how it went. */
+const NOBODY: NoteSource = { id: "nobody", name: "a piano that does not talk", open: () => () => undefined };
+
+const NAMES = ["C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
+
+function keyName(midi: number): string {
+  return `${NAMES[midi % 12]}${Math.floor(midi / 12) - 1}`;
+}
+
+/** Clean or again, told to the ear: two notes up, or one below. */
+function cue(sing: (midi: number, down: boolean) => void, clean: boolean): void {
+  const play = (midi: number, after: number) => {
+    window.setTimeout(() => sing(midi, true), after);
+    window.setTimeout(() => sing(midi, false), after + 110);
+  };
+  if (clean) {
+    play(84, 60);
+    play(91, 190);
+  } else play(60, 60);
+}

@@ -1,0 +1,69 @@
+import type { Arrangement, AskedNote, Judgement } from "../../api/client";
+
+export type Layer = "basses" | "chords" | "left" | "tune" | "right" | "both";
+
+export const LAYERS: { value: Layer; label: string }[] = [
+  { value: "basses", label: "the basses alone" },
+  { value: "chords", label: "the chords alone" },
+  { value: "left", label: "the left hand" },
+  { value: "tune", label: "the tune" },
+  { value: "right", label: "the right hand" },
+  { value: "both", label: "both hands" },
+];
+
+/** What the other hand does while one is practised. */
+export type Other = "heard" | "quiet" | "silent";
+
+export type Struck = { ms: number; held: number; midi: number; velocity: number };
+export type PedalMove = { ms: number; down: boolean };
+export type Rung = { tempo: number; clean: number; failed: number };
+
+/** Layers that an arrangement has anything for. */
+export function layersOf(arrangement: Arrangement): { value: Layer; label: string }[] {
+  const right = arrangement.strokes.some((stroke) => stroke.hand === "R");
+  return LAYERS.filter((layer) => right || !["tune", "right", "both"].includes(layer.value));
+}
+
+/** How loud each hand is while a layer is practised: the asked one is the player's own. */
+export function volumesFor(layer: Layer, other: Other, click: number): { left: number; right: number; click: number } {
+  const heard = other === "heard" ? 0.8 : other === "quiet" ? 0.3 : 0;
+  const left = layer === "basses" || layer === "chords" || layer === "left";
+  return { left: left || layer === "both" ? 0 : heard, right: left ? heard : 0, click: Math.max(0.5, click) };
+}
+
+/** Notes that are struck together, in the order of time. */
+export function onsets(notes: AskedNote[]): AskedNote[][] {
+  const groups: AskedNote[][] = [];
+  for (const note of notes) {
+    const last = groups.at(-1);
+    if (last?.[0] && Math.abs(last[0].ms - note.ms) < 12) last.push(note);
+    else groups.push([note]);
+  }
+  return groups;
+}
+
+/** What the stand-in for a MIDI keyboard plays of a passage: as asked, or with a wrong key, a missing one and a late one. */
+export function scripted(notes: AskedNote[], mistakes: boolean): { ms: number; held: number; midi: number }[] {
+  return notes.flatMap((note, at) => {
+    if (mistakes && at === Math.floor(notes.length / 2)) return [];
+    const midi = mistakes && at === Math.floor(notes.length / 4) ? note.midi + 1 : note.midi;
+    const ms = mistakes && at === Math.floor((3 * notes.length) / 4) ? note.ms + 130 : note.ms;
+    return [{ ms, held: Math.max(60, note.held * 0.9), midi }];
+  });
+}
+
+/** Strokes that did not go as they were asked. */
+export function faulty(judged: Judgement | null): number[] {
+  return judged ? [...new Set(judged.notes.filter((note) => note.verdict !== "right").map((note) => note.stroke))] : [];
+}
+
+export function barsNamed(arrangement: Arrangement, from: number, to: number): string {
+  const first = arrangement.bars[from]?.number;
+  const last = arrangement.bars[to]?.number;
+  return first === last ? `bar ${first}` : `bars ${first}–${last}`;
+}
+
+/** The day here, as the log has it. */
+export function today(now = new Date()): string {
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+}
