@@ -47,7 +47,7 @@ export function Calendar({ passes }: { passes: Pass[] }) {
           height: 210,
           style,
           padding: 0.08,
-          x: { axis: "top", label: "week of", domain: [...new Set(cells.map((cell) => cell.week))].sort() },
+          x: { axis: "top", label: null, domain: [...new Set(cells.map((cell) => cell.week))].sort() },
           y: { domain: DAYS, label: null },
           color: { type: "linear", range: ["#e7d5b5", "#8a2f14"], domain: [0, Math.max(20, ...cells.map((cell) => cell.minutes))] },
           marks: [
@@ -75,6 +75,12 @@ export function Tempos({ passes, goal }: { passes: Pass[]; goal: number | undefi
   }
   const points = [...best.values()].sort((one, other) => one.day.getTime() - other.day.getTime());
   const last = new Map(points.map((point) => [point.passage, point]));
+  // Names that would lie on one another are left to the words.
+  const named = [...last.values()]
+    .sort((one, other) => one.tempo - other.tempo)
+    .filter(
+      (point, at, all) => at === 0 || point.tempo - (all[at - 1]?.tempo ?? 0) > 3 || point.day.getTime() !== all[at - 1]?.day.getTime(),
+    );
   return (
     <Picture
       title="Tempo that was clean"
@@ -91,7 +97,7 @@ export function Tempos({ passes, goal }: { passes: Pass[]; goal: number | undefi
             ...(goal ? [Plot.ruleY([goal], { stroke: ACCENT, strokeDasharray: "5 4" })] : []),
             Plot.lineY(points, { x: "day", y: "tempo", z: "passage", stroke: INK, strokeOpacity: 0.6 }),
             Plot.dot(points, { x: "day", y: "tempo", symbol: "passage", stroke: INK, r: 4 }),
-            Plot.text([...last.values()], { x: "day", y: "tempo", text: "passage", dx: 8, textAnchor: "start", fill: INK }),
+            Plot.text(named, { x: "day", y: "tempo", text: "passage", dx: 8, textAnchor: "start", fill: INK }),
           ],
         })
       }
@@ -119,7 +125,7 @@ export function ClearBars({ passes }: { passes: Pass[] }) {
           height: 120,
           style,
           x: { label: "bar", interval: 1 },
-          y: { domain: [0, 1], label: "clean", percent: true },
+          y: { domain: [0, 1], label: "share that was clean", ticks: 3 },
           marks: [
             Plot.rectY(cells, { x: "bar", y: "share", fill: (cell: { share: number }) => (cell.share >= 0.8 ? INK : ACCENT), inset: 0.5 }),
             Plot.ruleY([0], { stroke: INK }),

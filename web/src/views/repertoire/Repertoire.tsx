@@ -2,13 +2,14 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { fetchAhead } from "../../ahead";
-import { api, type Figure, Refused, type SongLine, take } from "../../api/client";
-import { useFigures, useRepertoire } from "../../api/queries";
+import { api, type Figure, type Goal, Refused, type SongLine, take } from "../../api/client";
+import { useFigures, useGoals, useRepertoire } from "../../api/queries";
 import { type Step, StepLine } from "../../steps/StepLine";
 import { Mark } from "../../ui/Mark";
 import { Notice, TextButton } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
 import { beatSign, plain } from "../../ui/words";
+import { today } from "../practise/practise";
 import { Import } from "./Import";
 import { byColumn, type Column, matches } from "./sorting";
 
@@ -26,6 +27,7 @@ const COLUMNS: { column: Column; label: string; className?: string }[] = [
 export function Repertoire() {
   const songs = useRepertoire();
   const figures = useFigures();
+  const goals = useGoals(today());
   const [search, setSearch] = useState("");
   const [sort, setSort] = useState<{ column: Column; down: boolean }>({ column: "title", down: false });
   const [gone, setGone] = useState<SongLine | null>(null);
@@ -128,6 +130,7 @@ export function Repertoire() {
                     key={song.id}
                     song={song}
                     figure={figures.data?.find((each) => each.id === song.figureId)}
+                    goal={goals.data?.find((each) => each.song === song.id)}
                     onRemove={() => remove(song)}
                   />
                 ))}
@@ -141,7 +144,17 @@ export function Repertoire() {
   );
 }
 
-function Row({ song, figure, onRemove }: { song: SongLine; figure: Figure | undefined; onRemove: () => void }) {
+function Row({
+  song,
+  figure,
+  goal,
+  onRemove,
+}: {
+  song: SongLine;
+  figure: Figure | undefined;
+  goal: Goal | undefined;
+  onRemove: () => void;
+}) {
   const floor = figure?.strokes.find((bar) => bar.meter === song.meter) ?? figure?.strokes[0];
   return (
     <tr className="border-line border-b">
@@ -152,6 +165,12 @@ function Row({ song, figure, onRemove }: { song: SongLine; figure: Figure | unde
             {song.sections.filter((name, at) => song.sections.indexOf(name) === at).join(" · ")}
           </span>
         </Link>
+        {goal && (
+          <Link to={`/songs/${song.id}/practise`} className="text-[0.92rem] text-accent underline decoration-dotted underline-offset-4">
+            practised: {Math.round(goal.known * goal.pieces)} of {goal.pieces} places known
+            {goal.due > 0 ? `, ${goal.due} due` : ""}
+          </Link>
+        )}
       </th>
       <td className="pr-4 font-serif text-lg">{song.key || "–"}</td>
       <td className="pr-4">{song.meter || "–"}</td>

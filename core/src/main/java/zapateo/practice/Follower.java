@@ -43,13 +43,16 @@ final class Follower {
     private final Passage passage;
     private final double[] due;
     private final Map<Integer, int[]> byKey = new HashMap<>();
-    /** The first asked note of each bar that has one on its first beat. */
+    /** The first asked note of each bar. */
     private final List<Integer> openings = new ArrayList<>();
+    /** Of each asked note, which of them opens its bar. */
+    private final int[] openingOf;
 
     private Follower(Passage passage) {
         this.passage = passage;
         this.due = passage.notes().stream().mapToDouble(Passage.Note::ms).toArray();
         Map<Integer, List<Integer>> keys = new HashMap<>();
+        this.openingOf = new int[due.length];
         int bar = -1;
         for (int at = 0; at < due.length; at++) {
             keys.computeIfAbsent(passage.notes().get(at).midi(), key -> new ArrayList<>()).add(at);
@@ -57,6 +60,7 @@ final class Follower {
                 openings.add(at);
                 bar = passage.notes().get(at).bar();
             }
+            openingOf[at] = openings.size() - 1;
         }
         keys.forEach((key, all) -> byKey.put(key, all.stream().mapToInt(Integer::intValue).toArray()));
     }
@@ -172,13 +176,18 @@ final class Follower {
             }
             break;
         }
-        for (int opening : openings) {
-            int now = way.furthest < 0 ? 0 : passage.notes().get(way.furthest).bar();
-            int bar = passage.notes().get(opening).bar();
-            boolean back = opening == 0 || bar <= now && bar > now - BARS_BACK;
-            if (back && opening <= way.furthest) {
-                begins(all, opening).forEach(asked -> next.add(new Way(way, asked, key, Step.AGAIN, asked, way.cost + AGAIN + MISSED * (asked - opening), due[asked], struck.ms(), way.pace)));
-            }
+        int now = openingOf[Math.max(0, way.furthest)];
+        for (int back = now; back >= Math.max(0, now - BARS_BACK + 1); back--) {
+            again(way, key, struck, all, openings.get(back), next);
+        }
+        if (now >= BARS_BACK) {
+            again(way, key, struck, all, 0, next);
+        }
+    }
+
+    private void again(Way way, int key, Take.Key struck, int[] all, int opening, List<Way> next) {
+        for (int asked : begins(all, opening)) {
+            next.add(new Way(way, asked, key, Step.AGAIN, asked, way.cost + AGAIN + MISSED * (asked - opening), due[asked], struck.ms(), way.pace));
         }
     }
 

@@ -159,28 +159,33 @@ public final class Judge {
     private List<Integer> unasked() {
         boolean[] matched = new boolean[stretchOf.length];
         matches.forEach(match -> matched[match.key()] = true);
+        boolean[] givenUp = givenUp();
         List<Integer> free = new ArrayList<>();
         for (int key = 0; key < matched.length; key++) {
-            if (!matched[key] && !isGivenUp(key)) {
+            if (!matched[key] && !givenUp[key]) {
                 free.add(key);
             }
         }
         return free;
     }
 
-    private boolean isGivenUp(int key) {
-        int before = -1;
-        for (int at = 0; at < matches.size(); at++) {
+    /** For each key: whether what it was near was begun anew after it. */
+    private boolean[] givenUp() {
+        int[] anew = new int[matches.size() + 1];
+        anew[matches.size()] = -1;
+        for (int at = matches.size() - 1; at >= 0; at--) {
             Follower.Match match = matches.get(at);
-            before = match.key() < key ? match.asked() : before;
-            if (match.key() > key && match.step() == Follower.Step.AGAIN) {
-                return before >= match.asked();
-            }
-            if (match.key() > key && keyOf[match.asked()] == match.key()) {
-                return false;
-            }
+            anew[at] = match.step() == Follower.Step.AGAIN ? match.asked() : keyOf[match.asked()] == match.key() ? -1 : anew[at + 1];
         }
-        return false;
+        boolean[] given = new boolean[stretchOf.length];
+        int at = 0;
+        for (int key = 0; key < given.length; key++) {
+            while (at < matches.size() && matches.get(at).key() <= key) {
+                at++;
+            }
+            given[key] = at > 0 && anew[at] >= 0 && matches.get(at - 1).asked() >= anew[at];
+        }
+        return given;
     }
 
     /** A key nobody asked for where a note is missing is that note, an octave off or another one. */

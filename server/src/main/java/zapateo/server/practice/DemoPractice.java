@@ -32,10 +32,14 @@ class DemoPractice implements ApplicationRunner {
     private static final int DAYS = 14;
     /** Days that were left out: a storm, a day ashore. */
     private static final List<Integer> ASHORE = List.of(4, 5, 10);
-    private static final Map<String, Double> GOALS = Map.of("Lamplight Stride", 132.0, "Slow Tide", 66.0);
+    private static final Map<String, Wish> GOALS = Map.of("Lamplight Stride", new Wish(132, 12), "Slow Tide", new Wish(66, 45));
     private static final double CARE = 0.72;
     private static final int PASSES_A_PIECE = 6;
     private static final int PIECES_A_DAY = 3;
+
+    /** @param days until it has to be ready */
+    private record Wish(double tempo, int days) {
+    }
 
     private final PracticeMapper mapper;
     private final Practising practising;
@@ -53,18 +57,18 @@ class DemoPractice implements ApplicationRunner {
     public void run(ApplicationArguments arguments) {
         transaction.executeWithoutResult(status -> {
             if (mapper.reach("demo practice") == 1 && wanted) {
-                GOALS.forEach((title, goal) -> mapper.named(Player.ONLY.id(), title).ifPresent(song -> practise(song, goal)));
+                GOALS.forEach((title, wish) -> mapper.named(Player.ONLY.id(), title).ifPresent(song -> practise(song, wish)));
                 LOG.info("wrote a fortnight of demo practice");
             }
         });
     }
 
-    private void practise(PracticeMapper.NamedSong song, double goal) {
+    private void practise(PracticeMapper.NamedSong song, Wish wish) {
         Options figure = Optional.ofNullable(song.figure()).map(id -> Options.OPEN.with(Choice.FIGURE, id)).orElse(Options.OPEN);
-        practising.set(Player.ONLY, song.id(), goal, LocalDate.now().plusDays(12), 0, new ArrangeRequest(song.chart(), ChoicesRequest.of(figure), null, null));
+        practising.set(Player.ONLY, song.id(), wish.tempo(), LocalDate.now().plusDays(wish.days()), 0, new ArrangeRequest(song.chart(), ChoicesRequest.of(figure), null, null));
         List<GoalRow.PieceRow> pieces = mapper.goals(Player.ONLY.id()).stream().filter(row -> row.songId().equals(song.id())).findFirst().orElseThrow().pieces().all();
         SplittableRandom random = new SplittableRandom(song.chart().length());
-        Ladder ladder = new Ladder(goal, List.of());
+        Ladder ladder = new Ladder(wish.tempo(), List.of());
         double[] clean = new double[pieces.size()];
         for (int day = DAYS; day > 0; day--) {
             for (int turn = 0; turn < (ASHORE.contains(day) ? 0 : PIECES_A_DAY); turn++) {
