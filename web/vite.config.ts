@@ -7,5 +7,5 @@ export default defineConfig({
   worker: { format: "es" },
   build: { target: "es2022", chunkSizeWarningLimit: 8000, assetsInlineLimit: 0 },
   server: { host: "127.0.0.1", proxy: { "/api": "http://127.0.0.1:8080" } },
-  test: { environment: "jsdom", globals: true, setupFiles: "src/test-setup.ts", css: false },
+  test: { environment: "jsdom", globals: true, setupFiles: "src/test-setup.ts", css: false, testTimeout: 30_000 },
 });
