@@ -344,10 +344,10 @@ export function useSpots(asked: Asked, failed: Record<string, number> | undefine
 }
 
 /** Where the ladder begins, and its steps. */
-export function useLadder(goal: number, last: number | undefined, on: boolean) {
+export function useLadder(goal: number, last: number | undefined, stops: number[], on: boolean) {
   return useQuery<LadderView, Refused>({
-    queryKey: ["practice-ladder", goal, last],
-    queryFn: () => take(api.POST("/api/practice/ladder", { body: { goal, ...(last ? { last } : {}) } })),
+    queryKey: ["practice-ladder", goal, last, stops],
+    queryFn: () => take(api.POST("/api/practice/ladder", { body: { goal, stops, ...(last ? { last } : {}) } })),
     enabled: on,
     placeholderData: keepPreviousData,
   });

@@ -179,7 +179,7 @@ function SoundingKeys({
     const indices = sounds ? played : shown ? [] : struck !== null ? [struck] : resting >= 0 ? [resting] : [];
     return indices.flatMap((index) => arrangement?.strokes[index] ?? []);
   }, [arrangement, from, sounds, played, shown, struck]);
-  return <Keyboard strokes={strokes} spanMm={spanMm} shown={sounds ? null : shown} aims={aims} onKey={onKey ?? undefined} />;
+  return <Keyboard strokes={strokes} spanMm={spanMm} shown={sounds && !onKey ? null : shown} aims={aims} onKey={onKey ?? undefined} />;
 }
 
 function SoundPanel({ sound }: { sound: Sound }) {

@@ -14,11 +14,12 @@ import { isTaken } from "../../ui/keys";
 import { useLatest } from "../../ui/useLatest";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
-import { barsNamed, faulty, type Layer, layersOf, type Other, type Rung, scripted, today, volumesFor } from "./practise";
+import { barsNamed, faulty, keyName, type Layer, layersOf, type Other, type Rung, scripted, stopsOf, today, volumesFor } from "./practise";
 import { Result } from "./Result";
 import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
 import { Today } from "./Today";
+import { writeDown } from "./unsent";
 import { usePass } from "./usePass";
 import { useSteps } from "./useSteps";
 
@@ -45,6 +46,7 @@ export function Practise() {
   const [plugged, setPlugged] = useState<NoteSource[]>([]);
   const [word, setWord] = useState("");
   const [hurt, setHurt] = useState("");
+  const [unsent, setUnsent] = useState(0);
   const [last, setLast] = useState<{ id: string; clean: boolean } | null>(null);
   const goals = useGoals(today());
   const goal = goals.data?.find((each) => each.song === song.id);
@@ -61,8 +63,10 @@ export function Practise() {
     [log.data, song.id, first, end, layer],
   );
   const [rung, setRung] = useState<Rung | null>(null);
-  const ladder = useLadder(goalTempo, lastClean, Boolean(log.data));
-  const place = `${first}.${end}.${layer}.${goalTempo}`;
+  const [written, setWritten] = useState(() => localStorage.getItem(`zapateo.stops.${song.id}`) ?? "");
+  const stops = useMemo(() => stopsOf(written), [written]);
+  const ladder = useLadder(goalTempo, lastClean, stops, Boolean(log.data));
+  const place = `${first}.${end}.${layer}.${goalTempo}.${stops.join()}`;
   const stood = useRef("");
   useEffect(() => {
     if (stood.current !== place) setRung(null);
@@ -107,38 +111,40 @@ export function Practise() {
     cue(sound.sing, clean);
     const id = crypto.randomUUID();
     setLast({ id, clean });
-    const next = await take(
-      api.POST("/api/practice/ladder", {
-        body: { goal: goalTempo, rung: { tempo: now.tempo, clean: now.clean, failed: now.failed }, clean },
-      }),
-    );
-    setRung({ tempo: next.tempo, clean: next.clean, failed: next.failed });
-    await take(
-      api.POST("/api/practice/log", {
-        body: {
-          id,
-          song: song.id,
-          arrangementId: desk.draft.arrangementId,
-          arrangement: desk.draft.arrangement,
-          version: song.version,
-          day: today(),
-          first,
-          last: Math.max(first, end),
-          layer,
-          tempo: now.tempo,
-          clean,
-          seconds,
-          ...(judged ? { right: judged.right, unevenMs: judged.unevenMs } : {}),
-          ...(word ? { word } : {}),
-          ...(hurt ? { hurt } : {}),
-        },
-      }),
-    );
+    try {
+      const next = await take(
+        api.POST("/api/practice/ladder", {
+          body: { goal: goalTempo, stops, rung: { tempo: now.tempo, clean: now.clean, failed: now.failed }, clean },
+        }),
+      );
+      setRung({ tempo: next.tempo, clean: next.clean, failed: next.failed });
+    } catch {
+      // The tempo stays where it is until the server is back.
+    }
+    const left = await writeDown({
+      id,
+      song: song.id,
+      arrangementId: desk.draft.arrangementId,
+      arrangement: desk.draft.arrangement,
+      version: song.version,
+      at: new Date().toISOString(),
+      day: today(),
+      first,
+      last: Math.max(first, end),
+      layer,
+      tempo: now.tempo,
+      clean,
+      seconds,
+      ...(judged ? { right: judged.right, unevenMs: judged.unevenMs } : {}),
+      ...(word ? { word } : {}),
+      ...(hurt ? { hurt } : {}),
+    });
+    setUnsent(left);
     setWord("");
     setHurt("");
     for (const key of ["practice-log", "practice-goals", "practice-plan", "practice-failed"])
       void queries.invalidateQueries({ queryKey: [key] });
-    if (auto && source.id !== "nobody") timer.current = window.setTimeout(() => begin(), BREATH_MS);
+    if (auto) timer.current = window.setTimeout(() => begin(), BREATH_MS);
   });
   useEffect(() => () => window.clearTimeout(timer.current), []);
   const pass = usePass(
@@ -160,7 +166,6 @@ export function Practise() {
     pass.say();
     const beats = bars.slice(selection[0], selection[1] + 1).reduce((sum, bar) => sum + bar.ticks / bar.beatTicks, 0);
     void went(clean, null, Math.max(1, Math.round((60 * beats) / now.tempo)));
-    if (auto) timer.current = window.setTimeout(() => begin(), BREATH_MS);
   };
   const next = useLatest(() => {
     if (pass.state === "playing") void pass.stop();
@@ -170,6 +175,9 @@ export function Practise() {
   const steps = useSteps(stepping, source, notes.data?.notes ?? []);
   const hands = usePlaying((head) => (head.playing ? (head.counting ? "counting" : "playing") : "resting"));
 
+  const stand = (tempo: number | undefined) => {
+    if (tempo !== undefined) setRung({ tempo, clean: 0, failed: 0 });
+  };
   const takeSpot = (spot: Spot) => {
     select(spot.first, spot.last);
     pass.forget();
@@ -181,7 +189,7 @@ export function Practise() {
     select(from, Math.max(from, to));
     setLayer(item.layer as Layer);
     setRung({ tempo: item.tempo, clean: 0, failed: 0 });
-    stood.current = `${item.first}.${item.last}.${item.layer}.${goalTempo}`;
+    stood.current = `${item.first}.${item.last}.${item.layer}.${goalTempo}.${stops.join()}`;
     pass.forget();
   };
   const onGoal = async (tempo: number, until: string) => {
@@ -243,10 +251,18 @@ export function Practise() {
           </h2>
           <div className="flex items-center gap-4">
             <Stairs rungs={rungs} rung={now} goal={goalTempo} />
-            <p className="font-serif text-[2.2rem] leading-none">
-              <span className="text-[1.2rem]">♩ = </span>
-              {Math.round(now.tempo)}
-            </p>
+            <div className="flex items-center">
+              <TempoButton label="A step slower" onClick={() => stand(rungs.filter((tempo) => tempo < now.tempo - 0.5).at(-1))}>
+                −
+              </TempoButton>
+              <p className="font-serif text-[2.2rem] leading-none">
+                <span className="text-[1.2rem]">♩ = </span>
+                {Math.round(now.tempo)}
+              </p>
+              <TempoButton label="A step faster" onClick={() => stand(rungs.find((tempo) => tempo > now.tempo + 0.5))}>
+                +
+              </TempoButton>
+            </div>
           </div>
         </div>
         <div className="my-2 flex flex-wrap items-center gap-3">
@@ -268,6 +284,16 @@ export function Practise() {
               Once more
             </button>
           )}
+          <button
+            type="button"
+            onClick={() => {
+              select(Math.max(0, selection[0] - 1), Math.min(bars.length - 1, selection[1] + 1));
+              pass.forget();
+            }}
+            className="min-h-12 rounded-plank border border-grain bg-plank px-3 font-semibold"
+          >
+            Join its neighbours
+          </button>
           <button
             type="button"
             aria-pressed={stepping}
@@ -344,6 +370,18 @@ export function Practise() {
                 : ""
             }
           />
+          <label className="text-quiet">
+            Tempos of your own
+            <input
+              value={written}
+              placeholder="as in 60 100 140; small steps without"
+              onChange={(event) => {
+                setWritten(event.target.value);
+                localStorage.setItem(`zapateo.stops.${song.id}`, event.target.value);
+              }}
+              className="block h-9 w-full rounded-plank border border-line bg-sheet px-2 text-ink"
+            />
+          </label>
           <label className="flex min-h-9 items-center gap-2">
             <input type="checkbox" checked={auto} onChange={(event) => setAuto(event.target.checked)} className="accent-accent" />
             goes on by itself
@@ -392,6 +430,12 @@ export function Practise() {
             </p>
           )}
         </div>
+        {unsent > 0 && (
+          <p role="status" className="mt-2 border-accent border-l-4 pl-2 leading-snug">
+            {unsent === 1 ? "One pass waits" : `${unsent} passes wait`} to be written down: the server does not answer. Nothing is lost; it
+            is tried again after the next one.
+          </p>
+        )}
         <button
           type="button"
           onClick={() => setLogged(true)}
@@ -410,14 +454,16 @@ export function Practise() {
   );
 }
 
+function TempoButton({ label, onClick, children }: { label: string; onClick: () => void; children: string }) {
+  return (
+    <button type="button" aria-label={label} onClick={onClick} className="size-10 text-[1.5rem]">
+      {children}
+    </button>
+  );
+}
+
 /** No instrument that talks: the player says how it went. */
 const NOBODY: NoteSource = { id: "nobody", name: "a piano that does not talk", open: () => () => undefined };
-
-const NAMES = ["C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
-
-function keyName(midi: number): string {
-  return `${NAMES[midi % 12]}${Math.floor(midi / 12) - 1}`;
-}
 
 /** Clean or again, told to the ear: two notes up, or one below. */
 function cue(sing: (midi: number, down: boolean) => void, clean: boolean): void {

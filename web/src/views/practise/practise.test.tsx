@@ -1,6 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import type { Arrangement, AskedNote, Judgement } from "../../api/client";
-import { barsNamed, faulty, layersOf, onsets, scripted, today, volumesFor } from "./practise";
+import { barsNamed, faulty, keyName, layersOf, onsets, scripted, stopsOf, today, volumesFor } from "./practise";
 import { Result } from "./Result";
 import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
@@ -55,6 +55,8 @@ describe("practising", () => {
   it("names its bars and its day", () => {
     expect(barsNamed(ARRANGEMENT, 1, 1)).toBe("bar 2");
     expect(barsNamed(ARRANGEMENT, 0, 2)).toBe("bars 1–3");
+    expect(stopsOf("60, 100 and 140; 9000")).toEqual([60, 100, 140]);
+    expect(keyName(61)).toBe("C♯4");
     expect(today(new Date("2031-05-01T12:00:00Z"))).toMatch(/^2031-05-0[12]$/);
   });
 

@@ -63,7 +63,23 @@ export function barsNamed(arrangement: Arrangement, from: number, to: number): s
   return first === last ? `bar ${first}` : `bars ${first}–${last}`;
 }
 
+/** Tempos of one's own, as they are typed; what is no tempo is left out. */
+export function stopsOf(text: string): number[] {
+  return text
+    .split(/[^0-9.]+/)
+    .map(Number)
+    .filter((tempo) => tempo >= 20 && tempo <= 400)
+    .slice(0, 20);
+}
+
 /** The day here, as the log has it. */
 export function today(now = new Date()): string {
   return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+}
+
+const NAMES = ["C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
+
+/** What a key is called where no chord says otherwise. */
+export function keyName(midi: number): string {
+  return `${NAMES[midi % 12]}${Math.floor(midi / 12) - 1}`;
 }

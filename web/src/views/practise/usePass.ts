@@ -6,7 +6,7 @@ import type { NoteSource } from "../../sound/noteInput";
 import { isPlaying, usePlaying } from "../../sound/playing";
 import type { Metronome } from "../../sound/schedule";
 import { useLatest } from "../../ui/useLatest";
-import type { Layer, PedalMove, Struck } from "./practise";
+import { keyName, type Layer, type PedalMove, type Struck } from "./practise";
 
 /** Ready; counted in and played; being judged; judged; or nobody listened and the player says how it went. */
 export type PassState = "ready" | "playing" | "judging" | "judged" | "asks" | "failed";
@@ -35,7 +35,7 @@ export function usePass(
   const { asked: arranged } = useWork();
   const { arrangement } = useArranged();
   const { selection } = useMarked();
-  const { setOnKey } = useShown();
+  const { setOnKey, setShown } = useShown();
   const sound = useSound();
   const [state, setState] = useState<PassState>("ready");
   const [judged, setJudged] = useState<Judgement | null>(null);
@@ -44,12 +44,16 @@ export function usePass(
   const struck = useRef<Struck[]>([]);
   const pedal = useRef<PedalMove[]>([]);
   const held = useRef(new Map<number, Struck>());
+  const onKeys = useRef(new Set<number>());
   const { elapsed, sing, stop: hush, record } = sound;
   const on = state === "playing";
 
   const hear = useCallback(
     (midi: number, down: boolean, ago = 0, velocity = 64) => {
       sing(midi, down);
+      if (down) onKeys.current.add(midi);
+      else onKeys.current.delete(midi);
+      setShown([...onKeys.current].map((key) => ({ midi: key, name: keyName(key), role: "" })));
       const now = elapsed();
       if (now === null) return;
       const ms = now - ago;
@@ -64,7 +68,7 @@ export function usePass(
         setNotes(struck.current.length);
       }
     },
-    [elapsed, sing],
+    [elapsed, sing, setShown],
   );
 
   const press = useLatest(onPedal);
@@ -87,8 +91,10 @@ export function usePass(
     return () => {
       close();
       setOnKey(null);
+      onKeys.current.clear();
+      setShown(null);
     };
-  }, [on, source, hear, setOnKey, elapsed, press]);
+  }, [on, source, hear, setOnKey, setShown, elapsed, press]);
 
   const finishing = useRef(false);
   const done = useLatest(onJudged);

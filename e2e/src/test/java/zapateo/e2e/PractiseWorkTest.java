@@ -88,6 +88,43 @@ class PractiseWorkTest {
         assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 120 of 200"));
     }
 
+    /** A MIDI keyboard with a pedal that stands in for one: its messages are sent by hand. */
+    private static final String PLUGGED = """
+            const input = new EventTarget();
+            Object.assign(input, { id: 'fake', name: 'Cabin piano' });
+            navigator.requestMIDIAccess = async () => ({ inputs: new Map([['fake', input]]), outputs: new Map() });
+            window.midi = (...data) => {
+              const event = new Event('midimessage');
+              Object.defineProperty(event, 'data', { value: new Uint8Array(data) });
+              input.dispatchEvent(event);
+            };""";
+
+    @Test
+    void hands_stay_on_the_keys_the_pedal_begins_and_says_that_it_was_clean() {
+        STAGE.page().addInitScript(PLUGGED);
+        String song = Stage.newSong(CHART, "held");
+        Page page = open(song);
+        playedOn(page, "Cabin piano");
+        page.evaluate("midi(0xb0, 64, 127)");
+        assertThat(page.getByText(Pattern.compile("One bar of clicks|of 4 notes|notes$"))).isVisible();
+        page.evaluate("midi(0xb0, 64, 0)");
+        // Nobody played: the pedal says it was clean all the same, and it is in the log.
+        assertThat(page.getByText("Was it clean?")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+        page.evaluate("midi(0xb0, 64, 127)");
+        page.waitForCondition(() -> Stage.server().get("/api/practice/log").text().contains(song));
+        org.assertj.core.api.Assertions.assertThat(Stage.server().get("/api/practice/log").json().path(0).path("clean").asBoolean()).isTrue();
+    }
+
+    @Test
+    void tempos_of_ones_own_are_the_steps_of_the_ladder() {
+        Page page = open(Stage.newSong(CHART, "held"));
+        Locator stairs = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^Tempo ")));
+        page.getByLabel("Tempos of your own").fill("100 150");
+        assertThat(stairs).hasAttribute("aria-label", "Tempo 100 of 200: step 1 of 3");
+        button(page, "^A step faster$").click();
+        assertThat(stairs).hasAttribute("aria-label", "Tempo 150 of 200: step 2 of 3");
+    }
+
     /** G2 lies beyond the computer's keys: the keyboard of the screen is played. */
     @Test
     void step_by_step_nothing_moves_until_the_right_keys_are_down() {
