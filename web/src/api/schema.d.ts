@@ -1781,6 +1781,7 @@ export interface components {
             /** Format: double */
             delayMs: number;
             good: components["schemas"]["FindingView"][];
+            hands: components["schemas"]["OfHandView"][];
             mend: components["schemas"]["FindingView"][];
             notes: components["schemas"]["HeardView"][];
             /** Format: double */
@@ -2052,6 +2053,21 @@ export interface components {
             blues: string[];
             chords: components["schemas"]["OverView"][];
             pentatonic: string[];
+        };
+        OfHandView: {
+            /**
+             * Format: double
+             * @description absent where too few beats tell
+             */
+            askedSwing?: number;
+            hand: string;
+            /**
+             * Format: double
+             * @description absent where too few beats tell
+             */
+            swing?: number;
+            /** Format: double */
+            unevenMs: number;
         };
         OfNote: {
             /** Format: int32 */

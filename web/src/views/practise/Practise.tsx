@@ -172,7 +172,7 @@ export function Practise() {
     else if (pass.state === "asks") says(true);
     else begin();
   });
-  const steps = useSteps(stepping, source, notes.data?.notes ?? []);
+  const steps = useSteps(stepping, source, notes.data?.notes ?? [], `${song.id}.${first}.${end}.${layer}`);
   const hands = usePlaying((head) => (head.playing ? (head.counting ? "counting" : "playing") : "resting"));
 
   const stand = (tempo: number | undefined) => {
@@ -323,6 +323,12 @@ export function Practise() {
         {stepping && steps.slowest && (
           <p className="text-quiet">
             Slowest so far: step {steps.slowest.at + 1}, {(steps.slowest.ms / 1000).toFixed(1)} s. ← → go through it by hand and are heard.
+            {steps.rounds.length > 0
+              ? ` Times through: ${steps.rounds
+                  .map((seconds) => `${seconds} s`)
+                  .slice(-4)
+                  .join(", ")}.`
+              : ""}
           </p>
         )}
         {pass.judged && !working && (

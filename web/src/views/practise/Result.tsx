@@ -19,6 +19,7 @@ export function Result({
           {judged.delayMs > 30 ? `; your instrument's ${Math.round(judged.delayMs)} ms are taken out` : ""}
         </span>
       </p>
+      {judged.hands.length > 0 && <p className="text-[0.95rem] text-quiet">{judged.hands.map(ofHand).join("; ")}.</p>}
       {judged.good.length > 0 && <p className="text-quiet">{judged.good.map((finding) => finding.text).join(" ")}</p>}
       {judged.mend.length > 0 && (
         <ol aria-label="To mend">
@@ -40,6 +41,11 @@ export function Result({
       )}
     </section>
   );
+}
+
+function ofHand({ hand, unevenMs, swing, askedSwing }: Judgement["hands"][number]): string {
+  const told = swing !== undefined && askedSwing !== undefined && askedSwing > 1.1 ? `, swings ${swing} to 1 of ${askedSwing}` : "";
+  return `${hand === "L" ? "Left" : "Right"} hand within ${Math.round(unevenMs)} ms${told}`;
 }
 
 function loop(arrangement: Arrangement, finding: Finding, onBars: (from: number, to: number) => void): void {

@@ -23,6 +23,7 @@ function judged(verdicts: string[]): Judgement {
     unevenMs: 12,
     stops: [],
     again: [],
+    hands: [{ hand: "L", unevenMs: 11.6, swing: 1.8, askedSwing: 2 }],
     mend: [{ code: "wrong", bars: [1], text: "D2 instead of C2 in bar 2." }],
     good: [{ code: "good-steady", bars: [], text: "The tempo stayed." }],
   };
@@ -76,6 +77,7 @@ describe("practising", () => {
     const text = screen.getByRole("region", { name: "How it went" }).textContent ?? "";
     expect(text.indexOf("The tempo stayed")).toBeLessThan(text.indexOf("D2 instead of C2"));
     expect(text).toContain("90 ms are taken out");
+    expect(text).toContain("Left hand within 12 ms, swings 1.8 to 1 of 2.");
     screen.getByRole("button", { name: "loop it" }).click();
     expect(looped).toEqual([0, 1]);
   });

@@ -8,7 +8,7 @@ import { onsets } from "./practise";
 export type Step = { at: number; ms: number };
 
 /** Step by step: nothing moves until the right keys are down; wrong ones are named, and how long each step took is kept. */
-export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[]) {
+export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[], place: string) {
   const { setStruck } = useMarked();
   const { setOnKey } = useShown();
   const { sing, strike } = useSound();
@@ -65,7 +65,11 @@ export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[]) {
     if (group.every((note) => down.current.has(note.midi))) {
       setTook((before) => [...before, { at, ms: Math.round(performance.now() - since.current) }]);
       if (at + 1 < groups.length) move(1);
-      else move(-at);
+      else {
+        keepRound(place, [...took, { at, ms: Math.round(performance.now() - since.current) }]);
+        move(-at);
+        setTook([]);
+      }
     }
   });
   useEffect(() => {
@@ -78,5 +82,22 @@ export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[]) {
     };
   }, [on, source, hear, setOnKey]);
   const slowest = [...took].sort((one, other) => other.ms - one.ms)[0];
-  return { at, group, groups: groups.length, wrong, took, slowest, show };
+  const rounds = on ? roundsOf(place) : [];
+  return { rounds, at, group, groups: groups.length, wrong, took, slowest, show };
+}
+
+const KEPT_ROUNDS = 20;
+
+/** Seconds each way through a place took, the last ones, kept in this browser. */
+function roundsOf(place: string): number[] {
+  try {
+    return JSON.parse(localStorage.getItem(`zapateo.steps.${place}`) ?? "[]") as number[];
+  } catch {
+    return [];
+  }
+}
+
+function keepRound(place: string, took: Step[]): void {
+  const seconds = Math.round(took.reduce((sum, step) => sum + step.ms, 0) / 100) / 10;
+  localStorage.setItem(`zapateo.steps.${place}`, JSON.stringify([...roundsOf(place), seconds].slice(-KEPT_ROUNDS)));
 }

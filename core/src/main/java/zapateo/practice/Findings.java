@@ -48,6 +48,7 @@ final class Findings {
     private final Came came;
     private final List<Finding> mend = new ArrayList<>();
     private final List<Finding> good = new ArrayList<>();
+    private final List<Judgement.OfHand> hands = new ArrayList<>();
 
     /** When an asked time came, as a note of the passage was played. */
     interface Came {
@@ -91,6 +92,10 @@ final class Findings {
 
     List<Finding> good() {
         return List.copyOf(good.subList(0, Math.min(2, good.size())));
+    }
+
+    List<Judgement.OfHand> hands() {
+        return List.copyOf(hands);
     }
 
     static Map<String, String> args(Object... pairs) {
@@ -172,46 +177,54 @@ final class Findings {
     private void evenness() {
         for (Side hand : Side.values()) {
             double[] off = off(hand);
-            double spread = 1.48 * TimeMap.median(Arrays.stream(off).map(Math::abs).toArray());
-            double limit = Math.min(UNEVEN_MS, UNEVEN_PART * notes.stream().filter(each -> each.asked().hand() == hand).mapToDouble(each -> each.asked().between()).filter(Double::isFinite).average().orElse(1000));
-            if (off.length >= HANDS_FROM && spread > Math.max(limit, STEADY_MS)) {
-                mend.add(new Finding("uneven", 1.5 + spread / UNEVEN_MS, bars(), args("hand", hand.letter(), "ms", Math.round(spread))));
+            if (off.length >= HANDS_FROM) {
+                double spread = 1.48 * TimeMap.median(Arrays.stream(off).map(Math::abs).toArray());
+                hands.add(new Judgement.OfHand(hand, spread, swung(hand)));
+                double limit = Math.min(UNEVEN_MS, UNEVEN_PART * notes.stream().filter(each -> each.asked().hand() == hand).mapToDouble(each -> each.asked().between()).filter(Double::isFinite).average().orElse(1000));
+                if (spread > Math.max(limit, STEADY_MS)) {
+                    mend.add(new Finding("uneven", 1.5 + spread / UNEVEN_MS, bars(), args("hand", hand.letter(), "ms", Math.round(spread))));
+                }
             }
         }
     }
 
-    /** Eighths that should swing and do not, or not as much, or too much: the mean of all pairs of a beat. */
-    private void swing() {
-        for (Side hand : Side.values()) {
-            Map<Long, Judgement.Heard> onsets = new TreeMap<>();
-            notes.stream().filter(each -> each.asked().hand() == hand && each.key().isPresent() && isInTime(each) && each.asked().roll().isEmpty()).forEach(each -> onsets.putIfAbsent(Math.round(each.asked().beat()), each));
-            List<Judgement.Heard> row = List.copyOf(onsets.values());
-            double asked = 0;
-            double played = 0;
-            double straight = 0;
-            int pairs = 0;
-            for (int at = 1; at + 1 < row.size(); at++) {
-                double whole = row.get(at + 1).asked().beat() - row.get(at - 1).asked().beat();
-                double first = row.get(at).asked().beat() - row.get(at - 1).asked().beat();
-                boolean beat = Math.abs(whole - passage.beatMs()) < passage.beatMs() * 0.05 && first / whole > 0.45 && first / whole < 0.8;
-                if (beat) {
-                    pairs++;
-                    asked += first / whole;
-                    played += first / whole + (row.get(at).off() - (row.get(at - 1).off() + row.get(at + 1).off()) / 2) / whole;
-                    straight += 0.5;
-                }
-            }
-            if (pairs >= PAIRS_FROM) {
-                double apart = (asked - straight) / pairs * passage.beatMs();
-                double off = (played - asked) / pairs * passage.beatMs();
-                boolean told = Math.abs(apart) > SWING_MS ? Math.abs(off) > Math.max(SWING_MS, Math.abs(apart) / 2) : off > 1.6 * SWING_MS;
-                if (told) {
-                    double ratio = played / pairs / (1 - played / pairs);
-                    mend.add(new Finding(apart > SWING_MS ? off < 0 ? "swing-less" : "swing-more" : "straight-swung", 3, bars(),
-                            args("hand", hand.letter(), "ratio", Math.round(10 * ratio) / 10.0, "asked", Math.round(10 * (asked / pairs) / (1 - asked / pairs)) / 10.0)));
-                }
+    /** The mean of all beats of two onsets. */
+    private Optional<Judgement.Swung> swung(Side hand) {
+        Map<Long, Judgement.Heard> onsets = new TreeMap<>();
+        notes.stream().filter(each -> each.asked().hand() == hand && each.key().isPresent() && isInTime(each) && each.asked().roll().isEmpty()).forEach(each -> onsets.putIfAbsent(Math.round(each.asked().beat()), each));
+        List<Judgement.Heard> row = List.copyOf(onsets.values());
+        double asked = 0;
+        double played = 0;
+        int pairs = 0;
+        for (int at = 1; at + 1 < row.size(); at++) {
+            double whole = row.get(at + 1).asked().beat() - row.get(at - 1).asked().beat();
+            double first = row.get(at).asked().beat() - row.get(at - 1).asked().beat();
+            boolean beat = Math.abs(whole - passage.beatMs()) < passage.beatMs() * 0.05 && first / whole > 0.45 && first / whole < 0.8;
+            if (beat) {
+                pairs++;
+                asked += first / whole;
+                played += first / whole + (row.get(at).off() - (row.get(at - 1).off() + row.get(at + 1).off()) / 2) / whole;
             }
         }
+        return pairs < PAIRS_FROM ? Optional.empty() : Optional.of(new Judgement.Swung(ratio(played / pairs), ratio(asked / pairs), pairs));
+    }
+
+    private static double ratio(double share) {
+        return share / (1 - share);
+    }
+
+    /** Eighths that should swing and do not, or not as much, or too much. */
+    private void swing() {
+        hands.forEach(each -> each.swing().ifPresent(swung -> {
+            double asked = swung.asked() / (1 + swung.asked());
+            double apart = (asked - 0.5) * passage.beatMs();
+            double off = (swung.ratio() / (1 + swung.ratio()) - asked) * passage.beatMs();
+            boolean told = Math.abs(apart) > SWING_MS ? Math.abs(off) > Math.max(SWING_MS, Math.abs(apart) / 2) : off > 1.6 * SWING_MS;
+            if (told) {
+                mend.add(new Finding(apart > SWING_MS ? off < 0 ? "swing-less" : "swing-more" : "straight-swung", 3, bars(),
+                        args("hand", each.hand().letter(), "ratio", Math.round(10 * swung.ratio()) / 10.0, "asked", Math.round(10 * swung.asked()) / 10.0)));
+            }
+        }));
     }
 
     /** Chords that are not struck together, and rolls out of their order. */

@@ -71,7 +71,7 @@ public final class Judge {
         boolean struck = notes.stream().allMatch(each -> each.verdict() == Verdict.RIGHT || each.verdict() == Verdict.EARLY || each.verdict() == Verdict.LATE);
         double uneven = uneven(notes);
         Findings findings = new Findings(passage, take, notes, added, stops, again, this::came, lag[Side.LEFT.ordinal()] - lag[Side.RIGHT.ordinal()], uneven, pace());
-        return new Judgement(notes, added, delay(), pace(), struck && added.isEmpty() && stops.isEmpty() && again.isEmpty() && right >= CLEAN, right, uneven, stops, again, findings.mend(), findings.good());
+        return new Judgement(notes, added, delay(), pace(), struck && added.isEmpty() && stops.isEmpty() && again.isEmpty() && right >= CLEAN, right, uneven, stops, again, findings.hands(), findings.mend(), findings.good());
     }
 
     private static Verdict timed(Passage.Note asked, double off) {

@@ -3,6 +3,7 @@ package zapateo.practice;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zapateo.rhythm.Side;
 
 /**
  * How a take went.
@@ -16,10 +17,24 @@ import java.util.Optional;
  * @param unevenMs how far onsets lie from even, on the average (standard deviation)
  * @param stops   where it stood still
  * @param again   where it began anew
+ * @param hands   each hand that played, by itself
  * @param mend    the three things to mend first
  * @param good    what was good
  */
-public record Judgement(List<Heard> notes, List<Added> added, double delayMs, double pace, boolean clean, double right, double unevenMs, List<Stop> stops, List<Again> again, List<Finding> mend, List<Finding> good) {
+public record Judgement(List<Heard> notes, List<Added> added, double delayMs, double pace, boolean clean, double right, double unevenMs, List<Stop> stops, List<Again> again, List<OfHand> hands, List<Finding> mend, List<Finding> good) {
+
+    /**
+     * One hand.
+     *
+     * @param unevenMs how far its onsets lie from even
+     * @param swing    the long over the short part of its beats, with the one that was asked; empty where it has too few of them
+     */
+    public record OfHand(Side hand, double unevenMs, Optional<Swung> swing) {
+    }
+
+    /** @param pairs beats of two onsets it is the mean of */
+    public record Swung(double ratio, double asked, int pairs) {
+    }
 
     public enum Verdict { RIGHT, EARLY, LATE, WRONG, MISSED, OCTAVE }
 

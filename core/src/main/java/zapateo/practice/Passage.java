@@ -28,6 +28,8 @@ public record Passage(int first, int last, Layer layer, List<Note> notes, List<P
     public static final double FASTEST = 400;
     /** Onsets nearer than this are one. */
     static final double TOGETHER = 12;
+    /** Nobody loops more; a take of so many is judged in a quarter of a second. */
+    public static final int MOST_BARS = 256;
     private static final int JUMP = 12;
 
     public Passage {
@@ -72,6 +74,9 @@ public record Passage(int first, int last, Layer layer, List<Note> notes, List<P
         Song song = arrangement.song();
         if (first < 0 || last < first || last >= song.bars().size()) {
             throw new Refused("bars " + (first + 1) + "-" + (last + 1) + ": expected some of the " + song.bars().size() + " that are played");
+        }
+        if (last - first >= MOST_BARS) {
+            throw new Refused("bars " + (first + 1) + "-" + (last + 1) + ": expected at most " + MOST_BARS + " at a time");
         }
         if (!(bpm >= SLOWEST && bpm <= FASTEST)) {
             throw new Refused("tempo " + bpm + ": expected " + (int) SLOWEST + " to " + (int) FASTEST);

@@ -12,10 +12,12 @@ public record Swing(double ratio) {
 
     public static final Swing NONE = new Swing(1);
 
-    // After Friberg & Sundström 2002, from memory; the end points are the project's own choice (HANDBOOK §7).
-    private static final double SLOW = 120;
+    // A pianist's hands swing less than a drummer's ride: after Friberg & Sundström 2002, from memory; the end points are the project's own choice (HANDBOOK §7).
+    private static final double SLOW = 140;
+    private static final double SLOW_RATIO = 2;
+    private static final double QUICK = 200;
+    private static final double QUICK_RATIO = 1.5;
     private static final double FAST = 300;
-    private static final double SLOW_RATIO = 3;
     private static final double SHORTEST_MS = 100;
 
     /** @throws Refused naming what was given and what was expected */
@@ -29,16 +31,19 @@ public record Swing(double ratio) {
         return new Swing(ratio);
     }
 
-    /** 3:1 up to 120 quarters a minute, even at 300, linear between; the short note never under 100 ms below 300. */
+    /** 2:1 up to 140 quarters a minute, 1.5:1 at 200, even from 300, linear between; the short note never under 100 ms below 300. */
     public static Swing at(Tempo tempo) {
         double quarters = tempo.quartersPerMinute();
         if (quarters >= FAST) {
             return NONE;
         }
-        double share = Math.max(0, (quarters - SLOW) / (FAST - SLOW));
-        double wished = SLOW_RATIO - share * (SLOW_RATIO - 1);
+        double wished = quarters <= QUICK ? between(quarters, SLOW, SLOW_RATIO, QUICK, QUICK_RATIO) : between(quarters, QUICK, QUICK_RATIO, FAST, 1);
         double quarterMs = 60_000 / quarters;
         return of(Math.max(1, Math.min(wished, (quarterMs - SHORTEST_MS) / SHORTEST_MS)));
+    }
+
+    private static double between(double quarters, double from, double ratio, double to, double other) {
+        return ratio + Math.max(0, (quarters - from) / (to - from)) * (other - ratio);
     }
 
     /** Where a tick that is written at {@code tick} sounds; the bar lines and quarters stay where they are. */

@@ -128,7 +128,16 @@ public class JudgeController {
 
     /** @param pace how many times as long as asked it took; @param right share of the notes that came when they should; @param clean whether it counts */
     public record JudgementView(List<HeardView> notes, List<AddedView> added, double delayMs, double pace, boolean clean, double right, double unevenMs, List<StopView> stops, List<AgainView> again,
-                                List<FindingView> mend, List<FindingView> good) {
+                                List<OfHandView> hands, List<FindingView> mend, List<FindingView> good) {
+    }
+
+    /** @param swing the long over the short part of its beats, @param askedSwing as it was asked */
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record OfHandView(String hand, double unevenMs, @Schema(description = "absent where too few beats tell") Double swing, @Schema(description = "absent where too few beats tell") Double askedSwing) {
+    }
+
+    private static OfHandView view(Judgement.OfHand hand) {
+        return new OfHandView(String.valueOf(hand.hand().letter()), tenth(hand.unevenMs()), hand.swing().map(swung -> tenth(swung.ratio())).orElse(null), hand.swing().map(swung -> tenth(swung.asked())).orElse(null));
     }
 
     /** What was played against what was asked. */
@@ -144,7 +153,7 @@ public class JudgeController {
                 each.key().map(key -> take.keys().get(key).midi()).orElse(null))).toList();
         return new JudgementView(notes, found.added().stream().map(each -> new AddedView(tenth(each.ms()), each.midi(), each.bar())).toList(), tenth(found.delayMs()), Math.round(1000 * found.pace()) / 1000.0, found.clean(),
                 Math.round(1000 * found.right()) / 1000.0, tenth(found.unevenMs()), found.stops().stream().map(stop -> new StopView(stop.bar(), tenth(stop.ms()))).toList(),
-                found.again().stream().map(each -> new AgainView(each.from(), each.to())).toList(), views(arrangement, found.mend()), views(arrangement, found.good()));
+                found.again().stream().map(each -> new AgainView(each.from(), each.to())).toList(), found.hands().stream().map(JudgeController::view).toList(), views(arrangement, found.mend()), views(arrangement, found.good()));
     }
 
     private List<FindingView> views(Arrangement arrangement, List<Judgement.Finding> findings) {
