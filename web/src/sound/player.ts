@@ -66,6 +66,8 @@ export function loadRecordings(): Promise<Tone.ToneAudioBuffers> {
 /** Plays an arrangement on the recorded piano: what its {@link Course} gives out is put on the clock of the sound. */
 export class Player {
   private piano: Record<"L" | "R", Tone.Sampler>;
+  /** What the person plays themselves: heard however loud the hands of the arrangement are, and whatever is hushed. */
+  private readonly own: Tone.Sampler;
   private click: Tone.Synth;
   private clickVolume = 0;
   private volumes: Volumes = { left: 1, right: 1, click: 1 };
@@ -87,6 +89,7 @@ export class Player {
   // The recordings outlive the player: the next one plays them too.
   private constructor(private readonly recordings: Tone.ToneAudioBuffers) {
     this.piano = this.makePiano();
+    this.own = this.makeSampler();
     this.click = makeClick();
     Tone.getContext().lookAhead = 2 * PUMP;
   }
@@ -98,9 +101,12 @@ export class Player {
   }
 
   private makePiano() {
+    return { L: this.makeSampler(), R: this.makeSampler() };
+  }
+
+  private makeSampler(): Tone.Sampler {
     const urls = Object.fromEntries(Object.keys(SAMPLES).map((note) => [note, this.recordings.get(note)]));
-    const sampler = () => new Tone.Sampler({ urls, release: 0.5 }).toDestination();
-    return { L: sampler(), R: sampler() };
+    return new Tone.Sampler({ urls, release: 0.5 }).toDestination();
   }
 
   playhead = (): Playhead => this.head;
@@ -179,8 +185,8 @@ export class Player {
   /** A key the person plays, as long as it is held: it sounds at once. */
   sing(midi: number, down: boolean): void {
     const note = Tone.Frequency(midi, "midi").toFrequency();
-    if (down) this.piano.R.triggerAttack(note, Tone.immediate(), 0.7);
-    else this.piano.R.triggerRelease(note, Tone.immediate());
+    if (down) this.own.triggerAttack(note, Tone.immediate(), 0.7);
+    else this.own.triggerRelease(note, Tone.immediate());
   }
 
   /** Out of the vamp that goes round, at its end. */
@@ -223,6 +229,7 @@ export class Player {
     this.stop();
     this.piano.L.dispose();
     this.piano.R.dispose();
+    this.own.dispose();
     retire(this.click, 0);
   }
 

@@ -6,6 +6,9 @@ import { playing } from "./playing";
 import type { Metronome } from "./schedule";
 import { type StandInPiano, standInPiano } from "./standInPiano";
 
+/** What one pass is played at, in place of the song's own tempo, clicks and loudness. */
+export type PassOf = { bpmOfQuarter: number; metronome: Metronome; volumes: Volumes };
+
 export type Sound = {
   state: "closed" | "loading" | "ready" | "failed";
   toggle: () => void;
@@ -13,7 +16,7 @@ export type Sound = {
   strike: (stroke: number) => void;
   goOn: () => void;
   /** Plays the chosen bars once after a bar of clicks, for a melody to be played in over them. */
-  record: (how?: { bpmOfQuarter: number; metronome: Metronome }) => void;
+  record: (how?: PassOf) => void;
   elapsed: () => number | null;
   sing: (midi: number, down: boolean) => void;
   /** Resolves when the piano can sound. */
@@ -51,8 +54,8 @@ export function usePlayer(
   const [out, setOut] = useState<Out>({ sink: null, hereToo: false, delayMs: 0 });
   /** Whether what plays goes through once, whatever is looped. */
   const once = useRef(false);
-  /** What a pass is played at in place of the song's own tempo and clicks, until the next time something else is played. */
-  const pass = useRef<{ bpmOfQuarter: number; metronome: Metronome } | null>(null);
+  /** Until something else is played. */
+  const pass = useRef<PassOf | null>(null);
   const opening = useRef<Promise<Player> | null>(null);
 
   const open = useCallback(async (): Promise<Player> => {
@@ -77,7 +80,7 @@ export function usePlayer(
   useEffect(() => player?.setLoop(looping && !once.current ? selection : null), [player, looping, selection]);
   useEffect(() => player?.setTempo(pass.current?.bpmOfQuarter ?? bpmOfQuarter), [player, bpmOfQuarter]);
   useEffect(() => player?.setMetronome(pass.current?.metronome ?? metronome), [player, metronome]);
-  useEffect(() => player?.setVolumes(volumes), [player, volumes]);
+  useEffect(() => player?.setVolumes(pass.current?.volumes ?? volumes), [player, volumes]);
   useEffect(() => player?.setOut(out), [player, out]);
   useEffect(() => {
     if (!player) return;
@@ -108,7 +111,7 @@ export function usePlayer(
   }, [arrangement, bpmOfQuarter, countIn, looping, metronome, open, out, selection, volumes]);
 
   const record = useCallback(
-    (how?: { bpmOfQuarter: number; metronome: Metronome }) => {
+    (how?: PassOf) => {
       if (!arrangement) return;
       pass.current = how ?? null;
       open()
@@ -117,7 +120,7 @@ export function usePlayer(
           opened.set(arrangement);
           opened.setLoop(null);
           opened.setMetronome(how?.metronome ?? "beats");
-          opened.setVolumes(volumes);
+          opened.setVolumes(how?.volumes ?? volumes);
           opened.setOut(out);
           opened.play(selection[0], how?.bpmOfQuarter ?? bpmOfQuarter, true);
         })
@@ -133,12 +136,14 @@ export function usePlayer(
       if (!arrangement) return;
       open()
         .then((opened) => {
+          pass.current = null;
           opened.set(arrangement);
+          opened.setVolumes(volumes);
           opened.strike(stroke);
         })
         .catch(() => undefined);
     },
-    [arrangement, open],
+    [arrangement, open, volumes],
   );
 
   const stop = useCallback(() => player?.stop(), [player]);

@@ -79,15 +79,6 @@ export function Practise() {
   const failed = useFailed(song.id);
   const spots = useSpots(asked, failed.data, bars.length > 0);
 
-  // The asked hand is the player's own; what was set before comes back on leaving.
-  const volumes = useRef(sound.volumes);
-  const { setVolumes } = sound;
-  useEffect(() => setVolumes(volumesFor(layer, other, volumes.current.click)), [layer, other, setVolumes]);
-  useEffect(() => {
-    const before = volumes.current;
-    return () => setVolumes(before);
-  }, [setVolumes]);
-
   useEffect(() => {
     midiKeyboards().then(setPlugged);
   }, []);
@@ -149,7 +140,7 @@ export function Practise() {
   useEffect(() => () => window.clearTimeout(timer.current), []);
   const pass = usePass(
     source,
-    { layer, tempo: now.tempo, metronome },
+    { layer, tempo: now.tempo, metronome, volumes: volumesFor(layer, other, sound.volumes.click) },
     (judged, seconds) => {
       setJudgedNotes(notes.data?.notes ?? null);
       void went(judged.clean, judged, seconds);
@@ -168,7 +159,7 @@ export function Practise() {
     void went(clean, null, Math.max(1, Math.round((60 * beats) / now.tempo)));
   };
   const next = useLatest(() => {
-    if (pass.state === "playing") void pass.stop();
+    if (pass.state === "playing") pass.stop();
     else if (pass.state === "asks") says(true);
     else begin();
   });
@@ -214,6 +205,7 @@ export function Practise() {
     } else if (pass.state === "asks") {
       acts.set("c", () => says(true));
       acts.set("x", () => says(false));
+      acts.set("Escape", () => pass.say());
     }
     const found = acts.get(event.key);
     if (!found) return;
@@ -308,7 +300,7 @@ export function Practise() {
           <p role="status" className="text-[1.1rem] leading-snug">
             {working && (hands === "counting" ? "One bar of clicks …" : `${pass.notes} of ${notes.data?.notes.length ?? 0} notes`)}
             {pass.state === "judging" && "Listening back …"}
-            {pass.state === "asks" && "Was it clean? C or the pedal says yes, X says once more."}
+            {pass.state === "asks" && "Was it clean? C or the pedal says yes, X once more, Escape that it was no pass."}
             {pass.state === "failed" && `It could not be judged: ${pass.says}`}
             {stepping && steps.group && (
               <>

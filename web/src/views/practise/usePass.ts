@@ -3,7 +3,8 @@ import { api, type Judgement, take } from "../../api/client";
 import { requestOf } from "../../api/queries";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import type { NoteSource } from "../../sound/noteInput";
-import { isPlaying, usePlaying } from "../../sound/playing";
+import type { Volumes } from "../../sound/player";
+import { isPlaying, playing, usePlaying } from "../../sound/playing";
 import type { Metronome } from "../../sound/schedule";
 import { useLatest } from "../../ui/useLatest";
 import { keyName, type Layer, type PedalMove, type Struck } from "./practise";
@@ -14,7 +15,7 @@ export type PassState = "ready" | "playing" | "judging" | "judged" | "asks" | "f
 /** A key that comes so long before the first beat belongs to no pass. */
 const EARLY_MS = -400;
 
-export type Asked = { layer: Layer; tempo: number; metronome: Metronome };
+export type Asked = { layer: Layer; tempo: number; metronome: Metronome; volumes: Volumes };
 
 /** One pass over the taken bars: counted in, heard, judged in the end. */
 export function usePass(
@@ -152,12 +153,29 @@ export function usePass(
     setSays("");
     setState("playing");
     const quarter = (asked.tempo * arrangement.tempo.beatTicks) / 960;
-    record({ bpmOfQuarter: quarter, metronome: asked.metronome });
-  }, [arrangement, asked.tempo, asked.metronome, record]);
+    record({ bpmOfQuarter: quarter, metronome: asked.metronome, volumes: asked.volumes });
+  }, [arrangement, asked.tempo, asked.metronome, asked.volumes, record]);
+  const playingNow = useRef(false);
+  useEffect(() => {
+    playingNow.current = on;
+  }, [on]);
+  // Leaving the view ends it.
+  const quiet = useLatest(() => {
+    if (playingNow.current) hush();
+  });
+  useEffect(() => () => quiet(), [quiet]);
   const forget = useCallback(() => {
+    if (playingNow.current) hush();
     setJudged(null);
     setState("ready");
-  }, []);
+  }, [hush]);
+  /** Left in the middle it is no pass; in its last bar it is one. */
+  const stop = useCallback(() => {
+    const head = playing.head();
+    if (!head.counting && head.bar >= selection[1]) void finish();
+    else forget();
+  }, [finish, forget, selection]);
+
   const say = useCallback(() => setState("ready"), []);
-  return { state, judged, says, notes, start, stop: finish, forget, say };
+  return { state, judged, says, notes, start, stop, forget, say };
 }
