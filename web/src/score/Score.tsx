@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { playing } from "../sound/playing";
+import { mark } from "./verdicts";
 
 let worker: Worker | null = null;
 let orders = 0;
@@ -33,6 +34,7 @@ export function Score({
   lit,
   onStroke,
   onLift,
+  verdicts,
 }: {
   xml: string | undefined;
   label: string;
@@ -41,6 +43,8 @@ export function Score({
   onStroke: (stroke: number) => void;
   /** A note was dragged so many places of the staff up, or down below zero; it has been struck before. */
   onLift?: ((stroke: number, steps: number) => void) | undefined;
+  /** What became of notes in a take, by their ids; drawn by shape. */
+  verdicts?: ReadonlyMap<string, string> | undefined;
 }) {
   const drag = useRef<{ stroke: number; y: number; space: number } | null>(null);
   const holder = useRef<HTMLDivElement>(null);
@@ -86,6 +90,11 @@ export function Score({
       for (const note of now) note.classList.remove("lit");
     };
   }, [strokes, page]);
+
+  useEffect(() => {
+    const root = holder.current;
+    return root && page.svg && verdicts ? mark(root, verdicts) : undefined;
+  }, [verdicts, page]);
 
   return (
     <div ref={holder} className="score min-h-40 rounded-plank border border-line bg-sheet px-2 py-1" data-ready={page.svg ? "yes" : "no"}>

@@ -16,6 +16,7 @@ export function Staff({
   onStroke,
   onLift,
   alone = false,
+  verdicts,
 }: {
   /** Beside the heading. */
   beside: ReactNode;
@@ -28,6 +29,7 @@ export function Staff({
   onLift?: ((stroke: number, steps: number) => void) | undefined;
   /** Without the step line and what the arrangement says. */
   alone?: boolean;
+  verdicts?: ReadonlyMap<string, string> | undefined;
 }) {
   const { arrangement, arrangementError } = useArranged();
   const { asked } = useWork();
@@ -56,6 +58,7 @@ export function Staff({
           sound.strike(stroke);
         }}
         onLift={onLift}
+        verdicts={verdicts}
       />
       {between}
       {!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} />}

@@ -14,7 +14,20 @@ import { isTaken } from "../../ui/keys";
 import { useLatest } from "../../ui/useLatest";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
-import { barsNamed, faulty, keyName, type Layer, layersOf, type Other, type Rung, scripted, stopsOf, today, volumesFor } from "./practise";
+import {
+  barsNamed,
+  faulty,
+  keyName,
+  type Layer,
+  layersOf,
+  type Other,
+  type Rung,
+  scripted,
+  stopsOf,
+  today,
+  verdictsOf,
+  volumesFor,
+} from "./practise";
 import { Result } from "./Result";
 import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
@@ -169,6 +182,7 @@ export function Practise() {
   const stand = (tempo: number | undefined) => {
     if (tempo !== undefined) setRung({ tempo, clean: 0, failed: 0 });
   };
+  const verdicts = useMemo(() => (pass.judged ? verdictsOf(pass.judged) : undefined), [pass.judged]);
   const takeSpot = (spot: Spot) => {
     select(spot.first, spot.last);
     pass.forget();
@@ -329,7 +343,13 @@ export function Practise() {
             {judgedNotes && <Strip arrangement={arrangement} notes={judgedNotes} judged={pass.judged} />}
           </div>
         )}
-        <Staff lit={struck !== null ? [struck] : working ? [] : faulty(pass.judged)} onStroke={setStruck} beside={null} alone />
+        <Staff
+          lit={struck !== null ? [struck] : working ? [] : faulty(pass.judged)}
+          onStroke={setStruck}
+          beside={null}
+          alone
+          verdicts={working ? undefined : verdicts}
+        />
         {notes.error && <p className="mt-2">{notes.error.message}</p>}
       </section>
       <section aria-label="How" className="min-h-0 min-w-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0">

@@ -1,4 +1,5 @@
 import type { Arrangement, AskedNote, Judgement } from "../../api/client";
+import { shapeOf } from "../../score/verdicts";
 
 const WIDTH = 360;
 const HEIGHT = 112;
@@ -64,22 +65,14 @@ export function Strip({ arrangement, notes, judged }: { arrangement: Arrangement
   );
 }
 
-/** A dot where it was right; a wedge that leans early or late; a cross for another key, a ring for a missing one, a diamond for another octave. */
+/** A dot where it was right, a dash where it was only asked. */
 function Mark({ x, y, verdict }: { x: number; y: number; verdict: string }) {
-  switch (verdict) {
-    case "early":
-      return <path d={`M${x - 7} ${y}l8 -5v10z`} className="fill-accent" />;
-    case "late":
-      return <path d={`M${x + 7} ${y}l-8 -5v10z`} className="fill-accent" />;
-    case "wrong":
-      return <path d={`M${x - 4} ${y - 4}l8 8m0 -8l-8 8`} className="stroke-accent" strokeWidth={2.4} />;
-    case "missed":
-      return <circle cx={x} cy={y} r={4.4} fill="none" className="stroke-accent" strokeWidth={2} />;
-    case "octave":
-      return <path d={`M${x} ${y - 5}l5 5l-5 5l-5 -5z`} fill="none" className="stroke-accent" strokeWidth={2} />;
-    case "right":
-      return <circle cx={x} cy={y} r={3.6} className="fill-ink" />;
-    default:
-      return <rect x={x - 3} y={y - 1.5} width={6} height={3} className="fill-grain" />;
-  }
+  const shape = shapeOf(verdict, x, y, 4);
+  if (shape)
+    return <path d={shape.d} className={shape.filled ? "fill-accent" : "fill-none stroke-accent"} strokeWidth={shape.filled ? 0 : 2} />;
+  return verdict === "right" ? (
+    <circle cx={x} cy={y} r={3.6} className="fill-ink" />
+  ) : (
+    <rect x={x - 3} y={y - 1.5} width={6} height={3} className="fill-grain" />
+  );
 }

@@ -1,6 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import type { Arrangement, AskedNote, Judgement } from "../../api/client";
-import { barsNamed, faulty, keyName, layersOf, onsets, scripted, stopsOf, today, volumesFor } from "./practise";
+import { barsNamed, faulty, keyName, layersOf, onsets, scripted, stopsOf, today, verdictsOf, volumesFor } from "./practise";
 import { Result } from "./Result";
 import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
@@ -67,7 +67,13 @@ describe("practising", () => {
     expect(screen.getByRole("img").getAttribute("aria-label")).toBe(
       "The take: 1 right, 1 early, 1 another key, 1 missing, 1 another octave",
     );
-    expect(container.querySelectorAll("circle")).toHaveLength(2);
+    expect(container.querySelectorAll("circle")).toHaveLength(1);
+    expect(container.querySelectorAll("path")).toHaveLength(5);
+    expect([...verdictsOf(take)]).toEqual([
+      ["s1n0", "early"],
+      ["s2n0", "missed"],
+      ["s3n0", "octave"],
+    ]);
     expect(faulty(take)).toEqual([1, 2, 3]);
   });
 
