@@ -13,7 +13,7 @@ export function Stairs({ rungs, rung, goal }: { rungs: number[]; rung: Rung; goa
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
-      className="block h-14 w-[300px] max-w-full"
+      className="block h-10 w-[210px] max-w-full"
       role="img"
       aria-label={`Tempo ${Math.round(rung.tempo)} of ${Math.round(goal)}: step ${at + 1} of ${rungs.length}`}
     >
