@@ -6,8 +6,8 @@ import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { isPlaying, usePlaying } from "../../sound/playing";
 import { Chord } from "../../ui/Chord";
-import { isTaken } from "../../ui/keys";
 import { useLatest } from "../../ui/useLatest";
+import { usePresses } from "../../ui/usePresses";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
 import { choose, isSame, samePlace, withColour, withoutColour } from "./colours";
@@ -89,9 +89,7 @@ export function Colour() {
     const there = kept.find((each) => samePlace(each, colour));
     if (there) desk.change({ choices: choose(desk.draft.choices, withoutColour(kept, there)) });
   });
-  const press = useLatest((event: KeyboardEvent) => {
-    if (event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || isTaken(event)) return;
-    const onButton = (event.target as HTMLElement).closest?.("button, a") != null;
+  usePresses((onButton) => {
     const acts = new Map<string, () => void>([
       ["a", hear],
       ["A", hear],
@@ -100,15 +98,8 @@ export function Colour() {
       ["Delete", drop],
     ]);
     if (!onButton) acts.set("Enter", keep);
-    const found = acts.get(event.key);
-    if (!found) return;
-    event.preventDefault();
-    found();
+    return acts;
   });
-  useEffect(() => {
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, [press]);
 
   if (!arrangement) return <NoBars error={arrangementError} waiting="Looking for other chords …" />;
   const withIt = colour !== undefined && (triedColours === null ? isKept : triedColours.some((each) => isSame(each, colour)));

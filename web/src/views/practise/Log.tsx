@@ -1,6 +1,6 @@
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import type { Goal } from "../../api/client";
-import { useLog } from "../../api/queries";
+import { useLog } from "../../api/practice";
 import { Calendar, ClearBars, Evenness, Tempos } from "./Pictures";
 import { LAYERS } from "./practise";
 

@@ -1,33 +1,21 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { type AskedNote, api, type Judgement, type PlanItem, type Spot, take } from "../../api/client";
-import { requestOf, useAskedNotes, useFailed, useGoals, useLadder, useLog, useSpots } from "../../api/queries";
+import { useAskedNotes, useFailed, useGoals, useLadder, useLog, useSpots } from "../../api/practice";
+import { requestOf } from "../../api/queries";
 import { wakeEngraver } from "../../score/Score";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { computerKeys, midiKeyboards, type NoteSource } from "../../sound/noteInput";
 import { usePlaying } from "../../sound/playing";
-import type { Metronome } from "../../sound/schedule";
 import { standIn } from "../../sound/standIn";
-import { Choice } from "../../ui/Choice";
-import { isTaken } from "../../ui/keys";
 import { useLatest } from "../../ui/useLatest";
+import { usePresses } from "../../ui/usePresses";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
-import {
-  barsNamed,
-  faulty,
-  keyName,
-  type Layer,
-  layersOf,
-  type Other,
-  type Rung,
-  scripted,
-  stopsOf,
-  today,
-  verdictsOf,
-  volumesFor,
-} from "./practise";
+import { cue } from "./cue";
+import { HardSpots, type How, Said, Setup, Slowest } from "./Panels";
+import { barsNamed, faulty, keyName, type Layer, layersOf, type Rung, scripted, stopsOf, today, verdictsOf, volumesFor } from "./practise";
 import { Result } from "./Result";
 import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
@@ -49,13 +37,10 @@ export function Practise() {
   const sound = useSound();
   const queries = useQueryClient();
   useEffect(() => void wakeEngraver(), []);
-  const [layer, setLayer] = useState<Layer>("left");
-  const [other, setOther] = useState<Other>("heard");
-  const [metronome, setMetronome] = useState<Metronome>("beats");
-  const [auto, setAuto] = useState(true);
+  const [setup, setSetup] = useState<How>({ layer: "left", other: "heard", metronome: "beats", auto: true, source: "keys" });
+  const { layer, other, metronome, auto } = setup;
   const [stepping, setStepping] = useState(false);
   const [logged, setLogged] = useState(false);
-  const [chosen, setChosen] = useState("keys");
   const [plugged, setPlugged] = useState<NoteSource[]>([]);
   const [word, setWord] = useState("");
   const [hurt, setHurt] = useState("");
@@ -106,7 +91,7 @@ export function Practise() {
     ],
     [plugged, notes.data, elapsed],
   );
-  const source = sources.find((each) => each.id === chosen) ?? computerKeys;
+  const source = sources.find((each) => each.id === setup.source) ?? computerKeys;
 
   // The notes that were asked of the take, whatever is asked of the next one.
   const [judgedNotes, setJudgedNotes] = useState<AskedNote[] | null>(null);
@@ -192,7 +177,7 @@ export function Practise() {
     const to = bars.findIndex((bar, at) => at >= from && bar.number === item.last);
     if (from < 0) return;
     select(from, Math.max(from, to));
-    setLayer(item.layer as Layer);
+    setSetup((now) => ({ ...now, layer: item.layer as Layer }));
     setRung({ tempo: item.tempo, clean: 0, failed: 0 });
     stood.current = `${item.first}.${item.last}.${item.layer}.${goalTempo}.${stops.join()}`;
     pass.forget();
@@ -207,9 +192,7 @@ export function Practise() {
     for (const key of ["practice-goals", "practice-plan"]) void queries.invalidateQueries({ queryKey: [key] });
   };
 
-  const press = useLatest((event: KeyboardEvent) => {
-    if (event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || isTaken(event)) return;
-    const onButton = (event.target as HTMLElement).closest?.("button, a") != null;
+  usePresses((onButton) => {
     const acts = new Map<string, () => void>();
     if (!onButton) acts.set(" ", next);
     if (stepping) {
@@ -221,15 +204,8 @@ export function Practise() {
       acts.set("x", () => says(false));
       acts.set("Escape", () => pass.say());
     }
-    const found = acts.get(event.key);
-    if (!found) return;
-    event.preventDefault();
-    found();
+    return acts;
   });
-  useEffect(() => {
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  }, [press]);
 
   if (!arrangement) return <NoBars error={arrangementError} waiting="Laying the notes …" />;
   const working = pass.state === "playing";
@@ -326,17 +302,7 @@ export function Practise() {
             )}
           </p>
         </div>
-        {stepping && steps.slowest && (
-          <p className="text-quiet">
-            Slowest so far: step {steps.slowest.at + 1}, {(steps.slowest.ms / 1000).toFixed(1)} s. ← → go through it by hand and are heard.
-            {steps.rounds.length > 0
-              ? ` Times through: ${steps.rounds
-                  .map((seconds) => `${seconds} s`)
-                  .slice(-4)
-                  .join(", ")}.`
-              : ""}
-          </p>
-        )}
+        {stepping && steps.slowest && <Slowest step={steps.slowest} rounds={steps.rounds} />}
         {pass.judged && !working && (
           <div className="mb-2 grid grid-cols-[minmax(0,1fr)_minmax(0,22rem)] items-start gap-4 max-xl:grid-cols-1">
             <Result arrangement={arrangement} judged={pass.judged} onBars={(from, to) => select(from, to)} />
@@ -353,101 +319,20 @@ export function Practise() {
         {notes.error && <p className="mt-2">{notes.error.message}</p>}
       </section>
       <section aria-label="How" className="min-h-0 min-w-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0">
-        <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
-          <Choice label="What" value={layer} options={layersOf(arrangement)} onChange={(next) => setLayer(next)} />
-          <Choice
-            label="The other hand"
-            value={other}
-            options={[
-              { value: "heard", label: "is heard" },
-              { value: "quiet", label: "is heard quietly" },
-              { value: "silent", label: "is silent" },
-            ]}
-            onChange={setOther}
-          />
-          <Choice
-            label="Clicks"
-            value={metronome}
-            options={[
-              { value: "beats", label: "every beat" },
-              { value: "two-and-four", label: "2 and 4" },
-              { value: "bars", label: "each bar's first" },
-              { value: "every-other", label: "every other bar" },
-              { value: "off", label: "none after the count" },
-            ]}
-            onChange={setMetronome}
-          />
-          <Choice
-            label="Played on"
-            value={source.id}
-            options={sources.map((each) => ({ value: each.id, label: each.name }))}
-            onChange={setChosen}
-            reason={
-              source.id === "keys"
-                ? "A S D F G H J K are white keys from C4; Z and X go an octave down and up. The keyboard below can be played too."
-                : ""
-            }
-          />
-          <label className="text-quiet">
-            Tempos of your own
-            <input
-              value={written}
-              placeholder="as in 60 100 140; small steps without"
-              onChange={(event) => {
-                setWritten(event.target.value);
-                localStorage.setItem(`zapateo.stops.${song.id}`, event.target.value);
-              }}
-              className="block h-9 w-full rounded-plank border border-line bg-sheet px-2 text-ink"
-            />
-          </label>
-          <label className="flex min-h-9 items-center gap-2">
-            <input type="checkbox" checked={auto} onChange={(event) => setAuto(event.target.checked)} className="accent-accent" />
-            goes on by itself
-          </label>
-        </div>
-        <h2 className="mt-3 text-lg">Hard spots</h2>
-        {spots.data && spots.data.spots.length === 0 && <p className="text-quiet">Nothing here is hard. Take a phrase on the ribbon.</p>}
-        <ol aria-label="Hard spots">
-          {spots.data?.spots.slice(0, 6).map((spot) => (
-            <li key={`${spot.kind}.${spot.first}.${spot.last}.${spot.to}`} className="border-line border-t">
-              <button
-                type="button"
-                aria-pressed={selection[0] === spot.first && selection[1] === spot.last}
-                onClick={() => takeSpot(spot)}
-                className="block w-full py-1 text-left leading-snug"
-              >
-                <span className="font-semibold">{spot.from === spot.to ? `Bar ${spot.from}` : `Bars ${spot.from}–${spot.to}`}</span>{" "}
-                <span className="text-quiet">{spot.text}</span>
-              </button>
-            </li>
-          ))}
-        </ol>
-        <div className="mt-3 grid gap-1">
-          <label className="text-quiet">
-            A word for the log
-            <input
-              value={word}
-              maxLength={500}
-              onChange={(event) => setWord(event.target.value)}
-              className="block h-9 w-full rounded-plank border border-line bg-sheet px-2 text-ink"
-            />
-          </label>
-          <label className="text-quiet">
-            Did something hurt?
-            <input
-              value={hurt}
-              maxLength={500}
-              onChange={(event) => setHurt(event.target.value)}
-              className="block h-9 w-full rounded-plank border border-line bg-sheet px-2 text-ink"
-            />
-          </label>
-          {hurt && (
-            <p className="border-accent border-l-4 pl-2 leading-snug">
-              Stop and rest. What is too wide can be rolled, a lower level asks less of the hand. If it stays or comes back, ask a teacher
-              or a doctor.
-            </p>
-          )}
-        </div>
+        <Setup
+          layers={layersOf(arrangement)}
+          setup={setup}
+          onSetup={(next) => setSetup((now) => ({ ...now, ...next }))}
+          sources={sources}
+          source={source}
+          stops={written}
+          onStops={(next) => {
+            setWritten(next);
+            localStorage.setItem(`zapateo.stops.${song.id}`, next);
+          }}
+        />
+        <HardSpots spots={spots.data?.spots} selection={selection} onTake={takeSpot} />
+        <Said word={word} onWord={setWord} hurt={hurt} onHurt={setHurt} />
         {unsent > 0 && (
           <p role="status" className="mt-2 border-accent border-l-4 pl-2 leading-snug">
             {unsent === 1 ? "One pass waits" : `${unsent} passes wait`} to be written down: the server does not answer. Nothing is lost; it
@@ -482,15 +367,3 @@ function TempoButton({ label, onClick, children }: { label: string; onClick: () 
 
 /** No instrument that talks: the player says how it went. */
 const NOBODY: NoteSource = { id: "nobody", name: "a piano that does not talk", open: () => () => undefined };
-
-/** Clean or again, told to the ear: two notes up, or one below. */
-function cue(sing: (midi: number, down: boolean) => void, clean: boolean): void {
-  const play = (midi: number, after: number) => {
-    window.setTimeout(() => sing(midi, true), after);
-    window.setTimeout(() => sing(midi, false), after + 110);
-  };
-  if (clean) {
-    play(84, 60);
-    play(91, 190);
-  } else play(60, 60);
-}

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Goal, PlanItem } from "../../api/client";
-import { useGoals, usePlan } from "../../api/queries";
+import { useGoals, usePlan } from "../../api/practice";
 import { today } from "./practise";
 
 const WHAT: Record<string, string> = { spot: "Hard spot", join: "Join", due: "Again", "run-through": "Run through", pause: "Pause" };
