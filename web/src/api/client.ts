@@ -77,6 +77,7 @@ export type Judgement = Schemas["JudgementView"];
 export type Finding = Schemas["FindingView"];
 export type Spot = Schemas["SpotView"];
 export type Spots = Schemas["SpotsView"];
+export type Round = Schemas["RoundView"];
 export type LadderView = Schemas["LadderView"];
 export type Goal = Schemas["GoalView"];
 export type Pass = Schemas["PassView"];

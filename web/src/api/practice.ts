@@ -1,5 +1,16 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { type AskedNotes, api, type Goal, type LadderView, type Pass, type PlanView, type Refused, type Spots, take } from "./client";
+import {
+  type AskedNotes,
+  api,
+  type Goal,
+  type LadderView,
+  type Pass,
+  type PlanView,
+  type Refused,
+  type Round,
+  type Spots,
+  take,
+} from "./client";
 import { type Asked, requestOf } from "./queries";
 
 /** What a layer of some bars, by index, asks for at a tempo. */
@@ -58,5 +69,15 @@ export function usePlan(minutes: number, day: string, on: boolean) {
     queryFn: () => take(api.GET("/api/practice/plan", { params: { query: { minutes, day } } })),
     enabled: on,
     placeholderData: keepPreviousData,
+  });
+}
+
+/** The last times through a place step by step, the latest first. */
+export function useRounds(place: { song: string; first: number; last: number; layer: string }, on: boolean) {
+  const { song, ...query } = place;
+  return useQuery<Round[], Refused>({
+    queryKey: ["practice-steps", song, query],
+    queryFn: () => take(api.GET("/api/practice/steps/{song}", { params: { path: { song }, query } })),
+    enabled: on,
   });
 }

@@ -365,7 +365,7 @@ export interface paths {
         };
         get: operations["figures"];
         put?: never;
-        post: operations["keep_2"];
+        post: operations["keep_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -477,7 +477,7 @@ export interface paths {
         };
         get: operations["all_1"];
         put?: never;
-        post: operations["keep_1"];
+        post: operations["keep_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -669,7 +669,7 @@ export interface paths {
         };
         get: operations["log"];
         put?: never;
-        post: operations["keep"];
+        post: operations["keep_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -750,6 +750,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["spots"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/steps/{song}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["rounds"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2475,6 +2507,27 @@ export interface components {
             /** Format: int32 */
             spreadTicks: number;
         };
+        RoundRequest: {
+            /** Format: date */
+            day?: string;
+            /** Format: int32 */
+            first: number;
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            last: number;
+            layer: string;
+            ms: number[];
+            /** Format: uuid */
+            song: string;
+        };
+        RoundView: {
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            id: string;
+            ms: number[];
+        };
         RungRequest: {
             /** Format: int32 */
             clean: number;
@@ -3516,7 +3569,7 @@ export interface operations {
             };
         };
     };
-    keep_2: {
+    keep_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3718,7 +3771,7 @@ export interface operations {
             };
         };
     };
-    keep_1: {
+    keep_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4061,7 +4114,7 @@ export interface operations {
             };
         };
     };
-    keep: {
+    keep_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -4188,6 +4241,56 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SpotsView"];
+                };
+            };
+        };
+    };
+    keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RoundRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RoundView"];
+                };
+            };
+        };
+    };
+    rounds: {
+        parameters: {
+            query: {
+                first: number;
+                last: number;
+                layer: string;
+            };
+            header?: never;
+            path: {
+                song: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["RoundView"][];
                 };
             };
         };

@@ -3,7 +3,7 @@ import type { Arrangement, Bar } from "../api/client";
 import { Course, type Due, GIVEN_OUT, paceOf } from "./course";
 import { hush, type NoteSink, sendNote } from "./midiOut";
 import { type Playhead, playing } from "./playing";
-import { type Click, clicks, type Metronome, type Tone as Sounding, tones } from "./schedule";
+import { type Click, clicks, type Metronome, type Tone as Sounding, toneKey, tones } from "./schedule";
 
 export type Volumes = { left: number; right: number; click: number };
 /** Where it sounds: on an instrument outside too or instead, told so much later or, below zero, earlier. */
@@ -72,6 +72,8 @@ export class Player {
   private clickVolume = 0;
   private volumes: Volumes = { left: 1, right: 1, click: 1 };
   private out: Out = { sink: null, hereToo: false, delayMs: 0 };
+  /** What somebody else plays, by its stroke and key: it does not sound here. */
+  private left: ReadonlySet<string> = new Set();
   /** When the last click of a count-in is over: the first beat of what is played. */
   private counted = 0;
   private arrangement: Arrangement | null = null;
@@ -203,6 +205,11 @@ export class Player {
     if (this.out.sink) hush(this.out.sink, performance.now() + GIVEN_OUT * 1000 + Math.max(0, this.out.delayMs));
   }
 
+  /** Leaves notes of the arrangement to a player, see {@link toneKey}; none gives all of them back. */
+  leave(notes: ReadonlySet<string>): void {
+    this.left = notes;
+  }
+
   setOut(out: Out): void {
     if (out.sink !== this.out.sink) this.hushOut();
     this.out = out;
@@ -247,7 +254,7 @@ export class Player {
         this.late.tones++;
         this.late.worstMs = Math.max(this.late.worstMs, due.late * 1000);
       }
-      this.sound(due.tone, due.at, due.seconds);
+      if (!this.left.has(toneKey(due.tone.stroke, due.tone.midi))) this.sound(due.tone, due.at, due.seconds);
       this.draw(due.at, () => this.light(due.tone));
     } else {
       // All of it was given out; it is left to sound, then the hands come off.

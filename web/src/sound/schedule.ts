@@ -29,6 +29,11 @@ export function tones(arrangement: Arrangement): Tone[] {
     .sort((a, b) => a.tick - b.tick);
 }
 
+/** What a note of an arrangement is known by. */
+export function toneKey(stroke: number, midi: number): string {
+  return `${stroke}.${midi}`;
+}
+
 /** The clicks of one bar: every beat, or 2 and 4 alone (in a bar of two or three, all but the first). */
 export function clicks(bar: { index?: number; tick: number; ticks: number; beatTicks: number }, metronome: Metronome): Click[] {
   if (metronome === "off" || (metronome === "every-other" && (bar.index ?? 0) % 2 === 1)) return [];

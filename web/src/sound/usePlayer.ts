@@ -6,8 +6,10 @@ import { playing } from "./playing";
 import type { Metronome } from "./schedule";
 import { type StandInPiano, standInPiano } from "./standInPiano";
 
-/** What one pass is played at, in place of the song's own tempo, clicks and loudness. */
-export type PassOf = { bpmOfQuarter: number; metronome: Metronome; volumes: Volumes };
+/** What one pass is played at, in place of the song's own tempo, clicks and loudness; what is left to the player does not sound. */
+export type PassOf = { bpmOfQuarter: number; metronome: Metronome; volumes: Volumes; left: ReadonlySet<string> };
+
+const NOTHING_LEFT: ReadonlySet<string> = new Set();
 
 export type Sound = {
   state: "closed" | "loading" | "ready" | "failed";
@@ -104,6 +106,7 @@ export function usePlayer(
         opened.setLoop(looping ? selection : null);
         opened.setMetronome(metronome);
         opened.setVolumes(volumes);
+        opened.leave(NOTHING_LEFT);
         opened.setOut(out);
         opened.play(selection[0], bpmOfQuarter, countIn);
       })
@@ -121,6 +124,7 @@ export function usePlayer(
           opened.setLoop(null);
           opened.setMetronome(how?.metronome ?? "beats");
           opened.setVolumes(how?.volumes ?? volumes);
+          opened.leave(how?.left ?? NOTHING_LEFT);
           opened.setOut(out);
           opened.play(selection[0], how?.bpmOfQuarter ?? bpmOfQuarter, true);
         })

@@ -1,8 +1,8 @@
-import type { Spot } from "../../api/client";
+import type { Round, Spot } from "../../api/client";
 import type { NoteSource } from "../../sound/noteInput";
 import type { Metronome } from "../../sound/schedule";
 import { Choice } from "../../ui/Choice";
-import type { Layer, Other } from "./practise";
+import { type Layer, type Other, slowestOf } from "./practise";
 import type { Step } from "./useSteps";
 
 /** How a passage is practised; `source` is the id of what is played on. */
@@ -41,17 +41,20 @@ export function HardSpots({
   );
 }
 
-/** What goes into the log with the next pass; what hurts shows the cautions. */
+/** What goes into the log with the next pass, or beside the last; what hurts shows the cautions. */
 export function Said({
   word,
   onWord,
   hurt,
   onHurt,
+  onAdd,
 }: {
   word: string;
   onWord: (word: string) => void;
   hurt: string;
   onHurt: (hurt: string) => void;
+  /** Writes it beside the last pass, where there was one. */
+  onAdd: (() => void) | undefined;
 }) {
   return (
     <div className="mt-3 grid gap-1">
@@ -73,6 +76,11 @@ export function Said({
           className="block h-9 w-full rounded-plank border border-line bg-sheet px-2 text-ink"
         />
       </label>
+      {onAdd && (
+        <button type="button" onClick={onAdd} className="min-h-9 justify-self-start font-semibold text-accent underline underline-offset-4">
+          write it beside the last pass
+        </button>
+      )}
       {hurt && (
         <p className="border-accent border-l-4 pl-2 leading-snug">
           Stop and rest. What is too wide can be rolled, a lower level asks less of the hand. If it stays or comes back, ask a teacher or a
@@ -159,17 +167,18 @@ export function Setup({
   );
 }
 
-/** Where step by step took longest, and how long the last times through took. */
-export function Slowest({ step, rounds }: { step: Step; rounds: number[] }) {
+/** Where step by step took longest, now and the last times through, and how long those took. */
+export function Slowest({ step, rounds }: { step: Step | undefined; rounds: Round[] }) {
+  const before = slowestOf(rounds);
+  const seconds = rounds
+    .slice(0, 4)
+    .reverse()
+    .map((round) => `${(round.ms.reduce((sum, ms) => sum + ms, 0) / 1000).toFixed(1)} s`);
   return (
     <p className="text-quiet">
-      Slowest so far: step {step.at + 1}, {(step.ms / 1000).toFixed(1)} s. ← → go through it by hand and are heard.
-      {rounds.length > 0
-        ? ` Times through: ${rounds
-            .map((seconds) => `${seconds} s`)
-            .slice(-4)
-            .join(", ")}.`
-        : ""}
+      {step && `Slowest so far: step ${step.at + 1}, ${(step.ms / 1000).toFixed(1)} s. `}
+      {seconds.length > 0 && `Times through: ${seconds.join(", ")}${before ? `; step ${before.at + 1} took longest` : ""}. `}← → go through
+      it by hand and are heard.
     </p>
   );
 }

@@ -1,13 +1,14 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { type AskedNote, api, type Judgement, type PlanItem, type Spot, take } from "../../api/client";
-import { useAskedNotes, useFailed, useGoals, useLadder, useLog, useSpots } from "../../api/practice";
+import { useAskedNotes, useFailed, useGoals, useSpots } from "../../api/practice";
 import { requestOf } from "../../api/queries";
 import { wakeEngraver } from "../../score/Score";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { computerKeys, midiKeyboards, type NoteSource } from "../../sound/noteInput";
 import { usePlaying } from "../../sound/playing";
+import { toneKey } from "../../sound/schedule";
 import { standIn } from "../../sound/standIn";
 import { useLatest } from "../../ui/useLatest";
 import { usePresses } from "../../ui/usePresses";
@@ -15,12 +16,12 @@ import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
 import { cue } from "./cue";
 import { HardSpots, type How, Said, Setup, Slowest } from "./Panels";
-import { barsNamed, faulty, keyName, type Layer, layersOf, type Rung, scripted, stopsOf, today, verdictsOf, volumesFor } from "./practise";
+import { barsNamed, faulty, keyName, type Layer, layersOf, scripted, today, verdictsOf, volumesFor } from "./practise";
 import { Result } from "./Result";
 import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
 import { Today } from "./Today";
-import { writeDown } from "./unsent";
+import { useClimb } from "./useClimb";
 import { usePass } from "./usePass";
 import { useSteps } from "./useSteps";
 
@@ -42,10 +43,6 @@ export function Practise() {
   const [stepping, setStepping] = useState(false);
   const [logged, setLogged] = useState(false);
   const [plugged, setPlugged] = useState<NoteSource[]>([]);
-  const [word, setWord] = useState("");
-  const [hurt, setHurt] = useState("");
-  const [unsent, setUnsent] = useState(0);
-  const [last, setLast] = useState<{ id: string; clean: boolean } | null>(null);
   const goals = useGoals(today());
   const goal = goals.data?.find((each) => each.song === song.id);
   const goalTempo = goal?.tempo ?? bpm;
@@ -53,25 +50,9 @@ export function Practise() {
   const first = bars[selection[0]]?.number ?? 1;
   const end = bars[selection[1]]?.number ?? 1;
 
-  const log = useLog();
-  const lastClean = useMemo(
-    () =>
-      log.data?.find((pass) => pass.song === song.id && pass.first === first && pass.last === end && pass.layer === layer && pass.clean)
-        ?.tempo,
-    [log.data, song.id, first, end, layer],
-  );
-  const [rung, setRung] = useState<Rung | null>(null);
-  const [written, setWritten] = useState(() => localStorage.getItem(`zapateo.stops.${song.id}`) ?? "");
-  const stops = useMemo(() => stopsOf(written), [written]);
-  const ladder = useLadder(goalTempo, lastClean, stops, Boolean(log.data));
-  const place = `${first}.${end}.${layer}.${goalTempo}.${stops.join()}`;
-  const stood = useRef("");
-  useEffect(() => {
-    if (stood.current !== place) setRung(null);
-    stood.current = place;
-  }, [place]);
-  const now: Rung = rung ?? ladder.data ?? { tempo: Math.round(goalTempo * 0.6), clean: 0, failed: 0 };
-  const rungs = ladder.data?.rungs ?? [now.tempo, goalTempo];
+  const place = { song: song.id, first, last: end, layer };
+  const climb = useClimb(place, goalTempo);
+  const { now, rungs } = climb;
 
   const notes = useAskedNotes(asked, `${selection[0]}-${selection[1]}`, layer, now.tempo, bars.length > 0);
   const failed = useFailed(song.id);
@@ -98,47 +79,14 @@ export function Practise() {
   const timer = useRef(0);
   const went = useLatest(async (clean: boolean, judged: Judgement | null, seconds: number) => {
     cue(sound.sing, clean);
-    const id = crypto.randomUUID();
-    setLast({ id, clean });
-    try {
-      const next = await take(
-        api.POST("/api/practice/ladder", {
-          body: { goal: goalTempo, stops, rung: { tempo: now.tempo, clean: now.clean, failed: now.failed }, clean },
-        }),
-      );
-      setRung({ tempo: next.tempo, clean: next.clean, failed: next.failed });
-    } catch {
-      // The tempo stays where it is until the server is back.
-    }
-    const left = await writeDown({
-      id,
-      song: song.id,
-      arrangementId: desk.draft.arrangementId,
-      arrangement: desk.draft.arrangement,
-      version: song.version,
-      at: new Date().toISOString(),
-      day: today(),
-      first,
-      last: Math.max(first, end),
-      layer,
-      tempo: now.tempo,
-      clean,
-      seconds,
-      ...(judged ? { right: judged.right, unevenMs: judged.unevenMs } : {}),
-      ...(word ? { word } : {}),
-      ...(hurt ? { hurt } : {}),
-    });
-    setUnsent(left);
-    setWord("");
-    setHurt("");
-    for (const key of ["practice-log", "practice-goals", "practice-plan", "practice-failed"])
-      void queries.invalidateQueries({ queryKey: [key] });
+    await climb.went(clean, judged, seconds);
     if (auto) timer.current = window.setTimeout(() => begin(), BREATH_MS);
   });
   useEffect(() => () => window.clearTimeout(timer.current), []);
+  const yours = useMemo(() => new Set(notes.data?.notes.map((note) => toneKey(note.stroke, note.midi))), [notes.data]);
   const pass = usePass(
     source,
-    { layer, tempo: now.tempo, metronome, volumes: volumesFor(layer, other, sound.volumes.click) },
+    { layer, tempo: now.tempo, metronome, volumes: volumesFor(other, sound.volumes.click), left: yours },
     (judged, seconds) => {
       setJudgedNotes(notes.data?.notes ?? null);
       void went(judged.clean, judged, seconds);
@@ -161,12 +109,9 @@ export function Practise() {
     else if (pass.state === "asks") says(true);
     else begin();
   });
-  const steps = useSteps(stepping, source, notes.data?.notes ?? [], `${song.id}.${first}.${end}.${layer}`);
+  const steps = useSteps(stepping, source, notes.data?.notes ?? [], place);
   const hands = usePlaying((head) => (head.playing ? (head.counting ? "counting" : "playing") : "resting"));
 
-  const stand = (tempo: number | undefined) => {
-    if (tempo !== undefined) setRung({ tempo, clean: 0, failed: 0 });
-  };
   const verdicts = useMemo(() => (pass.judged ? verdictsOf(pass.judged) : undefined), [pass.judged]);
   const takeSpot = (spot: Spot) => {
     select(spot.first, spot.last);
@@ -178,8 +123,7 @@ export function Practise() {
     if (from < 0) return;
     select(from, Math.max(from, to));
     setSetup((now) => ({ ...now, layer: item.layer as Layer }));
-    setRung({ tempo: item.tempo, clean: 0, failed: 0 });
-    stood.current = `${item.first}.${item.last}.${item.layer}.${goalTempo}.${stops.join()}`;
+    climb.standAt({ song: song.id, first: item.first, last: item.last, layer: item.layer as Layer }, item.tempo);
     pass.forget();
   };
   const onGoal = async (tempo: number, until: string) => {
@@ -234,14 +178,14 @@ export function Practise() {
           <div className="flex items-center gap-4">
             <Stairs rungs={rungs} rung={now} goal={goalTempo} />
             <div className="flex items-center">
-              <TempoButton label="A step slower" onClick={() => stand(rungs.filter((tempo) => tempo < now.tempo - 0.5).at(-1))}>
+              <TempoButton label="A step slower" onClick={climb.slower}>
                 −
               </TempoButton>
               <p className="font-serif text-[2.2rem] leading-none">
                 <span className="text-[1.2rem]">♩ = </span>
                 {Math.round(now.tempo)}
               </p>
-              <TempoButton label="A step faster" onClick={() => stand(rungs.find((tempo) => tempo > now.tempo + 0.5))}>
+              <TempoButton label="A step faster" onClick={climb.faster}>
                 +
               </TempoButton>
             </div>
@@ -254,7 +198,7 @@ export function Practise() {
             className={`min-h-12 min-w-44 rounded-plank px-4 font-semibold text-[1.15rem] ${working ? "bg-accent text-sheet" : "bg-ink text-sheet"}`}
             title="Space, or the pedal"
           >
-            {working ? "Stop" : pass.state === "asks" ? "It was clean" : pass.judged || last ? "Again" : "Begin"}
+            {working ? "Stop" : pass.state === "asks" ? "It was clean" : pass.judged || climb.played ? "Again" : "Begin"}
           </button>
           {pass.state === "asks" && (
             <button
@@ -302,7 +246,7 @@ export function Practise() {
             )}
           </p>
         </div>
-        {stepping && steps.slowest && <Slowest step={steps.slowest} rounds={steps.rounds} />}
+        {stepping && (steps.slowest || steps.rounds.length > 0) && <Slowest step={steps.slowest} rounds={steps.rounds} />}
         {pass.judged && !working && (
           <div className="mb-2 grid grid-cols-[minmax(0,1fr)_minmax(0,22rem)] items-start gap-4 max-xl:grid-cols-1">
             <Result arrangement={arrangement} judged={pass.judged} onBars={(from, to) => select(from, to)} />
@@ -325,18 +269,15 @@ export function Practise() {
           onSetup={(next) => setSetup((now) => ({ ...now, ...next }))}
           sources={sources}
           source={source}
-          stops={written}
-          onStops={(next) => {
-            setWritten(next);
-            localStorage.setItem(`zapateo.stops.${song.id}`, next);
-          }}
+          stops={climb.stops}
+          onStops={climb.setStops}
         />
         <HardSpots spots={spots.data?.spots} selection={selection} onTake={takeSpot} />
-        <Said word={word} onWord={setWord} hurt={hurt} onHurt={setHurt} />
-        {unsent > 0 && (
+        <Said {...climb.said} />
+        {climb.unsent > 0 && (
           <p role="status" className="mt-2 border-accent border-l-4 pl-2 leading-snug">
-            {unsent === 1 ? "One pass waits" : `${unsent} passes wait`} to be written down: the server does not answer. Nothing is lost; it
-            is tried again after the next one.
+            {climb.unsent === 1 ? "One pass waits" : `${climb.unsent} passes wait`} to be written down: the server does not answer. Nothing
+            is lost; it is tried again after the next one.
           </p>
         )}
         <button

@@ -1,6 +1,6 @@
 import { render, screen } from "@testing-library/react";
 import type { Arrangement, AskedNote, Judgement } from "../../api/client";
-import { barsNamed, faulty, keyName, layersOf, onsets, scripted, stopsOf, today, verdictsOf, volumesFor } from "./practise";
+import { barsNamed, faulty, keyName, layersOf, onsets, scripted, slowestOf, stopsOf, today, verdictsOf, volumesFor } from "./practise";
 import { Result } from "./Result";
 import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
@@ -34,11 +34,17 @@ describe("practising", () => {
     expect(onsets(NOTES).map((group) => group.length)).toEqual([1, 2, 1, 1]);
   });
 
-  it("leaves the asked hand to the player", () => {
-    expect(volumesFor("left", "heard", 0.6)).toEqual({ left: 0, right: 0.8, click: 0.6 });
-    expect(volumesFor("right", "quiet", 0)).toEqual({ left: 0.3, right: 0, click: 0.5 });
-    expect(volumesFor("both", "heard", 0.6)).toEqual({ left: 0, right: 0, click: 0.6 });
-    expect(volumesFor("basses", "silent", 0.6).right).toBe(0);
+  it("hears what is not asked for as loud as is wanted", () => {
+    expect(volumesFor("heard", 0.6)).toEqual({ left: 0.8, right: 0.8, click: 0.6 });
+    expect(volumesFor("quiet", 0)).toEqual({ left: 0.3, right: 0.3, click: 0.5 });
+    expect(volumesFor("silent", 0.6).right).toBe(0);
+  });
+
+  it("knows the step that takes longest", () => {
+    const round = (...ms: number[]) => ({ id: "a", at: "2031-05-01T10:00:00Z", ms });
+    expect(slowestOf([round(900, 1400, 700), round(2100, 800, 500)])).toEqual({ at: 0, ms: 1500 });
+    expect(slowestOf([round(900, 1400, 700), round(9000)])?.at).toBe(1);
+    expect(slowestOf([])).toBeUndefined();
   });
 
   it("asks for a right hand only where there is one", () => {

@@ -1,4 +1,4 @@
-import type { Arrangement, AskedNote, Judgement } from "../../api/client";
+import type { Arrangement, AskedNote, Judgement, Round } from "../../api/client";
 
 export type Layer = "basses" | "chords" | "left" | "tune" | "right" | "both";
 
@@ -24,11 +24,20 @@ export function layersOf(arrangement: Arrangement): { value: Layer; label: strin
   return LAYERS.filter((layer) => right || !["tune", "right", "both"].includes(layer.value));
 }
 
-/** How loud each hand is while a layer is practised: the asked one is the player's own. */
-export function volumesFor(layer: Layer, other: Other, click: number): { left: number; right: number; click: number } {
+/** How loud the arrangement is while something of it is practised; what is asked for is left to the player by itself. */
+export function volumesFor(other: Other, click: number): { left: number; right: number; click: number } {
   const heard = other === "heard" ? 0.8 : other === "quiet" ? 0.3 : 0;
-  const left = layer === "basses" || layer === "chords" || layer === "left";
-  return { left: left || layer === "both" ? 0 : heard, right: left ? heard : 0, click: Math.max(0.5, click) };
+  return { left: heard, right: heard, click: Math.max(0.5, click) };
+}
+
+/** Which step the last times through took longest at, all of them together; nothing where they had not the same steps. */
+export function slowestOf(rounds: Round[]): { at: number; ms: number } | undefined {
+  const steps = rounds[0]?.ms.length ?? 0;
+  const same = rounds.filter((round) => round.ms.length === steps);
+  return Array.from({ length: steps }, (_, at) => ({
+    at,
+    ms: same.reduce((sum, round) => sum + (round.ms[at] ?? 0), 0) / same.length,
+  })).sort((one, other) => other.ms - one.ms)[0];
 }
 
 /** Notes that are struck together, in the order of time. */

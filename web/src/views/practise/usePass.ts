@@ -15,7 +15,7 @@ export type PassState = "ready" | "playing" | "judging" | "judged" | "asks" | "f
 /** A key that comes so long before the first beat belongs to no pass. */
 const EARLY_MS = -400;
 
-export type Asked = { layer: Layer; tempo: number; metronome: Metronome; volumes: Volumes };
+export type Asked = { layer: Layer; tempo: number; metronome: Metronome; volumes: Volumes; left: ReadonlySet<string> };
 
 /** One pass over the taken bars: counted in, heard, judged in the end. */
 export function usePass(
@@ -153,8 +153,8 @@ export function usePass(
     setSays("");
     setState("playing");
     const quarter = (asked.tempo * arrangement.tempo.beatTicks) / 960;
-    record({ bpmOfQuarter: quarter, metronome: asked.metronome, volumes: asked.volumes });
-  }, [arrangement, asked.tempo, asked.metronome, asked.volumes, record]);
+    record({ bpmOfQuarter: quarter, metronome: asked.metronome, volumes: asked.volumes, left: asked.left });
+  }, [arrangement, asked.tempo, asked.metronome, asked.volumes, asked.left, record]);
   const playingNow = useRef(false);
   useEffect(() => {
     playingNow.current = on;

@@ -1,14 +1,22 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { AskedNote } from "../../api/client";
+import type { AskedNote, Round } from "../../api/client";
+import { useRounds } from "../../api/practice";
 import { useMarked, useShown, useSound } from "../../song/desk";
 import type { NoteSource } from "../../sound/noteInput";
 import { useLatest } from "../../ui/useLatest";
-import { onsets } from "./practise";
+import { type Layer, onsets, today } from "./practise";
+import { writeSteps } from "./unsent";
 
 export type Step = { at: number; ms: number };
+/** Where one goes step by step; bars as the chart numbers them. */
+export type StepPlace = { song: string; first: number; last: number; layer: Layer };
+
+const NONE: Round[] = [];
 
 /** Step by step: nothing moves until the right keys are down; wrong ones are named, and how long each step took is kept. */
-export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[], place: string) {
+export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[], place: StepPlace) {
+  const queries = useQueryClient();
   const { setStruck } = useMarked();
   const { setOnKey } = useShown();
   const { sing, strike } = useSound();
@@ -63,10 +71,14 @@ export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[], pl
     }
     down.current.add(midi);
     if (group.every((note) => down.current.has(note.midi))) {
-      setTook((before) => [...before, { at, ms: Math.round(performance.now() - since.current) }]);
-      if (at + 1 < groups.length) move(1);
-      else {
-        keepRound(place, [...took, { at, ms: Math.round(performance.now() - since.current) }]);
+      const round = [...took, { at, ms: Math.round(performance.now() - since.current) }];
+      if (at + 1 < groups.length) {
+        setTook(round);
+        move(1);
+      } else {
+        void writeSteps({ ...place, id: crypto.randomUUID(), day: today(), ms: round.map((step) => step.ms) }).then(() =>
+          queries.invalidateQueries({ queryKey: ["practice-steps"] }),
+        );
         move(-at);
         setTook([]);
       }
@@ -82,22 +94,6 @@ export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[], pl
     };
   }, [on, source, hear, setOnKey]);
   const slowest = [...took].sort((one, other) => other.ms - one.ms)[0];
-  const rounds = on ? roundsOf(place) : [];
+  const rounds = useRounds(place, on).data ?? NONE;
   return { rounds, at, group, groups: groups.length, wrong, took, slowest, show };
-}
-
-const KEPT_ROUNDS = 20;
-
-/** Seconds each way through a place took, the last ones, kept in this browser. */
-function roundsOf(place: string): number[] {
-  try {
-    return JSON.parse(localStorage.getItem(`zapateo.steps.${place}`) ?? "[]") as number[];
-  } catch {
-    return [];
-  }
-}
-
-function keepRound(place: string, took: Step[]): void {
-  const seconds = Math.round(took.reduce((sum, step) => sum + step.ms, 0) / 100) / 10;
-  localStorage.setItem(`zapateo.steps.${place}`, JSON.stringify([...roundsOf(place), seconds].slice(-KEPT_ROUNDS)));
 }

@@ -32,6 +32,11 @@ public enum Layer {
                 .orElseThrow(() -> new Refused("layer \"" + id + "\": expected one of " + Arrays.stream(values()).map(Layer::id).collect(Collectors.joining(", "))));
     }
 
+    /** Whether who plays the other plays all of this. */
+    boolean isIn(Layer other) {
+        return this == other || other == BOTH || other == LEFT && (this == BASSES || this == CHORDS) || other == RIGHT && this == TUNE;
+    }
+
     /** Which notes of a stroke it asks for, low to high. */
     List<Integer> of(Stroke stroke) {
         List<Integer> all = IntStream.range(0, stroke.notes().size()).boxed().toList();

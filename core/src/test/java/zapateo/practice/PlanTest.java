@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -47,6 +48,33 @@ class PlanTest {
         List<Memory.Pass> log = List.of(new Memory.Pass(1, "song", 1, 2, LEFT, 72, true), new Memory.Pass(1, "song", 1, 2, LEFT, 76, true), new Memory.Pass(1, "song", 1, 2, LEFT, 80, false));
         assertThat(Memory.of(log).get(0).clean()).contains(76.0);
         assertThat(Memory.failed(log, "song")).containsEntry(1, 1 / 3.0).containsOnlyKeys(1, 2);
+    }
+
+    /** Bars 3-4 of the left hand after a pass of something else the day after they were clean at 100: their tempo and the day they come back. Common practice. */
+    @ParameterizedTest(name = "{0}-{1} {2} {4} on day 2: {5}, due on {6}")
+    @CsvSource({
+        // A wider passage that was clean has its parts in it, slower or not; one hand is in both.
+        "2,5,LEFT,90,true,100,4", "1,8,BOTH,110,true,110,4", "3,4,BOTH,104,true,104,4",
+        // What failed may have failed elsewhere; another layer, half of it or another place say nothing.
+        "2,5,LEFT,90,false,100,2", "3,4,BASSES,120,true,100,2", "3,4,RIGHT,120,true,100,2", "4,8,LEFT,120,true,100,2"})
+    void a_wider_passage_has_its_parts_in_it(int first, int last, Layer layer, double tempo, boolean clean, double expected, int due) {
+        List<Memory.Pass> log = List.of(new Memory.Pass(1, "song", 3, 4, LEFT, 100, true), new Memory.Pass(2, "song", first, last, layer, tempo, clean));
+        Memory memory = Memory.of(log).get(0);
+        assertThat(memory.clean()).contains(expected);
+        assertThat(memory.due()).isEqualTo(due);
+        assertThat(memory.share()).isEqualTo(1);
+    }
+
+    @Test
+    void what_was_only_played_with_its_neighbours_is_known_and_what_was_never_played_is_not() {
+        List<Memory.Pass> log = List.of(new Memory.Pass(1, "song", 1, 8, Layer.BOTH, 88, true));
+        List<Memory> known = Memory.of(log, Set.of(new Memory.Place("song", 3, 4, LEFT), new Memory.Place("song", 8, 9, LEFT), new Memory.Place("other", 3, 4, LEFT)));
+        assertThat(known).hasSize(2);
+        assertThat(known.get(1)).isEqualTo(new Memory("song", 3, 4, LEFT, 0, 1, 2, Optional.of(88.0), true, 1));
+        // One's own work of the same day counts for more.
+        List<Memory.Pass> both = List.of(new Memory.Pass(1, "song", 3, 4, LEFT, 60, false), new Memory.Pass(1, "song", 1, 8, LEFT, 88, true));
+        assertThat(Memory.of(both).get(0).well()).isFalse();
+        assertThat(Memory.of(both).get(0).clean()).isEmpty();
     }
 
     private static Plan.Learned learned(String song, int pieces, Optional<Integer> until) {

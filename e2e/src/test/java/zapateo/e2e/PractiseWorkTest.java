@@ -178,6 +178,37 @@ class PractiseWorkTest {
         org.assertj.core.api.Assertions.assertThat(Files.readString(download.path())).contains("wind against us");
     }
 
+    /** Of stride the bass on 1 and 3 is the player's, the chords after it are heard. Source: the arrangement's own strokes. */
+    @Test
+    void of_one_hand_only_what_is_asked_for_is_left_to_the_player_and_a_word_comes_after_it() {
+        String song = Stage.newSong(CHART, "stride-root-chord");
+        Page page = open(song);
+        button(page, "^What").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("the basses alone")).click();
+        playedOn(page, "plays it as asked");
+        button(page, "^Begin$").click();
+        result(page);
+        Object heard = page.evaluate("() => window.zapateo.player.heard.filter((tone) => tone.tick % 1920 === 0).length + ' on the beats of the bass, ' + (window.zapateo.player.heard.length > 8 ? 'chords' : 'none')");
+        org.assertj.core.api.Assertions.assertThat(heard).isEqualTo("0 on the beats of the bass, chords");
+        page.getByLabel("A word for the log").fill("the thumb leads");
+        button(page, "^write it beside the last pass$").click();
+        page.waitForCondition(() -> Stage.server().get("/api/practice/log").text().contains("the thumb leads"));
+        org.assertj.core.api.Assertions.assertThat(Stage.server().get("/api/practice/log").json().valueStream().filter(pass -> pass.path("song").asString().equals(song)).count()).isOne();
+    }
+
+    @Test
+    void a_time_through_step_by_step_is_kept() {
+        String song = Stage.newSong("Title: Short\nKey: C\nTempo: 120\n| C |", "held");
+        Page page = open(song);
+        button(page, "^Step by step$").click();
+        Stage.server().post("/api/practice/asked", Map.of("chart", "| C |", "choices", Map.of("figure", "held"), "bars", "0", "layer", "left", "tempo", 120)).json().path("notes").forEach(note -> {
+            Locator key = page.locator("[data-key='" + note.path("midi").asString() + "']");
+            key.dispatchEvent("pointerdown", Map.of("pointerId", 1));
+        });
+        assertThat(page.getByText(Pattern.compile("Times through: [0-9.]+ s; step 1 took longest"))).isVisible();
+        org.assertj.core.api.Assertions.assertThat(Stage.server().get("/api/practice/steps/" + song + "?first=1&last=1&layer=left").json().path(0).path("ms").size()).isOne();
+    }
+
     @Test
     void what_hurts_shows_the_cautions_and_names_no_illness() {
         Page page = open(Stage.newSong(CHART, "held"));

@@ -146,10 +146,38 @@ class PracticeApiTest {
         assertThat(SERVER.get("/api/practice/log/export/json").json().path(0).path("layer").asString()).isEqualTo("left");
     }
 
+    @Test
+    void how_long_each_step_took_is_kept_once_the_latest_first() {
+        String song = song();
+        for (List<Integer> ms : List.of(List.of(900, 1_400, 700), List.of(600, 800, 500))) {
+            Map<String, Object> round = Map.of("id", UUID.randomUUID(), "song", song, "day", "2031-05-01", "first", 3, "last", 4, "layer", "left", "ms", ms);
+            assertThat(SERVER.post("/api/practice/steps", round).status()).isEqualTo(201);
+            assertThat(SERVER.post("/api/practice/steps", round).status()).isEqualTo(201);
+        }
+        JsonNode rounds = SERVER.get("/api/practice/steps/" + song + "?first=3&last=4&layer=left").json();
+        assertThat(rounds.size()).isEqualTo(2);
+        assertThat(rounds.path(0).path("ms").toString()).isEqualTo("[600,800,500]");
+        assertThat(rounds.path(1).path("ms").path(1).asInt()).isEqualTo(1_400);
+        assertThat(SERVER.get("/api/practice/steps/" + song + "?first=3&last=4&layer=both").json().size()).isZero();
+    }
+
+    /** The whole of it clean at its goal: nothing in it is asked for again as if it were new. */
+    @Test
+    void who_plays_the_whole_song_knows_its_places() {
+        String song = song();
+        SERVER.put("/api/practice/goals/" + song, Map.of("tempo", 76, "arrangement", Map.of("chart", CHART, "choices", STRIDE)));
+        Map<String, Object> whole = new HashMap<>(pass(song, "2031-05-01", true));
+        whole.putAll(Map.of("first", 1, "last", 8, "layer", "both", "tempo", 76));
+        SERVER.post("/api/practice/log", whole);
+        JsonNode goal = SERVER.get("/api/practice/goals?day=2031-05-01").json().path(0);
+        assertThat(goal.path("known").asDouble()).isEqualTo(1);
+        assertThat(texts(SERVER.get("/api/practice/plan?minutes=20&day=2031-05-01").json().path("items"), "what")).doesNotContain("spot");
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = ';', value = {"asked;{'chart':'| C |','bars':'0-9','layer':'left','tempo':80};expected some of the 1 that are played", "asked;{'chart':'| C |','bars':'0','layer':'feet','tempo':80};expected one of basses",
         "asked;{'chart':'| C |','bars':'0','layer':'left','tempo':2};expected 20 to 400", "asked;{'chart':'| C |','bars':'0','layer':'tune','tempo':80};nothing to play", "judge;{'chart':'| C |','bars':'0','layer':'left','tempo':80};notes",
-        "ladder;{'goal':1};expected 20 to 400", "log;{'id':'00000000-0000-4000-8000-000000000009','song':'00000000-0000-4000-8000-000000000009','first':1,'last':2,'layer':'left','tempo':80,'clean':true,'seconds':3};song"})
+        "ladder;{'goal':1};expected 20 to 400", "steps;{'id':'00000000-0000-4000-8000-000000000009','song':'00000000-0000-4000-8000-000000000009','first':1,'last':2,'layer':'left','ms':[-1]};expected 0 or more", "log;{'id':'00000000-0000-4000-8000-000000000009','song':'00000000-0000-4000-8000-000000000009','first':1,'last':2,'layer':'left','tempo':80,'clean':true,'seconds':3};song"})
     void what_cannot_be_is_refused_with_its_place(String path, String body, String told) {
         RealServer.Answer answer = SERVER.post("/api/practice/" + path, body.replace('\'', '"'));
         assertThat(answer.status()).isBetween(400, 422);

@@ -52,4 +52,12 @@ interface PracticeMapper {
 
     @Delete("delete from practice_pass where owner = #{owner} and id = #{id}")
     int delete(@Param("owner") UUID owner, @Param("id") UUID id);
+
+    @Insert("insert into practice_steps (id, owner, song_id, stepped_at, stepped_on, first_bar, last_bar, layer, ms) "
+            + "values (#{id}, #{owner}, #{songId}, #{steppedAt}, #{steppedOn}, #{firstBar}, #{lastBar}, #{layer}, string_to_array(#{ms}, ' ')::integer[]) on conflict do nothing")
+    int insertSteps(StepRow row);
+
+    @Select("select id, owner, song_id, stepped_at, stepped_on, first_bar, last_bar, layer, array_to_string(ms, ' ') as ms from practice_steps "
+            + "where owner = #{owner} and song_id = #{song} and first_bar = #{first} and last_bar = #{last} and layer = #{layer} order by stepped_at desc, id limit #{most}")
+    List<StepRow> steps(@Param("owner") UUID owner, @Param("song") UUID song, @Param("first") int first, @Param("last") int last, @Param("layer") String layer, @Param("most") int most);
 }

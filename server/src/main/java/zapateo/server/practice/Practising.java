@@ -5,10 +5,12 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -35,6 +37,8 @@ class Practising {
     private static final int HARDEST = 4;
     private static final int MOST = 5_000;
     private static final double THERE = 0.5;
+    /** Times through a place, step by step, that are shown. */
+    private static final int ROUNDS = 20;
 
     private final PracticeMapper mapper;
     private final Arranging arranging;
@@ -103,6 +107,21 @@ class Practising {
         }
     }
 
+    @Transactional
+    void keep(Player player, StepRow row) {
+        known(player, row.songId());
+        try {
+            Layer.of(row.layer());
+        } catch (Refused refused) {
+            throw Refusal.unusable(refused.getMessage());
+        }
+        mapper.insertSteps(row);
+    }
+
+    List<StepRow> steps(Player player, UUID song, int first, int last, String layer) {
+        return mapper.steps(player.id(), song, first, last, layer, ROUNDS);
+    }
+
     Map<Integer, Double> failed(Player player, UUID song) {
         return Memory.failed(passes(player), song.toString());
     }
@@ -112,14 +131,20 @@ class Practising {
     }
 
     List<PracticeController.GoalView> goals(Player player, LocalDate today) {
-        List<Memory> known = Memory.of(passes(player));
-        return mapper.goals(player.id()).stream().map(row -> {
+        List<GoalRow> all = mapper.goals(player.id());
+        List<Memory> known = known(player, all);
+        return all.stream().map(row -> {
             List<Plan.Piece> pieces = pieces(row);
             List<Memory> own = known.stream().filter(each -> each.song().equals(row.songId().toString())).toList();
             long there = pieces.stream().filter(piece -> own.stream().anyMatch(each -> each.first() == piece.first() && each.last() == piece.last() && each.layer() == piece.layer() && each.clean().filter(tempo -> tempo >= row.tempo() - THERE).isPresent())).count();
             int due = (int) own.stream().filter(each -> each.due() <= today.toEpochDay()).count();
             return new PracticeController.GoalView(row.songId(), row.title(), row.tempo(), row.until(), row.level(), Math.round(row.seconds()), pieces.size(), pieces.isEmpty() ? 0 : Math.round(100.0 * there / pieces.size()) / 100.0, due);
         }).toList();
+    }
+
+    private List<Memory> known(Player player, List<GoalRow> goals) {
+        Set<Memory.Place> places = goals.stream().flatMap(row -> pieces(row).stream().map(piece -> new Memory.Place(row.songId().toString(), piece.first(), piece.last(), piece.layer()))).collect(Collectors.toCollection(LinkedHashSet::new));
+        return Memory.of(passes(player), places);
     }
 
     private static List<Plan.Piece> pieces(GoalRow row) {
@@ -131,7 +156,7 @@ class Practising {
         Map<String, GoalRow> bySong = goals.stream().collect(Collectors.toMap(goal -> goal.songId().toString(), goal -> goal));
         List<Plan.Learned> learned = goals.stream().map(row -> new Plan.Learned(row.songId().toString(), row.tempo(), Optional.ofNullable(row.until()).map(day -> (int) day.toEpochDay()), row.level(), row.seconds(), pieces(row))).toList();
         try {
-            Plan plan = Plan.of((int) today.toEpochDay(), minutes, learned, Memory.of(passes(player)));
+            Plan plan = Plan.of((int) today.toEpochDay(), minutes, learned, known(player, goals));
             return new PracticeController.PlanView(plan.items().stream().map(item -> view(item, bySong.get(item.song()))).toList(), plan.minutes(), plan.warnings().stream().map(warning -> view(warning, bySong.get(warning.song()))).toList());
         } catch (Refused refused) {
             throw Refusal.unusable(refused.getMessage());
