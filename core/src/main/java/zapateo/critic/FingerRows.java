@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
 import zapateo.rhythm.Side;
 
 /** Rows about the fingers of chords, repetitions and lines. */
@@ -24,7 +25,7 @@ final class FingerRows {
             for (int i = 0; i < line.size(); i++) {
                 Stroke stroke = score.strokes().get(line.get(i));
                 int[] keys = stroke.keys();
-                if (keys.length != 3 || stroke.notes().get(0).finger() == 0 || keys[2] - keys[0] > 9 || keys[2] - keys[0] < 6) {
+                if (keys.length != 3 || stroke.notes().get(0).finger() == 0 || !isTriad(keys) || i > 0 && isOneGrip(score.strokes().get(line.get(i - 1)), stroke)) {
                     continue;
                 }
                 String fingers = fingers(stroke);
@@ -36,10 +37,28 @@ final class FingerRows {
         }
     }
 
+    /** A note just before, within the same octave, has a finger of the same grip: 5, then 4-2-1. */
+    private static boolean isOneGrip(Stroke before, Stroke stroke) {
+        boolean beside = before.notes().size() == 1 && before.written().end() >= stroke.written().tick() && Math.max(stroke.highest().midi() - before.lowest().midi(), before.lowest().midi() - stroke.lowest().midi()) <= Pitch.OCTAVE;
+        return beside || isHeld(before, stroke);
+    }
+
+    /** What the hand holds already takes a finger. */
+    static boolean isHeld(Stroke before, Stroke stroke) {
+        return before.written().end() > stroke.written().tick();
+    }
+
+    /** Thirds and one fourth, or a tritone in place of it: what has a root position and two inversions. */
+    private static boolean isTriad(int[] keys) {
+        int low = keys[1] - keys[0];
+        int high = keys[2] - keys[1];
+        return Math.min(low, high) >= 3 && Math.max(low, high) <= 6 && low + high <= 9;
+    }
+
     /** Root position and the second inversion's wide step lie under different fingers: the fourth, where it is, decides. */
     private static String usual(Side side, int[] keys) {
-        boolean fourthAbove = keys[2] - keys[1] == 5;
-        boolean fourthBelow = keys[1] - keys[0] == 5;
+        boolean fourthAbove = keys[2] - keys[1] >= 5;
+        boolean fourthBelow = keys[1] - keys[0] >= 5;
         if (side == Side.RIGHT) {
             return fourthAbove ? "1-2-5" : "1-3-5";
         }
@@ -63,11 +82,17 @@ final class FingerRows {
                 Stroke now = score.strokes().get(line.get(i));
                 int step = (now.lowest().midi() - before.lowest().midi()) * (side == Side.RIGHT ? 1 : -1);
                 boolean joined = before.written().end() >= now.written().tick() && before.notes().size() == 1 && now.notes().size() == 1;
-                if (joined && before.notes().get(0).finger() == INDEX && now.notes().get(0).finger() == THUMB && step > 0 && step <= 4) {
+                if (joined && before.notes().get(0).finger() == INDEX && now.notes().get(0).finger() == THUMB && step > 0 && step <= 4 && !cameOver(score, line, i)) {
                     marks.add(now.bar(), List.of(line.get(i - 1), line.get(i)), Map.of("from", before.lowest().toString(), "to", now.lowest().toString()));
                 }
             }
         }
+    }
+
+    /** The index went over the thumb from this very key, and comes back: 5-3-2-1-2-1-2-3 of a boogie. */
+    private static boolean cameOver(Score score, List<Integer> line, int at) {
+        Stroke earlier = at < 2 ? null : score.strokes().get(line.get(at - 2));
+        return earlier != null && earlier.notes().size() == 1 && earlier.notes().get(0).finger() == THUMB && earlier.lowest().midi() == score.strokes().get(line.get(at)).lowest().midi();
     }
 
     /** F5: one stroke is repeated by other fingers though there is time. */

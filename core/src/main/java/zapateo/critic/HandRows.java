@@ -3,6 +3,7 @@ package zapateo.critic;
 import java.util.List;
 import java.util.Map;
 import zapateo.hand.Ease;
+import zapateo.hand.Keyboard;
 import zapateo.part.Mending;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
@@ -66,7 +67,8 @@ final class HandRows {
         for (int i = 0; i < left.size(); i++) {
             Stroke stroke = score.strokes().get(left.get(i));
             int[] keys = stroke.keys();
-            if (keys.length != 2 || keys[1] - keys[0] != FIFTH || stroke.notes().get(0).finger() == 0) {
+            boolean holds = i > 0 && FingerRows.isHeld(score.strokes().get(left.get(i - 1)), stroke);
+            if (keys.length != 2 || keys[1] - keys[0] != FIFTH || stroke.notes().get(0).finger() == 0 || holds) {
                 continue;
             }
             Stroke next = i + 1 < left.size() ? score.strokes().get(left.get(i + 1)) : null;
@@ -87,7 +89,7 @@ final class HandRows {
             }
             int outer = Math.max(stroke.notes().get(0).finger(), stroke.notes().get(1).finger());
             int inner = Math.min(stroke.notes().get(0).finger(), stroke.notes().get(1).finger());
-            boolean black = stroke.lowest().pitchClass().alteration() != 0;
+            boolean black = Keyboard.isBlack(stroke.lowest().midi());
             if (inner != THUMB || outer < (black ? LITTLE - 1 : LITTLE)) {
                 marks.add(stroke.bar(), List.of(at), Map.of("fingers", stroke.notes().get(0).finger() + "-" + stroke.notes().get(1).finger()));
             }

@@ -12,7 +12,9 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
+import zapateo.rhythm.Ticks;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
@@ -23,6 +25,7 @@ public final class FingerSearch {
     private static final double HOP = 40;
     /** The same in a chord that follows quickly. */
     private static final double CHORD_HOP = 3;
+    private static final double LIFTED = 6;
     private static final double SHARED = 2;
     /** A key that comes back after one other keeps its finger. */
     private static final double COMES_BACK = 4;
@@ -31,6 +34,14 @@ public final class FingerSearch {
     private static final double PASS_TO_BLACK = 3;
     /** Octaves are for the outer fingers. */
     private static final double INNER_OCTAVE = 2;
+    /** What everybody takes by the same fingers; one finger that stays, or a hand that has not to move, is worth as much. */
+    private static final double UNUSUAL = 4;
+    /** Outward the thumb goes under the third or fourth finger, not under the one beside it. */
+    private static final double UNDER_INDEX = 6;
+    /** The same keys again, by the same fingers. */
+    private static final double ANEW = 6;
+    /** An eighth in which the hand may go anywhere. */
+    private static final int REST = Ticks.PER_QUARTER / 2;
     /** A line that one position holds has the little finger and the thumb on its ends, a wider one of the left hand the little finger on its bass. */
     private static final double OFF_POSITION = 3;
     private static final int NARROWEST_POSITION = 5;
@@ -72,14 +83,18 @@ public final class FingerSearch {
             for (int key : strokes.get(i).keys()) {
                 keys.add(key);
             }
-            touches.add(Touch.of(keys, i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS));
+            touches.add(Touch.of(keys, i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS, i > 0 && isSetAnew(strokes.get(i - 1), strokes.get(i), i + 1 < strokes.size() ? strokes.get(i + 1).mark() : Mark.HEEL)));
         }
-        return new FingerSearch(side, hand).through(touches, locks);
+        return new FingerSearch(side, hand).through(Touch.following(touches), locks);
+    }
+
+    private static boolean isSetAnew(Stroke before, Stroke stroke, Mark next) {
+        return stroke.mark() == Mark.HEEL && (before.mark() == Mark.TOE || next == Mark.TOE) || stroke.written().tick() - before.written().end() >= REST;
     }
 
     /** A line or chords by their keys alone, all of it quick. */
     static Fingering ofKeys(List<List<Integer>> strokes, Side side, Hand hand, Fingering.Locks locks) {
-        return new FingerSearch(side, hand).through(strokes.stream().map(keys -> Touch.of(keys, true)).toList(), locks);
+        return new FingerSearch(side, hand).through(strokes.stream().map(keys -> Touch.of(keys, true, false)).collect(Collectors.collectingAndThen(Collectors.toList(), Touch::following)), locks);
     }
 
     /** What a part costs with given fingers, low to high. */
@@ -183,7 +198,8 @@ public final class FingerSearch {
 
     /** Single notes no further apart than a hand are a line; for every hand the same, so that a larger one never pays more. */
     private boolean goesOn(Touch from, Touch to) {
-        return from.single() && to.single() && Math.abs(from.keys().get(0) - to.keys().get(0)) <= WIDEST_LINE;
+        int away = from.single() && to.single() ? Math.abs(from.keys().get(0) - to.keys().get(0)) : Integer.MAX_VALUE;
+        return away <= (to.fresh() ? NEAR : WIDEST_LINE);
     }
 
     private Grasp grasp(Touch before, int from, Touch touch, int[] fingers, Touch after, int end) {
@@ -223,9 +239,9 @@ public final class FingerSearch {
         lone[FingerRule.THUMB_PASSING.ordinal()] = FingerRules.thumbPassing(from, to, interval, fromBlack, toBlack);
         lone[FingerRule.OUT_OF_REACH.ordinal()] = from != to && interval != 0 && rules.outOfPractice(from, to, interval) ? UNPRACTISED : 0;
         lone[FingerRule.HOP.ordinal()] = from == to && interval != 0 ? HOP : 0;
-        lone[FingerRule.SHARED_NOTE.ordinal()] = from != to && interval == 0 ? SHARED : 0;
+        lone[FingerRule.SHARED_NOTE.ordinal()] = from != to && interval == 0 ? ANEW : 0;
         boolean passes = from != to && from > to == interval > 0 && interval != 0 && Math.min(from, to) == 1;
-        lone[FingerRule.FEWER_PASSES.ordinal()] = passes ? PASS + ((from == 1 ? fromBlack : toBlack) ? PASS_TO_BLACK : 0) : 0;
+        lone[FingerRule.FEWER_PASSES.ordinal()] = passes ? PASS + ((from == 1 ? fromBlack : toBlack) ? PASS_TO_BLACK : 0) + (from == 2 && interval > 0 ? UNDER_INDEX : 0) : 0;
         lone[FingerRule.OCTAVE.ordinal()] = Math.abs(interval) == Pitch.OCTAVE && from + to != 1 + FingerSpans.FINGERS ? INNER_OCTAVE : 0;
     }
 
@@ -241,6 +257,7 @@ public final class FingerSearch {
                 lone[FingerRule.LARGE_SPAN.ordinal()] += CHORD_SPAN * rules.largeSpan(fingers[i], fingers[j], interval);
             }
         }
+        lone[FingerRule.USUAL_SHAPE.ordinal()] = UsualShapes.isUnusual(places, fingers, Keyboard.isBlack(touch.key(places.length - 1, side)), side == Side.LEFT && touch.opens()) ? UNUSUAL : 0;
         int[] keys = touch.keys().stream().mapToInt(key -> key).toArray();
         lone[FingerRule.OUT_OF_REACH.ordinal()] = Grip.easeOf(hand::easeOf, keys, fingers, side == Side.LEFT) == Ease.OUT_OF_REACH ? UNREACHED : 0;
     }
@@ -290,8 +307,8 @@ public final class FingerSearch {
             case POSITION_CHANGES -> three ? rules.positionChanges(from.before(), from.fingers()[0], to.fingers()[0], from.from(), from.places()[0], to.places()[0]) : 0;
             case POSITION_CHANGE_SIZE -> three ? rules.positionChangeSize(from.before(), to.fingers()[0], from.from(), to.places()[0]) : 0;
             case THREE_FOUR_FIVE -> three ? FingerRules.threeFourFive(from.before(), from.fingers()[0], to.fingers()[0]) : 0;
-            case HOP -> to.goesOn() || !to.quick() ? 0 : CHORD_HOP * moved(from, to, true);
-            case SHARED_NOTE -> three ? from.from() == to.places()[0] && from.before() != to.fingers()[0] ? COMES_BACK : 0 : to.goesOn() ? 0 : SHARED * moved(from, to, false);
+            case HOP -> to.goesOn() ? 0 : from.single() && to.single() ? sameFinger(from, to) : !to.quick() ? 0 : CHORD_HOP * (from.sameShape(to) ? Math.min(1, moved(from, to, true)) : moved(from, to, true));
+            case SHARED_NOTE -> three ? from.from() == to.places()[0] && from.before() != to.fingers()[0] ? COMES_BACK : 0 : to.goesOn() ? 0 : SHARED * moved(from, to, false) + (!from.single() && Arrays.equals(from.places(), to.places()) && !Arrays.equals(from.fingers(), to.fingers()) ? ANEW : 0);
             case CHORD_AND_NOTE -> to.goesOn() || !to.quick() || from.single() == to.single() ? 0 : beside(from.single() ? to : from, from.single() ? from : to);
             case MOVEMENT -> (to.goesOn() ? MOVEMENT : CHORD_MOVEMENT) * Math.abs(to.rest() - from.rest());
             default -> throw new IllegalArgumentException(rule + " is no rule of steps");
@@ -304,6 +321,11 @@ public final class FingerSearch {
     private static final FingerRule[] PAIRED = {FingerRule.MOVEMENT};
     private static final FingerRule[] APART = {FingerRule.HOP, FingerRule.SHARED_NOTE, FingerRule.CHORD_AND_NOTE, FingerRule.MOVEMENT};
     private static final Set<FingerRule> STEPPING = Stream.of(IN_LINE, APART).flatMap(Arrays::stream).collect(Collectors.toUnmodifiableSet());
+
+    /** A hand that is set anew has lifted its finger, but another would have been there before it. */
+    private static double sameFinger(Grasp from, Grasp to) {
+        return from.fingers()[0] == to.fingers()[0] && from.places()[0] != to.places()[0] && Math.abs(from.places()[0] - to.places()[0]) < Pitch.OCTAVE ? LIFTED : 0;
+    }
 
     /** A note that follows a chord, or goes before it, inside the same reach: how far its finger is from those of the chord. */
     private double beside(Grasp chord, Grasp note) {

@@ -1,5 +1,8 @@
 package zapateo.hand;
 
+import java.util.Arrays;
+import zapateo.pitch.Pitch;
+
 /**
  * One way to take a stroke, with what it costs by itself counted once.
  *
@@ -31,6 +34,12 @@ record Grasp(int before, int[] fingers, int[] places, int from, boolean quick, d
 
     boolean goesOn() {
         return before > 0;
+    }
+
+    /** Whether the whole hand goes as it stands: three fingers and more, or an octave. */
+    boolean sameShape(Grasp other) {
+        boolean wide = fingers.length > 2 || fingers.length == 2 && places[1] - places[0] == Pitch.OCTAVE;
+        return wide && Arrays.equals(fingers, other.fingers);
     }
 
     boolean single() {

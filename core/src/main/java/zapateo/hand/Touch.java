@@ -1,5 +1,6 @@
 package zapateo.hand;
 
+import java.util.ArrayList;
 import java.util.List;
 import zapateo.rhythm.Side;
 
@@ -9,15 +10,32 @@ import zapateo.rhythm.Side;
  * @param keys  MIDI note numbers, low to high
  * @param quick whether it follows the one before within half a second
  * @param white whether all of them are white
+ * @param fresh whether the hand is set anew for it: a bass after what lay above the one before, what comes after a rest
+ * @param opens whether a wider one on the same bass follows: a fifth that goes to its sixth or seventh
  */
-record Touch(List<Integer> keys, boolean quick, boolean white) {
+record Touch(List<Integer> keys, boolean quick, boolean white, boolean fresh, boolean opens) {
 
-    static Touch of(List<Integer> keys, boolean quick) {
+    private static final int WIDEST_OPENING = 3;
+
+    static Touch of(List<Integer> keys, boolean quick, boolean fresh) {
         boolean white = true;
         for (int key : keys) {
             white &= !Keyboard.isBlack(key);
         }
-        return new Touch(keys, quick, white);
+        return new Touch(keys, quick, white, fresh, false);
+    }
+
+    /** All of them, each with what is known of it only when the next others are. */
+    static List<Touch> following(List<Touch> all) {
+        List<Touch> known = new ArrayList<>(all);
+        for (int i = all.size() - 2; i >= 0; i--) {
+            Touch touch = all.get(i);
+            Touch next = known.get(i + 1);
+            boolean opens = touch.keys.size() == 2 && next.keys.size() == 2 && touch.keys.get(0).equals(next.keys.get(0))
+                    && (touch.keys.equals(next.keys) ? next.opens : next.keys.get(1) > touch.keys.get(1) && next.keys.get(1) - touch.keys.get(1) <= WIDEST_OPENING);
+            known.set(i, new Touch(touch.keys, touch.quick, touch.white, touch.fresh, opens));
+        }
+        return known;
     }
 
     boolean single() {

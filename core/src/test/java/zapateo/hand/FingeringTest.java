@@ -47,6 +47,14 @@ class FingeringTest {
         "R, G4+C5+E5, 1-3-5, second inversion: common practice",
         "L, C3+E3+G3+B3, 5-3-2-1, close seventh: common practice",
         "L, F2+C3 F2+C3 F2+D3 F2+D3, 5-2 5-2 5-1 5-1, shuffle on fifth and sixth: common practice",
+        "L, F2+C3 F2+C3 G2+D3 G2+D3, 5-1 5-1 5-1 5-1, open fifths: FAULTS F1",
+        "L, E♭2+B♭2, 5-1, open fifth on black keys: FAULTS F1",
+        "L, C3+F♯3+A3, 5-2-1, second inversion of a diminished triad: common practice",
+        "R, A4+C5+F♯5, 1-2-5, first inversion of a diminished triad: common practice",
+        "R, C4+E4+G4 D4+F4+A4 E4+G4+B4, 1-3-5 1-3-5 1-3-5, triads by step: common practice",
+        "R, E4+G4+C5 D4+F4+B♭4 E4+G4+C5, 1-2-5 1-2-5 1-2-5, first inversions side by side: common practice",
+        "L, C2+C3 D2+D3 E2+E3, 5-1 5-1 5-1, octaves on white keys: common practice",
+        "L, C3 C3 C3 B2, 1 1 1 2, the same key again: FAULTS F5",
         "R, C4 E4 G4 C5, 1 2 3 5, broken triad: common practice"})
     void the_usual_fingers(String hand, String line, String fingers, String source) {
         assertThat(fingers(side(hand), keys(line), Hand.USUAL, Fingering.Locks.NONE)).isEqualTo(fingers);
