@@ -12,14 +12,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
-import java.util.stream.IntStream;
+import java.util.function.BiConsumer;
+import java.util.function.Function;
 import java.util.stream.LongStream;
+import java.util.stream.Stream;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
 import zapateo.arrangement.ReadOver;
+import zapateo.arrangement.RightHand;
 import zapateo.colour.Harmonising;
 import zapateo.critic.Critic;
 import zapateo.format.Hands;
@@ -28,6 +31,11 @@ import zapateo.format.PageRows;
 import zapateo.hand.Pianist;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Liveliness;
+import zapateo.righthand.RightChoices.Shapes;
+import zapateo.righthand.RightChoices.Style;
+import zapateo.righthand.RightChoices.Top;
+import zapateo.righthand.RightChoices.Under;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
 
@@ -50,7 +58,9 @@ public final class Faults {
         measure(songs + " seeded songs, levels off", seeded, 0);
         measure(songs + " seeded songs, level 3", seeded, LEVEL);
         measure("songs drawn from seed " + draw + ", levels off", drawn, 0);
+        measured(songs + " seeded songs, levels off, some liveliness", seeded, figures -> Choices.figure(figures.id()).with(Choice.LIVELINESS, Liveliness.SOME));
         List<Song> byHand = byHand();
+        ways(seeded, byHand);
         measure(byHand.size() + " charts written by hand, levels off", byHand, 0);
         harmonised(byHand.stream().filter(Song::hasTune).toList());
         pages(byHand);
@@ -85,34 +95,94 @@ public final class Faults {
     }
 
     private static void measure(String what, List<Song> songs, int level) {
-        FigureBook book = FigureBook.open();
-        Arranger arranger = new Arranger(book);
-        LevelLadder ladder = new LevelLadder(arranger);
-        Map<String, Map<String, Integer>> counts = new TreeMap<>();
-        Map<String, Integer> bars = new HashMap<>();
-        List<Figure> figures = book.figures();
-        // Each song with two of the figures that are written for its metre, so that all figures and all songs come.
-        IntStream.range(0, songs.size()).forEach(i -> {
+        LevelLadder ladder = new LevelLadder(new Arranger(FigureBook.open()));
+        Counted counted = new Counted();
+        each(songs, (song, figure) -> counted.read(figure.id(), song, level == 0 ? Choices.figure(figure.id()) : ladder.settled(song, Choices.figure(figure.id()).with(Choice.LEVEL, level), Pianist.USUAL)));
+        counted.tell(what, "figures");
+    }
+
+    private static void measured(String what, List<Song> songs, Function<Figure, Choices> choices) {
+        Counted counted = new Counted();
+        each(songs, (song, figure) -> counted.read(figure.id(), song, choices.apply(figure)));
+        counted.tell(what, "figures");
+    }
+
+    /** Every way of the right hand in turn: over the seeded songs, with and without a tune, and those of them and of the charts by hand that have one. */
+    private static void ways(List<Song> seeded, List<Song> byHand) {
+        Map<String, Choices> chords = new TreeMap<>();
+        for (Figure figure : FigureBook.ofTheRightHand().figures()) {
+            chords.put("comping " + figure.id(), right(RightHand.of(Style.COMPING).with(Choice.RIGHT_FIGURE, figure.id())));
+        }
+        for (Shapes shapes : Shapes.values()) {
+            chords.put("shapes " + shapes.id(), right(RightHand.of(Style.COMPING).with(Choice.SHAPES, shapes)));
+        }
+        for (Top top : Top.values()) {
+            chords.put("top " + top.id(), right(RightHand.of(Style.COMPING).with(Choice.TOP, top)));
+        }
+        chords.put("chorus", right(RightHand.of(Style.IMPROVISE)));
+        Map<String, Choices> sung = new TreeMap<>();
+        for (Under under : Under.values()) {
+            sung.put("under " + under.id(), right(RightHand.of(Style.MELODY).with(Choice.UNDER, under)));
+        }
+        sung.put("fills", right(RightHand.of(Style.MELODY).with(Choice.FILLS, 3L)));
+        sung.put("unison", right(RightHand.of(Style.MELODY).with(Choice.UNISON, true)));
+        Counted counted = new Counted();
+        int[] turn = new int[2];
+        each(seeded, (song, figure) -> {
+            List<Map.Entry<String, Choices>> all = new ArrayList<>(chords.entrySet());
+            Map.Entry<String, Choices> way = all.get(turn[0]++ % all.size());
+            counted.read(way.getKey(), song, way.getValue().with(Choice.FIGURE, figure.id()));
+        });
+        List<Song> tunes = Stream.concat(seeded.stream(), byHand.stream()).filter(Song::hasTune).toList();
+        each(tunes, (song, figure) -> {
+            List<Map.Entry<String, Choices>> all = new ArrayList<>(sung.entrySet());
+            Map.Entry<String, Choices> way = all.get(turn[1]++ % all.size());
+            counted.read(way.getKey(), song, way.getValue().with(Choice.FIGURE, figure.id()));
+        });
+        counted.tell("ways of the right hand", "ways");
+    }
+
+    private static Choices right(RightHand hand) {
+        return Choices.OPEN.right(hand);
+    }
+
+    /** Each song with four of the figures that are written for its metre, so that all figures and all songs come. */
+    private static void each(List<Song> songs, BiConsumer<Song, Figure> read) {
+        List<Figure> figures = FigureBook.open().figures();
+        for (int i = 0; i < songs.size(); i++) {
             Song song = songs.get(i);
             List<Figure> fitting = figures.stream().filter(figure -> figure.bars().containsKey(song.meter())).toList();
             List<Figure> taken = fitting.isEmpty() ? figures : fitting;
             for (int nth = 0; nth < Math.min(4, taken.size()); nth++) {
-                Figure figure = taken.get((i * 4 + nth) % taken.size());
-                Choices choices = level == 0 ? Choices.figure(figure.id()) : ladder.settled(song, Choices.figure(figure.id()).with(Choice.LEVEL, level), Pianist.USUAL);
-                Arrangement arrangement = arranger.arrange(song, choices, Pianist.USUAL);
-                bars.merge(figure.id(), song.bars().size(), Integer::sum);
-                ReadOver.of(arrangement, Pianist.USUAL).forEach(fault -> counts.computeIfAbsent(figure.id(), id -> new TreeMap<>()).merge(fault.id(), 1, Integer::sum));
+                read.accept(song, taken.get((i * 4 + nth) % taken.size()));
             }
-        });
-        int allBars = bars.values().stream().mapToInt(Integer::intValue).sum();
-        Map<String, Integer> byRow = new TreeMap<>();
-        counts.values().forEach(rows -> rows.forEach((id, count) -> byRow.merge(id, count, Integer::sum)));
-        System.out.printf("%n%s: %.1f faults per 100 bars over %d bars, %d figures, %d rows read%n", what, 100.0 * byRow.values().stream().mapToInt(Integer::intValue).sum() / allBars, allBars, bars.size(),
-                Critic.ids().size());
-        byRow.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed()).forEach(row -> System.out.printf("  %-4s %6.2f%n", row.getKey(), 100.0 * row.getValue() / allBars));
-        List<String> worst = new ArrayList<>(bars.keySet());
-        worst.sort(Comparator.comparingDouble(id -> -perHundred(counts, bars, id)));
-        worst.forEach(id -> System.out.printf("  %-26s %6.1f  %s%n", id, perHundred(counts, bars, id), counts.getOrDefault(id, Map.of())));
+        }
+    }
+
+    /** Faults by figure or way and by row. */
+    private static final class Counted {
+
+        private final Arranger arranger = new Arranger(FigureBook.open());
+        private final Map<String, Map<String, Integer>> counts = new TreeMap<>();
+        private final Map<String, Integer> bars = new HashMap<>();
+
+        private void read(String name, Song song, Choices choices) {
+            Arrangement arrangement = arranger.arrange(song, choices, Pianist.USUAL);
+            bars.merge(name, song.bars().size(), Integer::sum);
+            ReadOver.of(arrangement, Pianist.USUAL).forEach(fault -> counts.computeIfAbsent(name, id -> new TreeMap<>()).merge(fault.id(), 1, Integer::sum));
+        }
+
+        private void tell(String what, String of) {
+            int allBars = bars.values().stream().mapToInt(Integer::intValue).sum();
+            Map<String, Integer> byRow = new TreeMap<>();
+            counts.values().forEach(rows -> rows.forEach((id, count) -> byRow.merge(id, count, Integer::sum)));
+            System.out.printf("%n%s: %.1f faults per 100 bars over %d bars, %d %s, %d rows read%n", what, 100.0 * byRow.values().stream().mapToInt(Integer::intValue).sum() / allBars, allBars, bars.size(), of,
+                    Critic.ids().size());
+            byRow.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed()).forEach(row -> System.out.printf("  %-4s %6.2f%n", row.getKey(), 100.0 * row.getValue() / allBars));
+            List<String> worst = new ArrayList<>(bars.keySet());
+            worst.sort(Comparator.comparingDouble(id -> -perHundred(counts, bars, id)));
+            worst.forEach(id -> System.out.printf("  %-26s %6.1f  %s%n", id, perHundred(counts, bars, id), counts.getOrDefault(id, Map.of())));
+        }
     }
 
     private static double perHundred(Map<String, Map<String, Integer>> counts, Map<String, Integer> bars, String figure) {

@@ -67,6 +67,8 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<String> ENDING = row("ending", Range.oneOf(endings()), SONG, "what the last bar is").in();
     public static final Choice<Long> SEED = row("seed", Range.seed(), SONG, "of the gentle unevenness for listening").in();
 
+    public static final Choice<List<String>> SPICES = row("spices", Range.texts("what a lively player does in a bar, as walk-up@8, or plain@8", "[a-z-]{2,20}@[0-9]{1,4}", MOST_BARS), SONG,
+            "what is kept of liveliness, by the bars' numbers; plain leaves a bar as it is").usually(List.of()).in();
     public static final Choice<List<String>> WAVED_OFF = row("wavedOff", Range.texts("faults of a row in a bar, as L6@5", "[A-Z][0-9]{1,2}@[0-9]{1,4}", MOST_BARS), SONG,
             "faults a strict reader marks that are meant so, by the bars' numbers").usually(List.of()).in();
 

@@ -148,6 +148,17 @@ final class ChoicePlan implements Plan {
     }
 
     @Override
+    public Optional<String> spice(Bar bar) {
+        String at = "@" + bar.number();
+        return choices.song().orUsual(Choice.SPICES).stream().filter(each -> each.endsWith(at)).map(each -> each.substring(0, each.indexOf('@'))).reduce((one, other) -> other);
+    }
+
+    @Override
+    public long seed() {
+        return choices.song().get(Choice.SEED).orElse(0L);
+    }
+
+    @Override
     public Weights weights() {
         return choices.weights();
     }

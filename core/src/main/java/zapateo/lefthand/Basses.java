@@ -94,8 +94,8 @@ final class Basses {
             Optional<LeadIn> wanted = cut.choices().leadIn().or(() -> cut.choices().figure().manner().leadIn().flatMap(LeadIn::named));
             List<Planned> here = byCut.get(cut.index());
             if (here.stream().anyMatch(Basses::isLead)) {
-                keepWritten(cut, here, next.filter(after -> !after.early()).flatMap(after -> wanted.or(() -> LeadIn.named("scale")).filter(each -> !each.steps().isEmpty())
-                        .map(each -> each.between(cut.chord(), after.chord()))));
+                keepWritten(cut, here, next.filter(after -> !after.early()).flatMap(after -> wanted.or(() -> LeadIn.named("scale"))
+                        .map(each -> each.between(cut.chord(), after.chord())).filter(each -> !each.steps().isEmpty())));
             } else if (wanted.isPresent() && next.isPresent()) {
                 insert(cut, here, next.get(), byCut.get(next.get().index()), wanted.get().between(cut.chord(), next.get().chord()));
             }
@@ -148,7 +148,7 @@ final class Basses {
     }
 
     private static Planned lead(Cut cut, int tick, int ticks, LeadIn.Step step) {
-        return new Planned(cut.index(), cut.bar().index(), tick, ticks, Side.LEFT, List.of(LEAD), false, false, Mark.LEAD, Origin.LEAD_IN, Optional.of(step));
+        return new Planned(cut.index(), cut.bar().index(), tick, ticks, Side.LEFT, List.of(LEAD), false, false, Mark.LEAD, Origin.LEAD_IN, Optional.of(step), Optional.empty());
     }
 
     /** A whole tone may be slid through. */
@@ -189,7 +189,7 @@ final class Basses {
     }
 
     /** Single basses that stand still enough to be led from; a line that walks leads by itself. */
-    private static boolean hasPlace(LeftHandChoices choices) {
+    static boolean hasPlace(LeftHandChoices choices) {
         return choices.hasBass() && choices.figure().hasLine() && !choices.figure().plays(Role.Kind.WALKING) && choices.line().filter(BassLine::walks).isEmpty();
     }
 }

@@ -151,7 +151,7 @@ final class Layout {
     }
 
     private static Planned last(Cut cut, int tick, int end, List<Role> roles, boolean rolled, Mark mark) {
-        return new Planned(cut.index(), cut.bar().index(), tick, end - tick, Side.LEFT, roles, rolled, false, mark, Origin.ENDING, Optional.empty());
+        return new Planned(cut.index(), cut.bar().index(), tick, end - tick, Side.LEFT, roles, rolled, false, mark, Origin.ENDING, Optional.empty(), Optional.empty());
     }
 
     private static Figure figureOf(Cut cut) {

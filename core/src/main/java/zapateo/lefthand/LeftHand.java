@@ -70,8 +70,10 @@ public final class LeftHand implements Placed.Player {
 
     /** Every chord's place and every stroke's keys; nothing is opened, caught or left out yet. */
     public static Placed place(Song song, Plan plan, Pianist pianist) {
-        List<Cut> cuts = Cut.of(song, plan);
-        List<Planned> planned = suspended(cuts, Basses.of(cuts, Layout.of(cuts, plan.ending())));
+        List<Cut> plain = Cut.of(song, plan);
+        Spices spices = Spices.of(song, plain, plan);
+        List<Cut> cuts = spices.byBar().isEmpty() ? plain : spices.led();
+        List<Planned> planned = suspended(cuts, spices.on(Basses.of(cuts, Layout.of(cuts, plan.ending()))));
         return new LeftHand(song, plan, pianist, cuts, planned).placed(planned, Map.of(), List.of());
     }
 
@@ -295,7 +297,7 @@ public final class LeftHand implements Placed.Player {
 
     /** Strokes of a figure that do the same thing with a chord in the same place have the same reason; those of a line have each its own. */
     private Reason reason(Planned each, Cut cut, Placement placement) {
-        return each.origin() == Origin.FIGURE && !walk.containsKey(each)
+        return each.origin() == Origin.FIGURE && each.spice().isEmpty() && !walk.containsKey(each)
                 ? reasons.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles -> found(each, cut, placement)) : found(each, cut, placement);
     }
 
@@ -317,6 +319,10 @@ public final class LeftHand implements Placed.Player {
         }
         if (!placement.chord().equals(cut.chord())) {
             args.put("over", placement.chord().bass().toString());
+        }
+        if (each.spice().isPresent()) {
+            args.put("spice", each.spice().get());
+            return Reason.of("lively-" + each.spice().get(), args);
         }
         return Reason.of(origin(each).code(), args);
     }

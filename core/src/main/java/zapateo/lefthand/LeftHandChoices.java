@@ -29,6 +29,10 @@ public record LeftHandChoices(Figure figure, Voicing voicing, Register register,
         return !withBassPlayer && !figure.manner().bassless();
     }
 
+    LeftHandChoices led(LeadIn by) {
+        return new LeftHandChoices(figure, voicing, register, line, Optional.of(by), tenths, octaves, variations, liveliness, withBassPlayer, keepTop, pedal, fuller);
+    }
+
     BassLine.Basses basses() {
         return line.map(BassLine::basses).orElse(BassLine.Basses.OWN);
     }

@@ -19,4 +19,10 @@ public interface Plan {
     Optional<Ending> ending();
 
     Weights weights();
+
+    /** What a lively player is to do in a bar, by its id; empty where dice may decide. What there is not is nothing. */
+    Optional<String> spice(Bar bar);
+
+    /** Of those dice. */
+    long seed();
 }
