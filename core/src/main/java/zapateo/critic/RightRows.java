@@ -89,13 +89,20 @@ final class RightRows {
             // A chord that is broken begins anew where the next one lies.
             boolean single = stroke.notes().size() == 1 && before != null && before.notes().size() == 1 && !broken;
             boolean same = before != null && score.chordOf(stroke).equals(score.chordOf(before));
-            if (!same && (single ? leap > TRITONE : stroke.notes().size() > 1 && before != null && before.notes().size() > 1 && leap > MAJOR_THIRD && nearer(stroke, before.highest().midi()))) {
+            int most = isThird(score, stroke) && isThird(score, before) ? TRITONE : MAJOR_THIRD;
+            if (!same && (single ? leap > TRITONE : stroke.notes().size() > 1 && before != null && before.notes().size() > 1 && leap > most && nearer(stroke, before.highest().midi()))) {
                 marks.add(stroke.bar(), List.of(placeBefore, at), Map.of("from", before.highest().toString(), "to", stroke.highest().toString()));
             }
             earlier = before;
-            before = stroke;
+            // The line is that of the whole chords: one struck without its top goes on from where it was.
+            before = same && before.highest().midi() > stroke.highest().midi() && before.notes().size() > stroke.notes().size() ? before : stroke;
             placeBefore = at;
         }
+    }
+
+    /** The third of its chord is on top: thirds that lie so on purpose leap as chords do. */
+    private static boolean isThird(Score score, Stroke stroke) {
+        return stroke != null && score.chordOf(stroke).flatMap(Song.Placed::chord).flatMap(chord -> chord.quality().tone(3).map(chord::tone)).filter(third -> third.chroma() == Math.floorMod(stroke.highest().midi(), Pitch.OCTAVE)).isPresent();
     }
 
     private static boolean nearer(Stroke stroke, int top) {

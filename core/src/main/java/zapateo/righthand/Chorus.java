@@ -1,9 +1,13 @@
 package zapateo.righthand;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.SplittableRandom;
+import java.util.stream.Collectors;
 import zapateo.part.Nature;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
@@ -12,149 +16,202 @@ import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Meter;
 import zapateo.rhythm.Side;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 import zapateo.song.Bar;
+import zapateo.song.Section;
 import zapateo.song.Song;
 
 /**
- * A chorus improvised by the rules of HANDBOOK §9, to be learned from: a rhythm by a seed, then the line through it by the exact search. On a change it goes for a third
- * or a seventh; between changes it walks; what should not be held is passed through; it breathes.
+ * A chorus improvised by the rules of HANDBOOK §9, to be learned from: a motif of two bars is stated, answered, turned over and closed, section by section; the line through it is found by the
+ * exact search. On a change it goes for a third or a seventh; it rises to a high point two thirds through eight bars; it rests; it ends on a tone of the last chord.
  */
 public final class Chorus {
 
+    /** What it is made of. */
+    public enum Manner {
+        /** The chord's tones and its scale. */
+        MIXED,
+        /** The five notes of the key that are safe over all of it. */
+        PENTATONIC,
+        /** The key's blues scale. */
+        BLUES,
+        /** The tones of each chord alone. */
+        CHORD_TONES;
+
+        public String id() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
     private static final int LOWEST = Pitch.parse("C4").midi();
-    private static final int HIGHEST = Pitch.parse("C6").midi();
-    private static final double HOME = Pitch.parse("A4").midi();
+    private static final int HIGHEST = Pitch.parse("D6").midi();
+    private static final double LOW_HOME = Pitch.parse("F4").midi();
+    /** How far the line rises from there to its high point, and where in eight bars that is. */
+    private static final double RISE = 13;
+    private static final double PEAK = 0.65;
+    private static final int ARCH = 8;
+    private static final int UNIT = 2;
     private static final int VELOCITY = 78;
-    /** Seconds below which notes follow one another too fast for an easy hand: the line takes to longer notes. */
-    private static final double BRISK = 0.17;
-    /** Beats after which a line breathes. */
-    private static final int LONGEST_PHRASE = 7;
+    private static final int TOP_OF_PHRASE = 8;
+    private static final Set<Integer> LANDING = Set.of(1, 3, 5);
+    private static final ShortestPath.Joint<Step> JOINT = new ShortestPath.Joint<>(step -> step.key(), step -> step.before());
 
     private final Song song;
     private final SplittableRandom random;
+    private final Improvising.Scope scope;
 
-    /** When something is struck, and over what. */
-    private record Onset(Bar bar, int tick, int ticks, Improvising.Over over, boolean change) {
+    /**
+     * When something is struck, and over what.
+     *
+     * @param move   steps of the scale from the note before as the motif has them, 0 where it is free
+     * @param height the key it should be near
+     * @param last   whether nothing comes after it
+     */
+    private record Onset(Bar bar, int tick, int ticks, Improvising.Over over, boolean change, int move, double height, boolean last) {
     }
 
-    /** A note there may be. */
-    private record Step(Onset at, Pitch pitch, Improvising.Kind kind, double whim) {
+    /** A note there may be, after another; before the first there is none. */
+    private record Step(Onset at, int before, Pitch pitch, Improvising.Kind kind, double whim, boolean lands) {
 
         private int key() {
             return pitch.midi();
         }
     }
 
-    private Chorus(Song song, long seed) {
+    private Chorus(Song song, long seed, Manner manner) {
         this.song = song;
         this.random = new SplittableRandom(seed);
+        this.scope = Improvising.Scope.of(manner);
     }
 
     /** The same seed gives the same chorus. */
     public static List<Stroke> of(Song song, long seed) {
-        return new Chorus(song, seed).play();
+        return of(song, seed, Manner.MIXED);
+    }
+
+    public static List<Stroke> of(Song song, long seed, Manner manner) {
+        return new Chorus(song, seed, manner).play();
     }
 
     private List<Stroke> play() {
-        List<Onset> onsets = rhythm();
         List<List<Step>> layers = new ArrayList<>();
-        for (Onset onset : onsets) {
-            layers.add(candidates(onset));
+        List<Integer> keys = List.of(0);
+        for (Onset onset : onsets()) {
+            List<Step> steps = candidates(onset, keys);
+            layers.add(steps);
+            keys = steps.stream().map(Step::key).distinct().toList();
         }
         List<Stroke> strokes = new ArrayList<>();
-        for (Step step : ShortestPath.through(layers, COSTS).steps()) {
+        for (Step step : ShortestPath.through(layers, COSTS, JOINT).steps()) {
             TickSpan span = TickSpan.of(step.at().tick(), step.at().ticks());
             Map<String, String> args = Map.of("chord", step.at().over().chord().toString(), "kind", step.kind().id(), "scale", step.at().over().scale().map(ChordScale::name).orElse(""));
-            strokes.add(Stroke.of(Side.RIGHT, step.at().bar().index(), 0, span, Mark.TOE, false, List.of(PartNote.of(step.pitch(), "tune").struck(VELOCITY)), Nature.of(Origin.CHORUS),
+            int loud = VELOCITY + (int) Math.round(Math.max(0, step.at().height() - LOW_HOME) / RISE * TOP_OF_PHRASE);
+            strokes.add(Stroke.of(Side.RIGHT, step.at().bar().index(), 0, span, Mark.TOE, false, List.of(PartNote.of(step.pitch(), "tune").struck(loud)), Nature.of(Origin.CHORUS),
                     Reason.of(step.at().change() ? "chorus-change" : "chorus", args)));
         }
         return strokes;
     }
 
     private static final List<CostTerm<Step>> COSTS = List.of(
-            CostTerm.own("aim-on-a-change", 8, step -> step.at().change() && step.kind() != Improvising.Kind.GUIDE ? 1 : 0),
-            CostTerm.own("strange-on-the-beat", 1, step -> onBeat(step.at()) && (step.kind() == Improvising.Kind.SCALE || step.kind() == Improvising.Kind.AVOID) ? 1 : 0),
+            CostTerm.own("aim-on-a-change", 5, step -> step.at().change() && step.kind() != Improvising.Kind.GUIDE ? step.kind() == Improvising.Kind.CHORD ? 0.4 : 1 : 0),
+            CostTerm.own("strange-on-the-beat", 1.5, step -> onBeat(step.at()) && (step.kind() == Improvising.Kind.SCALE || step.kind() == Improvising.Kind.AVOID) ? 1 : 0),
             CostTerm.own("held-too-long", 30, step -> step.kind() == Improvising.Kind.AVOID && step.at().ticks() >= step.at().bar().meter().beatTicks() ? 1 : 0),
-            CostTerm.own("far-from-home", 0.12, step -> Math.abs(step.key() - HOME)),
+            CostTerm.own("off-the-arch", 0.3, step -> Math.abs(step.key() - step.at().height())),
+            CostTerm.own("lands", 40, step -> step.at().last() && !step.lands() ? 1 : 0),
             CostTerm.own("whim", 1, Step::whim),
-            CostTerm.step("leap", 1, (from, to) -> leap(Math.abs(to.key() - from.key()))));
+            CostTerm.own("off-the-motif", 1, step -> step.before() == 0 ? 0 : shape(step.key() - step.before(), step.at().move())),
+            CostTerm.own("leap", 1, step -> step.before() == 0 ? 0 : leap(Math.abs(step.key() - step.before()))),
+            CostTerm.step("zigzag", 7, (from, to) -> from.before() != 0 && from.before() == to.key() && from.key() != to.key() ? 1 : 0));
 
     private static boolean onBeat(Onset onset) {
         return (onset.tick() - onset.bar().tick()) % onset.bar().meter().beatTicks() == 0;
     }
 
-    /** Steps are free, a third is little, the same key again is dull and a leap dear. */
-    private static double leap(int semitones) {
-        if (semitones == 0) {
-            return 2.5;
+    /** A step is a tone or a semitone, two are a third; the other way is worst. */
+    private static double shape(int semitones, int move) {
+        if (move == 0) {
+            return 0;
         }
-        return semitones <= 2 ? 0 : semitones <= 4 ? 0.6 : semitones <= 7 ? 1.8 : 4 + semitones;
+        double wanted = move * 1.75;
+        return 0.5 * Math.max(0, Math.abs(semitones - wanted) - 0.8) + (Integer.signum(semitones) == Integer.signum(move) ? 0 : 9);
     }
 
-    private List<Step> candidates(Onset onset) {
+    /** The same key again is dull, a leap of more than a sixth dear. */
+    private static double leap(int semitones) {
+        if (semitones == 0) {
+            return 3;
+        }
+        return semitones <= 5 ? 0 : semitones <= 9 ? 1.5 : 4 + semitones;
+    }
+
+    private List<Step> candidates(Onset onset, List<Integer> before) {
         List<Step> steps = new ArrayList<>();
+        List<Improvising.Note> notes = scope.notes(onset.over(), onset.bar().key(), onset.last());
         for (int key = LOWEST; key <= HIGHEST; key++) {
-            for (Improvising.Note note : onset.over().notes()) {
-                if (note.name().chroma() == Math.floorMod(key, 12)) {
-                    steps.add(new Step(onset, Pitch.onKey(key, note.name()), note.kind(), random.nextDouble() * 1.6));
+            for (Improvising.Note note : notes) {
+                if (note.name().chroma() == Math.floorMod(key, Pitch.OCTAVE)) {
+                    double whim = random.nextDouble();
+                    boolean lands = onset.over().chord().quality().tones().stream().anyMatch(tone -> LANDING.contains(tone.number()) && onset.over().chord().tone(tone).chroma() == note.name().chroma());
+                    Pitch pitch = Pitch.onKey(key, note.name());
+                    before.forEach(from -> steps.add(new Step(onset, from, pitch, note.kind(), whim, lands)));
                 }
             }
         }
         return steps;
     }
 
-    /** Beat by beat: what each is filled with, by the seed; a change has a note on it, a phrase ends in a rest. */
-    private List<Onset> rhythm() {
+    /** Motifs of two bars through each section: stated, answered, turned over, closed. A section that comes again begins with its own motif. */
+    private List<Onset> onsets() {
         List<Onset> onsets = new ArrayList<>();
-        List<Improvising.Over> overs = Improvising.of(song);
-        int at = 0;
-        int beats = 0;
-        for (Bar bar : song.bars()) {
-            int beat = bar.meter().beatTicks();
-            for (int tick = bar.tick(); tick < bar.end(); tick += beat) {
-                boolean tired = beats >= LONGEST_PHRASE;
-                int length = Math.min(beat, bar.end() - tick);
-                List<int[]> cell = cell(bar, tick, length, tired);
-                beats = cell.isEmpty() ? 0 : beats + 1;
-                for (int[] note : cell) {
-                    while (at + 1 < overs.size() && overs.get(at + 1).tick() <= tick + note[0]) {
-                        at++;
-                    }
-                    Improvising.Over over = at < overs.size() ? overs.get(at) : null;
-                    if (over != null && over.tick() <= tick + note[0] && tick + note[0] < over.tick() + over.ticks()) {
-                        // Within an eighth of where the chord begins the line is there.
-                        boolean first = onsets.isEmpty() || onsets.get(onsets.size() - 1).over() != over;
-                        onsets.add(new Onset(bar, tick + note[0], note[1], over, first));
-                    }
-                }
+        Map<Object, Motif> motifs = new HashMap<>();
+        Map<Integer, List<Improvising.Over>> overs = Improvising.of(song).stream().collect(Collectors.groupingBy(Improvising.Over::bar));
+        for (Section section : song.sections()) {
+            List<Bar> bars = section.bars();
+            for (int i = 0; i < bars.size(); i++) {
+                Bar bar = bars.get(i);
+                Meter meter = bar.meter();
+                Motif motif = motifs.computeIfAbsent(List.of(section.name(), meter, bar.tempo(), i / ARCH % 2), each -> Motif.of(bar, random));
+                boolean ends = i == bars.size() - 1;
+                Motif.Form form = ends ? Motif.Form.CLOSING : Motif.Form.values()[i / UNIT % Motif.Form.values().length];
+                lay(onsets, bar, motif.bar(ends ? 1 : i % UNIT, form, bar), overs.getOrDefault(bar.index(), List.of()), height(i, bars.size()));
             }
+        }
+        if (!onsets.isEmpty()) {
+            last(onsets);
         }
         return onsets;
     }
 
-    /** Onsets and lengths inside one beat. */
-    private List<int[]> cell(Bar bar, int tick, int beat, boolean tired) {
-        boolean compound = bar.meter().isCompound();
-        boolean begins = bar.chords().stream().anyMatch(span -> span.chord().isPresent() && bar.tick() + span.tick() == tick);
-        double part = bar.tempo().millisecondsOf(compound ? beat / 3 : beat / 2) / 1000;
-        double dice = random.nextDouble();
-        if (!begins && (tired ? dice < 0.75 : dice < 0.12)) {
-            return List.of();
+    /** The last chord's first note is the last there is, and held. */
+    private static void last(List<Onset> onsets) {
+        Improvising.Over over = onsets.get(onsets.size() - 1).over();
+        int first = onsets.size() - 1;
+        while (first > 0 && onsets.get(first - 1).over() == over) {
+            first--;
         }
-        double busy = random.nextDouble();
-        if (part < BRISK || busy < 0.25) {
-            return List.of(new int[] {0, beat});
+        Onset at = onsets.get(first);
+        onsets.subList(first, onsets.size()).clear();
+        int held = Math.min(over.tick() + over.ticks() - at.tick(), at.bar().ticks());
+        onsets.add(new Onset(at.bar(), at.tick(), Math.max(at.ticks(), held), over, at.change(), 0, LOW_HOME + 2, true));
+    }
+
+    private static double height(int inSection, int bars) {
+        int from = inSection / ARCH * ARCH;
+        double length = Math.min(ARCH, bars - from);
+        double way = (inSection - from) / Math.max(1, length - 1);
+        return LOW_HOME + RISE * (way <= PEAK ? way / PEAK : (1 - way) / (1 - PEAK));
+    }
+
+    private static void lay(List<Onset> onsets, Bar bar, List<Motif.Beat> beats, List<Improvising.Over> overs, double height) {
+        for (Motif.Beat beat : beats) {
+            int tick = bar.tick() + beat.tick();
+            overs.stream().filter(over -> over.tick() <= tick && tick < over.tick() + over.ticks()).findFirst().ifPresent(over -> {
+                boolean first = onsets.isEmpty() || onsets.get(onsets.size() - 1).over() != over;
+                onsets.add(new Onset(bar, tick, Math.min(beat.ticks(), bar.end() - tick), over, first, beat.move(), height, false));
+            });
         }
-        int third = beat / 3;
-        if (compound) {
-            return busy < 0.6 ? List.of(new int[] {0, third}, new int[] {third, third}, new int[] {2 * third, third}) : List.of(new int[] {0, 2 * third}, new int[] {2 * third, third});
-        }
-        if (busy > 0.92 && bar.tempo().millisecondsOf(third) / 1000 > BRISK) {
-            return List.of(new int[] {0, third}, new int[] {third, third}, new int[] {2 * third, third});
-        }
-        return begins || busy < 0.85 ? List.of(new int[] {0, beat / 2}, new int[] {beat / 2, beat / 2}) : List.of(new int[] {beat / 2, beat / 2});
     }
 }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
@@ -36,9 +37,13 @@ public final class Comping {
     /** At least a third above the left hand (HANDBOOK §9). */
     static final int CLEAR_OF_LEFT = 3;
     private static final double HOME = zapateo.pitch.Pitch.parse("G4").midi();
+    private static final int MAJOR_THIRD = 4;
+    private static final int TRITONE = 6;
     private static final int VELOCITY = 60;
     private static final int ACCENT = 14;
     private static final int BARS_OF_ONE_SHAPE = 4;
+    private static final List<Role> WITHOUT_TOP = List.of(Role.parse("cl"));
+    private static final FigureStroke WHOLE = new FigureStroke(Side.RIGHT, List.of(Role.CLOSE), 0, FigureStroke.TO_THE_END, false, false);
 
     private final Song song;
     private final Hand hand;
@@ -46,10 +51,22 @@ public final class Comping {
     /** Where in the left hand the bar of the moment begins. */
     private int at;
     private final List<Stroke> left;
+    private final LeftTop tops;
+    /** Whether the figure strikes one tone alone. */
+    private final boolean lone;
+    /** Whether the song ends on a chord that is held. */
+    private final boolean ends;
     private final List<Standing> standing = new ArrayList<>();
+    /** Where the chords of each section's last cadence begin: what is held or turns stops there. */
+    private final Set<Integer> cadences;
 
-    /** A chord in its bar from a tick of the song to another, and the highest key the left hand has down while it sounds. */
-    private record Standing(Bar bar, int tick, int end, ChordSymbol chord, int leftTop) {
+    /**
+     * A chord in its bar from a tick of the song to another.
+     *
+     * @param leftTop the highest key the left hand has down while it sounds
+     * @param doubles whether its third is the key's leading tone and the left hand has it already
+     */
+    private record Standing(Bar bar, int tick, int end, ChordSymbol chord, int leftTop, boolean doubles) {
     }
 
     private Comping(Song song, List<Stroke> left, Hand hand, RightChoices choices) {
@@ -57,15 +74,18 @@ public final class Comping {
         this.hand = hand;
         this.choices = choices;
         this.left = left;
-        LeftTop tops = new LeftTop(left);
+        this.lone = choices.figure().bars().values().stream().flatMap(List::stream).flatMap(List::stream).allMatch(stroke -> stroke.roles().size() == 1 && stroke.roles().get(0).degree() > 0);
+        this.ends = left.stream().anyMatch(stroke -> stroke.nature().origin() == Origin.ENDING);
+        this.tops = new LeftTop(left);
+        this.cadences = Cadences.of(song);
         for (Bar bar : song.bars()) {
             for (ChordSpan span : bar.chords()) {
                 int from = bar.tick() + span.tick();
                 int to = bar.tick() + span.end();
-                Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN ? Turn.of(bar, span) : Optional.empty();
+                Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN && !cadences.contains(from) ? Turn.of(bar, span).filter(chord -> !tops.rubs(chord, Turn.middle(bar, span), to)) : Optional.empty();
                 int parted = other.isPresent() ? Turn.middle(bar, span) : to;
-                span.chord().ifPresent(chord -> standing.add(new Standing(bar, from, parted, other.isPresent() ? Turn.plain(chord) : chord, tops.over(from, parted))));
-                other.ifPresent(chord -> standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to))));
+                span.chord().ifPresent(chord -> standing.add(new Standing(bar, from, parted, other.isPresent() ? Turn.plain(chord) : chord, tops.over(from, parted), tops.hasLeadingTone(chord, bar.key(), from, parted))));
+                other.ifPresent(chord -> standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to), false)));
             }
         }
     }
@@ -84,9 +104,15 @@ public final class Comping {
         }
         Map<ChordSymbol, List<Shape>> shapes = new HashMap<>();
         Map<List<Object>, List<Placed>> known = new HashMap<>();
-        List<List<Placed>> layers = standing.stream().map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop()),
-                key -> shapes.computeIfAbsent(each.chord(), chord -> Shape.of(chord, hand)).stream().map(shape -> new Placed(shape, each.leftTop())).toList())).toList();
-        return struck(ShortestPath.through(layers, costs(choices.top())).steps());
+        List<List<Placed>> layers = standing.stream().map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop(), each.doubles()),
+                key -> shapesOf(each, shapes).stream().map(shape -> new Placed(shape, each.leftTop(), each.doubles())).toList())).toList();
+        return struck(ShortestPath.through(layers, costs()).steps());
+    }
+
+    /** Where the left hand has the leading tone the right one may do without. */
+    private List<Shape> shapesOf(Standing each, Map<ChordSymbol, List<Shape>> shapes) {
+        List<Shape> all = shapes.computeIfAbsent(each.chord(), chord -> Shape.of(chord, hand));
+        return each.doubles() ? Stream.concat(all.stream(), Shape.withoutThird(each.chord(), hand).stream()).toList() : all;
     }
 
     /** One shape for as many bars of a section as it carries, each where it lies nearest to the one before. */
@@ -99,6 +125,9 @@ public final class Comping {
             for (int from = 0; from < bars.size(); ) {
                 List<Standing> run = new ArrayList<>(bars.get(from++));
                 for (int more = 1; more < BARS_OF_ONE_SHAPE && from < bars.size(); more++) {
+                    if (cadences.contains(run.get(run.size() - 1).tick()) || bars.get(from).stream().anyMatch(each -> cadences.contains(each.tick()))) {
+                        break;
+                    }
                     List<Standing> longer = Stream.concat(run.stream(), bars.get(from).stream()).toList();
                     if (!oneShape(longer).carries()) {
                         break;
@@ -106,18 +135,23 @@ public final class Comping {
                     run = longer;
                     from++;
                 }
-                runs.add(run);
+                // Inside a cadence each chord has its own.
+                if (run.stream().anyMatch(each -> cadences.contains(each.tick()))) {
+                    run.forEach(each -> runs.add(List.of(each)));
+                } else {
+                    runs.add(run);
+                }
             }
         }
         List<List<Placed>> layers = runs.stream().map(each -> {
             int top = each.stream().mapToInt(Standing::leftTop).max().orElse(0);
-            return Shape.placed(oneShape(each).notes(), each.get(0).chord(), hand).stream().map(shape -> new Placed(shape, top)).toList();
+            return Shape.placed(oneShape(each).notes(), each.get(0).chord(), hand).stream().map(shape -> new Placed(shape, top, false)).toList();
         }).toList();
-        List<Placed> found = ShortestPath.through(layers, costs(choices.top())).steps();
+        List<Placed> found = ShortestPath.through(layers, costs()).steps();
         List<Placed> each = new ArrayList<>();
         for (int i = 0; i < runs.size(); i++) {
             Placed placed = found.get(i);
-            runs.get(i).forEach(over -> each.add(new Placed(placed.shape().over(over.chord()), over.leftTop())));
+            runs.get(i).forEach(over -> each.add(new Placed(placed.shape().over(over.chord()), over.leftTop(), false)));
         }
         return each;
     }
@@ -127,22 +161,30 @@ public final class Comping {
     }
 
     /** A shape over what the left hand has. */
-    private record Placed(Shape shape, int leftTop) {
+    private record Placed(Shape shape, int leftTop, boolean doubles) {
 
         private int tooLow() {
             return Math.max(0, leftTop + CLEAR_OF_LEFT - shape.lowest());
         }
     }
 
-    private static List<CostTerm<Placed>> costs(RightChoices.Top top) {
+    /** What is heard of a shape at the top: where a figure strikes one tone alone, that tone. */
+    private int heard(Placed placed) {
+        return lone ? notes(placed.shape, choices.figure().bars().values().iterator().next().get(0).get(0).roles()).get(0).pitch().midi() : placed.shape.top();
+    }
+
+    private List<CostTerm<Placed>> costs() {
+        RightChoices.Top top = choices.top();
         List<CostTerm<Placed>> terms = new ArrayList<>(List.of(
-                CostTerm.step("chord-movement", 0.5, (from, to) -> VoiceLeading.onKeys(from.shape.keys(), to.shape.keys())),
-                CostTerm.step("top-line", top == RightChoices.Top.SMOOTH ? 2 : 0.4, (from, to) -> Math.abs(to.shape.top() - from.shape.top())),
+                CostTerm.step("chord-movement", lone ? 0 : 0.5, (from, to) -> VoiceLeading.onKeys(from.shape.keys(), to.shape.keys())),
+                CostTerm.step("top-line", top == RightChoices.Top.SMOOTH ? 2 : 0.4, (from, to) -> Math.abs(heard(to) - heard(from))),
+                CostTerm.step("top-leap", 12, (from, to) -> Math.abs(heard(to) - heard(from)) > (top == RightChoices.Top.THIRD || lone ? TRITONE : MAJOR_THIRD) ? 1 : 0),
                 CostTerm.own("chord-register", 0.25, placed -> Math.abs(placed.shape.middle() - HOME)),
                 CostTerm.own("left-out", 4, placed -> placed.shape.leftOut()),
+                CostTerm.own("leading-tone-twice", 30, placed -> placed.doubles && placed.shape.hasThird() ? 1 : 0),
                 CostTerm.own("near-the-left", 8, Placed::tooLow)));
         if (top == RightChoices.Top.THIRD) {
-            terms.add(CostTerm.own("third-on-top", 100, placed -> placed.shape.hasThirdOnTop() ? 0 : 1));
+            terms.add(CostTerm.own("third-on-top", 100, placed -> placed.shape.hasThirdOnTop() || placed.doubles ? 0 : 1));
         }
         return terms;
     }
@@ -168,10 +210,11 @@ public final class Comping {
 
     /** The figure's onsets stay whatever chords lie under them; a stroke that is held over a change is struck anew there. */
     private void bar(Bar bar, int inSection, int first, int after, List<Placed> steps, List<Stroke> strokes) {
+        int last = standing.size() - 1;
         for (FigureStroke stroke : rhythm(bar, inSection)) {
             int tick = bar.tick() + stroke.tick();
             if (stroke.ofNext()) {
-                if (after < standing.size() && standing.get(after).tick() == bar.end()) {
+                if (after < standing.size() && !(ends && after == last) && standing.get(after).tick() == bar.end()) {
                     add(strokes, bar, tick, bar.end() - tick, after, stroke, steps);
                 }
                 continue;
@@ -183,14 +226,24 @@ public final class Comping {
                 int end = (int) Math.min(chord.end(), wanted);
                 boolean opens = tick >= chord.tick() && tick < chord.end();
                 boolean anew = tick < chord.tick() && (stroke.length() == FigureStroke.TO_THE_END || wanted - chord.tick() >= Ticks.PER_EIGHTH);
-                if (end > from && (opens || anew)) {
+                if (end > from && (opens || anew) && !(ends && each == last)) {
                     add(strokes, bar, from, end - from, each, stroke, steps);
                 }
             }
         }
+        if (ends && first <= last && last < after) {
+            add(strokes, bar, standing.get(last).tick(), standing.get(last).end() - standing.get(last).tick(), last, WHOLE, steps);
+        }
     }
 
+    /** Hands that both run in small notes take a breath in the last bar of a phrase; the song's last chord is struck once. */
     private List<FigureStroke> rhythm(Bar bar, int inSection) {
+        List<FigureStroke> own = asWritten(bar, inSection);
+        boolean busy = own.size() > bar.meter().beats() && tops.struck(bar.tick(), bar.end()) > bar.meter().beats();
+        return busy && inSection % BARS_OF_ONE_SHAPE == BARS_OF_ONE_SHAPE - 1 ? List.of(WHOLE) : own;
+    }
+
+    private List<FigureStroke> asWritten(Bar bar, int inSection) {
         Figure figure = choices.figure();
         List<FigureStroke> own = figure.bar(bar.meter(), inSection).stream().filter(stroke -> stroke.tick() < bar.ticks()).toList();
         List<FigureStroke> other = switch (figure.manner().times()) {
@@ -219,9 +272,12 @@ public final class Comping {
     }
 
     private void add(List<Stroke> strokes, Bar bar, int tick, int ticks, int chord, FigureStroke stroke, List<Placed> steps) {
-        List<PartNote> notes = notes(steps.get(chord).shape(), stroke.roles()).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
+        // A chord that is struck once has its top, whatever the figure leaves out where it comes again.
+        boolean once = strokes.isEmpty() || strokes.get(strokes.size() - 1).chord() != chord;
+        List<Role> roles = once && stroke.roles().equals(WITHOUT_TOP) ? WHOLE.roles() : stroke.roles();
+        List<PartNote> notes = notes(steps.get(chord).shape(), roles).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
         TickSpan span = TickSpan.of(tick, ticks);
-        strokes.add(Stroke.of(Side.RIGHT, bar.index(), chord, span, Mark.TOE, stroke.accent(), notes, Nature.of(Origin.COMPING),
+        strokes.add(Stroke.of(Side.RIGHT, bar.index(), chord, span, Mark.TOE, stroke.accent(), notes, Nature.of(Origin.COMPING, stroke.roles()),
                 Reason.of(choices.shapes() == RightChoices.Shapes.EACH ? "comping" : "comping-" + choices.shapes().id(), Map.of("figure", choices.figure().id(), "chord", standing.get(chord).chord().toString()))));
     }
 

@@ -47,6 +47,29 @@ public final class Improvising {
     public record Over(int bar, int tick, int ticks, ChordSymbol chord, Optional<ChordScale> scale, List<Note> notes) {
     }
 
+    /** Which of a chord's notes a manner of improvising takes. */
+    record Scope(Chorus.Manner manner) {
+
+        static Scope of(Chorus.Manner manner) {
+            return new Scope(manner);
+        }
+
+        /** @param end whether it is the last note: that is always of the chord */
+        List<Note> notes(Over over, Key key, boolean end) {
+            List<Note> own = over.notes().stream().filter(note -> note.kind() == Kind.GUIDE || note.kind() == Kind.CHORD).toList();
+            return end ? own : switch (manner) {
+                case MIXED -> over.notes();
+                case CHORD_TONES -> own;
+                case PENTATONIC -> named(key.pentatonic(), over);
+                case BLUES -> named(blues(key), over);
+            };
+        }
+
+        private static List<Note> named(List<PitchClass> names, Over over) {
+            return names.stream().map(name -> over.notes().stream().filter(note -> note.name().chroma() == name.chroma()).findFirst().orElse(new Note(name, isAvoided(over.chord(), name) ? Kind.AVOID : Kind.SCALE))).toList();
+        }
+    }
+
     private static final int FOURTH = 5;
     private static final List<Interval> BLUES = Stream.of("1", "b3", "4", "b5", "5", "b7").map(Interval::parse).toList();
 

@@ -1,12 +1,16 @@
 package zapateo.righthand;
 
 import java.util.List;
+import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.Key;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
 
-/** How high the left hand is while something else sounds. */
+/** How high the left hand is, and what it has, while something else sounds. */
 final class LeftTop {
 
+    private static final int MAJOR_SEVENTH = 11;
     private final List<Stroke> strokes;
 
     /** @param strokes in the order of time */
@@ -25,6 +29,35 @@ final class LeftTop {
             }
         }
         return top;
+    }
+
+    /** Whether a chord's third is the key's leading tone and sounds there. */
+    boolean hasLeadingTone(ChordSymbol chord, Key key, int from, int to) {
+        return chord.quality().isMajor() && chord.quality().tone(3).map(third -> chord.tone(third).chroma())
+                .filter(third -> Math.floorMod(third - key.tonic().chroma(), Pitch.OCTAVE) == MAJOR_SEVENTH && has(third, from, to)).isPresent();
+    }
+
+    /** Whether a tone of a chord lies a semitone, or a ninth, over what sounds there. */
+    boolean rubs(ChordSymbol chord, int from, int to) {
+        return chord.tones().stream().anyMatch(tone -> has(Math.floorMod(tone.chroma() - 1, Pitch.OCTAVE), from, to));
+    }
+
+    /** How many strokes begin there. */
+    int struck(int from, int to) {
+        int count = 0;
+        for (int i = firstAfter(from); i < strokes.size() && strokes.get(i).written().tick() < to; i++) {
+            count += strokes.get(i).written().tick() >= from ? 1 : 0;
+        }
+        return count;
+    }
+
+    private boolean has(int chroma, int from, int to) {
+        for (int i = firstAfter(from); i < strokes.size() && strokes.get(i).written().tick() < to; i++) {
+            if (strokes.get(i).written().end() > from && strokes.get(i).notes().stream().anyMatch(note -> Math.floorMod(note.pitch().midi(), Pitch.OCTAVE) == chroma)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Strokes are short; what began longer ago than a few bars is over. */

@@ -57,7 +57,15 @@ public record OneShape(List<Pitch> notes, List<Over> over) {
     /** Whether it states more of each chord than it rubs against it. */
     boolean carries() {
         List<PitchClass> names = notes.stream().map(Pitch::pitchClass).toList();
-        return over.stream().allMatch(each -> worth(each.chord(), names) > 0);
+        return over.stream().allMatch(each -> worth(each.chord(), names) > 0 && names.stream().noneMatch(note -> contradicts(each.chord(), note)));
+    }
+
+    /** The other third or seventh of a chord: C natural over A7. */
+    private static boolean contradicts(ChordSymbol chord, PitchClass note) {
+        int above = Math.floorMod(note.chroma() - chord.root().chroma(), Pitch.OCTAVE);
+        boolean own = chord.tones().stream().anyMatch(tone -> tone.chroma() == note.chroma());
+        boolean third = (above == 3 || above == 4) && chord.quality().tone(3).isPresent();
+        return !own && (third || (above == 10 || above == 11) && chord.quality().tone(7).isPresent());
     }
 
     private static double worth(ChordSymbol chord, List<PitchClass> shape) {

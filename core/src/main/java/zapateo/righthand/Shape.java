@@ -52,6 +52,27 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
         return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
     }
 
+    boolean hasThird() {
+        return notes.stream().anyMatch(note -> THIRDS.contains(note.role()));
+    }
+
+    /** Two tones with the lower one again above them. */
+    private Shape withOctave() {
+        List<PartNote> three = new ArrayList<>(notes);
+        three.add(notes.get(0).octaves(1));
+        return new Shape(chord, List.copyOf(three), leftOut);
+    }
+
+    /** The same without its third, which another hand has. */
+    static List<Shape> withoutThird(ChordSymbol chord, Hand hand) {
+        List<Interval> rest = tones(chord, FULL).stream().filter(tone -> tone.number() != 3).toList();
+        List<Shape> found = new ArrayList<>();
+        for (int low = LOWEST; rest.size() > 1 && low <= HIGHEST; low++) {
+            stack(chord, rest, low, hand, found);
+        }
+        return rest.size() > 2 ? found : found.stream().map(Shape::withOctave).filter(shape -> hand.easeOf(shape.keys()) != Ease.OUT_OF_REACH).toList();
+    }
+
     /** Every close way to hold it that a hand can strike, low to high; a hand too small for all of them has two tones, or one. */
     static List<Shape> of(ChordSymbol chord, Hand hand) {
         List<Shape> found = new ArrayList<>();
