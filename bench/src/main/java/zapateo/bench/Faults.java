@@ -127,7 +127,7 @@ public final class Faults {
         sung.put("fills", right(RightHand.of(Style.MELODY).with(Choice.FILLS, 3L)));
         sung.put("unison", right(RightHand.of(Style.MELODY).with(Choice.UNISON, true)));
         Counted counted = new Counted();
-        int[] turn = new int[2];
+        int[] turn = new int[1];
         each(seeded, (song, figure) -> {
             List<Map.Entry<String, Choices>> all = new ArrayList<>(chords.entrySet());
             Map.Entry<String, Choices> way = all.get(turn[0]++ % all.size());
@@ -135,9 +135,7 @@ public final class Faults {
         });
         List<Song> tunes = Stream.concat(seeded.stream(), byHand.stream()).filter(Song::hasTune).toList();
         each(tunes, (song, figure) -> {
-            List<Map.Entry<String, Choices>> all = new ArrayList<>(sung.entrySet());
-            Map.Entry<String, Choices> way = all.get(turn[1]++ % all.size());
-            counted.read(way.getKey(), song, way.getValue().with(Choice.FIGURE, figure.id()));
+            sung.forEach((name, way) -> counted.read(name, song, way.with(Choice.FIGURE, figure.id())));
         });
         counted.tell("ways of the right hand", "ways");
     }

@@ -118,7 +118,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         private List<Stroke> played(Options manner) {
             return switch (manner.orUsual(Choice.STYLE)) {
                 case NONE -> List.of();
-                case IMPROVISE -> inItsOctave(Chorus.of(song, right.orUsual(Choice.CHORUS)));
+                case IMPROVISE -> inItsOctave(Chorus.of(song, right.orUsual(Choice.CHORUS), manner.orUsual(Choice.MANNER)));
                 case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner), manner.orUsual(Choice.TOP), manner.orUsual(Choice.SHAPES)));
                 case MELODY -> {
                     if (!song.hasTune()) {

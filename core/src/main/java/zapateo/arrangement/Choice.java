@@ -11,6 +11,7 @@ import zapateo.hand.TooWide;
 import zapateo.lefthand.Ending;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Register;
+import zapateo.righthand.Chorus.Manner;
 import zapateo.righthand.RightChoices.Shapes;
 import zapateo.righthand.RightChoices.Style;
 import zapateo.righthand.RightChoices.Top;
@@ -43,7 +44,7 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     private static final Set<Place> SONG = EnumSet.of(Place.SONG);
     private static final Set<Place> LEFT = EnumSet.of(Place.SONG, Place.SECTION, Place.BARS);
     private static final Set<Place> RIGHT = EnumSet.of(Place.RIGHT);
-    private static final Set<Place> MANNER = EnumSet.of(Place.RIGHT, Place.RIGHT_SECTION);
+    private static final Set<Place> MANNERS = EnumSet.of(Place.RIGHT, Place.RIGHT_SECTION);
     private static final int MOST_BARS = 2000;
     private static final List<Choice<?>> ROWS = new ArrayList<>();
 
@@ -72,12 +73,13 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<List<String>> WAVED_OFF = row("wavedOff", Range.texts("faults of a row in a bar, as L6@5", "[A-Z][0-9]{1,2}@[0-9]{1,4}", MOST_BARS), SONG,
             "faults a strict reader marks that are meant so, by the bars' numbers").usually(List.of()).in();
 
-    public static final Choice<Style> STYLE = row("style", Range.oneOf(Style.class), MANNER, "what the right hand plays").usually(Style.NONE).in();
-    public static final Choice<String> RIGHT_FIGURE = row("figure", Range.id("the id of a right-hand figure"), MANNER, "the rhythm of its chords").in();
-    public static final Choice<Top> TOP = row("top", Range.oneOf(Top.class), MANNER, "what the highest notes of its chords do").usually(Top.NEAREST).in();
-    public static final Choice<Under> UNDER = row("under", Range.oneOf(Under.class), MANNER, "what lies under a melody").usually(Under.ALONE).in();
-    public static final Choice<Shapes> SHAPES = row("shapes", Range.oneOf(Shapes.class), MANNER, "which chords it strikes").usually(Shapes.EACH).in();
+    public static final Choice<Style> STYLE = row("style", Range.oneOf(Style.class), MANNERS, "what the right hand plays").usually(Style.NONE).in();
+    public static final Choice<String> RIGHT_FIGURE = row("figure", Range.id("the id of a right-hand figure"), MANNERS, "the rhythm of its chords").in();
+    public static final Choice<Top> TOP = row("top", Range.oneOf(Top.class), MANNERS, "what the highest notes of its chords do").usually(Top.NEAREST).in();
+    public static final Choice<Under> UNDER = row("under", Range.oneOf(Under.class), MANNERS, "what lies under a melody").usually(Under.ALONE).in();
+    public static final Choice<Shapes> SHAPES = row("shapes", Range.oneOf(Shapes.class), MANNERS, "which chords it strikes").usually(Shapes.EACH).in();
     public static final Choice<Long> CHORUS = row("chorus", Range.seed(), RIGHT, "of an improvised chorus").usually(1L).in();
+    public static final Choice<Manner> MANNER = row("manner", Range.oneOf(Manner.class), MANNERS, "what an improvised chorus is made of").usually(Manner.MIXED).in();
     public static final Choice<Long> FILLS = row("fills", Range.seed(), RIGHT, "of what is played where the melody rests; open leaves its rests").in();
     public static final Choice<List<Integer>> PLAIN = row("plain", Range.wholes("a list of bars' numbers, at most " + MOST_BARS, 0, MOST_BARS, 0, Integer.MAX_VALUE), RIGHT, "bars whose rests stay rests").usually(List.of()).in();
     public static final Choice<Boolean> UNISON = row("unison", Range.yesNo(), RIGHT, "whether both hands go up the chord together before a section").usually(false).in();

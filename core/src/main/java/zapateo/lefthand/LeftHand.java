@@ -239,6 +239,12 @@ public final class LeftHand implements Placed.Player {
         int chroma = Math.floorMod(bass.midi(), Pitch.OCTAVE);
         boolean passes = Naming.tone(chroma, cut.chord()).isEmpty() && !Naming.inKey(chroma, key);
         int minor = bass.midi() + MINOR_TENTH;
+        // Over a suspended chord the fourth, or the second, stands in the third's place.
+        Optional<Pitch> suspended = chroma != cut.chord().root().chroma() || cut.chord().quality().tone(3).isPresent() ? Optional.empty()
+                : cut.chord().quality().tone(4).or(() -> cut.chord().quality().tone(2)).map(tone -> Pitch.onKey(bass.midi() + Pitch.OCTAVE + tone.semitones() % Pitch.OCTAVE, cut.chord().tone(tone).simple()));
+        if (suspended.isPresent()) {
+            return PartNote.of(suspended.get(), String.valueOf(TENTH));
+        }
         int tenth = passes ? minor : IntStream.of(minor, minor + 1).filter(each -> Naming.tone(Math.floorMod(each, Pitch.OCTAVE), cut.chord()).isPresent()).findFirst()
                 .orElseGet(() -> IntStream.of(minor, minor + 1).filter(each -> Naming.inKey(Math.floorMod(each, Pitch.OCTAVE), key)).findFirst().orElse(minor));
         return PartNote.of(Pitch.onKey(tenth, Naming.of(Math.floorMod(tenth, Pitch.OCTAVE), cut.chord(), cut.chord(), key, bass.pitchClass(), 0)), String.valueOf(TENTH));

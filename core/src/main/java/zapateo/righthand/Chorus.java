@@ -39,10 +39,10 @@ public final class Chorus {
         /** The key's blues scale. */
         BLUES,
         /** The tones of each chord alone. */
-        CHORD_TONES;
+        CHORDAL;
 
         public String id() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 

@@ -59,7 +59,7 @@ public final class Improvising {
             List<Note> own = over.notes().stream().filter(note -> note.kind() == Kind.GUIDE || note.kind() == Kind.CHORD).toList();
             return end ? own : switch (manner) {
                 case MIXED -> over.notes();
-                case CHORD_TONES -> own;
+                case CHORDAL -> own;
                 case PENTATONIC -> named(key.pentatonic(), over);
                 case BLUES -> named(blues(key), over);
             };

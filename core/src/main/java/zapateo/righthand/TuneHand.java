@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
@@ -32,6 +33,7 @@ public final class TuneHand {
     /** What is closer under the melody than this hides it. */
     private static final int CLEAR_OF_TUNE = 3;
     private static final int TENTH = 16;
+    private static final int PHRASE = 4;
 
     private final Song song;
     private final Hand hand;
@@ -51,7 +53,27 @@ public final class TuneHand {
      */
     public static List<Stroke> of(Song song, List<Stroke> melody, List<Stroke> left, Hand hand, RightChoices.Under under) {
         TuneHand tune = new TuneHand(song, left, hand, under);
-        return melody.stream().map(tune::filled).toList();
+        return tune.alike(melody.stream().map(tune::filled).toList());
+    }
+
+    /** One texture to a phrase of four bars: on its strong beats no stroke has over one tone more than the thinnest; octaves are there for all of it or not at all. */
+    private List<Stroke> alike(List<Stroke> filled) {
+        if (under == RightChoices.Under.ALONE) {
+            return filled;
+        }
+        Map<Integer, Integer> thinnest = filled.stream().filter(this::isStrong).collect(Collectors.toMap(stroke -> stroke.bar() / PHRASE, stroke -> stroke.notes().size(), Math::min));
+        return filled.stream().map(stroke -> {
+            int least = thinnest.getOrDefault(stroke.bar() / PHRASE, stroke.notes().size());
+            int top = stroke.highest().midi();
+            List<PartNote> kept = under == RightChoices.Under.OCTAVES && least < 2 ? stroke.notes().stream().filter(note -> top - note.pitch().midi() < Pitch.OCTAVE).toList() : stroke.notes();
+            List<PartNote> thinned = kept.size() <= least + 1 ? kept : under == RightChoices.Under.OCTAVES ? List.of(kept.get(0), kept.get(kept.size() - 1)) : kept.subList(kept.size() - least - 1, kept.size());
+            return thinned.size() == stroke.notes().size() ? stroke : thinned.size() == 1 ? stroke.playing(thinned).as(stroke.nature().from(Origin.TUNE)) : stroke.playing(thinned);
+        }).toList();
+    }
+
+    private boolean isStrong(Stroke stroke) {
+        Bar bar = song.bars().get(stroke.bar());
+        return (stroke.written().tick() - bar.tick()) % (2 * bar.meter().beatTicks()) == 0;
     }
 
     /** The melody's single notes, whatever the left hand does. */
@@ -93,8 +115,8 @@ public final class TuneHand {
     private List<PartNote> below(Pitch melody, ChordSymbol chord, Key key) {
         List<PartNote> tones = tones(melody, chord);
         return switch (under) {
-            // The whole chord hangs under what is its third (EXAMPLES 25); the others stand alone.
-            case THIRD -> isThird(chord, melody) ? tones.stream().filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE).toList() : List.of();
+            // The chord hangs under what is its third (EXAMPLES 25); the others have one tone, so that the texture stays.
+            case THIRD -> tones.stream().filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE).limit(isThird(chord, melody) ? 2 : 1).toList();
             case ALONE -> List.of();
             case CLOSE -> tones.stream().limit(2).toList();
             case BLOCK -> tones.stream().limit(3).toList();
@@ -125,14 +147,15 @@ public final class TuneHand {
 
     /** So many steps of the key lower; as many as {@code otherwise} where only that is a tone of the chord. */
     private static PartNote below(Pitch melody, ChordSymbol chord, Key key, int steps, int otherwise) {
-        PartNote parallel = stepsBelow(melody, key, steps);
-        PartNote other = stepsBelow(melody, key, otherwise);
+        PartNote parallel = stepsBelow(melody, chord, key, steps);
+        PartNote other = stepsBelow(melody, chord, key, otherwise);
         return !isTone(parallel, chord) && isTone(other, chord) ? other : parallel;
     }
 
-    private static PartNote stepsBelow(Pitch melody, Key key, int steps) {
+    private static PartNote stepsBelow(Pitch melody, ChordSymbol chord, Key key, int steps) {
         Letter letter = melody.pitchClass().letter().plus(-steps);
-        PitchClass name = PitchClass.of(letter, key.alterationOf(letter));
+        // The chord's own inflection goes before the key's: F sharp over D7 whatever the key.
+        PitchClass name = chord.tones().stream().map(PitchClass::simple).filter(tone -> tone.letter() == letter).findFirst().orElseGet(() -> PitchClass.of(letter, key.alterationOf(letter)));
         int down = Math.floorMod(melody.pitchClass().chroma() - name.chroma(), Pitch.OCTAVE);
         return PartNote.of(Pitch.onKey(melody.midi() - down, name), "parallel");
     }
