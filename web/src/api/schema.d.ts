@@ -1291,6 +1291,8 @@ export interface components {
             };
             /** @description of the gentle unevenness for listening; expected a whole number */
             seed?: number;
+            /** @description what is kept of liveliness, by the bars' numbers; plain leaves a bar as it is; expected what a lively player does in a bar, as walk-up@8, or plain@8; where it is absent [] */
+            spices?: string[];
             /** @description the long eighth to the short one; expected 1 to 4 */
             swingRatio?: number;
             /**
@@ -1753,6 +1755,8 @@ export interface components {
             /** @description absent where the figure has its own way */
             leadIn?: string;
             register: string;
+            /** @description absent where the bar is played as it goes */
+            spice?: components["schemas"]["SpiceView"];
             voicing: string;
         };
         ImportView: {
@@ -1919,6 +1923,11 @@ export interface components {
         MannerRequest: {
             /** @description the rhythm of its chords; expected the id of a right-hand figure */
             figure?: string;
+            /**
+             * @description what an improvised chorus is made of; expected mixed, pentatonic, blues or chordal; where it is absent mixed
+             * @enum {string}
+             */
+            manner?: "mixed" | "pentatonic" | "blues" | "chordal";
             /**
              * @description which chords it strikes; expected each, held or turn; where it is absent each
              * @enum {string}
@@ -2471,6 +2480,11 @@ export interface components {
             /** @description of what is played where the melody rests; open leaves its rests; expected a whole number */
             fills?: number;
             licks?: components["schemas"]["LickRequest"][];
+            /**
+             * @description what an improvised chorus is made of; expected mixed, pentatonic, blues or chordal; where it is absent mixed
+             * @enum {string}
+             */
+            manner?: "mixed" | "pentatonic" | "blues" | "chordal";
             /** @description bars whose rests stay rests; expected a list of bars' numbers, at most 2000; where it is absent [] */
             plain?: number[];
             sections?: {
@@ -2657,6 +2671,11 @@ export interface components {
             updatedAt: string;
             /** Format: int32 */
             version: number;
+        };
+        SpiceView: {
+            id: string;
+            name: string;
+            use: string;
         };
         SpotView: {
             asks: string;

@@ -66,14 +66,18 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
     parked.asTheyAre = [...(parked.asTheyAre ?? []), ...gone];
   });
   // What was waved off in a bar that is gone is gone with it.
-  const wavedOff = choices.wavedOff?.flatMap((each) => {
-    const [row = "", bar = ""] = each.split("@");
-    return place(Number(bar)).map((now) => `${row}@${now.bar}`);
-  });
+  const atBars = (all: string[] | undefined) =>
+    all?.flatMap((each) => {
+      const [said = "", bar = ""] = each.split("@");
+      return place(Number(bar)).map((now) => `${said}@${now.bar}`);
+    });
+  const wavedOff = atBars(choices.wavedOff);
+  const spices = atBars(choices.spices);
   return given({
     ...choices,
     overrides,
     wavedOff,
+    spices,
     locks,
     fingers,
     colours,

@@ -1,4 +1,5 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import type { ReactNode } from "react";
 import type { Choices as Chosen, Figure, Options, Suggested, ThereIs } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { plain } from "../../ui/words";
@@ -43,6 +44,7 @@ export function Choices({
   suggested,
   onChoose,
   onSong,
+  lively,
 }: {
   figure: Figure | undefined;
   choices: Chosen;
@@ -57,6 +59,8 @@ export function Choices({
   suggested: Suggested | undefined;
   onChoose: (options: Options) => void;
   onSong: (choices: Partial<Chosen>) => void;
+  /** What is played otherwise, shown where liveliness is chosen. */
+  lively?: ReactNode;
 }) {
   if (!figure) return null;
   const usual = figure.voicings[0];
@@ -128,13 +132,10 @@ export function Choices({
         label="Liveliness"
         value={options.variations === false ? "none" : (options.liveliness ?? "none")}
         options={LIVELINESS}
-        reason={
-          figure.variations.length === 0
-            ? "This figure has one bar and keeps to it."
-            : "How often a bar differs: a fill into a section, a turn every fourth and eighth bar."
-        }
+        reason="How often a bar differs: a walk into a section, a break before it comes back, an early chord, a thinner second verse. The pattern carries the song."
         onChange={(value) => onChoose({ liveliness: value as Options["liveliness"], variations: undefined })}
       />
+      {(options.liveliness ?? "none") !== "none" && lively}
       <div>
         <Tick label="with a bass player" checked={options.withBassPlayer ?? false} onChange={(on) => onChoose({ withBassPlayer: on })} />
         <Tick label="keep the top line still" checked={options.keepTop ?? false} onChange={(on) => onChoose({ keepTop: on })} />

@@ -14,6 +14,7 @@ import { Fitting } from "./Fitting";
 import { songMeter } from "./figureDraft";
 import { fingerAt, withFinger } from "./fingers";
 import { HowHard } from "./HowHard";
+import { Lively } from "./Lively";
 import { lockAt, withLock, withTopLine } from "./locks";
 import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
@@ -261,6 +262,7 @@ export function LeftHand() {
                   swingRatio={arrangement.swingRatio}
                   thereIs={thereIs.data}
                   suggested={suggested.data}
+                  lively={<Lively bars={arrangement.bars} selection={selection} choices={choices} onChange={change} />}
                   onChoose={(more) => change(choose(choices, scope, more))}
                   onSong={(more) =>
                     change(Object.fromEntries(Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined)) as Chosen)

@@ -77,3 +77,11 @@ export function scopeName(scope: Scope): string {
   const beats = scope.beats ? `, ${scope.beats.includes("-") ? `beats ${scope.beats.replace("-", "–")}` : `beat ${scope.beats}`}` : "";
   return `${bars}${beats}${scope.pass ? `, time ${scope.pass}` : ""}`;
 }
+
+/** The choices with what is kept of liveliness in a bar: a spice's id, plain, or nothing of one's own. */
+export function spiced(choices: Choices, bar: number, spice: string | undefined): Choices {
+  const { spices, ...rest } = choices;
+  const others = (spices ?? []).filter((each) => !each.endsWith(`@${bar}`));
+  const next = spice ? [...others, `${spice}@${bar}`] : others;
+  return next.length > 0 ? { ...rest, spices: next } : rest;
+}

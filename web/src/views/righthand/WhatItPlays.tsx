@@ -22,7 +22,7 @@ const UNDER: { id: NonNullable<RightHand["under"]>; name: string; says: string }
   { id: "sixths", name: "Sixths", says: "A sixth below every note." },
   { id: "octaves", name: "Octaves", says: "The octave below, with a chord tone inside." },
   { id: "block", name: "Block", says: "Three chord tones under every note of the tune." },
-  { id: "third", name: "Third on top", says: "The whole chord under a note that is its third; the others alone." },
+  { id: "third", name: "Third on top", says: "The chord under a note that is its third; one tone under the others." },
 ];
 
 const SHAPES: { id: NonNullable<RightHand["shapes"]>; name: string; says: string }[] = [
@@ -35,6 +35,13 @@ const TOPS: { id: NonNullable<RightHand["top"]>; name: string }[] = [
   { id: "nearest", name: "nearest" },
   { id: "smooth", name: "still" },
   { id: "third", name: "third on top" },
+];
+
+const MANNERS: { id: NonNullable<RightHand["manner"]>; name: string; says: string }[] = [
+  { id: "mixed", name: "chord and scale", says: "The chord's tones and its scale." },
+  { id: "pentatonic", name: "five notes", says: "The five notes of the key that are safe over all of it." },
+  { id: "blues", name: "blues", says: "The key's blues scale." },
+  { id: "chordal", name: "chord tones", says: "The tones of each chord alone." },
 ];
 
 /** What the right hand does: rests, chords in a rhythm of their own, the melody with what lies under it. */
@@ -122,6 +129,23 @@ export function WhatItPlays({
             ? "The chart has no tune yet. Type one under a row of bars in the chart, as Melody: | E2 F G B4 |, play it in, or import it."
             : style?.says}
         </p>
+        {manner.style === "improvise" && (
+          <fieldset className="flex flex-wrap gap-x-4">
+            <legend className="text-quiet">made of</legend>
+            {MANNERS.map((each) => (
+              <button
+                key={each.id}
+                type="button"
+                title={each.says}
+                aria-pressed={(manner.manner ?? "mixed") === each.id}
+                onClick={() => choose({ manner: each.id })}
+                className={`min-h-9 border-b-2 ${(manner.manner ?? "mixed") === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+              >
+                {each.name}
+              </button>
+            ))}
+          </fieldset>
+        )}
         {manner.style === "improvise" && (
           <p className="flex items-baseline gap-3">
             <span className="text-quiet">chorus {right.chorus ?? 1}</span>

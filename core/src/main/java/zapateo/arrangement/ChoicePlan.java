@@ -12,10 +12,12 @@ import java.util.TreeSet;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.Ending;
 import zapateo.lefthand.LeadIn;
+import zapateo.lefthand.LeftHand;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Plan;
 import zapateo.hand.Pianist;
+import zapateo.lefthand.Spice;
 import zapateo.lefthand.Voicing;
 import zapateo.lefthand.Weights;
 import zapateo.part.Reason;
@@ -93,7 +95,8 @@ final class ChoicePlan implements Plan {
 
     /** What holds at the beginning of each bar as played, and what of it is heard. */
     List<Holding> holding() {
-        return song.bars().stream().map(bar -> new Holding(chosen(bar, 0), at(bar, 0))).toList();
+        Map<Integer, Spice> spices = LeftHand.spices(song, this);
+        return song.bars().stream().map(bar -> new Holding(chosen(bar, 0), at(bar, 0), Optional.ofNullable(spices.get(bar.index())))).toList();
     }
 
     private Options chosen(Bar bar, int tick) {

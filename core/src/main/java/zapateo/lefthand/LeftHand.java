@@ -77,6 +77,11 @@ public final class LeftHand implements Placed.Player {
         return new LeftHand(song, plan, pianist, cuts, planned).placed(planned, Map.of(), List.of());
     }
 
+    /** What a lively player does otherwise, by the bar's index. */
+    public static Map<Integer, Spice> spices(Song song, Plan plan) {
+        return Spices.of(song, Cut.of(song, plan), plan).byBar();
+    }
+
     @Override
     public List<Cut> cuts() {
         return cuts;

@@ -27,6 +27,7 @@ import zapateo.harmony.Degree;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.LeftHandChoices;
+import zapateo.lefthand.Spice;
 import zapateo.part.Mending;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
@@ -126,16 +127,25 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param voicing  id of the voicing that is heard where the figure has one to choose
      * @param bassLine id of the bass line in place of the figure's own basses
      * @param leadIn   id of the lead-in
+     * @param spice    what a lively player does otherwise in the bar
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record HoldingView(@Schema(description = BEFORE) OptionsRequest chosen, String figure, String voicing, String register, @Schema(description = "absent where the figure's own basses are heard") String bassLine,
-                              @Schema(description = "absent where the figure has its own way") String leadIn, String feel) {
+                              @Schema(description = "absent where the figure has its own way") String leadIn, String feel, @Schema(description = "absent where the bar is played as it goes") SpiceView spice) {
 
         private static HoldingView of(Holding holding, Optional<Holding> before, Feel feel) {
             LeftHandChoices heard = holding.heard();
             boolean same = before.filter(other -> other.chosen().equals(holding.chosen())).isPresent();
             return new HoldingView(same ? null : OptionsRequest.of(holding.chosen().with(Choice.FIGURE, holding.chosen().orUsual(Choice.FIGURE))), heard.figure().id(), heard.voicing().id(), heard.register().id(), heard.line().map(BassLine::id).orElse(null),
-                    heard.leadIn().map(LeadIn::id).orElse(null), feel.id());
+                    heard.leadIn().map(LeadIn::id).orElse(null), feel.id(), holding.spice().map(SpiceView::of).orElse(null));
+        }
+    }
+
+    /** @param name standard term; @param use what for, in a line */
+    public record SpiceView(String id, String name, String use) {
+
+        private static SpiceView of(Spice spice) {
+            return new SpiceView(spice.id(), spice.name(), spice.use());
         }
     }
 
