@@ -22,7 +22,7 @@ const UNDER: { id: NonNullable<RightHand["under"]>; name: string; says: string }
   { id: "sixths", name: "Sixths", says: "A sixth below every note." },
   { id: "octaves", name: "Octaves", says: "The octave below, with a chord tone inside." },
   { id: "block", name: "Block", says: "Three chord tones under every note of the tune." },
-  { id: "third", name: "Third on top", says: "The chord under a note that is its third; one tone under the others." },
+  { id: "third", name: "Third on top", says: "The whole chord under a note that is its third; the others alone." },
 ];
 
 const SHAPES: { id: NonNullable<RightHand["shapes"]>; name: string; says: string }[] = [

@@ -11,7 +11,7 @@ import zapateo.hand.TooWide;
 import zapateo.lefthand.Ending;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Register;
-import zapateo.righthand.Chorus.Manner;
+import zapateo.righthand.RightChoices.Manner;
 import zapateo.righthand.RightChoices.Shapes;
 import zapateo.righthand.RightChoices.Style;
 import zapateo.righthand.RightChoices.Top;

@@ -67,7 +67,7 @@ final class RightRows {
             if (!stroke.nature().origin().isTune() || !strong) {
                 continue;
             }
-            if (before != null && before.bar() / 4 == stroke.bar() / 4 && Math.abs(before.notes().size() - stroke.notes().size()) >= 2) {
+            if (before != null && !byThirds(score, before, stroke) && before.bar() / 4 == stroke.bar() / 4 && Math.abs(before.notes().size() - stroke.notes().size()) >= 2) {
                 marks.add(stroke.bar(), List.of(at), Map.of("before", String.valueOf(before.notes().size()), "now", String.valueOf(stroke.notes().size())));
             }
             before = stroke;
@@ -98,6 +98,13 @@ final class RightRows {
             before = same && before.highest().midi() > stroke.highest().midi() && before.notes().size() > stroke.notes().size() ? before : stroke;
             placeBefore = at;
         }
+    }
+
+    /** A whole chord under its third, other notes alone: a way of its own (EXAMPLES 25). */
+    private static boolean byThirds(Score score, Stroke one, Stroke other) {
+        Stroke fuller = one.notes().size() > other.notes().size() ? one : other;
+        Stroke thinner = fuller == one ? other : one;
+        return thinner.notes().size() == 1 && isThird(score, fuller) && !isThird(score, thinner);
     }
 
     /** The third of its chord is on top: thirds that lie so on purpose leap as chords do. */

@@ -14,7 +14,9 @@ import zapateo.hand.Hand;
 import zapateo.hand.Jumps;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.LowIntervalLimits;
+import zapateo.part.Origin;
 import zapateo.part.Stroke;
+import zapateo.pitch.Pitch;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Meter;
@@ -141,10 +143,14 @@ final class StyleRows {
         }
     }
 
-    /** Roles, onsets and lengths of the left hand's bar. */
+    /** Roles, onsets and lengths of the left hand's bar; of a walking line its steps too, which are what it has of its own. */
     private static String shape(Score score, Bar bar) {
         return score.within(bar.tick(), bar.end()).stream().map(score.strokes()::get).filter(stroke -> stroke.hand() == Side.LEFT)
-                .map(stroke -> stroke.nature().roles() + "@" + (stroke.written().tick() - bar.tick()) + ":" + stroke.written().ticks()).collect(Collectors.joining(" "));
+                .map(stroke -> stroke.nature().roles() + (stroke.nature().origin() == Origin.WALK ? String.valueOf(Math.floorMod(stroke.lowest().midi() - chroma(score, bar), Pitch.OCTAVE)) : "") + "@" + (stroke.written().tick() - bar.tick()) + ":" + stroke.written().ticks()).collect(Collectors.joining(" "));
+    }
+
+    private static int chroma(Score score, Bar bar) {
+        return score.song().chordAt(bar.tick()).map(chord -> chord.root().chroma()).orElse(0);
     }
 
     /** M2: the same chord with the same neighbours in the same place of a repeated section is played otherwise, though no liveliness was asked for. */

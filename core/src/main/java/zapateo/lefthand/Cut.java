@@ -31,8 +31,8 @@ record Cut(int index, Bar bar, int tick, int ticks, ChordSymbol chord, LeftHandC
         return ticks == bar.ticks();
     }
 
-    Cut led(LeadIn leadIn) {
-        return new Cut(index, bar, tick, ticks, chord, choices.led(leadIn), begins, nth, early, place);
+    Cut as(LeftHandChoices others) {
+        return new Cut(index, bar, tick, ticks, chord, others, begins, nth, early, place);
     }
 
     /** Every chord of the song, cut where the choices change too; silences are left out. */

@@ -72,7 +72,7 @@ public final class LeftHand implements Placed.Player {
     public static Placed place(Song song, Plan plan, Pianist pianist) {
         List<Cut> plain = Cut.of(song, plan);
         Spices spices = Spices.of(song, plain, plan);
-        List<Cut> cuts = spices.byBar().isEmpty() ? plain : spices.led();
+        List<Cut> cuts = spices.isNone() ? plain : spices.led();
         List<Planned> planned = suspended(cuts, spices.on(Basses.of(cuts, Layout.of(cuts, plan.ending()))));
         return new LeftHand(song, plan, pianist, cuts, planned).placed(planned, Map.of(), List.of());
     }

@@ -33,6 +33,10 @@ public record LeftHandChoices(Figure figure, Voicing voicing, Register register,
         return new LeftHandChoices(figure, voicing, register, line, Optional.of(by), tenths, octaves, variations, liveliness, withBassPlayer, keepTop, pedal, fuller);
     }
 
+    LeftHandChoices unvaried() {
+        return new LeftHandChoices(figure, voicing, register, line, leadIn, tenths, octaves, false, Liveliness.NONE, withBassPlayer, keepTop, pedal, fuller);
+    }
+
     BassLine.Basses basses() {
         return line.map(BassLine::basses).orElse(BassLine.Basses.OWN);
     }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -31,14 +32,17 @@ final class Spices {
     private static final int PHRASE = 4;
     private static final int HUNDRED = 100;
     private static final int TUNE_RESTS = Ticks.PER_QUARTER * 3 / 2;
-    private static final Spices NONE = new Spices(List.of(), Map.of());
+    private static final Spices NONE = new Spices(List.of(), Map.of(), Set.of());
 
     private final List<Cut> cuts;
     private final Map<Integer, Spice> byBar;
+    /** Bars of which a person has said what they get, by index. */
+    private final Set<Integer> said;
 
-    private Spices(List<Cut> cuts, Map<Integer, Spice> byBar) {
+    private Spices(List<Cut> cuts, Map<Integer, Spice> byBar, Set<Integer> said) {
         this.cuts = cuts;
         this.byBar = byBar;
+        this.said = said;
     }
 
     static Spices of(Song song, List<Cut> cuts, Plan plan) {
@@ -48,16 +52,24 @@ final class Spices {
         Map<Integer, List<Cut>> cutsOf = cuts.stream().collect(Collectors.groupingBy(cut -> cut.bar().index()));
         Map<Integer, Set<Spice.Where>> places = places(song, cutsOf);
         Map<Integer, Spice> taken = new TreeMap<>();
+        Set<Integer> said = new HashSet<>();
         cutsOf.forEach((index, own) -> {
             LeftHandChoices choices = own.get(0).choices();
             Optional<String> wanted = plan.spice(own.get(0).bar());
-            if (choices.liveliness() == Liveliness.NONE || own.get(0).place().lastOfSong() || hasOwn(own)) {
+            if (wanted.isPresent()) {
+                said.add(index);
+            }
+            if (choices.liveliness() == Liveliness.NONE || own.get(0).place().lastOfSong() || wanted.isEmpty() && hasOwn(own)) {
                 return;
             }
             Spice.all().stream().filter(spice -> wanted.isPresent() ? wanted.get().equals(spice.id()) : places.get(index).stream().anyMatch(spice.where()::contains) && gives(own.get(0).bar(), plan.seed(), spice, choices.liveliness()))
                     .filter(spice -> spice.suits(choices.figure().family()) && can(spice, own, cuts)).findFirst().ifPresent(spice -> taken.put(index, spice));
         });
-        return new Spices(cuts, taken);
+        return new Spices(cuts, taken, said);
+    }
+
+    boolean isNone() {
+        return byBar.isEmpty() && said.isEmpty();
     }
 
     /** By the bar's index. */
@@ -133,7 +145,7 @@ final class Spices {
             case LEAD -> last.choices().leadIn().isEmpty() && Basses.hasPlace(last.choices()) && last.index() + 1 < cuts.size() && leads(last, cuts.get(last.index() + 1), spice.leadIn().orElseThrow());
             case STOP -> oneChord && !first.choices().figure().isHeld();
             case HOLD, THIN -> oneChord && !walks && !first.choices().figure().isHeld();
-            case WITH -> first.choices().hasBass() && !walks;
+            case WITH -> first.choices().hasBass();
             case EARLY -> first.index() > 0 && first.begins() && !first.early() && !walks && cuts.get(first.index() - 1).end() == first.tick() && cuts.get(first.index() - 1).ticks() > Ticks.PER_QUARTER;
         };
     }
@@ -142,11 +154,12 @@ final class Spices {
         return cut.end() == next.tick() && next.begins() && !next.early() && cut.chord().bass().chroma() != next.chord().bass().chroma() && !leadIn.between(cut.chord(), next.chord()).steps().isEmpty();
     }
 
-    /** The chords with what they are led into by. */
+    /** The chords with what they are led into by; where a person has said what a bar gets the figure varies nothing. */
     List<Cut> led() {
         List<Cut> led = new ArrayList<>(cuts);
+        led.replaceAll(cut -> said.contains(cut.bar().index()) ? cut.as(cut.choices().unvaried()) : cut);
         byBar.forEach((bar, spice) -> spice.leadIn().ifPresent(leadIn -> cuts.stream().filter(cut -> cut.bar().index() == bar).reduce((one, other) -> other)
-                .ifPresent(last -> led.set(last.index(), last.led(leadIn)))));
+                .ifPresent(last -> led.set(last.index(), last.as(led.get(last.index()).choices().led(leadIn))))));
         return led;
     }
 
@@ -174,8 +187,8 @@ final class Spices {
     private static void with(List<Planned> all, Bar bar, Spice spice) {
         Role role = spice.role().orElseThrow();
         all.stream().filter(stroke -> stroke.bar() == bar.index() && stroke.hand() == Side.LEFT).findFirst()
-                .filter(stroke -> stroke.roles().equals(List.of(Role.BASS)) && stroke.tick() == bar.tick())
-                .ifPresent(stroke -> all.set(all.indexOf(stroke), stroke.playing(List.of(Role.BASS, role), stroke.mark(), Origin.FULLER).spiced(spice.id())));
+                .filter(stroke -> stroke.tick() == bar.tick() && stroke.roles().size() <= 2 && !stroke.roles().contains(role) && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(Role.WALK)))
+                .ifPresent(stroke -> all.set(all.indexOf(stroke), stroke.playing(List.of(stroke.roles().get(0), role), stroke.mark(), Origin.FULLER).spiced(spice.id())));
     }
 
     private static void stop(List<Planned> all, Bar bar, Spice spice) {
@@ -186,7 +199,9 @@ final class Spices {
 
     private static void hold(List<Planned> all, Bar bar, Spice spice) {
         int half = bar.tick() + Math.max(bar.meter().beatTicks(), bar.ticks() / bar.meter().beatTicks() / 2 * bar.meter().beatTicks());
-        List<Planned> kept = all.stream().filter(stroke -> stroke.bar() == bar.index() && stroke.hand() == Side.LEFT && stroke.tick() < half && stroke.mark() == Mark.TOE).toList();
+        List<Planned> first = all.stream().filter(stroke -> stroke.bar() == bar.index() && stroke.hand() == Side.LEFT && stroke.tick() < half && stroke.tick() >= bar.tick()).toList();
+        List<Planned> above = first.stream().filter(stroke -> stroke.mark() == Mark.TOE).toList();
+        List<Planned> kept = above.isEmpty() ? first : above;
         boolean later = all.stream().anyMatch(stroke -> stroke.bar() == bar.index() && stroke.tick() >= bar.end());
         if (kept.isEmpty() || later) {
             return;

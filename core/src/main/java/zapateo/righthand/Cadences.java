@@ -7,7 +7,7 @@ import zapateo.pitch.Pitch;
 import zapateo.song.Section;
 import zapateo.song.Song;
 
-/** Where the last dominant of a section and the chord it goes to begin, and the song's last chord. */
+/** Where the dominant at a section's end and the chord it goes to begin, and the song's last chord where that is at home. */
 final class Cadences {
 
     private static final int FIFTH = 7;
@@ -29,14 +29,14 @@ final class Cadences {
             List<Song.Placed> own = all.subList(from, to);
             from = to;
             for (int i = own.size() - 1; i > 0; i--) {
-                if (isDominant(own.get(i - 1), own.get(i))) {
+                if (own.get(i).bar().index() >= section.bars().get(section.bars().size() - 1).index() - 1 && isDominant(own.get(i - 1), own.get(i))) {
                     ticks.add(own.get(i - 1).tick());
                     ticks.add(own.get(i).tick());
                     break;
                 }
             }
         }
-        all.stream().reduce((one, other) -> other).ifPresent(last -> ticks.add(last.tick()));
+        all.stream().reduce((one, other) -> other).filter(last -> last.chord().orElseThrow().root().chroma() == song.key().tonic().chroma()).ifPresent(last -> ticks.add(last.tick()));
         return ticks;
     }
 

@@ -3,7 +3,6 @@ package zapateo.righthand;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.SplittableRandom;
@@ -30,27 +29,11 @@ import zapateo.song.Song;
  */
 public final class Chorus {
 
-    /** What it is made of. */
-    public enum Manner {
-        /** The chord's tones and its scale. */
-        MIXED,
-        /** The five notes of the key that are safe over all of it. */
-        PENTATONIC,
-        /** The key's blues scale. */
-        BLUES,
-        /** The tones of each chord alone. */
-        CHORDAL;
-
-        public String id() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
-
     private static final int LOWEST = Pitch.parse("C4").midi();
-    private static final int HIGHEST = Pitch.parse("D6").midi();
-    private static final double LOW_HOME = Pitch.parse("F4").midi();
+    private static final int HIGHEST = Pitch.parse("C6").midi();
+    private static final double LOW_HOME = Pitch.parse("E4").midi();
     /** How far the line rises from there to its high point, and where in eight bars that is. */
-    private static final double RISE = 13;
+    private static final double RISE = 17;
     private static final double PEAK = 0.65;
     private static final int ARCH = 8;
     private static final int UNIT = 2;
@@ -81,7 +64,7 @@ public final class Chorus {
         }
     }
 
-    private Chorus(Song song, long seed, Manner manner) {
+    private Chorus(Song song, long seed, RightChoices.Manner manner) {
         this.song = song;
         this.random = new SplittableRandom(seed);
         this.scope = Improvising.Scope.of(manner);
@@ -89,10 +72,10 @@ public final class Chorus {
 
     /** The same seed gives the same chorus. */
     public static List<Stroke> of(Song song, long seed) {
-        return of(song, seed, Manner.MIXED);
+        return of(song, seed, RightChoices.Manner.MIXED);
     }
 
-    public static List<Stroke> of(Song song, long seed, Manner manner) {
+    public static List<Stroke> of(Song song, long seed, RightChoices.Manner manner) {
         return new Chorus(song, seed, manner).play();
     }
 
@@ -116,15 +99,20 @@ public final class Chorus {
     }
 
     private static final List<CostTerm<Step>> COSTS = List.of(
-            CostTerm.own("aim-on-a-change", 5, step -> step.at().change() && step.kind() != Improvising.Kind.GUIDE ? step.kind() == Improvising.Kind.CHORD ? 0.4 : 1 : 0),
+            CostTerm.own("aim-on-a-change", 7, step -> step.at().change() && step.kind() != Improvising.Kind.GUIDE ? step.kind() == Improvising.Kind.CHORD ? 0.4 : 1 : 0),
             CostTerm.own("strange-on-the-beat", 1.5, step -> onBeat(step.at()) && (step.kind() == Improvising.Kind.SCALE || step.kind() == Improvising.Kind.AVOID) ? 1 : 0),
             CostTerm.own("held-too-long", 30, step -> step.kind() == Improvising.Kind.AVOID && step.at().ticks() >= step.at().bar().meter().beatTicks() ? 1 : 0),
-            CostTerm.own("off-the-arch", 0.3, step -> Math.abs(step.key() - step.at().height())),
+            CostTerm.own("off-the-arch", 0.36, step -> far(Math.abs(step.key() - step.at().height()))),
             CostTerm.own("lands", 40, step -> step.at().last() && !step.lands() ? 1 : 0),
             CostTerm.own("whim", 1, Step::whim),
             CostTerm.own("off-the-motif", 1, step -> step.before() == 0 ? 0 : shape(step.key() - step.before(), step.at().move())),
             CostTerm.own("leap", 1, step -> step.before() == 0 ? 0 : leap(Math.abs(step.key() - step.before()))),
             CostTerm.step("zigzag", 7, (from, to) -> from.before() != 0 && from.before() == to.key() && from.key() != to.key() ? 1 : 0));
+
+    /** A third beside the arch is as good as on it, a sixth is not. */
+    private static double far(double semitones) {
+        return semitones + 2 * Math.max(0, semitones - 4);
+    }
 
     private static boolean onBeat(Onset onset) {
         return (onset.tick() - onset.bar().tick()) % onset.bar().meter().beatTicks() == 0;

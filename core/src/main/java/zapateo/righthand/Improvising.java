@@ -48,9 +48,9 @@ public final class Improvising {
     }
 
     /** Which of a chord's notes a manner of improvising takes. */
-    record Scope(Chorus.Manner manner) {
+    record Scope(RightChoices.Manner manner) {
 
-        static Scope of(Chorus.Manner manner) {
+        static Scope of(RightChoices.Manner manner) {
             return new Scope(manner);
         }
 

@@ -57,6 +57,18 @@ public record RightChoices(Figure figure, Top top, Shapes shapes) {
         }
     }
 
+    /** What an improvised chorus is made of. */
+    public enum Manner {
+        /** The chord's tones and its scale. */
+        MIXED,
+        /** The five notes of the key that are safe over all of it. */
+        PENTATONIC,
+        /** The key's blues scale. */
+        BLUES,
+        /** The tones of each chord alone. */
+        CHORDAL
+    }
+
     private static String id(Enum<?> value) {
         return value.name().toLowerCase(java.util.Locale.ROOT);
     }

@@ -58,7 +58,8 @@ public final class TuneHand {
 
     /** One texture to a phrase of four bars: on its strong beats no stroke has over one tone more than the thinnest; octaves are there for all of it or not at all. */
     private List<Stroke> alike(List<Stroke> filled) {
-        if (under == RightChoices.Under.ALONE) {
+        // A chord under thirds alone comes and goes: that is its way.
+        if (under == RightChoices.Under.ALONE || under == RightChoices.Under.THIRD) {
             return filled;
         }
         Map<Integer, Integer> thinnest = filled.stream().filter(this::isStrong).collect(Collectors.toMap(stroke -> stroke.bar() / PHRASE, stroke -> stroke.notes().size(), Math::min));
@@ -115,8 +116,8 @@ public final class TuneHand {
     private List<PartNote> below(Pitch melody, ChordSymbol chord, Key key) {
         List<PartNote> tones = tones(melody, chord);
         return switch (under) {
-            // The chord hangs under what is its third (EXAMPLES 25); the others have one tone, so that the texture stays.
-            case THIRD -> tones.stream().filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE).limit(isThird(chord, melody) ? 2 : 1).toList();
+            // The whole chord hangs under what is its third (EXAMPLES 25); the others stand alone.
+            case THIRD -> isThird(chord, melody) ? tones.stream().filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE).toList() : List.of();
             case ALONE -> List.of();
             case CLOSE -> tones.stream().limit(2).toList();
             case BLOCK -> tones.stream().limit(3).toList();

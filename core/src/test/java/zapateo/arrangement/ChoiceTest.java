@@ -67,7 +67,7 @@ class ChoiceTest {
             case WHOLE -> range.most() > 100 ? List.of(7L) : List.of((int) range.least(), (int) range.most());
             case NUMBER -> List.of(range.least(), range.most());
             case YES_NO -> List.of(true, false);
-            case TEXTS -> List.of(List.of("L6@5", "B1@12"), List.of());
+            case TEXTS -> List.of(choice == Choice.SPICES ? List.of("walk-up@8", "plain@12") : List.of("L6@5", "B1@12"), List.of());
             case WHOLES -> List.of(Collections.nCopies(Math.max(2, range.lengths().fewest()), 1), Collections.nCopies(range.lengths().fewest(), 0));
         };
     }
