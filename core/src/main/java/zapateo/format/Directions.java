@@ -7,6 +7,7 @@ import java.util.Map;
 import org.audiveris.proxymusic.AboveBelow;
 import org.audiveris.proxymusic.Direction;
 import org.audiveris.proxymusic.DirectionType;
+import org.audiveris.proxymusic.Dynamics;
 import org.audiveris.proxymusic.FormattedTextId;
 import org.audiveris.proxymusic.Metronome;
 import org.audiveris.proxymusic.ObjectFactory;
@@ -80,6 +81,22 @@ final class Directions {
             offset.setValue(BigDecimal.valueOf(tick));
             direction.setOffset(offset);
         }
+        return direction;
+    }
+
+    /** @param sign mp, mf or f */
+    static Direction dynamics(String sign) {
+        Direction direction = MAKE.createDirection();
+        direction.setPlacement(AboveBelow.BELOW);
+        DirectionType type = MAKE.createDirectionType();
+        Dynamics dynamics = MAKE.createDynamics();
+        dynamics.getPOrPpOrPpp().add(switch (sign) {
+            case "mp" -> MAKE.createDynamicsMp(MAKE.createEmpty());
+            case "f" -> MAKE.createDynamicsF(MAKE.createEmpty());
+            default -> MAKE.createDynamicsMf(MAKE.createEmpty());
+        });
+        type.getDynamics().add(dynamics);
+        direction.getDirectionType().add(type);
         return direction;
     }
 

@@ -43,6 +43,9 @@ import zapateo.song.Section;
 final class MeasureWriter {
 
     private static final int BARS_PER_SYSTEM = 4;
+    /** Velocities from which the left hand plays mezzo forte, and forte. */
+    private static final int MEZZO_FORTE = 62;
+    private static final int FORTE = 88;
 
     private final ObjectFactory make = new ObjectFactory();
     private final Written written;
@@ -99,6 +102,9 @@ final class MeasureWriter {
         if (headed) {
             writeHeading(content, bar);
         }
+        if (first && bars.get(from).number() <= 1 && strokes(Side.LEFT, bar.index()).size() > 0) {
+            content.add(Directions.dynamics(dynamics(bar)));
+        }
         for (Side hand : staves) {
             if (hand != staves.get(0)) {
                 content.add(backup(bar.ticks()));
@@ -124,22 +130,25 @@ final class MeasureWriter {
                 .map(Section::name).findFirst().ifPresent(name -> content.add(Directions.section(name)));
     }
 
-    /** On the small pages of the screen fingers stand once for keys that come again in the bar. */
-    private static IntPredicate fingered(List<StaffBar.Numbered> strokes) {
-        Set<Integer> shown = new HashSet<>();
-        Set<List<PartNote>> seen = new HashSet<>();
-        for (StaffBar.Numbered numbered : strokes) {
-            if (seen.add(numbered.stroke().notes().stream().map(note -> PartNote.of(note.pitch(), "").fingered(note.finger())).toList())) {
-                shown.add(numbered.number());
-            }
-        }
-        return shown::contains;
+    private List<StaffBar.Numbered> strokes(Side hand, int bar) {
+        return byHandAndBar.getOrDefault(hand, Map.of()).getOrDefault(bar, List.of());
+    }
+
+    private IntPredicate fingered(Side hand, Bar bar) {
+        boolean first = bar.index() == from;
+        return FingerMarks.of(bar, strokes(hand, bar.index()), first ? null : bars.get(bar.index() - 1), first ? List.of() : strokes(hand, bar.index() - 1));
+    }
+
+    /** How loud it begins: where the player has to know it. */
+    private String dynamics(Bar bar) {
+        double velocity = strokes(Side.LEFT, bar.index()).stream().flatMap(numbered -> numbered.stroke().notes().stream()).mapToInt(PartNote::velocity).average().orElse(MEZZO_FORTE);
+        return velocity < MEZZO_FORTE ? "mp" : velocity < FORTE ? "mf" : "f";
     }
 
     private void writeStaff(List<Object> content, Bar bar, Side hand) {
-        List<StaffBar.Numbered> strokes = byHandAndBar.getOrDefault(hand, Map.of()).getOrDefault(bar.index(), List.of());
+        List<StaffBar.Numbered> strokes = strokes(hand, bar.index());
         BigInteger staff = staves.size() > 1 ? BigInteger.valueOf(staves.indexOf(hand) + 1L) : null;
-        NoteWriter writer = new NoteWriter(bar.key(), staff, headed ? number -> true : fingered(strokes));
+        NoteWriter writer = new NoteWriter(bar.key(), staff, fingered(hand, bar));
         if (hand == staves.get(0)) {
             bar.chords().stream().filter(ChordSpan::isSaid).forEach(span -> content.add(harmony(span)));
         }
