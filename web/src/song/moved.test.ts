@@ -63,6 +63,7 @@ describe("what hangs on bars", () => {
       { from: 3, to: null },
     ];
     expect(movedChoices({ wavedOff: ["L2@1", "L5@2", "B1@3"] }, moves).wavedOff).toEqual(["L2@1", "L5@4"]);
+    expect(movedChoices({ spices: ["walk-up@1", "plain@2", "octave@3"] }, moves).spices).toEqual(["walk-up@1", "plain@4"]);
   });
 
   it("goes to every time its bar was played where repeats are written out, and to one where it held for one", () => {

@@ -1,9 +1,10 @@
 import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { Bar, Choices as Chosen, Figure, Suggested } from "../../api/client";
+import type { Arrangement, Bar, Choices as Chosen, Figure, Suggested } from "../../api/client";
 import { playing } from "../../sound/playing";
 import { Choices } from "./Choices";
 import { Figures } from "./Figures";
+import { Lively } from "./Lively";
 import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
 
@@ -310,5 +311,38 @@ describe("read over", () => {
     });
     await userEvent.click(screen.getByRole("button", { name: /Mend bar 5/ }));
     expect(locked.onChange).toHaveBeenCalledWith({ locks: [{ bar: 6, bass: "G2" }] });
+  });
+});
+
+describe("Lively", () => {
+  const bars = [
+    { number: 7, choices: {} },
+    { number: 8, choices: { spice: { id: "walk-up", name: "walk-up", use: "steps into the next section" } } },
+  ] as unknown as Arrangement["bars"];
+  const show = (choices: Chosen) => {
+    const onChange = vi.fn();
+    render(<Lively bars={bars} selection={[0, 1]} choices={choices} onChange={onChange} />);
+    return onChange;
+  };
+
+  it("says what is played otherwise, keeps it or leaves it plain at a press", async () => {
+    const onChange = show({ liveliness: "some" });
+    expect(screen.getByRole("listitem").textContent).toContain("Bar 8: walk-up. steps into the next section.");
+    await userEvent.click(screen.getByRole("button", { name: "keep it" }));
+    expect(onChange).toHaveBeenLastCalledWith({ liveliness: "some", spices: ["walk-up@8"] });
+    await userEvent.click(screen.getByRole("button", { name: "leave it plain" }));
+    expect(onChange).toHaveBeenLastCalledWith({ liveliness: "some", spices: ["plain@8"] });
+  });
+
+  it("lets go what was kept", async () => {
+    const onChange = show({ spices: ["walk-up@8", "plain@3"] });
+    await userEvent.click(screen.getByRole("button", { name: "let it go" }));
+    expect(onChange).toHaveBeenLastCalledWith({ spices: ["plain@3"] });
+  });
+
+  it("gives a plain bar back", async () => {
+    const onChange = show({ spices: ["plain@7"] });
+    await userEvent.click(screen.getByRole("button", { name: "let it be lively" }));
+    expect(onChange).toHaveBeenLastCalledWith({});
   });
 });

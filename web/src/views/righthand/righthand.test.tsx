@@ -100,6 +100,12 @@ describe("what the right hand plays", () => {
     await userEvent.click(screen.getByRole("checkbox", { name: /fills/ }));
     expect(onChange).toHaveBeenLastCalledWith({ style: "melody", fills: undefined, plain: [7] });
   });
+  it("makes a chorus of five notes", async () => {
+    const onChange = show({ style: "improvise" });
+    await userEvent.click(screen.getByRole("button", { name: "five notes" }));
+    expect(onChange).toHaveBeenCalledWith({ style: "improvise", manner: "pentatonic" });
+  });
+
   it("improvises another chorus, and the one before again", async () => {
     const onChange = show({ style: "improvise", chorus: 4 });
     await userEvent.click(screen.getByRole("button", { name: "another one" }));

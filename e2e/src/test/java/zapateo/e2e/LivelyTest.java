@@ -1,0 +1,56 @@
+package zapateo.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+
+/** A song, not a bar: what is played otherwise is told bar by bar, kept or left plain at a press; a chorus is made of what is chosen. */
+class LivelyTest {
+
+    private static final String CHART = "Title: Lively\nKey: C\nTempo: 100\n[Verse]\n| C | Am | F | G | C | Am | Dm | G7 |\n[Bridge]\n| F | F | C | C | D7 | D7 | G7 | G7 |\n[Verse]\n| C | Am | F | G | C | Am | G7 | C |";
+
+    @RegisterExtension
+    static final Stage STAGE = new Stage();
+
+    @AfterEach
+    void nothing_broke() {
+        STAGE.expectNothingBroke();
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
+    }
+
+    @Test
+    void what_is_played_otherwise_is_told_and_left_plain_at_a_press() {
+        String song = Stage.newSong(CHART, "three-three-two");
+        Page page = STAGE.atScore(song, "left-hand?bars=1-24");
+        button(page, "^Liveliness").click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Much")).click();
+        Locator otherwise = page.getByLabel("Played otherwise").getByRole(AriaRole.LISTITEM);
+        assertThat(otherwise.first()).containsText("Bar ");
+        String first = otherwise.first().textContent().replaceFirst(":.*", "");
+        otherwise.first().getByText("leave it plain").click();
+        assertThat(page.getByLabel("Played otherwise")).containsText(first + ": left plain.");
+        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("choices").path("spices").toString().contains("plain@" + first.replace("Bar ", "")));
+        page.getByText("let it be lively").click();
+        assertThat(page.getByText("let it be lively")).hasCount(0);
+        page.waitForCondition(() -> !Stage.server().get("/api/songs/" + song).json().path("choices").toString().contains("plain@"));
+    }
+
+    @Test
+    void a_chorus_of_five_notes_has_no_others() {
+        String song = Stage.newSong(CHART, "two-feel");
+        Page page = STAGE.atScore(song, "right-hand");
+        button(page, "^A chorus").or(button(page, "^Improvis")).first().click();
+        button(page, "^five notes$").click();
+        assertThat(button(page, "^five notes$")).hasAttribute("aria-pressed", "true");
+        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("choices").path("right").path("manner").asString().equals("pentatonic"));
+    }
+}
