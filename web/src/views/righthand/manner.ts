@@ -3,7 +3,7 @@ import type { RightHand } from "../../api/client";
 /** How the right hand plays: for the whole song, or in a section of its own. */
 export type Manner = NonNullable<RightHand["sections"]>[string];
 
-const NAMES = ["style", "figure", "top", "under", "shapes"] as const;
+const NAMES = ["style", "figure", "top", "under", "shapes", "manner"] as const;
 
 function mannerOf(right: RightHand): Manner {
   return Object.fromEntries(NAMES.flatMap((name) => (right[name] === undefined ? [] : [[name, right[name]]]))) as Manner;
