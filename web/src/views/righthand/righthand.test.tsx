@@ -104,7 +104,9 @@ describe("what the right hand plays", () => {
     const onChange = show({ style: "improvise" });
     await userEvent.click(screen.getByRole("button", { name: "five notes" }));
     expect(onChange).toHaveBeenCalledWith({ style: "improvise", manner: "pentatonic" });
-    cleanup();
+  });
+
+  it("shows what a chorus is made of", () => {
     show({ style: "improvise", manner: "blues" });
     expect(screen.getByRole("button", { name: "blues" }).getAttribute("aria-pressed")).toBe("true");
   });
