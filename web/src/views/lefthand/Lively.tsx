@@ -30,7 +30,7 @@ export function Lively({
           <li key={bar.number} className="border-line border-t py-1 leading-snug">
             <span className="font-semibold">Bar {bar.number}: </span>
             {bar.choices.spice?.name}
-            {kept ? ", kept" : ""}. <span className="text-quiet">{bar.choices.spice?.use}.</span>{" "}
+            {kept ? ", kept" : ""} – <span className="text-quiet">{bar.choices.spice?.use}.</span>{" "}
             <button type="button" className={PRESS} onClick={() => onChange(spiced(choices, bar.number, "plain"))}>
               leave it plain
             </button>{" "}
@@ -56,4 +56,4 @@ export function Lively({
   );
 }
 
-const PRESS = "min-h-8 text-accent underline underline-offset-4";
+const PRESS = "mr-3 min-h-8 text-accent underline underline-offset-4";

@@ -327,7 +327,7 @@ describe("Lively", () => {
 
   it("says what is played otherwise, keeps it or leaves it plain at a press", async () => {
     const onChange = show({ liveliness: "some" });
-    expect(screen.getByRole("listitem").textContent).toContain("Bar 8: walk-up. steps into the next section.");
+    expect(screen.getByRole("listitem").textContent).toContain("Bar 8: walk-up – steps into the next section.");
     await userEvent.click(screen.getByRole("button", { name: "keep it" }));
     expect(onChange).toHaveBeenLastCalledWith({ liveliness: "some", spices: ["walk-up@8"] });
     await userEvent.click(screen.getByRole("button", { name: "leave it plain" }));
