@@ -30,6 +30,8 @@ import zapateo.song.TuneNote;
 final class Spices {
 
     private static final int PHRASE = 4;
+    /** Bars that a held chord may have begun ago. */
+    private static final int LONGEST = 8;
     private static final int HUNDRED = 100;
     private static final int TUNE_RESTS = Ticks.PER_QUARTER * 3 / 2;
     private static final Spices NONE = new Spices(List.of(), Map.of(), Set.of());
@@ -158,8 +160,11 @@ final class Spices {
     List<Cut> led() {
         List<Cut> led = new ArrayList<>(cuts);
         led.replaceAll(cut -> said.contains(cut.bar().index()) ? cut.as(cut.choices().unvaried()) : cut);
-        byBar.forEach((bar, spice) -> spice.leadIn().ifPresent(leadIn -> cuts.stream().filter(cut -> cut.bar().index() == bar).reduce((one, other) -> other)
-                .ifPresent(last -> led.set(last.index(), last.as(led.get(last.index()).choices().led(leadIn))))));
+        for (Cut cut : cuts) {
+            boolean last = cut.index() + 1 == cuts.size() || cuts.get(cut.index() + 1).bar().index() != cut.bar().index();
+            Optional<LeadIn> leadIn = Optional.ofNullable(byBar.get(cut.bar().index())).flatMap(Spice::leadIn).filter(each -> last);
+            leadIn.ifPresent(each -> led.set(cut.index(), cut.as(led.get(cut.index()).choices().led(each))));
+        }
         return led;
     }
 
@@ -168,9 +173,15 @@ final class Spices {
         if (byBar.isEmpty()) {
             return planned;
         }
-        List<Planned> all = new ArrayList<>(planned);
+        TreeMap<Integer, List<Planned>> strokes = planned.stream().collect(Collectors.groupingBy(Planned::bar, TreeMap::new, Collectors.toCollection(ArrayList::new)));
+        Map<Integer, Bar> bars = new HashMap<>();
+        cuts.forEach(cut -> bars.putIfAbsent(cut.bar().index(), cut.bar()));
         byBar.forEach((index, spice) -> {
-            Bar bar = cuts.stream().filter(cut -> cut.bar().index() == index).findFirst().orElseThrow().bar();
+            Bar bar = bars.get(index);
+            // An early chord is struck in the bar before, over what may have begun some bars ago.
+            int from = spice.device() == Spice.Device.EARLY ? index - LONGEST : index;
+            List<Planned> all = new ArrayList<>();
+            strokes.subMap(from, true, index, true).values().forEach(all::addAll);
             switch (spice.device()) {
                 case LEAD -> all.replaceAll(stroke -> stroke.bar() == index && stroke.origin() == Origin.LEAD_IN ? stroke.spiced(spice.id()) : stroke);
                 case WITH -> with(all, bar, spice);
@@ -179,7 +190,11 @@ final class Spices {
                 case THIN -> thin(all, bar, spice);
                 case EARLY -> early(all, bar, spice);
             }
+            strokes.subMap(from, true, index, true).clear();
+            all.forEach(stroke -> strokes.computeIfAbsent(stroke.bar(), each -> new ArrayList<>()).add(stroke));
         });
+        List<Planned> all = new ArrayList<>(planned.size());
+        strokes.values().forEach(all::addAll);
         all.sort(Comparator.comparingInt(Planned::tick).thenComparing(Planned::hand));
         return all;
     }

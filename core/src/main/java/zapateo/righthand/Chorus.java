@@ -36,6 +36,8 @@ public final class Chorus {
     private static final double RISE = 17;
     private static final double PEAK = 0.65;
     private static final int ARCH = 8;
+    /** Nothing is looked for further from the arch: a line of thousands of notes is found in a moment. */
+    private static final int NEAR = 8;
     private static final int UNIT = 2;
     private static final int VELOCITY = 78;
     private static final int TOP_OF_PHRASE = 8;
@@ -138,7 +140,7 @@ public final class Chorus {
     private List<Step> candidates(Onset onset, List<Integer> before) {
         List<Step> steps = new ArrayList<>();
         List<Improvising.Note> notes = scope.notes(onset.over(), onset.bar().key(), onset.last());
-        for (int key = LOWEST; key <= HIGHEST; key++) {
+        for (int key = Math.max(LOWEST, (int) onset.height() - NEAR); key <= Math.min(HIGHEST, (int) onset.height() + NEAR); key++) {
             for (Improvising.Note note : notes) {
                 if (note.name().chroma() == Math.floorMod(key, Pitch.OCTAVE)) {
                     double whim = random.nextDouble();
