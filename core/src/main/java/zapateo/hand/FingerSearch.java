@@ -12,9 +12,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
-import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
-import zapateo.rhythm.Ticks;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
@@ -40,8 +38,6 @@ public final class FingerSearch {
     private static final double UNDER_INDEX = 6;
     /** The same keys again, by the same fingers. */
     private static final double ANEW = 6;
-    /** An eighth in which the hand may go anywhere. */
-    private static final int REST = Ticks.PER_QUARTER / 2;
     /** A line that one position holds has the little finger and the thumb on its ends, a wider one of the left hand the little finger on its bass. */
     private static final double OFF_POSITION = 3;
     private static final int NARROWEST_POSITION = 5;
@@ -50,7 +46,6 @@ public final class FingerSearch {
     private static final double CHORD_SPAN = 0.5;
     /** Keys this close are the same place of the hand. */
     private static final int NEAR = 4;
-    private static final double QUICK_MS = 500;
     private static final double WIDEST_LINE = FingerSpans.of(1, FingerSpans.FINGERS).maxPrac();
     private static final int LINE = (int) WIDEST_LINE;
     private static final int OF_THREE = FingerSpans.FINGERS * FingerSpans.FINGERS * FingerSpans.FINGERS;
@@ -77,19 +72,7 @@ public final class FingerSearch {
 
     /** @param milliseconds between the onsets of a stroke and the one before it, by its place in the part */
     public static Fingering of(List<Stroke> strokes, Side side, Hand hand, IntToDoubleFunction milliseconds, Fingering.Locks locks) {
-        List<Touch> touches = new ArrayList<>();
-        for (int i = 0; i < strokes.size(); i++) {
-            List<Integer> keys = new ArrayList<>();
-            for (int key : strokes.get(i).keys()) {
-                keys.add(key);
-            }
-            touches.add(Touch.of(keys, i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS, i > 0 && isSetAnew(strokes.get(i - 1), strokes.get(i), i + 1 < strokes.size() ? strokes.get(i + 1).mark() : Mark.HEEL)));
-        }
-        return new FingerSearch(side, hand).through(Touch.following(touches), locks);
-    }
-
-    private static boolean isSetAnew(Stroke before, Stroke stroke, Mark next) {
-        return stroke.mark() == Mark.HEEL && (before.mark() == Mark.TOE || next == Mark.TOE) || stroke.written().tick() - before.written().end() >= REST;
+        return new FingerSearch(side, hand).through(Touch.of(strokes, milliseconds), locks);
     }
 
     /** A line or chords by their keys alone, all of it quick. */

@@ -1,8 +1,13 @@
 package zapateo.hand;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntToDoubleFunction;
+import zapateo.part.Stroke;
+import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
+import zapateo.rhythm.Ticks;
 
 /**
  * The keys of one stroke as the fingering sees them.
@@ -16,6 +21,23 @@ import zapateo.rhythm.Side;
 record Touch(List<Integer> keys, boolean quick, boolean white, boolean fresh, boolean opens) {
 
     private static final int WIDEST_OPENING = 3;
+    private static final double QUICK_MS = 500;
+    /** In an eighth the hand may go anywhere. */
+    private static final int REST = Ticks.PER_EIGHTH;
+
+    /** Those of a part. */
+    static List<Touch> of(List<Stroke> strokes, IntToDoubleFunction milliseconds) {
+        List<Touch> touches = new ArrayList<>();
+        for (int i = 0; i < strokes.size(); i++) {
+            boolean fresh = i > 0 && isSetAnew(strokes.get(i - 1), strokes.get(i), i + 1 < strokes.size() ? strokes.get(i + 1).mark() : Mark.HEEL);
+            touches.add(of(Arrays.stream(strokes.get(i).keys()).boxed().toList(), i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS, fresh));
+        }
+        return following(touches);
+    }
+
+    private static boolean isSetAnew(Stroke before, Stroke stroke, Mark next) {
+        return stroke.mark() == Mark.HEEL && (before.mark() == Mark.TOE || next == Mark.TOE) || stroke.written().tick() - before.written().end() >= REST;
+    }
 
     static Touch of(List<Integer> keys, boolean quick, boolean fresh) {
         boolean white = true;
