@@ -1720,7 +1720,7 @@ export interface components {
             /** @enum {string} */
             pace: "bar" | "half" | "beat";
             /** @enum {string} */
-            style?: "usual" | "plain" | "colourful" | "sevenths";
+            style?: "usual" | "plain" | "colourful" | "sevenths" | "hymn";
         };
         HarmonisedView: {
             chart: string;
@@ -1944,10 +1944,10 @@ export interface components {
              */
             top?: "nearest" | "smooth" | "third";
             /**
-             * @description what lies under a melody; expected alone, close, open, thirds, sixths, octaves, block or third; where it is absent alone
+             * @description what lies under a melody; expected alone, close, open, thirds, sixths, octaves, block, third or parts; where it is absent alone
              * @enum {string}
              */
-            under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block" | "third";
+            under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block" | "third" | "parts";
         };
         MannerView: {
             bass: boolean;
@@ -2506,10 +2506,10 @@ export interface components {
              */
             top?: "nearest" | "smooth" | "third";
             /**
-             * @description what lies under a melody; expected alone, close, open, thirds, sixths, octaves, block or third; where it is absent alone
+             * @description what lies under a melody; expected alone, close, open, thirds, sixths, octaves, block, third or parts; where it is absent alone
              * @enum {string}
              */
-            under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block" | "third";
+            under?: "alone" | "close" | "open" | "thirds" | "sixths" | "octaves" | "block" | "third" | "parts";
             /** @description whether both hands go up the chord together before a section; expected true or false; where it is absent false */
             unison?: boolean;
         };

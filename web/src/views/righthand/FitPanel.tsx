@@ -22,6 +22,7 @@ export function FitPanel({
   selection,
   onBar,
   onHarmonise,
+  onHymn,
 }: {
   fit: Fit | undefined;
   bars: Bar[];
@@ -29,6 +30,8 @@ export function FitPanel({
   onBar: (index: number) => void;
   /** Puts first chords under the melody in place of those there are. */
   onHarmonise: (pace: "bar" | "half" | "beat", taste: Taste) => void;
+  /** The same with basses, and four voices to play it. */
+  onHymn: () => void;
 }) {
   const [taste, setTaste] = useState<Taste>("usual");
   if (!fit) return <p className="text-quiet">Listening …</p>;
@@ -98,6 +101,16 @@ export function FitPanel({
           </button>
         ))}
       </p>
+      <p className="leading-snug">
+        <button
+          type="button"
+          onClick={onHymn}
+          title="Chords by the beat with their basses, and three voices under the tune; undo brings back what was there"
+          className="min-h-8 text-accent underline underline-offset-4"
+        >
+          Write it as a hymn, in four parts
+        </button>
+      </p>
       <Choice slim label="Taste of the chords that are found" value={taste} options={TASTES} onChange={setTaste} />
       <h3 className="mt-1 font-semibold">The chosen bars, note by note</h3>
       <table className="w-full text-left">
@@ -123,12 +136,13 @@ export function FitPanel({
   );
 }
 
-export type Taste = "usual" | "plain" | "colourful" | "sevenths";
+export type Taste = "usual" | "plain" | "colourful" | "sevenths" | "hymn";
 const TASTES: { value: Taste; label: string }[] = [
   { value: "usual", label: "chords as usual" },
   { value: "plain", label: "of the key only" },
   { value: "colourful", label: "with borrowed chords" },
   { value: "sevenths", label: "with sevenths" },
+  { value: "hymn", label: "as in a hymn book" },
 ];
 const MOST_SHOWN = 48;
 const PACES = [

@@ -65,6 +65,13 @@ export function RightHand() {
       .edit(({ chart }) => take(api.POST("/api/right-hand/harmonise", { body: { chart, pace, style } })))
       .catch((error) => setTrouble(error instanceof Error ? error.message : String(error)));
   };
+  const hymn = () =>
+    desk
+      .edit(async ({ chart, choices }) => ({
+        ...(await take(api.POST("/api/right-hand/harmonise", { body: { chart, pace: "beat", style: "hymn" } }))),
+        choices: { ...choices, right: { ...choices.right, style: "melody", under: "parts" } },
+      }))
+      .catch((error) => setTrouble(error instanceof Error ? error.message : String(error)));
   const right: Right = desk.draft.choices.right ?? { style: "none" };
   const change = (next: Right) => desk.change({ choices: { ...desk.draft.choices, right: next } });
   const section = own && here.section ? here.section : null;
@@ -141,6 +148,7 @@ export function RightHand() {
             selection={selection}
             onBar={(index) => select(index, index)}
             onHarmonise={harmonise}
+            onHymn={hymn}
           />
         )}
         {panel === "tune" && (

@@ -22,6 +22,7 @@ const UNDER: { id: NonNullable<RightHand["under"]>; name: string; says: string }
   { id: "sixths", name: "Sixths", says: "A sixth below every note." },
   { id: "octaves", name: "Octaves", says: "The octave below, with a chord tone inside." },
   { id: "block", name: "Block", says: "Three chord tones under every note of the tune." },
+  { id: "parts", name: "Four parts", says: "Three voices under the tune as in a hymn book; the left hand has tenor and bass." },
   { id: "third", name: "Third on top", says: "The whole chord under a note that is its third; the others alone." },
 ];
 

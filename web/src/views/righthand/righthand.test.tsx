@@ -138,7 +138,10 @@ describe("the fit of the melody", () => {
       same: [{ bar: 0, name: "G4", times: 7 }],
     };
     const onHarmonise = vi.fn();
-    render(<FitPanel fit={fit} bars={bars} selection={[0, 1]} onBar={onBar} onHarmonise={onHarmonise} />);
+    const onHymn = vi.fn();
+    render(<FitPanel fit={fit} bars={bars} selection={[0, 1]} onBar={onBar} onHarmonise={onHarmonise} onHymn={onHymn} />);
+    await userEvent.click(screen.getByRole("button", { name: /hymn, in four parts/ }));
+    expect(onHymn).toHaveBeenCalledOnce();
     await userEvent.click(screen.getByRole("button", { name: "half a bar" }));
     expect(onHarmonise).toHaveBeenCalledWith("half", "usual");
     expect(screen.getByLabelText("Notes to look at").children).toHaveLength(2);
@@ -156,6 +159,7 @@ describe("the fit of the melody", () => {
         selection={[0, 1]}
         onBar={() => undefined}
         onHarmonise={() => undefined}
+        onHymn={() => undefined}
       />,
     );
     expect(screen.getByText(/no tune yet/)).toBeTruthy();

@@ -25,10 +25,12 @@ import zapateo.righthand.Chorus;
 import zapateo.righthand.Comping;
 import zapateo.righthand.Crossing;
 import zapateo.righthand.Fills;
+import zapateo.righthand.FourParts;
 import zapateo.righthand.GivesWay;
 import zapateo.righthand.Lick;
 import zapateo.righthand.Licks;
 import zapateo.righthand.MelodyOctave;
+import zapateo.righthand.RightChoices.Under;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.TuneHand;
 import zapateo.righthand.Unison;
@@ -50,7 +52,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             Realised left = placed.fitted();
             return new BothHands(left, left.strokes(), List.of());
         }
-        return new Meet(song, right, placed, pianist.rightOnKeys()).both();
+        return new Meet(song, right, placed, pianist).both();
     }
 
     /** One song's hands on the way to each other. */
@@ -60,16 +62,20 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         private final RightHand right;
         private final Placed placed;
         private final List<Stroke> left;
+        private final Pianist pianist;
         private final Hand hand;
         private final Set<Integer> asTheyAre;
         private final List<Reason> notices = new ArrayList<>();
+        /** What the left hand has of a hymn. */
+        private final List<GivenRun> parts = new ArrayList<>();
 
-        private Meet(Song song, RightHand right, Placed placed, Hand hand) {
+        private Meet(Song song, RightHand right, Placed placed, Pianist pianist) {
             this.song = song;
             this.right = right;
             this.placed = placed;
             this.left = of(placed.strokes(), Side.LEFT);
-            this.hand = hand;
+            this.pianist = pianist;
+            this.hand = pianist.rightOnKeys();
             this.asTheyAre = song.bars().stream().filter(bar -> right.orUsual(Choice.AS_THEY_ARE).contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
         }
 
@@ -78,10 +84,10 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             // Bars in which a figure has both hands stay as they are, save for a tune.
             Set<Integer> taken = own.stream().map(Stroke::bar).collect(Collectors.toSet());
             List<Stroke> played = new Licks(song, left, hand).put(bySection(), licks()).stream().filter(stroke -> stroke.nature().origin().isTune() || !taken.contains(stroke.bar())).toList();
-            List<GivenRun> runs = List.of();
+            List<GivenRun> runs = parts;
             if (right.orUsual(Choice.UNISON)) {
                 Unison unison = Unison.before(song, left, inTime(played, own));
-                runs = unison.left();
+                runs = GivenRun.over(parts, unison.left());
                 played = unison.right().stream().filter(stroke -> !stroke.nature().origin().isLaid()).toList();
             }
             Realised realised = placed.within(new Needs(ceilings(played), runs, asTheyAre)).fitted();
@@ -110,12 +116,12 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             Map<Options, Set<Integer>> bars = new LinkedHashMap<>();
             song.sections().forEach(section -> section.bars().forEach(bar -> bars.computeIfAbsent(right.in(section.name()), each -> new HashSet<>()).add(bar.index())));
             List<Stroke> all = new ArrayList<>();
-            bars.forEach((manner, own) -> played(manner).stream().filter(stroke -> own.contains(stroke.bar())).forEach(all::add));
+            bars.forEach((manner, own) -> played(manner, own).stream().filter(stroke -> own.contains(stroke.bar())).forEach(all::add));
             all.sort(Stroke.IN_TIME);
             return all;
         }
 
-        private List<Stroke> played(Options manner) {
+        private List<Stroke> played(Options manner, Set<Integer> bars) {
             return switch (manner.orUsual(Choice.STYLE)) {
                 case NONE -> List.of();
                 case IMPROVISE -> inItsOctave(Chorus.of(song, right.orUsual(Choice.CHORUS), manner.orUsual(Choice.MANNER)));
@@ -124,10 +130,19 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
                     if (!song.hasTune()) {
                         notices.add(Reason.of("no-tune", Map.of()));
                     }
-                    List<Stroke> tune = TuneHand.of(song, inItsOctave(TuneHand.alone(song)), left, hand, manner.orUsual(Choice.UNDER));
+                    List<Stroke> tune = manner.orUsual(Choice.UNDER) == Under.PARTS ? inParts(bars) : TuneHand.of(song, inItsOctave(TuneHand.alone(song)), left, hand, manner.orUsual(Choice.UNDER));
                     yield right.song().get(Choice.FILLS).map(seed -> inTime(tune, Fills.of(song, tune, left, hand, seed, right.orUsual(Choice.PLAIN)))).orElse(tune);
                 }
             };
+        }
+
+        private List<Stroke> inParts(Set<Integer> bars) {
+            FourParts written = FourParts.of(song, TuneHand.alone(song), bars, pianist);
+            parts.addAll(written.left());
+            if (written.octaves() != 0) {
+                notices.add(Reason.of("parts-octave", Map.of("way", written.octaves() > 0 ? "higher" : "lower")));
+            }
+            return written.right();
         }
 
         private List<Stroke> inItsOctave(List<Stroke> line) {

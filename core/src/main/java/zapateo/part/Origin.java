@@ -24,6 +24,8 @@ public enum Origin {
     TUNE("tune", Kind.SUNG),
     /** The melody with what is under it. */
     UNDER_TUNE("tune", Kind.SUNG),
+    /** A lower voice of a hymn. */
+    PARTS("parts", Kind.ADDED),
     /** A chord of the right hand over the left. */
     COMPING("comping", Kind.ADDED),
     /** An improvised line. */

@@ -50,7 +50,9 @@ public record RightChoices(Figure figure, Top top, Shapes shapes) {
 
     /** What lies under a note of the melody. */
     public enum Under {
-        ALONE, CLOSE, OPEN, THIRDS, SIXTHS, OCTAVES, BLOCK, THIRD;
+        ALONE, CLOSE, OPEN, THIRDS, SIXTHS, OCTAVES, BLOCK, THIRD,
+        /** Three voices under it, tenor and bass of them for the left hand. */
+        PARTS;
 
         public String id() {
             return RightChoices.id(this);

@@ -122,10 +122,10 @@ public class RightHandController {
                 over.notes().stream().map(note -> new ScaleNoteView(note.name().toString(), note.name().chroma(), note.kind().id())).toList())).toList());
     }
 
-    /** @param pace how often a chord may change: bar, half or beat; @param style a taste: usual, plain, colourful or sevenths; absent is usual */
+    /** @param pace how often a chord may change: bar, half or beat; @param style a taste: usual, plain, colourful, sevenths or hymn (basses too); absent is usual */
     public record HarmoniseRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
                                    @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"}) String pace,
-                                   @Schema(allowableValues = {"usual", "plain", "colourful", "sevenths"}) String style) {
+                                   @Schema(allowableValues = {"usual", "plain", "colourful", "sevenths", "hymn"}) String style) {
     }
 
     public record HarmonisedView(String chart) {
