@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import type { FingersShown } from "../score/fingers";
 import {
   type Arrangement,
   type ArrangeRequest,
@@ -226,13 +227,13 @@ export function useReadOver(asked: Asked, enabled: boolean) {
 }
 
 /** The bars {@code from} to {@code to}, by index, as MusicXML. */
-export function useScore(asked: Asked, from: number, to: number, enabled: boolean) {
+export function useScore(asked: Asked, from: number, to: number, fingers: FingersShown, enabled: boolean) {
   return useQuery<string, Refused>({
-    queryKey: ["score", asked, from, to],
+    queryKey: ["score", asked, from, to, fingers],
     queryFn: async () =>
       take(
         api.POST("/api/arrangements/score", {
-          params: { query: { bars: `${from}-${to}` } },
+          params: { query: { bars: `${from}-${to}`, fingers } },
           body: requestOf(asked),
           parseAs: "text",
         }) as unknown as Promise<{ data?: string; error?: unknown; response: Response }>,

@@ -3186,6 +3186,7 @@ export interface operations {
         parameters: {
             query?: {
                 bars?: string;
+                fingers?: string;
             };
             header?: never;
             path?: never;
@@ -4649,6 +4650,7 @@ export interface operations {
         parameters: {
             query?: {
                 parts?: string;
+                fingers?: string;
             };
             header?: never;
             path: {

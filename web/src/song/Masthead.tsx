@@ -1,6 +1,7 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
 import { Link, NavLink, useLocation } from "react-router";
 import { type ChartView, editChart } from "../api/client";
+import { useFingersShown } from "../score/fingers";
 import { Mark, PathMark } from "../ui/Mark";
 import { Scheme } from "../ui/Scheme";
 import { keyName } from "../ui/words";
@@ -47,6 +48,7 @@ export function Masthead({
 }) {
   const { search, pathname } = useLocation();
   const here = `${pathname}${search}`;
+  const fingers = useFingersShown();
   const at = Math.max(
     PATH.findIndex((step) => pathname.endsWith(`/${step.view}`)),
     0,
@@ -101,7 +103,7 @@ export function Masthead({
             {FILES.map((file) => (
               <MenuItem key={file.path}>
                 <a
-                  href={`/api/songs/${songId}/export/${file.path}`}
+                  href={`/api/songs/${songId}/export/${file.path}${file.path.startsWith("musicxml") ? `&fingers=${fingers}` : ""}`}
                   download
                   className="flex min-h-10 items-center px-4 data-focus:bg-wash"
                 >

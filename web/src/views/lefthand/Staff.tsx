@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { Bar } from "../../api/client";
 import { useScore } from "../../api/queries";
+import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
 import { Score } from "../../score/Score";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
@@ -38,13 +39,22 @@ export function Staff({
   const played = usePlaying(playedBar);
   const bar = played >= 0 ? played : selection[0];
   const [from, to] = pageOf(selection, bar);
-  const score = useScore(asked, from, to, Boolean(arrangement) && !arrangementError);
+  const fingers = useFingersShown();
+  const score = useScore(asked, from, to, fingers, Boolean(arrangement) && !arrangementError);
   if (!arrangement) return null;
   return (
     <>
       {!alone && (
         <div className="flex flex-wrap items-baseline justify-between gap-x-4">
           <h2 className="whitespace-nowrap text-lg">{heading(arrangement.bars, from, to)}</h2>
+          <button
+            type="button"
+            title="Few: where a pattern begins or changes. All, or none."
+            onClick={() => showFingers(SHOWN[(SHOWN.indexOf(fingers) + 1) % SHOWN.length] ?? "few")}
+            className="min-h-8 whitespace-nowrap text-quiet underline decoration-dotted underline-offset-4"
+          >
+            Fingers: {fingers}
+          </button>
           {beside}
         </div>
       )}

@@ -17,6 +17,7 @@ import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
+import zapateo.format.FingersShown;
 import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
 import zapateo.hand.Hand;
@@ -69,6 +70,6 @@ public class ArrangeBenchmark {
 
     @Benchmark
     public byte[] engraveEightBars() {
-        return MusicXmlWriter.page(arranger.arrange(song, Choices.figure(figure), Hand.USUAL), Hands.BOTH, 0, 7);
+        return MusicXmlWriter.page(arranger.arrange(song, Choices.figure(figure), Hand.USUAL), Hands.BOTH, FingersShown.FEW, 0, 7);
     }
 }

@@ -72,7 +72,7 @@ public final class Arranger {
         Timeline timeline = Timeline.of(song, feels.swing(), feels.straight());
         BothHands both = BothHands.of(song, choices.right(), LeftHand.place(song, plan, pianist), pianist);
         Realised realised = both.left();
-        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(both.strokes());
+        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(Balance.of(Shades.of(song).on(song, both.strokes())));
         List<Reason> notices = new ArrayList<>(plan.notices());
         coloured.parked().forEach(colour -> notices.add(Reason.of("colour-parked", Map.of("bar", String.valueOf(colour.bar()), "chords", String.join(" ", colour.over())))));
         notices.addAll(feels.notices(song));

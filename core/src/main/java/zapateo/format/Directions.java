@@ -15,6 +15,8 @@ import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.PerMinute;
 import org.audiveris.proxymusic.Sound;
 import org.audiveris.proxymusic.Swing;
+import org.audiveris.proxymusic.Wedge;
+import org.audiveris.proxymusic.WedgeType;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Tempo;
 
@@ -84,18 +86,33 @@ final class Directions {
         return direction;
     }
 
-    /** @param sign mp, mf or f */
+    /** @param sign one of p, mp, mf, f and ff */
     static Direction dynamics(String sign) {
-        Direction direction = MAKE.createDirection();
-        direction.setPlacement(AboveBelow.BELOW);
         DirectionType type = MAKE.createDirectionType();
         Dynamics dynamics = MAKE.createDynamics();
         dynamics.getPOrPpOrPpp().add(switch (sign) {
+            case "p" -> MAKE.createDynamicsP(MAKE.createEmpty());
             case "mp" -> MAKE.createDynamicsMp(MAKE.createEmpty());
             case "f" -> MAKE.createDynamicsF(MAKE.createEmpty());
+            case "ff" -> MAKE.createDynamicsFf(MAKE.createEmpty());
             default -> MAKE.createDynamicsMf(MAKE.createEmpty());
         });
         type.getDynamics().add(dynamics);
+        return below(type);
+    }
+
+    static Direction wedge(WedgeType which) {
+        DirectionType type = MAKE.createDirectionType();
+        Wedge wedge = MAKE.createWedge();
+        wedge.setType(which);
+        wedge.setNumber(1);
+        type.setWedge(wedge);
+        return below(type);
+    }
+
+    private static Direction below(DirectionType type) {
+        Direction direction = MAKE.createDirection();
+        direction.setPlacement(AboveBelow.BELOW);
         direction.getDirectionType().add(type);
         return direction;
     }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 import java.util.Optional;
 import org.audiveris.proxymusic.Attributes;
 import org.audiveris.proxymusic.Backup;
@@ -19,6 +20,7 @@ import org.audiveris.proxymusic.Barline;
 import org.audiveris.proxymusic.BeamValue;
 import org.audiveris.proxymusic.Clef;
 import org.audiveris.proxymusic.ClefSign;
+import org.audiveris.proxymusic.Direction;
 import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Harmony;
 import org.audiveris.proxymusic.ObjectFactory;
@@ -28,6 +30,7 @@ import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.YesNo;
+import zapateo.arrangement.Shades;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Swing;
 import zapateo.part.PartNote;
@@ -43,12 +46,10 @@ import zapateo.song.Section;
 final class MeasureWriter {
 
     private static final int BARS_PER_SYSTEM = 4;
-    /** Velocities from which the left hand plays mezzo forte, and forte. */
-    private static final int MEZZO_FORTE = 62;
-    private static final int FORTE = 88;
 
     private final ObjectFactory make = new ObjectFactory();
     private final Written written;
+    private final FingersShown fingers;
     private final List<Side> staves;
     private final List<Bar> bars;
     private final int from;
@@ -57,7 +58,8 @@ final class MeasureWriter {
     private final List<TickSpan> pedalled;
     private final Map<Side, Map<Integer, List<StaffBar.Numbered>>> byHandAndBar = new HashMap<>();
 
-    MeasureWriter(Written written, Hands hands, int from, int to, boolean headed) {
+    MeasureWriter(Written written, Hands hands, FingersShown fingers, int from, int to, boolean headed) {
+        this.fingers = fingers;
         this.written = written;
         this.staves = hands == Hands.LEFT ? List.of(Side.LEFT) : List.of(Side.RIGHT, Side.LEFT);
         this.bars = written.song().bars();
@@ -102,18 +104,16 @@ final class MeasureWriter {
         if (headed) {
             writeHeading(content, bar);
         }
-        if (first && bars.get(from).number() <= 1 && strokes(Side.LEFT, bar.index()).size() > 0) {
-            content.add(Directions.dynamics(dynamics(bar)));
-        }
+        dynamics(bar).ifPresent(sign -> content.add(Directions.dynamics(sign)));
+        Swells.beginningAt(written.shades(), bar, from).ifPresent(content::add);
         for (Side hand : staves) {
             if (hand != staves.get(0)) {
                 content.add(backup(bar.ticks()));
             }
             writeStaff(content, bar, hand);
         }
-        if (headed) {
-            PedalMarks.of(pedalled, bar, staves.size() > 1 ? staves.size() : 0).forEach(content::add);
-        }
+        pedalMarks(bar).forEach(content::add);
+        Swells.endingAfter(written.shades(), bar, to).ifPresent(content::add);
         if (bar.index() == bars.size() - 1) {
             content.add(finalBarline());
         }
@@ -136,13 +136,32 @@ final class MeasureWriter {
 
     private IntPredicate fingered(Side hand, Bar bar) {
         boolean first = bar.index() == from;
+        if (fingers != FingersShown.FEW) {
+            return number -> fingers == FingersShown.ALL;
+        }
         return FingerMarks.of(bar, strokes(hand, bar.index()), first ? null : bars.get(bar.index() - 1), first ? List.of() : strokes(hand, bar.index() - 1));
     }
 
-    /** How loud it begins: where the player has to know it. */
-    private String dynamics(Bar bar) {
-        double velocity = strokes(Side.LEFT, bar.index()).stream().flatMap(numbered -> numbered.stroke().notes().stream()).mapToInt(PartNote::velocity).average().orElse(MEZZO_FORTE);
-        return velocity < MEZZO_FORTE ? "mp" : velocity < FORTE ? "mf" : "f";
+    private List<Direction> pedalMarks(Bar bar) {
+        int staff = staves.size() > 1 ? staves.size() : 0;
+        if (headed) {
+            return PedalMarks.of(pedalled, bar, staff);
+        }
+        return PedalMarks.simile(pedalled, bar, IntStream.rangeClosed(1, 2).map(back -> bar.index() - back).filter(index -> index >= from).mapToObj(bars::get).toList(), staff);
+    }
+
+    /** How loud it begins, and where a section is played louder or softer than the one before: where the player has to know it. */
+    private Optional<String> dynamics(Bar bar) {
+        List<Shades.Shade> shades = written.shades().bars();
+        int level = shades.get(bar.index()).level();
+        int before = bar.index() == 0 ? level : shades.get(bar.index() - 1).level();
+        boolean first = bar.index() == from && bars.get(from).number() <= 1;
+        Optional<Bar> loud = bars.stream().filter(each -> !strokes(Side.LEFT, each.index()).isEmpty()).findFirst();
+        if (loud.isEmpty() || !first && Swells.sign(level).equals(Swells.sign(before))) {
+            return Optional.empty();
+        }
+        double velocity = strokes(Side.LEFT, loud.get().index()).stream().flatMap(numbered -> numbered.stroke().notes().stream()).mapToInt(PartNote::velocity).average().orElseThrow();
+        return Optional.of(Swells.mark(velocity - shades.get(loud.get().index()).level(), level));
     }
 
     private void writeStaff(List<Object> content, Bar bar, Side hand) {

@@ -32,10 +32,15 @@ public final class MusicXmlWriter {
     private MusicXmlWriter() {
     }
 
-    /** The whole arrangement. */
+    /** The whole arrangement, with few fingers. */
     public static byte[] write(Arrangement arrangement, Hands hands) {
+        return write(arrangement, hands, FingersShown.FEW);
+    }
+
+    /** The whole arrangement. */
+    public static byte[] write(Arrangement arrangement, Hands hands, FingersShown fingers) {
         Written written = of(arrangement, hands);
-        return marshal(score(written, hands, 0, written.song().bars().size() - 1, true));
+        return marshal(score(written, hands, fingers, 0, written.song().bars().size() - 1, true));
     }
 
     private static Written of(Arrangement arrangement, Hands hands) {
@@ -47,18 +52,18 @@ public final class MusicXmlWriter {
      *
      * @throws Refused naming what was given and what was expected
      */
-    public static byte[] page(Arrangement arrangement, Hands hands, int from, int to) {
+    public static byte[] page(Arrangement arrangement, Hands hands, FingersShown fingers, int from, int to) {
         int last = arrangement.song().bars().size() - 1;
         if (from < 0 || to > last || from > to) {
             throw new Refused("bars " + from + " to " + to + ": expected a run inside 0 to " + last);
         }
         Written written = of(arrangement, hands);
-        return marshal(score(written, hands, from == 0 ? 0 : from + written.bars(), to + written.bars(), false));
+        return marshal(score(written, hands, fingers, from == 0 ? 0 : from + written.bars(), to + written.bars(), false));
     }
 
-    private static ScorePartwise score(Written written, Hands hands, int from, int to, boolean headed) {
+    private static ScorePartwise score(Written written, Hands hands, FingersShown fingers, int from, int to, boolean headed) {
         ScorePartwise.Part part = new ObjectFactory().createScorePartwisePart();
-        part.getMeasure().addAll(new MeasureWriter(written, hands, from, to, headed).measures());
+        part.getMeasure().addAll(new MeasureWriter(written, hands, fingers, from, to, headed).measures());
         return score(written.song().title(), "Piano", part);
     }
 

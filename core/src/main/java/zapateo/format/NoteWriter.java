@@ -37,12 +37,14 @@ import zapateo.part.Stroke;
 final class NoteWriter {
 
     private final ObjectFactory make = new ObjectFactory();
+    private final Key key;
     private final Accidentals accidentals;
     private final BigInteger staff;
     private final IntPredicate fingered;
 
     /** @param fingered of which strokes, by their numbers, the fingers are written */
     NoteWriter(Key key, BigInteger staff, IntPredicate fingered) {
+        this.key = key;
         this.accidentals = new Accidentals(key);
         this.staff = staff;
         this.fingered = fingered;
@@ -99,7 +101,7 @@ final class NoteWriter {
             } else {
                 addBeams(note, beams);
             }
-            addPitch(note, sounding.get(i).pitch(), event.piece() > 0);
+            addPitch(note, PlainSpelling.of(sounding.get(i).pitch(), key), event.piece() > 0);
             addNotations(note, event, numbered, i == 0 ? triplet : Optional.empty(), i, held && i == 0);
             notes.add(note);
         }

@@ -47,6 +47,42 @@ final class PedalMarks {
         return marks;
     }
 
+    /**
+     * The same on a page that is read while playing: what goes on as in the bar before is said once and then left out.
+     *
+     * @param before the bar before and the one before that, as far as they stand on the page
+     */
+    static List<Direction> simile(List<TickSpan> chords, Bar bar, List<Bar> before, int staff) {
+        List<Integer> own = changes(chords, bar);
+        boolean again = !own.isEmpty() && !before.isEmpty() && own.equals(changes(chords, before.get(0)));
+        if (!again) {
+            return of(chords, bar, staff);
+        }
+        boolean said = before.size() > 1 && own.equals(changes(chords, before.get(1)));
+        if (said) {
+            return List.of();
+        }
+        Direction simile = Directions.below("sim.", 0);
+        simile.setStaff(staff == 0 ? null : BigInteger.valueOf(staff));
+        return List.of(simile);
+    }
+
+    /** Where it goes down in a bar and where it comes up in it for good, from the bar line. */
+    private static List<Integer> changes(List<TickSpan> chords, Bar bar) {
+        List<Integer> changes = new ArrayList<>();
+        for (int i = 0; i < chords.size(); i++) {
+            TickSpan chord = chords.get(i);
+            boolean joined = i + 1 < chords.size() && chords.get(i + 1).tick() == chord.end();
+            if (chord.tick() >= bar.tick() && chord.tick() < bar.end()) {
+                changes.add(chord.tick() - bar.tick());
+            }
+            if (!joined && chord.end() > bar.tick() && chord.end() <= bar.end()) {
+                changes.add(-chord.end() + bar.tick());
+            }
+        }
+        return changes;
+    }
+
     /** @param offset from the end of the bar, where all of them stand */
     private static Direction mark(PedalType type, int offset, int staff) {
         Direction direction = MAKE.createDirection();
@@ -54,7 +90,8 @@ final class PedalMarks {
         DirectionType content = MAKE.createDirectionType();
         org.audiveris.proxymusic.Pedal pedal = MAKE.createPedal();
         pedal.setType(type);
-        pedal.setLine(YesNo.YES);
+        pedal.setLine(YesNo.NO);
+        pedal.setSign(YesNo.YES);
         content.setPedal(pedal);
         direction.getDirectionType().add(content);
         if (offset != 0) {

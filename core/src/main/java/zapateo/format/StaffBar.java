@@ -1,6 +1,7 @@
 package zapateo.format;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import zapateo.part.Roll;
@@ -64,6 +65,8 @@ record StaffBar(List<List<Event>> voices) {
                         return line;
                     }).add(each);
         }
+        // The upper voice is the first, whichever begins: its stems go up.
+        lines.sort(Comparator.comparingDouble(line -> -line.stream().flatMap(each -> each.stroke().notes().stream()).mapToInt(note -> note.pitch().midi()).average().orElse(0)));
         List<List<Event>> voices = new ArrayList<>(lines.stream().map(line -> voice(bar, line)).toList());
         if (voices.isEmpty()) {
             voices.add(List.of());

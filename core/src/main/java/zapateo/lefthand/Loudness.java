@@ -24,9 +24,9 @@ import zapateo.rhythm.YamlFields;
 record Loudness(List<String> families, int bass, int over, int chord, List<Integer> beats, int off) {
 
     private static final int ACCENT = 12;
-    /** The last chord is softer. */
     /** A skip between the beats of a walking line is a quiet pick-up. */
     private static final int GHOST = -14;
+    /** The last chord is softer. */
     private static final int LAST = -8;
     /** A phrase of four bars rises to its third and falls. */
     private static final int[] PHRASE = {0, 2, 4, 1};

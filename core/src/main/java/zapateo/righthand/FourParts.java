@@ -48,7 +48,6 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
     private static final int SOPRANO_HIGHEST = Pitch.parse("G5").midi();
     /** Alto and tenor lie within an octave, and a little apart where hands do not have it otherwise. */
     private static final int WIDEST_INSIDE = 16;
-    private static final int TUNE_VELOCITY = 88;
     private static final int SOFTER = 18;
 
     /** From one change of the lower voices to the next. */
@@ -77,7 +76,7 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
                 int key = found.get(i).keys().get(voice);
                 if (key >= 0) {
                     boolean over = voice == 2 || voice == 1 && leftHand.easeOf(found.get(i).keys().get(0), key) == Ease.OUT_OF_REACH;
-                    (over ? inRight : inLeft).add(note(moment.chord, key));
+                    (over ? inRight : inLeft).add(note(moment, key));
                 }
             }
             low.add(stroke(Side.LEFT, moment, inLeft));
@@ -127,10 +126,11 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
         return Reason.of(Origin.PARTS.code(), Map.of("chord", chord.toString()));
     }
 
-    private static PartNote note(ChordSymbol chord, int key) {
+    private static PartNote note(Moment moment, int key) {
+        ChordSymbol chord = moment.chord;
         Interval tone = chord.quality().tones().stream().filter(each -> chord.tone(each).chroma() == Math.floorMod(key, Pitch.OCTAVE)).findFirst().orElse(null);
         String role = tone == null ? "bass" : String.valueOf(tone.number());
-        return PartNote.of(Pitch.onKey(key, tone == null ? chord.bass() : chord.tone(tone).simple()), role).struck(TUNE_VELOCITY - SOFTER);
+        return PartNote.of(Pitch.onKey(key, tone == null ? chord.bass() : chord.tone(tone).simple()), role).struck(moment.tune.notes().get(0).velocity() - SOFTER);
     }
 
     private static List<Moment> moments(Song song, List<Stroke> melody, Set<Integer> bars) {

@@ -34,6 +34,9 @@ public final class TuneHand {
     private static final int CLEAR_OF_TUNE = 3;
     private static final int TENTH = 16;
     private static final int PHRASE = 4;
+    private static final int[] ARCH = {0, 2, 4, 1};
+    private static final int TOP = 3;
+    private static final int OFF = 2;
 
     private final Song song;
     private final Hand hand;
@@ -77,11 +80,22 @@ public final class TuneHand {
         return (stroke.written().tick() - bar.tick()) % (2 * bar.meter().beatTicks()) == 0;
     }
 
-    /** The melody's single notes, whatever the left hand does. */
+    /** The melody's single notes, whatever the left hand does: each phrase of four bars rises to its third, its top note sings out. */
     public static List<Stroke> alone(Song song) {
         Reason why = Reason.of(Origin.TUNE.code(), Map.of());
-        return Tune.of(song).stream().map(note -> Stroke.of(Side.RIGHT, note.bar(), 0, TickSpan.of(note.tick(), note.ticks()), Mark.TOE, false,
-                List.of(PartNote.of(note.pitch(), "tune").struck(VELOCITY)), Nature.of(Origin.TUNE), why)).toList();
+        int[] inSection = new int[song.bars().size()];
+        song.sections().forEach(section -> section.bars().forEach(bar -> inSection[bar.index()] = bar.index() - section.bars().get(0).index()));
+        List<Tune.Sung> notes = Tune.of(song);
+        Map<Integer, Integer> tops = notes.stream().collect(Collectors.toMap(note -> note.bar() - inSection[note.bar()] % PHRASE, note -> note.pitch().midi(), Math::max));
+        List<Stroke> strokes = new ArrayList<>();
+        for (Tune.Sung note : notes) {
+            Bar bar = song.bars().get(note.bar());
+            int place = inSection[note.bar()] % PHRASE;
+            int at = Math.floorMod(note.tick() - bar.tick(), bar.meter().beatTicks());
+            int loud = VELOCITY + ARCH[place] + (note.pitch().midi() == tops.get(note.bar() - place) ? TOP : 0) - (at == 0 ? 0 : OFF);
+            strokes.add(Stroke.of(Side.RIGHT, note.bar(), 0, TickSpan.of(note.tick(), note.ticks()), Mark.TOE, false, List.of(PartNote.of(note.pitch(), "tune").struck(loud)), Nature.of(Origin.TUNE), why));
+        }
+        return strokes;
     }
 
     private Stroke filled(Stroke stroke) {

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Arrangement;
+import zapateo.format.FingersShown;
 import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
 import zapateo.server.problems.Refusal;
@@ -47,6 +48,10 @@ public class ArrangementController {
         return view.strokesOf(Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)), bare);
     }
 
+    private static FingersShown shown(String fingers) {
+        return FingersShown.named(fingers).orElseThrow(() -> Refusal.unusable("fingers \"" + fingers + "\": expected few, all or none"));
+    }
+
     private static Matcher run(String bars) {
         Matcher run = RUN.matcher(bars);
         if (!run.matches()) {
@@ -64,15 +69,16 @@ public class ArrangementController {
      * The same arrangement as a MusicXML page to engrave; its note ids count as the strokes do.
      *
      * @param bars first and last bar by index, both included; absent for all
+     * @param fingers {@code few}, {@code all} or {@code none}
      */
     @PostMapping(path = "/score", produces = MUSICXML)
-    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars) {
+    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars, @RequestParam(defaultValue = "few") String fingers) {
         Arrangement arrangement = arranging.arrange(request).arrangement();
         if (bars == null) {
-            return MusicXmlWriter.page(arrangement, Hands.BOTH, 0, arrangement.song().bars().size() - 1);
+            return MusicXmlWriter.page(arrangement, Hands.BOTH, shown(fingers), 0, arrangement.song().bars().size() - 1);
         }
         Matcher run = run(bars);
-        return MusicXmlWriter.page(arrangement, Hands.BOTH, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+        return MusicXmlWriter.page(arrangement, Hands.BOTH, shown(fingers), Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
     }
 
     /** Why a note is what it is: its role, the rule, and what the best other ways would cost. */

@@ -21,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import zapateo.format.FingersShown;
 import zapateo.format.Hands;
 import zapateo.colour.WrittenOut;
 import zapateo.server.arrangements.ArrangementView;
@@ -155,17 +156,24 @@ public class SongController {
      *
      * @param format {@code mid}, {@code musicxml}, {@code abc} or {@code txt}
      * @param parts  {@code left}, {@code both}, or {@code lead} for the chords and the tune
+     * @param fingers {@code few}, {@code all} or {@code none} over the notes of MusicXML
      */
     @GetMapping("/{id}/export/{format}")
-    public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable String format, @RequestParam(defaultValue = "both") String parts) {
+    public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable String format, @RequestParam(defaultValue = "both") String parts,
+                                         @RequestParam(defaultValue = "few") String fingers) {
         SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml, abc or txt"));
         SongRow song = songs.get(Player.ONLY, id);
         byte[] content = parts.equals(LEAD) ? file.lead(WrittenOut.of(arrange(song).arrangement().coloured()))
-                : file.write(song.chart(), () -> arrange(song).arrangement(), Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both, lead or lead-left")));
+                : file.write(song.chart(), () -> arrange(song).arrangement(), wanted(parts, fingers));
         String name = song.title().replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "_") + "." + file.extension();
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
                 .header(HttpHeaders.CONTENT_TYPE, file.mediaType()).body(content);
+    }
+
+    private static SongFile.Wanted wanted(String parts, String fingers) {
+        return new SongFile.Wanted(Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both, lead or lead-left")),
+                FingersShown.named(fingers).orElseThrow(() -> Refusal.unusable("fingers \"" + fingers + "\": expected few, all or none")));
     }
 
     private Arranging.Result arrange(SongRow song) {

@@ -9,6 +9,7 @@ import java.util.function.Supplier;
 import zapateo.arrangement.Arrangement;
 import zapateo.colour.WrittenOut;
 import zapateo.format.AbcWriter;
+import zapateo.format.FingersShown;
 import zapateo.format.Hands;
 import zapateo.format.LeadSheetWriter;
 import zapateo.format.MidiWriter;
@@ -18,12 +19,12 @@ import zapateo.song.Song;
 
 /** The files a song can leave as. */
 enum SongFile {
-    MID("audio/midi", (chart, arrangement, hands) -> MidiWriter.write(arrangement.get(), hands), MidiWriter::lead),
-    MUSICXML("application/vnd.recordare.musicxml+xml", (chart, arrangement, hands) -> MusicXmlWriter.write(arrangement.get(), hands), LeadSheetWriter::write),
+    MID("audio/midi", (chart, arrangement, wanted) -> MidiWriter.write(arrangement.get(), wanted.hands), MidiWriter::lead),
+    MUSICXML("application/vnd.recordare.musicxml+xml", (chart, arrangement, wanted) -> MusicXmlWriter.write(arrangement.get(), wanted.hands, wanted.fingers), LeadSheetWriter::write),
     /** A lead sheet whichever parts are asked for. */
-    ABC("text/vnd.abc;charset=UTF-8", (chart, arrangement, hands) -> abc(WrittenOut.of(arrangement.get().coloured())), SongFile::abc),
+    ABC("text/vnd.abc;charset=UTF-8", (chart, arrangement, wanted) -> abc(WrittenOut.of(arrangement.get().coloured())), SongFile::abc),
     /** The chart as it was typed. */
-    TXT("text/plain;charset=UTF-8", (chart, arrangement, hands) -> chart.getBytes(StandardCharsets.UTF_8), song -> ChartText.write(song).getBytes(StandardCharsets.UTF_8));
+    TXT("text/plain;charset=UTF-8", (chart, arrangement, wanted) -> chart.getBytes(StandardCharsets.UTF_8), song -> ChartText.write(song).getBytes(StandardCharsets.UTF_8));
 
     private final String mediaType;
     private final Writer writer;
@@ -52,8 +53,8 @@ enum SongFile {
     }
 
     /** @param arrangement made only if this kind of file needs it */
-    byte[] write(String chart, Supplier<Arrangement> arrangement, Hands hands) {
-        return writer.write(chart, arrangement, hands);
+    byte[] write(String chart, Supplier<Arrangement> arrangement, Wanted wanted) {
+        return writer.write(chart, arrangement, wanted);
     }
 
     /** The chords and the tune alone, with their repeats where this kind of file has such signs. */
@@ -61,7 +62,11 @@ enum SongFile {
         return lead.apply(song);
     }
 
+    /** What of it, and how it is fingered. */
+    record Wanted(Hands hands, FingersShown fingers) {
+    }
+
     private interface Writer {
-        byte[] write(String chart, Supplier<Arrangement> arrangement, Hands hands);
+        byte[] write(String chart, Supplier<Arrangement> arrangement, Wanted wanted);
     }
 }
