@@ -2,6 +2,7 @@ package zapateo.righthand;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -9,6 +10,7 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.pitch.Interval;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
+import zapateo.rhythm.Meter;
 import zapateo.rhythm.Ticks;
 import zapateo.rhythm.YamlFields;
 
@@ -17,9 +19,10 @@ import zapateo.rhythm.YamlFields;
  *
  * @param over     the chords it is for
  * @param ofKey    whether its degrees are those of the key, whatever the chord
+ * @param forms    its notes by the metre they are made for
  * @param practise how to practise it
  */
-public record Lick(String id, String name, List<Family> over, boolean ofKey, List<Step> steps, String practise) {
+public record Lick(String id, String name, List<Family> over, boolean ofKey, Map<Meter, List<Step>> forms, String practise) {
 
     /** What kinds of chord there are to it. */
     public enum Family {
@@ -52,6 +55,9 @@ public record Lick(String id, String name, List<Family> over, boolean ofKey, Lis
     record Tone(Interval degree, boolean literal, int octaves, boolean next) {
     }
 
+    private static final Meter FOUR_FOUR = Meter.parse("4/4");
+    private static final Meter THREE_FOUR = Meter.parse("3/4");
+    private static final Meter SIX_EIGHT = Meter.parse("6/8");
     static final int GRACE = Ticks.PER_QUARTER / 8;
     private static final Pattern STEP = Pattern.compile("(~?)(r|[^/~]+)(?:/(1|2|4|8|16|32)(\\.|t)?)?");
     private static final Pattern TONE = Pattern.compile("(>?)([b#]?[1-7])([',]*)");
@@ -70,17 +76,17 @@ public record Lick(String id, String name, List<Family> over, boolean ofKey, Lis
         return over.contains(Family.ANY) || over.contains(Family.of(chord));
     }
 
-    /** How much of a bar it fills. */
-    int length() {
-        Step last = steps.get(steps.size() - 1);
-        return last.tick() + last.ticks();
+    /** Its notes in a metre: those made for it, else those of a metre that counts as it does. */
+    List<Step> steps(Meter meter) {
+        return forms.getOrDefault(meter, forms.get(meter.isCompound() ? SIX_EIGHT : FOUR_FOUR));
     }
 
     private static List<Lick> readAll() {
         YamlFields file = DataFile.yaml("righthand/licks.yaml");
         return file.names().stream().map(id -> {
             YamlFields fields = file.fields(id);
-            return new Lick(id, fields.text("name"), fields.list("over", Family::read), fields.has("of"), fields.value("notes", Lick::steps), fields.text("practise"));
+            return new Lick(id, fields.text("name"), fields.list("over", Family::read), fields.has("of"),
+                    Map.of(FOUR_FOUR, fields.value("notes", Lick::steps), THREE_FOUR, fields.value("3/4", Lick::steps), SIX_EIGHT, fields.value("6/8", Lick::steps)), fields.text("practise"));
         }).toList();
     }
 

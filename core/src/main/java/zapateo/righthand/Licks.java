@@ -61,7 +61,7 @@ public final class Licks {
     }
 
     private static boolean isSlowEnough(Bar bar, Lick lick) {
-        return lick.steps().stream().filter(step -> !step.grace()).allMatch(step -> bar.tempo().millisecondsOf(step.ticks()) >= QUICKEST_MS);
+        return lick.steps(bar.meter()).stream().filter(step -> !step.grace()).allMatch(step -> bar.tempo().millisecondsOf(step.ticks()) >= QUICKEST_MS);
     }
 
     /** As it is in a bar; what goes beyond a shorter bar is left out. Empty in a bar without chords. */
@@ -69,7 +69,7 @@ public final class Licks {
         if (bar.chords().stream().noneMatch(span -> span.chord().isPresent())) {
             return List.of();
         }
-        List<Lick.Step> steps = lick.steps().stream().filter(step -> step.tick() < bar.ticks()).toList();
+        List<Lick.Step> steps = lick.steps(bar.meter()).stream().filter(step -> step.tick() < bar.ticks()).toList();
         List<List<Pitch>> struck = steps.stream().map(step -> step.tones().stream().map(tone -> pitch(tone, lick, bar, step.tick())).sorted(Comparator.comparingInt(Pitch::midi)).toList()).toList();
         int octaves = octaves(struck, left.over(bar.tick(), bar.end()));
         List<Stroke> strokes = new ArrayList<>();
