@@ -82,8 +82,10 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         private BothHands both() {
             List<Stroke> own = of(placed.strokes(), Side.RIGHT);
             // Bars in which a figure has both hands stay as they are, save for a tune.
-            Set<Integer> taken = own.stream().map(Stroke::bar).collect(Collectors.toSet());
-            List<Stroke> played = new Licks(song, left, hand).put(bySection(), licks()).stream().filter(stroke -> stroke.nature().origin().isTune() || !taken.contains(stroke.bar())).toList();
+            List<Stroke> asked = new Licks(song, left, hand).put(bySection(), licks());
+            Set<Integer> voiced = parts.stream().flatMap(run -> run.strokes().stream()).map(Stroke::bar).collect(Collectors.toSet());
+            Set<Integer> taken = own.stream().map(Stroke::bar).filter(bar -> !voiced.contains(bar)).collect(Collectors.toSet());
+            List<Stroke> played = asked.stream().filter(stroke -> stroke.nature().origin().isTune() || !taken.contains(stroke.bar())).toList();
             List<GivenRun> runs = parts;
             if (right.orUsual(Choice.UNISON)) {
                 Unison unison = Unison.before(song, left, inTime(played, own));

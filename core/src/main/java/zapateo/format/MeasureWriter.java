@@ -2,8 +2,10 @@ package zapateo.format;
 
 import java.math.BigDecimal;
 import java.math.BigInteger;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -20,7 +22,6 @@ import org.audiveris.proxymusic.Barline;
 import org.audiveris.proxymusic.BeamValue;
 import org.audiveris.proxymusic.Clef;
 import org.audiveris.proxymusic.ClefSign;
-import org.audiveris.proxymusic.Direction;
 import org.audiveris.proxymusic.Forward;
 import org.audiveris.proxymusic.Harmony;
 import org.audiveris.proxymusic.ObjectFactory;
@@ -91,7 +92,9 @@ final class MeasureWriter {
         measure.setImplicit(bar.number() == 0 ? YesNo.YES : null);
         List<Object> content = measure.getNoteOrBackupOrForward();
         boolean first = bar.index() == from;
-        if (!first && (bar.index() - from) % BARS_PER_SYSTEM == 0) {
+        // A beat of silence before it all counts for none.
+        int start = from == 0 ? written.bars() : from;
+        if (!first && (bar.index() - start) % BARS_PER_SYSTEM == 0 && bar.index() > start) {
             Print print = make.createPrint();
             print.setNewSystem(YesNo.YES);
             content.add(print);
@@ -112,7 +115,6 @@ final class MeasureWriter {
             }
             writeStaff(content, bar, hand);
         }
-        pedalMarks(bar).forEach(content::add);
         Swells.endingAfter(written.shades(), bar, to).ifPresent(content::add);
         if (bar.index() == bars.size() - 1) {
             content.add(finalBarline());
@@ -142,7 +144,7 @@ final class MeasureWriter {
         return FingerMarks.of(bar, strokes(hand, bar.index()), first ? null : bars.get(bar.index() - 1), first ? List.of() : strokes(hand, bar.index() - 1));
     }
 
-    private List<Direction> pedalMarks(Bar bar) {
+    private List<PedalMarks.Mark> pedalMarks(Bar bar) {
         int staff = staves.size() > 1 ? staves.size() : 0;
         if (headed) {
             return PedalMarks.of(pedalled, bar, staff);
@@ -177,7 +179,8 @@ final class MeasureWriter {
                 content.add(backup(bar.ticks()));
             }
             String name = String.valueOf(1 + voice + 4 * staves.indexOf(hand));
-            writeVoice(content, bar, voices.get(voice), writer, name, voice > 0);
+            boolean pedals = voice == 0 && hand == staves.get(staves.size() - 1);
+            writeVoice(content, bar, voices.get(voice), writer, name, voice > 0, pedals ? pedalMarks(bar) : List.of());
         }
     }
 
@@ -189,16 +192,20 @@ final class MeasureWriter {
         return held;
     }
 
-    private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests) {
+    private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests, List<PedalMarks.Mark> pedals) {
+        Deque<PedalMarks.Mark> marks = new ArrayDeque<>(pedals);
         List<StaffBar.Event> timed = events.stream().filter(event -> !event.isGrace()).toList();
         Map<StaffBar.Event, List<BeamValue>> beams = Beams.of(bar.meter(), timed);
         Map<StaffBar.Event, StartStop> triplets = triplets(timed);
         if (events.isEmpty() || events.stream().allMatch(StaffBar.Event::isRest)) {
+            write(content, marks, 0);
             content.add(writer.barRest(bar.ticks(), voice, bar.chords().stream().anyMatch(ChordSpan::held)));
+            write(content, marks, bar.ticks());
             return;
         }
         Set<StaffBar.Event> held = hideRests ? Set.of() : held(bar, timed);
         for (StaffBar.Event event : events) {
+            write(content, marks, event.tick());
             if (event.isRest() && hideRests && !event.value().triplet()) {
                 Forward forward = make.createForward();
                 forward.setDuration(BigDecimal.valueOf(event.value().ticks()));
@@ -206,6 +213,14 @@ final class MeasureWriter {
             } else {
                 content.addAll(writer.notes(event, voice, beams.getOrDefault(event, List.of()), Optional.ofNullable(triplets.get(event)), held.contains(event)));
             }
+        }
+        write(content, marks, bar.ticks());
+    }
+
+    /** Those up to a tick, before what stands there: readers take a mark to be of the voice around it and make little of an offset. */
+    private static void write(List<Object> content, Deque<PedalMarks.Mark> marks, int tick) {
+        while (!marks.isEmpty() && marks.peek().tick() <= tick) {
+            content.add(marks.poll().direction());
         }
     }
 

@@ -1,6 +1,5 @@
 package zapateo.format;
 
-import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.List;
@@ -8,7 +7,6 @@ import org.audiveris.proxymusic.AboveBelow;
 import org.audiveris.proxymusic.Direction;
 import org.audiveris.proxymusic.DirectionType;
 import org.audiveris.proxymusic.ObjectFactory;
-import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.PedalType;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.part.TickSpan;
@@ -22,14 +20,18 @@ final class PedalMarks {
     private PedalMarks() {
     }
 
+    /** @param tick from the bar line */
+    record Mark(int tick, Direction direction) {
+    }
+
     /**
      * The marks of one bar.
      *
      * @param chords the pedalled chords of the song in the order of time
      * @param staff  the left hand's, 0 where there is only one
      */
-    static List<Direction> of(List<TickSpan> chords, Bar bar, int staff) {
-        List<Direction> marks = new ArrayList<>();
+    static List<Mark> of(List<TickSpan> chords, Bar bar, int staff) {
+        List<Mark> marks = new ArrayList<>();
         for (int i = 0; i < chords.size(); i++) {
             TickSpan chord = chords.get(i);
             if (chord.tick() >= bar.end() || chord.end() < bar.tick()) {
@@ -38,10 +40,10 @@ final class PedalMarks {
             boolean joins = i > 0 && chords.get(i - 1).end() == chord.tick();
             boolean joined = i + 1 < chords.size() && chords.get(i + 1).tick() == chord.end();
             if (chord.tick() >= bar.tick()) {
-                marks.add(mark(joins ? PedalType.CHANGE : PedalType.START, chord.tick() - bar.end(), staff));
+                marks.add(mark(joins ? PedalType.CHANGE : PedalType.START, chord.tick() - bar.tick(), staff));
             }
             if (!joined && chord.end() <= bar.end() && chord.end() > bar.tick()) {
-                marks.add(mark(PedalType.STOP, chord.end() - bar.end(), staff));
+                marks.add(mark(PedalType.STOP, chord.end() - bar.tick(), staff));
             }
         }
         return marks;
@@ -52,7 +54,7 @@ final class PedalMarks {
      *
      * @param before the bar before and the one before that, as far as they stand on the page
      */
-    static List<Direction> simile(List<TickSpan> chords, Bar bar, List<Bar> before, int staff) {
+    static List<Mark> simile(List<TickSpan> chords, Bar bar, List<Bar> before, int staff) {
         List<Integer> own = changes(chords, bar);
         boolean again = !own.isEmpty() && !before.isEmpty() && own.equals(changes(chords, before.get(0)));
         if (!again) {
@@ -64,7 +66,7 @@ final class PedalMarks {
         }
         Direction simile = Directions.below("sim.", 0);
         simile.setStaff(staff == 0 ? null : BigInteger.valueOf(staff));
-        return List.of(simile);
+        return List.of(new Mark(0, simile));
     }
 
     /** Where it goes down in a bar and where it comes up in it for good, from the bar line. */
@@ -83,8 +85,7 @@ final class PedalMarks {
         return changes;
     }
 
-    /** @param offset from the end of the bar, where all of them stand */
-    private static Direction mark(PedalType type, int offset, int staff) {
+    private static Mark mark(PedalType type, int tick, int staff) {
         Direction direction = MAKE.createDirection();
         direction.setPlacement(AboveBelow.BELOW);
         DirectionType content = MAKE.createDirectionType();
@@ -94,12 +95,7 @@ final class PedalMarks {
         pedal.setSign(YesNo.YES);
         content.setPedal(pedal);
         direction.getDirectionType().add(content);
-        if (offset != 0) {
-            Offset back = MAKE.createOffset();
-            back.setValue(BigDecimal.valueOf(offset));
-            direction.setOffset(back);
-        }
         direction.setStaff(staff == 0 ? null : BigInteger.valueOf(staff));
-        return direction;
+        return new Mark(tick, direction);
     }
 }

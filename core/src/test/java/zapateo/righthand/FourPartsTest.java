@@ -160,6 +160,16 @@ class FourPartsTest {
         assertThat(bass.lowest().pitchClass().toString()).isEqualTo("F♯");
     }
 
+    /** A figure that has both hands leaves the voices theirs. */
+    @Test
+    void voices_go_before_what_a_figure_has_for_the_right_hand() {
+        Song song = ChartParser.parse("Key: C\n| C . G7 C | C |\nTune: | E5/4 F5/4 G5/2 | C5/1 |").song().orElseThrow();
+        Choices parts = Choices.OPEN.right(RightHand.of(Style.MELODY).with(Choice.UNDER, Under.PARTS));
+        Arrangement both = new Arranger(FigureBook.open()).arrange(song, parts.with(Choice.FIGURE, "four-part-hymn"), Pianist.USUAL);
+        assertThat(voices(both)).hasSize(5).allSatisfy(keys -> assertThat(keys).hasSize(4));
+        assertThat(both.strokes()).noneMatch(stroke -> stroke.nature().origin().isLaid());
+    }
+
     private static Song drawn(SplittableRandom chance, String tonic) {
         Key key = ChartParser.parse("Key: " + tonic + "\n| N.C. |").song().orElseThrow().key();
         List<String> bars = new ArrayList<>();
