@@ -40,6 +40,8 @@ public final class FingerSearch {
     private static final double ANEW = 6;
     /** A line that one position holds has the little finger and the thumb on its ends, a wider one of the left hand the little finger on its bass. */
     private static final double OFF_POSITION = 3;
+    /** A scale goes as everybody learned it. */
+    private static final double OFF_SCALE = 30;
     private static final int NARROWEST_POSITION = 5;
     private static final int WIDEST_POSITION = 8;
     /** In chords the fingers are set once; a wide span tires them less than in a line. */
@@ -90,7 +92,9 @@ public final class FingerSearch {
         List<Touch> taken = touches.stream().filter(touch -> touch.keys().size() <= FingerSpans.FINGERS).toList();
         int[] place = IntStream.range(0, touches.size()).filter(i -> touches.get(i).keys().size() <= FingerSpans.FINGERS).toArray();
         int[] ends = ends(taken);
-        Fingering.Locks own = i -> locks.of(place[i]);
+        Scales.fromTheTable(taken, side, ends);
+        Arpeggios.fromTheTable(taken, side, ends);
+        Fingering.Locks own = OwnFingers.of(taken, i -> locks.of(place[i]), () -> path(taken, ends, i -> new int[0]).steps().stream().map(grasp -> lowToHigh(grasp.fingers())).toList());
         ShortestPath<Grasp> first = path(taken, ends, own);
         // A scale over more than an octave repeats the fingers of its lowest one.
         ShortestPath<Grasp> path = Scales.patterned(taken, first.steps(), ends) ? path(taken, ends, own) : first;
@@ -200,7 +204,7 @@ public final class FingerSearch {
             lone[FingerRule.THUMB_ON_BLACK.ordinal()] = FingerRules.thumbOnBlack(fingers[0], black, whiteBefore, whiteAfter);
             lone[FingerRule.FIVE_ON_BLACK.ordinal()] = FingerRules.fiveOnBlack(fingers[0], black, whiteBefore, whiteAfter);
         }
-        lone[FingerRule.FIVE_FINGERS.ordinal()] = end > 0 && fingers[0] != end ? OFF_POSITION : 0;
+        lone[FingerRule.FIVE_FINGERS.ordinal()] = end == 0 || fingers[0] == Math.abs(end) ? 0 : end > 0 ? OFF_POSITION : OFF_SCALE;
         if (before != null) {
             pair(lone, from, fingers[0], before, touch);
         }

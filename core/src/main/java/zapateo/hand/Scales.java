@@ -1,16 +1,61 @@
 package zapateo.hand;
 
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Side;
 
 /** Runs by steps over more than an octave: their fingers repeat with the octave (common practice). */
 final class Scales {
 
     private static final int STEP = 2;
+    /** From the sixth of a minor scale to its raised seventh. */
+    private static final int AUGMENTED = 3;
+    private static final int OCTAVE_OF_STEPS = 7;
+    private static final int FOURTH = 4;
 
     private Scales() {
+    }
+
+    /**
+     * Wants the fingers that the table has for a scale of an octave or more that it knows.
+     *
+     * @param wanted the finger on each touch, below zero where the table has it; is changed
+     */
+    static void fromTheTable(List<Touch> touches, Side side, int[] wanted) {
+        int from = 0;
+        for (int i = 1; i <= touches.size(); i++) {
+            if (i == touches.size() || !steps(touches.get(i - 1), touches.get(i), AUGMENTED)) {
+                if (i - from > OCTAVE_OF_STEPS && touches.get(from).single()) {
+                    tabled(touches.subList(from, i).stream().map(touch -> touch.keys().get(0)).toList(), side, wanted, from);
+                }
+                from = i;
+            }
+        }
+    }
+
+    private static void tabled(List<Integer> keys, Side side, int[] wanted, int from) {
+        ScaleTable.of(keys).ifPresent(scale -> {
+            int low = Collections.min(keys);
+            int high = Collections.max(keys);
+            for (int i = 0; i < keys.size(); i++) {
+                int key = keys.get(i);
+                int finger = scale.finger(key, side);
+                // Where the run ends on the little finger's side nothing has to pass any more, on the thumb's side nothing has passed yet.
+                boolean outer = side == Side.RIGHT ? key == high : key == low;
+                boolean inner = side == Side.RIGHT ? key == low : key == high;
+                wanted[from + i] = outer && finger == 1 ? -beyond(scale, keys, key, side) : outer || inner && finger == FOURTH ? 0 : -finger;
+            }
+        });
+    }
+
+    /** One finger further than the neighbour's. */
+    private static int beyond(ScaleTable scale, List<Integer> keys, int key, Side side) {
+        int next = keys.stream().filter(each -> each != key).min(Comparator.comparingInt(each -> Math.abs(each - key))).orElseThrow();
+        return Math.min(FingerSpans.FINGERS, scale.finger(next, side) + 1);
     }
 
     /**
@@ -24,7 +69,7 @@ final class Scales {
         boolean any = false;
         int from = 0;
         for (int i = 1; i <= touches.size(); i++) {
-            if (i == touches.size() || !steps(touches.get(i - 1), touches.get(i))) {
+            if (i == touches.size() || !steps(touches.get(i - 1), touches.get(i), STEP)) {
                 any |= repeated(touches, found, wanted, from, i);
                 from = i;
             }
@@ -32,9 +77,9 @@ final class Scales {
         return any;
     }
 
-    private static boolean steps(Touch from, Touch to) {
+    private static boolean steps(Touch from, Touch to, int widest) {
         int moved = from.single() && to.single() ? Math.abs(to.keys().get(0) - from.keys().get(0)) : 0;
-        return moved >= 1 && moved <= STEP;
+        return moved >= 1 && moved <= widest;
     }
 
     private static boolean repeated(List<Touch> touches, List<Grasp> found, int[] wanted, int from, int to) {
@@ -56,7 +101,7 @@ final class Scales {
             }
         }
         for (int i = from; i < to; i++) {
-            wanted[i] = byNote.getOrDefault((touches.get(i).keys().get(0) - low) % Pitch.OCTAVE, wanted[i]);
+            wanted[i] = wanted[i] < 0 ? wanted[i] : byNote.getOrDefault((touches.get(i).keys().get(0) - low) % Pitch.OCTAVE, wanted[i]);
         }
         return true;
     }

@@ -189,6 +189,28 @@ class FingeringTest {
         return Arrays.stream(line.split(" ")).map(stroke -> Arrays.stream(stroke.split("\\+")).map(pitch -> Pitch.parse(pitch).midi()).toList()).toList();
     }
 
+    /** The player's finger is for one stroke: the same key before and behind it keeps what it had, in both hands, for a note, a chord and an alternation. */
+    @ParameterizedTest
+    @CsvSource({"RIGHT,67 67 67 67", "LEFT,48 48 48 48", "RIGHT,60+64+67 60+64+67 60+64+67", "LEFT,41 48 41 48 41", "RIGHT,64 67 67 67 72 67 60"})
+    void ones_own_finger_on_a_repeated_note_changes_no_neighbour(Side side, String line) {
+        List<List<Integer>> keys = Arrays.stream(line.split(" ")).map(each -> Arrays.stream(each.split("\\+")).map(Integer::valueOf).toList()).toList();
+        List<int[]> before = FingerSearch.ofKeys(keys, side, Hand.USUAL, i -> new int[0]).fingers();
+        int own = 2;
+        for (int finger = 1; finger <= 5; finger++) {
+            int wanted = finger;
+            if (keys.get(own).size() > 1 && wanted > 3) {
+                continue;
+            }
+            List<int[]> after = FingerSearch.ofKeys(keys, side, Hand.USUAL, i -> i == own ? new int[] {side == Side.RIGHT || keys.get(own).size() == 1 ? wanted : 0} : new int[0]).fingers();
+            for (int i = 0; i < keys.size(); i++) {
+                if (i != own && keys.get(i).equals(keys.get(own))) {
+                    assertThat(after.get(i)).as("stroke %d with %d on stroke %d", i, wanted, own).isEqualTo(before.get(i));
+                }
+            }
+            assertThat(after.get(own)[0]).isEqualTo(wanted);
+        }
+    }
+
     private static String fingers(Side side, List<List<Integer>> keys, Hand hand, Fingering.Locks locks) {
         return FingerSearch.ofKeys(keys, side, hand, locks).fingers().stream().map(each -> IntStream.of(each).mapToObj(String::valueOf).collect(Collectors.joining("-")))
                 .collect(Collectors.joining(" "));
