@@ -30,6 +30,7 @@ import zapateo.righthand.GivesWay;
 import zapateo.righthand.Lick;
 import zapateo.righthand.Licks;
 import zapateo.righthand.MelodyOctave;
+import zapateo.righthand.Restored;
 import zapateo.righthand.RightChoices.Under;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.TuneHand;
@@ -66,6 +67,8 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         private final Hand hand;
         private final Set<Integer> asTheyAre;
         private final List<Reason> notices = new ArrayList<>();
+        /** Indices of bars in which something lies under a tune. */
+        private final Set<Integer> under = new HashSet<>();
         /** What the left hand has of a hymn. */
         private final List<GivenRun> parts = new ArrayList<>();
 
@@ -95,7 +98,9 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             Realised realised = placed.within(new Needs(ceilings(played), runs, asTheyAre)).fitted();
             List<Stroke> leftNow = ofLaidChords(of(realised.strokes(), Side.LEFT), realised.chords());
             GivesWay given = GivesWay.to(ofLaidChords(played, realised.chords()), of(realised.strokes(), Side.RIGHT), hand);
-            List<Stroke> rightNow = given.strokes();
+            Set<Integer> open = new HashSet<>(under);
+            open.addAll(given.bars());
+            List<Stroke> rightNow = Restored.in(song, leftNow, given.strokes(), hand, open);
             taken.removeAll(given.bars());
             note("right-taken", taken);
             note("right-gives-way", given.bars());
@@ -132,6 +137,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
                     if (!song.hasTune()) {
                         notices.add(Reason.of("no-tune", Map.of()));
                     }
+                    under.addAll(Set.of(Under.ALONE, Under.PARTS).contains(manner.orUsual(Choice.UNDER)) ? Set.of() : bars);
                     List<Stroke> tune = manner.orUsual(Choice.UNDER) == Under.PARTS ? inParts(bars) : TuneHand.of(song, inItsOctave(TuneHand.alone(song)), left, hand, manner.orUsual(Choice.UNDER));
                     yield right.song().get(Choice.FILLS).map(seed -> inTime(tune, Fills.of(song, tune, left, hand, seed, right.orUsual(Choice.PLAIN)))).orElse(tune);
                 }

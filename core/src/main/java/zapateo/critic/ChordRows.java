@@ -121,7 +121,8 @@ final class ChordRows {
         int placeBefore = -1;
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
-            if (stroke.mark() != Mark.TOE || stroke.notes().size() < 2 || score.asked(stroke).is(Trait.RUNS) || score.asked(stroke).is(Trait.OPEN)) {
+            // A tenor of four voices goes its own way.
+            if (stroke.mark() != Mark.TOE || stroke.notes().size() < 2 || stroke.nature().origin() == Origin.PARTS || score.asked(stroke).is(Trait.RUNS) || score.asked(stroke).is(Trait.OPEN)) {
                 continue;
             }
             boolean section = before != null && !score.song().barAt(stroke.written().tick()).written().equals(score.song().barAt(before.written().tick()).written())

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import zapateo.harmony.ChordSymbol;
+import zapateo.harmony.EssentialTones;
 import zapateo.part.Stroke;
 import zapateo.pitch.Interval;
 import zapateo.rhythm.Mark;
@@ -35,28 +36,11 @@ final class ColourRows {
             }
             ChordSymbol chord = place.chord().orElseThrow();
             Set<Integer> heard = score.stepsIn(place.tick(), place.end(), chord);
-            List<String> lost = needed(chord, place).stream().filter(tone -> !heard.contains(Math.floorMod(tone.semitones(), 12))).map(tone -> chord.tone(tone).toString()).toList();
+            List<String> lost = EssentialTones.stating(chord, place.span().ticks(), place.bar().meter().beatTicks()).stream().filter(tone -> !heard.contains(Math.floorMod(tone.semitones(), 12))).map(tone -> chord.tone(tone).toString()).toList();
             if (!lost.isEmpty()) {
                 marks.add(place.bar().index(), score.within(place.tick(), place.end()), Map.of("chord", place.span().written(), "lost", String.join(", ", lost)));
             }
         }
-    }
-
-    private static List<Interval> needed(ChordSymbol chord, Song.Placed place) {
-        int beat = place.bar().meter().beatTicks();
-        boolean roomy = 2 * place.span().ticks() >= 3 * beat;
-        boolean long2 = place.span().ticks() >= 2 * beat;
-        List<Interval> needed = new ArrayList<>();
-        for (Interval tone : chord.quality().tones()) {
-            int number = tone.number();
-            boolean third = number == 3 || (number == 4 || number == 2) && chord.quality().tones().stream().noneMatch(each -> each.number() == 3);
-            boolean altered = number == 5 && tone.semitones() != FIFTH;
-            boolean extension = number >= 9 && (number != 11 || tone.semitones() != 17);
-            if (third || number == 7 || roomy && (number == 6 || altered) || long2 && extension) {
-                needed.add(tone);
-            }
-        }
-        return needed;
     }
 
     /** L10: a chord that is struck off the beat and held over a change states the old chord. */

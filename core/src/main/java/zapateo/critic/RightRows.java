@@ -64,7 +64,9 @@ final class RightRows {
             Stroke stroke = score.strokes().get(at);
             Bar bar = score.song().bars().get(stroke.bar());
             boolean strong = (stroke.written().tick() - bar.tick()) % (2 * bar.meter().beatTicks()) == 0;
-            if (!stroke.nature().origin().isTune() || !strong) {
+            // Voices that are longer than the tune's note have a stroke of their own.
+            boolean voices = score.within(stroke.written().tick(), stroke.written().tick() + 1).stream().anyMatch(each -> score.strokes().get(each).nature().origin() == Origin.PARTS);
+            if (!stroke.nature().origin().isTune() || !strong || voices) {
                 continue;
             }
             if (before != null && !byThirds(score, before, stroke) && before.bar() / 4 == stroke.bar() / 4 && Math.abs(before.notes().size() - stroke.notes().size()) >= 2) {

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.part.LowIntervalLimits;
 import zapateo.pitch.Pitch;
 import zapateo.search.CostTerm;
 
@@ -24,6 +25,9 @@ record Voices(List<Integer> keys, ChordSymbol chord, boolean early) {
     private static final int BASS_LOW = Pitch.parse("G2").midi();
     private static final int BASS_HIGH = Pitch.parse("A3").midi();
     private static final double TRIPLED = 2.5;
+    private static final double LOST = 3;
+    private static final double HIDES = 2.5;
+    private static final double MUD = 4;
 
     /** The costs of a way through them in a key. */
     static List<CostTerm<Voices>> terms(Key key) {
@@ -42,8 +46,8 @@ record Voices(List<Integer> keys, ChordSymbol chord, boolean early) {
             cost += switch (tone.number()) {
                 case 1 -> count == 0 ? 1.5 : count > 2 ? TRIPLED : 0;
                 case 3 -> count > 1 ? 1.2 : 0;
-                case 5 -> count == 0 ? 0.4 : count > 1 ? 0.5 : 0;
-                default -> count > 1 ? 5 : count == 0 ? 1 : 0;
+                case 5 -> count == 0 ? tone.semitones() == FIFTH ? 0.4 : LOST : count > 1 ? 0.5 : 0;
+                default -> count > 1 ? 5 : count == 0 ? LOST : 0;
             };
         }
         return cost;
@@ -57,6 +61,9 @@ record Voices(List<Integer> keys, ChordSymbol chord, boolean early) {
         }
         int upper = keys.get(SOPRANO) - keys.get(2);
         int lower = keys.get(2) - keys.get(1);
+        // A second under the tune hides it; what lies close in the deep is mud; one hand has no third twice.
+        boolean third = keys.get(1) % Pitch.OCTAVE == bass % Pitch.OCTAVE && chord.bassDegree().orElse(1) == 3;
+        cost += (upper <= 2 ? HIDES : 0) + (LowIntervalLimits.isMud(new int[] {bass, keys.get(1)}, 0, 1, false) ? MUD : 0) + (third ? HIDES : 0);
         return cost + 0.04 * Math.abs(upper - lower) + Math.max(0, lower - Pitch.OCTAVE) + (keys.get(1) - bass > Pitch.OCTAVE + FIFTH ? 1 : 0);
     }
 
