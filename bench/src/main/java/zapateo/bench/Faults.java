@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
@@ -45,6 +46,8 @@ public final class Faults {
     private static final int SONGS = 400;
     private static final int DRAWN = 100;
     private static final int LEVEL = 3;
+    /** Rows that count once a song or figure, outside the measure. */
+    private static final Set<String> WHOLE = Set.of("L15", "B2", "R7", "R8", "M1", "M2", "M3", "M6");
 
     private Faults() {
     }
@@ -163,11 +166,20 @@ public final class Faults {
         private final Arranger arranger = new Arranger(FigureBook.open());
         private final Map<String, Map<String, Integer>> counts = new TreeMap<>();
         private final Map<String, Integer> bars = new HashMap<>();
+        private final Map<String, Integer> whole = new TreeMap<>();
+        private int readings;
 
         private void read(String name, Song song, Choices choices) {
             Arrangement arrangement = arranger.arrange(song, choices, Pianist.USUAL);
             bars.merge(name, song.bars().size(), Integer::sum);
-            ReadOver.of(arrangement, Pianist.USUAL).forEach(fault -> counts.computeIfAbsent(name, id -> new TreeMap<>()).merge(fault.id(), 1, Integer::sum));
+            ReadOver.of(arrangement, Pianist.USUAL).forEach(fault -> {
+                if (WHOLE.contains(fault.id())) {
+                    whole.merge(fault.id(), 1, Integer::sum);
+                } else {
+                    counts.computeIfAbsent(name, id -> new TreeMap<>()).merge(fault.id(), 1, Integer::sum);
+                }
+            });
+            readings++;
         }
 
         private void tell(String what, String of) {
@@ -176,6 +188,7 @@ public final class Faults {
             counts.values().forEach(rows -> rows.forEach((id, count) -> byRow.merge(id, count, Integer::sum)));
             System.out.printf("%n%s: %.1f faults per 100 bars over %d bars, %d %s, %d rows read%n", what, 100.0 * byRow.values().stream().mapToInt(Integer::intValue).sum() / allBars, allBars, bars.size(), of,
                     Critic.ids().size());
+            System.out.printf("  once a song, of %d readings: %s%n", readings, whole);
             byRow.entrySet().stream().sorted(Map.Entry.<String, Integer>comparingByValue().reversed()).forEach(row -> System.out.printf("  %-4s %6.2f%n", row.getKey(), 100.0 * row.getValue() / allBars));
             List<String> worst = new ArrayList<>(bars.keySet());
             worst.sort(Comparator.comparingDouble(id -> -perHundred(counts, bars, id)));

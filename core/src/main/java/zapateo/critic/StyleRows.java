@@ -72,7 +72,7 @@ final class StyleRows {
             if (!bar.meter().equals(Meter.parse("4/4")) || bar.chords().size() > 2 || left.isEmpty() || bar.index() == score.last().index()) {
                 continue;
             }
-            Set<Integer> basses = left.stream().filter(stroke -> stroke.notes().size() == 1 && stroke.mark() != Mark.LEAD).map(stroke -> stroke.written().tick() - bar.tick()).collect(Collectors.toSet());
+            Set<Integer> basses = left.stream().filter(stroke -> (stroke.notes().size() == 1 || stroke.mark() == Mark.HEEL) && stroke.mark() != Mark.LEAD).map(stroke -> stroke.written().tick() - bar.tick()).collect(Collectors.toSet());
             List<Integer> chords = left.stream().filter(stroke -> stroke.mark() == Mark.TOE && stroke.notes().size() > 1).map(stroke -> stroke.written().tick() - bar.tick()).toList();
             boolean bossa = asked.is(Trait.BOSSA) && (!BOSSA_BASSES.contains(basses) || !chords.isEmpty() && chords.stream().allMatch(tick -> tick % Ticks.PER_QUARTER == 0));
             boolean slipped = asked.is(Trait.SLIPS) && left.stream().anyMatch(stroke -> stroke.accent() && stroke.written().tick() == bar.tick());
@@ -84,10 +84,11 @@ final class StyleRows {
         }
     }
 
-    /** Whether the bar before played, so that its last stroke could be tied over. */
+    /** Whether the bar before played, so that its last stroke could be tied over; a walk into this one is as good as a break. */
     private static boolean follows(Score score, Bar bar) {
         Bar before = score.song().bars().get(bar.index() - 1);
-        return score.within(before.tick(), before.end()).stream().anyMatch(at -> score.strokes().get(at).written().tick() >= before.end() - before.meter().beatTicks());
+        List<Stroke> last = score.within(before.tick(), before.end()).stream().map(score.strokes()::get).filter(stroke -> stroke.written().tick() >= before.end() - before.meter().beatTicks()).toList();
+        return !last.isEmpty() && last.stream().noneMatch(stroke -> stroke.nature().origin() == Origin.LEAD_IN);
     }
 
     /** L19: a dominant's seventh whose voice could step to its goal in the same hand leaps or stops. */

@@ -17,6 +17,7 @@ import zapateo.song.Tune;
 final class TogetherRows {
 
     private static final int SHARE = 10;
+    private static final int SHORT = 8;
     private static final int MOST_BARS = 4;
     private static final int FIFTH = 7;
     private static final int PARALLELS = 3;
@@ -40,7 +41,8 @@ final class TogetherRows {
                 }
             }
         }
-        if (bars.size() * SHARE > score.song().bars().size()) {
+        // Once in a song of some length is no habit.
+        if ((bars.size() > 1 || score.song().bars().size() < SHORT) && bars.size() * SHARE > score.song().bars().size()) {
             marks.add(bars.iterator().next(), List.of(), Map.of("bars", String.valueOf(bars.size())));
         }
     }

@@ -23,21 +23,23 @@ public final class FingerSearch {
     private static final double HOP = 40;
     /** The same in a chord that follows quickly. */
     private static final double CHORD_HOP = 3;
-    private static final double LIFTED = 6;
+    private static final double LIFTED = 14;
     private static final double SHARED = 2;
     /** A key that comes back after one other keeps its finger. */
     private static final double COMES_BACK = 4;
     /** A hand that passes its thumb less often plays more evenly; never to a black key where it can be helped. */
     private static final double PASS = 5;
     private static final double PASS_TO_BLACK = 3;
+    /** A step from the third finger to the fifth leaves one out. */
+    private static final double GAP = 4;
     /** Octaves are for the outer fingers. */
     private static final double INNER_OCTAVE = 2;
     /** What everybody takes by the same fingers; one finger that stays, or a hand that has not to move, is worth as much. */
-    private static final double UNUSUAL = 4;
+    private static final double UNUSUAL = 12;
     /** Outward the thumb goes under the third or fourth finger, not under the one beside it. */
-    private static final double UNDER_INDEX = 6;
+    private static final double UNDER_INDEX = 14;
     /** The same keys again, by the same fingers. */
-    private static final double ANEW = 6;
+    private static final double ANEW = 14;
     /** A line that one position holds has the little finger and the thumb on its ends, a wider one of the left hand the little finger on its bass. */
     private static final double OFF_POSITION = 3;
     /** A scale goes as everybody learned it. */
@@ -229,6 +231,8 @@ public final class FingerSearch {
         lone[FingerRule.SHARED_NOTE.ordinal()] = from != to && interval == 0 ? ANEW : 0;
         boolean passes = from != to && from > to == interval > 0 && interval != 0 && Math.min(from, to) == 1;
         lone[FingerRule.FEWER_PASSES.ordinal()] = passes ? PASS + ((from == 1 ? fromBlack : toBlack) ? PASS_TO_BLACK : 0) + (from == 2 && interval > 0 ? UNDER_INDEX : 0) : 0;
+        boolean gap = Math.abs(from - to) == 2 && Math.min(from, to) > 1 && Math.abs(interval) <= 2 && from < to == interval > 0;
+        lone[FingerRule.NEIGHBOURS.ordinal()] = gap && interval != 0 ? GAP : 0;
         lone[FingerRule.OCTAVE.ordinal()] = Math.abs(interval) == Pitch.OCTAVE && from + to != 1 + FingerSpans.FINGERS ? INNER_OCTAVE : 0;
     }
 

@@ -24,10 +24,11 @@ import zapateo.rhythm.YamlFields;
  * @param leadIn   that leads into the next chord, for {@link Device#LEAD}
  * @param role     that is struck with the bass, for {@link Device#WITH}
  * @param families of figures it suits; none is all
+ * @param never    families that are told by what it would change
  * @param some     of a hundred bars where it may be
  * @param much     the same, where much is asked for
  */
-public record Spice(String id, String name, String use, List<Where> where, Device device, Optional<LeadIn> leadIn, Optional<Role> role, List<String> families, int some, int much) {
+public record Spice(String id, String name, String use, List<Where> where, Device device, Optional<LeadIn> leadIn, Optional<Role> role, List<String> families, List<String> never, int some, int much) {
 
     /** A bar's place in its song. */
     enum Where { SECTION, RETURN, PHRASE, REST, CHANGE, AGAIN, ONCE, FINALE }
@@ -46,7 +47,7 @@ public record Spice(String id, String name, String use, List<Where> where, Devic
     }
 
     boolean suits(String family) {
-        return families.isEmpty() || families.contains(family);
+        return !never.contains(family) && (families.isEmpty() || families.contains(family));
     }
 
     int chance(Liveliness liveliness) {
@@ -62,14 +63,18 @@ public record Spice(String id, String name, String use, List<Where> where, Devic
         YamlFields file = DataFile.yaml("lefthand/spices.yaml");
         Map<String, Spice> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
-            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "where", "does", "families", "some", "much"));
+            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "where", "does", "families", "never", "some", "much"));
             String[] does = fields.text("does").split(" ");
             Device device = named(Device.class, does[0]);
             Optional<LeadIn> leadIn = device == Device.LEAD ? Optional.of(LeadIn.named(does[1]).orElseThrow(() -> new Refused("lead-in \"" + does[1] + "\" of spice " + id + ": there is none of that name"))) : Optional.empty();
             Optional<Role> role = device == Device.WITH ? Optional.of(Role.parse(does[1])) : Optional.empty();
             all.put(id, new Spice(id, fields.text("name"), fields.text("use"), fields.list("where", text -> named(Where.class, text)), device, leadIn, role,
-                    fields.has("families") ? fields.list("families", family -> family) : List.of(), fields.value("some", Integer::valueOf), fields.value("much", Integer::valueOf)));
+                    list(fields, "families"), list(fields, "never"), fields.value("some", Integer::valueOf), fields.value("much", Integer::valueOf)));
         });
         return all;
+    }
+
+    private static List<String> list(YamlFields fields, String name) {
+        return fields.has(name) ? fields.list(name, family -> family) : List.of();
     }
 }

@@ -33,6 +33,7 @@ final class Spices {
     /** Bars that a held chord may have begun ago. */
     private static final int LONGEST = 8;
     private static final int HUNDRED = 100;
+    private static final Role OCTAVE = Role.tone(8);
     private static final int TUNE_RESTS = Ticks.PER_QUARTER * 3 / 2;
     private static final Spices NONE = new Spices(List.of(), Map.of(), Set.of());
 
@@ -199,11 +200,16 @@ final class Spices {
         return all;
     }
 
-    private static void with(List<Planned> all, Bar bar, Spice spice) {
+    private void with(List<Planned> all, Bar bar, Spice spice) {
         Role role = spice.role().orElseThrow();
         all.stream().filter(stroke -> stroke.bar() == bar.index() && stroke.hand() == Side.LEFT).findFirst()
-                .filter(stroke -> stroke.tick() == bar.tick() && stroke.roles().size() <= 2 && !stroke.roles().contains(role) && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(Role.WALK)))
+                .filter(stroke -> !doublesThird(stroke, role) && stroke.tick() == bar.tick() && stroke.roles().size() <= 2 && !stroke.roles().contains(role) && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(Role.WALK)))
                 .ifPresent(stroke -> all.set(all.indexOf(stroke), stroke.playing(List.of(stroke.roles().get(0), role), stroke.mark(), Origin.FULLER).spiced(spice.id())));
+    }
+
+    /** A third in the bass is not said twice. */
+    private boolean doublesThird(Planned stroke, Role role) {
+        return role.equals(OCTAVE) && cuts.get(stroke.cut()).chord().bassDegree().filter(degree -> degree == 3).isPresent();
     }
 
     private static void stop(List<Planned> all, Bar bar, Spice spice) {
@@ -216,7 +222,9 @@ final class Spices {
         int half = bar.tick() + Math.max(bar.meter().beatTicks(), bar.ticks() / bar.meter().beatTicks() / 2 * bar.meter().beatTicks());
         List<Planned> first = all.stream().filter(stroke -> stroke.bar() == bar.index() && stroke.hand() == Side.LEFT && stroke.tick() < half && stroke.tick() >= bar.tick()).toList();
         List<Planned> above = first.stream().filter(stroke -> stroke.mark() == Mark.TOE).toList();
-        List<Planned> kept = above.isEmpty() ? first : above;
+        // A bar whose chord comes later would lose it.
+        boolean lost = above.isEmpty() && all.stream().anyMatch(stroke -> stroke.bar() == bar.index() && stroke.hand() == Side.LEFT && stroke.mark() == Mark.TOE && stroke.tick() < bar.end());
+        List<Planned> kept = lost ? List.of() : above.isEmpty() ? first : above;
         boolean later = all.stream().anyMatch(stroke -> stroke.bar() == bar.index() && stroke.tick() >= bar.end());
         if (kept.isEmpty() || later) {
             return;
