@@ -47,6 +47,47 @@ final class Pedalling {
     }
 
     private void press(int chord) {
+        int before = pedal.size();
+        hold(chord);
+        List<Pedal> own = new ArrayList<>(pedal.subList(before, pedal.size()));
+        pedal.subList(before, pedal.size()).clear();
+        own.forEach(each -> clean(chord, each));
+    }
+
+    /** Up where the left hand passes through what is no tone of the chord, down again on what follows. */
+    private void clean(int chord, Pedal whole) {
+        int down = whole.down();
+        List<Stroke> left = byChord.get(chord).stream().filter(stroke -> stroke.hand() == Side.LEFT).toList();
+        for (int i = 0; i < left.size(); i++) {
+            int at = left.get(i).sounding().tick();
+            if (at <= down || at >= whole.up() || !passes(chord, left.get(i))) {
+                continue;
+            }
+            pedal.add(new Pedal(down, at));
+            int next = i + 1;
+            while (next < left.size() && passes(chord, left.get(next))) {
+                next++;
+            }
+            if (next == left.size()) {
+                return;
+            }
+            int struck = left.get(next).sounding().tick();
+            down = struck + Math.max(1, Math.min(LAG, (left.get(next).sounding().end() - struck) / 2));
+            i = next;
+        }
+        if (whole.up() > down) {
+            pedal.add(new Pedal(down, whole.up()));
+        }
+    }
+
+    /** Neither a tone of the chord nor of the key; a ninth or a sixth is a colour. */
+    private boolean passes(int chord, Stroke stroke) {
+        Bar bar = song.barAt(chords.get(chord).tick());
+        return song.chordAt(chords.get(chord).tick()).filter(symbol -> stroke.notes().stream().map(note -> note.pitch().pitchClass().chroma()).anyMatch(chroma -> symbol.bass().chroma() != chroma
+                && symbol.tones().stream().noneMatch(tone -> tone.chroma() == chroma) && bar.key().scale().stream().noneMatch(tone -> tone.chroma() == chroma))).isPresent();
+    }
+
+    private void hold(int chord) {
         int struck = struck(chord);
         // A last chord that is let go is not held by the pedal either.
         boolean last = byChord.get(chord).stream().allMatch(stroke -> stroke.nature().origin() == Origin.ENDING);

@@ -24,6 +24,7 @@ final class RightRows {
     private static final int TRITONE = 6;
     private static final int MIDDLE_C = 60;
     private static final int E5 = 76;
+    private static final int HIGH = Pitch.parse("C6").midi();
     private static final int G3 = 55;
     private static final int TENTH = 15;
     private static final int CHORUS_BARS = 8;
@@ -81,6 +82,9 @@ final class RightRows {
         Stroke before = null;
         Stroke earlier = null;
         int placeBefore = -1;
+        List<Stroke> chords = score.of(Side.RIGHT).stream().map(score.strokes()::get).filter(each -> each.nature().origin() == Origin.COMPING).toList();
+        // Where nearly all have their third on top it is wanted there.
+        boolean onTop = chords.stream().filter(each -> isThird(score, each)).count() * 4 >= chords.size() * 3L;
         for (int at : score.of(Side.RIGHT)) {
             Stroke stroke = score.strokes().get(at);
             if (stroke.nature().origin() != Origin.COMPING) {
@@ -91,8 +95,11 @@ final class RightRows {
             // A chord that is broken begins anew where the next one lies.
             boolean single = stroke.notes().size() == 1 && before != null && before.notes().size() == 1 && !broken;
             boolean same = before != null && score.chordOf(stroke).equals(score.chordOf(before));
-            int most = isThird(score, stroke) && isThird(score, before) ? TRITONE : MAJOR_THIRD;
-            if (!same && (single ? leap > TRITONE : stroke.notes().size() > 1 && before != null && before.notes().size() > 1 && leap > most && nearer(stroke, before.highest().midi()))) {
+            boolean thirds = onTop ? isThird(score, stroke) : isThird(score, stroke) && isThird(score, before);
+            int most = thirds ? TRITONE : MAJOR_THIRD;
+            // A tone that is wanted on top has no other place than an octave off, and that has to be free.
+            boolean forced = (single || thirds) && before != null && !isFree(score, stroke, stroke.highest().midi() > before.highest().midi() ? -Pitch.OCTAVE : Pitch.OCTAVE);
+            if (!same && !forced && (single ? leap > TRITONE : stroke.notes().size() > 1 && before != null && before.notes().size() > 1 && leap > most && nearer(stroke, before.highest().midi()))) {
                 marks.add(stroke.bar(), List.of(placeBefore, at), Map.of("from", before.highest().toString(), "to", stroke.highest().toString()));
             }
             earlier = before;
@@ -106,12 +113,19 @@ final class RightRows {
     private static boolean byThirds(Score score, Stroke one, Stroke other) {
         Stroke fuller = one.notes().size() > other.notes().size() ? one : other;
         Stroke thinner = fuller == one ? other : one;
-        return thinner.notes().size() == 1 && isThird(score, fuller) && !isThird(score, thinner);
+        return thinner.notes().size() <= 2 && isThird(score, fuller) && !isThird(score, thinner);
     }
 
     /** The third of its chord is on top: thirds that lie so on purpose leap as chords do. */
     private static boolean isThird(Score score, Stroke stroke) {
         return stroke != null && score.chordOf(stroke).flatMap(Song.Placed::chord).flatMap(chord -> chord.quality().tone(3).map(chord::tone)).filter(third -> third.chroma() == Math.floorMod(stroke.highest().midi(), Pitch.OCTAVE)).isPresent();
+    }
+
+    /** Whether it could lie an octave off: a third over what the left hand has there, inside what is comped in. */
+    private static boolean isFree(Score score, Stroke stroke, int by) {
+        int low = stroke.lowest().midi() + by;
+        int left = score.within(stroke.written().tick(), stroke.written().end()).stream().map(score.strokes()::get).filter(other -> other.hand() == Side.LEFT).mapToInt(other -> other.highest().midi()).max().orElse(0);
+        return low >= G3 && low >= left + 3 && stroke.highest().midi() + by <= HIGH;
     }
 
     private static boolean nearer(Stroke stroke, int top) {

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import zapateo.harmony.ChordSymbol;
+import zapateo.part.Origin;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Side;
@@ -73,7 +74,9 @@ final class TogetherRows {
             }
             for (int other : score.soundingIn(right.written().tick(), right.written().tick() + 1)) {
                 Stroke left = score.strokes().get(other);
-                boolean ninth = left.hand() == Side.LEFT && left.notes().stream().anyMatch(low -> right.notes().stream().anyMatch(high -> {
+                // A line that walks past is heard as a line.
+                boolean walks = left.nature().origin() == Origin.WALK || left.nature().origin() == Origin.LEAD_IN;
+                boolean ninth = left.hand() == Side.LEFT && !walks && left.notes().stream().anyMatch(low -> right.notes().stream().anyMatch(high -> {
                     int apart = high.pitch().midi() - low.pitch().midi();
                     return apart >= 13 && apart % 12 == 1 && !(Tones.isOf(chord.get(), low.pitch().midi()) && Tones.isOf(chord.get(), high.pitch().midi()));
                 }));

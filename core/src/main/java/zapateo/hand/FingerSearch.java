@@ -39,7 +39,7 @@ public final class FingerSearch {
     /** Outward the thumb goes under the third or fourth finger, not under the one beside it. */
     private static final double UNDER_INDEX = 14;
     /** The same keys again, by the same fingers. */
-    private static final double ANEW = 14;
+    private static final double ANEW = 30;
     /** A line that one position holds has the little finger and the thumb on its ends, a wider one of the left hand the little finger on its bass. */
     private static final double OFF_POSITION = 3;
     /** A scale goes as everybody learned it. */

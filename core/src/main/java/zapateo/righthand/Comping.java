@@ -82,7 +82,7 @@ public final class Comping {
             for (ChordSpan span : bar.chords()) {
                 int from = bar.tick() + span.tick();
                 int to = bar.tick() + span.end();
-                Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN && !cadences.contains(from) ? Turn.of(bar, span).filter(chord -> !tops.rubs(chord, Turn.middle(bar, span), to)) : Optional.empty();
+                Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN && !cadences.contains(from) ? Turn.of(bar, span).filter(chord -> !Turn.leadsToMinor(span, song.chordAt(to)) && !tops.rubs(chord, Turn.middle(bar, span), to)) : Optional.empty();
                 int parted = other.isPresent() ? Turn.middle(bar, span) : to;
                 span.chord().ifPresent(chord -> standing.add(new Standing(bar, from, parted, other.isPresent() ? Turn.plain(chord) : chord, tops.over(from, parted), tops.hasLeadingTone(chord, bar.key(), from, parted))));
                 other.ifPresent(chord -> standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to), false)));
@@ -135,8 +135,8 @@ public final class Comping {
                     run = longer;
                     from++;
                 }
-                // Inside a cadence each chord has its own.
-                if (run.stream().anyMatch(each -> cadences.contains(each.tick()))) {
+                // Inside a cadence each chord has its own, and where no one shape carries the chords of a bar.
+                if (run.stream().anyMatch(each -> cadences.contains(each.tick())) || run.size() > 1 && !oneShape(run).carries()) {
                     run.forEach(each -> runs.add(List.of(each)));
                 } else {
                     runs.add(run);
@@ -275,10 +275,26 @@ public final class Comping {
         // A chord that is struck once has its top, whatever the figure leaves out where it comes again.
         boolean once = strokes.isEmpty() || strokes.get(strokes.size() - 1).chord() != chord;
         List<Role> roles = once && stroke.roles().equals(WITHOUT_TOP) ? WHOLE.roles() : stroke.roles();
-        List<PartNote> notes = notes(steps.get(chord).shape(), roles).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
+        List<PartNote> notes = clear(steps.get(chord).shape(), notes(steps.get(chord).shape(), roles), standing.get(chord), tick).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
         TickSpan span = TickSpan.of(tick, ticks);
         strokes.add(Stroke.of(Side.RIGHT, bar.index(), chord, span, Mark.TOE, stroke.accent(), notes, Nature.of(Origin.COMPING, stroke.roles()),
                 Reason.of(choices.shapes() == RightChoices.Shapes.EACH ? "comping" : "comping-" + choices.shapes().id(), Map.of("figure", choices.figure().id(), "chord", standing.get(chord).chord().toString()))));
+    }
+
+    /** Without what lies a ninth over a tone of the left hand that is none of the chord, and without a leading tone that hand has; something of the shape stays. */
+    private List<PartNote> clear(Shape shape, List<PartNote> notes, Standing over, int tick) {
+        List<PartNote> clear = notes.stream().filter(note -> !tops.rubsUnder(note.pitch().midi(), over.chord(), tick)).toList();
+        boolean led = over.doubles() && choices.shapes() == RightChoices.Shapes.HELD;
+        List<PartNote> alone = clear.stream().filter(note -> !led || note == clear.get(clear.size() - 1) || !isThird(note, over.chord())).toList();
+        List<PartNote> kept = alone.size() > 1 ? alone : clear;
+        if (!kept.isEmpty()) {
+            return kept;
+        }
+        return shape.notes().stream().filter(note -> !tops.rubsUnder(note.pitch().midi(), over.chord(), tick)).findFirst().map(List::of).orElse(notes);
+    }
+
+    private static boolean isThird(PartNote note, ChordSymbol chord) {
+        return chord.quality().tone(3).filter(third -> chord.tone(third).chroma() == note.pitch().pitchClass().chroma()).isPresent();
     }
 
     /** What of a shape the roles of a stroke take, low to high; a numbered one is the tone of that number, or the lowest note. */

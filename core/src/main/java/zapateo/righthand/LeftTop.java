@@ -42,6 +42,17 @@ final class LeftTop {
         return chord.tones().stream().anyMatch(tone -> has(Math.floorMod(tone.chroma() - 1, Pitch.OCTAVE), from, to));
     }
 
+    /** Whether a key lies a minor ninth, or more octaves, over what sounds at a tick and is no tone of the chord. */
+    boolean rubsUnder(int key, ChordSymbol chord, int tick) {
+        for (int i = firstAfter(tick); i < strokes.size() && strokes.get(i).written().tick() <= tick; i++) {
+            if (strokes.get(i).written().end() > tick && strokes.get(i).notes().stream().map(PartNote::pitch).anyMatch(low -> key - low.midi() > Pitch.OCTAVE && (key - low.midi()) % Pitch.OCTAVE == 1
+                    && chord.tones().stream().noneMatch(tone -> tone.chroma() == low.pitchClass().chroma()))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
     /** How many strokes begin there. */
     int struck(int from, int to) {
         int count = 0;

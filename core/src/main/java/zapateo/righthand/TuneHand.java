@@ -138,8 +138,8 @@ public final class TuneHand {
             // Every other tone: the second below, and the fourth where the hand has it.
             case OPEN -> tones.size() < 2 ? tones : tones.size() < 4 ? List.of(tones.get(1)) : List.of(tones.get(1), tones.get(3));
             // A third, or a fourth where only that is of the chord; a sixth, or a fifth.
-            case THIRDS -> List.of(below(melody, chord, key, 2, 3));
-            case SIXTHS -> List.of(below(melody, chord, key, 5, 4));
+            case THIRDS -> List.of(below(melody, chord, key, 2, 3, tones));
+            case SIXTHS -> List.of(below(melody, chord, key, 5, 4, tones));
             case OCTAVES -> {
                 List<PartNote> inside = new ArrayList<>(tones.stream().filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE).limit(1).toList());
                 inside.add(PartNote.of(Pitch.of(melody.pitchClass(), melody.octave() - 1), "tune"));
@@ -161,10 +161,16 @@ public final class TuneHand {
     }
 
     /** So many steps of the key lower; as many as {@code otherwise} where only that is a tone of the chord. */
-    private static PartNote below(Pitch melody, ChordSymbol chord, Key key, int steps, int otherwise) {
+    private static PartNote below(Pitch melody, ChordSymbol chord, Key key, int steps, int otherwise, List<PartNote> tones) {
         PartNote parallel = stepsBelow(melody, chord, key, steps);
         PartNote other = stepsBelow(melody, chord, key, otherwise);
-        return !isTone(parallel, chord) && isTone(other, chord) ? other : parallel;
+        boolean close = melody.midi() - parallel.pitch().midi() < CLEAR_OF_TUNE;
+        if (isTone(parallel, chord) && !close) {
+            return parallel;
+        }
+        // Under a tone of the chord nothing else but one of its own.
+        boolean passing = chord.tones().stream().noneMatch(tone -> tone.chroma() == melody.pitchClass().chroma());
+        return isTone(other, chord) ? other : passing && !close ? parallel : tones.stream().min(Comparator.comparingInt(tone -> Math.abs(tone.pitch().midi() - parallel.pitch().midi()))).orElse(parallel);
     }
 
     private static PartNote stepsBelow(Pitch melody, ChordSymbol chord, Key key, int steps) {

@@ -3,6 +3,7 @@ package zapateo.righthand;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
 import zapateo.pitch.Interval;
+import zapateo.pitch.Pitch;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 
@@ -18,6 +19,12 @@ final class Turn {
     static Optional<ChordSymbol> of(Bar bar, ChordSpan span) {
         return span.chord().filter(chord -> span.ticks() >= 2 * bar.meter().beatTicks() && chord.quality().has(5, 7) && (isMinor(chord) || chord.quality().has(3, 4)))
                 .map(chord -> ChordSymbol.parse(chord.root().plus(FOURTH).simple() + (isMinor(chord) ? "m" : "")));
+    }
+
+    /** Whether a major chord falls a fifth to a minor one: the chord on its fourth would bring it a natural thirteenth. */
+    static boolean leadsToMinor(ChordSpan span, Optional<ChordSymbol> next) {
+        return span.chord().isPresent() && next.isPresent() && !isMinor(span.chord().get()) && isMinor(next.get())
+                && Math.floorMod(next.get().root().chroma() - span.chord().get().root().chroma(), Pitch.OCTAVE) == FOURTH.semitones();
     }
 
     /** The triad of a chord. */
