@@ -143,7 +143,8 @@ final class HandRows {
                 boolean singles = before.notes().size() == 1 && now.notes().size() == 1 && before.notes().get(0).finger() > 0;
                 int away = Math.abs(now.lowest().midi() - before.lowest().midi());
                 boolean slides = before.lowest().pitchClass().alteration() != 0 && away <= 2;
-                boolean follows = before.written().end() >= now.written().tick() && away > 0 && away < Pitch.OCTAVE;
+                // Over more than a fifth the hand goes along: that is no line.
+                boolean follows = before.written().end() >= now.written().tick() && away > 0 && away <= FIFTH;
                 if (singles && follows && !slides && before.notes().get(0).finger() == now.notes().get(0).finger()) {
                     marks.add(now.bar(), List.of(line.get(i - 1), line.get(i)), Map.of("finger", String.valueOf(now.notes().get(0).finger()), "from", before.lowest().toString(), "to", now.lowest().toString()));
                 }

@@ -24,6 +24,7 @@ final class RightRows {
     private static final int TRITONE = 6;
     private static final int MIDDLE_C = 60;
     private static final int E5 = 76;
+    private static final int SIXTH = 9;
     private static final int HIGH = Pitch.parse("C6").midi();
     private static final int G3 = 55;
     private static final int TENTH = 15;
@@ -113,7 +114,8 @@ final class RightRows {
     private static boolean byThirds(Score score, Stroke one, Stroke other) {
         Stroke fuller = one.notes().size() > other.notes().size() ? one : other;
         Stroke thinner = fuller == one ? other : one;
-        return thinner.notes().size() <= 2 && isThird(score, fuller) && !isThird(score, thinner);
+        boolean blocked = leftUnder(score, thinner) > thinner.lowest().midi() - SIXTH;
+        return thinner.notes().size() <= 2 && isThird(score, fuller) && (blocked || !isThird(score, thinner));
     }
 
     /** The third of its chord is on top: thirds that lie so on purpose leap as chords do. */
@@ -121,11 +123,17 @@ final class RightRows {
         return stroke != null && score.chordOf(stroke).flatMap(Song.Placed::chord).flatMap(chord -> chord.quality().tone(3).map(chord::tone)).filter(third -> third.chroma() == Math.floorMod(stroke.highest().midi(), Pitch.OCTAVE)).isPresent();
     }
 
-    /** Whether it could lie an octave off: a third over what the left hand has there, inside what is comped in. */
+    /** Whether it could lie an octave off: a third over what the left hand has under its chord, inside what is comped in. */
     private static boolean isFree(Score score, Stroke stroke, int by) {
         int low = stroke.lowest().midi() + by;
-        int left = score.within(stroke.written().tick(), stroke.written().end()).stream().map(score.strokes()::get).filter(other -> other.hand() == Side.LEFT).mapToInt(other -> other.highest().midi()).max().orElse(0);
+        int left = leftUnder(score, stroke);
         return low >= G3 && low >= left + 3 && stroke.highest().midi() + by <= HIGH;
+    }
+
+    private static int leftUnder(Score score, Stroke stroke) {
+        int from = score.chordOf(stroke).map(Song.Placed::tick).orElse(stroke.written().tick());
+        int to = score.chordOf(stroke).map(Song.Placed::end).orElse(stroke.written().end());
+        return score.within(from, to).stream().map(score.strokes()::get).filter(other -> other.hand() == Side.LEFT).mapToInt(other -> other.highest().midi()).max().orElse(0);
     }
 
     private static boolean nearer(Stroke stroke, int top) {

@@ -83,7 +83,12 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     }
 
     double bassFromHome() {
-        return bass < 0 ? 0 : way == BassLine.Basses.HAND ? LEAN * Math.abs(position - home.bass()) : Math.abs(bass - home.bass());
+        return bass < 0 ? 0 : way == BassLine.Basses.HAND ? LEAN * Math.abs(position - home.bass()) : Math.abs(bass - home.bass()) + (isHighUnderAChord() ? HIGH : 0);
+    }
+
+    /** A deep bass that jumps to its chord stands no higher than B♭2. */
+    private boolean isHighUnderAChord() {
+        return upper.length > 0 && upper[0] > bass && bass > UNDER_A_CHORD && home.bass() <= Register.DEEP.home();
     }
 
     double bassMovement(Candidate from) {
@@ -154,6 +159,7 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     private static final double WEAK_LEAP = 8;
     private static final int MAJOR_THIRD = 4;
     private static final int SIXTH = 8;
+    private static final double HIGH = 20;
     private static final int UNDER_A_CHORD = Pitch.parse("B♭2").midi();
 
     /** Little finger to thumb over five white keys. */

@@ -3,6 +3,7 @@ package zapateo.lefthand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
@@ -28,6 +29,9 @@ record Room(List<PartNote> notes, Optional<Mending> how, double cost, boolean ke
     private static final double NO_ROOM = 25;
     private static final double REVOICED = 1.5;
     private static final double LOWERED = 1.25;
+    private static final double LOST = 2;
+    /** Roles that say what a chord is. */
+    private static final Set<String> STATING = Set.of("3", "4", "7", "10", "11", "14");
     private static final int PAIR = 2;
     /** What may stand over a bass in place of a tenth, the fullest first. */
     private static final List<Role> PARTNERS = List.of(Role.tone(7), Role.tone(5), Role.tone(8));
@@ -43,14 +47,14 @@ record Room(List<PartNote> notes, Optional<Mending> how, double cost, boolean ke
         }
         List<PartNote> below = notes.stream().filter(note -> note.pitch().midi() <= ceiling).toList();
         boolean paired = notes.size() > 1 && (rolled || isTenth(notes) || hand.easeOf(Candidate.keys(notes)) == Ease.OUT_OF_REACH);
-        Stream<Room> thinned = below.size() >= (paired ? PAIR : 1) ? Stream.of(new Room(below, Optional.of(Mending.LEFT_THINNED), notes.size() - below.size(), true)) : Stream.empty();
+        Stream<Room> thinned = below.size() >= (paired ? PAIR : 1) ? Stream.of(new Room(below, Optional.of(Mending.LEFT_THINNED), notes.size() - below.size() + lost(notes, below), true)) : Stream.empty();
         Stream<Room> revoiced = paired && below.size() == 1 && holdsBass(below) ? revoiced(ceiling, below.get(0), placement).stream() : Stream.empty();
         // A tone of a close chord that is broken gives way to the one below it, not to its octave: the shape stays.
         Optional<PartNote> inside = notes.size() == 1 && placement.upper().contains(notes.get(0)) ? placement.upper().stream().filter(note -> note.pitch().midi() <= ceiling).reduce((lower, higher) -> higher) : Optional.empty();
         if (inside.isPresent()) {
             return new Room(List.of(inside.get()), Optional.of(Mending.LEFT_REVOICED), REVOICED, true);
         }
-        return Stream.of(thinned, revoiced, lowered(ceiling, notes, lowest).stream()).flatMap(each -> each)
+        return Stream.of(thinned, revoiced, lowered(ceiling, notes, lowest, paired).stream()).flatMap(each -> each)
                 .min(java.util.Comparator.comparingDouble(Room::cost)).orElse(new Room(notes, Optional.empty(), NO_ROOM, false));
     }
 
@@ -69,12 +73,19 @@ record Room(List<PartNote> notes, Optional<Mending> how, double cost, boolean ke
     }
 
     /** An octave down, where a bass has the keys for it and a chord does not turn to mud. */
-    private static Optional<Room> lowered(int ceiling, List<PartNote> notes, int lowest) {
+    private static Optional<Room> lowered(int ceiling, List<PartNote> notes, int lowest, boolean paired) {
         int least = Math.max(lowest, notes.size() == 1 || holdsBass(notes) ? Register.DEEP.lowest() : Register.CHORD_LOWEST);
         List<PartNote> down = new ArrayList<>();
         notes.forEach(note -> down.add(note.octaves(-1)));
-        boolean possible = down.get(0).pitch().midi() >= least && top(down) <= ceiling && (notes.size() == 1 || LowIntervalLimits.broken(down) <= LowIntervalLimits.broken(notes));
-        return possible ? Optional.of(new Room(List.copyOf(down), Optional.of(Mending.LEFT_LOWERED), LOWERED * (notes.size() == 1 ? 1 : PAIR), true)) : Optional.empty();
+        List<PartNote> kept = down.stream().filter(note -> note.pitch().midi() <= ceiling).toList();
+        boolean possible = down.get(0).pitch().midi() >= least && kept.size() >= (paired ? PAIR : 1) && (kept.size() == 1 && notes.size() == 1 || kept.size() > 1 && LowIntervalLimits.broken(kept) <= LowIntervalLimits.broken(notes));
+        double cost = LOWERED * (notes.size() == 1 ? 1 : PAIR) + notes.size() - kept.size() + lost(notes, kept);
+        return possible ? Optional.of(new Room(kept, Optional.of(Mending.LEFT_LOWERED), cost, true)) : Optional.empty();
+    }
+
+    /** What thirds, fourths and sevenths cost that a stroke has and is to lose. */
+    private static double lost(List<PartNote> notes, List<PartNote> kept) {
+        return LOST * notes.stream().filter(note -> STATING.contains(note.role()) && kept.stream().noneMatch(other -> other.pitch().pitchClass().equals(note.pitch().pitchClass()))).count();
     }
 
     private static boolean holdsBass(List<PartNote> notes) {

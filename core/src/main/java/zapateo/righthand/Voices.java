@@ -26,7 +26,7 @@ record Voices(List<Integer> keys, ChordSymbol chord, boolean early) {
     private static final int BASS_HIGH = Pitch.parse("A3").midi();
     private static final double TRIPLED = 2.5;
     private static final double LOST = 3;
-    private static final double HIDES = 2.5;
+    private static final double HIDES = 4.5;
     private static final double MUD = 4;
 
     /** The costs of a way through them in a key. */
