@@ -1,6 +1,7 @@
 package zapateo.righthand;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -65,8 +66,9 @@ public final class Comping {
      *
      * @param leftTop the highest key the left hand has down while it sounds
      * @param doubles whether its third is the key's leading tone and the left hand has it already
+     * @param justLeft keys the left hand has had in the beat before
      */
-    private record Standing(Bar bar, int tick, int end, ChordSymbol chord, int leftTop, boolean doubles) {
+    private record Standing(Bar bar, int tick, int end, ChordSymbol chord, int leftTop, boolean doubles, Set<Integer> justLeft) {
     }
 
     private Comping(Song song, List<Stroke> left, Hand hand, RightChoices choices) {
@@ -84,8 +86,8 @@ public final class Comping {
                 int to = bar.tick() + span.end();
                 Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN && !cadences.contains(from) ? Turn.of(bar, span).filter(chord -> !Turn.leadsToMinor(span, song.chordAt(to)) && !tops.rubs(chord, Turn.middle(bar, span), to)) : Optional.empty();
                 int parted = other.isPresent() ? Turn.middle(bar, span) : to;
-                span.chord().ifPresent(chord -> standing.add(new Standing(bar, from, parted, other.isPresent() ? Turn.plain(chord) : chord, tops.over(from, parted), tops.hasLeadingTone(chord, bar.key(), from, parted))));
-                other.ifPresent(chord -> standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to), false)));
+                span.chord().ifPresent(chord -> standing.add(new Standing(bar, from, parted, other.isPresent() ? Turn.plain(chord) : chord, tops.over(from, parted), tops.hasLeadingTone(chord, bar.key(), from, parted), tops.left(from - bar.meter().beatTicks(), from))));
+                other.ifPresent(chord -> standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to), false, Set.of())));
             }
         }
     }
@@ -104,8 +106,8 @@ public final class Comping {
         }
         Map<ChordSymbol, List<Shape>> shapes = new HashMap<>();
         Map<List<Object>, List<Placed>> known = new HashMap<>();
-        List<List<Placed>> layers = standing.stream().map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop(), each.doubles()),
-                key -> shapesOf(each, shapes).stream().map(shape -> new Placed(shape, each.leftTop(), each.doubles())).toList())).toList();
+        List<List<Placed>> layers = standing.stream().map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop(), each.doubles(), each.justLeft()),
+                key -> shapesOf(each, shapes).stream().map(shape -> new Placed(shape, each.leftTop(), each.doubles(), each.justLeft())).toList())).toList();
         return struck(ShortestPath.through(layers, costs()).steps());
     }
 
@@ -145,13 +147,13 @@ public final class Comping {
         }
         List<List<Placed>> layers = runs.stream().map(each -> {
             int top = each.stream().mapToInt(Standing::leftTop).max().orElse(0);
-            return Shape.placed(oneShape(each).notes(), each.get(0).chord(), hand).stream().map(shape -> new Placed(shape, top, false)).toList();
+            return Shape.placed(oneShape(each).notes(), each.get(0).chord(), hand).stream().map(shape -> new Placed(shape, top, false, each.get(0).justLeft())).toList();
         }).toList();
         List<Placed> found = ShortestPath.through(layers, costs()).steps();
         List<Placed> each = new ArrayList<>();
         for (int i = 0; i < runs.size(); i++) {
             Placed placed = found.get(i);
-            runs.get(i).forEach(over -> each.add(new Placed(placed.shape().over(over.chord()), over.leftTop(), false)));
+            runs.get(i).forEach(over -> each.add(new Placed(placed.shape().over(over.chord()), over.leftTop(), false, Set.of())));
         }
         return each;
     }
@@ -161,7 +163,12 @@ public final class Comping {
     }
 
     /** A shape over what the left hand has. */
-    private record Placed(Shape shape, int leftTop, boolean doubles) {
+    private record Placed(Shape shape, int leftTop, boolean doubles, Set<Integer> justLeft) {
+
+        /** Keys that would go from one hand to the other. */
+        private long handedOver() {
+            return justLeft.isEmpty() ? 0 : Arrays.stream(shape.keys()).filter(justLeft::contains).count();
+        }
 
         private int tooLow() {
             return Math.max(0, leftTop + CLEAR_OF_LEFT - shape.lowest());
@@ -182,7 +189,7 @@ public final class Comping {
                 CostTerm.own("chord-register", 0.25, placed -> Math.abs(placed.shape.middle() - HOME)),
                 CostTerm.own("left-out", 4, placed -> placed.shape.leftOut()),
                 CostTerm.own("leading-tone-twice", 30, placed -> placed.doubles && placed.shape.hasThird() ? 1 : 0),
-                CostTerm.own("near-the-left", 8, Placed::tooLow)));
+                CostTerm.own("near-the-left", 8, Placed::tooLow), CostTerm.own("handed-over", 6, Placed::handedOver)));
         if (top == RightChoices.Top.THIRD) {
             terms.add(CostTerm.own("third-on-top", 100, placed -> placed.shape.hasThirdOnTop() || placed.doubles ? 0 : 1));
         }

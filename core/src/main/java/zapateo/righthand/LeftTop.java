@@ -1,6 +1,8 @@
 package zapateo.righthand;
 
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.part.PartNote;
@@ -29,6 +31,17 @@ final class LeftTop {
             }
         }
         return top;
+    }
+
+    /** The keys that are let go there. */
+    Set<Integer> left(int from, int to) {
+        Set<Integer> left = new HashSet<>();
+        for (int i = firstAfter(from); i < strokes.size() && strokes.get(i).written().tick() < to; i++) {
+            if (strokes.get(i).written().end() > from && strokes.get(i).written().end() <= to) {
+                strokes.get(i).notes().forEach(note -> left.add(note.pitch().midi()));
+            }
+        }
+        return left;
     }
 
     /** Whether a chord's third is the key's leading tone and sounds there. */

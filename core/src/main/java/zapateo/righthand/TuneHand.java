@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
@@ -110,7 +111,9 @@ public final class TuneHand {
         PartNote melody = stroke.notes().get(0);
         int floor = Math.max(Shape.LOWEST, left.over(tick, stroke.written().end()) + Comping.CLEAR_OF_LEFT);
         List<PartNote> notes = new ArrayList<>(List.of(melody));
-        for (PartNote note : below(melody.pitch(), chord.get(), bar.key())) {
+        Set<Integer> justLeft = left.left(tick - bar.meter().beatTicks(), tick);
+        List<PartNote> lower = below(melody.pitch(), chord.get(), bar.key());
+        for (PartNote note : lower.stream().filter(note -> lower.size() == 1 || !justLeft.contains(note.pitch().midi())).toList()) {
             if (note.pitch().midi() >= floor) {
                 notes.add(note.struck(melody.velocity() - SOFTER));
             }
