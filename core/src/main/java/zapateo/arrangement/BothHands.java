@@ -98,9 +98,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             Realised realised = placed.within(new Needs(ceilings(played), runs, asTheyAre)).fitted();
             List<Stroke> leftNow = ofLaidChords(of(realised.strokes(), Side.LEFT), realised.chords());
             GivesWay given = GivesWay.to(ofLaidChords(played, realised.chords()), of(realised.strokes(), Side.RIGHT), hand);
-            Set<Integer> open = new HashSet<>(under);
-            open.addAll(given.bars());
-            List<Stroke> rightNow = Restored.in(song, leftNow, given.strokes(), hand, open);
+            List<Stroke> rightNow = Restored.in(song, leftNow, given.strokes(), hand, under, given.bars());
             taken.removeAll(given.bars());
             note("right-taken", taken);
             note("right-gives-way", given.bars());

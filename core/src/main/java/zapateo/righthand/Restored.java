@@ -18,6 +18,7 @@ import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Mark;
 import zapateo.song.Bar;
 import zapateo.song.Song;
 
@@ -47,13 +48,16 @@ public final class Restored {
         right.stream().filter(this::isStrong).forEach(stroke -> thinnest.merge(stroke.bar() / PHRASE, stroke.notes().size(), Math::min));
     }
 
-    /** @param bars indices of those in which something may lie under the tune */
-    public static List<Stroke> in(Song song, List<Stroke> left, List<Stroke> right, Hand hand, Set<Integer> bars) {
-        return bars.isEmpty() ? right : new Restored(song, left, right, hand).all(bars);
+    /**
+     * @param under indices of bars in which something lies under the tune
+     * @param gave  the same of bars in which the tune took the place of a figure's own chords
+     */
+    public static List<Stroke> in(Song song, List<Stroke> left, List<Stroke> right, Hand hand, Set<Integer> under, Set<Integer> gave) {
+        return under.isEmpty() && gave.isEmpty() ? right : new Restored(song, left, right, hand).all(under, gave);
     }
 
-    private List<Stroke> all(Set<Integer> bars) {
-        List<Song.Placed> places = song.chords().filter(place -> place.chord().isPresent() && bars.contains(place.bar().index())).toList();
+    private List<Stroke> all(Set<Integer> under, Set<Integer> gave) {
+        List<Song.Placed> places = song.chords().filter(place -> place.chord().isPresent() && (gave.contains(place.bar().index()) || under.contains(place.bar().index()) && hasChords(place))).toList();
         for (Song.Placed place : places) {
             ChordSymbol chord = place.chord().orElseThrow();
             Set<Integer> heard = heard(place.tick(), place.end());
@@ -65,6 +69,11 @@ public final class Restored {
             }
         }
         return right;
+    }
+
+    /** A left hand of basses alone leaves the chords to be thought. */
+    private boolean hasChords(Song.Placed place) {
+        return left.stream().anyMatch(stroke -> stroke.written().tick() < place.end() && stroke.written().end() > place.tick() && (stroke.mark() == Mark.TOE || stroke.notes().size() > 1));
     }
 
     private Set<Integer> heard(int from, int to) {
