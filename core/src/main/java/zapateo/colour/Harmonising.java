@@ -122,11 +122,7 @@ public final class Harmonising {
     }
 
     /** A chord that might stand in one place. */
-    private record Way(String numeral, ChordSymbol chord, double strange, double outside, Piece piece) {
-
-        private OuterVoices.Place outer() {
-            return new OuterVoices.Place(chord, piece.tune(), piece.isStrong(), piece.from == 0);
-        }
+    private record Way(String numeral, ChordSymbol chord, double strange, double outside, Piece piece, OuterVoices.Place outer) {
     }
 
     /** The song with chords under its melody in every bar; what chords it had are not looked at. */
@@ -148,8 +144,8 @@ public final class Harmonising {
                 CostTerm.own("begins-and-ends", 1, Way::outside), CostTerm.<Way>step("follows", 1, (from, to) -> follows(mode, style, from, to)),
                 CostTerm.<Way>step("closing", 1, (from, to) -> closing(mode, from, to))));
         if (style.inversions) {
-            terms.add(CostTerm.own("bass", 1, way -> Math.max(0, OuterVoices.own(way.outer(), key))));
-            terms.add(CostTerm.<Way>step("outer-voices", 1, (from, to) -> Math.max(0, OuterVoices.step(from.outer(), to.outer(), key))));
+            terms.add(CostTerm.own("bass", 1, way -> OuterVoices.own(way.outer, key)));
+            terms.add(CostTerm.<Way>step("outer-voices", 1, (from, to) -> OuterVoices.step(from.outer, to.outer)));
         }
         return with(song, ShortestPath.through(layers, terms).steps(), pace);
     }
@@ -200,12 +196,16 @@ public final class Harmonising {
             double strange = strange(chord, piece);
             double outside = (first && !mode.start.containsKey(numeral) ? OUTSIDE / 2 : 0) + (last && !mode.isHome(numeral) ? OUTSIDE : 0)
                     + piece.rests * mode.phrase.getOrDefault(numeral, ELSE);
-            ways.add(new Way(numeral, chord, strange, outside, piece));
+            ways.add(way(numeral, chord, strange, outside, piece, key));
             if (style.inversions && !first && !piece.arrives() && !piece.rested && !last) {
-                chord.simpleTones().stream().skip(1).forEach(bass -> ways.add(new Way(numeral, chord.over(bass), strange, outside, piece)));
+                chord.simpleTones().stream().skip(1).forEach(bass -> ways.add(way(numeral, chord.over(bass), strange, outside, piece, key)));
             }
         });
         return ways;
+    }
+
+    private static Way way(String numeral, ChordSymbol chord, double strange, double outside, Piece piece, Key key) {
+        return new Way(numeral, chord, strange, outside, piece, OuterVoices.Place.of(chord, key, piece.tune(), piece.isStrong(), piece.from == 0));
     }
 
     /** The root of a numeral: of a minor key that of its own scale. */

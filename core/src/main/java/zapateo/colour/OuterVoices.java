@@ -25,21 +25,38 @@ final class OuterVoices {
     }
 
     /**
-     * @param tune  the melody's note over it, where one begins
+     * A bass under a melody, as the search asks for it thousands of times.
+     *
+     * @param chord  tells chords apart, whatever their bass
+     * @param bass   semitones above C
+     * @param degree of the chord that is in the bass
+     * @param tune   the melody's key over it, {@code NONE} where none begins
      * @param strong whether it stands on the first beat of a bar or, in two halves, its third
+     * @param first  whether it stands on the first beat
      */
-    record Place(ChordSymbol chord, Optional<Pitch> tune, boolean strong, boolean first) {
+    record Place(int chord, int bass, int degree, boolean dominant, int tune, boolean strong, boolean first) {
+
+        static final int NONE = -1;
+
+        static Place of(ChordSymbol chord, Key key, Optional<Pitch> tune, boolean strong, boolean first) {
+            return new Place(chord.inRootPosition().hashCode(), chord.bass().chroma(), chord.bassDegree().orElse(1), Math.floorMod(chord.root().chroma() - key.tonic().chroma(), Pitch.OCTAVE) == FIFTH,
+                    tune.map(Pitch::midi).orElse(NONE), strong, first);
+        }
+
+        private boolean isSixFour() {
+            return degree == 5;
+        }
     }
 
     /** Of a place by itself. */
     static double own(Place place, Key key) {
-        int leading = key.tonic().chroma() + 11;
-        boolean doubled = place.tune.isPresent() && chroma(place.tune.get()) == Math.floorMod(leading, Pitch.OCTAVE) && place.chord.bass().chroma() == Math.floorMod(leading, Pitch.OCTAVE);
-        return inversion(place.chord) + (doubled ? DOUBLED_LEADING : 0);
+        int leading = Math.floorMod(key.tonic().chroma() + 11, Pitch.OCTAVE);
+        boolean doubled = place.tune >= 0 && place.tune % Pitch.OCTAVE == leading && place.bass == leading;
+        return inversion(place.degree) + (doubled ? DOUBLED_LEADING : 0);
     }
 
-    private static double inversion(ChordSymbol chord) {
-        return switch (chord.bassDegree().orElse(1)) {
+    private static double inversion(int degree) {
+        return switch (degree) {
             case 3 -> FIRST_INVERSION;
             case 7 -> THIRD_INVERSION;
             default -> 0;
@@ -47,10 +64,10 @@ final class OuterVoices {
     }
 
     /** Of the step from one place to the next. */
-    static double step(Place from, Place to, Key key) {
-        int bass = signed(to.chord.bass().chroma() - from.chord.bass().chroma());
-        boolean same = from.chord.inRootPosition().equals(to.chord.inRootPosition());
-        return moves(bass, same, to) + sixFour(from, to, bass, same, key) + seventh(from, bass, same) + against(from, to, bass);
+    static double step(Place from, Place to) {
+        int bass = signed(to.bass - from.bass);
+        boolean same = from.chord == to.chord;
+        return moves(bass, same, to) + sixFour(from, to, bass, same) + seventh(from, bass, same) + against(from, to, bass);
     }
 
     private static double moves(int bass, boolean same, Place to) {
@@ -60,49 +77,37 @@ final class OuterVoices {
     }
 
     /** A six-four stands on a strong beat before a dominant on the same bass, or between steps of the bass. */
-    private static double sixFour(Place from, Place to, int bass, boolean same, Key key) {
+    private static double sixFour(Place from, Place to, int bass, boolean same) {
         double cost = 0;
-        if (isSixFour(from.chord) && !same) {
-            boolean cadential = from.strong && bass == 0 && isDominant(to.chord, key) && to.chord.bassDegree().orElse(1) == 1;
+        if (from.isSixFour() && !same) {
+            boolean cadential = from.strong && bass == 0 && to.dominant && to.degree == 1;
             cost += cadential ? 0 : Math.abs(bass) <= 2 && bass != 0 ? PASSING_SIX_FOUR : UNRESOLVED;
         }
-        if (isSixFour(to.chord) && !to.strong) {
+        if (to.isSixFour() && !to.strong) {
             cost += Math.abs(bass) <= 2 && !same ? 0 : UNRESOLVED;
         }
         // A tonic six-four is no place to come home from.
-        return cost + (isSixFour(from.chord) && same ? UNRESOLVED : 0);
+        return cost + (from.isSixFour() && same ? UNRESOLVED : 0);
     }
 
     /** A seventh in the bass steps down. */
     private static double seventh(Place from, int bass, boolean same) {
-        return from.chord.bassDegree().orElse(1) != 7 || same || bass == -1 || bass == -2 ? 0 : UNRESOLVED;
+        return from.degree != 7 || same || bass == -1 || bass == -2 ? 0 : UNRESOLVED;
     }
 
     private static double against(Place from, Place to, int bass) {
-        if (from.tune.isEmpty() || to.tune.isEmpty()) {
+        if (from.tune < 0 || to.tune < 0) {
             return 0;
         }
-        int tune = to.tune.get().midi() - from.tune.get().midi();
-        int before = Math.floorMod(chroma(from.tune.get()) - from.chord.bass().chroma(), Pitch.OCTAVE);
-        int after = Math.floorMod(chroma(to.tune.get()) - to.chord.bass().chroma(), Pitch.OCTAVE);
+        int tune = to.tune - from.tune;
+        int before = Math.floorMod(from.tune - from.bass, Pitch.OCTAVE);
+        int after = Math.floorMod(to.tune - to.bass, Pitch.OCTAVE);
         boolean perfect = after == 0 || after == FIFTH;
         if (tune != 0 && bass != 0 && perfect && before == after) {
             return PARALLEL;
         }
         boolean similar = tune * bass > 0;
         return similar && perfect && Math.abs(tune) > 2 ? HIDDEN : similar ? SIMILAR : 0;
-    }
-
-    static boolean isSixFour(ChordSymbol chord) {
-        return chord.bassDegree().orElse(1) == 5;
-    }
-
-    static boolean isDominant(ChordSymbol chord, Key key) {
-        return Math.floorMod(chord.root().chroma() - key.tonic().chroma(), Pitch.OCTAVE) == FIFTH;
-    }
-
-    private static int chroma(Pitch pitch) {
-        return pitch.pitchClass().chroma();
     }
 
     /** The shorter way, -6 to 5. */

@@ -45,6 +45,7 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
     private static final int ALTO_LOWEST = Pitch.parse("F3").midi();
     private static final int ALTO_HIGHEST = Pitch.parse("D5").midi();
     private static final int SOPRANO_LOWEST = Pitch.parse("C4").midi();
+    private static final int TUNE_HIGHEST = Pitch.parse("A5").midi();
     private static final int SOPRANO_HIGHEST = Pitch.parse("G5").midi();
     /** Alto and tenor lie within an octave, and a little apart where hands do not have it otherwise. */
     private static final int WIDEST_INSIDE = 16;
@@ -79,7 +80,9 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
                     (over ? inRight : inLeft).add(note(moment, key));
                 }
             }
-            low.add(stroke(Side.LEFT, moment, inLeft));
+            if (!inLeft.isEmpty()) {
+                low.add(stroke(Side.LEFT, moment, inLeft));
+            }
             addRight(high, moment, inRight);
         }
         high.sort(Stroke.IN_TIME);
@@ -93,13 +96,13 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
         return new FourParts(runs, high, octaves);
     }
 
-    /** The one in which least of the tune lies beyond a soprano's. */
+    /** The one in which least of the tune lies beyond a soprano's; its own, where that is nearly as good. */
     private static int octaves(List<Stroke> melody) {
-        return IntStream.of(0, -1, 1).boxed().min(Comparator.comparingInt(octaves -> melody.stream().mapToInt(stroke -> beyond(stroke.highest().midi() + octaves * Pitch.OCTAVE)).sum())).orElseThrow();
+        return IntStream.of(0, -1, 1).boxed().min(Comparator.comparingInt(octaves -> Math.abs(octaves) + melody.stream().mapToInt(stroke -> beyond(stroke.highest().midi() + octaves * Pitch.OCTAVE)).sum())).orElseThrow();
     }
 
     private static int beyond(int key) {
-        return Math.max(0, SOPRANO_LOWEST - key) + Math.max(0, key - SOPRANO_HIGHEST);
+        return Math.max(0, SOPRANO_LOWEST - key) + Math.max(0, key - TUNE_HIGHEST);
     }
 
     /** What lies under the tune is struck with it where it is as long, else in a stroke of its own. */
