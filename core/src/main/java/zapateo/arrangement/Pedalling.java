@@ -39,7 +39,9 @@ final class Pedalling {
     static List<Pedal> of(Song song, Timeline timeline, List<Realised.LaidChord> chords, List<Stroke> strokes) {
         Pedalling pedalling = new Pedalling(song, timeline, chords, strokes);
         for (int i = 0; i < chords.size(); i++) {
-            if (!pedalling.byChord.get(i).isEmpty() && chords.get(i).pedal()) {
+            // Voices are bound by the fingers.
+            boolean voices = pedalling.byChord.get(i).stream().anyMatch(stroke -> stroke.nature().origin() == Origin.PARTS);
+            if (!pedalling.byChord.get(i).isEmpty() && chords.get(i).pedal() && !voices) {
                 pedalling.press(i);
             }
         }

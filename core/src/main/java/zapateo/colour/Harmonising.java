@@ -34,6 +34,7 @@ public final class Harmonising {
     private static final double STRANGE = 7;
     private static final double OUTSIDE = 6;
     private static final double VOICED = 0.5;
+    private static final double UNDER_A_HELD_NOTE = 4;
     /** A phrase that comes home from home. */
     private static final double STAYS_HOME = 0;
     private static final Map<String, String> DEGREES = Map.ofEntries(Map.entry("I", "1"), Map.entry("II", "2"), Map.entry("III", "3"), Map.entry("IV", "4"), Map.entry("V", "5"), Map.entry("VI", "6"),
@@ -115,6 +116,11 @@ public final class Harmonising {
             return bar.tune().stream().filter(note -> note.pitch().isPresent() && note.tick() <= from && note.end() > from).findFirst().flatMap(TuneNote::pitch);
         }
 
+        /** Whether a note of the melody begins in it. */
+        private boolean moves() {
+            return bar.tune().stream().anyMatch(note -> note.pitch().isPresent() && note.tick() >= from && note.tick() < to);
+        }
+
         private boolean isStrong() {
             int beats = bar.meter().beats();
             return from == 0 || beats % 2 == 0 && from == bar.ticks() / 2;
@@ -122,7 +128,7 @@ public final class Harmonising {
     }
 
     /** A chord that might stand in one place. */
-    private record Way(String numeral, ChordSymbol chord, double strange, double outside, Piece piece, OuterVoices.Place outer) {
+    private record Way(String numeral, ChordSymbol chord, double strange, double outside, Piece piece, OuterVoices.Place outer, boolean moves) {
     }
 
     /** The song with chords under its melody in every bar; what chords it had are not looked at. */
@@ -160,6 +166,10 @@ public final class Harmonising {
     private static double follows(Mode mode, Style style, Way from, Way to) {
         if (to.piece.rested) {
             return from.chord.equals(to.chord) ? 0 : OUTSIDE;
+        }
+        // Under a note that is held the chord stays.
+        if (style.inversions && !to.moves) {
+            return from.chord.equals(to.chord) ? 0 : UNDER_A_HELD_NOTE;
         }
         return mode.from.getOrDefault(from.numeral, Map.of()).getOrDefault(to.numeral, style.inversions && from.numeral.equals(to.numeral) ? ELSE / 2 : ELSE);
     }
@@ -205,7 +215,7 @@ public final class Harmonising {
     }
 
     private static Way way(String numeral, ChordSymbol chord, double strange, double outside, Piece piece, Key key) {
-        return new Way(numeral, chord, strange, outside, piece, OuterVoices.Place.of(chord, key, piece.tune(), piece.isStrong(), piece.from == 0));
+        return new Way(numeral, chord, strange, outside, piece, OuterVoices.Place.of(chord, key, piece.tune(), piece.isStrong(), piece.from == 0), piece.moves());
     }
 
     /** The root of a numeral: of a minor key that of its own scale. */
