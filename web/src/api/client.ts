@@ -37,6 +37,7 @@ export type ChartRead = Schemas["ChartView"];
 export type ReadingByEar = Schemas["ReadingView"];
 export type Simplified = Schemas["SimplifiedView"];
 export type EasyKey = Schemas["EasyKeyView"];
+export type SingersKeyView = Schemas["SingersKeyView"];
 export type KeyNotes = Schemas["KeyView"];
 export type Tone = Schemas["ToneView"];
 export type Edit = Schemas["Edit"];

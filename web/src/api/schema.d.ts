@@ -116,6 +116,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/arrangements/singers-key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["singersKey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/arrangements/suggest": {
         parameters: {
             query?: never;
@@ -2618,6 +2634,31 @@ export interface components {
             knows: "triads" | "sevenths" | "these";
             text: string;
         };
+        SingersKeyRequest: {
+            arrangement: components["schemas"]["ArrangeRequest"];
+            /** Format: int32 */
+            part?: number;
+            voice: components["schemas"]["VoiceRequest"];
+        };
+        SingersKeyView: {
+            /** Format: double */
+            beyond: number;
+            /** Format: double */
+            difficulty: number;
+            highest: string;
+            /** Format: double */
+            inside: number;
+            key: string;
+            lowest: string;
+            /** Format: int32 */
+            octaves: number;
+            /** Format: double */
+            onTurn: number;
+            part: string;
+            reached: boolean;
+            /** Format: int32 */
+            semitones: number;
+        };
         SongLineView: {
             /** Format: int32 */
             bars: number;
@@ -2887,6 +2928,13 @@ export interface components {
             title: string;
             /** Format: int32 */
             version: number;
+        };
+        VoiceRequest: {
+            high: string;
+            highest?: string;
+            low: string;
+            lowest?: string;
+            turn?: string;
         };
         VoicesView: {
             keys: number[];
@@ -3205,6 +3253,30 @@ export interface operations {
                 };
                 content: {
                     "application/vnd.recordare.musicxml+xml": string;
+                };
+            };
+        };
+    };
+    singersKey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SingersKeyRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SingersKeyView"][];
                 };
             };
         };

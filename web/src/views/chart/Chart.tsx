@@ -8,8 +8,9 @@ import { Editor } from "./Editor";
 import { Inspector, moveBars } from "./Inspector";
 import { offsetOf } from "./marks";
 import { SheetView } from "./SheetView";
-import { Tools, useTranspose } from "./Tools";
+import { Tools } from "./Tools";
 import { type Degrees, type Sheet, useSheet } from "./useSheet";
+import { useTranspose } from "./useTranspose";
 import { useTyped } from "./useTyped";
 
 /** The chart's text on one side, the sheet it makes on the other, in step: either can be written in. */

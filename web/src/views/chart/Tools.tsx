@@ -8,7 +8,9 @@ import { useShown, useWork } from "../../song/desk";
 import { Chord } from "../../ui/Chord";
 import { TextButton } from "../../ui/Notice";
 import { keyName } from "../../ui/words";
+import { SingersKey } from "./SingersKey";
 import type { Degrees, Sheet } from "./useSheet";
+import { useTranspose } from "./useTranspose";
 
 const TONICS = ["C", "D♭", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
 const PANEL = "z-30 rounded-plank border border-grain bg-sheet p-4 [--anchor-gap:4px] shadow-none";
@@ -64,6 +66,12 @@ export function Tools({
         </PopoverPanel>
       </Popover>
       <Popover>
+        <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">The singer's key ▾</PopoverButton>
+        <PopoverPanel anchor="bottom start" className={`${PANEL} w-[30rem]`}>
+          {({ close }) => <SingersKey sheet={sheet} onDone={() => close()} />}
+        </PopoverPanel>
+      </Popover>
+      <Popover>
         <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Notes of the key ▾</PopoverButton>
         <PopoverPanel anchor="bottom start" className={`${PANEL} w-[30rem]`}>
           <KeyPanel name={chart.key} />
@@ -83,11 +91,6 @@ export function Tools({
       <SimplifyDialog open={simplify} onClose={() => setSimplify(false)} sheet={sheet} />
     </div>
   );
-}
-
-/** The chart moved by semitones; the undo of the desk takes it back. */
-export function useTranspose(sheet: Sheet): (to: { semitones?: number; key?: string }) => Promise<boolean> {
-  return (to) => sheet.inTurn((text) => take(api.POST("/api/charts/transpose", { body: { text, ...to } })));
 }
 
 function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; onDone: () => void }) {

@@ -115,6 +115,31 @@ class HandsApiTest {
         assertThat(keys.path(0).path("difficulty").asDouble()).isLessThanOrEqualTo(keys.path(11).path("difficulty").asDouble());
     }
 
+    /** Worked by hand: A fifth C4 to G4 in a range of just that fifth; a part in B flat is written a tone higher, a capo on 3 a minor third lower. */
+    @Test
+    void a_singers_key_is_found_and_its_part_named() {
+        Map<String, Object> asked = Map.of("chart", "Key: C\n| C |\nTune: | C4/4 E4/4 G4/2 |");
+        JsonNode keys = SERVER.post("/api/arrangements/singers-key", Map.of("arrangement", asked, "voice", Map.of("low", "Eb3", "high", "Bb3"), "part", 2)).json();
+        assertThat(keys.size()).isEqualTo(12);
+        assertThat(keys.path(0).path("key").asString()).isEqualTo("E♭");
+        assertThat(keys.path(0).path("part").asString()).isEqualTo("F");
+        assertThat(keys.path(0).path("inside").asDouble()).isEqualTo(1);
+        assertThat(keys.path(0).path("octaves").asInt()).isEqualTo(-1);
+        assertThat(keys.path(0).path("lowest").asString()).isEqualTo("E♭3");
+        assertThat(SERVER.post("/api/arrangements/singers-key", Map.of("arrangement", asked, "voice", Map.of("low", "Eb3", "high", "Bb3"), "part", -3)).json().path(0).path("part").asString()).isEqualTo("C");
+        assertThat(SERVER.post("/api/arrangements/singers-key", Map.of("arrangement", Map.of("chart", "| C |"), "voice", Map.of("low", "C4", "high", "G4"))).json().path("detail").asString())
+                .contains("no melody to find a key for");
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"{\"low\":\"G4\",\"high\":\"C4\"}|expected the lower note first", "{\"low\":\"H4\",\"high\":\"C5\"}|pitch \"H4\": expected a name such as", "{\"low\":\"C4\",\"high\":\"C5\",\"lowest\":\"D4\"}|expected them outside",
+        "{\"low\":\"C4\"}|expected a note such as C5"})
+    void ranges_no_voice_has_are_refused(String voice, String detail) {
+        var answer = SERVER.post("/api/arrangements/singers-key", "{\"arrangement\":{\"chart\":\"| C |\\nTune: | C4/1 |\"},\"voice\":" + voice + "}");
+        assertThat(answer.status()).isBetween(400, 422);
+        assertThat(answer.json().toString()).contains(detail.replace("\"", "\\\""));
+    }
+
     @Test
     void what_can_be_held_tells_a_span() {
         JsonNode measuring = SERVER.get("/api/hands/measuring").json();

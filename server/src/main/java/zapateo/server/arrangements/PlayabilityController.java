@@ -1,6 +1,8 @@
 package zapateo.server.arrangements;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Optional;
@@ -11,10 +13,15 @@ import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.EasiestKeys;
 import zapateo.arrangement.Easier;
+import zapateo.arrangement.SingersKeys;
+import zapateo.harmony.Key;
+import zapateo.harmony.Transposition;
+import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartEdit;
+import zapateo.song.VoiceRange;
 
 /** How hard a song is for the hands that play it, and what would make it easier. */
 @RestController
@@ -92,6 +99,62 @@ public class PlayabilityController {
         return EasiestKeys.of(ChartEdit.of(request.chart()), asked.arranger(), asked.choices(), asked.pianist()).stream()
                 .map(each -> new EasyKeyView(each.key().key().toString(), each.key().way().semitones(), each.key().signs(), hundredth(each.key().blackRoots()), hundredth(each.key().blackTones()),
                         tenth(each.difficulty().total()), tenth(each.maxTempo()))).toList();
+    }
+
+    /**
+     * @param low     the lowest note that sits well, such as G3
+     * @param high    the highest one
+     * @param lowest  the lowest there is at all; absent is a tone beyond {@code low}
+     * @param highest the same above
+     * @param turn    where the voice breaks, if it does
+     */
+    public record VoiceRequest(@NotNull(message = "expected a note such as G3") String low, @NotNull(message = "expected a note such as C5") String high, String lowest, String highest, String turn) {
+
+        private VoiceRange range() {
+            VoiceRange usual = VoiceRange.of(Pitch.parse(low), Pitch.parse(high));
+            return new VoiceRange(usual.low(), usual.high(), lowest == null ? usual.lowest() : Pitch.parse(lowest), highest == null ? usual.highest() : Pitch.parse(highest), Optional.ofNullable(turn).map(Pitch::parse));
+        }
+    }
+
+    /** @param part how many semitones above what sounds the singer's or player's part is written: 2 for B♭, 9 for E♭, below zero for a capo; absent is 0 */
+    public record SingersKeyRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @NotNull(message = "expected a range of notes") @Valid VoiceRequest voice,
+                                    @Min(value = -11, message = "expected -11 to 11") @Max(value = 11, message = "expected -11 to 11") Integer part) {
+    }
+
+    /**
+     * A key as it suits a voice and the hands.
+     *
+     * @param part     the key the part is written in
+     * @param octaves  how many octaves higher than written it is sung, below zero lower
+     * @param inside   the share of the melody that sits well, 0 to 1
+     * @param beyond   by how many semitones it lies outside on the average
+     * @param onTurn   the share that is held on the break
+     * @param lowest   the lowest note as it is sung
+     * @param reached  whether nothing lies beyond the extremes
+     */
+    public record SingersKeyView(String key, int semitones, String part, int octaves, double inside, double beyond, double onTurn, String lowest, String highest, boolean reached, double difficulty) {
+    }
+
+    /** The twelve keys, the ones first in which the melody sits well, among those the ones that lie best under the hands. */
+    @PostMapping("/singers-key")
+    public List<SingersKeyView> singersKey(@Valid @RequestBody SingersKeyRequest request) {
+        VoiceRange voice;
+        try {
+            voice = request.voice().range();
+        } catch (Refused refused) {
+            throw Refusal.unusable("voice: " + refused.getMessage());
+        }
+        Arranging.Asked asked = arranging.asked(request.arrangement());
+        if (!asked.song().hasTune()) {
+            throw Refusal.unusable("the chart has no melody to find a key for: expected a line Melody: under a row of bars");
+        }
+        int part = request.part() == null ? 0 : request.part();
+        return SingersKeys.of(ChartEdit.of(request.arrangement().chart()), asked.arranger(), asked.choices(), asked.pianist(), voice).stream().map(each -> {
+            Key key = each.measured().key().key();
+            VoiceRange.Fit fit = each.fit();
+            return new SingersKeyView(key.toString(), each.measured().key().way().semitones(), part == 0 ? key.toString() : Transposition.by(part, key).of(key).toString(), fit.octaves(), hundredth(fit.inside()),
+                    hundredth(fit.beyond()), hundredth(fit.onTurn()), fit.lowest().toString(), fit.highest().toString(), fit.reached(), tenth(each.measured().difficulty().total()));
+        }).toList();
     }
 
     private static double tenth(double value) {
