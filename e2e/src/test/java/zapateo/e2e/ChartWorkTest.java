@@ -9,6 +9,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -131,6 +132,24 @@ class ChartWorkTest {
         button(page, "Undo").click();
         button(page, "Undo").click();
         assertThat(text(page)).hasValue("Key: C\n| C | A7 | Dm7 | G7 |");
+    }
+
+    /** A tune of a fifth in a range of just that fifth has one key; the part in B flat is a tone higher. */
+    @Test
+    void a_song_goes_to_the_singers_key() {
+        Page page = open("Key: C\n| C |\nMelody: | C4/4 E4/4 G4/2 |");
+        button(page, "The singer's key ▾").click();
+        page.getByLabel("Lowest note that sits well").fill("Eb3");
+        page.getByLabel("Lowest note that sits well").press("Enter");
+        page.getByLabel("Highest note that sits well").fill("Bb3");
+        page.getByLabel("Highest note that sits well").press("Enter");
+        page.getByLabel("How the part is written").selectOption("2");
+        Locator first = page.getByLabel("Keys for this voice, the best first").getByRole(AriaRole.BUTTON).first();
+        assertThat(first).containsText("E♭");
+        assertThat(first).containsText("all of it sits well, E♭3 to B♭3, an octave lower");
+        assertThat(first).containsText("the part is in F");
+        first.click();
+        assertThat(text(page)).hasValue(Pattern.compile("^Key: E♭\n\\| E♭ \\|"));
     }
 
     @Test

@@ -76,6 +76,26 @@ class RightHandWorkTest {
         assertThat(fit).containsText("added tone");
     }
 
+    /** One press: chords by the beat with their basses, and four voices; one press takes it back. */
+    @Test
+    void a_tune_is_written_as_a_hymn() {
+        String song = Stage.newSong("Title: Hymn\nKey: G\n| N.C. | N.C. | N.C. | N.C. |\nTune: | D5/4 B4/4 C5/4 A4/4 | B4/4 A4/4 G4/2 | B4/4 C5/4 A4/4 F#4/4 | G4/1 |", "held");
+        Page page = open(song);
+        button(page, "Write it as a hymn, in four parts").click();
+        kept(page, song, "\"under\":\"parts\"");
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("D").doesNotContain("N.C.");
+        assertThat(page.locator("svg g.note").first()).isVisible();
+        button(page, "Fingers: few").click();
+        button(page, "Fingers: all").click();
+        assertThat(page.locator("svg g.fing")).hasCount(0);
+        button(page, "Fingers: none").click();
+        button(page, "Undo").click();
+        for (int i = 0; i < 100 && right(song).contains("parts"); i++) {
+            page.waitForTimeout(100);
+        }
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("N.C.");
+    }
+
     @Test
     void a_collision_is_mended_and_told() {
         String song = Stage.server().post("/api/songs", Map.of("chart", "Title: Close\nKey: E♭\n| E♭ |\nTune: | G3/1 |", "choices",
