@@ -1,6 +1,5 @@
 package zapateo.critic;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

@@ -25,6 +25,8 @@ import zapateo.song.ChordSpan;
 /** Chord symbols as MusicXML {@code <harmony>}. */
 final class ChordSymbols {
 
+    private static final String ROOM = "\u2002";
+
     private ChordSymbols() {
     }
 
@@ -34,7 +36,12 @@ final class ChordSymbols {
 
     /** For a page that is engraved here, where the kind's text says all: degrees beside it would be drawn once more. */
     static Harmony engraved(ChordSpan span) {
-        return span.chord().map(chord -> chord(chord, false)).orElseGet(ChordSymbols::silence);
+        Harmony harmony = span.chord().map(chord -> chord(chord, false)).orElseGet(ChordSymbols::silence);
+        // A little room behind it, so that the fingers of the next note are seen to be in its way and it stands over them.
+        if (span.chord().filter(chord -> chord.over().isEmpty()).isPresent()) {
+            harmony.getHarmonyChord().stream().filter(Kind.class::isInstance).map(Kind.class::cast).forEach(kind -> kind.setText(kind.getText() + ROOM));
+        }
+        return harmony;
     }
 
     private static Harmony chord(ChordSymbol chord, boolean withDegrees) {

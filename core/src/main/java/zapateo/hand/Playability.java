@@ -76,7 +76,7 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
                 asked[Difficulty.Part.REACH.ordinal()] = strain(played.hand(), stroke);
                 asked[Difficulty.Part.RHYTHM.ordinal()] = rhythm(stroke, load.bar);
                 double available = i == 0 ? Double.POSITIVE_INFINITY : load.bar.seconds(stroke.sounding().tick() - played.strokes().get(i - 1).sounding().tick());
-                asked[Difficulty.Part.FINGERS.ordinal()] = played.fingering().costs()[i] * Math.min(1, HASTE_SECONDS / Math.max(0.01, i == 0 ? 1 : available));
+                asked[Difficulty.Part.FINGERS.ordinal()] = played.fingering().costs()[i] * Math.min(1, HASTE_SECONDS / Math.max(0.01, i == 0 ? first(played, load) : available));
                 if (both && played.side() == Side.LEFT) {
                     leftTicks.add(stroke.written().tick());
                 } else if (both) {
@@ -128,6 +128,12 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
         }
         double share = Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()) / hand.spanMm();
         return Math.max(0, share - EASY_SHARE) / (1 - EASY_SHARE);
+    }
+
+    /** The first stroke is set for the second one: fingers move between the two as between any others. */
+    private static double first(Played played, BarLoad load) {
+        List<Stroke> strokes = played.strokes();
+        return strokes.size() < 2 ? 1 : load.bar.seconds(strokes.get(1).sounding().tick() - strokes.get(0).sounding().tick());
     }
 
     private static double rhythm(Stroke stroke, BarTime bar) {

@@ -36,11 +36,6 @@ final class Findings {
     private static final int PAIRS_FROM = 6;
     /** Swung and straight have to lie so far apart to be told. */
     private static final double SWING_MS = 25;
-    private static final double PEDAL_LATE_MS = 180;
-    private static final double PEDAL_EARLY = 0.35;
-    /** Shorter ones are not judged; by this part of its time it is down if it comes at all. */
-    private static final double SHORTEST_MS = 500;
-    private static final double SURELY = 0.4;
 
     private final Passage passage;
     private final Take take;
@@ -78,7 +73,7 @@ final class Findings {
         swing();
         rolls();
         held();
-        Pedals.of(passage, take, came).forEach(mend::add);
+        Pedals.of(passage, take, came::at, again).forEach(mend::add);
         if (Math.abs(pace - 1) > DRIFTS) {
             mend.add(new Finding(pace > 1 ? "slower" : "faster", 2 + 10 * Math.abs(pace - 1), bars(), args("percent", Math.round(100 * Math.abs(pace - 1)))));
         }
@@ -281,70 +276,6 @@ final class Findings {
             notes.forEach(each -> clean.merge(each.asked().bar(), isInTime(each), Boolean::logicalAnd));
             Optional<Integer> bar = clean.entrySet().stream().filter(Map.Entry::getValue).map(Map.Entry::getKey).findFirst();
             good.add(bar.map(index -> new Finding("good-bar", 1, List.of(index), args())).orElse(new Finding("good-through", 1, bars(), args("count", struck))));
-        }
-    }
-
-    /** What the foot did (HANDBOOK §7): up when the next chord is struck, down again after it. */
-    private static final class Pedals {
-
-        static List<Finding> of(Passage passage, Take take, Came came) {
-            if (take.pedal().isEmpty() || passage.pedal().isEmpty()) {
-                return List.of();
-            }
-            List<Integer> through = new ArrayList<>();
-            List<Integer> late = new ArrayList<>();
-            List<Integer> early = new ArrayList<>();
-            for (Passage.PedalSpan span : passage.pedal()) {
-                int note = nearest(passage, span.up());
-                int bar = passage.notes().get(note).bar();
-                double change = came.at(note, span.up());
-                double opened = came.at(nearest(passage, span.down()), span.down());
-                if (change - opened < SHORTEST_MS || opened > take.pedal().get(take.pedal().size() - 1).ms() + passage.beatMs()) {
-                    continue;
-                }
-                Optional<Double> lifted = take.pedal().stream().filter(move -> !move.down() && move.ms() > opened + SURELY * (change - opened)).map(Take.PedalMove::ms).findFirst();
-                boolean down = isDown(take, opened + SURELY * (change - opened));
-                boolean last = span == passage.pedal().get(passage.pedal().size() - 1);
-                if (lifted.isEmpty() || lifted.get() > change + Math.max(PEDAL_LATE_MS * 2, passage.beatMs())) {
-                    if (down && !last) {
-                        through.add(bar);
-                    }
-                } else if (down && lifted.get() > change + PEDAL_LATE_MS && !last) {
-                    late.add(bar);
-                } else if (down && lifted.get() < change - PEDAL_EARLY * (change - opened)) {
-                    early.add(bar);
-                }
-            }
-            List<Finding> found = new ArrayList<>();
-            add(found, "pedal-through", through);
-            add(found, "pedal-late", late);
-            add(found, "pedal-early", early);
-            return found;
-        }
-
-        private static void add(List<Finding> found, String code, List<Integer> bars) {
-            if (!bars.isEmpty()) {
-                found.add(new Finding(code, 1 + 0.8 * bars.size(), Findings.bars(bars), args("count", bars.size())));
-            }
-        }
-
-        private static boolean isDown(Take take, double ms) {
-            boolean down = false;
-            for (Take.PedalMove move : take.pedal()) {
-                if (move.ms() > ms) {
-                    break;
-                }
-                down = move.down();
-            }
-            return down;
-        }
-
-        private static int nearest(Passage passage, double ms) {
-            int at = 0;
-            while (at + 1 < passage.notes().size() && passage.notes().get(at).ms() < ms) {
-                at++;
-            }
-            return at;
         }
     }
 }
