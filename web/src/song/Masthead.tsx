@@ -17,16 +17,17 @@ const PATH = [
 ];
 
 const FILES = [
-  { path: "mid?parts=both", name: "MIDI file, both hands" },
-  { path: "mid?parts=left", name: "MIDI file, left hand alone" },
-  { path: "musicxml?parts=both", name: "MusicXML, both hands" },
-  { path: "musicxml?parts=left", name: "MusicXML, left hand alone" },
-  { path: "musicxml?parts=lead", name: "Lead sheet as MusicXML" },
-  { path: "musicxml?parts=lead-left", name: "Tune and left hand as MusicXML" },
-  { path: "mid?parts=lead-left", name: "Tune and left hand as MIDI" },
-  { path: "abc?parts=lead", name: "Lead sheet as ABC" },
-  { path: "mid?parts=lead", name: "Lead sheet as MIDI: tune and chords" },
-  { path: "txt", name: "Chart as text, as typed" },
+  { path: "export/mid?parts=both", name: "MIDI file, both hands" },
+  { path: "export/mid?parts=left", name: "MIDI file, left hand alone" },
+  { path: "export/musicxml?parts=both", name: "MusicXML, both hands" },
+  { path: "export/musicxml?parts=left", name: "MusicXML, left hand alone" },
+  { path: "export/musicxml?parts=lead", name: "Lead sheet as MusicXML" },
+  { path: "export/musicxml?parts=lead-left", name: "Tune and left hand as MusicXML" },
+  { path: "export/mid?parts=lead-left", name: "Tune and left hand as MIDI" },
+  { path: "export/abc?parts=lead", name: "Lead sheet as ABC" },
+  { path: "export/mid?parts=lead", name: "Lead sheet as MIDI: tune and chords" },
+  { path: "export/txt", name: "Chart as text, as typed" },
+  { path: "package", name: "All of it in one file, to bring in again" },
 ];
 
 /** The song's heading and the path of the work. */
@@ -103,7 +104,7 @@ export function Masthead({
             {FILES.map((file) => (
               <MenuItem key={file.path}>
                 <a
-                  href={`/api/songs/${songId}/export/${file.path}${file.path.startsWith("musicxml") ? `&fingers=${fingers}` : ""}`}
+                  href={`/api/songs/${songId}/${file.path}${file.path.startsWith("export/musicxml") ? `&fingers=${fingers}` : ""}`}
                   download
                   className="flex min-h-10 items-center px-4 data-focus:bg-wash"
                 >

@@ -11,6 +11,7 @@ const FORMATS: Record<string, string> = {
   "compressed-musicxml": "compressed MusicXML",
   abc: "ABC",
   midi: "a MIDI file",
+  package: "all of a song, with its arrangements and figures",
   "words-with-chords-above": "words with chords above them",
   "words-with-chords-inside": "words with chords inside them",
 };
@@ -68,7 +69,7 @@ export function Import({ pasted }: { pasted: { text: string } | null }) {
         type="file"
         multiple
         aria-label="A file to bring in"
-        accept=".musicxml,.xml,.mxl,.abc,.mid,.midi,.txt,.cho,.crd,.pro"
+        accept=".musicxml,.xml,.mxl,.abc,.mid,.midi,.txt,.cho,.crd,.pro,.zip"
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => {

@@ -16,7 +16,6 @@ import zapateo.song.Song;
 final class ColourRows {
 
     private static final int MAJOR_THIRD = 4;
-    private static final int FIFTH = 7;
     private static final int SIXTH = 9;
     private static final int MINOR_SEVENTH = 10;
     private static final int MAJOR_SEVENTH = 11;

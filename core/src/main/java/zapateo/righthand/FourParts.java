@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
@@ -69,6 +70,7 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
         List<Voices> found = ShortestPath.through(layers, Voices.terms(song.key())).steps();
         List<Stroke> low = new ArrayList<>();
         List<Stroke> high = new ArrayList<>(sung.stream().filter(stroke -> bars.contains(stroke.bar())).toList());
+        Map<Integer, Integer> places = IntStream.range(0, high.size()).boxed().collect(Collectors.toMap(i -> high.get(i).written().tick(), i -> i, (first, second) -> first));
         for (int i = 0; i < moments.size(); i++) {
             Moment moment = moments.get(i);
             List<PartNote> inLeft = new ArrayList<>();
@@ -83,12 +85,13 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
             if (!inLeft.isEmpty()) {
                 low.add(stroke(Side.LEFT, moment, inLeft));
             }
-            addRight(high, moment, inRight);
+            addRight(high, places, moment, inRight);
         }
         high.sort(Stroke.IN_TIME);
+        Map<Integer, List<Stroke>> byBar = low.stream().collect(Collectors.groupingBy(Stroke::bar));
         List<GivenRun> runs = new ArrayList<>();
         for (Bar bar : song.bars()) {
-            List<Stroke> own = low.stream().filter(stroke -> stroke.bar() == bar.index()).toList();
+            List<Stroke> own = byBar.getOrDefault(bar.index(), List.of());
             if (bars.contains(bar.index()) && !own.isEmpty()) {
                 runs.add(new GivenRun(TickSpan.of(bar.tick(), bar.end() - bar.tick()), own));
             }
@@ -106,11 +109,11 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
     }
 
     /** What lies under the tune is struck with it where it is as long, else in a stroke of its own. */
-    private static void addRight(List<Stroke> high, Moment moment, List<PartNote> notes) {
+    private static void addRight(List<Stroke> high, Map<Integer, Integer> places, Moment moment, List<PartNote> notes) {
         if (notes.isEmpty()) {
             return;
         }
-        int at = high.indexOf(moment.tune);
+        int at = places.getOrDefault(moment.tune.written().tick(), -1);
         if (at >= 0 && moment.tune.written().equals(moment.span)) {
             List<PartNote> all = new ArrayList<>(notes);
             all.add(moment.tune.notes().get(0));
@@ -164,7 +167,6 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
         int soprano = moment.tune.highest().midi();
         // Over a tune beyond a choir's, alto and tenor go along.
         int up = Math.max(0, soprano - SOPRANO_HIGHEST);
-        boolean early = moment.tune.written().tick() == moment.span.tick();
         List<Integer> basses = keys(List.of(moment.chord.bass().chroma()), BASS_LOWEST, Math.min(BASS_HIGHEST, soprano - 1));
         List<Integer> tones = moment.chord.tones().stream().map(tone -> tone.chroma()).toList();
         List<Voices> ways = new ArrayList<>();
@@ -174,14 +176,14 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
                     boolean inLeft = left.easeOf(bass, tenor) != Ease.OUT_OF_REACH && right.easeOf(alto, soprano) != Ease.OUT_OF_REACH;
                     boolean reached = inLeft || right.easeOf(new int[] {tenor, alto, soprano}) != Ease.OUT_OF_REACH;
                     if (reached && soprano - alto <= Pitch.OCTAVE && alto - tenor <= WIDEST_INSIDE && states(moment.chord, bass, tenor, alto, soprano)) {
-                        ways.add(new Voices(List.of(bass, tenor, alto, soprano), moment.chord, early));
+                        ways.add(new Voices(List.of(bass, tenor, alto, soprano), moment.chord));
                     }
                 }
             }
         }
         if (ways.isEmpty()) {
             int bass = basses.isEmpty() ? Voices.ABSENT : basses.get(basses.size() - 1);
-            ways.add(new Voices(List.of(bass, Voices.ABSENT, Voices.ABSENT, soprano), moment.chord, early));
+            ways.add(new Voices(List.of(bass, Voices.ABSENT, Voices.ABSENT, soprano), moment.chord));
         }
         return ways;
     }

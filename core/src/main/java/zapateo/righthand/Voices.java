@@ -14,10 +14,9 @@ import zapateo.search.CostTerm;
 /**
  * Four voices on one chord, and what a teacher of part writing would mark in them (common practice): doublings, spacing, parallels, leaps, a leading tone or a seventh left hanging.
  *
- * @param keys  bass, tenor, alto, soprano; what a voice leaves out is below 0
- * @param early whether the tune's note is struck on it, or held from before
+ * @param keys bass, tenor, alto, soprano; what a voice leaves out is below 0
  */
-record Voices(List<Integer> keys, ChordSymbol chord, boolean early) {
+record Voices(List<Integer> keys, ChordSymbol chord) {
 
     static final int ABSENT = -1;
     private static final int SOPRANO = 3;

@@ -3,6 +3,7 @@ package zapateo.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
@@ -206,6 +207,21 @@ class ChartWorkTest {
         assertThat(bar(page, "Bar 1: G, D/F♯")).isVisible();
         button(page, "All are right").click();
         assertThat(page.getByText("guessed bar")).hasCount(0);
+    }
+
+    /** All of a song in one file: taken away, removed, brought in again. */
+    @Test
+    void a_song_is_taken_away_whole_and_brought_in_again() {
+        Page page = open("Title: Packed\nKey: C\n| C | F |");
+        button(page, "Take away ▾").click();
+        Download download = page.waitForDownload(() -> page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("All of it in one file")).click());
+        page.navigate("/");
+        page.getByLabel("A file to bring in").setInputFiles(download.path());
+        Locator preview = page.getByRole(AriaRole.DIALOG);
+        assertThat(preview).containsText("was read as all of a song, with its arrangements and figures: 2 bars");
+        preview.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Packed").setLevel(1))).isVisible();
+        assertThat(text(page)).hasValue("Title: Packed\nKey: C\n| C | F |");
     }
 
     @Test

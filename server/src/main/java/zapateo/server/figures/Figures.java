@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -65,6 +66,29 @@ public class Figures {
             mapper.all(player.id()).stream().filter(row -> own.contains(row.id())).forEach(row -> hashes.put(row.id(), Content.hash(row.file())));
         }
         return hashes;
+    }
+
+    /** The files of the player's own among some figures, by their ids. */
+    public Map<String, String> texts(Player player, Set<String> named) {
+        Map<String, String> texts = new TreeMap<>();
+        mapper.all(player.id()).stream().filter(row -> named.contains(row.id()) && book.figure(row.id()).isEmpty()).forEach(row -> texts.put(row.id(), row.file()));
+        return texts;
+    }
+
+    /**
+     * Takes figures that came with a song into the player's own: one that says the same is there already, one of another's name gets a new one.
+     *
+     * @param files by the ids they had
+     * @return the ids they have here
+     */
+    @Transactional
+    public Map<String, String> taken(Player player, Map<String, String> files) {
+        Map<String, String> ids = new TreeMap<>();
+        files.forEach((id, file) -> {
+            String said = FigureFile.write(checked(file).named(id, checked(file).name()));
+            ids.put(id, mapper.all(player.id()).stream().filter(row -> row.id().equals(id) && row.file().equals(said)).findFirst().map(FigureRow::id).orElseGet(() -> keep(player, said).id()));
+        });
+        return ids;
     }
 
     List<FigureRow> own(Player player) {

@@ -24,6 +24,8 @@ import zapateo.server.players.Player;
 import zapateo.server.problems.ProblemView;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
+import zapateo.song.ChartParser;
+import zapateo.song.ChartReading;
 import zapateo.song.ChartText;
 import zapateo.song.Song;
 import zapateo.song.WrittenBar;
@@ -36,10 +38,12 @@ public class ImportController {
     private static final int MOST_CHART = 900 * 1024;
 
     private final Songs songs;
+    private final Packages packages;
     private final ProblemWords words;
 
-    ImportController(Songs songs, ProblemWords words) {
+    ImportController(Songs songs, Packages packages, ProblemWords words) {
         this.songs = songs;
+        this.packages = packages;
         this.words = words;
     }
 
@@ -50,7 +54,7 @@ public class ImportController {
     /**
      * What was understood.
      *
-     * @param format   chart, musicxml, compressed-musicxml, abc, midi, words-with-chords-above or words-with-chords-inside
+     * @param format   chart, musicxml, compressed-musicxml, abc, midi, words-with-chords-above, words-with-chords-inside, or package for all of a song as it was taken away
      * @param chart    the song as a chart
      * @param bars     how many are written
      * @param guesses  how many bars have a guessed length
@@ -72,6 +76,10 @@ public class ImportController {
     public ResponseEntity<ImportView> read(@RequestPart("file") MultipartFile file, @RequestParam(defaultValue = "false") boolean preview,
                                            @RequestParam(required = false) Integer melody, @RequestParam(required = false) Integer chords) throws IOException {
         byte[] content = file.getBytes();
+        Optional<SongPackage> packed = packages.read(content);
+        if (packed.isPresent()) {
+            return packed(packed.get(), preview);
+        }
         FileReading reading = SongReader.read(content, new MidiTracks(Optional.ofNullable(melody), Optional.ofNullable(chords)));
         List<ProblemView> problems = words.of(reading.problems());
         Song song = reading.song().orElseThrow(() -> Refusal.file(problems));
@@ -86,4 +94,15 @@ public class ImportController {
                 reading.tracks().stream().map(track -> new TrackView(track.number(), track.name(), track.notes(), track.chordal())).toList(), kept));
     }
 
+    /** All of a song, its choices and its own figures too. */
+    private ResponseEntity<ImportView> packed(SongPackage brought, boolean preview) {
+        if (brought.chart().getBytes(StandardCharsets.UTF_8).length > MOST_CHART) {
+            throw Refusal.unusable("the song makes a chart of more than " + MOST_CHART / 1024 + " KiB: expected less");
+        }
+        ChartReading reading = ChartParser.parse(brought.chart());
+        Optional<Song> song = reading.song();
+        SongView kept = preview ? null : SongView.of(packages.bring(Player.ONLY, brought), Map.of());
+        return ResponseEntity.status(preview ? HttpStatus.OK : HttpStatus.CREATED).body(new ImportView("package", brought.title(), brought.chart(), song.map(each -> each.writtenBars().size()).orElse(0),
+                song.stream().flatMap(each -> each.writtenBars().stream()).map(WrittenBar::marks).filter(WrittenBar.Marks::guessed).count(), song.filter(Song::hasTune).isPresent(), words.of(reading.problems()), List.of(), kept));
+    }
 }

@@ -49,13 +49,15 @@ public class SongController {
     private final ReasonWords words;
     private final Arranging arranging;
     private final PeoplesHands hands;
+    private final Packages packages;
 
-    SongController(Songs songs, Figures figures, ReasonWords words, Arranging arranging, PeoplesHands hands) {
+    SongController(Songs songs, Figures figures, ReasonWords words, Arranging arranging, PeoplesHands hands, Packages packages) {
         this.songs = songs;
         this.figures = figures;
         this.words = words;
         this.arranging = arranging;
         this.hands = hands;
+        this.packages = packages;
     }
 
     @GetMapping
@@ -165,10 +167,18 @@ public class SongController {
         SongRow song = songs.get(Player.ONLY, id);
         byte[] content = parts.equals(LEAD) ? file.lead(WrittenOut.of(arrange(song).arrangement().coloured()))
                 : file.write(song.chart(), () -> arrange(song).arrangement(), wanted(parts, fingers));
-        String name = song.title().replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "_") + "." + file.extension();
+        String name = Packages.fileName(song.title()) + "." + file.extension();
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
                 .header(HttpHeaders.CONTENT_TYPE, file.mediaType()).body(content);
+    }
+
+    /** Everything of a song in one file, to be brought in again: a zip of chart, MusicXML, MIDI and a JSON of its choices and own figures. */
+    @GetMapping(path = "/{id}/package", produces = "application/zip")
+    public ResponseEntity<byte[]> packed(@PathVariable UUID id) {
+        SongRow song = songs.get(Player.ONLY, id);
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(Packages.fileName(song.title()) + ".zip", StandardCharsets.UTF_8).build().toString())
+                .header(HttpHeaders.CONTENT_TYPE, "application/zip").body(packages.of(Player.ONLY, song));
     }
 
     private static SongFile.Wanted wanted(String parts, String fingers) {
