@@ -56,14 +56,27 @@ final class LineRows {
     /** L7: a walking line has no root where a chord begins or for two bars, trills, leaps, contradicts its chord, repeats one cell, ranges too far or does not lead. */
     static void wanderingWalk(Score score, Marks marks) {
         List<Stroke> line = new ArrayList<>();
-        List<Integer> places = score.of(Side.LEFT).stream().filter(at -> score.asked(score.strokes().get(at)).is(Trait.WALKS) && score.strokes().get(at).notes().size() == 1).toList();
+        List<Integer> places = new ArrayList<>(score.of(Side.LEFT).stream().filter(at -> score.asked(score.strokes().get(at)).is(Trait.WALKS) && score.strokes().get(at).notes().size() == 1).toList());
         places.forEach(at -> line.add(score.strokes().get(at)));
+        for (int i = line.size() - 1; i > 0; i--) {
+            // A skip between the beats to the octave of the note it follows is no step of the line.
+            if (isSkip(score, line.get(i - 1), line.get(i))) {
+                line.remove(i);
+                places.remove(i);
+            }
+        }
         for (int i = 0; i < line.size(); i++) {
             String what = wrong(score, line, i);
             if (!what.isEmpty()) {
                 marks.add(line.get(i).bar(), List.of(places.get(i)), Map.of("note", line.get(i).lowest().toString(), "what", what));
             }
         }
+    }
+
+    private static boolean isSkip(Score score, Stroke before, Stroke now) {
+        Bar bar = score.song().bars().get(now.bar());
+        boolean offBeat = (now.written().tick() - bar.tick()) % bar.meter().beatTicks() != 0;
+        return offBeat && Math.abs(now.lowest().midi() - before.lowest().midi()) == Pitch.OCTAVE;
     }
 
     private static String wrong(Score score, List<Stroke> line, int i) {

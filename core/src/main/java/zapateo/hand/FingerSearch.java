@@ -21,6 +21,9 @@ public final class FingerSearch {
 
     /** One finger from key to key in a line: it has to leave the first. */
     private static final double HOP = 40;
+    /** Over more than a fifth the hand goes along. */
+    private static final double MOVED = 20;
+    private static final int FIFTH = 7;
     /** The same in a chord that follows quickly. */
     private static final double CHORD_HOP = 3;
     private static final double LIFTED = 14;
@@ -227,7 +230,7 @@ public final class FingerSearch {
         lone[FingerRule.FOUR_ON_BLACK.ordinal()] = FingerRules.fourOnBlack(from, to, fromBlack, toBlack);
         lone[FingerRule.THUMB_PASSING.ordinal()] = FingerRules.thumbPassing(from, to, interval, fromBlack, toBlack);
         lone[FingerRule.OUT_OF_REACH.ordinal()] = from != to && interval != 0 && rules.outOfPractice(from, to, interval) ? UNPRACTISED : 0;
-        lone[FingerRule.HOP.ordinal()] = from == to && interval != 0 ? HOP : 0;
+        lone[FingerRule.HOP.ordinal()] = from != to || interval == 0 ? 0 : Math.abs(interval) > FIFTH ? MOVED : HOP;
         lone[FingerRule.SHARED_NOTE.ordinal()] = from != to && interval == 0 ? ANEW : 0;
         boolean passes = from != to && from > to == interval > 0 && interval != 0 && Math.min(from, to) == 1;
         lone[FingerRule.FEWER_PASSES.ordinal()] = passes ? PASS + ((from == 1 ? fromBlack : toBlack) ? PASS_TO_BLACK : 0) + (from == 2 && interval > 0 ? UNDER_INDEX : 0) : 0;
