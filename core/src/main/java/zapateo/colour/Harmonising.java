@@ -10,6 +10,7 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
 import zapateo.search.CostTerm;
@@ -208,7 +209,8 @@ public final class Harmonising {
                     + piece.rests * mode.phrase.getOrDefault(numeral, ELSE);
             ways.add(way(numeral, chord, strange, outside, piece, key));
             if (style.inversions && !first && !piece.arrives() && !piece.rested && !last) {
-                chord.simpleTones().stream().skip(1).forEach(bass -> ways.add(way(numeral, chord.over(bass), strange, outside, piece, key)));
+                List<PitchClass> tones = chord.simpleTones();
+                tones.subList(1, tones.size()).forEach(bass -> ways.add(way(numeral, chord.over(bass), strange, outside, piece, key)));
             }
         });
         return ways;

@@ -63,7 +63,7 @@ public final class TuneHand {
     /** One texture to a phrase of four bars: on its strong beats no stroke has over one tone more than the thinnest; octaves are there for all of it or not at all. */
     private List<Stroke> alike(List<Stroke> filled) {
         // A chord under thirds alone comes and goes: that is its way.
-        if (under == RightChoices.Under.ALONE || under == RightChoices.Under.THIRD || under == RightChoices.Under.PARTS) {
+        if (under == RightChoices.Under.ALONE || under == RightChoices.Under.THIRD) {
             return filled;
         }
         Map<Integer, Integer> thinnest = filled.stream().filter(this::isStrong).collect(Collectors.toMap(stroke -> stroke.bar() / PHRASE, stroke -> stroke.notes().size(), Math::min));
@@ -105,7 +105,7 @@ public final class TuneHand {
         Optional<ChordSymbol> chord = song.chordAt(tick);
         boolean carries = under == RightChoices.Under.BLOCK || under == RightChoices.Under.THIRDS || under == RightChoices.Under.SIXTHS
                 || (tick - bar.tick()) % bar.meter().beatTicks() == 0 || stroke.written().ticks() >= bar.meter().beatTicks();
-        if (under == RightChoices.Under.ALONE || under == RightChoices.Under.PARTS || chord.isEmpty() || !carries) {
+        if (under == RightChoices.Under.ALONE || chord.isEmpty() || !carries) {
             return stroke;
         }
         PartNote melody = stroke.notes().get(0);
@@ -135,6 +135,7 @@ public final class TuneHand {
         return switch (under) {
             // The whole chord hangs under what is its third (EXAMPLES 25); the others stand alone.
             case THIRD -> isThird(chord, melody) ? tones.stream().filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE).toList() : List.of();
+            // Four parts are written by a search of their own.
             case ALONE, PARTS -> List.of();
             case CLOSE -> tones.stream().limit(2).toList();
             case BLOCK -> tones.stream().limit(3).toList();

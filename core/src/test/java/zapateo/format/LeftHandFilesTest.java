@@ -30,7 +30,7 @@ class LeftHandFilesTest {
         return new String(MusicXmlWriter.write(arrangement, hands), StandardCharsets.UTF_8);
     }
 
-    private static List<String> found(String xml, String pattern) {
+    static List<String> found(String xml, String pattern) {
         List<String> all = new ArrayList<>();
         Matcher matcher = Pattern.compile(pattern).matcher(xml);
         while (matcher.find()) {

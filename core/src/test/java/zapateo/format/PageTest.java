@@ -1,6 +1,7 @@
 package zapateo.format;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.format.LeftHandFilesTest.found;
 import static zapateo.lefthand.Played.arrange;
 
 import java.nio.charset.StandardCharsets;
@@ -36,15 +37,6 @@ class PageTest {
 
     private static String page(Arrangement arrangement) {
         return new String(MusicXmlWriter.page(arrangement, Hands.BOTH, FingersShown.FEW, 0, arrangement.song().bars().size() - 1), StandardCharsets.UTF_8);
-    }
-
-    private static List<String> found(String xml, String pattern) {
-        List<String> all = new ArrayList<>();
-        Matcher matcher = Pattern.compile(pattern).matcher(xml);
-        while (matcher.find()) {
-            all.add(matcher.group(1));
-        }
-        return all;
     }
 
     private static String measure(String xml, int number) {
