@@ -109,6 +109,8 @@ class PackageApiTest {
         String renamed = other.path("song").path("choices").path("figure").asString();
         assertThat(renamed).startsWith("deck-steps").isNotEqualTo(own);
         assertThat(SERVER.get("/api/figures/" + renamed + "/file").text()).contains("c@960:480");
+        SERVER.delete("/api/figures/" + own);
+        assertThat(SERVER.bytes("/api/songs/" + id + "/package")).as("one that was taken away since goes along").isEqualTo(out);
     }
 
     @ParameterizedTest(name = "{0}")

@@ -68,10 +68,10 @@ public class Figures {
         return hashes;
     }
 
-    /** The files of the player's own among some figures, by their ids. */
+    /** The files of the player's own among some figures, by their ids, also of those that were taken away since. */
     public Map<String, String> texts(Player player, Set<String> named) {
         Map<String, String> texts = new TreeMap<>();
-        mapper.all(player.id()).stream().filter(row -> named.contains(row.id()) && book.figure(row.id()).isEmpty()).forEach(row -> texts.put(row.id(), row.file()));
+        mapper.allEver(player.id()).stream().filter(row -> named.contains(row.id()) && book.figure(row.id()).isEmpty()).forEach(row -> texts.put(row.id(), row.file()));
         return texts;
     }
 
