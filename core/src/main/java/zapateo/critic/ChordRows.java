@@ -118,9 +118,15 @@ final class ChordRows {
     /** L17: the top of a chord leaps over a major third where an inversion is nearer. */
     static void topLeaps(Score score, Marks marks) {
         Stroke before = null;
+        // Said on its bass since: the top may go on from there.
+        Stroke shell = null;
         int placeBefore = -1;
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
+            if (isShell(score, stroke)) {
+                shell = stroke;
+                continue;
+            }
             // A tenor of four voices goes its own way.
             if (stroke.mark() != Mark.TOE || stroke.notes().size() < 2 || stroke.nature().origin() == Origin.PARTS || score.asked(stroke).is(Trait.RUNS) || score.asked(stroke).is(Trait.OPEN)) {
                 continue;
@@ -128,12 +134,20 @@ final class ChordRows {
             boolean section = before != null && !score.song().barAt(stroke.written().tick()).written().equals(score.song().barAt(before.written().tick()).written())
                     && opensSection(score, stroke);
             if (before != null && !section && score.asked(stroke).figure().equals(score.asked(before).figure()) && Math.abs(stroke.highest().midi() - before.highest().midi()) > MAJOR_THIRD
+                    && (shell == null || Math.abs(stroke.highest().midi() - shell.highest().midi()) > MAJOR_THIRD)
                     && nearer(score, stroke, before.highest().midi())) {
                 marks.add(stroke.bar(), List.of(placeBefore, at), Map.of("from", before.highest().toString(), "to", stroke.highest().toString()));
             }
             before = stroke;
+            shell = null;
             placeBefore = at;
         }
+    }
+
+    /** A chord that is said on its bass alone: its top is as near to the ear as the last after-beat's. */
+    private static boolean isShell(Score score, Stroke stroke) {
+        return stroke.mark() == Mark.HEEL && stroke.notes().size() > 1
+                && score.chordOf(stroke).filter(place -> score.within(place.tick(), place.end()).stream().map(score.strokes()::get).noneMatch(other -> other.hand() == Side.LEFT && other.mark() == Mark.TOE)).isPresent();
     }
 
     private static boolean opensSection(Score score, Stroke stroke) {

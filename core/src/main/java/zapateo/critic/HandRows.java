@@ -5,6 +5,7 @@ import java.util.Map;
 import zapateo.hand.Ease;
 import zapateo.hand.Keyboard;
 import zapateo.part.Mending;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
@@ -113,12 +114,20 @@ final class HandRows {
             List<Stroke> here = score.within(bar.tick(), bar.end()).stream().map(score.strokes()::get).toList();
             int left = here.stream().filter(stroke -> stroke.hand() == Side.LEFT).mapToInt(stroke -> stroke.highest().midi()).max().orElse(Integer.MAX_VALUE);
             int right = here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).mapToInt(stroke -> stroke.lowest().midi()).min().orElse(Integer.MIN_VALUE);
-            boolean lineAndTune = score.asked().get(bar.index()).is(Trait.BASS_ONLY) && here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).allMatch(stroke -> stroke.notes().size() == 1);
+            boolean line = here.stream().filter(stroke -> stroke.hand() == Side.LEFT).allMatch(stroke -> stroke.notes().size() == 1);
+            boolean lineAndTune = (line || score.asked().get(bar.index()).is(Trait.BASS_ONLY)) && here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).allMatch(HandRows::isOfALine);
             wide = left != Integer.MAX_VALUE && right != Integer.MIN_VALUE && right - left > 2 * Pitch.OCTAVE && !lineAndTune ? wide + 1 : 0;
             if (wide > 2) {
                 marks.add(bar.index(), score.within(bar.tick(), bar.end()), Map.of("bars", String.valueOf(wide)));
             }
         }
+    }
+
+    /** One tone, or a tune with its third or sixth under it. */
+    private static boolean isOfALine(Stroke stroke) {
+        Origin origin = stroke.nature().origin();
+        boolean tune = origin == Origin.TUNE || origin == Origin.UNDER_TUNE;
+        return stroke.notes().size() == 1 || tune && stroke.notes().size() == 2 && stroke.highest().midi() - stroke.lowest().midi() < Pitch.OCTAVE;
     }
 
     /** M5: the pedal blurs: two chords' basses ring together in a style that jumps or walks. */

@@ -99,7 +99,7 @@ final class RightRows {
             boolean thirds = onTop ? isThird(score, stroke) : isThird(score, stroke) && isThird(score, before);
             int most = thirds ? TRITONE : MAJOR_THIRD;
             // A tone that is wanted on top has no other place than an octave off, and that has to be free.
-            boolean forced = (single || thirds) && before != null && !isFree(score, stroke, stroke.highest().midi() > before.highest().midi() ? -Pitch.OCTAVE : Pitch.OCTAVE);
+            boolean forced = (single || thirds) && before != null && (!isFree(score, stroke, other(stroke, before)) || thirds && onTop && !single && leapsLater(score, at, other(stroke, before)));
             if (!same && !forced && (single ? leap > TRITONE : stroke.notes().size() > 1 && before != null && before.notes().size() > 1 && leap > most && nearer(stroke, before.highest().midi()))) {
                 marks.add(stroke.bar(), List.of(placeBefore, at), Map.of("from", before.highest().toString(), "to", stroke.highest().toString()));
             }
@@ -121,6 +121,18 @@ final class RightRows {
     /** The third of its chord is on top: thirds that lie so on purpose leap as chords do. */
     private static boolean isThird(Score score, Stroke stroke) {
         return stroke != null && score.chordOf(stroke).flatMap(Song.Placed::chord).flatMap(chord -> chord.quality().tone(3).map(chord::tone)).filter(third -> third.chroma() == Math.floorMod(stroke.highest().midi(), Pitch.OCTAVE)).isPresent();
+    }
+
+    /** By how much it would lie nearer. */
+    private static int other(Stroke stroke, Stroke before) {
+        return stroke.highest().midi() > before.highest().midi() ? -Pitch.OCTAVE : Pitch.OCTAVE;
+    }
+
+    /** Whether the next chord would be leapt to instead, which is not so as it stands: thirds on top go round once in a while. */
+    private static boolean leapsLater(Score score, int at, int moved) {
+        Stroke stroke = score.strokes().get(at);
+        return score.of(Side.RIGHT).stream().filter(later -> later > at).map(score.strokes()::get).filter(next -> next.nature().origin() == Origin.COMPING && !score.chordOf(next).equals(score.chordOf(stroke))).findFirst()
+                .filter(next -> Math.abs(next.highest().midi() - stroke.highest().midi()) <= TRITONE && Math.abs(next.highest().midi() - stroke.highest().midi() - moved) > TRITONE).isPresent();
     }
 
     /** Whether it could lie an octave off: a third over what the left hand has under its chord, inside what is comped in. */

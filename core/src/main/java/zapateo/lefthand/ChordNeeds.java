@@ -136,8 +136,9 @@ final class ChordNeeds {
     /** What the left hand takes at once, each kind of stroke with how often it comes. */
     private static Map<Placements.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
         Map<Placements.Struck, Integer> times = new LinkedHashMap<>();
-        // A chord of one beat, or too short for its figure, has no time to be rolled, as one that is struck again has not.
-        int often = cut.ticks() <= cut.bar().meter().beatTicks() || voicing == OPEN_SHELL ? 2 : 1;
+        // A chord of one beat, or too short for its figure, has no time to be rolled, as one that is struck again has not; the last beat of three has.
+        boolean lastOfThree = cut.bar().meter().beats() == 3 && cut.bar().chords().size() == 2 && cut.end() == cut.bar().end();
+        int often = (cut.ticks() <= cut.bar().meter().beatTicks() || voicing == OPEN_SHELL) && !lastOfThree ? 2 : 1;
         for (Planned stroke : strokes) {
             Role first = stroke.roles().get(0);
             boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);

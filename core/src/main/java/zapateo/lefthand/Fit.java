@@ -10,6 +10,7 @@ import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
+import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Rolling;
 import zapateo.rhythm.Tempo;
@@ -55,6 +56,26 @@ final class Fit {
     private static TooWide rule(Stroke stroke, LeftHandChoices choices) {
         TooWide wanted = stroke.highest().midi() - stroke.lowest().midi() > Pitch.OCTAVE ? choices.tenths() : choices.octaves();
         return wanted == TooWide.PEDAL && !choices.pedal() ? TooWide.ROLL : wanted;
+    }
+
+    /** The hand lets go of what it holds for the bass that a broken chord strikes on its off-beat. */
+    static List<Stroke> lettingGo(List<Stroke> strokes) {
+        List<Stroke> free = new ArrayList<>(strokes);
+        free.sort(Stroke.IN_TIME);
+        for (int i = 0; i < free.size(); i++) {
+            Stroke broken = free.get(i);
+            if (broken.roll().filter(roll -> roll.kind() == Roll.Kind.BROKEN).isEmpty()) {
+                continue;
+            }
+            int struck = broken.written().tick() - broken.roll().get().leadTicks();
+            for (int before = i - 1; before >= 0 && free.get(before).written().end() > struck; before--) {
+                Stroke held = free.get(before);
+                if (held.hand() == broken.hand() && held.written().tick() < struck) {
+                    free.set(before, held.moved(held.bar(), TickSpan.of(held.written().tick(), struck - held.written().tick())));
+                }
+            }
+        }
+        return free;
     }
 
     /** Two keys: the bass is struck before the beat and the upper note keeps it (EXAMPLES 7). */

@@ -154,6 +154,6 @@ public final class Placed {
             fitted.add(stroke.hand() == Side.RIGHT ? stroke : fit.stroke(stroke, each.planned(), leftHand.cuts().get(each.planned().cut()), busyUntil.contains(stroke.written().tick())));
         }
         runs.forEach(run -> fitted.addAll(run.strokes()));
-        return new Realised(KeysOnce.WRITTEN.of(fitted), leftHand.unkeptLocks(layers), leftHand.cuts(), layers, path, leftHand.terms());
+        return new Realised(KeysOnce.WRITTEN.of(Fit.lettingGo(fitted)), leftHand.unkeptLocks(layers), leftHand.cuts(), layers, path, leftHand.terms());
     }
 }

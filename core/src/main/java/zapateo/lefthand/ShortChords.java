@@ -13,6 +13,7 @@ final class ShortChords {
     private static final List<Role> OCTAVE = List.of(Role.BASS, Role.tone(8));
     private static final Set<Role> ONLY_BASS = Set.of(Role.BASS, Role.parse("5_"), Role.tone(8));
     private static final List<Role> TENTH = List.of(Role.BASS, Role.tone(10));
+    private static final List<Role> FILLED_TENTH = List.of(Role.BASS, Role.tone(7), Role.tone(10));
     private static final Role TOP = Role.parse("ct");
     private static final List<Role> INNER = List.of(Role.parse("c2"), Role.parse("c3"));
     private static final List<List<Role>> THREE = List.of(List.of(Role.parse("c1")), List.of(Role.parse("c3")), List.of(Role.parse("c2")));
@@ -59,9 +60,10 @@ final class ShortChords {
         return isBare(cut, own) && last > 0 && !own.get(last).roles().equals(own.get(0).roles()) ? Optional.of(List.of(new Change(last, List.of(Role.CLOSE), Mark.TOE))) : Optional.empty();
     }
 
-    /** A bass alone: a shell on it. */
+    /** A bass alone: a shell on it; a tenth is filled with the seventh. */
     private static Optional<List<Change>> onItsBass(Cut cut, List<Planned> own) {
-        return isBare(cut, own) ? Optional.of(List.of(new Change(0, List.of(Role.CHOSEN), own.get(0).mark()))) : Optional.empty();
+        List<Role> whole = own.get(0).roles().equals(TENTH) ? FILLED_TENTH : List.of(Role.CHOSEN);
+        return isBare(cut, own) ? Optional.of(List.of(new Change(0, whole, own.get(0).mark()))) : Optional.empty();
     }
 
     /** Four tones in three strokes: the highest in the middle, the two between it and the lowest at once. */

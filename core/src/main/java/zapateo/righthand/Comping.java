@@ -2,6 +2,7 @@ package zapateo.righthand;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -101,14 +102,22 @@ public final class Comping {
         if (standing.isEmpty()) {
             return List.of();
         }
-        if (choices.shapes() == RightChoices.Shapes.HELD) {
-            return struck(held());
+        List<Hit> hits = hits();
+        if (hits.isEmpty() || choices.shapes() == RightChoices.Shapes.HELD) {
+            return hits.isEmpty() ? List.of() : struck(hits, held());
         }
         Map<ChordSymbol, List<Shape>> shapes = new HashMap<>();
         Map<List<Object>, List<Placed>> known = new HashMap<>();
-        List<List<Placed>> layers = standing.stream().map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop(), each.doubles(), each.justLeft()),
+        // A chord that the figure leaves out has no say in where the next one lies.
+        List<Integer> heard = hits.stream().map(Hit::chord).distinct().toList();
+        List<List<Placed>> layers = heard.stream().map(standing::get).map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop(), each.doubles(), each.justLeft()),
                 key -> shapesOf(each, shapes).stream().map(shape -> new Placed(shape, each.leftTop(), each.doubles(), each.justLeft())).toList())).toList();
-        return struck(ShortestPath.through(layers, costs()).steps());
+        List<Placed> found = ShortestPath.through(layers, costs()).steps();
+        List<Placed> steps = new ArrayList<>(Collections.nCopies(standing.size(), found.get(0)));
+        for (int i = 0; i < heard.size(); i++) {
+            steps.set(heard.get(i), found.get(i));
+        }
+        return struck(hits, steps);
     }
 
     /** Where the left hand has the leading tone the right one may do without. */
@@ -196,8 +205,12 @@ public final class Comping {
         return terms;
     }
 
-    private List<Stroke> struck(List<Placed> steps) {
-        List<Stroke> strokes = new ArrayList<>();
+    /** A chord, by its place among those standing, as a stroke of the figure has it. */
+    private record Hit(Bar bar, TickSpan span, int chord, FigureStroke stroke) {
+    }
+
+    private List<Hit> hits() {
+        List<Hit> hits = new ArrayList<>();
         int at = 0;
         for (Section section : song.sections()) {
             int inSection = 0;
@@ -207,22 +220,22 @@ public final class Comping {
                     at++;
                 }
                 if (at > first) {
-                    bar(bar, inSection, first, at, steps, strokes);
+                    bar(bar, inSection, first, at, hits);
                 }
                 inSection++;
             }
         }
-        return strokes;
+        return hits;
     }
 
     /** The figure's onsets stay whatever chords lie under them; a stroke that is held over a change is struck anew there. */
-    private void bar(Bar bar, int inSection, int first, int after, List<Placed> steps, List<Stroke> strokes) {
+    private void bar(Bar bar, int inSection, int first, int after, List<Hit> hits) {
         int last = standing.size() - 1;
         for (FigureStroke stroke : rhythm(bar, inSection)) {
             int tick = bar.tick() + stroke.tick();
             if (stroke.ofNext()) {
                 if (after < standing.size() && !(ends && after == last) && standing.get(after).tick() == bar.end()) {
-                    add(strokes, bar, tick, bar.end() - tick, after, stroke, steps);
+                    hits.add(new Hit(bar, TickSpan.of(tick, bar.end() - tick), after, stroke));
                 }
                 continue;
             }
@@ -234,12 +247,12 @@ public final class Comping {
                 boolean opens = tick >= chord.tick() && tick < chord.end();
                 boolean anew = tick < chord.tick() && (stroke.length() == FigureStroke.TO_THE_END || wanted - chord.tick() >= Ticks.PER_EIGHTH);
                 if (end > from && (opens || anew) && !(ends && each == last)) {
-                    add(strokes, bar, from, end - from, each, stroke, steps);
+                    hits.add(new Hit(bar, TickSpan.of(from, end - from), each, stroke));
                 }
             }
         }
         if (ends && first <= last && last < after) {
-            add(strokes, bar, standing.get(last).tick(), standing.get(last).end() - standing.get(last).tick(), last, WHOLE, steps);
+            hits.add(new Hit(bar, TickSpan.of(standing.get(last).tick(), standing.get(last).end() - standing.get(last).tick()), last, WHOLE));
         }
     }
 
@@ -278,14 +291,21 @@ public final class Comping {
         return free;
     }
 
-    private void add(List<Stroke> strokes, Bar bar, int tick, int ticks, int chord, FigureStroke stroke, List<Placed> steps) {
-        // A chord that is struck once has its top, whatever the figure leaves out where it comes again.
-        boolean once = strokes.isEmpty() || strokes.get(strokes.size() - 1).chord() != chord;
-        List<Role> roles = once && stroke.roles().equals(WITHOUT_TOP) ? WHOLE.roles() : stroke.roles();
-        List<PartNote> notes = clear(steps.get(chord).shape(), notes(steps.get(chord).shape(), roles), standing.get(chord), tick).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
-        TickSpan span = TickSpan.of(tick, ticks);
-        strokes.add(Stroke.of(Side.RIGHT, bar.index(), chord, span, Mark.TOE, stroke.accent(), notes, Nature.of(Origin.COMPING, stroke.roles()),
-                Reason.of(choices.shapes() == RightChoices.Shapes.EACH ? "comping" : "comping-" + choices.shapes().id(), Map.of("figure", choices.figure().id(), "chord", standing.get(chord).chord().toString()))));
+    private List<Stroke> struck(List<Hit> hits, List<Placed> steps) {
+        List<Stroke> strokes = new ArrayList<>();
+        int before = -1;
+        for (Hit hit : hits) {
+            FigureStroke stroke = hit.stroke();
+            Standing chord = standing.get(hit.chord());
+            Shape shape = steps.get(hit.chord()).shape();
+            // A chord that is struck once has its top, whatever the figure leaves out where it comes again.
+            List<Role> roles = before != hit.chord() && stroke.roles().equals(WITHOUT_TOP) ? WHOLE.roles() : stroke.roles();
+            List<PartNote> notes = clear(shape, notes(shape, roles), chord, hit.span().tick()).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
+            strokes.add(Stroke.of(Side.RIGHT, hit.bar().index(), hit.chord(), hit.span(), Mark.TOE, stroke.accent(), notes, Nature.of(Origin.COMPING, stroke.roles()),
+                    Reason.of(choices.shapes() == RightChoices.Shapes.EACH ? "comping" : "comping-" + choices.shapes().id(), Map.of("figure", choices.figure().id(), "chord", chord.chord().toString()))));
+            before = hit.chord();
+        }
+        return strokes;
     }
 
     /** Without what lies a ninth over a tone of the left hand that is none of the chord, and without a leading tone that hand has; something of the shape stays. */

@@ -54,7 +54,9 @@ class CriticTest {
         "L6;B♭ | F/A;; B♭2@0:1920 E2@3360:480~ A2@3840:1920;B♭2@0:1920 A2@3840:1920", "L6;A7 | D;; A2@0:1920 C3@3360:480~ D3@3840:1920;A2@0:1920 C♯3@3360:480~ D3@3840:1920",
         "L6;G7 | C;; G2@0:1920 A1@3360:480~ C3@3840:1920;G2@0:1920 A2@2880:480~ B2@3360:480~ C3@3840:1920",
         "L7;Gm7 | Gm7;walks bass_only; G2@0:960 B♭2@960:960 A2@1920:960 B♭2@2880:960 A2@3840:960;G2@0:960 B♭2@960:960 D3@1920:960 F3@2880:960 G3@3840:960 F3@4800:960",
-        "B3;C | C | C;; C2@0:960 R:C6@0:960 C2@3840:960 R:C6@3840:960 C2@7680:960 R:C6@7680:960;E3@0:960 R:C5@0:960 E3@3840:960 R:C5@3840:960 E3@7680:960 R:C5@7680:960",
+        "B3;C | C | C;; C2+G2@0:960 R:C6@0:960 C2+G2@3840:960 R:C6@3840:960 C2+G2@7680:960 R:C6@7680:960;E3@0:960 R:C5@0:960 E3@3840:960 R:C5@3840:960 E3@7680:960 R:C5@7680:960",
+        // A bass line with a tune, also one in sixths, may lie far apart; with chords it may not.
+        "B3;C | C | C;; C2@0:960 R:E5+G5+C6@0:960#UNDER_TUNE C2@3840:960 R:E5+G5+C6@3840:960#UNDER_TUNE C2@7680:960 R:E5+G5+C6@7680:960#UNDER_TUNE;C2@0:960 R:E5+C6@0:960#UNDER_TUNE C2@3840:960 R:E5+C6@3840:960#UNDER_TUNE C2@7680:960 R:E5+C6@7680:960#UNDER_TUNE",
         "F7;C;; C3.2@0:480 D3.2@480:480;C3.2@0:480 D3.1@480:480",
         "L8;Cm;alternates; C2@0:960 C2@1920:960;C2@0:960 G1@1920:960",
         "L9;Gm6;runs close; G3@0:480 D4@480:480 B♭3@960:480 D4@1440:480;G3@0:480 E4@480:480 B♭3@960:480 E4@1440:480",
@@ -114,6 +116,15 @@ class CriticTest {
         more.removeAll(ids(read(chart, traits, good)));
         assertThat(more).as(spoiled).contains(id).allMatch(other -> other.equals(id) || ALSO.getOrDefault(id, List.of()).contains(other));
         assertThat(ids(read(chart, traits, good))).as(good).doesNotContain(id);
+    }
+
+    /** L17: the top goes on from a chord said on its bass between two after-beats; without it the same chords leap. */
+    @Test
+    void a_chord_on_its_bass_carries_the_top_line() {
+        String leap = "D2@0:960 F3+A3@960:960 C3@3840:960 G3+E4@4800:960";
+        String carried = "D2@0:960 F3+A3@960:960 G2+B3+C4@1920:960 C3@3840:960 G3+E4@4800:960";
+        assertThat(ids(read("Dm . G7 | C", "", leap))).contains("L17");
+        assertThat(ids(read("Dm . G7 | C", "", carried))).doesNotContain("L17");
     }
 
     /** A chorus of even eighths says one thing once; a bar with a rhythm of its own that is heard again is a motif. */

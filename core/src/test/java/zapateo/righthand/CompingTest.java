@@ -139,4 +139,15 @@ class CompingTest {
         List<Stroke> over = arrangement.strokes().stream().filter(stroke -> stroke.hand() == Side.RIGHT && stroke.bar() == 1).toList();
         assertThat(over).isNotEmpty().allMatch(stroke -> stroke.lowest().pitchClass().equals(Pitch.parse("F#4").pitchClass()));
     }
+
+    /** A chord that the rhythm leaves out does not draw the next one away: D7's third lies far off, A after C is a step of thirds. */
+    @Test
+    void what_is_not_struck_has_no_say_in_where_the_next_chord_lies() {
+        Song song = Played.song("Key: F~[A]~| F | B♭ | Am7 D7 | F |");
+        List<Stroke> right = right(played(song, "two-feel", comping().with(Choice.TOP, RightChoices.Top.THIRD).with(Choice.RIGHT_FIGURE, "one-and-two-and")));
+        Stroke before = right.stream().filter(stroke -> stroke.bar() == 2).reduce((one, other) -> other).orElseThrow();
+        Stroke last = right.stream().filter(stroke -> stroke.bar() == 3).findFirst().orElseThrow();
+        assertThat(song.chordAt(before.written().tick()).orElseThrow()).hasToString("Am7");
+        assertThat(Math.abs(last.highest().midi() - before.highest().midi())).isLessThanOrEqualTo(6);
+    }
 }
