@@ -365,7 +365,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["write"];
+        post: operations["write_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -478,6 +478,38 @@ export interface paths {
         get: operations["file"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/form": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["form"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/form/write": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["write"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1114,7 +1146,7 @@ export interface components {
             /** Format: int32 */
             number: number;
             /** @enum {string} */
-            part: "chart";
+            part: "chart" | "intro" | "tag";
             /** @description absent where it was not asked for */
             parts?: components["schemas"]["PartView"][];
             /** Format: int32 */
@@ -1279,20 +1311,40 @@ export interface components {
         ChoicesRequest: {
             /** @description what the basses do in place of the figure's own; expected auto or the id of a bass line */
             bassLine?: string;
+            /** @description bars that stop after their first beat; expected a bar's number and perhaps which time, as 8 or 8@2; where it is absent [] */
+            breaks?: string[];
+            /**
+             * @description what the last bars do; expected plain, amen or fade; where it is absent plain
+             * @enum {string}
+             */
+            close?: "plain" | "amen" | "fade";
             colours?: components["schemas"]["ColourRequest"][];
             costs?: {
                 [key: string]: number;
             };
             /**
-             * @description what the last bar is; expected held, six-nine, short, rising, alternating or figure
+             * @description what the last bar is; expected held, six-nine, short, rising, alternating, big or figure
              * @enum {string}
              */
-            ending?: "held" | "six-nine" | "short" | "rising" | "alternating" | "figure";
+            ending?: "held" | "six-nine" | "short" | "rising" | "alternating" | "big" | "figure";
             /** @description the figure of the left hand; expected the id of a figure; where it is absent held */
             figure?: string;
             fingers?: components["schemas"]["FingerRequest"][];
+            /**
+             * @description what comes before the song; expected none, last-four, turnaround, pedal, first-chords or own; where it is absent none
+             * @enum {string}
+             */
+            intro?: "none" | "last-four" | "turnaround" | "pedal" | "first-chords" | "own";
+            /** @description the chords of an intro of one's own; expected the chords of an intro of one's own as a chart has them, as Cm7 | F7 */
+            introChords?: string;
+            /** @description whether the intro goes round until the player goes on; expected true or false; where it is absent false */
+            introWaits?: boolean;
             /** @description whether the top note should rather stay where it is; expected true or false; where it is absent false */
             keepTop?: boolean;
+            /** @description from where on it is played in a higher key; expected a section's place from 1 and how many semitones from there, 1 to 4, as 3@2 */
+            keyUp?: string;
+            /** @description the chords of another last bar; expected the chords of one bar as a chart has them, as Fm6 . C . */
+            lastBar?: string;
             /** @description how a change is led into; expected auto or the id of a lead-in */
             leadIn?: string;
             /** @description made easier or fuller by rule; expected 1 to 5 */
@@ -1318,6 +1370,8 @@ export interface components {
              */
             register?: "deep" | "medium" | "middle";
             right?: components["schemas"]["RightRequest"];
+            /** @description whether the last two bars slow down; expected true or false; where it is absent false */
+            ritard?: boolean;
             sections?: {
                 [key: string]: components["schemas"]["OptionsRequest"];
             };
@@ -1327,11 +1381,17 @@ export interface components {
             spices?: string[];
             /** @description the long eighth to the short one; expected 1 to 4 */
             swingRatio?: number;
+            /** @description how often the last line comes again; expected 0 to 3; where it is absent 0 */
+            tags?: number;
             /**
              * @description what is done with a stroke the hand cannot span; expected play, roll, pedal or omit
              * @enum {string}
              */
             tenths?: "play" | "roll" | "pedal" | "omit";
+            /** @description how often sections are played; expected a section's place from 1 and how often it is played, as 2@3; where it is absent [] */
+            times?: string[];
+            /** @description which bars go round until the player goes on; expected bars that go round until the player goes on, as 5-8 */
+            vamp?: string;
             /** @description whether figures may vary their bars; expected true or false; where it is absent true */
             variations?: boolean;
             /** @description which tones of a chord are taken together; expected auto or the id of a voicing */
@@ -1690,6 +1750,54 @@ export interface components {
             /** Format: double */
             score: number;
             title: string;
+        };
+        FormSectionView: {
+            /** Format: int32 */
+            bars: number;
+            changes: string[];
+            /** Format: int32 */
+            colours: number;
+            figures: string[];
+            /** Format: int32 */
+            first: number;
+            key: string;
+            /** Format: int64 */
+            lasts: number;
+            /** Format: int64 */
+            ms: number;
+            name: string;
+            /** Format: int32 */
+            number: number;
+            /** @enum {string} */
+            part: "chart" | "intro" | "tag";
+            /** Format: int32 */
+            pass: number;
+            /** Format: int32 */
+            place: number;
+            /** Format: int32 */
+            time: number;
+            /** Format: int32 */
+            times: number;
+            vamp: boolean;
+        };
+        FormView: {
+            /** Format: int32 */
+            bars: number;
+            closes: components["schemas"]["FormWayView"][];
+            intros: components["schemas"]["FormWayView"][];
+            /** Format: int64 */
+            ms: number;
+            sections: components["schemas"]["FormSectionView"][];
+        };
+        FormWayView: {
+            id: string;
+            name: string;
+            use: string;
+        };
+        FormWrittenView: {
+            chart: string;
+            choices: components["schemas"]["ChoicesRequest"];
+            moved: components["schemas"]["MovedView"][];
         };
         GoalRequest: {
             arrangement: components["schemas"]["ArrangeRequest"];
@@ -3631,7 +3739,7 @@ export interface operations {
             };
         };
     };
-    write: {
+    write_1: {
         parameters: {
             query?: {
                 repeats?: string;
@@ -3855,6 +3963,54 @@ export interface operations {
                 };
                 content: {
                     "application/yaml;charset=UTF-8": string;
+                };
+            };
+        };
+    };
+    form: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FormView"];
+                };
+            };
+        };
+    };
+    write: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FormWrittenView"];
                 };
             };
         };

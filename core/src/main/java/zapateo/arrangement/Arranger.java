@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.colour.ColourRule;
 import zapateo.colour.Coloured;
+import zapateo.colour.Formed;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
@@ -46,8 +47,9 @@ public final class Arranger {
         return played(lay(coloured, choices, pianist), choices, pianist);
     }
 
-    /** The song with its colours, as far as its level has them: the two easiest have no chords in passing. */
-    private static Coloured coloured(Song song, Choices choices) {
+    /** The song in its form with its colours, as far as its level has them: the two easiest have no chords in passing. */
+    private static Coloured coloured(Song chart, Choices choices) {
+        Song song = Formed.of(chart, Building.of(choices.song()));
         return choices.song().get(Choice.LEVEL).filter(level -> level < PASSING_FROM).isPresent() ? Coloured.plainer(song, choices.colours()) : Coloured.of(song, choices.colours());
     }
 
@@ -66,13 +68,13 @@ public final class Arranger {
 
     private Laid lay(Coloured coloured, Choices choices, Pianist pianist) {
         Song song = coloured.song();
-        ChoicePlan plan = new ChoicePlan(book, voiced(coloured, choices), song, pianist);
+        ChoicePlan plan = new ChoicePlan(book, Building.thinned(song, voiced(coloured, choices)), song, pianist);
         List<Holding> holding = plan.holding();
         Feels feels = Feels.of(song, choices.song().get(Choice.SWING_RATIO), holding);
         Timeline timeline = Timeline.of(song, feels.swing(), feels.straight());
         BothHands both = BothHands.of(song, choices.right(), LeftHand.place(song, plan, pianist), pianist);
         Realised realised = both.left();
-        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(Balance.of(Shades.of(song).on(song, both.strokes())));
+        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(Building.fading(song, choices.song(), Balance.of(Shades.of(song).on(song, both.strokes()))));
         List<Reason> notices = new ArrayList<>(plan.notices());
         coloured.parked().forEach(colour -> notices.add(Reason.of("colour-parked", Map.of("bar", String.valueOf(colour.bar()), "chords", String.join(" ", colour.over())))));
         notices.addAll(feels.notices(song));

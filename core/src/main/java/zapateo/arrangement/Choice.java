@@ -7,6 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import zapateo.colour.Form;
 import zapateo.hand.TooWide;
 import zapateo.lefthand.Ending;
 import zapateo.rhythm.Liveliness;
@@ -46,6 +47,7 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     private static final Set<Place> RIGHT = EnumSet.of(Place.RIGHT);
     private static final Set<Place> MANNERS = EnumSet.of(Place.RIGHT, Place.RIGHT_SECTION);
     private static final int MOST_BARS = 2000;
+    private static final int MOST_TEXT = 400;
     private static final List<Choice<?>> ROWS = new ArrayList<>();
 
     public static final Choice<String> FIGURE = row("figure", Range.id("the id of a figure"), LEFT, "the figure of the left hand").usually("held").in();
@@ -66,6 +68,20 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
             "which of its ways each level takes, as found last; held while the levels rise with them").fallsWith(FIGURE).in();
     public static final Choice<Double> SWING_RATIO = row("swingRatio", Range.number(1, 4), SONG, "the long eighth to the short one").in();
     public static final Choice<String> ENDING = row("ending", Range.oneOf(endings()), SONG, "what the last bar is").in();
+    public static final Choice<Form.Intro> INTRO = row("intro", Range.oneOf(Form.Intro.class), SONG, "what comes before the song").usually(Form.Intro.NONE).in();
+    public static final Choice<String> INTRO_CHORDS = row("introChords", Range.text("the chords of an intro of one's own as a chart has them, as Cm7 | F7", MOST_TEXT), SONG, "the chords of an intro of one's own").in();
+    public static final Choice<Boolean> INTRO_WAITS = row("introWaits", Range.yesNo(), SONG, "whether the intro goes round until the player goes on").usually(false).in();
+    public static final Choice<List<String>> TIMES = row("times", Range.texts("a section's place from 1 and how often it is played, as 2@3", "[1-9][0-9]{0,2}@[1-8]", MOST_BARS), SONG,
+            "how often sections are played").usually(List.of()).in();
+    public static final Choice<Integer> TAGS = row("tags", Range.whole(0, 3), SONG, "how often the last line comes again").usually(0).in();
+    public static final Choice<String> LAST_BAR = row("lastBar", Range.text("the chords of one bar as a chart has them, as Fm6 . C .", MOST_TEXT), SONG, "the chords of another last bar").in();
+    public static final Choice<List<String>> BREAKS = row("breaks", Range.texts("a bar's number and perhaps which time, as 8 or 8@2", "[0-9]{1,4}(@[1-9][0-9]?)?", MOST_BARS), SONG,
+            "bars that stop after their first beat").usually(List.of()).in();
+    public static final Choice<String> VAMP = row("vamp", Range.matching("bars that go round until the player goes on, as 5-8", "[0-9]{1,4}-[0-9]{1,4}"), SONG, "which bars go round until the player goes on").in();
+    public static final Choice<String> KEY_UP = row("keyUp", Range.matching("a section's place from 1 and how many semitones from there, 1 to 4, as 3@2", "[1-9][0-9]{0,2}@[1-4]"), SONG, "from where on it is played in a higher key").in();
+    public static final Choice<Form.Close> CLOSE = row("close", Range.oneOf(Form.Close.class), SONG, "what the last bars do").usually(Form.Close.PLAIN).in();
+    public static final Choice<Boolean> RITARD = row("ritard", Range.yesNo(), SONG, "whether the last two bars slow down").usually(false).in();
+
     public static final Choice<Long> SEED = row("seed", Range.seed(), SONG, "of the gentle unevenness for listening").in();
 
     public static final Choice<List<String>> SPICES = row("spices", Range.texts("what a lively player does in a bar, as walk-up@8, or plain@8", "[a-z-]{2,20}@[0-9]{1,4}", MOST_BARS), SONG,
@@ -96,6 +112,11 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
 
     public static List<Choice<?>> all() {
         return List.copyOf(ROWS);
+    }
+
+    /** How a value of several is written. */
+    public static String idOf(Enum<?> value) {
+        return Range.name(value);
     }
 
     /** All that may hold in a place, in the order of the table. */

@@ -38,10 +38,28 @@ public record Range<T>(Form form, List<String> values, double least, double most
         return new Range<>(Form.TEXT, List.of(), 0, LONG_ENOUGH, Lengths.NONE, what, String.class::cast, value -> value);
     }
 
+    /** Words; what they say is asked where they are used. */
+    static Range<String> text(String what, int most) {
+        return new Range<>(Form.TEXT, List.of(), 0, most, Lengths.NONE, what, String.class::cast, value -> value);
+    }
+
+    /** A text of a pattern. */
+    static Range<String> matching(String what, String pattern) {
+        return new Range<>(Form.TEXT, List.of(), 0, LONG_ENOUGH, Lengths.NONE, what, written -> {
+            if (!((String) written).matches(pattern)) {
+                throw new Refused("\"" + written + "\": expected " + what);
+            }
+            return (String) written;
+        }, value -> value);
+    }
+
     static <E extends Enum<E>> Range<E> oneOf(Class<E> kind) {
-        List<String> names = Arrays.stream(kind.getEnumConstants()).map(each -> each.name().toLowerCase(Locale.ROOT)).toList();
-        return new Range<>(Form.TEXT, names, 0, 0, Lengths.NONE, either(names),
-                text -> Enum.valueOf(kind, ((String) text).toUpperCase(Locale.ROOT)), value -> value.name().toLowerCase(Locale.ROOT));
+        List<String> names = Arrays.stream(kind.getEnumConstants()).map(Range::name).toList();
+        return new Range<>(Form.TEXT, names, 0, 0, Lengths.NONE, either(names), text -> Enum.valueOf(kind, ((String) text).toUpperCase(Locale.ROOT).replace('-', '_')), Range::name);
+    }
+
+    static String name(Enum<?> value) {
+        return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     static Range<String> oneOf(List<String> ids) {

@@ -265,7 +265,7 @@ public final class Harmonising {
                 }
                 bars.add(bar.chords(spans));
             }
-            sections.add(new WrittenSection(section.name(), bars, section.again()));
+            sections.add(new WrittenSection(section.name(), bars, section.again(), section.part()));
         }
         return Song.of(song.heading(), sections, song.form());
     }

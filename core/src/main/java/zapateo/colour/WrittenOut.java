@@ -99,7 +99,7 @@ public record WrittenOut(Map<Integer, List<ChordSpan>> chords, List<KeptColour> 
             for (WrittenBar bar : section.bars()) {
                 bars.add(Optional.ofNullable(chords.get(at++)).map(bar::chords).orElse(bar));
             }
-            sections.add(new WrittenSection(section.name(), bars, section.again()));
+            sections.add(new WrittenSection(section.name(), bars, section.again(), section.part()));
         }
         return Song.of(song.heading(), sections, song.form());
     }

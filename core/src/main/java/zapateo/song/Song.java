@@ -77,7 +77,7 @@ public final class Song {
     }
 
     private Section replaced(Section section) {
-        return new Section(section.name(), section.pass(), section.bars().stream().map(bar -> raised(Optional.ofNullable(replaced.get(bar.index())).map(bar::chords).orElse(bar))).toList());
+        return new Section(section.name(), section.pass(), section.bars().stream().map(bar -> raised(Optional.ofNullable(replaced.get(bar.index())).map(bar::chords).orElse(bar))).toList(), section.part());
     }
 
     private Bar raised(Bar bar) {
@@ -117,7 +117,7 @@ public final class Song {
                 tempo = bar.tempo();
                 each.add(new WrittenBar(bar.index() + first, bar.meter(), bar.ticks(), bar.chords(), bar.tune(), own));
             }
-            all.add(WrittenSection.of(section.name(), each));
+            all.add(WrittenSection.of(section.part(), section.name(), each));
         }
         return of(heading, all, List.of());
     }
@@ -209,14 +209,14 @@ public final class Song {
             WrittenSection first = written.get(0);
             List<WrittenBar> bars = new ArrayList<>(first.bars());
             bars.set(0, bars.get(0).after(beat));
-            sections.set(0, new WrittenSection(first.name(), bars, first.again()));
+            sections.set(0, new WrittenSection(first.name(), bars, first.again(), first.part()));
             Map<Integer, List<ChordSpan>> later = new HashMap<>(replaced);
             later.computeIfPresent(0, (index, spans) -> Stream.concat(Stream.of(ChordSpan.unsaid(0, beat)), spans.stream().map(span -> span.at(span.tick() + beat, span.ticks()))).toList());
             return unfolded(heading, sections, form, later, raised);
         }
         WrittenBar silent = new WrittenBar(0, leadInMeter(), beat, List.of(ChordSpan.unsaid(0, beat)), List.of(), WrittenBar.Marks.NONE);
         sections.add(WrittenSection.of("", List.of(silent)));
-        written.forEach(section -> sections.add(new WrittenSection(section.name(), section.bars(), section.again().map(place -> place + 1))));
+        written.forEach(section -> sections.add(new WrittenSection(section.name(), section.bars(), section.again().map(place -> place + 1), section.part())));
         List<Integer> order = new ArrayList<>(form.isEmpty() ? List.of() : List.of(0));
         form.forEach(place -> order.add(place + 1));
         Map<Integer, List<ChordSpan>> later = new HashMap<>();

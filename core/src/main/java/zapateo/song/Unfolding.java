@@ -2,7 +2,6 @@ package zapateo.song;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,7 +15,8 @@ final class Unfolding {
 
     private final List<WrittenSection> written;
     private final Map<String, Integer> passes = new HashMap<>();
-    private final Map<WrittenBar, Integer> barPasses = new IdentityHashMap<>();
+    /** By number, which a bar keeps where the form plays it again; what has none, a pick-up or a silence before it, by itself. */
+    private final Map<Object, Integer> barPasses = new HashMap<>();
     private final List<Section> sections = new ArrayList<>();
     private final Key home;
     private final Tempo first;
@@ -24,6 +24,20 @@ final class Unfolding {
     private Tempo tempo;
     private int index;
     private int tick;
+
+    /** A bar that is only equal to itself. */
+    private record Identity(WrittenBar bar) {
+
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Identity same && same.bar == bar;
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(bar);
+        }
+    }
 
     private Unfolding(List<WrittenSection> written, Key key, Tempo tempo) {
         this.written = written;
@@ -64,11 +78,11 @@ final class Unfolding {
             if (index >= Song.MOST_BARS + (first().filter(each -> each.number() == 0).isPresent() ? 1 : 0)) {
                 throw new Refused("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS);
             }
-            bars.add(new Bar(index++, barPasses.merge(bar, 1, Integer::sum), tick, key, tempo, -1, bar));
+            bars.add(new Bar(index++, barPasses.merge(bar.number() == 0 ? new Identity(bar) : (Object) bar.number(), 1, Integer::sum), tick, key, tempo, -1, bar));
             tick += bar.ticks();
         }
         if (!bars.isEmpty()) {
-            sections.add(new Section(section.name(), pass, vamps(bars)));
+            sections.add(new Section(section.name(), pass, vamps(bars), section.part()));
         }
     }
 

@@ -39,6 +39,10 @@ class ChoiceTest {
         });
     }
 
+    /** What is written by a pattern of its own. */
+    private static final Map<Choice<?>, List<String>> PATTERNS = Map.of(Choice.SPICES, List.of("walk-up@8", "plain@12"), Choice.WAVED_OFF, List.of("L6@5", "B1@12"), Choice.TIMES, List.of("2@3", "1@2"),
+            Choice.BREAKS, List.of("8", "12@2"), Choice.VAMP, List.of("5-8"), Choice.KEY_UP, List.of("3@2"));
+
     /** All it may be, written and read, is the same; what is usual is one of it; anything else is refused by its name, with what was expected. */
     @ParameterizedTest
     @MethodSource("choices")
@@ -63,11 +67,11 @@ class ChoiceTest {
     private static List<?> examples(Choice<?> choice) {
         Range<?> range = choice.range();
         return switch (range.form()) {
-            case TEXT -> range.values().isEmpty() ? List.of("some-id") : range.values();
+            case TEXT -> range.values().isEmpty() ? List.of(PATTERNS.getOrDefault(choice, List.of("some-id")).get(0)) : range.values();
             case WHOLE -> range.most() > 100 ? List.of(7L) : List.of((int) range.least(), (int) range.most());
             case NUMBER -> List.of(range.least(), range.most());
             case YES_NO -> List.of(true, false);
-            case TEXTS -> List.of(choice == Choice.SPICES ? List.of("walk-up@8", "plain@12") : List.of("L6@5", "B1@12"), List.of());
+            case TEXTS -> List.of(PATTERNS.get(choice), List.of());
             case WHOLES -> List.of(Collections.nCopies(Math.max(2, range.lengths().fewest()), 1), Collections.nCopies(range.lengths().fewest(), 0));
         };
     }

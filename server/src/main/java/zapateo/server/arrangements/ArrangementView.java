@@ -68,7 +68,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     private static final String BEFORE = "absent where it is as in the bar before";
 
     /**
-     * @param part       of the song: the chart itself
+     * @param part       of the song: the chart itself, or what its form adds
      * @param pass       which time its section is played, from 1
      * @param round      which time the bar itself is played, from 1
      * @param bpm        the tempo in force, in the beats of the song's own
@@ -82,7 +82,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param choices    what holds at its beginning
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record ArrangedBarView(@Schema(allowableValues = {"chart"}) String part, int index, int number, String section, int pass,
+    public record ArrangedBarView(@Schema(allowableValues = {"chart", "intro", "tag"}) String part, int index, int number, String section, int pass,
                                   @Schema(description = "absent where it is 1") Integer round, @Schema(description = BEFORE) String meter, @Schema(description = BEFORE) Integer beatTicks, int tick, int ticks,
                                   List<ArrangedChordView> chords, @Schema(description = "absent where no colour changes them") List<BorrowedView> borrowed, @Schema(description = BEFORE) Double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
                                   @Schema(description = "absent where there are none") List<PinView> pins,
@@ -101,7 +101,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
             }
             List<ChordSpan> own = arrangement.coloured().borrowed().bars().get(bar.index()).chords();
             List<BorrowedView> borrowed = own.equals(bar.chords()) ? null : own.stream().map(span -> new BorrowedView(span.written(), bar.tick() + span.tick(), span.ticks())).toList();
-            return new ArrangedBarView("chart", bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), asBefore(bar, before, each -> each.meter().toString()), asBefore(bar, before, each -> each.meter().beatTicks()), bar.tick(), bar.ticks(), chords, borrowed,
+            return new ArrangedBarView(section.part().id(), bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), asBefore(bar, before, each -> each.meter().toString()), asBefore(bar, before, each -> each.meter().beatTicks()), bar.tick(), bar.ticks(), chords, borrowed,
                     asBefore(bar, before, each -> each.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks()),
                     some(bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList()),
                     bar.vamp() < 0 ? null : bar.vamp(), some(bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList()), tenth(play.difficulty().total()),

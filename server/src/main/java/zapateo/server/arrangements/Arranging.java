@@ -10,12 +10,14 @@ import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Building;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
 import zapateo.arrangement.Repairs;
 import zapateo.colour.Coloured;
+import zapateo.colour.Formed;
 import zapateo.colour.KeptColour;
 import zapateo.critic.Fault;
 import zapateo.hand.Pianist;
@@ -87,10 +89,14 @@ public class Arranging {
         return reading.song().orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
     }
 
-    /** The song with the colours that choices keep. */
+    /** The song in its form with the colours that choices keep. */
     public Song heard(String chart, ChoicesRequest choices) {
         Song song = read(chart);
-        return choices == null ? song : Coloured.of(song, choices.choices("choices.").colours()).song();
+        if (choices == null) {
+            return song;
+        }
+        Choices chosen = choices.choices("choices.");
+        return Coloured.of(Formed.of(song, Building.of(chosen.song())), chosen.colours()).song();
     }
 
     public Result arrange(String chart, ChoicesRequest choices, Pianist pianist) {
@@ -129,7 +135,7 @@ public class Arranging {
         List<KeptColour> others = choices.colours().stream().filter(each -> !(each.bar() == kept.bar() && each.tick() == kept.tick())).toList();
         Arrangement before = arranged(asked, choices.colours(others));
         Arrangement after = arranged(asked, choices.colours(Stream.concat(others.stream(), Stream.of(kept)).toList()));
-        int bar = asked.song().bars().stream().filter(each -> each.number() == kept.bar()).findFirst().map(Bar::index).orElse(0);
+        int bar = before.song().bars().stream().filter(each -> each.number() == kept.bar()).findFirst().map(Bar::index).orElse(0);
         return new Weighed(tenth(before.play().song().total()), tenth(after.play().song().total()), tenth(before.play().bars().get(bar).difficulty().total()), tenth(after.play().bars().get(bar).difficulty().total()));
     }
 

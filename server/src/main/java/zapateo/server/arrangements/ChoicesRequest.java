@@ -190,6 +190,11 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
     }
 
     /** With other colours; none are left out. */
+    /** With other ones for the whole song. */
+    public ChoicesRequest song(Options options) {
+        return new ChoicesRequest(sections, overrides, locks, costs, fingers, right, colours, parked, options.written());
+    }
+
     public ChoicesRequest colours(List<ColourRequest> others) {
         return new ChoicesRequest(sections, overrides, locks, costs, fingers, right, others.isEmpty() ? null : others, parked, values);
     }
