@@ -4,7 +4,7 @@ export function fetchAhead(): void {
   begun = true;
   // What cannot be had now is asked for again when it is needed, and said there.
   const quietly = () => undefined;
-  import("./score/Score").then((score) => score.wakeEngraver()).catch(quietly);
+  import("./score/engraver").then((score) => score.wakeEngraver()).catch(quietly);
   import("./sound/player").then((player) => player.loadRecordings()).catch(quietly);
 }
 

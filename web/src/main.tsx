@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
 import { api, take } from "./api/client";
@@ -9,19 +9,26 @@ import { Repertoire } from "./views/repertoire/Repertoire";
 
 const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 10_000, refetchOnWindowFocus: false } } });
 
+const KeptStage = lazy(() => import("./views/stage/Stage").then(({ KeptStage }) => ({ default: KeptStage })));
+
 const router = createBrowserRouter([
   { path: "/", element: <Repertoire />, errorElement: <Lost /> },
   {
     path: "/songs/:id",
     errorElement: <Lost />,
     HydrateFallback: () => null,
-    lazy: async () => ({ Component: (await import("./song/SongLayout")).SongLayout }),
+    lazy: async () => {
+      const { SongLayout } = await import("./song/SongLayout");
+      return { element: <SongLayout away={<KeptStage />} /> };
+    },
     children: [
       { index: true, lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
       { path: "chart", lazy: async () => ({ Component: (await import("./views/chart/Chart")).Chart }) },
       { path: "right-hand", lazy: async () => ({ Component: (await import("./views/righthand/RightHand")).RightHand }) },
       { path: "colour", lazy: async () => ({ Component: (await import("./views/colour/Colour")).Colour }) },
       { path: "practise", lazy: async () => ({ Component: (await import("./views/practise/Practise")).Practise }) },
+      { path: "sheet", lazy: async () => ({ Component: (await import("./views/sheet/Sheet")).Sheet }) },
+      { path: "stage", lazy: async () => ({ Component: (await import("./views/stage/Stage")).Stage }) },
       { path: "left-hand", lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
     ],
   },
@@ -43,7 +50,9 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
+        <Suspense fallback={null}>
+          <RouterProvider router={router} />
+        </Suspense>
       </QueryClientProvider>
     </StrictMode>,
   );

@@ -34,6 +34,9 @@ export type WrittenChord = Filled<
   }
 >;
 export type ChartRead = Schemas["ChartView"];
+export type FormOf = Schemas["FormView"];
+export type FormSection = Schemas["FormSectionView"];
+export type SheetLine = Schemas["SheetLineView"];
 export type ReadingByEar = Schemas["ReadingView"];
 export type Simplified = Schemas["SimplifiedView"];
 export type EasyKey = Schemas["EasyKeyView"];

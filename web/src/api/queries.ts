@@ -12,6 +12,7 @@ import {
   type Figure,
   type Fit,
   type Fitting,
+  type FormOf,
   type Hands,
   type ImprovNotes,
   type Lick,
@@ -22,6 +23,7 @@ import {
   type ReadOver,
   type Refused,
   type Rung,
+  type SheetLine,
   type SongLine,
   type Suggested,
   type ThereIs,
@@ -238,6 +240,43 @@ export function useScore(asked: Asked, from: number, to: number, fingers: Finger
           parseAs: "text",
         }) as unknown as Promise<{ data?: string; error?: unknown; response: Response }>,
       ),
+    placeholderData: keepPreviousData,
+    retry: false,
+    enabled,
+  });
+}
+
+/** Which parts a page holds: both hands, the left hand, or the tune over it. */
+export type Parts = "both" | "left" | "lead-left";
+
+/** The engraver's text of some bars, for a sheet. */
+export async function fetchScore(
+  asked: Asked,
+  from: number,
+  to: number,
+  fingers: FingersShown,
+  parts: Parts,
+  signal?: AbortSignal,
+): Promise<string> {
+  return take(
+    api.POST("/api/arrangements/score", {
+      params: { query: { bars: `${from}-${to}`, fingers, parts } },
+      body: requestOf(asked),
+      parseAs: "text",
+      ...(signal ? { signal } : {}),
+    }) as unknown as Promise<{ data?: string; error?: unknown; response: Response }>,
+  );
+}
+
+/** The lines of a sheet, so many bars each. */
+export const fetchLines = (asked: Asked, bars: number): Promise<SheetLine[]> =>
+  take(api.POST("/api/arrangements/lines", { params: { query: { bars } }, body: requestOf(asked) }));
+
+/** How the song is built, and how long all of it is. */
+export function useForm(asked: Asked, enabled = true) {
+  return useQuery<FormOf, Refused>({
+    queryKey: ["form", asked],
+    queryFn: () => take(api.POST("/api/form", { body: requestOf(asked) })),
     placeholderData: keepPreviousData,
     retry: false,
     enabled,

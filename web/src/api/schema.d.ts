@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/arrangements/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/arrangements/read-over": {
         parameters: {
             query?: never;
@@ -2736,6 +2752,21 @@ export interface components {
             notes: string[];
             over: components["schemas"]["ShapeOverView"][];
         };
+        SheetLineView: {
+            closes: boolean;
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            opens: boolean;
+            /** @enum {string} */
+            part: "chart" | "intro" | "tag";
+            /** Format: int32 */
+            pass: number;
+            section: string;
+            /** Format: int32 */
+            turn: number;
+        };
         SimplerView: {
             /** Format: int32 */
             bar: number;
@@ -3330,6 +3361,32 @@ export interface operations {
             };
         };
     };
+    lines: {
+        parameters: {
+            query?: {
+                bars?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArrangeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SheetLineView"][];
+                };
+            };
+        };
+    };
     readOver: {
         parameters: {
             query?: never;
@@ -3359,6 +3416,7 @@ export interface operations {
             query?: {
                 bars?: string;
                 fingers?: string;
+                parts?: string;
             };
             header?: never;
             path?: never;

@@ -1,31 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { playing } from "../sound/playing";
+import { engrave } from "./engraver";
 import { mark } from "./verdicts";
-
-let worker: Worker | null = null;
-let orders = 0;
-const waiting = new Map<number, (answer: { svg?: string; error?: string }) => void>();
-
-/** The engraver takes a moment to be ready. */
-export function wakeEngraver(): Worker {
-  if (!worker) {
-    worker = new Worker(new URL("./engraver.worker.ts", import.meta.url), { type: "module" });
-    worker.onmessage = (message: MessageEvent<{ id: number; svg?: string; error?: string }>) => {
-      waiting.get(message.data.id)?.(message.data);
-      waiting.delete(message.data.id);
-    };
-  }
-  return worker;
-}
-
-function engrave(xml: string, width: number): Promise<{ svg?: string; error?: string }> {
-  const engraver = wakeEngraver();
-  const id = ++orders;
-  return new Promise((resolve) => {
-    waiting.set(id, resolve);
-    engraver.postMessage({ id, xml, width });
-  });
-}
 
 /** The engraved page of some bars. Strokes that sound are lit by the ids the server gave their notes. */
 export function Score({

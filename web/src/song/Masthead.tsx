@@ -14,6 +14,7 @@ const PATH = [
   { view: "right-hand", name: "Right hand" },
   { view: "colour", name: "Colour" },
   { view: "practise", name: "Practise" },
+  { view: "sheet", name: "Sheet" },
 ];
 
 const FILES = [
@@ -81,7 +82,7 @@ export function Masthead({
             key={step.view}
             to={{ pathname: `/songs/${songId}/${step.view}`, search }}
             aria-current={index === at ? "page" : undefined}
-            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-2xl:px-2 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-2xl:px-1.5 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
           >
             <span className={index === at ? "max-xl:hidden" : "max-2xl:hidden"}>
               <PathMark filled={index <= at} />

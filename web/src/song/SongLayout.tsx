@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { fetchAhead } from "../ahead";
 import { api, type Colour, type Refused, type Song, type Tone, take } from "../api/client";
@@ -17,9 +17,14 @@ import { type DraftDesk, useDraft } from "./useDraft";
 import { useKeys } from "./useKeys";
 import { useSettled } from "./useSettled";
 
-/** One song on the desk: its heading, the view of the moment, the transport and the keyboard. */
-export function SongLayout() {
+/**
+ * One song on the desk: its heading, the view of the moment, the transport and the keyboard.
+ *
+ * @param away what the stage shows where no server answers
+ */
+export function SongLayout({ away }: { away?: ReactNode }) {
   const { id = "" } = useParams();
+  const onStage = useLocation().pathname.endsWith("/stage");
   const song = useQuery<Song, Refused>({
     queryKey: ["song", id],
     queryFn: () => take(api.GET("/api/songs/{id}", { params: { path: { id } } })),
@@ -27,7 +32,8 @@ export function SongLayout() {
     gcTime: 0,
   });
   if (song.isPending) return <p className="p-8 text-quiet">Opening the song …</p>;
-  if (song.isError) return <NoSong error={song.error} />;
+  // With the server away the stand has what this browser kept.
+  if (song.isError) return song.error.status === 0 && onStage && away ? away : <NoSong error={song.error} />;
   return <OpenSong key={song.data.id} song={song.data} />;
 }
 

@@ -1,6 +1,6 @@
 import { useState } from "react";
 
-/** Day or stage. */
+/** Light or dark; what is kept says "stage" for the dark one, as it always has. */
 export function Scheme() {
   const [stage, setStage] = useState(document.documentElement.dataset.scheme === "stage");
   const turn = () => {
@@ -15,7 +15,7 @@ export function Scheme() {
   };
   return (
     <button type="button" onClick={turn} className="h-10 px-2 text-quiet underline decoration-dotted underline-offset-4">
-      {stage ? "Day" : "Stage"}
+      {stage ? "Light" : "Dark"}
     </button>
   );
 }

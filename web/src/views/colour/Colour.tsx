@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Colour as Kind, Offer } from "../../api/client";
 import { useColourBook, useColourForHand, useColourPlaces, useOffers } from "../../api/queries";
-import { wakeEngraver } from "../../score/Score";
+import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { isPlaying, usePlaying } from "../../sound/playing";

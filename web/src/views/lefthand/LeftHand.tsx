@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Choices as Chosen, Figure, Options, ThereIs } from "../../api/client";
 import { useFigures, useReadOver, useSuggestions, useThereIs, useWhy } from "../../api/queries";
-import { wakeEngraver } from "../../score/Score";
+import { wakeEngraver } from "../../score/engraver";
 import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { isPlaying, usePlaying } from "../../sound/playing";

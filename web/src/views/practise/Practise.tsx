@@ -3,7 +3,7 @@ import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { type AskedNote, api, type Judgement, type PlanItem, type Spot, take } from "../../api/client";
 import { useAskedNotes, useFailed, useGoals, useSpots } from "../../api/practice";
 import { requestOf } from "../../api/queries";
-import { wakeEngraver } from "../../score/Score";
+import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { computerKeys, midiKeyboards, type NoteSource } from "../../sound/noteInput";

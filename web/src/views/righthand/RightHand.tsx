@@ -1,7 +1,7 @@
 import { useEffect, useState } from "react";
 import { api, type RightHand as Right, take } from "../../api/client";
 import { useFit, useImprovNotes, useRightFigures } from "../../api/queries";
-import { wakeEngraver } from "../../score/Score";
+import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { playedBar, usePlaying } from "../../sound/playing";

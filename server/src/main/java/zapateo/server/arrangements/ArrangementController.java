@@ -1,6 +1,8 @@
 package zapateo.server.arrangements;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -14,6 +16,7 @@ import zapateo.arrangement.Arrangement;
 import zapateo.format.FingersShown;
 import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
+import zapateo.format.SheetLines;
 import zapateo.server.problems.Refusal;
 
 /** Arranges a chart that need not be saved. */
@@ -70,15 +73,38 @@ public class ArrangementController {
      *
      * @param bars first and last bar by index, both included; absent for all
      * @param fingers {@code few}, {@code all} or {@code none}
+     * @param parts {@code both} hands, {@code left}, or {@code lead-left}: the tune over the left hand
      */
     @PostMapping(path = "/score", produces = MUSICXML)
-    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars, @RequestParam(defaultValue = "few") String fingers) {
+    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars, @RequestParam(defaultValue = "few") String fingers, @RequestParam(defaultValue = "both") String parts) {
         Arrangement arrangement = arranging.arrange(request).arrangement();
+        Hands hands = Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected both, left or lead-left"));
         if (bars == null) {
-            return MusicXmlWriter.page(arrangement, Hands.BOTH, shown(fingers), 0, arrangement.song().bars().size() - 1);
+            return MusicXmlWriter.page(arrangement, hands, shown(fingers), 0, arrangement.song().bars().size() - 1);
         }
         Matcher run = run(bars);
-        return MusicXmlWriter.page(arrangement, Hands.BOTH, shown(fingers), Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+        return MusicXmlWriter.page(arrangement, hands, shown(fingers), Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+    }
+
+    /**
+     * A line of a page for the music stand.
+     *
+     * @param first index of its first bar
+     * @param last  and of its last
+     * @param opens whether its section begins here
+     * @param turn  what it costs to turn the page behind it: 0 where a hand is free
+     */
+    public record SheetLineView(int first, int last, String section, @Schema(allowableValues = {"chart", "intro", "tag"}) String part, int pass, boolean opens, boolean closes, int turn) {
+    }
+
+    /** @param bars in a line at most, 1 to 8 */
+    @PostMapping("/lines")
+    public List<SheetLineView> lines(@Valid @RequestBody ArrangeRequest request, @RequestParam(defaultValue = "4") int bars) {
+        if (bars < 1 || bars > 8) {
+            throw Refusal.unusable("bars " + bars + ": expected 1 to 8 in a line");
+        }
+        return SheetLines.of(arranging.arrange(request).arrangement(), bars).lines().stream()
+                .map(line -> new SheetLineView(line.first(), line.last(), line.section(), line.part().id(), line.pass(), line.opens(), line.closes(), line.turn())).toList();
     }
 
     /** Why a note is what it is: its role, the rule, and what the best other ways would cost. */

@@ -1,0 +1,126 @@
+import type { Arrangement, Bar, FormSection, SheetLine } from "../api/client";
+import type { Block } from "./blocks";
+
+/** Pages that are written rather than engraved: the chart on planks, the form, headings. Sizes go by the staff's, so that all pages of a stand read alike. */
+const escaped = (text: string): string => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
+
+const svg = (width: number, height: number, inside: string): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${round(width)} ${round(height)}">${inside}</svg>`;
+
+const round = (value: number): number => Math.round(value * 10) / 10;
+
+type Written = { size: number; bold?: boolean; italic?: boolean; end?: boolean; quiet?: boolean };
+
+function text(x: number, y: number, words: string, { size, bold, italic, end, quiet }: Written): string {
+  const style = `${bold ? ' font-weight="600"' : ""}${italic ? ' font-style="italic"' : ""}${end ? ' text-anchor="end"' : ""}${quiet ? ' class="quiet"' : ""}`;
+  return `<text x="${round(x)}" y="${round(y)}" font-size="${round(size)}"${style}>${escaped(words)}</text>`;
+}
+
+/** About how wide letters are for their size; what would not fit is written smaller. */
+const WIDE = 0.56;
+const fitting = (words: string, size: number, room: number): number => Math.min(size, room / Math.max(1, words.length * WIDE));
+
+/** The song's name, and what it is played in. */
+export function heading(title: string, under: string, width: number, space: number): Block {
+  const size = fitting(title, space * 3.4, width);
+  const height = space * 7.5;
+  const inside = text(0, space * 3.6, title, { size, bold: true }) + text(0, space * 6, under, { size: space * 1.7, quiet: true });
+  return { svg: svg(width, height, inside), height, first: -1, last: -1, section: "", opens: false, turn: 1000 };
+}
+
+/** The words under a bar: one line of them for each verse, or those of this time. */
+export type WordsOf = (bar: Bar) => string;
+
+/** A line of the chart: each bar a plank with a notch for each beat, its chords above where they fall, its words below. */
+export function chartLine(
+  arrangement: Arrangement,
+  line: SheetLine,
+  perLine: number,
+  width: number,
+  space: number,
+  words: WordsOf,
+  degrees: boolean,
+): Block {
+  const bars = arrangement.bars.slice(line.first, line.last + 1);
+  const gap = space * 1.2;
+  const cell = (width + gap) / perLine;
+  const top = line.opens && line.section ? space * 3.4 : space * 0.6;
+  const plank = top + space * 4.6;
+  const sung = bars.some((bar) => words(bar) !== "");
+  const pinned = bars.some((bar) => bar.pins.length > 0);
+  const height = plank + space * (1.2 + (degrees ? 2 : 0) + (sung ? 2.4 : 0) + (pinned ? 1.8 : 0));
+  let inside = line.opens && line.section ? text(0, space * 2, nameOf(line), { size: space * 1.9, bold: true }) : "";
+  bars.forEach((bar, at) => {
+    const x = at * cell;
+    const wide = cell - gap;
+    const longest = bar.chords.map((chord) => (chord.symbol.length + 1) * (bar.ticks / chord.ticks));
+    const size = Math.min(space * 3.6, wide / (Math.max(...longest, 1) * WIDE));
+    for (const chord of bar.chords) {
+      const left = x + (wide * (chord.tick - bar.tick)) / bar.ticks;
+      inside += text(left, plank - space, chord.symbol, { size, bold: true });
+      if (degrees && chord.degree) inside += text(left, plank + space * 2.6, chord.degree, { size: space * 1.6, quiet: true });
+    }
+    inside += `<rect class="plank" x="${round(x)}" y="${round(plank)}" width="${round(wide)}" height="${round(space * 0.45)}"/>`;
+    for (let tick = 0; tick < bar.ticks; tick += bar.beatTicks)
+      inside += `<rect class="notch" x="${round(x + (wide * tick) / bar.ticks)}" y="${round(plank - space * 0.25)}" width="${round(space * 0.22)}" height="${round(space * 0.7)}"/>`;
+    let under = plank + space * (degrees ? 2.6 : 0.6);
+    const said = words(bar);
+    if (sung) under += space * 2.2;
+    if (said) inside += text(x, under, said, { size: fitting(said, space * 1.9, cell) });
+    const pin = bar.pins.map((each) => `${each.warning ? "! " : ""}${each.text}`).join(" · ");
+    if (pin) inside += text(x, under + space * 1.8, pin, { size: fitting(pin, space * 1.5, cell), italic: true });
+  });
+  return {
+    svg: svg(width, height, inside),
+    height,
+    first: line.first,
+    last: line.last,
+    section: line.section,
+    opens: line.opens,
+    turn: line.turn,
+  };
+}
+
+const nameOf = (line: SheetLine): string => (line.pass > 1 ? `${line.section}, time ${line.pass}` : line.section);
+
+export const minutes = (ms: number): string =>
+  `${Math.floor(Math.round(ms / 1000) / 60)}:${String(Math.round(ms / 1000) % 60).padStart(2, "0")}`;
+
+/** A section in one line: its name, a plank as long as its bars, what is played and what changes. */
+export function formLine(section: FormSection, most: number, width: number, space: number): Block {
+  const height = space * 5.2;
+  const name = section.name || "The song";
+  const plank = (width * section.bars) / most;
+  let inside = text(0, space * 2, section.pass > 1 ? `${name}, time ${section.pass}` : name, { size: space * 2.1, bold: true });
+  inside += text(width, space * 2, `${minutes(section.ms)}`, { size: space * 1.7, end: true, quiet: true });
+  const what = [
+    section.bars === 1 ? "1 bar" : `${section.bars} bars`,
+    section.key,
+    section.figures.slice(0, 2).join(", ") + (section.figures.length > 2 ? " …" : ""),
+    ...section.changes,
+    section.vamp ? "goes round until told" : "",
+    section.colours > 0 ? `${section.colours} with other chords` : "",
+  ].filter((each) => each !== "");
+  inside += text(space * 13, space * 2, what.join(" · "), { size: fitting(what.join(" · "), space * 1.7, width - space * 19) });
+  inside += `<rect class="plank" x="0" y="${round(space * 3)}" width="${round(plank)}" height="${round(space * 0.45)}"/>`;
+  for (let bar = 0; bar < section.bars; bar++)
+    inside += `<rect class="notch" x="${round((plank * bar) / section.bars)}" y="${round(space * 2.8)}" width="${round(space * 0.2)}" height="${round(space * (bar % 4 === 0 ? 0.9 : 0.6))}"/>`;
+  return {
+    svg: svg(width, height, inside),
+    height,
+    first: section.first,
+    last: section.first + section.bars - 1,
+    section: section.name,
+    opens: true,
+    turn: 0,
+  };
+}
+
+/** The section's name over an engraved line. */
+export function named(block: Block, line: SheetLine, width: number, space: number): Block {
+  if (!line.opens || !line.section) return block;
+  const head = space * 2.4;
+  const inner = block.svg.replace(/<svg /, `<svg x="0" y="${round(head)}" width="${round(width)}" height="${round(block.height)}" `);
+  const height = block.height + head;
+  return { ...block, height, svg: svg(width, height, text(0, space * 1.8, nameOf(line), { size: space * 1.7, bold: true }) + inner) };
+}

@@ -1,0 +1,257 @@
+import { useEffect, useState } from "react";
+import { type Arrangement, api, type Choices, type FormOf, type FormSection, take } from "../../api/client";
+import { requestOf } from "../../api/queries";
+import { useWork } from "../../song/desk";
+import { movedDraft } from "../../song/moved";
+import { Choice } from "../../ui/Choice";
+import { keyUpOf, open, timesOf, withBreak, withKeyUp, withTimes } from "./form";
+
+const TAGS = ["once", "twice: once more", "three times", "four times"];
+const ENDINGS = [
+  { value: "", label: "The figure's own" },
+  { value: "held", label: "A spread chord, held" },
+  { value: "six-nine", label: "Sixth and ninth" },
+  { value: "short", label: "One stroke and out" },
+  { value: "rising", label: "Broken upward" },
+  { value: "alternating", label: "Bass, chord, bass" },
+  { value: "big", label: "Big chords" },
+  { value: "figure", label: "No ending, the figure goes on" },
+];
+
+/** How the song is built for this once: what comes before it, how often its sections come, what comes behind. */
+export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangement: Arrangement; taken: FormSection | null }) {
+  const { desk, asked } = useWork();
+  const { choices } = desk.draft;
+  const [said, setSaid] = useState("");
+  // What cannot be built of this song is said, and the form stays as it was.
+  const change = async (next: Choices) => {
+    try {
+      await take(api.POST("/api/form", { body: { ...requestOf(asked), choices: next } }));
+      setSaid("");
+      desk.change({ choices: next });
+    } catch (error) {
+      setSaid(error instanceof Error ? error.message : String(error));
+    }
+  };
+  const built = (["intro", "introChords", "introWaits", "times", "tags", "lastBar", "breaks", "vamp", "keyUp", "ritard"] as const).some(
+    (name) => choices[name] !== undefined,
+  );
+  const write = () =>
+    desk
+      .edit(async (draft) => {
+        const written = await take(
+          api.POST("/api/form/write", { body: { ...requestOf(asked), chart: draft.chart, choices: draft.choices } }),
+        );
+        const moved = movedDraft({ choices: { ...written.choices, colours: undefined }, others: draft.others }, written.moved);
+        return {
+          chart: written.chart,
+          ...moved,
+          choices: { ...moved.choices, ...(written.choices.colours ? { colours: written.choices.colours } : {}) },
+        };
+      })
+      .then(() => setSaid("The chart has it all now; undo brings back what it was."))
+      .catch((error) => setSaid(error instanceof Error ? error.message : String(error)));
+  return (
+    <section aria-label="Building the form" className="min-h-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0">
+      {taken && taken.part === "chart" && <OfSection section={taken} arrangement={arrangement} choices={choices} change={change} />}
+      <h2 className="text-lg">Before the song</h2>
+      <div className="mt-1 grid gap-2">
+        <Choice
+          label="Intro"
+          value={choices.intro ?? "none"}
+          options={form.intros.map((way) => ({ value: way.id, label: way.name }))}
+          reason={form.intros.find((way) => way.id === (choices.intro ?? "none"))?.use ?? ""}
+          onChange={(value) =>
+            void change(
+              value === "own"
+                ? { ...choices, intro: "own", introChords: choices.introChords ?? firstChords(arrangement) }
+                : open(choices, "intro", value === "none" ? undefined : (value as NonNullable<Choices["intro"]>)),
+            )
+          }
+        />
+        {choices.intro === "own" && (
+          <Typed label="Its chords" value={choices.introChords ?? ""} onTake={(text) => void change({ ...choices, introChords: text })} />
+        )}
+        {choices.intro && (
+          <Tick
+            label="It goes round until told to go on (V)"
+            on={choices.introWaits === true}
+            onTurn={(on) => void change(open(choices, "introWaits", on || undefined))}
+          />
+        )}
+      </div>
+      <h2 className="mt-4 text-lg">Behind the song</h2>
+      <div className="mt-1 grid gap-2">
+        <Choice
+          label="The last line"
+          value={String(choices.tags ?? 0)}
+          options={TAGS.map((label, at) => ({ value: String(at), label }))}
+          onChange={(value) => void change(open(choices, "tags", Number(value) || undefined))}
+        />
+        <Choice
+          label="The last bars"
+          value={choices.close ?? "plain"}
+          options={form.closes.map((way) => ({ value: way.id, label: way.name }))}
+          reason={form.closes.find((way) => way.id === (choices.close ?? "plain"))?.use ?? ""}
+          onChange={(value) =>
+            void change(open(choices, "close", value === "plain" ? undefined : (value as NonNullable<Choices["close"]>)))
+          }
+        />
+        <Choice
+          label="The last chord"
+          value={choices.ending ?? ""}
+          options={ENDINGS}
+          onChange={(value) => void change(open(choices, "ending", (value || undefined) as Choices["ending"]))}
+        />
+        <Typed
+          label="Another last bar"
+          value={choices.lastBar ?? ""}
+          placeholder="as in  Fm6 . C ."
+          onTake={(text) => void change(open(choices, "lastBar", text))}
+        />
+        <Tick
+          label="Slower in the last two bars"
+          on={choices.ritard === true}
+          onTurn={(on) => void change(open(choices, "ritard", on || undefined))}
+        />
+      </div>
+      <h2 className="mt-4 text-lg">Until told</h2>
+      <Typed
+        label="Bars that go round"
+        value={choices.vamp ?? ""}
+        placeholder="as in  5-8"
+        onTake={(text) => void change(open(choices, "vamp", text))}
+      />
+      {built && (
+        <div className="mt-4 grid justify-items-start border-line border-t pt-2">
+          <button
+            type="button"
+            onClick={() => void write()}
+            title="Every repeat is written out; undo brings the chart back"
+            className="min-h-9 text-accent underline underline-offset-4"
+          >
+            write the form into the chart
+          </button>
+          <button
+            type="button"
+            onClick={() => {
+              const { intro, introChords, introWaits, times, tags, lastBar, breaks, vamp, keyUp, close, ritard, ...plain } = choices;
+              void change(plain);
+            }}
+            className="min-h-9 text-accent underline underline-offset-4"
+          >
+            as in the chart again
+          </button>
+        </div>
+      )}
+      {said && (
+        <p role="status" className="mt-1 leading-snug">
+          {said}
+        </p>
+      )}
+    </section>
+  );
+}
+
+function firstChords(arrangement: Arrangement): string {
+  return arrangement.bars
+    .slice(0, 4)
+    .map((bar) => bar.chords.map((chord) => chord.symbol).join(" "))
+    .join(" | ");
+}
+
+function OfSection({
+  section,
+  arrangement,
+  choices,
+  change,
+}: {
+  section: FormSection;
+  arrangement: Arrangement;
+  choices: Choices;
+  change: (choices: Choices) => Promise<void>;
+}) {
+  const before = arrangement.bars[section.first - 1];
+  const stop = before && before.part === "chart" ? (before.round > 1 ? `${before.number}@${before.round}` : `${before.number}`) : null;
+  return (
+    <div className="mb-4 border-accent border-l-4 pl-3">
+      <h2 className="text-lg">
+        {section.name || "The song"}
+        {section.pass > 1 ? `, time ${section.pass}` : ""}
+      </h2>
+      <div className="mt-1 grid gap-2">
+        <Choice
+          label="Played"
+          value={String(timesOf(choices, section))}
+          options={["once", "twice", "three times", "four times", "five times", "six times"].map((label, at) => ({
+            value: String(at + 1),
+            label,
+          }))}
+          onChange={(value) => void change(withTimes(choices, section, Number(value)))}
+        />
+        <Choice
+          label="From its last time on"
+          value={String(keyUpOf(choices, section))}
+          options={[
+            { value: "0", label: "the key it has" },
+            { value: "1", label: "a semitone up" },
+            { value: "2", label: "a tone up" },
+            { value: "3", label: "a minor third up" },
+            { value: "4", label: "a major third up" },
+          ]}
+          onChange={(value) => void change(withKeyUp(choices, section, Number(value)))}
+        />
+        {stop && (
+          <Tick
+            label={`A break before it (bar ${before?.number})`}
+            on={(choices.breaks ?? []).includes(stop)}
+            onTurn={(on) => void change(withBreak(choices, stop, on))}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Tick({ label, on, onTurn }: { label: string; on: boolean; onTurn: (on: boolean) => void }) {
+  return (
+    <label className="flex min-h-10 items-center gap-2">
+      <input type="checkbox" checked={on} onChange={(event) => onTurn(event.target.checked)} className="h-5 w-5 accent-accent" />
+      {label}
+    </label>
+  );
+}
+
+/** Words that are taken with Enter, or when the field is left. */
+function Typed({
+  label,
+  value,
+  placeholder = "",
+  onTake,
+}: {
+  label: string;
+  value: string;
+  placeholder?: string;
+  onTake: (text: string) => void;
+}) {
+  const [text, setText] = useState(value);
+  useEffect(() => setText(value), [value]);
+  const done = () => {
+    if (text.trim() !== value) onTake(text.trim());
+  };
+  return (
+    <label className="block">
+      <span className="text-quiet">{label}</span>
+      <input
+        value={text}
+        placeholder={placeholder}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={done}
+        onKeyDown={(event) => {
+          if (event.key === "Enter") done();
+        }}
+        className="mt-0.5 block h-10 w-full rounded-plank border border-line bg-sheet px-2.5 font-serif"
+      />
+    </label>
+  );
+}

@@ -1,0 +1,228 @@
+import { useEffect, useMemo, useState } from "react";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import { useForm } from "../../api/queries";
+import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
+import { beginsOf, keep, kept, type Stand } from "../../sheet/stand";
+import { KINDS, type Kind, useSheet } from "../../sheet/useSheet";
+import { useArranged, useSound, useWork } from "../../song/desk";
+import { playedBar, usePlaying } from "../../sound/playing";
+import { Choice } from "../../ui/Choice";
+import { Scheme } from "../../ui/Scheme";
+import { useWanted } from "../sheet/layout";
+import { StagePages, type Turning } from "./StagePages";
+import { useEvening } from "./useEvening";
+
+const SMALLEST = 8;
+const LARGEST = 16;
+const SIDE = 24;
+const FOOT = 52;
+
+/** How much room a page has. */
+function useScreen(): { width: number; height: number } {
+  const [screen, setScreen] = useState({ width: window.innerWidth, height: window.innerHeight });
+  useEffect(() => {
+    const measure = () => setScreen({ width: window.innerWidth, height: window.innerHeight });
+    window.addEventListener("resize", measure);
+    return () => window.removeEventListener("resize", measure);
+  }, []);
+  return { width: screen.width - 2 * Math.min(SIDE, screen.width / 40), height: screen.height - FOOT };
+}
+
+/** The song on the stand: its pages and nothing else. */
+export function Stage() {
+  const { chart, asked, song } = useWork();
+  const { arrangement, bpm } = useArranged();
+  const sound = useSound();
+  const navigate = useNavigate();
+  const form = useForm(asked, Boolean(arrangement));
+  const screen = useScreen();
+  const [wanted, want] = useWanted();
+  const fingers = useFingersShown();
+  const bar = usePlaying(playedBar);
+  const [turning, setTurning] = useState<Turning>("hand");
+  const [halves, setHalves] = useState(() => localStorage.getItem("zapateo.halves") !== "no");
+  const [sustain, setSustain] = useState(() => localStorage.getItem("zapateo.sustain-turns") === "yes");
+  const [offline, setOffline] = useState(false);
+  const evening = useEvening();
+  const layout = useMemo(
+    () => ({ kind: wanted.kind, width: screen.width, space: wanted.space, perLine: wanted.perLine, fingers, degrees: wanted.degrees }),
+    [wanted.kind, wanted.space, wanted.perLine, wanted.degrees, screen.width, fingers],
+  );
+  const sheet = useSheet(asked, arrangement, chart, form.data, layout);
+  const faster = arrangement ? arrangement.tempo.bpm / bpm : 1;
+  const stand = useMemo<Stand | null>(
+    () =>
+      arrangement && form.data && sheet.blocks.length > 0
+        ? {
+            song: song.id,
+            title: arrangement.title,
+            kind: sheet.layout.kind,
+            width: sheet.layout.width,
+            space: sheet.layout.space,
+            blocks: sheet.blocks,
+            sections: form.data.sections,
+            begins: beginsOf(arrangement).map((ms) => ms * faster),
+            bpm,
+          }
+        : null,
+    [arrangement, form.data, sheet.blocks, sheet.layout, song.id, faster, bpm],
+  );
+  useEffect(() => {
+    if (stand && sheet.asked === asked) void keep(stand).then(setOffline);
+  }, [stand, sheet.asked, asked]);
+  const leave = () => navigate(evening.id ? `/sets/${evening.id}` : `/songs/${song.id}/sheet`);
+  const size = (by: number) => want({ space: Math.min(LARGEST, Math.max(SMALLEST, wanted.space + by)) });
+  if (!stand)
+    return (
+      <div className="fixed inset-0 z-40 grid place-content-center bg-sheet text-2xl">
+        <p role="status">
+          {sheet.error
+            ? `The pages could not be laid: ${sheet.error}`
+            : `Laying the pages … ${sheet.of > 0 ? `line ${sheet.done} of ${sheet.of}` : ""}`}
+        </p>
+        <button type="button" onClick={leave} className="mt-4 min-h-12 justify-self-start text-accent underline underline-offset-4">
+          Leave the stage
+        </button>
+      </div>
+    );
+  return (
+    <StagePages
+      stand={stand}
+      height={screen.height}
+      bar={bar}
+      turning={turning}
+      setTurning={setTurning}
+      halves={halves}
+      sustain={sustain}
+      onLeave={leave}
+      onSize={size}
+      onNextSong={evening.next}
+      onSongBefore={evening.before}
+      notice={evening.said && <p className="px-6 text-lg">{evening.said}</p>}
+      tools={
+        <>
+          <div className="w-52">
+            <Choice
+              label="Page"
+              slim
+              value={wanted.kind}
+              options={KINDS.map((kind) => ({ value: kind.id, label: kind.name }))}
+              onChange={(value) => want({ kind: value as Kind })}
+            />
+          </div>
+          <span className="flex items-center">
+            <button type="button" aria-label="Smaller" onClick={() => size(-1)} className="min-h-12 min-w-12 text-2xl">
+              −
+            </button>
+            <output aria-label="Staff space in pixels">{wanted.space}</output>
+            <button type="button" aria-label="Larger" onClick={() => size(1)} className="min-h-12 min-w-12 text-2xl">
+              +
+            </button>
+          </span>
+          <div className="w-44">
+            <Choice
+              label="Turning"
+              slim
+              value={turning}
+              options={[
+                { value: "hand", label: "turned by foot or hand" },
+                { value: "playing", label: "with the playing" },
+                { value: "count", label: "with a silent count" },
+              ]}
+              onChange={(value) => setTurning(value as Turning)}
+            />
+          </div>
+          <button
+            type="button"
+            onClick={() => sound.toggle()}
+            className="min-h-12 px-2 font-semibold text-accent underline underline-offset-4"
+          >
+            {bar >= 0 ? "Stop" : "Play"}
+          </button>
+          <Switch
+            label="half a page at a time"
+            on={halves}
+            onTurn={(on) => {
+              localStorage.setItem("zapateo.halves", on ? "yes" : "no");
+              setHalves(on);
+            }}
+          />
+          <Switch
+            label="the sustaining pedal turns"
+            on={sustain}
+            onTurn={(on) => {
+              localStorage.setItem("zapateo.sustain-turns", on ? "yes" : "no");
+              setSustain(on);
+            }}
+          />
+          <button
+            type="button"
+            onClick={() => showFingers(SHOWN[(SHOWN.indexOf(fingers) + 1) % SHOWN.length] ?? "few")}
+            className="min-h-12 px-2 text-quiet underline decoration-dotted underline-offset-4"
+          >
+            Fingers: {fingers}
+          </button>
+          <Scheme />
+          <p className="text-quiet">{offline ? "Kept in this browser: it stays with the server away." : "Not kept in this browser."}</p>
+        </>
+      }
+    />
+  );
+}
+
+function Switch({ label, on, onTurn }: { label: string; on: boolean; onTurn: (on: boolean) => void }) {
+  return (
+    <label className="flex min-h-12 items-center gap-2">
+      <input type="checkbox" checked={on} onChange={(event) => onTurn(event.target.checked)} className="h-5 w-5 accent-accent" />
+      {label}
+    </label>
+  );
+}
+
+/** The pages this browser has kept, where no server answers. */
+export function KeptStage() {
+  const { id = "" } = useParams();
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const screen = useScreen();
+  const [stand, setStand] = useState<Stand | null | undefined>(undefined);
+  const [turning, setTurning] = useState<Turning>("hand");
+  const evening = useEvening();
+  useEffect(() => {
+    void kept(id).then(setStand);
+  }, [id]);
+  if (stand === undefined) return <p className="p-8 text-quiet">Looking for the pages …</p>;
+  if (stand === null) return <p className="p-8 text-xl">No server answers, and this browser has not kept the pages of this song.</p>;
+  return (
+    <StagePages
+      stand={stand}
+      height={screen.height}
+      bar={-1}
+      turning={turning}
+      setTurning={setTurning}
+      halves={localStorage.getItem("zapateo.halves") !== "no"}
+      sustain={localStorage.getItem("zapateo.sustain-turns") === "yes"}
+      onLeave={() => navigate(search.get("set") ? `/sets/${search.get("set")}` : "/")}
+      onSize={() => undefined}
+      onNextSong={evening.next}
+      onSongBefore={evening.before}
+      tools={
+        <>
+          <button
+            type="button"
+            onClick={() => setTurning(turning === "count" ? "hand" : "count")}
+            className="min-h-12 px-2 text-accent underline underline-offset-4"
+          >
+            {turning === "count" ? "Turn by foot or hand" : "Turn with a silent count"}
+          </button>
+          <Scheme />
+        </>
+      }
+      notice={
+        <p role="status" className="px-6 text-quiet">
+          No server answers: these are the pages this browser has kept.
+        </p>
+      }
+    />
+  );
+}
