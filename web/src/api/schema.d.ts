@@ -476,9 +476,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_2"];
+        put: operations["change_3"];
         post?: never;
-        delete: operations["delete_2"];
+        delete: operations["delete_3"];
         options?: never;
         head?: never;
         patch?: never;
@@ -539,7 +539,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post: operations["keep_2"];
         delete?: never;
@@ -572,9 +572,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["change_1"];
+        put: operations["change_2"];
         post?: never;
-        delete: operations["delete_1"];
+        delete: operations["delete_2"];
         options?: never;
         head?: never;
         patch?: never;
@@ -948,6 +948,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post: operations["create_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["bring"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["get_1"];
+        put: operations["change_1"];
+        post?: never;
+        delete: operations["delete_1"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["copy"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{id}/export/zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["packed_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["restore_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/songs": {
         parameters: {
             query?: never;
@@ -1028,6 +1124,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/songs/{id}/export/zip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["packed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/songs/{id}/export/{format}": {
         parameters: {
             query?: never;
@@ -1051,7 +1163,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["packed"];
+        get: operations["packed_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1197,6 +1309,11 @@ export interface components {
             tick: number;
             /** Format: int32 */
             ticks: number;
+        };
+        ArrangementNameView: {
+            /** Format: uuid */
+            id: string;
+            name: string;
         };
         ArrangementView: {
             bars: components["schemas"]["ArrangedBarView"][];
@@ -2736,6 +2853,88 @@ export interface components {
              */
             kind: "set";
         };
+        SetItem: {
+            /**
+             * Format: uuid
+             * @description absent for the open one
+             */
+            arrangement?: string;
+            /** Format: double */
+            minutes?: number;
+            note?: string;
+            remark?: string;
+            /** Format: int32 */
+            semitones?: number;
+            /**
+             * Format: uuid
+             * @description absent for a break
+             */
+            song?: string;
+            /** Format: double */
+            tempo?: number;
+            who?: string;
+        };
+        SetItemView: {
+            arrangements: components["schemas"]["ArrangementNameView"][];
+            /** Format: int32 */
+            beatTicks: number;
+            /**
+             * Format: double
+             * @description absent for a break
+             */
+            bpm?: number;
+            item: components["schemas"]["SetItem"];
+            key: string;
+            missing: boolean;
+            /** Format: int64 */
+            ms: number;
+            title: string;
+        };
+        SetLineView: {
+            /** Format: uuid */
+            id: string;
+            place: string;
+            /**
+             * Format: date
+             * @description absent where no day is set
+             */
+            playedOn?: string;
+            /** Format: int32 */
+            songs: number;
+            title: string;
+            /** Format: date-time */
+            updatedAt: string;
+            /** Format: int32 */
+            version: number;
+        };
+        SetRequest: {
+            items: components["schemas"]["SetItem"][];
+            place?: string;
+            /** Format: date */
+            playedOn?: string;
+            title: string;
+            /** Format: int32 */
+            version?: number;
+        };
+        SetView: {
+            /** Format: uuid */
+            id: string;
+            items: components["schemas"]["SetItemView"][];
+            /** Format: int64 */
+            ms: number;
+            place: string;
+            /**
+             * Format: date
+             * @description absent where no day is set
+             */
+            playedOn?: string;
+            tiring: components["schemas"]["TiringView"][];
+            title: string;
+            /** Format: date-time */
+            updatedAt: string;
+            /** Format: int32 */
+            version: number;
+        };
         ShapeOverView: {
             adds: string[];
             chord: string;
@@ -3026,6 +3225,13 @@ export interface components {
             leadIns: components["schemas"]["NamedView"][];
             spacings: string[];
             voicings: components["schemas"]["NamedView"][];
+        };
+        TiringView: {
+            /** Format: int32 */
+            first: number;
+            /** Format: int32 */
+            last: number;
+            text: string;
         };
         ToneView: {
             /** Format: int32 */
@@ -3957,7 +4163,7 @@ export interface operations {
             };
         };
     };
-    change_2: {
+    change_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -3983,7 +4189,7 @@ export interface operations {
             };
         };
     };
-    delete_2: {
+    delete_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -4073,7 +4279,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4137,7 +4343,7 @@ export interface operations {
             };
         };
     };
-    change_1: {
+    change_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4163,7 +4369,7 @@ export interface operations {
             };
         };
     };
-    delete_1: {
+    delete_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -4761,6 +4967,211 @@ export interface operations {
             };
         };
     };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetLineView"][];
+                };
+            };
+        };
+    };
+    create_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetRequest"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetView"];
+                };
+            };
+        };
+    };
+    bring: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetView"];
+                };
+            };
+        };
+    };
+    get_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetView"];
+                };
+            };
+        };
+    };
+    change_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetView"];
+                };
+            };
+        };
+    };
+    delete_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    copy: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetView"];
+                };
+            };
+        };
+    };
+    packed_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+        };
+    };
+    restore_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SetView"];
+                };
+            };
+        };
+    };
     all: {
         parameters: {
             query?: never;
@@ -4948,6 +5359,28 @@ export interface operations {
             };
         };
     };
+    packed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+        };
+    };
     export: {
         parameters: {
             query?: {
@@ -4974,7 +5407,7 @@ export interface operations {
             };
         };
     };
-    packed: {
+    packed_1: {
         parameters: {
             query?: never;
             header?: never;

@@ -25,7 +25,7 @@ class ServerArchitectureTest {
                 .layer("problems").definedBy("zapateo.server.problems").layer("players").definedBy("zapateo.server.players").layer("charts").definedBy("zapateo.server.charts")
                 .layer("figures").definedBy("zapateo.server.figures").layer("arrangements").definedBy("zapateo.server.arrangements")
                 .layer("righthand").definedBy("zapateo.server.righthand").layer("colours").definedBy("zapateo.server.colours").layer("songs").definedBy("zapateo.server.songs")
-                .layer("practice").definedBy("zapateo.server.practice")
+                .layer("practice").definedBy("zapateo.server.practice").layer("form").definedBy("zapateo.server.form").layer("sets").definedBy("zapateo.server.sets")
                 .whereLayer("problems").mayNotAccessAnyLayer()
                 .whereLayer("players").mayOnlyAccessLayers("problems")
                 .whereLayer("charts").mayOnlyAccessLayers("problems")
@@ -34,6 +34,8 @@ class ServerArchitectureTest {
                 .whereLayer("righthand").mayOnlyAccessLayers("problems", "players", "arrangements")
                 .whereLayer("colours").mayOnlyAccessLayers("problems", "players", "charts", "arrangements")
                 .whereLayer("practice").mayOnlyAccessLayers("problems", "players", "arrangements")
+                .whereLayer("form").mayOnlyAccessLayers("problems", "players", "charts", "arrangements")
+                .whereLayer("sets").mayOnlyAccessLayers("problems", "players", "arrangements", "songs")
                 .whereLayer("songs").mayOnlyAccessLayers("problems", "players", "figures", "arrangements")
                 .check(SERVER);
     }

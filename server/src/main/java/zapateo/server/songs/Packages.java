@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -22,11 +23,12 @@ import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.figures.Figures;
 import zapateo.server.players.PeoplesHands;
 import zapateo.server.players.Player;
+import zapateo.server.problems.Refusal;
 import zapateo.song.ChartParser;
 
 /** Songs on their way to another Zapateo and back, all of each in one file. */
 @Service
-class Packages {
+public class Packages {
 
     private final Songs songs;
     private final Figures figures;
@@ -56,6 +58,22 @@ class Packages {
             more.put("lead-sheet.musicxml", LeadSheetWriter.write(WrittenOut.of(arrangement.coloured())));
         }
         return packed.written(json, more);
+    }
+
+    /** The file of a song of the repertoire. */
+    public byte[] of(Player player, UUID song) {
+        return of(player, songs.get(player, song));
+    }
+
+    /**
+     * A song from its file.
+     *
+     * @param name of the file, for the refusal
+     */
+    @Transactional
+    public SongView bring(Player player, byte[] file, String name) {
+        SongPackage brought = read(file).orElseThrow(() -> Refusal.unusable(name + ": expected a song as it was taken away"));
+        return SongView.of(bring(player, brought), Map.of());
     }
 
     /** A song as it was taken away elsewhere, its own figures with it. */
@@ -93,7 +111,7 @@ class Packages {
     }
 
     /** A name a file may have anywhere. */
-    static String fileName(String title) {
+    public static String fileName(String title) {
         return title.replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "_");
     }
 }

@@ -174,7 +174,7 @@ public class SongController {
     }
 
     /** Everything of a song in one file, to be brought in again: a zip of chart, MusicXML, MIDI and a JSON of its choices and own figures. */
-    @GetMapping(path = "/{id}/package", produces = "application/zip")
+    @GetMapping(path = {"/{id}/package", "/{id}/export/zip"}, produces = "application/zip")
     public ResponseEntity<byte[]> packed(@PathVariable UUID id) {
         SongRow song = songs.get(Player.ONLY, id);
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(Packages.fileName(song.title()) + ".zip", StandardCharsets.UTF_8).build().toString())

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
@@ -24,7 +25,7 @@ import zapateo.song.Song;
 
 /** Keeps songs. Every save keeps all the states before it; a stale one changes nothing. */
 @Service
-class Songs {
+public class Songs {
 
     /** What a song's first arrangement is called. */
     private static final String FIRST = "alone";
@@ -57,6 +58,11 @@ class Songs {
 
     SongRow get(Player player, UUID id) {
         return mapper.find(player.id(), id).orElseThrow(() -> Refusal.notFound("The song " + id));
+    }
+
+    /** A song for those who play from it; empty where it was taken out of the repertoire. */
+    public Optional<SongView> found(Player player, UUID id) {
+        return mapper.find(player.id(), id).map(song -> SongView.of(song, Map.of()));
     }
 
     @Transactional

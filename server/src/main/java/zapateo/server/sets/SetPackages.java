@@ -1,0 +1,161 @@
+package zapateo.server.sets;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import zapateo.server.players.Player;
+import zapateo.server.problems.Refusal;
+import zapateo.server.songs.Packages;
+import zapateo.server.songs.SongView;
+import zapateo.server.songs.Songs;
+
+/** Evenings on their way to another Zapateo and back: the order as JSON, and each song's own package beside it. */
+@Service
+class SetPackages {
+
+    private static final int FORMAT = 1;
+    private static final String SET = "set.json";
+    private static final int MOST_ENTRIES = 250;
+    private static final int MOST_BYTES = 4 << 20;
+    /** The same evening is the same file, whenever it is made. */
+    private static final LocalDateTime TIMELESS = LocalDateTime.of(1980, 1, 1, 0, 0);
+
+    private final Sets sets;
+    private final Songs songs;
+    private final Packages packages;
+    private final JsonMapper json;
+
+    SetPackages(Sets sets, Songs songs, Packages packages, JsonMapper json) {
+        this.sets = sets;
+        this.songs = songs;
+        this.packages = packages;
+        this.json = json;
+    }
+
+    byte[] of(Player player, SetRow set) {
+        ObjectNode order = json.createObjectNode().put("set", FORMAT).put("title", set.title()).put("place", set.place());
+        if (set.playedOn() != null) {
+            order.put("playedOn", set.playedOn().toString());
+        }
+        var items = order.putArray("items");
+        Map<UUID, String> names = new LinkedHashMap<>();
+        Map<String, byte[]> entries = new LinkedHashMap<>();
+        for (SetItem item : set.items().all()) {
+            ObjectNode written = json.valueToTree(item);
+            written.remove("song");
+            written.remove("arrangement");
+            if (!item.isBreak()) {
+                SongView song = songs.found(player, item.song()).orElse(null);
+                if (song == null) {
+                    continue;
+                }
+                String name = names.computeIfAbsent(item.song(), id -> String.format("songs/%02d %s.zip", names.size() + 1, Packages.fileName(song.title())));
+                entries.computeIfAbsent(name, each -> packages.of(player, item.song()));
+                written.put("file", name);
+                song.others().stream().filter(each -> each.id().equals(item.arrangement())).findFirst().ifPresent(each -> written.put("arrangement", each.name()));
+            }
+            items.add(written);
+        }
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes, StandardCharsets.UTF_8)) {
+            add(zip, SET, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(order));
+            for (Map.Entry<String, byte[]> each : entries.entrySet()) {
+                add(zip, each.getKey(), each.getValue());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return bytes.toByteArray();
+    }
+
+    private static void add(ZipOutputStream zip, String name, byte[] content) throws IOException {
+        ZipEntry entry = new ZipEntry(name);
+        entry.setTimeLocal(TIMELESS);
+        zip.putNextEntry(entry);
+        zip.write(content);
+    }
+
+    /**
+     * Songs come in as new ones, in their order; nothing is kept where one of them cannot be read.
+     *
+     * @throws Refusal naming the place and what was expected
+     */
+    @Transactional
+    SetRow bring(Player player, byte[] file) {
+        Map<String, byte[]> entries = entries(file);
+        if (!entries.containsKey(SET)) {
+            throw Refusal.unusable("the file has no " + SET + ": expected an evening as it was taken away; a single song is brought in from the repertoire");
+        }
+        try {
+            JsonNode order = json.readTree(entries.get(SET));
+            int format = order.path("set").asInt();
+            if (format < 1) {
+                throw Refusal.unusable(SET + ", set: expected the number of its format, 1 to " + FORMAT);
+            }
+            if (format > FORMAT) {
+                throw Refusal.newer("An evening of format " + format + ": this Zapateo reads up to " + FORMAT + ".");
+            }
+            Map<String, SongView> brought = new LinkedHashMap<>();
+            List<SetItem> items = new ArrayList<>();
+            for (JsonNode each : order.path("items")) {
+                ObjectNode item = (ObjectNode) each.deepCopy();
+                String name = item.path("file").asString("");
+                String arrangement = item.path("arrangement").asString("");
+                item.remove(List.of("file", "arrangement"));
+                SetItem read = json.treeToValue(item, SetItem.class);
+                if (name.isEmpty()) {
+                    items.add(read);
+                    continue;
+                }
+                byte[] song = entries.get(name);
+                if (song == null) {
+                    throw Refusal.unusable(SET + ": " + name + " is not in the file: expected each song beside " + SET);
+                }
+                SongView kept = brought.computeIfAbsent(name, key -> packages.bring(player, song, name));
+                UUID id = kept.others().stream().filter(other -> other.name().equals(arrangement)).findFirst().map(other -> other.id()).orElse(null);
+                items.add(new SetItem(kept.id(), id, read.semitones(), read.tempo(), read.minutes(), read.note(), read.remark(), read.who()));
+            }
+            String day = order.path("playedOn").asString("");
+            return sets.create(player, new SetRequest(order.path("title").asString(""), day.isEmpty() ? null : LocalDate.parse(day), order.path("place").asString(""), items, null));
+        } catch (JacksonException | ClassCastException | java.time.DateTimeException e) {
+            throw Refusal.unusable(SET + ": " + (e instanceof JacksonException wrong ? wrong.getOriginalMessage() : e.getMessage()));
+        }
+    }
+
+    private static Map<String, byte[]> entries(byte[] file) {
+        Map<String, byte[]> entries = new LinkedHashMap<>();
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+                if (entries.size() >= MOST_ENTRIES) {
+                    throw Refusal.unusable("an evening of more than " + MOST_ENTRIES + " files: expected fewer");
+                }
+                byte[] content = zip.readNBytes(MOST_BYTES + 1);
+                if (content.length > MOST_BYTES) {
+                    throw Refusal.unusable(entry.getName() + " of more than " + (MOST_BYTES >> 20) + " MiB: expected less");
+                }
+                entries.put(entry.getName(), content);
+            }
+        } catch (IOException | IllegalArgumentException e) {
+            throw Refusal.unusable("the file cannot be unpacked: " + e.getMessage());
+        }
+        return entries;
+    }
+}
