@@ -1,9 +1,35 @@
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
+import { VitePWA } from "vite-plugin-pwa";
 import { defineConfig } from "vitest/config";
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [
+    react(),
+    tailwindcss(),
+    // The application's own files for a stand with the server away; registered only where an evening is kept.
+    VitePWA({
+      registerType: "autoUpdate",
+      injectRegister: null,
+      manifest: {
+        name: "Zapateo",
+        short_name: "Zapateo",
+        description: "A left hand for every song, and the song on the music stand",
+        start_url: "/",
+        display: "standalone",
+        background_color: "#f4efe4",
+        theme_color: "#f4efe4",
+        icons: [{ src: "/mark.svg", sizes: "any", type: "image/svg+xml" }],
+      },
+      workbox: {
+        globPatterns: ["**/*.{js,css,html,svg,woff2,wasm,ttf}"],
+        globIgnores: ["sounds/**", "licences/**"],
+        maximumFileSizeToCacheInBytes: 16 << 20,
+        navigateFallback: "/index.html",
+        navigateFallbackDenylist: [/^\/api\//, /^\/actuator\//, /^\/sounds\//, /^\/licences\//],
+      },
+    }),
+  ],
   worker: { format: "es" },
   build: { target: "es2022", chunkSizeWarningLimit: 8000, assetsInlineLimit: 0 },
   server: { host: "127.0.0.1", proxy: { "/api": "http://127.0.0.1:8080" } },

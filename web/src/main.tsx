@@ -33,6 +33,18 @@ const router = createBrowserRouter([
     ],
   },
   {
+    path: "/sets",
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import("./views/sets/Sets")).Sets }),
+  },
+  {
+    path: "/sets/:id",
+    errorElement: <Lost />,
+    HydrateFallback: () => null,
+    lazy: async () => ({ Component: (await import("./views/sets/SetDesk")).SetDesk }),
+  },
+  {
     path: "/hands",
     errorElement: <Lost />,
     HydrateFallback: () => null,

@@ -34,6 +34,10 @@ export type WrittenChord = Filled<
   }
 >;
 export type ChartRead = Schemas["ChartView"];
+export type EveningSet = Schemas["SetView"];
+export type SetLine = Schemas["SetLineView"];
+export type SetItem = Schemas["SetItem"];
+export type SetItemOf = Schemas["SetItemView"];
 export type FormOf = Schemas["FormView"];
 export type FormSection = Schemas["FormSectionView"];
 export type SheetLine = Schemas["SheetLineView"];

@@ -151,6 +151,20 @@ export function useChart(text: string, doubles: "thirds" | "simple") {
   });
 }
 
+/** A chart as read, for once. */
+export const fetchChart = async (text: string): Promise<ChartView> =>
+  filledChart(await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles: "thirds" } })));
+
+/** All of an arrangement at once. */
+export const fetchArrangement = async (asked: Asked): Promise<Arrangement> =>
+  filled(await take(api.POST("/api/arrangements", { body: requestOf(asked) })));
+
+export const fetchForm = (asked: Asked): Promise<FormOf> => take(api.POST("/api/form", { body: requestOf(asked) }));
+
+/** A chart moved by semitones. */
+export const fetchMoved = async (text: string, semitones: number): Promise<string> =>
+  semitones === 0 ? text : (await take(api.POST("/api/charts/transpose", { body: { text, semitones } }))).text;
+
 /** What is arranged: a chart, choices, the hand, and figures that are not kept yet. */
 export type Asked = { chart: string; choices: Choices; hand: Measures | undefined; figures: string[] };
 
@@ -276,7 +290,7 @@ export const fetchLines = (asked: Asked, bars: number): Promise<SheetLine[]> =>
 export function useForm(asked: Asked, enabled = true) {
   return useQuery<FormOf, Refused>({
     queryKey: ["form", asked],
-    queryFn: () => take(api.POST("/api/form", { body: requestOf(asked) })),
+    queryFn: () => fetchForm(asked),
     placeholderData: keepPreviousData,
     retry: false,
     enabled,

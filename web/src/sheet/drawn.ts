@@ -1,4 +1,4 @@
-import type { Arrangement, Bar, FormSection, SheetLine } from "../api/client";
+import type { Arrangement, Bar, EveningSet, FormSection, SheetLine } from "../api/client";
 import type { Block } from "./blocks";
 
 /** Pages that are written rather than engraved: the chart on planks, the form, headings. Sizes go by the staff's, so that all pages of a stand read alike. */
@@ -53,10 +53,9 @@ export function chartLine(
   bars.forEach((bar, at) => {
     const x = at * cell;
     const wide = cell - gap;
-    const longest = bar.chords.map((chord) => (chord.symbol.length + 1) * (bar.ticks / chord.ticks));
-    const size = Math.min(space * 3.6, wide / (Math.max(...longest, 1) * WIDE));
-    for (const chord of bar.chords) {
-      const left = x + (wide * (chord.tick - bar.tick)) / bar.ticks;
+    const { size, lefts } = placed(bar, wide, space * 3.6);
+    for (const [index, chord] of bar.chords.entries()) {
+      const left = x + (lefts[index] ?? 0);
       inside += text(left, plank - space, chord.symbol, { size, bold: true });
       if (degrees && chord.degree) inside += text(left, plank + space * 2.6, chord.degree, { size: space * 1.6, quiet: true });
     }
@@ -79,6 +78,21 @@ export function chartLine(
     opens: line.opens,
     turn: line.turn,
   };
+}
+
+/** Where the chords of a bar stand: where they fall, moved to the left where they would not fit, and smaller only where they still do not. */
+function placed(bar: Bar, wide: number, most: number): { size: number; lefts: number[] } {
+  for (let size = most; ; size *= 0.93) {
+    const lefts: number[] = [];
+    let limit = wide + size * 0.3;
+    for (const chord of [...bar.chords].reverse()) {
+      const own = (wide * (chord.tick - bar.tick)) / bar.ticks;
+      const left = Math.min(own, limit - chord.symbol.length * WIDE * size);
+      lefts.unshift(left);
+      limit = left - size * 0.35;
+    }
+    if ((lefts[0] ?? 0) >= 0 || size < most / 4) return { size, lefts: lefts.map((left) => Math.max(0, left)) };
+  }
 }
 
 const nameOf = (line: SheetLine): string => (line.pass > 1 ? `${line.section}, time ${line.pass}` : line.section);
@@ -123,4 +137,43 @@ export function named(block: Block, line: SheetLine, width: number, space: numbe
   const inner = block.svg.replace(/<svg /, `<svg x="0" y="${round(head)}" width="${round(width)}" height="${round(block.height)}" `);
   const height = block.height + head;
   return { ...block, height, svg: svg(width, height, text(0, space * 1.8, nameOf(line), { size: space * 1.7, bold: true }) + inner) };
+}
+
+/** The list of an evening, with the page each song begins on. */
+export function contents(
+  set: EveningSet,
+  songs: { title: string; pages: unknown[] }[],
+  before: number,
+  width: number,
+  space: number,
+): Block[] {
+  const blocks: Block[] = [
+    heading(set.title, [set.playedOn ?? "", set.place, minutes(set.ms)].filter((each) => each !== "").join(" · "), width, space),
+  ];
+  let page = before + 1;
+  let at = 0;
+  for (const each of set.items) {
+    const height = space * (each.item.remark || each.item.who ? 5.6 : 3.8);
+    let inside = "";
+    if (each.item.song && !each.missing) {
+      const title = `${at + 1}  ${each.title}`;
+      inside += text(0, space * 2.4, title, { size: fitting(title, space * 2.2, width * 0.6), bold: true });
+      inside += text(width * 0.74, space * 2.4, `${each.key}   ${each.bpm ? Math.round(each.bpm) : ""}   ${minutes(each.ms)}`, {
+        size: space * 1.7,
+        end: true,
+      });
+      inside += text(width, space * 2.4, `page ${page}`, { size: space * 1.7, end: true });
+      page += songs[at]?.pages.length ?? 0;
+      at++;
+    } else
+      inside += text(0, space * 2.4, each.item.song ? "a song that was removed" : `A break, ${each.item.minutes} minutes`, {
+        size: space * 1.9,
+        italic: true,
+        quiet: true,
+      });
+    const said = [each.item.who ?? "", each.item.remark ?? ""].filter((one) => one !== "").join(" · ");
+    if (said) inside += text(space * 2, space * 4.6, said, { size: fitting(said, space * 1.6, width - space * 2), quiet: true });
+    blocks.push({ svg: svg(width, height, inside), height, first: 0, last: 0, section: "", opens: false, turn: 0 });
+  }
+  return blocks;
 }

@@ -29,24 +29,29 @@ export function beginsOf(arrangement: Arrangement): number[] {
 }
 
 const STORE = "zapateo-stand";
-const address = (song: string) => `/kept-for-the-stand/${song}`;
+const address = (song: string, evening?: string) => `/kept-for-the-stand/${song}${evening ? `/${evening}` : ""}`;
 
-/** Keeps a song's pages in this browser; false where it keeps nothing. */
-export async function keep(stand: Stand): Promise<boolean> {
+/**
+ * Keeps a song's pages in this browser; false where it keeps nothing.
+ *
+ * @param evening the set and the place in it, where they are those of one
+ */
+export async function keep(stand: Stand, evening?: string): Promise<boolean> {
   if (!("caches" in window)) return false;
   try {
     const store = await caches.open(STORE);
-    await store.put(address(stand.song), new Response(JSON.stringify(stand), { headers: { "content-type": "application/json" } }));
+    await store.put(address(stand.song, evening), new Response(JSON.stringify(stand), { headers: { "content-type": "application/json" } }));
     return true;
   } catch {
     return false;
   }
 }
 
-export async function kept(song: string): Promise<Stand | null> {
+export async function kept(song: string, evening?: string): Promise<Stand | null> {
   if (!("caches" in window)) return null;
   try {
-    const answer = await (await caches.open(STORE)).match(address(song));
+    const store = await caches.open(STORE);
+    const answer = (evening ? await store.match(address(song, evening)) : undefined) ?? (await store.match(address(song)));
     return answer ? ((await answer.json()) as Stand) : null;
   } catch {
     return null;
@@ -60,4 +65,19 @@ export function positionOf(sections: FormSection[], bar: number): string {
   const named = sections.filter((section) => section.name === at.name);
   const name = at.name || "The song";
   return named.length > 1 ? `${name}, ${named.indexOf(at) + 1} of ${named.length}` : name;
+}
+
+/** The order of an evening, kept beside its pages. */
+export async function keepOrder(id: string, order: unknown): Promise<void> {
+  if (!("caches" in window)) return;
+  await (await caches.open(STORE)).put(`/kept-for-the-stand/set/${id}`, new Response(JSON.stringify(order)));
+}
+
+export async function keptOrder<T>(id: string): Promise<T | null> {
+  try {
+    const answer = await (await caches.open(STORE)).match(`/kept-for-the-stand/set/${id}`);
+    return answer ? ((await answer.json()) as T) : null;
+  } catch {
+    return null;
+  }
 }

@@ -18,7 +18,15 @@ export const KINDS = [
 export type Kind = (typeof KINDS)[number]["id"];
 
 /** How a sheet is laid out; sizes in pixels. */
-export type Layout = { kind: Kind; width: number; space: number; perLine: number; fingers: FingersShown; degrees: boolean };
+export type Layout = {
+  kind: Kind;
+  width: number;
+  space: number;
+  perLine: number;
+  fingers: FingersShown;
+  degrees: boolean;
+  bpm?: number | undefined;
+};
 
 export type Sheet = { blocks: Block[]; done: number; of: number; error: string | null; asked: Asked | null; layout: Layout };
 
@@ -37,13 +45,13 @@ const words = (chart: ChartView | undefined): ((bar: Bar) => string) => {
 };
 
 /** What is said under the title. */
-export const underTitle = (arrangement: Arrangement, ms: number | null): string =>
+export const underTitle = (arrangement: Arrangement, ms: number | null, bpm = arrangement.tempo.bpm): string =>
   [
     keyOf(arrangement.key),
     arrangement.bars[0]?.meter ?? "",
-    `${beatSign(arrangement.tempo.beatTicks)} = ${plain(arrangement.tempo.bpm)}`,
+    `${beatSign(arrangement.tempo.beatTicks)} = ${plain(bpm)}`,
     arrangement.feel === "straight" ? "" : arrangement.feel,
-    ms === null ? "" : minutes(ms),
+    ms === null ? "" : minutes((ms * arrangement.tempo.bpm) / bpm),
   ]
     .filter((each) => each !== "")
     .join(" · ");
@@ -82,7 +90,7 @@ export async function* sheetBlocks(
   signal?: AbortSignal,
 ): AsyncGenerator<{ block: Block; of: number }> {
   const { kind, width, space } = layout;
-  const head = heading(arrangement.title, underTitle(arrangement, form?.ms ?? null), width, space);
+  const head = heading(arrangement.title, underTitle(arrangement, form?.ms ?? null, layout.bpm), width, space);
   if (kind === "form") {
     const sections = form?.sections ?? [];
     const most = Math.max(1, ...sections.map((section) => section.bars));

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { fetchAhead } from "../ahead";
-import { api, type Colour, type Refused, type Song, type Tone, take } from "../api/client";
+import { api, type Choices, type Colour, type Refused, type Song, type Tone, take } from "../api/client";
 import { type Asked, useArrangement, useChart, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
@@ -66,6 +66,7 @@ function OpenSong({ song }: { song: Song }) {
   const chart = useChart(trial ?? readDraft, doubles);
   const [tried, setTried] = useState<TriedFigure | null>(null);
   const [triedColours, setTriedColours] = useState<Colour[] | null>(null);
+  const [triedChoices, setTriedChoices] = useState<Choices | null>(null);
   const hands = useHands();
   const hand = hands.data?.find((each) => each.inUse)?.measures;
   const asked = useMemo<Asked>(
@@ -75,11 +76,11 @@ function OpenSong({ song }: { song: Song }) {
         ? { ...desk.draft.choices, figure: tried.id, sections: undefined, overrides: undefined }
         : triedColours
           ? { ...desk.draft.choices, colours: triedColours }
-          : desk.draft.choices,
+          : (triedChoices ?? desk.draft.choices),
       hand,
       figures: tried ? [tried.file] : [],
     }),
-    [settledChart, desk.draft.choices, tried, triedColours, hand],
+    [settledChart, desk.draft.choices, tried, triedColours, triedChoices, hand],
   );
   const arranged = useArrangement(asked);
   useEffect(() => {
@@ -91,7 +92,12 @@ function OpenSong({ song }: { song: Song }) {
   }, []);
   const [compared, setCompared] = useState<Compared | null>(null);
   const arrangement = arranged.data;
-  useHeldWays(asked, desk, arranged.isPlaceholderData ? undefined : arrangement, tried !== null || trial !== null || triedColours !== null);
+  useHeldWays(
+    asked,
+    desk,
+    arranged.isPlaceholderData ? undefined : arrangement,
+    tried !== null || trial !== null || triedColours !== null || triedChoices !== null,
+  );
   const bars = arrangement?.bars.length ?? 0;
   const [selection, select] = useSelection(bars);
   const [looping, setLooping] = useState(true);
@@ -183,6 +189,8 @@ function OpenSong({ song }: { song: Song }) {
     setOnKey: hearKeys,
     doubles,
     setDoubles: takeDoubles,
+    setTriedChoices,
+    setTempo,
   };
 
   return (

@@ -1,5 +1,5 @@
 import { type Context, createContext, type ReactNode, useContext, useRef } from "react";
-import type { Arrangement, ChartView, Colour, Measures, NamedChoices, Refused, Song, Tone } from "../api/client";
+import type { Arrangement, ChartView, Choices, Colour, Measures, NamedChoices, Refused, Song, Tone } from "../api/client";
 import type { Asked } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import type { Sound } from "../sound/usePlayer";
@@ -78,6 +78,10 @@ export type Shown = {
   setOnKey: (heard: ((midi: number, down: boolean) => void) | null) => void;
   doubles: Doubles;
   setDoubles: (doubles: Doubles) => void;
+  /** Choices that are heard and shown in place of the draft's and not kept: those of an evening. */
+  setTriedChoices: (choices: Choices | null) => void;
+  /** In the song's beats a minute; null for its own. */
+  setTempo: (bpm: number | null) => void;
 };
 
 /** All that the views of a song work with; where the music is stands in a store of its own. */
@@ -116,7 +120,19 @@ export function DeskOf({ desk, children }: { desk: Desk; children: ReactNode }) 
           <contexts.marked
             value={usePart<Marked>(desk, ["selection", "select", "struck", "setStruck", "pointed", "setPointed", "onLevel"])}
           >
-            <contexts.shown value={usePart<Shown>(desk, ["trial", "setTrial", "setShown", "setAims", "setOnKey", "doubles", "setDoubles"])}>
+            <contexts.shown
+              value={usePart<Shown>(desk, [
+                "trial",
+                "setTrial",
+                "setShown",
+                "setAims",
+                "setOnKey",
+                "doubles",
+                "setDoubles",
+                "setTriedChoices",
+                "setTempo",
+              ])}
+            >
               {children}
             </contexts.shown>
           </contexts.marked>

@@ -70,6 +70,9 @@ export function Repertoire() {
             className="h-10 w-52 rounded-plank border border-line bg-sheet px-2.5 text-ink"
           />
         </label>
+        <Link to="/sets" className="flex h-11 items-center px-2">
+          Evenings
+        </Link>
         <Link to="/hands" className="flex h-11 items-center px-2">
           My hands
         </Link>

@@ -1,16 +1,79 @@
+import { useRef, useState } from "react";
 import type { Page } from "../../sheet/blocks";
-import type { Paper } from "./layout";
+import { MARGIN, type Paper, paperOf } from "./layout";
 
-/** The pages on paper. */
-export function PaperTools({ ready }: { pages: Page[]; paper: Paper; ready: boolean }) {
+/** The pages on paper: the browser's own print, or a file made page by page. */
+export function PaperTools({
+  pages,
+  paper,
+  ready,
+  title,
+  foot,
+}: {
+  pages: Page[];
+  paper: Paper;
+  ready: boolean;
+  title: string;
+  foot: string;
+}) {
+  const [done, setDone] = useState<number | null>(null);
+  const [said, setSaid] = useState("");
+  const stop = useRef<AbortController | null>(null);
+  const make = async () => {
+    const { mm, width, height } = paperOf(paper);
+    stop.current = new AbortController();
+    setSaid("");
+    setDone(0);
+    try {
+      const { makePdf, hand } = await import("../../sheet/pdf");
+      const sheets = pages.map((page, at) => ({ page, width, height, foot: `${foot} · ${at + 1} of ${pages.length}` }));
+      hand(
+        await makePdf(sheets, { mm, margin: MARGIN }, title, setDone, stop.current.signal),
+        `${title.replace(/[/\\:*?"<>|]/g, "_")}.pdf`,
+      );
+    } catch (error) {
+      setSaid(
+        stop.current.signal.aborted
+          ? "Cancelled; nothing was made."
+          : `The file could not be made: ${error instanceof Error ? error.message : String(error)}`,
+      );
+    } finally {
+      setDone(null);
+    }
+  };
   return (
-    <button
-      type="button"
-      disabled={!ready}
-      onClick={() => window.print()}
-      className="mt-3 min-h-11 w-full rounded-plank border border-grain px-3 font-semibold"
-    >
-      Print
-    </button>
+    <div className="mt-3 grid gap-2">
+      {done === null ? (
+        <button
+          type="button"
+          disabled={!ready}
+          onClick={() => void make()}
+          className="min-h-11 w-full rounded-plank border border-grain px-3 font-semibold"
+        >
+          PDF
+        </button>
+      ) : (
+        <div role="status" className="border-accent border-l-4 pl-3">
+          Page {Math.min(done + 1, pages.length)} of {pages.length}
+          <progress value={done} max={pages.length} className="block w-full accent-accent" />
+          <button type="button" onClick={() => stop.current?.abort()} className="min-h-9 text-accent underline underline-offset-4">
+            Cancel
+          </button>
+        </div>
+      )}
+      <button
+        type="button"
+        disabled={!ready}
+        onClick={() => window.print()}
+        className="min-h-11 w-full rounded-plank border border-grain px-3 font-semibold"
+      >
+        Print
+      </button>
+      {said && (
+        <p role="status" className="leading-snug">
+          {said}
+        </p>
+      )}
+    </div>
   );
 }

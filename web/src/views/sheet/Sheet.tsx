@@ -4,6 +4,7 @@ import { useForm } from "../../api/queries";
 import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
 import { paginate } from "../../sheet/blocks";
 import { PageView } from "../../sheet/PageView";
+import { PrintPages } from "../../sheet/PrintPages";
 import { KINDS, type Kind, useSheet } from "../../sheet/useSheet";
 import { useArranged, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
@@ -90,7 +91,13 @@ export function Sheet() {
               onChange={(value) => want({ paper: value as Paper })}
             />
           </div>
-          <PaperTools pages={pages} paper={wanted.paper} ready={!waiting && !sheet.error} />
+          <PaperTools
+            pages={pages}
+            paper={wanted.paper}
+            ready={!waiting && !sheet.error}
+            title={arrangement.title}
+            foot={footOf(arrangement.title, song.version)}
+          />
         </section>
         <section aria-label="Pages" className="min-h-0 overflow-auto bg-plank/40 p-5 max-md:p-2">
           <p role="status" className="mb-2 text-quiet">
@@ -111,8 +118,21 @@ export function Sheet() {
             ))}
           </div>
         </section>
+        <PrintPages
+          pages={pages}
+          width={paper.width}
+          height={paper.height}
+          margin={MARGIN}
+          mm={paper.mm}
+          foot={footOf(arrangement.title, song.version)}
+        />
         <FormPanel form={form.data} arrangement={arrangement} taken={taken} />
       </div>
     </div>
   );
+}
+
+/** What is small at the foot of a page: which state of the song it is, and when. */
+function footOf(title: string, version: number): string {
+  return `${title} · version ${version}, ${new Date().toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}`;
 }

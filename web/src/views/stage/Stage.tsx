@@ -1,31 +1,30 @@
 import { useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { useForm } from "../../api/queries";
+import { fetchMoved, useForm } from "../../api/queries";
 import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
 import { beginsOf, keep, kept, type Stand } from "../../sheet/stand";
 import { KINDS, type Kind, useSheet } from "../../sheet/useSheet";
-import { useArranged, useSound, useWork } from "../../song/desk";
+import { useArranged, useShown, useSound, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { Choice } from "../../ui/Choice";
 import { Scheme } from "../../ui/Scheme";
 import { useWanted } from "../sheet/layout";
 import { StagePages, type Turning } from "./StagePages";
-import { useEvening } from "./useEvening";
+import { standSize } from "./screen";
+import { type Evening, useEvening } from "./useEvening";
 
 const SMALLEST = 8;
 const LARGEST = 16;
-const SIDE = 24;
-const FOOT = 52;
 
 /** How much room a page has. */
 function useScreen(): { width: number; height: number } {
-  const [screen, setScreen] = useState({ width: window.innerWidth, height: window.innerHeight });
+  const [screen, setScreen] = useState(standSize);
   useEffect(() => {
-    const measure = () => setScreen({ width: window.innerWidth, height: window.innerHeight });
+    const measure = () => setScreen(standSize());
     window.addEventListener("resize", measure);
     return () => window.removeEventListener("resize", measure);
   }, []);
-  return { width: screen.width - 2 * Math.min(SIDE, screen.width / 40), height: screen.height - FOOT };
+  return screen;
 }
 
 /** The song on the stand: its pages and nothing else. */
@@ -44,9 +43,18 @@ export function Stage() {
   const [sustain, setSustain] = useState(() => localStorage.getItem("zapateo.sustain-turns") === "yes");
   const [offline, setOffline] = useState(false);
   const evening = useEvening();
+  const tonight = useTonight(evening);
   const layout = useMemo(
-    () => ({ kind: wanted.kind, width: screen.width, space: wanted.space, perLine: wanted.perLine, fingers, degrees: wanted.degrees }),
-    [wanted.kind, wanted.space, wanted.perLine, wanted.degrees, screen.width, fingers],
+    () => ({
+      kind: wanted.kind,
+      width: screen.width,
+      space: wanted.space,
+      perLine: wanted.perLine,
+      fingers,
+      degrees: wanted.degrees,
+      bpm: tonight.tempo,
+    }),
+    [wanted.kind, wanted.space, wanted.perLine, wanted.degrees, screen.width, fingers, tonight.tempo],
   );
   const sheet = useSheet(asked, arrangement, chart, form.data, layout);
   const faster = arrangement ? arrangement.tempo.bpm / bpm : 1;
@@ -68,11 +76,12 @@ export function Stage() {
     [arrangement, form.data, sheet.blocks, sheet.layout, song.id, faster, bpm],
   );
   useEffect(() => {
-    if (stand && sheet.asked === asked) void keep(stand).then(setOffline);
-  }, [stand, sheet.asked, asked]);
+    if (stand && sheet.asked === asked && tonight.ready)
+      void keep(stand, evening.id ? `${evening.id}/${evening.at}` : undefined).then(setOffline);
+  }, [stand, sheet.asked, asked, tonight.ready, evening.id, evening.at]);
   const leave = () => navigate(evening.id ? `/sets/${evening.id}` : `/songs/${song.id}/sheet`);
   const size = (by: number) => want({ space: Math.min(LARGEST, Math.max(SMALLEST, wanted.space + by)) });
-  if (!stand)
+  if (!stand || !tonight.ready)
     return (
       <div className="fixed inset-0 z-40 grid place-content-center bg-sheet text-2xl">
         <p role="status">
@@ -179,6 +188,36 @@ function Switch({ label, on, onTurn }: { label: string; on: boolean; onTurn: (on
   );
 }
 
+/** A song of an evening is heard and shown in its key, its arrangement and its tempo of that night; what is kept of it stays as it was. */
+function useTonight({ id, item }: Evening): { ready: boolean; tempo: number | undefined } {
+  const { song } = useWork();
+  const { setTrial, setTriedChoices, setTempo } = useShown();
+  const [ready, setReady] = useState(id === null);
+  const tempo = item?.item.tempo ?? undefined;
+  const semitones = item?.item.semitones ?? 0;
+  const arrangement = item?.item.arrangement;
+  useEffect(() => {
+    if (!id || !item) return;
+    let left = false;
+    setTriedChoices(song.others.find((each) => each.id === arrangement)?.choices ?? null);
+    setTempo(tempo ?? null);
+    fetchMoved(song.chart, semitones)
+      .then((chart) => {
+        if (left) return;
+        setTrial(semitones === 0 ? null : chart);
+        setReady(true);
+      })
+      .catch(() => !left && setReady(true));
+    return () => {
+      left = true;
+      setTrial(null);
+      setTriedChoices(null);
+      setTempo(null);
+    };
+  }, [id, item, song, semitones, arrangement, tempo, setTrial, setTriedChoices, setTempo]);
+  return { ready, tempo };
+}
+
 /** The pages this browser has kept, where no server answers. */
 export function KeptStage() {
   const { id = "" } = useParams();
@@ -189,8 +228,8 @@ export function KeptStage() {
   const [turning, setTurning] = useState<Turning>("hand");
   const evening = useEvening();
   useEffect(() => {
-    void kept(id).then(setStand);
-  }, [id]);
+    void kept(id, evening.id ? `${evening.id}/${evening.at}` : undefined).then(setStand);
+  }, [id, evening.id, evening.at]);
   if (stand === undefined) return <p className="p-8 text-quiet">Looking for the pages …</p>;
   if (stand === null) return <p className="p-8 text-xl">No server answers, and this browser has not kept the pages of this song.</p>;
   return (

@@ -1,9 +1,52 @@
-import { useSearchParams } from "react-router";
+import { useEffect, useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import type { EveningSet, SetItemOf } from "../../api/client";
+import { useSet } from "../../api/sets";
+import { keptOrder } from "../../sheet/stand";
 
-/** The set that is played from, if one is. */
-export type Evening = { id: string | null; next?: () => void; before?: () => void; said: string | null };
+/** The set that is played from, if one is; its order is had from this browser where no server answers. */
+export type Evening = {
+  id: string | null;
+  /** Which of its items stands here. */
+  at: number;
+  item: SetItemOf | null;
+  next?: (() => void) | undefined;
+  before?: (() => void) | undefined;
+  /** What comes between, or what is said. */
+  said: string | null;
+};
 
 export function useEvening(): Evening {
   const [search] = useSearchParams();
-  return { id: search.get("set"), said: null };
+  const navigate = useNavigate();
+  const id = search.get("set");
+  const at = Number(search.get("n") ?? "0");
+  const asked = useSet(id);
+  const [kept, setKept] = useState<EveningSet | null>(null);
+  useEffect(() => {
+    if (id && asked.isError) void keptOrder<EveningSet>(id).then(setKept);
+  }, [id, asked.isError]);
+  const set = asked.data ?? kept;
+  if (!id || !set) return { id, at, item: null, said: null };
+  const playable = (index: number) => Boolean(set.items[index]?.item.song) && !set.items[index]?.missing;
+  const go = (index: number) => navigate(`/songs/${set.items[index]?.item.song}/stage?set=${id}&n=${index}`);
+  const after = set.items.findIndex((_, index) => index > at && playable(index));
+  const last = set.items.findLastIndex((_, index) => index < at && playable(index));
+  const item = set.items[at] ?? null;
+  const pause = set.items.slice(at + 1, after < 0 ? undefined : after).find((each) => !each.item.song);
+  return {
+    id,
+    at,
+    item,
+    next: after < 0 ? undefined : () => go(after),
+    before: last < 0 ? undefined : () => go(last),
+    said: [
+      item?.item.remark ? `“${item.item.remark}”` : "",
+      item?.item.who ?? "",
+      item?.item.note ?? "",
+      pause ? `then a break of ${pause.item.minutes} minutes` : after >= 0 ? `then ${set.items[after]?.title}` : "the last one",
+    ]
+      .filter((each) => each !== "")
+      .join(" · "),
+  };
 }

@@ -27,7 +27,7 @@ class WebFiles implements WebMvcConfigurer {
 
     @Override
     public void addViewControllers(ViewControllerRegistry registry) {
-        for (String view : new String[] {"/songs/{id}", "/songs/{id}/{view}", "/hands"}) {
+        for (String view : new String[] {"/songs/{id}", "/songs/{id}/{view}", "/sets", "/sets/{id}", "/hands"}) {
             registry.addViewController(view).setViewName("forward:/index.html");
         }
     }
@@ -37,6 +37,7 @@ class WebFiles implements WebMvcConfigurer {
         return factory -> {
             MimeMappings mappings = new MimeMappings(MimeMappings.DEFAULT);
             mappings.add("mjs", "text/javascript");
+            mappings.add("webmanifest", "application/manifest+json");
             factory.setMimeMappings(mappings);
         };
     }

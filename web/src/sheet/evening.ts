@@ -1,0 +1,33 @@
+import { api, type Measures, type SetItemOf, take } from "../api/client";
+import { type Asked, fetchArrangement, fetchChart, fetchForm, fetchMoved } from "../api/queries";
+import type { Block } from "./blocks";
+import { beginsOf, type Stand } from "./stand";
+import { type Layout, sheetBlocks } from "./useSheet";
+
+/** A song of an evening as it is played that night: in its key, its arrangement, its tempo. */
+export async function askedOf({ item }: SetItemOf, hand: Measures | undefined): Promise<Asked> {
+  const song = await take(api.GET("/api/songs/{id}", { params: { path: { id: item.song ?? "" } } }));
+  const other = song.others.find((each) => each.id === item.arrangement);
+  return { chart: await fetchMoved(song.chart, item.semitones ?? 0), choices: other?.choices ?? song.choices, hand, figures: [] };
+}
+
+/** Its pages for the stand or for paper; a signal stops it between lines. */
+export async function standOf(each: SetItemOf, hand: Measures | undefined, layout: Layout, signal?: AbortSignal): Promise<Stand> {
+  const asked = await askedOf(each, hand);
+  const [arrangement, chart, form] = await Promise.all([fetchArrangement(asked), fetchChart(asked.chart), fetchForm(asked)]);
+  const bpm = each.item.tempo ?? arrangement.tempo.bpm;
+  const blocks: Block[] = [];
+  for await (const { block } of sheetBlocks(asked, arrangement, chart, form, { ...layout, bpm }, signal)) blocks.push(block);
+  signal?.throwIfAborted();
+  return {
+    song: each.item.song ?? "",
+    title: arrangement.title,
+    kind: layout.kind,
+    width: layout.width,
+    space: layout.space,
+    blocks,
+    sections: form.sections,
+    begins: beginsOf(arrangement).map((ms) => (ms * arrangement.tempo.bpm) / bpm),
+    bpm,
+  };
+}

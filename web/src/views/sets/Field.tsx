@@ -1,0 +1,42 @@
+import { useEffect, useState } from "react";
+
+/** Words or a number that are taken with Enter, or when the field is left. */
+export function Field({
+  label,
+  value,
+  onTake,
+  className = "",
+  placeholder = "",
+  numeric = false,
+  bare = false,
+}: {
+  label: string;
+  value: string;
+  onTake: (value: string) => void;
+  className?: string;
+  placeholder?: string;
+  numeric?: boolean;
+  bare?: boolean;
+}) {
+  const [text, setText] = useState(value);
+  useEffect(() => setText(value), [value]);
+  const done = () => {
+    if (text.trim() !== value) onTake(text.trim());
+  };
+  return (
+    <input
+      aria-label={label}
+      title={label}
+      value={text}
+      placeholder={placeholder || label}
+      inputMode={numeric ? "decimal" : "text"}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={done}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") done();
+        if (event.key === "Escape") setText(value);
+      }}
+      className={`min-h-10 rounded-plank px-2 ${bare ? "border-line border-b border-dotted bg-transparent" : "border border-line bg-sheet"} ${className}`}
+    />
+  );
+}
