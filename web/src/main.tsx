@@ -7,7 +7,9 @@ import "./index.css";
 import { Lost } from "./ui/Lost";
 import { Repertoire } from "./views/repertoire/Repertoire";
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 10_000, refetchOnWindowFocus: false } } });
+const queries = new QueryClient({
+  defaultOptions: { queries: { retry: 1, staleTime: 10_000, refetchOnWindowFocus: false, networkMode: "always" } },
+});
 
 const KeptStage = lazy(() => import("./views/stage/Stage").then(({ KeptStage }) => ({ default: KeptStage })));
 

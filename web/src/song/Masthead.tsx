@@ -75,7 +75,7 @@ export function Masthead({
       </div>
       <nav
         aria-label="The path of the work"
-        className="ml-auto flex items-stretch self-stretch max-md:order-last max-md:ml-0 max-md:h-11 max-md:w-full"
+        className="ml-auto flex items-stretch self-stretch max-md:order-last max-md:ml-0 max-md:h-11 max-md:w-full max-md:overflow-x-auto"
       >
         {PATH.map((step, index) => (
           <NavLink

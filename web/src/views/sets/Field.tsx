@@ -36,7 +36,7 @@ export function Field({
         if (event.key === "Enter") done();
         if (event.key === "Escape") setText(value);
       }}
-      className={`min-h-10 rounded-plank px-2 ${bare ? "border-line border-b border-dotted bg-transparent" : "border border-line bg-sheet"} ${className}`}
+      className={`rounded-plank px-2 ${bare ? "min-h-8 border-line border-b border-dotted bg-transparent" : "min-h-10 border border-line bg-sheet"} ${className}`}
     />
   );
 }

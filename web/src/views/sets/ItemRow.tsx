@@ -60,7 +60,7 @@ export function ItemRow({
         </button>
         {item.song ? (
           <>
-            <span className="w-7 text-right font-serif text-lg text-quiet">{number}</span>
+            <span className="w-7 text-end font-serif text-lg text-quiet">{number}</span>
             <Link
               to={`/songs/${item.song}/sheet`}
               className="min-w-44 flex-1 font-semibold font-serif text-[1.35rem] leading-tight hover:text-accent"
@@ -128,7 +128,7 @@ export function ItemRow({
             <span className="text-quiet">minutes</span>
           </>
         )}
-        <span className="w-14 text-right tabular-nums">{minutes(of.ms)}</span>
+        <span className="w-14 text-end">{minutes(of.ms)}</span>
         <button
           type="button"
           onClick={onRemove}
@@ -138,7 +138,7 @@ export function ItemRow({
           take out
         </button>
       </div>
-      <div className="ml-[4.75rem] grid gap-x-3 gap-y-1 sm:grid-cols-3">
+      <div className={`ml-[4.75rem] grid gap-x-3 gap-y-1 sm:grid-cols-3 ${item.song ? "" : "hidden"}`}>
         <Field
           label={`What is said before ${called}`}
           placeholder="what is said before it"

@@ -82,7 +82,7 @@ function OpenSet({ set }: { set: EveningSet }) {
             label="The evening"
             value={set.title}
             onTake={(title) => change((draft) => ({ ...draft, title }))}
-            className="w-full font-semibold font-serif text-3xl"
+            className="h-14 w-full font-semibold font-serif text-3xl"
             bare
           />
           <div className="flex flex-wrap items-center gap-x-5">

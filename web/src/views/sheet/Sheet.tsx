@@ -1,4 +1,4 @@
-import { useMemo, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { useForm } from "../../api/queries";
 import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
@@ -25,6 +25,7 @@ export function Sheet() {
   const fingers = useFingersShown();
   const bar = usePlaying(playedBar);
   const paper = paperOf(wanted.paper);
+  const [room, measured] = useRoom();
   const layout = useMemo(
     () => ({ kind: wanted.kind, width: paper.width, space: PAPER_SPACE, perLine: wanted.perLine, fingers, degrees: wanted.degrees }),
     [wanted.kind, paper.width, wanted.perLine, fingers, wanted.degrees],
@@ -107,11 +108,15 @@ export function Sheet() {
                 ? `Engraving line ${Math.min(sheet.done + 1, sheet.of)} of ${sheet.of || "…"}`
                 : `${pages.length} ${pages.length === 1 ? "page" : "pages"}`}
           </p>
-          <div className="grid justify-center gap-5">
+          <div ref={measured} className="grid gap-5">
             {pages.map((page, at) => (
-              <figure key={`${page.first}.${page.last}`} className="border border-line bg-sheet" style={{ padding: MARGIN / 2 }}>
+              <figure
+                key={`${page.first}.${page.last}`}
+                className="mx-auto border border-line bg-sheet"
+                style={{ padding: MARGIN / 2, zoom: room > 0 ? Math.min(1, room / (paper.width + MARGIN + 2)) : 1 }}
+              >
                 <PageView page={page} width={paper.width} height={paper.height} label={`Page ${at + 1} of ${pages.length}`} />
-                <figcaption className="text-right text-[0.86rem] text-quiet">
+                <figcaption className="text-end text-[0.86rem] text-quiet">
                   {at + 1} of {pages.length}
                 </figcaption>
               </figure>
@@ -135,4 +140,17 @@ export function Sheet() {
 /** What is small at the foot of a page: which state of the song it is, and when. */
 function footOf(title: string, version: number): string {
   return `${title} · version ${version}, ${new Date().toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}`;
+}
+
+/** How wide the pages may be, in pixels. */
+function useRoom(): [number, (element: HTMLElement | null) => void] {
+  const [room, setRoom] = useState(0);
+  const [element, measured] = useState<HTMLElement | null>(null);
+  useEffect(() => {
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => setRoom(Math.round(entry?.contentRect.width ?? 0)));
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [element]);
+  return [room, measured];
 }

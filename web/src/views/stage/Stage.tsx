@@ -258,9 +258,12 @@ export function KeptStage() {
         </>
       }
       notice={
-        <p role="status" className="px-6 text-quiet">
-          No server answers: these are the pages this browser has kept.
-        </p>
+        <div className="px-6">
+          {evening.said && <p className="text-lg">{evening.said}</p>}
+          <p role="status" className="text-quiet">
+            No server answers: these are the pages this browser has kept.
+          </p>
+        </div>
       }
     />
   );
