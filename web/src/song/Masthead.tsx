@@ -25,6 +25,7 @@ const FILES = [
   { path: "export/musicxml?parts=lead", name: "Lead sheet as MusicXML" },
   { path: "export/musicxml?parts=lead-left", name: "Tune and left hand as MusicXML" },
   { path: "export/mid?parts=lead-left", name: "Tune and left hand as MIDI" },
+  { path: "export/musicxml?parts=bass", name: "Bass player's part as MusicXML" },
   { path: "export/abc?parts=lead", name: "Lead sheet as ABC" },
   { path: "export/mid?parts=lead", name: "Lead sheet as MIDI: tune and chords" },
   { path: "export/txt", name: "Chart as text, as typed" },

@@ -49,7 +49,8 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
       await keepOrder(set.id, set);
       return `Kept in this browser: ${songs.length} songs with their pages stay with the server away.`;
     });
-  const pdf = () =>
+  /** @param all whether the file holds all of the evening beside its pages */
+  const pdf = (all: boolean) =>
     does("Page", async (signal, told) => {
       const { makePdf, hand: give } = await import("../../sheet/pdf");
       const paper = paperOf(wanted.paper);
@@ -74,16 +75,16 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
         height: paper.height,
         foot: `${set.title} · ${at + 1} of ${order.length}`,
       }));
-      give(
-        await makePdf(
-          sheets,
-          { mm: paper.mm, margin: MARGIN },
-          set.title,
-          (done) => setWork({ what: "Page", done, of: order.length }),
-          signal,
-        ),
-        `${set.title.replace(/[/\\:*?"<>|]/g, "_")}.pdf`,
+      const made = await makePdf(
+        sheets,
+        { mm: paper.mm, margin: MARGIN },
+        set.title,
+        (done) => setWork({ what: "Page", done, of: order.length }),
+        signal,
       );
+      const name = set.title.replace(/[/\\:*?"<>|]/g, "_");
+      if (all) await (await import("../../sheet/giving")).giveWithPages(`/api/sets/${set.id}/export/zip`, `${name}.zip`, made);
+      else give(made, `${name}.pdf`);
       return `${order.length} pages.`;
     });
   return (
@@ -109,10 +110,19 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
           <button
             type="button"
             disabled={songs.length === 0}
-            onClick={() => void pdf()}
+            onClick={() => void pdf(false)}
             className="min-h-11 rounded-plank border border-grain px-3"
           >
             PDF of the evening
+          </button>
+          <button
+            type="button"
+            disabled={songs.length === 0}
+            title="Its order, each song's own file, and the pages: to be brought in again, or given away"
+            onClick={() => void pdf(true)}
+            className="min-h-11 rounded-plank border border-grain px-3"
+          >
+            All of it in one file
           </button>
         </>
       )}

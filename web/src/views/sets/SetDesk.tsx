@@ -159,13 +159,6 @@ function OpenSet({ set }: { set: EveningSet }) {
             </Link>
           )}
           <EveningTools set={set} hand={hand} />
-          <a
-            href={`/api/sets/${set.id}/export/zip`}
-            download
-            className="flex min-h-11 items-center justify-center rounded-plank border border-grain px-3"
-          >
-            All of it in one file
-          </a>
           <button type="button" onClick={() => window.print()} className="min-h-11 rounded-plank border border-grain px-3">
             Print the list
           </button>

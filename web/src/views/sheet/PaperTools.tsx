@@ -9,17 +9,20 @@ export function PaperTools({
   ready,
   title,
   foot,
+  song,
 }: {
   pages: Page[];
   paper: Paper;
   ready: boolean;
   title: string;
   foot: string;
+  song: string;
 }) {
   const [done, setDone] = useState<number | null>(null);
   const [said, setSaid] = useState("");
   const stop = useRef<AbortController | null>(null);
-  const make = async () => {
+  /** @param all whether the file holds all of the song beside its pages */
+  const make = async (all: boolean) => {
     const { mm, width, height } = paperOf(paper);
     stop.current = new AbortController();
     setSaid("");
@@ -27,10 +30,10 @@ export function PaperTools({
     try {
       const { makePdf, hand } = await import("../../sheet/pdf");
       const sheets = pages.map((page, at) => ({ page, width, height, foot: `${foot} · ${at + 1} of ${pages.length}` }));
-      hand(
-        await makePdf(sheets, { mm, margin: MARGIN }, title, setDone, stop.current.signal),
-        `${title.replace(/[/\\:*?"<>|]/g, "_")}.pdf`,
-      );
+      const pdf = await makePdf(sheets, { mm, margin: MARGIN }, title, setDone, stop.current.signal);
+      const name = title.replace(/[/\\:*?"<>|]/g, "_");
+      if (all) await (await import("../../sheet/giving")).giveWithPages(`/api/songs/${song}/export/zip`, `${name}.zip`, pdf);
+      else hand(pdf, `${name}.pdf`);
     } catch (error) {
       setSaid(
         stop.current.signal.aborted
@@ -47,7 +50,7 @@ export function PaperTools({
         <button
           type="button"
           disabled={!ready}
-          onClick={() => void make()}
+          onClick={() => void make(false)}
           className="min-h-11 w-full rounded-plank border border-grain px-3 font-semibold"
         >
           PDF
@@ -68,6 +71,15 @@ export function PaperTools({
         className="min-h-11 w-full rounded-plank border border-grain px-3 font-semibold"
       >
         Print
+      </button>
+      <button
+        type="button"
+        disabled={!ready || done !== null}
+        title="Chart, MusicXML, MIDI, choices, and these pages: to be brought in again, or given away"
+        onClick={() => void make(true)}
+        className="min-h-11 w-full rounded-plank border border-grain px-3"
+      >
+        All of it in one file
       </button>
       {said && (
         <p role="status" className="leading-snug">

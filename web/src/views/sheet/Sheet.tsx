@@ -98,6 +98,7 @@ export function Sheet() {
             ready={!waiting && !sheet.error}
             title={arrangement.title}
             foot={footOf(arrangement.title, song.version)}
+            song={song.id}
           />
         </section>
         <section aria-label="Pages" className="min-h-0 overflow-auto bg-plank/40 p-5 max-md:p-2">

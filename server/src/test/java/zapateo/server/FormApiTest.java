@@ -54,6 +54,10 @@ class FormApiTest {
         String page = SERVER.get("/api/songs/" + id + "/export/musicxml?parts=both").text();
         assertThat(page.split("<measure ", -1)).hasSize(1 + 4 + 8 + 8);
         assertThat(SERVER.get("/api/songs/" + id + "/export/mid?parts=both").status()).isEqualTo(200);
+        // The bass player plays the same form.
+        assertThat(SERVER.get("/api/songs/" + id + "/export/musicxml?parts=bass").text().split("<measure ", -1)).hasSize(1 + 4 + 8 + 8);
+        assertThat(SERVER.get("/api/songs/" + id + "/export/mid?parts=bass").status()).isEqualTo(200);
+        assertThat(SERVER.get("/api/songs/" + id + "/export/abc?parts=bass").status()).isEqualTo(422);
     }
 
     /** Written into the chart the form is the chart's own: the same bars sound, and the choices name none of it any more. */

@@ -10,6 +10,7 @@ import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.BassPart;
 import zapateo.arrangement.Building;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choice;
@@ -101,6 +102,13 @@ public class Arranging {
 
     public Result arrange(String chart, ChoicesRequest choices, Pianist pianist) {
         return arrange(asked(chart, choices, pianist, List.of()));
+    }
+
+    /** The line a bass player has. */
+    public Arrangement bassPart(String chart, ChoicesRequest choices, Pianist pianist) {
+        Asked asked = asked(chart, choices, pianist, List.of());
+        FigureBook book = figures.bookFor(Player.ONLY, asked.choices().figures());
+        return new Arranger(book).arrange(asked.song(), BassPart.of(asked.song(), asked.choices(), book), pianist);
     }
 
     private Asked asked(String chart, ChoicesRequest choices, Pianist pianist, List<Figure> drafts) {

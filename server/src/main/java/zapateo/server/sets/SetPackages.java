@@ -147,6 +147,10 @@ class SetPackages {
                 if (entries.size() >= MOST_ENTRIES) {
                     throw Refusal.unusable("an evening of more than " + MOST_ENTRIES + " files: expected fewer");
                 }
+                // Pages that were added for paper are left aside.
+                if (!entry.getName().equals(SET) && !entry.getName().endsWith(".zip")) {
+                    continue;
+                }
                 byte[] content = zip.readNBytes(MOST_BYTES + 1);
                 if (content.length > MOST_BYTES) {
                     throw Refusal.unusable(entry.getName() + " of more than " + (MOST_BYTES >> 20) + " MiB: expected less");

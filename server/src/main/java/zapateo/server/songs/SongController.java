@@ -25,6 +25,7 @@ import zapateo.format.FingersShown;
 import zapateo.format.Hands;
 import zapateo.colour.WrittenOut;
 import zapateo.server.arrangements.ArrangementView;
+import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Suggestions;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
@@ -42,6 +43,7 @@ import zapateo.server.problems.Refusal;
 public class SongController {
 
     private static final String LEAD = "lead";
+    private static final String BASS = "bass";
     private static final int MOST_VERSIONS = 200;
 
     private final Songs songs;
@@ -157,7 +159,7 @@ public class SongController {
      * The song as a file.
      *
      * @param format {@code mid}, {@code musicxml}, {@code abc} or {@code txt}
-     * @param parts  {@code left}, {@code both}, or {@code lead} for the chords and the tune
+     * @param parts  {@code left}, {@code both}, {@code lead} for the chords and the tune, {@code lead-left} for the tune over the left hand, or {@code bass} for a bass player
      * @param fingers {@code few}, {@code all} or {@code none} over the notes of MusicXML
      */
     @GetMapping("/{id}/export/{format}")
@@ -165,7 +167,7 @@ public class SongController {
                                          @RequestParam(defaultValue = "few") String fingers) {
         SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml, abc or txt"));
         SongRow song = songs.get(Player.ONLY, id);
-        byte[] content = parts.equals(LEAD) ? file.lead(WrittenOut.of(arrange(song).arrangement().coloured()))
+        byte[] content = parts.equals(BASS) ? file.bass(() -> bass(song)) : parts.equals(LEAD) ? file.lead(WrittenOut.of(arrange(song).arrangement().coloured()))
                 : file.write(song.chart(), () -> arrange(song).arrangement(), wanted(parts, fingers));
         String name = Packages.fileName(song.title()) + "." + file.extension();
         return ResponseEntity.ok()
@@ -182,8 +184,12 @@ public class SongController {
     }
 
     private static SongFile.Wanted wanted(String parts, String fingers) {
-        return new SongFile.Wanted(Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both, lead or lead-left")),
+        return new SongFile.Wanted(Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both, lead, lead-left or bass")),
                 FingersShown.named(fingers).orElseThrow(() -> Refusal.unusable("fingers \"" + fingers + "\": expected few, all or none")));
+    }
+
+    private Arrangement bass(SongRow song) {
+        return arranging.bassPart(song.chart(), song.choices().choices(), hands.pianist(Player.ONLY));
     }
 
     private Arranging.Result arrange(SongRow song) {

@@ -11,9 +11,11 @@ import zapateo.colour.WrittenOut;
 import zapateo.format.AbcWriter;
 import zapateo.format.FingersShown;
 import zapateo.format.Hands;
+import zapateo.format.BassPartWriter;
 import zapateo.format.LeadSheetWriter;
 import zapateo.format.MidiWriter;
 import zapateo.format.MusicXmlWriter;
+import zapateo.server.problems.Refusal;
 import zapateo.song.ChartText;
 import zapateo.song.Song;
 
@@ -60,6 +62,15 @@ enum SongFile {
     /** The chords and the tune alone, with their repeats where this kind of file has such signs. */
     byte[] lead(Song song) {
         return lead.apply(song);
+    }
+
+    /** A bass player's part; MusicXML and MIDI have one. */
+    byte[] bass(Supplier<Arrangement> line) {
+        return switch (this) {
+            case MUSICXML -> BassPartWriter.write(line.get());
+            case MID -> MidiWriter.write(line.get(), Hands.LEFT);
+            default -> throw Refusal.unusable("parts \"bass\": expected musicxml or mid for it");
+        };
     }
 
     /** What of it, and how it is fingered. */
