@@ -43,7 +43,16 @@ export function chartLine(
 ): Block {
   const bars = arrangement.bars.slice(line.first, line.last + 1);
   const gap = space * 1.2;
-  const cell = (width + gap) / perLine;
+  // A pick-up is as wide as its share of a bar.
+  const longest = Math.max(...bars.map((bar) => bar.ticks));
+  const shares = bars.map((bar) => Math.max(0.34, bar.ticks / longest));
+  const cell =
+    (width + gap) /
+    Math.max(
+      perLine,
+      shares.reduce((sum, share) => sum + share, 0),
+    );
+  let left = 0;
   const top = line.opens && line.section ? space * 3.4 : space * 0.6;
   const plank = top + space * 4.6;
   const sung = bars.some((bar) => words(bar) !== "");
@@ -51,13 +60,14 @@ export function chartLine(
   const height = plank + space * (1.2 + (degrees ? 2 : 0) + (sung ? 2.4 : 0) + (pinned ? 1.8 : 0));
   let inside = line.opens && line.section ? text(0, space * 2, nameOf(line), { size: space * 1.9, bold: true }) : "";
   bars.forEach((bar, at) => {
-    const x = at * cell;
-    const wide = cell - gap;
+    const x = left;
+    const wide = cell * (shares[at] ?? 1) - gap;
+    left += wide + gap;
     const { size, lefts } = placed(bar, wide, space * 3.6);
     for (const [index, chord] of bar.chords.entries()) {
-      const left = x + (lefts[index] ?? 0);
-      inside += text(left, plank - space, chord.symbol, { size, bold: true });
-      if (degrees && chord.degree) inside += text(left, plank + space * 2.6, chord.degree, { size: space * 1.6, quiet: true });
+      const here = x + (lefts[index] ?? 0);
+      inside += text(here, plank - space, chord.symbol, { size, bold: true });
+      if (degrees && chord.degree) inside += text(here, plank + space * 2.6, chord.degree, { size: space * 1.6, quiet: true });
     }
     inside += `<rect class="plank" x="${round(x)}" y="${round(plank)}" width="${round(wide)}" height="${round(space * 0.45)}"/>`;
     for (let tick = 0; tick < bar.ticks; tick += bar.beatTicks)

@@ -29,6 +29,8 @@ import org.audiveris.proxymusic.Offset;
 import org.audiveris.proxymusic.Print;
 import org.audiveris.proxymusic.RightLeftMiddle;
 import org.audiveris.proxymusic.ScorePartwise;
+import org.audiveris.proxymusic.StaffDetails;
+import org.audiveris.proxymusic.StaffSize;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Shades;
@@ -47,6 +49,8 @@ import zapateo.song.Section;
 final class MeasureWriter {
 
     private static final int BARS_PER_SYSTEM = 4;
+    /** Per cent of a staff that is played. */
+    private static final BigDecimal CUE_SIZE = BigDecimal.valueOf(72);
 
     private final ObjectFactory make = new ObjectFactory();
     private final Written written;
@@ -56,12 +60,14 @@ final class MeasureWriter {
     private final int from;
     private final int to;
     private final boolean headed;
+    private final boolean cue;
     private final List<TickSpan> pedalled;
     private final Map<Side, Map<Integer, List<StaffBar.Numbered>>> byHandAndBar = new HashMap<>();
 
     MeasureWriter(Written written, Hands hands, FingersShown fingers, int from, int to, boolean headed) {
         this.fingers = fingers;
         this.written = written;
+        this.cue = hands == Hands.LEAD_LEFT;
         this.staves = hands == Hands.LEFT ? List.of(Side.LEFT) : List.of(Side.RIGHT, Side.LEFT);
         this.bars = written.song().bars();
         this.from = from;
@@ -276,8 +282,21 @@ final class MeasureWriter {
             for (Side hand : staves) {
                 attributes.getClef().add(clef(hand));
             }
+            if (cue) {
+                attributes.getStaffDetails().add(small());
+            }
         }
         return attributes;
+    }
+
+    /** The tune over what is played is a small staff. */
+    private StaffDetails small() {
+        StaffDetails details = make.createStaffDetails();
+        details.setNumber(BigInteger.valueOf(staves.indexOf(Side.RIGHT) + 1L));
+        StaffSize size = make.createStaffSize();
+        size.setValue(CUE_SIZE);
+        details.setStaffSize(size);
+        return details;
     }
 
     private Clef clef(Side hand) {

@@ -44,8 +44,12 @@ public record SheetLines(List<Line> lines) {
         List<Line> lines = new ArrayList<>();
         for (Section section : arrangement.song().sections()) {
             List<Bar> bars = section.bars();
+            // A pick-up stands before the first line and takes none of its room.
+            int pickUp = bars.size() > 1 && bars.get(0).written().isShort() ? 1 : 0;
+            List<Integer> lengths = lengths(bars.size() - pickUp, most);
+            lengths.set(0, lengths.get(0) + pickUp);
             int from = 0;
-            for (int length : lengths(bars.size(), most)) {
+            for (int length : lengths) {
                 int to = from + length - 1;
                 boolean closes = to == bars.size() - 1;
                 boolean oneLeft = !closes && bars.size() - 1 - to <= most;

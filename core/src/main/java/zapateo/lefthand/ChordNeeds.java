@@ -138,14 +138,14 @@ final class ChordNeeds {
         Map<Placements.Struck, Integer> times = new LinkedHashMap<>();
         // A chord of one beat, or too short for its figure, has no time to be rolled, as one that is struck again has not; the last beat of three has.
         boolean lastOfThree = cut.bar().meter().beats() == 3 && cut.bar().chords().size() == 2 && cut.end() == cut.bar().end();
-        int often = (cut.ticks() <= cut.bar().meter().beatTicks() || voicing == OPEN_SHELL) && !lastOfThree ? 2 : 1;
+        int often = cut.ticks() <= cut.bar().meter().beatTicks() || voicing == OPEN_SHELL ? 2 : 1;
         for (Planned stroke : strokes) {
             Role first = stroke.roles().get(0);
             boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);
             boolean several = stroke.roles().size() > 1 && stroke.roles().stream().noneMatch(ChordNeeds::fromElsewhere);
             if (stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.origin() == Origin.ENDING) && (chord || several || first.kind() == Role.Kind.VOICING)) {
-                times.merge(first.kind() == Role.Kind.VOICING ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass())
-                        : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord), often, Integer::sum);
+                times.merge(first.kind() == Role.Kind.VOICING ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass(), lastOfThree)
+                        : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord, lastOfThree), often, Integer::sum);
             }
         }
         return times;

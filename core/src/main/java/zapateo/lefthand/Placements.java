@@ -37,6 +37,8 @@ final class Placements {
     private static final int COLOUR = 4;
     /** What is rolled once in a chord counts so much of what would be rolled again and again. */
     private static final double ROLLED_ONCE = 0.1;
+    /** What is rolled rather than muddy, and only then. */
+    private static final double ROLLED_IF_NEED_BE = 0.3;
     /** And a tone fewer than the voicing has. */
     private static final int THINNER = 3;
 
@@ -94,8 +96,9 @@ final class Placements {
      * Roles that strokes take at once, before they are fitted to the chord.
      *
      * @param close whether it is the chord in its own window
+     * @param rolls whether there is time to roll it, if it must be, however often it comes
      */
-    record Struck(List<Role> roles, String spacing, boolean close) {
+    record Struck(List<Role> roles, String spacing, boolean close, boolean rolls) {
     }
 
     /** Every place the chord may have; the same list for the same need. */
@@ -205,7 +208,7 @@ final class Placements {
             top = Math.max(top, highest);
             Ease ease = hand.easeOf(Candidate.keys(notes));
             reach += ease == Ease.COMFORTABLE || ease == Ease.OUT_OF_REACH ? 0 : 1;
-            beyond += ease != Ease.OUT_OF_REACH ? 0 : each.getValue() > 1 ? each.getValue() : ROLLED_ONCE;
+            beyond += ease != Ease.OUT_OF_REACH ? 0 : each.getValue() == 1 ? ROLLED_ONCE : struck.rolls() ? ROLLED_IF_NEED_BE : each.getValue();
         }
         int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), Pitch.OCTAVE);
         int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : Candidate.WEAK) * (need.outer() ? AT_THE_ENDS : 1) : 0;

@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.lefthand.Played;
+import zapateo.song.ChartParser;
 import zapateo.song.SeededCharts;
+import zapateo.song.Song;
 
 /** Lines of a page: four bars each, a section begins one (HANDBOOK §12a); what may stand alone and where a page is turned: common practice. */
 class SheetLinesTest {
@@ -19,6 +22,14 @@ class SheetLinesTest {
     @CsvSource(delimiter = ';', value = {"8;4;4 4", "12;4;4 4 4", "6;4;4 2", "5;4;3 2", "9;4;4 3 2", "1;4;1", "3;2;2 1", "7;3;3 2 2", "4;8;4", "9;8;7 2"})
     void a_section_has_its_lines(int bars, int most, String lengths) {
         assertThat(SheetLines.lengths(bars, most).stream().map(String::valueOf).collect(Collectors.joining(" "))).isEqualTo(lengths);
+    }
+
+    /** A pick-up takes no room from the four bars it leads into. */
+    @Test
+    void a_pick_up_stands_before_the_first_line() {
+        Song song = IntStream.range(0, 400).mapToObj(SeededCharts::full).map(text -> ChartParser.parse(text).song().orElseThrow()).filter(each -> each.bars().get(0).written().isShort() && each.sections().get(0).bars().size() > 6).findFirst().orElseThrow();
+        SheetLines.Line first = SheetLines.of(Played.ARRANGER.arrange(song, Choices.figure("held"), Played.LARGE), 4).lines().get(0);
+        assertThat(first.last()).isEqualTo(4);
     }
 
     @Test
@@ -48,7 +59,7 @@ class SheetLinesTest {
                 int next = 0;
                 for (SheetLines.Line line : SheetLines.of(arrangement, most).lines()) {
                     assertThat(line.first()).as("seed %d", seed).isEqualTo(next);
-                    assertThat(line.last() - line.first()).isBetween(0, most - 1);
+                    assertThat(line.last() - line.first()).isBetween(0, most - 1 + (arrangement.song().bars().get(line.first()).written().isShort() ? 1 : 0));
                     next = line.last() + 1;
                 }
                 assertThat(next).as("seed %d", seed).isEqualTo(arrangement.song().bars().size());
