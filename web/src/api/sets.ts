@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type EveningSet, type Refused, type SetItem, type SetLine, take } from "./client";
+import { useRef, useState } from "react";
+import { api, type EveningSet, type Refused, type SetItem, type SetItemOf, type SetLine, take } from "./client";
 
 export const useSets = () => useQuery<SetLine[], Refused>({ queryKey: ["sets"], queryFn: () => take(api.GET("/api/sets")), staleTime: 0 });
 
@@ -13,29 +14,47 @@ export const useSet = (id: string | null) =>
 
 export type SetDraft = { title: string; place: string; playedOn: string | undefined; items: SetItem[] };
 
-export const draftOfSet = (set: EveningSet): SetDraft => ({
+const draftOfSet = (set: EveningSet): SetDraft => ({
   title: set.title,
   place: set.place,
   playedOn: set.playedOn ?? undefined,
   items: set.items.map((each) => each.item),
 });
 
-/** Keeps an evening; each change waits for the one before, and is made of what is kept then. */
-export function useKeepSet(id: string) {
+/** An evening that is worked on: what is changed is on the screen at once and kept in its turn, each state over the one before. */
+export function useSetDraft(set: EveningSet) {
   const queries = useQueryClient();
-  return useMutation<EveningSet, Refused, (draft: SetDraft) => SetDraft>({
-    scope: { id: `set-${id}` },
+  const [draft, setDraft] = useState(() => draftOfSet(set));
+  const latest = useRef(draft);
+  const version = useRef(set.version);
+  const keep = useMutation<EveningSet, Refused, SetDraft>({
+    scope: { id: `set-${set.id}` },
     networkMode: "always",
-    mutationFn: async (edit) => {
-      const kept = queries.getQueryData<EveningSet>(["set", id]);
-      if (!kept) throw new Error("The set is not open.");
-      const { playedOn, ...next } = edit(draftOfSet(kept));
-      const body = { ...next, ...(playedOn ? { playedOn } : {}), version: kept.version };
-      return take(api.PUT("/api/sets/{id}", { params: { path: { id } }, body }));
-    },
-    onSuccess: (set) => {
-      queries.setQueryData(["set", id], set);
+    mutationFn: ({ playedOn, ...next }) =>
+      take(
+        api.PUT("/api/sets/{id}", {
+          params: { path: { id: set.id } },
+          body: { ...next, ...(playedOn ? { playedOn } : {}), version: version.current },
+        }),
+      ),
+    onSuccess: (kept) => {
+      version.current = kept.version;
+      queries.setQueryData(["set", set.id], kept);
       queries.invalidateQueries({ queryKey: ["sets"] });
     },
   });
+  const change = (edit: (draft: SetDraft) => SetDraft) => {
+    latest.current = edit(latest.current);
+    setDraft(latest.current);
+    keep.mutate(latest.current);
+  };
+  return { draft, change, keep };
+}
+
+/** What the server said of an item, as it is or as it was before its last change; nothing yet of a new one. */
+export function viewOf(set: EveningSet, item: SetItem): SetItemOf {
+  const same = set.items.find((each) => JSON.stringify(each.item) === JSON.stringify(item));
+  const before = same ?? set.items.find((each) => item.song !== undefined && each.item.song === item.song);
+  const stub: SetItemOf = { item, title: "", key: "", beatTicks: 960, ms: (item.minutes ?? 0) * 60_000, missing: false, arrangements: [] };
+  return { ...(before ?? stub), item };
 }

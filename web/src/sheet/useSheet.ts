@@ -32,6 +32,8 @@ export type Sheet = { blocks: Block[]; done: number; of: number; error: string |
 
 /** Four bars a line where they have room. */
 const USUAL = 4;
+/** So many lines are shown at a time while the rest is laid. */
+const FEW = 8;
 /** A line is pressed together by so much before it has fewer bars. */
 const TIGHT = 1.12;
 
@@ -153,9 +155,11 @@ export function useSheet(
           if (stop.signal.aborted) return;
           blocks.push(block);
           const all = blocks.length === of;
+          // A long song shows what is there already the first time it is laid.
+          const some = blocks.length % FEW === 0;
           setSheet((before) => ({
             ...before,
-            blocks: all ? [...blocks] : before.blocks,
+            blocks: all || (some && before.asked === null) ? [...blocks] : before.blocks,
             done: blocks.length,
             of,
             error: null,

@@ -100,4 +100,14 @@ describe("what hangs on bars", () => {
     expect(moved.wavedOff).toEqual(["L4@2", "L4@4"]);
     expect(moved.parked).toBeUndefined();
   });
+
+  it("takes breaks and bars that go round along, and lets go of those that are gone", () => {
+    const moves = [
+      { from: 5, to: 6 },
+      { from: 8, to: 9 },
+      { from: 9, to: null },
+    ];
+    expect(movedChoices({ breaks: ["5", "8@2", "9"], vamp: "5-8" }, moves)).toEqual({ breaks: ["6", "9@2"], vamp: "6-9" });
+    expect(movedChoices({ vamp: "8-9" }, moves)).toEqual({});
+  });
 });

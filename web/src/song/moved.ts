@@ -73,11 +73,19 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
     });
   const wavedOff = atBars(choices.wavedOff);
   const spices = atBars(choices.spices);
+  const breaks = choices.breaks?.flatMap((each) => {
+    const [bar = "", pass] = each.split("@");
+    return place(Number(bar), pass ? Number(pass) : undefined).map((now) => (now.pass ? `${now.bar}@${now.pass}` : String(now.bar)));
+  });
+  const vamped = choices.vamp?.split("-").flatMap((bar) => place(Number(bar)).map((now) => now.bar));
+  const vamp = vamped && (vamped.length === 2 ? vamped.join("-") : undefined);
   return given({
     ...choices,
     overrides,
     wavedOff,
     spices,
+    breaks,
+    vamp,
     locks,
     fingers,
     colours,

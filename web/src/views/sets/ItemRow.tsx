@@ -1,6 +1,6 @@
 import { useSortable } from "@dnd-kit/sortable";
 import { Link } from "react-router";
-import type { EveningSet, SetItem, SetItemOf } from "../../api/client";
+import type { SetItem, SetItemOf } from "../../api/client";
 import { minutes } from "../../sheet/drawn";
 import { Choice } from "../../ui/Choice";
 import { plain } from "../../ui/words";
@@ -11,7 +11,7 @@ export function ItemRow({
   name,
   at,
   last,
-  set,
+  number,
   of,
   onChange,
   onMove,
@@ -20,7 +20,8 @@ export function ItemRow({
   name: string;
   at: number;
   last: boolean;
-  set: EveningSet;
+  /** Which song it is. */
+  number: number;
   of: SetItemOf;
   onChange: (item: SetItem) => void;
   onMove: (to: number) => void;
@@ -29,7 +30,6 @@ export function ItemRow({
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id: name });
   const { item } = of;
   const called = item.song ? (of.missing ? "a song that was removed" : of.title) : "the break";
-  const number = set.items.slice(0, at + 1).filter((each) => each.item.song).length;
   const put = (change: Partial<SetItem>) => onChange({ ...item, ...change });
   const without = (field: keyof SetItem) => {
     const { [field]: _gone, ...rest } = item;

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { api, type EveningSet, type SetItem, take } from "../../api/client";
 import { useHands, useRepertoire } from "../../api/queries";
-import { type SetDraft, useKeepSet, useSet } from "../../api/sets";
+import { useSet, useSetDraft, viewOf } from "../../api/sets";
 import { minutes } from "../../sheet/drawn";
 import { Choice } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
@@ -34,19 +34,18 @@ export function SetDesk() {
 }
 
 function OpenSet({ set }: { set: EveningSet }) {
-  const keep = useKeepSet(set.id);
+  const { draft, change, keep } = useSetDraft(set);
   const songs = useRepertoire();
   const hands = useHands();
   const navigate = useNavigate();
   const hand = hands.data?.find((each) => each.inUse)?.measures;
   const [trouble, setTrouble] = useState<string | null>(null);
-  const change = (edit: (draft: SetDraft) => SetDraft) => keep.mutate(edit);
-  const items = (edit: (items: SetItem[]) => SetItem[]) => change((draft) => ({ ...draft, items: edit(draft.items) }));
+  const items = (edit: (items: SetItem[]) => SetItem[]) => change((before) => ({ ...before, items: edit(before.items) }));
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const names = set.items.map((_, at) => String(at));
+  const names = draft.items.map((_, at) => String(at));
   const dropped = ({ active, over }: DragEndEvent) => {
     if (over && active.id !== over.id) items((all) => arrayMove(all, Number(active.id), Number(over.id)));
   };
@@ -71,7 +70,7 @@ function OpenSet({ set }: { set: EveningSet }) {
       </header>
       {(keep.isError || trouble) && (
         <Notice alert>
-          <span>{keep.isError ? `Not kept: ${keep.error.message}` : trouble}</span>
+          <span>{keep.isError ? `Not kept: ${keep.error.message} What you see is on this screen only.` : trouble}</span>
           <TextButton onClick={() => window.location.reload()}>Load it again</TextButton>
         </Notice>
       )}
@@ -80,8 +79,8 @@ function OpenSet({ set }: { set: EveningSet }) {
           <h1 className="sr-only">{set.title}</h1>
           <Field
             label="The evening"
-            value={set.title}
-            onTake={(title) => change((draft) => ({ ...draft, title }))}
+            value={draft.title}
+            onTake={(title) => change((before) => ({ ...before, title }))}
             className="h-14 w-full font-semibold font-serif text-3xl"
             bare
           />
@@ -90,16 +89,16 @@ function OpenSet({ set }: { set: EveningSet }) {
               <span className="sr-only">Day</span>
               <input
                 type="date"
-                value={set.playedOn ?? ""}
-                title={dayOf(set.playedOn)}
-                onChange={(event) => change((draft) => ({ ...draft, playedOn: event.target.value || undefined }))}
+                value={draft.playedOn ?? ""}
+                title={dayOf(draft.playedOn)}
+                onChange={(event) => change((before) => ({ ...before, playedOn: event.target.value || undefined }))}
                 className="h-10 rounded-plank border border-line bg-sheet px-2 text-ink"
               />
             </label>
-            <Field label="Place" value={set.place} onTake={(place) => change((draft) => ({ ...draft, place }))} className="w-64" />
+            <Field label="Place" value={draft.place} onTake={(place) => change((before) => ({ ...before, place }))} className="w-64" />
             <p className="text-lg">
-              {set.items.filter((each) => each.item.song).length} songs, <span className="font-semibold">{minutes(set.ms)}</span>
-              {set.items.some((each) => !each.item.song) ? " with breaks" : ""}
+              {draft.items.filter((each) => each.song).length} songs, <span className="font-semibold">{minutes(set.ms)}</span>
+              {draft.items.some((each) => !each.song) ? " with breaks" : ""}
             </p>
           </div>
           {set.tiring.map((each) => (
@@ -110,16 +109,16 @@ function OpenSet({ set }: { set: EveningSet }) {
           <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
             <SortableContext items={names} strategy={verticalListSortingStrategy}>
               <ol aria-label="The order of the evening" className="mt-3">
-                {set.items.map((each, at) => (
+                {draft.items.map((item, at) => (
                   <ItemRow
                     // biome-ignore lint/suspicious/noArrayIndexKey: an item is its place in the order
                     key={at}
                     name={String(at)}
                     at={at}
-                    last={at === set.items.length - 1}
-                    set={set}
-                    of={each}
-                    onChange={(item) => items((all) => all.map((one, index) => (index === at ? item : one)))}
+                    last={at === draft.items.length - 1}
+                    number={draft.items.slice(0, at + 1).filter((each) => each.song).length}
+                    of={viewOf(set, item)}
+                    onChange={(next) => items((all) => all.map((one, index) => (index === at ? next : one)))}
                     onMove={(to) => items((all) => arrayMove(all, at, to))}
                     onRemove={() => items((all) => all.filter((_, index) => index !== at))}
                   />
@@ -127,7 +126,7 @@ function OpenSet({ set }: { set: EveningSet }) {
               </ol>
             </SortableContext>
           </DndContext>
-          {set.items.length === 0 && <p className="py-6 text-lg">Nothing is played yet. Add the first song.</p>}
+          {draft.items.length === 0 && <p className="py-6 text-lg">Nothing is played yet. Add the first song.</p>}
           <div className="mt-3 flex flex-wrap items-end gap-3 print:hidden">
             <div className="w-72">
               <Choice

@@ -30,7 +30,7 @@ function useScreen(): { width: number; height: number } {
 /** The song on the stand: its pages and nothing else. */
 export function Stage() {
   const { chart, asked, song } = useWork();
-  const { arrangement, bpm } = useArranged();
+  const { arrangement, arrangementError, bpm } = useArranged();
   const sound = useSound();
   const navigate = useNavigate();
   const form = useForm(asked, Boolean(arrangement));
@@ -85,9 +85,11 @@ export function Stage() {
     return (
       <div className="fixed inset-0 z-40 grid place-content-center bg-sheet text-2xl">
         <p role="status">
-          {sheet.error
-            ? `The pages could not be laid: ${sheet.error}`
-            : `Laying the pages … ${sheet.of > 0 ? `line ${sheet.done} of ${sheet.of}` : ""}`}
+          {arrangementError && !arrangement
+            ? `There is nothing to play yet: ${arrangementError.message}`
+            : sheet.error
+              ? `The pages could not be laid: ${sheet.error}`
+              : `Laying the pages … ${sheet.of > 0 ? `line ${sheet.done} of ${sheet.of}` : ""}`}
         </p>
         <button type="button" onClick={leave} className="mt-4 min-h-12 justify-self-start text-accent underline underline-offset-4">
           Leave the stage
@@ -189,7 +191,7 @@ function Switch({ label, on, onTurn }: { label: string; on: boolean; onTurn: (on
 }
 
 /** A song of an evening is heard and shown in its key, its arrangement and its tempo of that night; what is kept of it stays as it was. */
-function useTonight({ id, item }: Evening): { ready: boolean; tempo: number | undefined } {
+function useTonight({ id, item, known }: Evening): { ready: boolean; tempo: number | undefined } {
   const { song } = useWork();
   const { setTrial, setTriedChoices, setTempo } = useShown();
   const [ready, setReady] = useState(id === null);
@@ -197,7 +199,10 @@ function useTonight({ id, item }: Evening): { ready: boolean; tempo: number | un
   const semitones = item?.item.semitones ?? 0;
   const arrangement = item?.item.arrangement;
   useEffect(() => {
-    if (!id || !item) return;
+    if (!id || !item) {
+      setReady(known);
+      return;
+    }
     let left = false;
     setTriedChoices(song.others.find((each) => each.id === arrangement)?.choices ?? null);
     setTempo(tempo ?? null);
@@ -214,7 +219,7 @@ function useTonight({ id, item }: Evening): { ready: boolean; tempo: number | un
       setTriedChoices(null);
       setTempo(null);
     };
-  }, [id, item, song, semitones, arrangement, tempo, setTrial, setTriedChoices, setTempo]);
+  }, [id, item, known, song, semitones, arrangement, tempo, setTrial, setTriedChoices, setTempo]);
   return { ready, tempo };
 }
 

@@ -10,6 +10,8 @@ export type Evening = {
   /** Which of its items stands here. */
   at: number;
   item: SetItemOf | null;
+  /** Whether it is known which song stands here. */
+  known: boolean;
   next?: (() => void) | undefined;
   before?: (() => void) | undefined;
   /** What comes between, or what is said. */
@@ -27,7 +29,7 @@ export function useEvening(): Evening {
     if (id && asked.isError) void keptOrder<EveningSet>(id).then(setKept);
   }, [id, asked.isError]);
   const set = asked.data ?? kept;
-  if (!id || !set) return { id, at, item: null, said: null };
+  if (!id || !set) return { id, at, item: null, known: !id || asked.isError, said: null };
   const playable = (index: number) => Boolean(set.items[index]?.item.song) && !set.items[index]?.missing;
   const go = (index: number) => navigate(`/songs/${set.items[index]?.item.song}/stage?set=${id}&n=${index}`);
   const after = set.items.findIndex((_, index) => index > at && playable(index));
@@ -38,6 +40,7 @@ export function useEvening(): Evening {
     id,
     at,
     item,
+    known: true,
     next: after < 0 ? undefined : () => go(after),
     before: last < 0 ? undefined : () => go(last),
     said: [

@@ -43,13 +43,12 @@ public final class Arranger {
 
     /** @throws Refused when a choice names something there is not, with what could stand there */
     public Arrangement arrange(Song song, Choices choices, Pianist pianist) {
-        Coloured coloured = coloured(song, choices);
-        return played(lay(coloured, choices, pianist), choices, pianist);
+        Formed.Result formed = Formed.of(song, Building.of(choices.song()));
+        return played(lay(coloured(formed.song(), choices), formed.waiting(), choices, pianist), choices, pianist);
     }
 
-    /** The song in its form with its colours, as far as its level has them: the two easiest have no chords in passing. */
-    private static Coloured coloured(Song chart, Choices choices) {
-        Song song = Formed.of(chart, Building.of(choices.song()));
+    /** A song with its colours, as far as its level has them: the two easiest have no chords in passing. */
+    private static Coloured coloured(Song song, Choices choices) {
         return choices.song().get(Choice.LEVEL).filter(level -> level < PASSING_FROM).isPresent() ? Coloured.plainer(song, choices.colours()) : Coloured.of(song, choices.colours());
     }
 
@@ -66,7 +65,7 @@ public final class Arranger {
         }
     }
 
-    private Laid lay(Coloured coloured, Choices choices, Pianist pianist) {
+    private Laid lay(Coloured coloured, List<String> waiting, Choices choices, Pianist pianist) {
         Song song = coloured.song();
         ChoicePlan plan = new ChoicePlan(book, Building.thinned(song, voiced(coloured, choices)), song, pianist);
         List<Holding> holding = plan.holding();
@@ -77,6 +76,7 @@ public final class Arranger {
         List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(Building.fading(song, choices.song(), Balance.of(Shades.of(song).on(song, both.strokes()))));
         List<Reason> notices = new ArrayList<>(plan.notices());
         coloured.parked().forEach(colour -> notices.add(Reason.of("colour-parked", Map.of("bar", String.valueOf(colour.bar()), "chords", String.join(" ", colour.over())))));
+        waiting.forEach(what -> notices.add(Reason.of("form-waiting", Map.of("what", what))));
         notices.addAll(feels.notices(song));
         notices.addAll(realised.notices());
         notices.addAll(both.notices());

@@ -8,6 +8,7 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 import zapateo.refusal.Refused;
+import zapateo.rhythm.Meter;
 import zapateo.rhythm.Tempo;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
@@ -35,6 +36,7 @@ public final class Formed {
     private final Key home;
     /** In the order they are played. */
     private final List<Drawn> sections = new ArrayList<>();
+    private final List<String> waiting = new ArrayList<>();
 
     private Formed(Song song, Form form) {
         this.song = song;
@@ -56,9 +58,24 @@ public final class Formed {
         }
     }
 
-    /** @throws Refused naming the choice that cannot be had of this song, and what could */
-    public static Song of(Song song, Form form) {
-        return form.equals(Form.PLAIN) ? song : new Formed(song, form).formed();
+    /** What comes of it; what the chart has no place for any more waits, and is said. */
+    public record Result(Song song, List<String> waiting) {
+    }
+
+    public static Result of(Song song, Form form) {
+        if (form.equals(Form.PLAIN)) {
+            return new Result(song, List.of());
+        }
+        Formed formed = new Formed(song, form);
+        Song built = formed.formed();
+        return new Result(built, List.copyOf(formed.waiting));
+    }
+
+    /** @throws Refused naming the first choice that cannot be had of this song, and what could */
+    public static void check(Song song, Form form) {
+        of(song, form).waiting().stream().findFirst().ifPresent(wrong -> {
+            throw new Refused(wrong);
+        });
     }
 
     private Song formed() {
@@ -77,9 +94,7 @@ public final class Formed {
     /** The chart as it is played, each section as often as is wanted. */
     private void chart() {
         int most = song.sections().size();
-        form.times().keySet().stream().filter(place -> place > most).findFirst().ifPresent(place -> {
-            throw new Refused("section " + place + ": expected 1 to " + most);
-        });
+        form.times().keySet().stream().filter(place -> place > most).sorted().forEach(place -> waiting.add("times, section " + place + ": expected 1 to " + most));
         int place = 0;
         for (Section section : song.sections()) {
             place++;
@@ -138,6 +153,9 @@ public final class Formed {
             case PEDAL -> Turnarounds.pedal(home, first.meter());
             case OWN -> own();
         });
+        if (bars.isEmpty()) {
+            return;
+        }
         int number = song.writtenBars().stream().mapToInt(WrittenBar::number).max().orElse(0);
         for (int i = 0; i < bars.size(); i++) {
             bars.set(i, new WrittenBar(++number, bars.get(i).meter(), bars.get(i).ticks(), bars.get(i).chords(), List.of(), WrittenBar.Marks.NONE));
@@ -175,7 +193,21 @@ public final class Formed {
     }
 
     private List<WrittenBar> own() {
-        return Turnarounds.read("introChords", form.own().orElseThrow(() -> new Refused("introChords: expected the intro's chords as a chart has them, as in Cm7 | F7")), song.meter(), home);
+        if (form.own().filter(text -> !text.isBlank()).isEmpty()) {
+            waiting.add("introChords: expected the intro's chords as a chart has them, as in Cm7 | F7");
+            return List.of();
+        }
+        return read("introChords", form.own().get(), song.meter());
+    }
+
+    /** Bars as a chart has them; none where they cannot be read. */
+    private List<WrittenBar> read(String choice, String text, Meter meter) {
+        try {
+            return Turnarounds.read(choice, text, meter, home);
+        } catch (Refused refused) {
+            waiting.add(refused.getMessage());
+            return List.of();
+        }
     }
 
     /** Most of its chords have a seventh. */
@@ -207,7 +239,7 @@ public final class Formed {
                 return;
             }
         }
-        throw new Refused("vamp " + wanted.from() + "-" + wanted.to() + ": expected bars of one section");
+        waiting.add("vamp " + wanted.from() + "-" + wanted.to() + ": expected bars of one section");
     }
 
     private static int at(Drawn section, int number) {
@@ -234,7 +266,8 @@ public final class Formed {
         }
         int place = form.keyUp().get().section();
         if (place > song.sections().size()) {
-            throw new Refused("keyUp " + place + ": expected a section from 1 to " + song.sections().size());
+            waiting.add("keyUp " + place + ": expected a section from 1 to " + song.sections().size());
+            return -1;
         }
         int index = 0;
         int raised = -1;
@@ -259,11 +292,12 @@ public final class Formed {
         List<WrittenBar> bars = sections.get(sections.size() - 1).bars();
         int last = bars.size() - 1;
         form.lastBar().ifPresent(text -> {
-            List<WrittenBar> read = Turnarounds.read("lastBar", text, bars.get(last).meter(), home);
-            if (read.size() != 1 || read.get(0).ticks() != bars.get(last).ticks()) {
-                throw new Refused("lastBar \"" + text + "\": expected the chords of one bar, as in Fm6 . C .");
+            List<WrittenBar> read = read("lastBar", text, bars.get(last).meter());
+            if (read.size() == 1 && read.get(0).ticks() == bars.get(last).ticks()) {
+                bars.set(last, bars.get(last).chords(read.get(0).chords()));
+            } else if (!read.isEmpty()) {
+                waiting.add("lastBar \"" + text + "\": expected the chords of one bar, as in Fm6 . C .");
             }
-            bars.set(last, bars.get(last).chords(read.get(0).chords()));
         });
         if (form.close() == Form.Close.AMEN) {
             Turnarounds.amen(bars, song.bars().get(song.bars().size() - 1).key());
@@ -297,7 +331,7 @@ public final class Formed {
                 }
             }
             if (!found) {
-                throw new Refused("break " + each.bar() + each.pass().map(time -> "@" + time).orElse("") + ": expected the number of a bar that is played, and perhaps which time, as in 8@2");
+                waiting.add("break " + each.bar() + each.pass().map(time -> "@" + time).orElse("") + ": expected the number of a bar that is played, and perhaps which time, as in 8@2");
             }
         }
     }

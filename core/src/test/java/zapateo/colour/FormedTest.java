@@ -54,7 +54,7 @@ class FormedTest {
     }
 
     private static Song formed(String chart, String choices) {
-        return Formed.of(Played.song(chart), Building.of(options(choices)));
+        return Formed.of(Played.song(chart), Building.of(options(choices))).song();
     }
 
     private static Song song(String name) {
@@ -87,7 +87,7 @@ class FormedTest {
         // The fifth stays in the bass.
         "C;pedal;C/G | F/G | G7sus4 | G7", "E♭;pedal;E♭/B♭ | A♭/B♭ | B♭7sus4 | B♭7", "Am;pedal;Am/E | Dm/E | E7sus4 | E7"})
     void an_intro_says_key_and_feel(String song, String intro, String chords) {
-        Song formed = Formed.of(song(song), Building.of(options("intro " + intro)));
+        Song formed = Formed.of(song(song), Building.of(options("intro " + intro))).song();
         assertThat(chords(formed, SongPart.INTRO).replace("ø", "m7♭5")).isEqualTo(chords);
         assertThat(formed.sections().get(0).name()).isEqualTo("Intro");
         assertThat(chords(formed, SongPart.CHART)).isEqualTo(song(song).bars().stream().map(FormedTest::chords).collect(Collectors.joining(" | ")));
@@ -99,7 +99,7 @@ class FormedTest {
     @CsvSource(delimiter = ';', value = {"C;1;F | C | G7 | C C7;F | C | G7 | C", "E♭;1;A♭ | E♭ | B♭7 | E♭ E♭7;A♭ | E♭ | B♭7 | E♭", "Am;1;Dm | Am | E7 | Am A7;Dm | Am | E7 | Am",
         "C;2;F | C | G7 | C C7;F | C | G7 | C C7 | F | C | G7 | C"})
     void a_tag_says_the_last_line_again(String name, int times, String line, String tags) {
-        Song formed = Formed.of(song(name), Building.of(options("tags " + times)));
+        Song formed = Formed.of(song(name), Building.of(options("tags " + times))).song();
         String chart = chords(formed, SongPart.CHART);
         assertThat(chart.substring(chart.length() - line.length())).isEqualTo(line);
         assertThat(chords(formed, SongPart.TAG)).isEqualTo(tags);
@@ -115,7 +115,7 @@ class FormedTest {
         "C;lastBar Fm6 . C .;G7 | Fm6 C", "E♭;lastBar E♭6;B♭7 | E♭6", "Am;lastBar A;E7 | A",
         "C;breaks 8;G7 | C N.C.", "C;breaks 7;G7 N.C. | C"})
     void the_last_bars_are_what_was_asked_for(String name, String choices, String end) {
-        String all = chords(Formed.of(song(name), Building.of(options(choices))), SongPart.CHART);
+        String all = chords(Formed.of(song(name), Building.of(options(choices))).song(), SongPart.CHART);
         assertThat(all).endsWith("| " + end);
     }
 
@@ -139,7 +139,7 @@ class FormedTest {
     @ParameterizedTest
     @CsvSource(delimiter = ';', value = {"C;2@2;G7 D7 | G | D | A7 | D;D", "C;2@1;G7 D♭7 | G♭ | D♭ | A♭7 | D♭;D♭", "E♭;2@2;B♭7 F7 | B♭ | F | C7 | F;F", "Am;2@2;E7 B7 | Em | Bm | F♯7 | Bm;Bm"})
     void a_key_up_is_led_to(String name, String keyUp, String chords, String key) {
-        Song formed = Formed.of(song(name), Building.of(options("keyUp " + keyUp)));
+        Song formed = Formed.of(song(name), Building.of(options("keyUp " + keyUp))).song();
         assertThat(formed.bars().subList(3, 8).stream().map(FormedTest::chords).collect(Collectors.joining(" | "))).isEqualTo(chords);
         assertThat(formed.bars().get(4).key()).hasToString(key);
         assertThat(formed.bars().get(3).key()).isEqualTo(song(name).key());
@@ -166,7 +166,7 @@ class FormedTest {
     @Test
     void a_pick_up_is_inside_of_the_intro() {
         Song song = java.util.stream.IntStream.range(0, 400).mapToObj(SeededCharts::full).map(text -> ChartParser.parse(text).song().orElseThrow()).filter(each -> each.bars().get(0).number() == 0 && each.meter().barTicks() == 4 * Ticks.PER_QUARTER && each.writtenBars().stream().allMatch(bar -> bar.meter().equals(each.meter()))).findFirst().orElseThrow();
-        Song formed = Formed.of(song, Building.of(options("intro turnaround")));
+        Song formed = Formed.of(song, Building.of(options("intro turnaround"))).song();
         assertThat(formed.bars().get(4).number()).isZero();
         assertThat(formed.bars().get(3).ticks() + formed.bars().get(4).ticks()).isEqualTo(song.meter().barTicks());
     }
@@ -205,10 +205,14 @@ class FormedTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', value = {"times 5@2;section 5: expected 1 to 2", "keyUp 9@2;keyUp 9: expected a section from 1 to 2", "vamp 3-6;vamp 3-6: expected bars of one section", "breaks 40;break 40: expected the number of a bar",
+    @CsvSource(delimiter = ';', value = {"times 5@2;times, section 5: expected 1 to 2", "keyUp 9@2;keyUp 9: expected a section from 1 to 2", "vamp 3-6;vamp 3-6: expected bars of one section", "breaks 40;break 40: expected the number of a bar",
         "lastBar C | F;lastBar \"C | F\": expected the chords of one bar", "lastBar Hxyz;lastBar \"Hxyz\": expected chords as a chart has them", "intro own;introChords: expected the intro's chords"})
-    void what_cannot_be_had_is_refused_by_its_name(String choices, String message) {
-        assertThatThrownBy(() -> formed(C, choices)).isInstanceOf(Refused.class).hasMessageStartingWith(message);
+    void what_cannot_be_had_is_refused_by_its_name_and_waits_where_it_is_kept(String choices, String message) {
+        assertThatThrownBy(() -> Formed.check(Played.song(C), Building.of(options(choices)))).isInstanceOf(Refused.class).hasMessageStartingWith(message);
+        // The chart may have lost what a kept form names: the song is played without it, and says so.
+        assertThat(chords(formed(C, choices), SongPart.CHART)).isEqualTo(chords(Played.song(C), SongPart.CHART));
+        Arrangement arrangement = Played.ARRANGER.arrange(Played.song(C), Choices.OPEN.song(options(choices)), Played.LARGE);
+        assertThat(arrangement.notices()).anySatisfy(notice -> assertThat(notice.code()).isEqualTo("form-waiting"));
     }
 
     /** Written out as a chart and read again it is the same song: 60 seeded songs in forms drawn by their number. */
@@ -216,7 +220,7 @@ class FormedTest {
     void written_into_the_chart_it_sounds_the_same() {
         List<String> forms = List.of("intro last-four", "intro turnaround; tags 1", "intro pedal; times 1@2", "tags 2; ritard true", "intro first-chords; close amen");
         for (int seed = 0; seed < 60; seed++) {
-            Song formed = Formed.of(SeededCharts.song(seed), Building.of(options(forms.get(seed % forms.size()))));
+            Song formed = Formed.of(SeededCharts.song(seed), Building.of(options(forms.get(seed % forms.size())))).song();
             Song again = ChartParser.parse(ChartText.write(formed.writtenOut())).song().orElseThrow();
             assertThat(again.bars().stream().map(FormedTest::chords).toList()).as("seed %d", seed).isEqualTo(formed.bars().stream().map(FormedTest::chords).toList());
             assertThat(again.ticks()).as("seed %d", seed).isEqualTo(formed.ticks());
@@ -227,6 +231,6 @@ class FormedTest {
     @ValueSource(strings = {"", "intro none", "close plain"})
     void nothing_asked_for_leaves_the_song_as_it_is(String choices) {
         Song song = Played.song(C);
-        assertThat(Formed.of(song, Building.of(options(choices)))).isSameAs(song);
+        assertThat(Formed.of(song, Building.of(options(choices))).song()).isSameAs(song);
     }
 }

@@ -97,7 +97,7 @@ public class Arranging {
             return song;
         }
         Choices chosen = choices.choices("choices.");
-        return Coloured.of(Formed.of(song, Building.of(chosen.song())), chosen.colours()).song();
+        return Coloured.of(Formed.of(song, Building.of(chosen.song())).song(), chosen.colours()).song();
     }
 
     public Result arrange(String chart, ChoicesRequest choices, Pianist pianist) {

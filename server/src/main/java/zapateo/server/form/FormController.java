@@ -83,6 +83,8 @@ public class FormController {
     @PostMapping
     public FormView form(@Valid @RequestBody ArrangeRequest request) {
         Arranging.Asked asked = arranging.asked(request);
+        // What cannot be built is refused here, where a form is asked for; elsewhere it waits and is said.
+        Formed.check(asked.song(), Building.of(asked.choices().song()));
         Arrangement arrangement = arranging.arrange(request).arrangement();
         Song song = arrangement.song();
         Iterator<int[]> places = places(asked.song(), Building.of(asked.choices().song())).iterator();
@@ -148,7 +150,7 @@ public class FormController {
     public FormWrittenView write(@Valid @RequestBody ArrangeRequest request) {
         Arranging.Asked asked = arranging.asked(request);
         ChoicesRequest choices = request.choices() == null ? ChoicesRequest.NONE : request.choices();
-        WrittenOut.Unfolded unfolded = WrittenOut.unfolded(Formed.of(asked.song(), Building.of(asked.choices().song())), asked.choices().colours());
+        WrittenOut.Unfolded unfolded = WrittenOut.unfolded(Formed.of(asked.song(), Building.of(asked.choices().song())).song(), asked.choices().colours());
         Options plain = asked.choices().song();
         for (Choice<?> choice : Building.CHOICES) {
             plain = plain.without(choice);
