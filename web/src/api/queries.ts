@@ -270,11 +270,12 @@ export async function fetchScore(
   to: number,
   fingers: FingersShown,
   parts: Parts,
+  degrees: boolean,
   signal?: AbortSignal,
 ): Promise<string> {
   return take(
     api.POST("/api/arrangements/score", {
-      params: { query: { bars: `${from}-${to}`, fingers, parts } },
+      params: { query: { bars: `${from}-${to}`, fingers, parts, degrees, pins: true } },
       body: requestOf(asked),
       parseAs: "text",
       ...(signal ? { signal } : {}),

@@ -3623,6 +3623,8 @@ export interface operations {
                 bars?: string;
                 fingers?: string;
                 parts?: string;
+                pins?: boolean;
+                degrees?: boolean;
             };
             header?: never;
             path?: never;

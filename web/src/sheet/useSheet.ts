@@ -67,7 +67,10 @@ async function barsALine(asked: Asked, arrangement: Arrangement, layout: Layout,
   const busy = (line: SheetLine) => arrangement.strokes.filter((stroke) => stroke.bar >= line.first && stroke.bar <= line.last).length;
   const densest = [...lines].sort((one, other) => busy(other) - busy(one))[0];
   if (!densest) return USUAL;
-  const natural = await naturalWidth(await fetchScore(asked, densest.first, densest.last, layout.fingers, parts), layout.space);
+  const natural = await naturalWidth(
+    await fetchScore(asked, densest.first, densest.last, layout.fingers, parts, layout.degrees),
+    layout.space,
+  );
   const bars = densest.last - densest.first + 1;
   return natural <= layout.width * TIGHT
     ? USUAL
@@ -112,7 +115,7 @@ export async function* sheetBlocks(
       yield { block: chartLine(arrangement, line, perLine, width, space, said, layout.degrees), of };
       continue;
     }
-    const xml = await fetchScore(asked, line.first, line.last, layout.fingers, parts, signal);
+    const xml = await fetchScore(asked, line.first, line.last, layout.fingers, parts, layout.degrees, signal);
     const engraved = await engraveLine(
       sameMeter(arrangement, line) ? xml.replaceAll("<time>", '<time print-object="no">') : xml,
       width,

@@ -30,7 +30,7 @@ export function SetDesk() {
         </Link>
       </main>
     );
-  return <OpenSet set={set.data} />;
+  return <OpenSet key={set.data.id} set={set.data} />;
 }
 
 function OpenSet({ set }: { set: EveningSet }) {

@@ -74,7 +74,7 @@ export function Sheet() {
                 onChange={showFingers}
               />
             )}
-            {wanted.kind === "chart" && (
+            {wanted.kind !== "form" && (
               <label className="flex min-h-10 items-center gap-2">
                 <input
                   type="checkbox"
@@ -82,7 +82,7 @@ export function Sheet() {
                   onChange={(event) => want({ degrees: event.target.checked })}
                   className="h-5 w-5 accent-accent"
                 />
-                Degrees under the chords
+                Degrees of the chords
               </label>
             )}
             <Choice

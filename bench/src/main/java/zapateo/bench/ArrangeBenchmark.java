@@ -20,6 +20,7 @@ import zapateo.arrangement.RightHand;
 import zapateo.format.FingersShown;
 import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
+import zapateo.format.PageShown;
 import zapateo.hand.Hand;
 import zapateo.rhythm.FigureBook;
 import zapateo.righthand.RightChoices;
@@ -70,6 +71,6 @@ public class ArrangeBenchmark {
 
     @Benchmark
     public byte[] engraveEightBars() {
-        return MusicXmlWriter.page(arranger.arrange(song, Choices.figure(figure), Hand.USUAL), Hands.BOTH, FingersShown.FEW, 0, 7);
+        return MusicXmlWriter.page(arranger.arrange(song, Choices.figure(figure), Hand.USUAL), Hands.BOTH, PageShown.of(FingersShown.FEW), 0, 7);
     }
 }

@@ -20,7 +20,7 @@ public final class BassPartWriter {
     public static byte[] write(Arrangement arrangement) {
         Written written = Written.of(arrangement);
         ScorePartwise.Part part = new ObjectFactory().createScorePartwisePart();
-        part.getMeasure().addAll(new MeasureWriter(written, Hands.LEFT, FingersShown.NONE, 0, written.song().bars().size() - 1, true).measures());
+        part.getMeasure().addAll(new MeasureWriter(written, Hands.LEFT, PageShown.of(FingersShown.NONE), 0, written.song().bars().size() - 1, true).measures());
         boolean first = true;
         for (ScorePartwise.Part.Measure measure : part.getMeasure()) {
             for (Object each : measure.getNoteOrBackupOrForward()) {

@@ -44,6 +44,7 @@ import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Section;
+import zapateo.song.Understanding;
 
 /** Lays the bars of an arrangement out as MusicXML measures. */
 final class MeasureWriter {
@@ -54,7 +55,9 @@ final class MeasureWriter {
 
     private final ObjectFactory make = new ObjectFactory();
     private final Written written;
-    private final FingersShown fingers;
+    private final PageShown shown;
+    /** Of the chords, where their degrees are told. */
+    private final Optional<Understanding> understanding;
     private final List<Side> staves;
     private final List<Bar> bars;
     private final int from;
@@ -64,8 +67,9 @@ final class MeasureWriter {
     private final List<TickSpan> pedalled;
     private final Map<Side, Map<Integer, List<StaffBar.Numbered>>> byHandAndBar = new HashMap<>();
 
-    MeasureWriter(Written written, Hands hands, FingersShown fingers, int from, int to, boolean headed) {
-        this.fingers = fingers;
+    MeasureWriter(Written written, Hands hands, PageShown shown, int from, int to, boolean headed) {
+        this.shown = shown;
+        this.understanding = shown.degrees() ? Optional.of(Understanding.degrees(written.song())) : Optional.empty();
         this.written = written;
         this.cue = hands == Hands.LEAD_LEFT;
         this.staves = hands == Hands.LEFT ? List.of(Side.LEFT) : List.of(Side.RIGHT, Side.LEFT);
@@ -113,6 +117,10 @@ final class MeasureWriter {
         if (headed) {
             writeHeading(content, bar);
         }
+        understanding.ifPresent(told -> degrees(content, bar, told));
+        if (shown.pins()) {
+            bar.written().marks().pins().forEach(pin -> content.add(Directions.below((pin.warning() ? "! " : "") + pin.text(), 0)));
+        }
         dynamics(bar).ifPresent(sign -> content.add(Directions.dynamics(sign)));
         Swells.beginningAt(written.shades(), bar, from).ifPresent(content::add);
         for (Side hand : staves) {
@@ -126,6 +134,13 @@ final class MeasureWriter {
             content.add(finalBarline());
         }
         return measure;
+    }
+
+    private static void degrees(List<Object> content, Bar bar, Understanding told) {
+        for (int i = 0; i < bar.chords().size(); i++) {
+            int tick = bar.chords().get(i).tick();
+            told.place(bar.written(), i).ifPresent(place -> content.add(Directions.words(place.degree().roman(), tick)));
+        }
     }
 
     private void writeHeading(List<Object> content, Bar bar) {
@@ -144,8 +159,8 @@ final class MeasureWriter {
 
     private IntPredicate fingered(Side hand, Bar bar) {
         boolean first = bar.index() == from;
-        if (fingers != FingersShown.FEW) {
-            return number -> fingers == FingersShown.ALL;
+        if (shown.fingers() != FingersShown.FEW) {
+            return number -> shown.fingers() == FingersShown.ALL;
         }
         return FingerMarks.of(bar, strokes(hand, bar.index()), first ? null : bars.get(bar.index() - 1), first ? List.of() : strokes(hand, bar.index() - 1));
     }

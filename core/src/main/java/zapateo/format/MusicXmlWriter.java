@@ -40,7 +40,7 @@ public final class MusicXmlWriter {
     /** The whole arrangement. */
     public static byte[] write(Arrangement arrangement, Hands hands, FingersShown fingers) {
         Written written = of(arrangement, hands);
-        return marshal(score(written, hands, fingers, 0, written.song().bars().size() - 1, true));
+        return marshal(score(written, hands, PageShown.of(fingers), 0, written.song().bars().size() - 1, true));
     }
 
     private static Written of(Arrangement arrangement, Hands hands) {
@@ -52,18 +52,18 @@ public final class MusicXmlWriter {
      *
      * @throws Refused naming what was given and what was expected
      */
-    public static byte[] page(Arrangement arrangement, Hands hands, FingersShown fingers, int from, int to) {
+    public static byte[] page(Arrangement arrangement, Hands hands, PageShown shown, int from, int to) {
         int last = arrangement.song().bars().size() - 1;
         if (from < 0 || to > last || from > to) {
             throw new Refused("bars " + from + " to " + to + ": expected a run inside 0 to " + last);
         }
         Written written = of(arrangement, hands);
-        return marshal(score(written, hands, fingers, from == 0 ? 0 : from + written.bars(), to + written.bars(), false));
+        return marshal(score(written, hands, shown, from == 0 ? 0 : from + written.bars(), to + written.bars(), false));
     }
 
-    private static ScorePartwise score(Written written, Hands hands, FingersShown fingers, int from, int to, boolean headed) {
+    private static ScorePartwise score(Written written, Hands hands, PageShown shown, int from, int to, boolean headed) {
         ScorePartwise.Part part = new ObjectFactory().createScorePartwisePart();
-        part.getMeasure().addAll(new MeasureWriter(written, hands, fingers, from, to, headed).measures());
+        part.getMeasure().addAll(new MeasureWriter(written, hands, shown, from, to, headed).measures());
         return score(written.song().title(), "Piano", part);
     }
 

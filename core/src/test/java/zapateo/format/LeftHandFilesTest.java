@@ -64,7 +64,7 @@ class LeftHandFilesTest {
     void fingers_are_written_over_their_notes() {
         Arrangement arrangement = arrange("Key: C~C", Choices.figure("spread-eighths").endsHeld(false));
         assertThat(found(xml(arrangement, Hands.LEFT), "<fingering>(\\d)</fingering>")).containsExactly("5", "2", "1");
-        String page = new String(MusicXmlWriter.page(arrangement, Hands.LEFT, FingersShown.FEW, 0, 0), StandardCharsets.UTF_8);
+        String page = new String(MusicXmlWriter.page(arrangement, Hands.LEFT, PageShown.of(FingersShown.FEW), 0, 0), StandardCharsets.UTF_8);
         assertThat(found(page, "<fingering>(\\d)</fingering>")).containsExactly("5", "2", "1");
     }
 

@@ -78,7 +78,7 @@ class MusicXmlWriterTest {
         Arrangement rolled = ARRANGER.arrange(longest, Choices.figure("rolled-tenths"), Hand.USUAL);
         assertThat(rolled.leadInTicks()).isPositive();
         assertThat(Written.of(rolled).song().bars()).hasSize(Song.MOST_BARS + 1);
-        assertThat(MusicXmlWriter.page(rolled, Hands.BOTH, FingersShown.FEW, Song.MOST_BARS - 2, Song.MOST_BARS - 1)).isNotEmpty();
+        assertThat(MusicXmlWriter.page(rolled, Hands.BOTH, PageShown.of(FingersShown.FEW), Song.MOST_BARS - 2, Song.MOST_BARS - 1)).isNotEmpty();
     }
 
     /** A broken tenth into a written pick-up lengthens it; into a song without one it gets a bar of its own. */
@@ -157,11 +157,11 @@ class MusicXmlWriterTest {
     /** On a page that is engraved here as words; the beat before a roll into the first bar says nothing at all. */
     @Test
     void silence_is_said_where_it_is_written() throws Exception {
-        Document page = parse(MusicXmlWriter.page(arrange("| N.C. . C . | F |", "held"), Hands.BOTH, FingersShown.FEW, 0, 1));
+        Document page = parse(MusicXmlWriter.page(arrange("| N.C. . C . | F |", "held"), Hands.BOTH, PageShown.of(FingersShown.FEW), 0, 1));
         assertThat(elements(page, "words")).extracting(Element::getTextContent).containsExactly("N.C.");
         assertThat(elements(page, "harmony")).hasSize(2);
         Arrangement rolled = arrange("| C | F |", "rolled-tenths");
-        for (byte[] file : List.of(MusicXmlWriter.page(rolled, Hands.BOTH, FingersShown.FEW, 0, 1), MusicXmlWriter.write(rolled, Hands.BOTH))) {
+        for (byte[] file : List.of(MusicXmlWriter.page(rolled, Hands.BOTH, PageShown.of(FingersShown.FEW), 0, 1), MusicXmlWriter.write(rolled, Hands.BOTH))) {
             Document document = parse(file);
             assertThat(elements(document, "measure")).hasSize(3);
             assertThat(children(elements(document, "measure").get(0), "harmony")).isEmpty();
@@ -198,7 +198,7 @@ class MusicXmlWriterTest {
     @Test
     void note_ids_count_as_the_strokes_do_also_on_a_page_of_its_own() throws Exception {
         Arrangement arrangement = arrange("C F G C", "spread-eighths");
-        Document page = parse(MusicXmlWriter.page(arrangement, Hands.BOTH, FingersShown.FEW, 1, 2));
+        Document page = parse(MusicXmlWriter.page(arrangement, Hands.BOTH, PageShown.of(FingersShown.FEW), 1, 2));
         List<String> ids = elements(page, "note").stream().map(note -> note.getAttribute("id")).filter(id -> !id.isEmpty()).toList();
         assertThat(ids).containsExactlyElementsOf(IntStream.range(8, 24).mapToObj(i -> "s" + i + "n0").toList());
         assertThat(elements(page, "metronome")).isEmpty();
@@ -207,8 +207,8 @@ class MusicXmlWriterTest {
     @Test
     void a_run_of_bars_outside_the_song_is_refused() {
         Arrangement arrangement = arrange("C F", "held");
-        assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, FingersShown.FEW, 1, 2)).hasMessageContaining("bars 1 to 2").hasMessageContaining("0 to 1");
-        assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, FingersShown.FEW, 1, 0)).isInstanceOf(Refused.class);
+        assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, PageShown.of(FingersShown.FEW), 1, 2)).hasMessageContaining("bars 1 to 2").hasMessageContaining("0 to 1");
+        assertThatThrownBy(() -> MusicXmlWriter.page(arrangement, Hands.BOTH, PageShown.of(FingersShown.FEW), 1, 0)).isInstanceOf(Refused.class);
     }
 
     /** Common practice: beats stay visible, syncopations over the off-beat may stay whole. */

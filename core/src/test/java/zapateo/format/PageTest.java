@@ -36,7 +36,7 @@ class PageTest {
     }
 
     private static String page(Arrangement arrangement) {
-        return new String(MusicXmlWriter.page(arrangement, Hands.BOTH, FingersShown.FEW, 0, arrangement.song().bars().size() - 1), StandardCharsets.UTF_8);
+        return new String(MusicXmlWriter.page(arrangement, Hands.BOTH, PageShown.of(FingersShown.FEW), 0, arrangement.song().bars().size() - 1), StandardCharsets.UTF_8);
     }
 
     private static String measure(String xml, int number) {
@@ -135,5 +135,15 @@ class PageTest {
         String first = found(bar, "(?s)(<note .*?<voice>1</voice>.*?)<backup>").get(0);
         assertThat(found(first, "<step>(\\w)</step>")).contains("E", "D", "C");
         assertThat(found(bar, "(<voice>2</voice>)")).isNotEmpty();
+    }
+
+    /** Pins stand where they were pinned and degrees at their chords, only where that is wanted. */
+    @Test
+    void pins_and_degrees_stand_where_they_are_wanted() {
+        Arrangement arrangement = arrange("Key: F~| F \"! thumb under\" | B♭ C7 | F \"softly\" |", Choices.figure("held"));
+        String all = new String(MusicXmlWriter.page(arrangement, Hands.BOTH, new PageShown(FingersShown.FEW, true, true), 0, 2), StandardCharsets.UTF_8);
+        assertThat(all).contains("! thumb under", "softly", "<words>I</words>", "<words>IV</words>", "<words>V7</words>");
+        String plain = new String(MusicXmlWriter.page(arrangement, Hands.BOTH, PageShown.of(FingersShown.FEW), 0, 2), StandardCharsets.UTF_8);
+        assertThat(plain).doesNotContain("thumb", "<words>IV</words>");
     }
 }

@@ -241,6 +241,6 @@ class LeftHandApiTest {
         assertThat(SERVER.get(path + "both").text()).contains("<staves>2</staves>");
         String lead = SERVER.get(path + "lead-left").text();
         assertThat(lead).contains("<step>E</step>").contains("<staves>2</staves>").contains("half");
-        assertThat(SERVER.get(path + "feet").problem()).contains("expected left, both, lead or lead-left");
+        assertThat(SERVER.get(path + "feet").problem()).contains("expected left, both, lead, lead-left or bass");
     }
 }

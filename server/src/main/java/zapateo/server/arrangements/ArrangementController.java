@@ -16,6 +16,7 @@ import zapateo.arrangement.Arrangement;
 import zapateo.format.FingersShown;
 import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
+import zapateo.format.PageShown;
 import zapateo.format.SheetLines;
 import zapateo.server.problems.Refusal;
 
@@ -73,17 +74,21 @@ public class ArrangementController {
      *
      * @param bars first and last bar by index, both included; absent for all
      * @param fingers {@code few}, {@code all} or {@code none}
+     * @param pins whether notes and warnings stand where they were pinned
+     * @param degrees whether the chords' degrees stand over their symbols
      * @param parts {@code both} hands, {@code left}, or {@code lead-left}: the tune over the left hand
      */
     @PostMapping(path = "/score", produces = MUSICXML)
-    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars, @RequestParam(defaultValue = "few") String fingers, @RequestParam(defaultValue = "both") String parts) {
+    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars, @RequestParam(defaultValue = "few") String fingers, @RequestParam(defaultValue = "both") String parts,
+                        @RequestParam(defaultValue = "false") boolean pins, @RequestParam(defaultValue = "false") boolean degrees) {
         Arrangement arrangement = arranging.arrange(request).arrangement();
+        PageShown page = new PageShown(shown(fingers), pins, degrees);
         Hands hands = Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected both, left or lead-left"));
         if (bars == null) {
-            return MusicXmlWriter.page(arrangement, hands, shown(fingers), 0, arrangement.song().bars().size() - 1);
+            return MusicXmlWriter.page(arrangement, hands, page, 0, arrangement.song().bars().size() - 1);
         }
         Matcher run = run(bars);
-        return MusicXmlWriter.page(arrangement, hands, shown(fingers), Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+        return MusicXmlWriter.page(arrangement, hands, page, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
     }
 
     /**
