@@ -1,12 +1,20 @@
 import { hand } from "./pdf";
 
-/** All of a song or an evening in one file, its pages for paper with it; reading back leaves those aside. */
-export async function giveWithPages(address: string, name: string, pages: Blob): Promise<void> {
+/**
+ * All of a song or an evening in one file, its pages for paper with it; reading back leaves those aside.
+ *
+ * @param most bytes that can be brought in again; pages that are too many for it stay out
+ * @returns whether they are in it
+ */
+export async function giveWithPages(address: string, name: string, pages: Blob, most: number): Promise<boolean> {
   const answer = await fetch(address);
   if (!answer.ok) throw new Error(((await answer.json()) as { detail?: string }).detail ?? "the file could not be had");
   const { unzipSync, zipSync } = await import("fflate");
   const entries = unzipSync(new Uint8Array(await answer.arrayBuffer()));
   entries["pages.pdf"] = new Uint8Array(await pages.arrayBuffer());
-  // Its own entries are zips and PDF: pressing them once more gains nothing.
-  hand(new Blob([zipSync(entries, { level: 0 }).buffer as ArrayBuffer], { type: "application/zip" }), name);
+  const whole = zipSync(entries);
+  const fits = whole.length <= most;
+  if (!fits) delete entries["pages.pdf"];
+  hand(new Blob([(fits ? whole : zipSync(entries)).buffer as ArrayBuffer], { type: "application/zip" }), name);
+  return fits;
 }

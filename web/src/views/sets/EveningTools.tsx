@@ -8,6 +8,9 @@ import { keep, keepOrder } from "../../sheet/stand";
 import { MARGIN, PAPER_SPACE, paperOf, useWanted } from "../sheet/layout";
 import { standSize } from "../stage/screen";
 
+/** Bytes of a file that can be brought in again. */
+const MOST_OF_AN_EVENING = 32 << 20;
+
 type Work = { what: string; done: number; of: number };
 
 /** What takes a while: the evening kept for the stand, and its pages on paper; each shows how far it is and can be stopped. */
@@ -83,8 +86,11 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
         signal,
       );
       const name = set.title.replace(/[/\\:*?"<>|]/g, "_");
-      if (all) await (await import("../../sheet/giving")).giveWithPages(`/api/sets/${set.id}/export/zip`, `${name}.zip`, made);
-      else give(made, `${name}.pdf`);
+      if (all) {
+        const { giveWithPages } = await import("../../sheet/giving");
+        if (!(await giveWithPages(`/api/sets/${set.id}/export/zip`, `${name}.zip`, made, MOST_OF_AN_EVENING)))
+          return "Its pages are too many to be brought in again with it: make the PDF by itself.";
+      } else give(made, `${name}.pdf`);
       return `${order.length} pages.`;
     });
   return (

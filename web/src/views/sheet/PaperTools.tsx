@@ -2,6 +2,9 @@ import { useRef, useState } from "react";
 import type { Page } from "../../sheet/blocks";
 import { MARGIN, type Paper, paperOf } from "./layout";
 
+/** Bytes of a file that can be brought in again. */
+const MOST_OF_A_SONG = 1 << 20;
+
 /** The pages on paper: the browser's own print, or a file made page by page. */
 export function PaperTools({
   pages,
@@ -32,8 +35,11 @@ export function PaperTools({
       const sheets = pages.map((page, at) => ({ page, width, height, foot: `${foot} · ${at + 1} of ${pages.length}` }));
       const pdf = await makePdf(sheets, { mm, margin: MARGIN }, title, setDone, stop.current.signal);
       const name = title.replace(/[/\\:*?"<>|]/g, "_");
-      if (all) await (await import("../../sheet/giving")).giveWithPages(`/api/songs/${song}/export/zip`, `${name}.zip`, pdf);
-      else hand(pdf, `${name}.pdf`);
+      if (all) {
+        const { giveWithPages } = await import("../../sheet/giving");
+        const fits = await giveWithPages(`/api/songs/${song}/export/zip`, `${name}.zip`, pdf, MOST_OF_A_SONG);
+        if (!fits) setSaid("Its pages are too many to be brought in again with it: make the PDF by itself.");
+      } else hand(pdf, `${name}.pdf`);
     } catch (error) {
       setSaid(
         stop.current.signal.aborted

@@ -152,6 +152,23 @@ class StandTest {
         at(page, "2", false);
     }
 
+    /** Measured on the page: a staff space is what was asked for, chord symbols stand at least 16 px high, an x of theirs a tenth of a degree at 80 cm, which is 1.4 mm or 5.3 px (common practice for reading at a distance). */
+    @ParameterizedTest
+    @ValueSource(ints = {8, 12, 16})
+    void the_page_is_read_at_arms_length(int space) {
+        STAGE.page().addInitScript("localStorage.setItem('zapateo.sheet', JSON.stringify({space: " + space + "}))");
+        Page page = stage(Stage.newSong(CHART, "held"));
+        Object found = page.evaluate("() => { const lines = [...document.querySelector('[data-stage] g.staff').querySelectorAll(':scope > path')].map(line => line.getBoundingClientRect().top).sort((a, b) => a - b);"
+                + " const chord = document.querySelector('[data-stage] g.harm text').getBoundingClientRect().height; return [(lines[4] - lines[0]) / 4, chord] }");
+        List<?> measured = (List<?>) found;
+        double between = ((Number) measured.get(0)).doubleValue();
+        assertThat(between).isBetween(space - 0.5, space + 0.5);
+        // A line of letters is about 1.3 times their size, their x about half of it.
+        double size = ((Number) measured.get(1)).doubleValue() / 1.3;
+        assertThat(size).isGreaterThanOrEqualTo(16);
+        assertThat(size * 0.5).isGreaterThanOrEqualTo(5.3);
+    }
+
     /** A silent count at the song's own tempo: eight bars at 120 are sixteen seconds, so a song of quick short bars is taken. */
     @Test
     void a_silent_count_turns_by_itself() {

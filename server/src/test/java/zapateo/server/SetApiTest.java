@@ -164,6 +164,19 @@ class SetApiTest {
         assertThat(SERVER.bytes("/api/songs/" + set.path("items").get(0).path("item").path("song").asString() + "/export/zip")).isEqualTo(entries(file).values().stream().skip(1).findFirst().orElseThrow());
     }
 
+    /** A whole evening may be larger than other requests; over 32 MiB it is refused as they are over one. */
+    @Test
+    void an_evening_may_be_large() throws IOException {
+        String song = song("Large", "C", 120, 4);
+        Map<String, byte[]> entries = new LinkedHashMap<>(entries(SERVER.bytes("/api/sets/" + keep("Large", List.of(item(song))).path("id").asString() + "/export/zip")));
+        byte[] noise = new byte[6 << 20];
+        new java.util.SplittableRandom(7).nextBytes(noise);
+        entries.put("pages.pdf", noise);
+        assertThat(SERVER.upload("/api/sets/import", zip(entries)).status()).isEqualTo(201);
+        assertThat(SERVER.upload("/api/sets/import", new byte[33 << 20]).problem()).contains("32 MiB");
+        assertThat(SERVER.upload("/api/songs/import", zip(entries)).status()).isEqualTo(413);
+    }
+
     /** Nothing comes in of a file that is broken anywhere. */
     @Test
     void a_broken_evening_brings_nothing() throws IOException {

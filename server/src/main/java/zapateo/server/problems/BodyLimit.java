@@ -15,11 +15,13 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Refuses request bodies over 1 MiB, also those that do not say how long they are. */
+/** Refuses request bodies over 1 MiB, of an evening with all its songs over 32 MiB, also those that do not say how long they are. */
 @Component
 public class BodyLimit extends OncePerRequestFilter {
 
     static final int MOST_BYTES = 1 << 20;
+    private static final String EVENING = "/api/sets/import";
+    private static final int MOST_OF_AN_EVENING = 32 << 20;
 
     private final JsonMapper json;
 
@@ -27,39 +29,55 @@ public class BodyLimit extends OncePerRequestFilter {
         this.json = json;
     }
 
-    static ProblemDetail document() {
-        return ProblemDocuments.document(HttpStatus.CONTENT_TOO_LARGE, "too-large", "The request is larger than 1 MiB, the most that is taken at once.");
+    static ProblemDetail document(int most) {
+        return ProblemDocuments.document(HttpStatus.CONTENT_TOO_LARGE, "too-large", "The request is larger than " + (most >> 20) + " MiB, the most that is taken at once.");
+    }
+
+    private static int most(HttpServletRequest request) {
+        return EVENING.equals(request.getRequestURI()) ? MOST_OF_AN_EVENING : MOST_BYTES;
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
-        if (request.getContentLengthLong() > MOST_BYTES) {
+        int most = most(request);
+        if (request.getContentLengthLong() > most) {
             response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
             response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-            response.getOutputStream().write(json.writeValueAsBytes(document()));
+            response.getOutputStream().write(json.writeValueAsBytes(document(most)));
             return;
         }
-        chain.doFilter(request.getContentLengthLong() >= 0 ? request : new Counted(request), response);
+        chain.doFilter(request.getContentLengthLong() >= 0 ? request : new Counted(request, most), response);
     }
 
     /** Thrown while a body of unknown length is read past the limit. */
     static final class TooLarge extends IOException {
 
         private static final long serialVersionUID = 1;
+        private final int most;
+
+        private TooLarge(int most) {
+            this.most = most;
+        }
+
+        int most() {
+            return most;
+        }
     }
 
     private static final class Counted extends HttpServletRequestWrapper {
 
+        private final int most;
         private ServletInputStream counted;
 
-        private Counted(HttpServletRequest request) {
+        private Counted(HttpServletRequest request, int most) {
             super(request);
+            this.most = most;
         }
 
         @Override
         public ServletInputStream getInputStream() throws IOException {
             if (counted == null) {
-                counted = new CountedStream(super.getInputStream());
+                counted = new CountedStream(super.getInputStream(), most);
             }
             return counted;
         }
@@ -68,10 +86,12 @@ public class BodyLimit extends OncePerRequestFilter {
     private static final class CountedStream extends ServletInputStream {
 
         private final ServletInputStream in;
+        private final int most;
         private long read;
 
-        private CountedStream(ServletInputStream in) {
+        private CountedStream(ServletInputStream in, int most) {
             this.in = in;
+            this.most = most;
         }
 
         @Override
@@ -90,8 +110,8 @@ public class BodyLimit extends OncePerRequestFilter {
 
         private void count(int more) throws TooLarge {
             read += more;
-            if (read > MOST_BYTES) {
-                throw new TooLarge();
+            if (read > most) {
+                throw new TooLarge(most);
             }
         }
 

@@ -83,8 +83,8 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status,
                                                                   WebRequest request) {
-        if (e.getCause() instanceof BodyLimit.TooLarge || e.getMostSpecificCause() instanceof BodyLimit.TooLarge) {
-            return answer(BodyLimit.document());
+        if (e.getMostSpecificCause() instanceof BodyLimit.TooLarge large) {
+            return answer(BodyLimit.document(large.most()));
         }
         if (e.getCause() instanceof InvalidTypeIdException kind && kind.getTypeId() == null) {
             return answer(document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", path(kind) + ".kind: expected a kind"));
