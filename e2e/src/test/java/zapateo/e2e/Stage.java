@@ -20,7 +20,7 @@ import zapateo.server.RealServer;
 final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCallback {
 
     private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required");
+            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required", "--host-resolver-rules=MAP ferry.example 127.0.0.1", "--disable-features=LocalNetworkAccessChecks,BlockInsecurePrivateNetworkRequests");
     private static Browser browser;
 
     private final List<String> strangers = new ArrayList<>();
