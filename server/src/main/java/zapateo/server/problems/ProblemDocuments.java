@@ -1,6 +1,7 @@
 package zapateo.server.problems;
 
 import java.net.URI;
+import java.util.Set;
 import java.sql.SQLException;
 import java.util.stream.Collectors;
 import org.slf4j.Logger;
@@ -33,6 +34,10 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     private static final String DISK_FULL = "53100";
     /** Class 22 of the SQL states: the data itself is at fault, e.g. a NUL character. */
     private static final String DATA_AT_FAULT = "22";
+    /** Classes 23 and 40: another request kept the same thing at the same moment. */
+    private static final Set<String> OVERTAKEN = Set.of("23", "40");
+    /** Classes of a server that cannot be reached or has no room for one more: none at all, 08, 53 and 57. */
+    private static final Set<String> AWAY = Set.of("", "08", "53", "57");
 
     @ExceptionHandler(Refusal.class)
     ProblemDetail refused(Refusal refusal) {
@@ -68,6 +73,13 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         }
         if (state.startsWith(DATA_AT_FAULT)) {
             return document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", "The text holds a character that cannot be stored.");
+        }
+        String kind = state.length() < 2 ? "" : state.substring(0, 2);
+        if (OVERTAKEN.contains(kind)) {
+            return document(HttpStatus.CONFLICT, "overtaken", "Another request kept this at the same moment. Nothing of this one was kept; load it again and send it once more.");
+        }
+        if (!AWAY.contains(kind)) {
+            return unforeseen(e);
         }
         LOG.warn("the database did not answer: {}", e.getMessage());
         return document(HttpStatus.SERVICE_UNAVAILABLE, "database",
