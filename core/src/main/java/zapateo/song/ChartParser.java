@@ -240,11 +240,11 @@ public final class ChartParser {
         if (barLine.group(1).isEmpty() || section.bars.isEmpty()) {
             return from;
         }
-        List<Word> words = text.part(text.text().substring(from), from).words();
-        if (words.isEmpty()) {
+        Optional<Word> next = text.firstWord(from);
+        if (next.isEmpty()) {
             return from;
         }
-        Word word = words.get(0);
+        Word word = next.get();
         int end = word.column() - text.column() + word.text().length();
         Matcher times = TIMES.matcher(word.text());
         if (word.text().equals("vamp")) {
