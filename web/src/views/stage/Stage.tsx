@@ -99,6 +99,7 @@ export function Stage() {
   return (
     <StagePages
       stand={stand}
+      laid={sheet.asked === asked}
       height={screen.height}
       bar={bar}
       turning={turning}
@@ -240,6 +241,7 @@ export function KeptStage() {
   return (
     <StagePages
       stand={stand}
+      laid
       height={screen.height}
       bar={-1}
       turning={turning}

@@ -19,6 +19,7 @@ const GAP = 1;
 /** The pages of a song, full screen: turned by foot, by hand, or by the music. */
 export function StagePages({
   stand,
+  laid,
   height,
   bar,
   turning,
@@ -33,6 +34,8 @@ export function StagePages({
   notice,
 }: {
   stand: Stand;
+  /** Whether all of it is there. */
+  laid: boolean;
   /** Of a page, in pixels. */
   height: number;
   /** The bar that sounds, −1 while nothing does. */
@@ -124,6 +127,7 @@ export function StagePages({
       data-stage
       data-page={page + 1}
       data-pages={pages.length}
+      data-laid={laid}
       data-half={turned.half}
       onClick={(event) => {
         if ((event.target as Element).closest("[data-stage-tools]")) return;
@@ -170,6 +174,7 @@ export function StagePages({
         <span>
           {stand.title} · {page + 1}
           {turned.half ? "½" : ""} of {pages.length}
+          {laid ? "" : " …"}
         </span>
       </p>
       {notice}

@@ -47,7 +47,7 @@ class StandTest {
     private static Page stage(String song) {
         Page page = STAGE.page();
         page.navigate("/songs/" + song + "/stage");
-        page.locator("[data-stage]").waitFor();
+        page.locator("[data-laid=true]").waitFor();
         return page;
     }
 
@@ -105,7 +105,7 @@ class StandTest {
         assertThat(Integer.parseInt(page.locator("[data-stage]").getAttribute("data-pages"))).isGreaterThan(10);
         page.evaluate("localStorage.setItem('zapateo.halves', 'no')");
         page.reload();
-        page.locator("[data-stage]").waitFor();
+        page.locator("[data-laid=true]").waitFor();
         double slowest = 0;
         for (int i = 1; i < 8; i++) {
             Object ms = page.evaluate("async n => { const from = performance.now(); window.dispatchEvent(new KeyboardEvent('keydown', {key: 'PageDown'}));"
