@@ -13,7 +13,7 @@ const PX_A_MM = 96 / 25.4;
 const POINTS_A_PX = 0.75;
 const FOOT = 8;
 /** What the page stays usable between, in milliseconds. */
-const SLICE = 40;
+const SLICE = 8;
 
 /** Makes a PDF page by page; text in it is text. Between its pieces the screen goes on, and a signal stops it. */
 export async function makePdf(

@@ -114,13 +114,19 @@ final class HandRows {
             List<Stroke> here = score.within(bar.tick(), bar.end()).stream().map(score.strokes()::get).toList();
             int left = here.stream().filter(stroke -> stroke.hand() == Side.LEFT).mapToInt(stroke -> stroke.highest().midi()).max().orElse(Integer.MAX_VALUE);
             int right = here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).mapToInt(stroke -> stroke.lowest().midi()).min().orElse(Integer.MIN_VALUE);
-            boolean line = here.stream().filter(stroke -> stroke.hand() == Side.LEFT).allMatch(stroke -> stroke.notes().size() == 1);
+            boolean line = here.stream().filter(stroke -> stroke.hand() == Side.LEFT).allMatch(HandRows::isBass);
             boolean lineAndTune = (line || score.asked().get(bar.index()).is(Trait.BASS_ONLY)) && here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).allMatch(HandRows::isOfALine);
             wide = left != Integer.MAX_VALUE && right != Integer.MIN_VALUE && right - left > 2 * Pitch.OCTAVE && !lineAndTune ? wide + 1 : 0;
             if (wide > 2) {
                 marks.add(bar.index(), score.within(bar.tick(), bar.end()), Map.of("bars", String.valueOf(wide)));
             }
         }
+    }
+
+    /** A bass alone, or made broad by its octave or its fifth. */
+    private static boolean isBass(Stroke stroke) {
+        int span = stroke.highest().midi() - stroke.lowest().midi();
+        return stroke.notes().size() == 1 || stroke.notes().size() == 2 && (span == Pitch.OCTAVE || span == FIFTH);
     }
 
     /** One tone, or a tune with its third or sixth under it. */
