@@ -32,7 +32,7 @@ export function PrintPages({
   }, []);
   if (!printing) return null;
   return createPortal(
-    <div data-scheme="day">
+    <div data-print data-scheme="day">
       <style>{`@page { size: ${mm[0]}mm ${mm[1]}mm; margin: 0 } html { background: white }`}</style>
       {pages.map((page, at) => (
         <div key={`${page.first}.${page.last}`} className="paper" style={{ padding: margin, height: height + 2 * margin }}>

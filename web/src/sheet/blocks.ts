@@ -17,6 +17,8 @@ export type Page = { blocks: (Block & { top: number })[]; first: number; last: n
 /** What it costs to leave this share of a page empty, and to begin one more. */
 const EMPTY = 3;
 const ANOTHER = 12;
+/** And to turn inside of a section. */
+const INSIDE = 1.5;
 
 /** The lines on pages: each page as full as can be, turned where it does the least harm; what is higher than a page has one of its own. */
 export function paginate(blocks: Block[], height: number, gap: number): Page[] {
@@ -29,7 +31,7 @@ export function paginate(blocks: Block[], height: number, gap: number): Page[] {
       if (sum > height && from < to - 1) break;
       const heading = blocks[to - 1]?.first === -1 && to < blocks.length;
       const empty = to === blocks.length ? 0 : EMPTY * Math.max(0, 1 - sum / height) ** 2 * 4;
-      const turn = to === blocks.length ? 0 : heading ? 1000 : (blocks[to - 1]?.turn ?? 0);
+      const turn = to === blocks.length ? 0 : heading ? 1000 : (blocks[to - 1]?.turn ?? 0) + (blocks[to]?.opens ? 0 : INSIDE);
       const cost = (best[from]?.cost ?? 0) + ANOTHER + empty + turn;
       if (cost < found.cost) found = { cost, from };
     }

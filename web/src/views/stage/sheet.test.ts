@@ -51,6 +51,10 @@ describe("pages", () => {
     const blocks = [line(0), line(4, 200, { turn: 0 }), line(8, 200, { turn: 6 }), line(12), line(16)];
     expect(paginate(blocks, 620, 0).map((page) => page.blocks.length)).toEqual([2, 3]);
   });
+  it("turn where a section begins rather than inside of one", () => {
+    const blocks = [line(0), line(4), line(8, 200, { opens: true }), line(12), line(16)];
+    expect(paginate(blocks, 620, 0).map((page) => page.blocks.length)).toEqual([2, 3]);
+  });
   it("never leave a heading alone, and give a line that is too high a page of its own", () => {
     const head = line(-1, 100, { first: -1, last: -1, turn: 1000 });
     expect(paginate([head, line(0, 650)], 700, 0).map((page) => page.blocks.length)).toEqual([1, 1]);

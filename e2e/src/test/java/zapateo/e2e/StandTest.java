@@ -326,6 +326,10 @@ class StandTest {
         assertThat(order.nth(1)).containsText("Two");
         assertThat(page.getByLabel("What is said before One")).hasValue("Welcome aboard");
         assertThat(page.getByLabel("Minutes of the break").first()).hasValue("30");
+        // On paper the list is there, without what is pressed.
+        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
+        assertThat(order.nth(1)).isVisible();
+        assertThat(button(page, "Add a break")).isHidden();
     }
 
     /** Kept for the stand it opens with the server away, all of it, with its contents on paper as well. */
