@@ -1,5 +1,6 @@
 package zapateo.server.problems;
 
+import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
@@ -20,6 +21,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Errors that come up outside of the application's own pages, the container's too: problem documents like all others, and not a word of the machine. */
+@Hidden
 @RestController
 class PlainErrors implements ErrorController {
 
