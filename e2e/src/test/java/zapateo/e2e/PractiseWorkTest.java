@@ -201,6 +201,8 @@ class PractiseWorkTest {
         String song = Stage.newSong("Title: Short\nKey: C\nTempo: 120\n| C |", "held");
         Page page = open(song);
         button(page, "^Step by step$").click();
+        // What is asked for has to be there before a key can be the right one.
+        assertThat(page.getByText(Pattern.compile("Step 1 of 1:"))).isVisible();
         Stage.server().post("/api/practice/asked", Map.of("chart", "| C |", "choices", Map.of("figure", "held"), "bars", "0", "layer", "left", "tempo", 120)).json().path("notes").forEach(note -> {
             Locator key = page.locator("[data-key='" + note.path("midi").asString() + "']");
             key.dispatchEvent("pointerdown", Map.of("pointerId", 1));
