@@ -1,7 +1,18 @@
+import { memo } from "react";
 import type { Page } from "./blocks";
 
 /** A page: its lines where they lie. */
-export function PageView({ page, width, height, label }: { page: Page; width: number; height: number; label: string }) {
+export const PageView = memo(function PageView({
+  page,
+  width,
+  height,
+  label,
+}: {
+  page: Page;
+  width: number;
+  height: number;
+  label: string;
+}) {
   return (
     <div role="img" aria-label={label} className="sheet relative overflow-hidden" style={{ width, height }}>
       {page.blocks.map((block) => (
@@ -15,4 +26,4 @@ export function PageView({ page, width, height, label }: { page: Page; width: nu
       ))}
     </div>
   );
-}
+});

@@ -1,5 +1,6 @@
 import { api, type Measures, type SetItemOf, take } from "../api/client";
-import { type Asked, fetchArrangement, fetchChart, fetchForm, fetchMoved } from "../api/queries";
+import type { Asked } from "../api/queries";
+import { fetchArrangement, fetchChart, fetchForm, fetchMoved } from "../api/sheet";
 import type { Block } from "./blocks";
 import { beginsOf, type Stand } from "./stand";
 import { type Layout, sheetBlocks } from "./useSheet";

@@ -141,6 +141,9 @@ function faces(root: SVGSVGElement): void {
   for (const quiet of root.querySelectorAll("text.quiet")) quiet.setAttribute("fill", "#555555");
 }
 
+/** A name a file may have anywhere. */
+export const fileName = (title: string): string => title.replace(/[/\\:*?"<>|]/g, "_");
+
 /** Hands a file to the person. */
 export function hand(blob: Blob, name: string): void {
   const link = document.createElement("a");

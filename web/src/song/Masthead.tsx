@@ -64,7 +64,7 @@ export function Masthead({
       <h1 className="max-w-[24rem] truncate text-2xl" title={title}>
         {title}
       </h1>
-      <div className="flex min-w-0 items-baseline gap-x-3 truncate text-quiet">
+      <div className="flex shrink-0 items-baseline gap-x-3 text-quiet max-md:shrink">
         {chart && (
           <>
             <KeyMenu chart={chart} desk={desk} />
@@ -190,7 +190,13 @@ function Kept({ keeping }: { keeping: Keeping }) {
       data-keeping={keeping.state}
       className={keeping.state === "kept" || keeping.state === "keeping" ? "max-xl:hidden" : "font-semibold text-accent"}
     >
-      {words}
+      {keeping.state === "kept" ? (
+        <>
+          kept<span className="max-2xl:sr-only"> {words.replace("kept ", "")}</span>
+        </>
+      ) : (
+        words
+      )}
     </span>
   );
 }

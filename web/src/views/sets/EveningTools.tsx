@@ -55,7 +55,7 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
   /** @param all whether the file holds all of the evening beside its pages */
   const pdf = (all: boolean) =>
     does("Page", async (signal, told) => {
-      const { makePdf, hand: give } = await import("../../sheet/pdf");
+      const { makePdf, hand: give, fileName } = await import("../../sheet/pdf");
       const paper = paperOf(wanted.paper);
       const laid: { title: string; pages: Page[] }[] = [];
       for (const { each } of songs) {
@@ -85,7 +85,7 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
         (done) => setWork({ what: "Page", done, of: order.length }),
         signal,
       );
-      const name = set.title.replace(/[/\\:*?"<>|]/g, "_");
+      const name = fileName(set.title);
       if (all) {
         const { giveWithPages } = await import("../../sheet/giving");
         if (!(await giveWithPages(`/api/sets/${set.id}/export/zip`, `${name}.zip`, made, MOST_OF_AN_EVENING)))

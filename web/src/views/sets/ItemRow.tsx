@@ -3,8 +3,8 @@ import { Link } from "react-router";
 import type { SetItem, SetItemOf } from "../../api/client";
 import { minutes } from "../../sheet/drawn";
 import { Choice } from "../../ui/Choice";
+import { Field } from "../../ui/Field";
 import { plain } from "../../ui/words";
-import { Field } from "./Field";
 
 /** A song of the evening, or a break; taken by its handle, or moved by Alt and the arrow keys. */
 export function ItemRow({

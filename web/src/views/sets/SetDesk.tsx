@@ -7,11 +7,11 @@ import { useHands, useRepertoire } from "../../api/queries";
 import { useSet, useSetDraft, viewOf } from "../../api/sets";
 import { minutes } from "../../sheet/drawn";
 import { Choice } from "../../ui/Choice";
+import { Field } from "../../ui/Field";
 import { Mark } from "../../ui/Mark";
 import { Notice, TextButton } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
 import { EveningTools } from "./EveningTools";
-import { Field } from "./Field";
 import { ItemRow } from "./ItemRow";
 import { dayOf } from "./Sets";
 

@@ -1,28 +1,23 @@
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { type Arrangement, api, type Choices, type FormOf, type FormSection, take } from "../../api/client";
-import { requestOf } from "../../api/queries";
+import { requestOf, useThereIs } from "../../api/queries";
 import { useWork } from "../../song/desk";
 import { movedDraft } from "../../song/moved";
 import { Choice } from "../../ui/Choice";
+import { Field } from "../../ui/Field";
+import { Tick } from "../../ui/Tick";
 import { keyUpOf, open, timesOf, withBreak, withKeyUp, withTimes } from "./form";
 
 const TAGS = ["once", "twice: once more", "three times", "four times"];
-const ENDINGS = [
-  { value: "", label: "The figure's own" },
-  { value: "held", label: "A spread chord, held" },
-  { value: "six-nine", label: "Sixth and ninth" },
-  { value: "short", label: "One stroke and out" },
-  { value: "rising", label: "Broken upward" },
-  { value: "alternating", label: "Bass, chord, bass" },
-  { value: "big", label: "Big chords" },
-  { value: "figure", label: "No ending, the figure goes on" },
-];
+/** What the form is made of, beside what its last bars do. */
+const BUILT = ["intro", "introChords", "introWaits", "times", "tags", "lastBar", "breaks", "vamp", "keyUp", "ritard"] as const;
 
 /** How the song is built for this once: what comes before it, how often its sections come, what comes behind. */
 export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangement: Arrangement; taken: FormSection | null }) {
   const { desk, asked } = useWork();
   const { choices } = desk.draft;
   const [said, setSaid] = useState("");
+  const thereIs = useThereIs();
   // What cannot be built of this song is said, and the form stays as it was.
   const change = async (next: Choices) => {
     try {
@@ -33,9 +28,7 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
       setSaid(error instanceof Error ? error.message : String(error));
     }
   };
-  const built = (["intro", "introChords", "introWaits", "times", "tags", "lastBar", "breaks", "vamp", "keyUp", "ritard"] as const).some(
-    (name) => choices[name] !== undefined,
-  );
+  const built = BUILT.some((name) => choices[name] !== undefined);
   const write = () =>
     desk
       .edit(async (draft) => {
@@ -70,7 +63,13 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
           }
         />
         {choices.intro === "own" && (
-          <Typed label="Its chords" value={choices.introChords ?? ""} onTake={(text) => void change({ ...choices, introChords: text })} />
+          <Field
+            labelled
+            className="mt-0.5 block w-full font-serif"
+            label="Its chords"
+            value={choices.introChords ?? ""}
+            onTake={(text) => void change({ ...choices, introChords: text })}
+          />
         )}
         {choices.intro && (
           <Tick
@@ -100,10 +99,16 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
         <Choice
           label="The last chord"
           value={choices.ending ?? ""}
-          options={ENDINGS}
+          options={[
+            { value: "", label: "The figure's own" },
+            ...(thereIs.data?.endings ?? []).map((each) => ({ value: each.id, label: each.name })),
+            { value: "figure", label: "No ending, the figure goes on" },
+          ]}
           onChange={(value) => void change(open(choices, "ending", (value || undefined) as Choices["ending"]))}
         />
-        <Typed
+        <Field
+          labelled
+          className="mt-0.5 block w-full font-serif"
           label="Another last bar"
           value={choices.lastBar ?? ""}
           placeholder="as in  Fm6 . C ."
@@ -116,7 +121,9 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
         />
       </div>
       <h2 className="mt-4 text-lg">Until told</h2>
-      <Typed
+      <Field
+        labelled
+        className="mt-0.5 block w-full font-serif"
         label="Bars that go round"
         value={choices.vamp ?? ""}
         placeholder="as in  5-8"
@@ -135,8 +142,7 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
           <button
             type="button"
             onClick={() => {
-              const { intro, introChords, introWaits, times, tags, lastBar, breaks, vamp, keyUp, close, ritard, ...plain } = choices;
-              void change(plain);
+              void change([...BUILT, "close" as const].reduce<Choices>((kept, name) => open(kept, name, undefined), choices));
             }}
             className="min-h-9 text-accent underline underline-offset-4"
           >
@@ -210,48 +216,5 @@ function OfSection({
         )}
       </div>
     </div>
-  );
-}
-
-function Tick({ label, on, onTurn }: { label: string; on: boolean; onTurn: (on: boolean) => void }) {
-  return (
-    <label className="flex min-h-10 items-center gap-2">
-      <input type="checkbox" checked={on} onChange={(event) => onTurn(event.target.checked)} className="h-5 w-5 accent-accent" />
-      {label}
-    </label>
-  );
-}
-
-/** Words that are taken with Enter, or when the field is left. */
-function Typed({
-  label,
-  value,
-  placeholder = "",
-  onTake,
-}: {
-  label: string;
-  value: string;
-  placeholder?: string;
-  onTake: (text: string) => void;
-}) {
-  const [text, setText] = useState(value);
-  useEffect(() => setText(value), [value]);
-  const done = () => {
-    if (text.trim() !== value) onTake(text.trim());
-  };
-  return (
-    <label className="block">
-      <span className="text-quiet">{label}</span>
-      <input
-        value={text}
-        placeholder={placeholder}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={done}
-        onKeyDown={(event) => {
-          if (event.key === "Enter") done();
-        }}
-        className="mt-0.5 block h-10 w-full rounded-plank border border-line bg-sheet px-2.5 font-serif"
-      />
-    </label>
   );
 }

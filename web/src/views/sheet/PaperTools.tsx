@@ -31,10 +31,10 @@ export function PaperTools({
     setSaid("");
     setDone(0);
     try {
-      const { makePdf, hand } = await import("../../sheet/pdf");
+      const { makePdf, hand, fileName } = await import("../../sheet/pdf");
       const sheets = pages.map((page, at) => ({ page, width, height, foot: `${foot} · ${at + 1} of ${pages.length}` }));
       const pdf = await makePdf(sheets, { mm, margin: MARGIN }, title, setDone, stop.current.signal);
-      const name = title.replace(/[/\\:*?"<>|]/g, "_");
+      const name = fileName(title);
       if (all) {
         const { giveWithPages } = await import("../../sheet/giving");
         const fits = await giveWithPages(`/api/songs/${song}/export/zip`, `${name}.zip`, pdf, MOST_OF_A_SONG);

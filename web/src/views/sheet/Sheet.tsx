@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { useForm } from "../../api/queries";
+import { useForm } from "../../api/sheet";
 import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
 import { paginate } from "../../sheet/blocks";
 import { PageView } from "../../sheet/PageView";
@@ -10,6 +10,7 @@ import { useArranged, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { Choice } from "../../ui/Choice";
+import { Tick } from "../../ui/Tick";
 import { FormPanel } from "./FormPanel";
 import { FormStrip } from "./FormStrip";
 import { MARGIN, PAPER_SPACE, PAPERS, type Paper, paperOf, useWanted } from "./layout";
@@ -74,17 +75,7 @@ export function Sheet() {
                 onChange={showFingers}
               />
             )}
-            {wanted.kind !== "form" && (
-              <label className="flex min-h-10 items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={wanted.degrees}
-                  onChange={(event) => want({ degrees: event.target.checked })}
-                  className="h-5 w-5 accent-accent"
-                />
-                Degrees of the chords
-              </label>
-            )}
+            {wanted.kind !== "form" && <Tick label="Degrees of the chords" on={wanted.degrees} onTurn={(degrees) => want({ degrees })} />}
             <Choice
               label="Paper"
               value={wanted.paper}

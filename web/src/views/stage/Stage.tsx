@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { fetchMoved, useForm } from "../../api/queries";
+import { fetchMoved, useForm } from "../../api/sheet";
 import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
 import { beginsOf, keep, kept, type Stand } from "../../sheet/stand";
 import { KINDS, type Kind, useSheet } from "../../sheet/useSheet";
@@ -8,6 +8,7 @@ import { useArranged, useShown, useSound, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { Choice } from "../../ui/Choice";
 import { Scheme } from "../../ui/Scheme";
+import { Tick } from "../../ui/Tick";
 import { useWanted } from "../sheet/layout";
 import { StagePages, type Turning } from "./StagePages";
 import { standSize } from "./screen";
@@ -151,7 +152,7 @@ export function Stage() {
           >
             {bar >= 0 ? "Stop" : "Play"}
           </button>
-          <Switch
+          <Tick
             label="half a page at a time"
             on={halves}
             onTurn={(on) => {
@@ -159,7 +160,7 @@ export function Stage() {
               setHalves(on);
             }}
           />
-          <Switch
+          <Tick
             label="the sustaining pedal turns"
             on={sustain}
             onTurn={(on) => {
@@ -179,15 +180,6 @@ export function Stage() {
         </>
       }
     />
-  );
-}
-
-function Switch({ label, on, onTurn }: { label: string; on: boolean; onTurn: (on: boolean) => void }) {
-  return (
-    <label className="flex min-h-12 items-center gap-2">
-      <input type="checkbox" checked={on} onChange={(event) => onTurn(event.target.checked)} className="h-5 w-5 accent-accent" />
-      {label}
-    </label>
   );
 }
 

@@ -1,4 +1,4 @@
-import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type ReactNode, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { pageOfBar, paginate } from "../../sheet/blocks";
 import { PageView } from "../../sheet/PageView";
 import { positionOf, type Stand } from "../../sheet/stand";
@@ -89,7 +89,7 @@ export function StagePages({
     const block = pages[at]?.blocks.find((each) => now >= each.first && now <= each.last);
     const low = block ? block.top > height / 2 - block.height / 2 : false;
     setTurned((before) => {
-      const half = halves && low && at < pages.length - 1;
+      const half = halves && low && coverOf(pages[at]?.blocks ?? [], pages[at + 1]?.blocks ?? [], height) !== null;
       return before.page === at && before.half === half ? before : { page: at, half };
     });
   }, [now, pages, turning, halves, height]);
@@ -107,6 +107,13 @@ export function StagePages({
       end: () => setTurned({ page: last, half: false }),
       c: () => setTurning(turning === "count" ? "hand" : "count"),
     };
+    const turns = NEXT.includes(event.key) || BACK.includes(event.key);
+    // A pedal that stays down turns once.
+    if (turns && event.repeat) {
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      return;
+    }
     if (NEXT.includes(event.key)) go(1);
     else if (BACK.includes(event.key)) go(-1);
     else if (does[event.key.toLowerCase()]) does[event.key.toLowerCase()]?.();
@@ -119,6 +126,8 @@ export function StagePages({
     return () => window.removeEventListener("keydown", press, true);
   }, [press]);
 
+  // The pages beside it are laid once it is seen: a turn only shows what is there already.
+  const settled = useDeferredValue(page);
   const cover = turned.half ? coverOf(pages[page]?.blocks ?? [], pages[page + 1]?.blocks ?? [], height) : null;
   const place = positionOf(stand.sections, now >= 0 ? now : (pages[page]?.first ?? 0));
   return (
@@ -142,7 +151,7 @@ export function StagePages({
     >
       <div className="relative mx-auto mt-3" style={{ width: stand.width, height }}>
         {pages.map((each, at) =>
-          Math.abs(at - page) > 1 ? null : (
+          at !== page && Math.abs(at - settled) > 1 ? null : (
             <div
               key={`${each.first}.${each.last}`}
               className="absolute inset-0 bg-sheet"

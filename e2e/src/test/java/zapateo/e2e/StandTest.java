@@ -9,9 +9,6 @@ import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -24,10 +21,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** The music stand: pages turned by foot, hand and pedal, with the server away, on paper; the form built beside them; an evening from song to song. */
+/** The music stand: pages turned by foot, hand and pedal, with the server away, on paper. */
 class StandTest {
 
-    private static final String CHART = "Title: Night Watch\nKey: E♭\nTempo: 120\n\n[Verse]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭/G | A♭m6 | F♯°7 | B♭7sus4 |\nWords: | lights | on | the | water |\n\n[Bridge]\n"
+    static final String CHART = "Title: Night Watch\nKey: E♭\nTempo: 120\n\n[Verse]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭/G | A♭m6 | F♯°7 | B♭7sus4 |\nWords: | lights | on | the | water |\n\n[Bridge]\n"
             + "| A♭ | Gm7 | Fm7 | B♭7 | A♭ | Gm7 | Fm7 | B♭7♭9 |\n\n[Last]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭ | A♭ | B♭7 | E♭6 |\n";
     /** Says what a MIDI pedal would. */
     private static final String PEDAL = "const input = new EventTarget(); input.id = 'p'; input.name = 'Pedal'; window.pedal = (...data) => { const event = new Event('midimessage'); event.data = data; input.dispatchEvent(event) };"
@@ -60,22 +57,6 @@ class StandTest {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
-    private static void choose(Page page, String label, String option) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + label + ":"))).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)).click();
-    }
-
-    private static String kept(String song, String field) {
-        return Stage.server().get("/api/songs/" + song).json().path("choices").path(field).toString();
-    }
-
-    private static void keeps(Page page, String song, String field, String expected) {
-        for (int i = 0; i < 100 && !kept(song, field).equals(expected); i++) {
-            page.waitForTimeout(100);
-        }
-        assertThat(kept(song, field)).isEqualTo(expected);
-    }
-
     /** Keys of a pedal, half a page at a time; the last page stays. */
     @Test
     void pages_turn_by_keys_half_a_page_at_a_time() {
@@ -97,22 +78,29 @@ class StandTest {
         assertThat(page).hasURL(Pattern.compile("/sheet$"));
     }
 
-    /** A turn is on the screen within 100 ms, at 200 bars too; the time is told by the page itself. */
+    /** Twenty-five sections of eight bars: every page comes, none twice. How long a turn takes is measured, not tested. */
     @Test
-    void a_turn_takes_no_time_in_a_long_song() {
-        String chart = "Title: Long\nKey: C\n" + "[Part]\n| C | Am | F | G | C | Am | F | G |\n".repeat(25);
-        Page page = stage(Stage.newSong(chart, "held"));
-        assertThat(Integer.parseInt(page.locator("[data-stage]").getAttribute("data-pages"))).isGreaterThan(10);
-        page.evaluate("localStorage.setItem('zapateo.halves', 'no')");
-        page.reload();
-        page.locator("[data-laid=true]").waitFor();
-        double slowest = 0;
-        for (int i = 1; i < 8; i++) {
-            Object ms = page.evaluate("async n => { const from = performance.now(); window.dispatchEvent(new KeyboardEvent('keydown', {key: 'PageDown'}));"
-                    + " while (document.querySelector('[data-stage]').dataset.page !== String(n + 1)) await new Promise(go => setTimeout(go, 1)); document.body.getBoundingClientRect(); return performance.now() - from }", i);
-            slowest = Math.max(slowest, ((Number) ms).doubleValue());
+    void a_long_song_is_turned_through() {
+        STAGE.page().addInitScript("localStorage.setItem('zapateo.halves', 'no')");
+        Page page = stage(Stage.newSong("Title: Long\nKey: C\n" + "[Part]\n| C | Am | F | G | C | Am | F | G |\n".repeat(25), "held"));
+        int pages = Integer.parseInt(page.locator("[data-stage]").getAttribute("data-pages"));
+        assertThat(pages).isGreaterThan(10);
+        for (int at = 2; at <= pages; at++) {
+            page.keyboard().press("PageDown");
+            at(page, String.valueOf(at), false);
         }
-        assertThat(slowest).as("no turn is waited for").isLessThan(2000);
+        assertThat(page.locator("[data-stage] [role=status]").first()).hasText(Pattern.compile("Part, 2[0-5] of 25"));
+    }
+
+    /** A pedal that stays down turns once. */
+    @Test
+    void a_key_that_is_held_turns_once() {
+        Page page = stage(Stage.newSong(CHART, "held"));
+        page.keyboard().down("PageDown");
+        page.keyboard().down("PageDown");
+        page.keyboard().down("PageDown");
+        page.keyboard().up("PageDown");
+        at(page, "1", true);
     }
 
     @Test
@@ -200,12 +188,6 @@ class StandTest {
         page.unroute("**/api/**");
     }
 
-    private String run(String... command) throws IOException, InterruptedException {
-        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
-        String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        assertThat(process.waitFor()).as(out).isZero();
-        return out;
-    }
 
     /** Read back with poppler: every chord and word is text, the fonts are embedded, the page has its size. */
     @ParameterizedTest
@@ -220,7 +202,7 @@ class StandTest {
         Path file = folder.resolve("song.pdf");
         download.saveAs(file);
         assertThat(download.suggestedFilename()).isEqualTo("Night Watch.pdf");
-        String text = run("pdftotext", "-layout", file.toString(), "-").replaceAll("\\s+", "");
+        String text = Poppler.run("pdftotext", "-layout", file.toString(), "-").replaceAll("\\s+", "");
         assertThat(text).contains("NightWatch", "Verse", "Bridge", "version1");
         if (!kind.equals("form")) {
             assertThat(text).contains("E♭/G", "A♭maj7", "F♯°7", "B♭7sus4", "A♭m6");
@@ -228,8 +210,8 @@ class StandTest {
         if (kind.equals("chart")) {
             assertThat(text).contains("lights", "water");
         }
-        assertThat(run("pdfinfo", file.toString())).contains(size);
-        assertThat(run("pdffonts", file.toString()).lines().skip(2)).isNotEmpty().allMatch(line -> line.contains("yes no  yes") || line.matches(".*yes +(yes|no) +yes.*"));
+        assertThat(Poppler.run("pdfinfo", file.toString())).contains(size);
+        assertThat(Poppler.run("pdffonts", file.toString()).lines().filter(line -> line.contains("TrueType") || line.contains("Type "))).isNotEmpty().allMatch(line -> line.matches(".* yes +(yes|no) +yes +\\d+ +\\d+ *"));
     }
 
     /** What is being made can be cancelled, and nothing comes of it. */
@@ -245,121 +227,12 @@ class StandTest {
         assertThat(button(page, "PDF")).isEnabled();
     }
 
-    /** Each choice is heard and drawn at once; the chart stays what it is until it is written. */
-    @Test
-    void a_form_is_built_and_written_into_the_chart() {
-        String song = Stage.newSong(CHART, "held");
-        Page page = STAGE.page();
-        page.navigate("/songs/" + song + "/sheet");
-        Locator form = page.getByLabel("The form", new Page.GetByLabelOptions().setExact(true));
-        assertThat(form).containsText("24 bars, 0:48");
-        choose(page, "Intro", "Turnaround");
-        assertThat(form).containsText("28 bars, 0:56");
-        choose(page, "The last line", "twice: once more");
-        assertThat(form).containsText("32 bars, 1:04");
-        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("Bridge"))).click();
-        choose(page, "Played", "twice");
-        assertThat(form).containsText("40 bars, 1:20");
-        keeps(page, song, "times", "[\"2@2\"]");
-        assertThat(form.getByRole(AriaRole.BUTTON)).hasCount(6);
-        page.getByLabel("Another last bar").fill("Hxx");
-        page.keyboard().press("Enter");
-        assertThat(page.getByText("expected chords as a chart has them").first()).isVisible();
-        assertThat(form).containsText("40 bars");
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).isEqualTo(CHART);
-        button(page, "write the form into the chart").click();
-        assertThat(page.getByText("The chart has it all now")).isVisible();
-        assertThat(form).containsText("40 bars, 1:20");
-        keeps(page, song, "times", "");
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("[Intro]").contains("[Tag]");
-        page.keyboard().press("Control+z");
-        assertThat(form.getByRole(AriaRole.BUTTON)).hasCount(6);
-    }
-
-    private static String evening(String... songs) {
-        return Stage.server().post("/api/sets", Map.of("title", "A crossing", "place", "Lounge", "items",
-                List.of(Map.of("song", songs[0], "remark", "Good evening"), Map.of("minutes", 20), Map.of("song", songs[1], "semitones", 2, "tempo", 90)))).json().path("id").asString();
-    }
-
-    /** By pedal from song to song, in the key and at the tempo of that night; the song itself stays as it is. */
-    @Test
-    void an_evening_goes_from_song_to_song() {
-        String first = Stage.newSong("Title: First\nKey: C\n| C | F | G | C |\n", "held");
-        String second = Stage.newSong("Title: Second\nKey: F\nTempo: 120\n| F | B♭ | C7 | F |\n", "held");
-        String set = evening(first, second);
-        Page page = STAGE.page();
-        page.navigate("/sets/" + set);
-        assertThat(page.getByLabel("The order of the evening")).containsText("Second");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open the Stage")).click();
-        assertThat(page.getByText("“Good evening” · then a break of 20 minutes")).isVisible();
-        page.keyboard().press("PageDown");
-        assertThat(page).hasURL(Pattern.compile("/songs/" + second + "/stage\\?set=" + set + "&n=2"));
-        assertThat(page.locator("[data-stage] .sheet")).containsText("G major · 4/4 · quarter = 90");
-        assertThat(page.getByText("the last one")).isVisible();
-        page.keyboard().press("ArrowLeft");
-        assertThat(page).hasURL(Pattern.compile("/songs/" + first + "/stage"));
-        assertThat(page.getByText("“Good evening”")).isVisible();
-        page.keyboard().press("Escape");
-        assertThat(page).hasURL(Pattern.compile("/sets/" + set));
-        assertThat(Stage.server().get("/api/songs/" + second).json().path("version").asInt()).isEqualTo(1);
-    }
-
-    @Test
-    void an_evening_is_put_in_order_by_keys_and_kept() {
-        String set = evening(Stage.newSong("Title: One\nKey: C\n| C | F |\n", "held"), Stage.newSong("Title: Two\nKey: C\n| C | F |\n", "held"));
-        Page page = STAGE.page();
-        page.navigate("/sets/" + set);
-        Locator order = page.getByLabel("The order of the evening").getByRole(AriaRole.LISTITEM);
-        assertThat(order).hasCount(3);
-        button(page, "Move Two, place 3").focus();
-        page.keyboard().press("Alt+ArrowUp");
-        assertThat(order.nth(1)).containsText("Two");
-        page.getByLabel("Minutes of the break").fill("30");
-        page.keyboard().press("Enter");
-        button(page, "Two: a semitone higher").click();
-        assertThat(order.nth(1)).containsText("E♭");
-        page.getByLabel("What is said before One").fill("Welcome aboard");
-        page.keyboard().press("Enter");
-        button(page, "Add a break").click();
-        assertThat(order).hasCount(4);
-        page.reload();
-        assertThat(order.nth(1)).containsText("Two");
-        assertThat(page.getByLabel("What is said before One")).hasValue("Welcome aboard");
-        assertThat(page.getByLabel("Minutes of the break").first()).hasValue("30");
-        // On paper the list is there, without what is pressed.
-        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
-        assertThat(order.nth(1)).isVisible();
-        assertThat(button(page, "Add a break")).isHidden();
-    }
-
-    /** Kept for the stand it opens with the server away, all of it, with its contents on paper as well. */
-    @Test
-    void an_evening_is_kept_for_the_stand_and_for_paper() throws Exception {
-        String first = Stage.newSong("Title: Alpha\nKey: C\n| C | F | G | C |\n", "held");
-        String set = evening(first, Stage.newSong("Title: Beta\nKey: F\n| F | B♭ | C7 | F |\n", "held"));
-        Page page = STAGE.page();
-        page.navigate("/sets/" + set);
-        Download download = page.waitForDownload(() -> button(page, "PDF of the evening").click());
-        Path file = folder.resolve("evening.pdf");
-        download.saveAs(file);
-        String text = run("pdftotext", "-layout", file.toString(), "-");
-        assertThat(text).contains("A crossing", "A break, 20 minutes", "page 2", "page 3", "3 of 3");
-        button(page, "Keep it for the stand").click();
-        assertThat(page.getByText("2 songs with their pages stay with the server away")).isVisible();
-        page.route("**/api/**", route -> route.abort());
-        page.navigate("/songs/" + first + "/stage?set=" + set + "&n=0");
-        assertThat(page.getByText("No server answers")).isVisible();
-        page.keyboard().press("PageDown");
-        assertThat(page.locator("[data-stage] .sheet")).containsText("Beta");
-        page.unroute("**/api/**");
-    }
-
     @ParameterizedTest
     @ValueSource(strings = {"1280x800", "1024x768", "390x844"})
     void nothing_lies_outside_and_axe_finds_nothing(String size) {
         String[] sides = size.split("x");
         String song = Stage.newSong(CHART, "held");
-        String set = evening(song, song);
+        String set = Stage.server().post("/api/sets", Map.of("title", "A crossing", "items", List.of(Map.of("song", song), Map.of("minutes", 20)))).json().path("id").asString();
         Page page = STAGE.page();
         page.setViewportSize(Integer.parseInt(sides[0]), Integer.parseInt(sides[1]));
         for (String path : List.of("/songs/" + song + "/sheet", "/songs/" + song + "/stage", "/sets", "/sets/" + set)) {

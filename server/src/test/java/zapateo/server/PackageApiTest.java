@@ -2,8 +2,6 @@ package zapateo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -12,9 +10,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
-import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -36,25 +31,10 @@ class PackageApiTest {
         return song.path("id").asString();
     }
 
-    private static Map<String, byte[]> entries(byte[] zip) throws IOException {
+    private static byte[] zip(Map<String, String> texts) throws IOException {
         Map<String, byte[]> entries = new LinkedHashMap<>();
-        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
-            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
-                entries.put(entry.getName(), in.readAllBytes());
-            }
-        }
-        return entries;
-    }
-
-    private static byte[] zip(Map<String, String> entries) throws IOException {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream out = new ZipOutputStream(bytes)) {
-            for (Map.Entry<String, String> each : entries.entrySet()) {
-                out.putNextEntry(new ZipEntry(each.getKey()));
-                out.write(each.getValue().getBytes(StandardCharsets.UTF_8));
-            }
-        }
-        return bytes.toByteArray();
+        texts.forEach((name, text) -> entries.put(name, text.getBytes(StandardCharsets.UTF_8)));
+        return Zipped.zip(entries);
     }
 
     /** Each failure names its seed. */
@@ -82,7 +62,7 @@ class PackageApiTest {
     @Test
     void it_holds_open_formats_and_the_arrangements_by_name() throws IOException {
         String id = create("Title: Pier\n| C | F |", Map.of("figure", "held"), List.of(Map.of("name", "for two", "choices", Map.of("figure", "walking"))));
-        Map<String, byte[]> entries = entries(SERVER.bytes("/api/songs/" + id + "/package"));
+        Map<String, byte[]> entries = Zipped.entries(SERVER.bytes("/api/songs/" + id + "/package"));
         assertThat(entries).containsOnlyKeys("chart.txt", "song.json", "both-hands.musicxml", "both-hands.mid", "lead-sheet.musicxml");
         assertThat(new String(entries.get("chart.txt"), StandardCharsets.UTF_8)).isEqualTo("Title: Pier\n| C | F |");
         assertThat(new String(entries.get("both-hands.musicxml"), StandardCharsets.UTF_8)).contains("score-partwise");
@@ -101,10 +81,10 @@ class PackageApiTest {
         String own = kept.path("id").asString();
         String id = create("Title: Own\n| C | F |", Map.of("figure", own), List.of());
         byte[] out = SERVER.bytes("/api/songs/" + id + "/package");
-        assertThat(new String(entries(out).get("song.json"), StandardCharsets.UTF_8)).contains("Deck steps");
+        assertThat(new String(Zipped.entries(out).get("song.json"), StandardCharsets.UTF_8)).contains("Deck steps");
         JsonNode again = SERVER.upload("/api/songs/import", out).json();
         assertThat(again.path("song").path("choices").path("figure").asString()).as("the same figure is there already").isEqualTo(own);
-        String changed = new String(entries(out).get("song.json"), StandardCharsets.UTF_8).replace("c@960:960", "c@960:480");
+        String changed = new String(Zipped.entries(out).get("song.json"), StandardCharsets.UTF_8).replace("c@960:960", "c@960:480");
         JsonNode other = SERVER.upload("/api/songs/import", zip(Map.of("chart.txt", "| C |", "song.json", changed))).json();
         String renamed = other.path("song").path("choices").path("figure").asString();
         assertThat(renamed).startsWith("deck-steps").isNotEqualTo(own);

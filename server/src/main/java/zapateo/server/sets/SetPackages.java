@@ -1,20 +1,11 @@
 package zapateo.server.sets;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
-import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
@@ -26,6 +17,7 @@ import zapateo.server.problems.Refusal;
 import zapateo.server.songs.Packages;
 import zapateo.server.songs.SongView;
 import zapateo.server.songs.Songs;
+import zapateo.server.songs.Zips;
 
 /** Evenings on their way to another Zapateo and back: the order as JSON, and each song's own package beside it. */
 @Service
@@ -34,9 +26,6 @@ class SetPackages {
     private static final int FORMAT = 1;
     private static final String SET = "set.json";
     private static final int MOST_ENTRIES = 250;
-    private static final int MOST_BYTES = 4 << 20;
-    /** The same evening is the same file, whenever it is made. */
-    private static final LocalDateTime TIMELESS = LocalDateTime.of(1980, 1, 1, 0, 0);
 
     private final Sets sets;
     private final Songs songs;
@@ -74,23 +63,10 @@ class SetPackages {
             }
             items.add(written);
         }
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes, StandardCharsets.UTF_8)) {
-            add(zip, SET, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(order));
-            for (Map.Entry<String, byte[]> each : entries.entrySet()) {
-                add(zip, each.getKey(), each.getValue());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
-    }
-
-    private static void add(ZipOutputStream zip, String name, byte[] content) throws IOException {
-        ZipEntry entry = new ZipEntry(name);
-        entry.setTimeLocal(TIMELESS);
-        zip.putNextEntry(entry);
-        zip.write(content);
+        Map<String, byte[]> all = new LinkedHashMap<>();
+        all.put(SET, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(order));
+        all.putAll(entries);
+        return Zips.of(all);
     }
 
     /**
@@ -100,7 +76,8 @@ class SetPackages {
      */
     @Transactional
     SetRow bring(Player player, byte[] file) {
-        Map<String, byte[]> entries = entries(file);
+        // Pages that were added for paper are left aside.
+        Map<String, byte[]> entries = Zips.read(file, "the file", MOST_ENTRIES, name -> name.equals(SET) || name.endsWith(".zip"));
         if (!entries.containsKey(SET)) {
             throw Refusal.unusable("the file has no " + SET + ": expected an evening as it was taken away; a single song is brought in from the repertoire");
         }
@@ -138,28 +115,5 @@ class SetPackages {
         } catch (JacksonException | ClassCastException | java.time.DateTimeException e) {
             throw Refusal.unusable(SET + ": " + (e instanceof JacksonException wrong ? wrong.getOriginalMessage() : e.getMessage()));
         }
-    }
-
-    private static Map<String, byte[]> entries(byte[] file) {
-        Map<String, byte[]> entries = new LinkedHashMap<>();
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                if (entries.size() >= MOST_ENTRIES) {
-                    throw Refusal.unusable("an evening of more than " + MOST_ENTRIES + " files: expected fewer");
-                }
-                // Pages that were added for paper are left aside.
-                if (!entry.getName().equals(SET) && !entry.getName().endsWith(".zip")) {
-                    continue;
-                }
-                byte[] content = zip.readNBytes(MOST_BYTES + 1);
-                if (content.length > MOST_BYTES) {
-                    throw Refusal.unusable(entry.getName() + " of more than " + (MOST_BYTES >> 20) + " MiB: expected less");
-                }
-                entries.put(entry.getName(), content);
-            }
-        } catch (IOException | IllegalArgumentException e) {
-            throw Refusal.unusable("the file cannot be unpacked: " + e.getMessage());
-        }
-        return entries;
     }
 }

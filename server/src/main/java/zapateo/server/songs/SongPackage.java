@@ -1,22 +1,14 @@
 package zapateo.server.songs;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipException;
-import java.util.zip.ZipInputStream;
-import java.util.zip.ZipOutputStream;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -40,9 +32,6 @@ record SongPackage(String title, String chart, Named open, List<Named> others, M
     private static final String CHART = "chart.txt";
     private static final byte[] ZIP = {'P', 'K', 3, 4};
     private static final int MOST_ENTRIES = 50;
-    private static final int MOST_BYTES = 4 << 20;
-    /** The same song is the same file, whenever it is made. */
-    private static final LocalDateTime TIMELESS = LocalDateTime.of(1980, 1, 1, 0, 0);
 
     SongPackage {
         others = List.copyOf(others);
@@ -64,18 +53,7 @@ record SongPackage(String title, String chart, Named open, List<Named> others, M
         entries.put(CHART, chart.getBytes(StandardCharsets.UTF_8));
         entries.put(SONG, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(song));
         entries.putAll(more);
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes, StandardCharsets.UTF_8)) {
-            for (Map.Entry<String, byte[]> each : entries.entrySet()) {
-                ZipEntry entry = new ZipEntry(each.getKey());
-                entry.setTimeLocal(TIMELESS);
-                zip.putNextEntry(entry);
-                zip.write(each.getValue());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
+        return Zips.of(entries);
     }
 
     /** What its own figures say goes along in full, so that their hashes here mean nothing elsewhere. */
@@ -92,7 +70,7 @@ record SongPackage(String title, String chart, Named open, List<Named> others, M
         if (file.length < ZIP.length || !Arrays.equals(file, 0, ZIP.length, ZIP, 0, ZIP.length)) {
             return Optional.empty();
         }
-        Map<String, String> entries = entries(file);
+        Map<String, byte[]> entries = Zips.read(file, "a package", MOST_ENTRIES, Set.of(SONG, CHART)::contains);
         if (!entries.containsKey(SONG)) {
             return Optional.empty();
         }
@@ -111,7 +89,7 @@ record SongPackage(String title, String chart, Named open, List<Named> others, M
             song.path("others").forEach(each -> others.add(named(json, each)));
             Map<String, String> figures = new TreeMap<>();
             song.path("figures").properties().forEach(each -> figures.put(each.getKey(), each.getValue().asString()));
-            return Optional.of(new SongPackage(song.path("title").asString(""), entries.get(CHART), named(json, song.path("arrangement")), others, figures));
+            return Optional.of(new SongPackage(song.path("title").asString(""), new String(entries.get(CHART), StandardCharsets.UTF_8), named(json, song.path("arrangement")), others, figures));
         } catch (JacksonException e) {
             throw Refusal.unusable(SONG + ": " + e.getOriginalMessage());
         }
@@ -121,30 +99,5 @@ record SongPackage(String title, String chart, Named open, List<Named> others, M
         // Before choices had a number they stood beside the name.
         JsonNode choices = node.has("format") ? node : node.path("choices");
         return new Named(node.path("name").asString("alone"), StoredChoices.read(json, choices.isMissingNode() ? null : choices));
-    }
-
-    /** The texts in it that are read; never more than a song could have. */
-    private static Map<String, String> entries(byte[] file) {
-        Map<String, String> entries = new LinkedHashMap<>();
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
-            int count = 0;
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                if (++count > MOST_ENTRIES) {
-                    throw Refusal.unusable("a package of more than " + MOST_ENTRIES + " files: expected fewer");
-                }
-                if (entry.getName().equals(SONG) || entry.getName().equals(CHART)) {
-                    byte[] content = zip.readNBytes(MOST_BYTES + 1);
-                    if (content.length > MOST_BYTES) {
-                        throw Refusal.unusable(entry.getName() + " of more than " + (MOST_BYTES >> 20) + " MiB: expected less");
-                    }
-                    entries.put(entry.getName(), new String(content, StandardCharsets.UTF_8));
-                }
-            }
-        } catch (ZipException e) {
-            return Map.of();
-        } catch (IOException | IllegalArgumentException e) {
-            throw Refusal.unusable("the package cannot be unpacked: " + e.getMessage());
-        }
-        return entries;
     }
 }

@@ -9,6 +9,7 @@ export function Field({
   placeholder = "",
   numeric = false,
   bare = false,
+  labelled = false,
 }: {
   label: string;
   value: string;
@@ -17,18 +18,20 @@ export function Field({
   placeholder?: string;
   numeric?: boolean;
   bare?: boolean;
+  /** Whether its label stands over it. */
+  labelled?: boolean;
 }) {
   const [text, setText] = useState(value);
   useEffect(() => setText(value), [value]);
   const done = () => {
     if (text.trim() !== value) onTake(text.trim());
   };
-  return (
+  const field = (
     <input
       aria-label={label}
       title={label}
       value={text}
-      placeholder={placeholder || label}
+      placeholder={placeholder || (labelled ? "" : label)}
       inputMode={numeric ? "decimal" : "text"}
       onChange={(event) => setText(event.target.value)}
       onBlur={done}
@@ -38,5 +41,14 @@ export function Field({
       }}
       className={`rounded-plank px-2 ${bare ? "min-h-8 border-line border-b border-dotted bg-transparent" : "min-h-10 border border-line bg-sheet"} ${className}`}
     />
+  );
+  if (!labelled) return field;
+  return (
+    <div>
+      <span aria-hidden="true" className="text-quiet">
+        {label}
+      </span>
+      {field}
+    </div>
   );
 }
