@@ -1,9 +1,10 @@
-import { useCallback, useEffect, useRef } from "react";
+import { useCallback, useLayoutEffect, useRef } from "react";
 
 /** The same function all the time, that does what the latest would. */
 export function useLatest<A extends unknown[]>(does: (...args: A) => void): (...args: A) => void {
   const latest = useRef(does);
-  useEffect(() => {
+  // Before the screen is painted, so that no key or press meets what stood there before.
+  useLayoutEffect(() => {
     latest.current = does;
   });
   return useCallback((...args: A) => latest.current(...args), []);

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { fetchMoved, useForm } from "../../api/sheet";
 import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
@@ -9,7 +9,9 @@ import { playedBar, usePlaying } from "../../sound/playing";
 import { Choice } from "../../ui/Choice";
 import { Scheme } from "../../ui/Scheme";
 import { Tick } from "../../ui/Tick";
+import { useLatest } from "../../ui/useLatest";
 import { useWanted } from "../sheet/layout";
+import { TURNING, useStageKeys } from "./pedal";
 import { StagePages, type Turning } from "./StagePages";
 import { standSize } from "./screen";
 import { type Evening, useEvening } from "./useEvening";
@@ -84,18 +86,13 @@ export function Stage() {
   const size = (by: number) => want({ space: Math.min(LARGEST, Math.max(SMALLEST, wanted.space + by)) });
   if (!stand || !tonight.ready)
     return (
-      <div className="fixed inset-0 z-40 grid place-content-center bg-sheet text-2xl">
-        <p role="status">
-          {arrangementError && !arrangement
-            ? `There is nothing to play yet: ${arrangementError.message}`
-            : sheet.error
-              ? `The pages could not be laid: ${sheet.error}`
-              : `Laying the pages … ${sheet.of > 0 ? `line ${sheet.done} of ${sheet.of}` : ""}`}
-        </p>
-        <button type="button" onClick={leave} className="mt-4 min-h-12 justify-self-start text-accent underline underline-offset-4">
-          Leave the stage
-        </button>
-      </div>
+      <Laying onLeave={leave}>
+        {arrangementError && !arrangement
+          ? `There is nothing to play yet: ${arrangementError.message}`
+          : sheet.error
+            ? `The pages could not be laid: ${sheet.error}`
+            : `Laying the pages … ${sheet.of > 0 ? `line ${sheet.done} of ${sheet.of}` : ""}`}
+      </Laying>
     );
   return (
     <StagePages
@@ -180,6 +177,25 @@ export function Stage() {
         </>
       }
     />
+  );
+}
+
+/** What is seen until the first page is there. */
+function Laying({ onLeave, children }: { onLeave: () => void; children: ReactNode }) {
+  const press = useLatest((event: KeyboardEvent) => {
+    if (event.key === "Escape") onLeave();
+    else if (!TURNING.includes(event.key) || (event.target as Element | null)?.closest?.("button")) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+  });
+  useStageKeys(press);
+  return (
+    <div className="fixed inset-0 z-40 grid place-content-center bg-sheet text-2xl">
+      <p role="status">{children}</p>
+      <button type="button" onClick={onLeave} className="mt-4 min-h-12 justify-self-start text-accent underline underline-offset-4">
+        Leave the stage
+      </button>
+    </div>
   );
 }
 

@@ -3,15 +3,13 @@ import { pageOfBar, paginate } from "../../sheet/blocks";
 import { PageView } from "../../sheet/PageView";
 import { positionOf, type Stand } from "../../sheet/stand";
 import { useLatest } from "../../ui/useLatest";
-import { useAwake, usePedal } from "./pedal";
+import { BACK, NEXT, TURNING, useAwake, usePedal, useStageKeys } from "./pedal";
 
 /** Which page is seen, and whether the top of the next one stands over it already. */
 type Turned = { page: number; half: boolean };
 
 export type Turning = "hand" | "playing" | "count";
 
-const NEXT = ["ArrowRight", "ArrowDown", "PageDown", " ", "Enter"];
-const BACK = ["ArrowLeft", "ArrowUp", "PageUp", "Backspace"];
 /** What of the screen's width turns back, and what turns on. */
 const ZONE = 0.28;
 const GAP = 1;
@@ -107,7 +105,7 @@ export function StagePages({
       end: () => setTurned({ page: last, half: false }),
       c: () => setTurning(turning === "count" ? "hand" : "count"),
     };
-    const turns = NEXT.includes(event.key) || BACK.includes(event.key);
+    const turns = TURNING.includes(event.key);
     // A pedal that stays down turns once.
     if (turns && event.repeat) {
       event.preventDefault();
@@ -121,10 +119,7 @@ export function StagePages({
     event.preventDefault();
     event.stopImmediatePropagation();
   });
-  useEffect(() => {
-    window.addEventListener("keydown", press, true);
-    return () => window.removeEventListener("keydown", press, true);
-  }, [press]);
+  useStageKeys(press);
 
   // The pages beside it are laid once it is seen: a turn only shows what is there already.
   const settled = useDeferredValue(page);

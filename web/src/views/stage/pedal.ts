@@ -1,4 +1,9 @@
-import { useEffect } from "react";
+import { useEffect, useLayoutEffect } from "react";
+
+/** Keys that turn, on and back: foot pedals send them, and hands press them. */
+export const NEXT = ["ArrowRight", "ArrowDown", "PageDown", " ", "Enter"];
+export const BACK = ["ArrowLeft", "ArrowUp", "PageUp", "Backspace"];
+export const TURNING = [...NEXT, ...BACK];
 
 /** Pedals that turn: sostenuto and soft, which leave the right one to the playing; the sustaining one only where that is wanted (MIDI 1.0). */
 const CONTROL = 0xb0;
@@ -59,4 +64,12 @@ export function useAwake(): void {
       lock?.release().catch(() => undefined);
     };
   }, []);
+}
+
+/** Keys belong to the stand from the moment it is seen; the song's desk behind it hears none of them. */
+export function useStageKeys(press: (event: KeyboardEvent) => void): void {
+  useLayoutEffect(() => {
+    window.addEventListener("keydown", press, true);
+    return () => window.removeEventListener("keydown", press, true);
+  }, [press]);
 }
