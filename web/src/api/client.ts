@@ -34,6 +34,7 @@ export type WrittenChord = Filled<
   }
 >;
 export type ChartRead = Schemas["ChartView"];
+export type Keeping = Schemas["KeepingView"];
 export type EveningSet = Schemas["SetView"];
 export type SetLine = Schemas["SetLineView"];
 export type SetItem = Schemas["SetItem"];
@@ -186,15 +187,20 @@ export async function typedMoves(before: string, after: string): Promise<BarMove
 }
 
 /** Reads a file of any kind; without {@code keep} nothing is kept. */
-export async function importFile(file: File, keep: boolean, tracks: { melody?: number; chords?: number } = {}): Promise<Imported> {
+export function importFile(file: File, keep: boolean, tracks: { melody?: number; chords?: number } = {}): Promise<Imported> {
   const query = new URLSearchParams({ preview: String(!keep) });
   for (const [name, track] of Object.entries(tracks)) if (track) query.set(name, String(track));
+  return upload<Imported>(`/api/songs/import?${query}`, file);
+}
+
+/** Sends a file as a form does. */
+export function upload<T>(path: string, file: File): Promise<T> {
   const body = new FormData();
   body.set("file", file);
-  return take<Imported>(
-    fetch(`/api/songs/import?${query}`, { method: "POST", body }).then(async (response) => {
+  return take<T>(
+    fetch(path, { method: "POST", body }).then(async (response) => {
       const answer: unknown = await response.json().catch(() => null);
-      return response.ok ? { data: answer as Imported, response } : { error: answer, response };
+      return response.ok ? { data: answer as T, response } : { error: answer, response };
     }),
   );
 }

@@ -596,6 +596,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/keeping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["keeping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/keeping/everything": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["take_1"];
+        put?: never;
+        post: operations["bring_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/keys": {
         parameters: {
             query?: never;
@@ -1412,6 +1444,16 @@ export interface components {
             /** Format: int32 */
             ticks: number;
         };
+        Brought: {
+            /** Format: int32 */
+            evenings?: number;
+            /** Format: int32 */
+            figures?: number;
+            /** Format: int32 */
+            hands?: number;
+            /** Format: int32 */
+            songs?: number;
+        };
         ChartView: {
             feel: string;
             form: number[];
@@ -1687,6 +1729,13 @@ export interface components {
             kind: "copy";
             /** Format: int32 */
             to: number;
+        };
+        CopyView: {
+            /** Format: int64 */
+            bytes: number;
+            /** Format: date-time */
+            made: string;
+            name: string;
         };
         CostView: {
             id: string;
@@ -2100,6 +2149,10 @@ export interface components {
             stops: components["schemas"]["StopView"][];
             /** Format: double */
             unevenMs: number;
+        };
+        KeepingView: {
+            copies: components["schemas"]["CopyView"][];
+            folder: string;
         };
         KeyGuessView: {
             /** Format: double */
@@ -4409,6 +4462,73 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["HandsView"];
+                };
+            };
+        };
+    };
+    keeping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["KeepingView"];
+                };
+            };
+        };
+    };
+    take_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+        };
+    };
+    bring_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Brought"];
                 };
             };
         };

@@ -12,6 +12,7 @@ import { Scheme } from "../../ui/Scheme";
 import { beatSign, plain } from "../../ui/words";
 import { today } from "../practise/practise";
 import { Import } from "./Import";
+import { Keeping } from "./Keeping";
 import { byColumn, type Column, matches } from "./sorting";
 
 const COLUMNS: { column: Column; label: string; className?: string }[] = [
@@ -143,6 +144,7 @@ export function Repertoire() {
             {shown.length === 0 && <p className="py-6 text-lg">No song has “{search}” in its title, key, metre, feel or figure.</p>}
           </div>
         )}
+        <Keeping />
       </main>
     </div>
   );

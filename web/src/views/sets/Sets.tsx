@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, type SetLine, take } from "../../api/client";
+import { api, type EveningSet, type SetLine, take, upload } from "../../api/client";
 import { useSets } from "../../api/sets";
 import { Mark } from "../../ui/Mark";
 import { Notice, TextButton } from "../../ui/Notice";
@@ -26,12 +26,11 @@ export function Sets() {
       .then((set) => navigate(`/sets/${set.id}`))
       .catch(told);
   const bring = async (file: File) => {
-    const body = new FormData();
-    body.append("file", file);
-    const answer = await fetch("/api/sets/import", { method: "POST", body });
-    const read = (await answer.json()) as { id?: string; detail?: string };
-    if (answer.ok && read.id) navigate(`/sets/${read.id}`);
-    else setTrouble(`${file.name}: ${read.detail ?? "it cannot be read."}`);
+    try {
+      navigate(`/sets/${(await upload<EveningSet>("/api/sets/import", file)).id}`);
+    } catch (error) {
+      setTrouble(`${file.name}: ${error instanceof Error ? error.message : error}`);
+    }
   };
   const remove = async (set: SetLine) => {
     try {

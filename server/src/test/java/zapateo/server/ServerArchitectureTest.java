@@ -25,7 +25,7 @@ class ServerArchitectureTest {
                 .layer("problems").definedBy("zapateo.server.problems").layer("players").definedBy("zapateo.server.players").layer("charts").definedBy("zapateo.server.charts")
                 .layer("figures").definedBy("zapateo.server.figures").layer("arrangements").definedBy("zapateo.server.arrangements")
                 .layer("righthand").definedBy("zapateo.server.righthand").layer("colours").definedBy("zapateo.server.colours").layer("songs").definedBy("zapateo.server.songs")
-                .layer("practice").definedBy("zapateo.server.practice").layer("form").definedBy("zapateo.server.form").layer("sets").definedBy("zapateo.server.sets")
+                .layer("practice").definedBy("zapateo.server.practice").layer("form").definedBy("zapateo.server.form").layer("sets").definedBy("zapateo.server.sets").layer("keeping").definedBy("zapateo.server.keeping")
                 .whereLayer("problems").mayNotAccessAnyLayer()
                 .whereLayer("players").mayOnlyAccessLayers("problems")
                 .whereLayer("charts").mayOnlyAccessLayers("problems")
@@ -36,6 +36,7 @@ class ServerArchitectureTest {
                 .whereLayer("practice").mayOnlyAccessLayers("problems", "players", "arrangements")
                 .whereLayer("form").mayOnlyAccessLayers("problems", "players", "charts", "arrangements")
                 .whereLayer("sets").mayOnlyAccessLayers("problems", "players", "arrangements", "songs")
+                .whereLayer("keeping").mayOnlyAccessLayers("problems", "players", "figures", "songs", "sets")
                 .whereLayer("songs").mayOnlyAccessLayers("problems", "players", "figures", "arrangements")
                 .check(SERVER);
     }

@@ -75,6 +75,13 @@ public class Figures {
         return texts;
     }
 
+    /** The files of all that are the player's own now, by their ids. */
+    public Map<String, String> texts(Player player) {
+        Map<String, String> texts = new TreeMap<>();
+        own(player).forEach(row -> texts.put(row.id(), row.file()));
+        return texts;
+    }
+
     /**
      * Takes figures that came with a song into the player's own: one that says the same is there already, one of another's name gets a new one.
      *

@@ -33,6 +33,9 @@ public record Measures(@Valid HandRequest left, @Valid HandRequest right, @Valid
     public record HandRequest(@NotNull(message = "expected millimetres, 120 to 300") Double spanMm, Double thumbIndexMm, Double indexLittleMm) {
 
         private Hand hand() {
+            if (spanMm == null) {
+                throw Refusal.unusable("spanMm: expected millimetres, 120 to 300");
+            }
             return Hand.of(spanMm, Optional.ofNullable(thumbIndexMm), Optional.ofNullable(indexLittleMm));
         }
     }

@@ -27,21 +27,31 @@ public class PeoplesHands {
         return mapper.inUse(player.id()).map(row -> row.measures().pianist()).orElse(Pianist.USUAL);
     }
 
-    List<HandsRow> all(Player player) {
+    public List<HandsRow> all(Player player) {
         return mapper.all(player.id());
     }
 
     /** Kept and taken into use at once. */
     @Transactional
     HandsRow keep(Player player, String name, Measures measures) {
+        HandsRow row = row(player, name, measures, true);
+        mapper.putAside(player.id());
+        mapper.insert(row);
+        return row;
+    }
+
+    /** Kept beside those there are, and in use only where none is. */
+    @Transactional
+    public void add(Player player, String name, Measures measures) {
+        mapper.insert(row(player, name, measures, mapper.inUse(player.id()).isEmpty()));
+    }
+
+    private HandsRow row(Player player, String name, Measures measures, boolean inUse) {
         if (mapper.all(player.id()).size() >= MOST) {
             throw Refusal.unusable("hands: " + MOST + " are kept already; delete one first");
         }
         measures.pianist();
-        HandsRow row = new HandsRow(UUID.randomUUID(), player.id(), name.strip(), measures, true, 1, now(), now());
-        mapper.putAside(player.id());
-        mapper.insert(row);
-        return row;
+        return new HandsRow(UUID.randomUUID(), player.id(), name.strip(), measures, inUse, 1, now(), now());
     }
 
     @Transactional

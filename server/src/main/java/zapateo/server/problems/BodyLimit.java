@@ -8,6 +8,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -20,8 +21,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class BodyLimit extends OncePerRequestFilter {
 
     static final int MOST_BYTES = 1 << 20;
-    private static final String EVENING = "/api/sets/import";
-    private static final int MOST_OF_AN_EVENING = 32 << 20;
+    /** Many songs in one file. */
+    private static final Set<String> MANY = Set.of("/api/sets/import", "/api/keeping/everything");
+    private static final int MOST_OF_MANY = 32 << 20;
 
     private final JsonMapper json;
 
@@ -34,7 +36,7 @@ public class BodyLimit extends OncePerRequestFilter {
     }
 
     private static int most(HttpServletRequest request) {
-        return EVENING.equals(request.getRequestURI()) ? MOST_OF_AN_EVENING : MOST_BYTES;
+        return MANY.contains(request.getRequestURI()) ? MOST_OF_MANY : MOST_BYTES;
     }
 
     @Override

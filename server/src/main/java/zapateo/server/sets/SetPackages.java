@@ -1,11 +1,14 @@
 package zapateo.server.sets;
 
+import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
@@ -21,7 +24,7 @@ import zapateo.server.songs.Zips;
 
 /** Evenings on their way to another Zapateo and back: the order as JSON, and each song's own package beside it. */
 @Service
-class SetPackages {
+public class SetPackages {
 
     private static final int FORMAT = 1;
     private static final String SET = "set.json";
@@ -40,13 +43,30 @@ class SetPackages {
     }
 
     byte[] of(Player player, SetRow set) {
+        Map<UUID, String> names = new LinkedHashMap<>();
+        Map<String, byte[]> entries = new LinkedHashMap<>();
+        ObjectNode order = order(player, set, song -> names.computeIfAbsent(song.id(), id -> {
+            String name = String.format("songs/%02d %s.zip", names.size() + 1, Packages.fileName(song.title()));
+            entries.put(name, packages.of(player, song.id()));
+            return name;
+        }));
+        Map<String, byte[]> all = new LinkedHashMap<>();
+        all.put(SET, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(order));
+        all.putAll(entries);
+        return Zips.of(all);
+    }
+
+    /**
+     * The order of an evening; songs that are gone are left out of it.
+     *
+     * @param files the entry of each song
+     */
+    private ObjectNode order(Player player, SetRow set, Function<SongView, String> files) {
         ObjectNode order = json.createObjectNode().put("set", FORMAT).put("title", set.title()).put("place", set.place());
         if (set.playedOn() != null) {
             order.put("playedOn", set.playedOn().toString());
         }
         var items = order.putArray("items");
-        Map<UUID, String> names = new LinkedHashMap<>();
-        Map<String, byte[]> entries = new LinkedHashMap<>();
         for (SetItem item : set.items().all()) {
             ObjectNode written = json.valueToTree(item);
             written.remove("song");
@@ -56,17 +76,17 @@ class SetPackages {
                 if (song == null) {
                     continue;
                 }
-                String name = names.computeIfAbsent(item.song(), id -> String.format("songs/%02d %s.zip", names.size() + 1, Packages.fileName(song.title())));
-                entries.computeIfAbsent(name, each -> packages.of(player, item.song()));
-                written.put("file", name);
+                written.put("file", files.apply(song));
                 song.others().stream().filter(each -> each.id().equals(item.arrangement())).findFirst().ifPresent(each -> written.put("arrangement", each.name()));
             }
             items.add(written);
         }
-        Map<String, byte[]> all = new LinkedHashMap<>();
-        all.put(SET, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(order));
-        all.putAll(entries);
-        return Zips.of(all);
+        return order;
+    }
+
+    /** The orders of all evenings, each song by its entry. */
+    public List<ObjectNode> orders(Player player, Map<UUID, String> files) {
+        return sets.all(player).stream().map(each -> order(player, sets.get(player, each.id()), song -> files.get(song.id()))).toList();
     }
 
     /**
@@ -81,16 +101,29 @@ class SetPackages {
         if (!entries.containsKey(SET)) {
             throw Refusal.unusable("the file has no " + SET + ": expected an evening as it was taken away; a single song is brought in from the repertoire");
         }
+        Map<String, SongView> brought = new LinkedHashMap<>();
         try {
-            JsonNode order = json.readTree(entries.get(SET));
-            int format = order.path("set").asInt();
-            if (format < 1) {
-                throw Refusal.unusable(SET + ", set: expected the number of its format, 1 to " + FORMAT);
-            }
-            if (format > FORMAT) {
-                throw Refusal.newer("An evening of format " + format + ": this Zapateo reads up to " + FORMAT + ".");
-            }
-            Map<String, SongView> brought = new LinkedHashMap<>();
+            return keep(player, json.readTree(entries.get(SET)), name -> Optional.ofNullable(entries.get(name)).map(song -> brought.computeIfAbsent(name, key -> packages.bring(player, song, name))));
+        } catch (JacksonException e) {
+            throw Refusal.unusable(SET + ": " + e.getOriginalMessage());
+        }
+    }
+
+    /**
+     * An evening of a written order.
+     *
+     * @param files the song of each entry, empty where there is none
+     * @throws Refusal naming the place and what was expected
+     */
+    public SetRow keep(Player player, JsonNode order, Function<String, Optional<SongView>> files) {
+        int format = order.path("set").asInt(0);
+        if (format < 1) {
+            throw Refusal.unusable(SET + ", set: expected the number of its format, 1 to " + FORMAT);
+        }
+        if (format > FORMAT) {
+            throw Refusal.newer("An evening of format " + format + ": this Zapateo reads up to " + FORMAT + ".");
+        }
+        try {
             List<SetItem> items = new ArrayList<>();
             for (JsonNode each : order.path("items")) {
                 ObjectNode item = (ObjectNode) each.deepCopy();
@@ -102,17 +135,13 @@ class SetPackages {
                     items.add(read);
                     continue;
                 }
-                byte[] song = entries.get(name);
-                if (song == null) {
-                    throw Refusal.unusable(SET + ": " + name + " is not in the file: expected each song beside " + SET);
-                }
-                SongView kept = brought.computeIfAbsent(name, key -> packages.bring(player, song, name));
+                SongView kept = files.apply(name).orElseThrow(() -> Refusal.unusable(SET + ": " + name + " is not in the file: expected each song beside " + SET));
                 UUID id = kept.others().stream().filter(other -> other.name().equals(arrangement)).findFirst().map(other -> other.id()).orElse(null);
                 items.add(new SetItem(kept.id(), id, read.semitones(), read.tempo(), read.minutes(), read.note(), read.remark(), read.who()));
             }
             String day = order.path("playedOn").asString("");
             return sets.create(player, new SetRequest(order.path("title").asString(""), day.isEmpty() ? null : LocalDate.parse(day), order.path("place").asString(""), items, null));
-        } catch (JacksonException | ClassCastException | java.time.DateTimeException e) {
+        } catch (JacksonException | ClassCastException | DateTimeException e) {
             throw Refusal.unusable(SET + ": " + (e instanceof JacksonException wrong ? wrong.getOriginalMessage() : e.getMessage()));
         }
     }

@@ -5,6 +5,7 @@ import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -42,6 +43,13 @@ public class Songs {
 
     List<SongRow> all(Player player) {
         return mapper.all(player.id());
+    }
+
+    /** What they are called, in the order of the repertoire. */
+    public Map<UUID, String> titles(Player player) {
+        Map<UUID, String> titles = new LinkedHashMap<>();
+        mapper.lines(player.id()).forEach(line -> titles.put(line.id(), line.title()));
+        return titles;
     }
 
     /** As the repertoire lists them; a chart is read only where it was not summed up yet. */

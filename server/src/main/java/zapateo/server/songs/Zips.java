@@ -19,6 +19,8 @@ import zapateo.server.problems.Refusal;
 public final class Zips {
 
     private static final int MOST_BYTES = 4 << 20;
+    /** Of all that is unpacked of one file, which may be packed a thousandfold. */
+    private static final int MOST_IN_ALL = 96 << 20;
     private static final LocalDateTime TIMELESS = LocalDateTime.of(1980, 1, 1, 0, 0);
 
     private Zips() {
@@ -50,6 +52,7 @@ public final class Zips {
         Map<String, byte[]> entries = new LinkedHashMap<>();
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
             int count = 0;
+            int all = 0;
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 if (++count > most) {
                     throw Refusal.unusable(what + " of more than " + most + " files: expected fewer");
@@ -58,6 +61,10 @@ public final class Zips {
                     byte[] content = zip.readNBytes(MOST_BYTES + 1);
                     if (content.length > MOST_BYTES) {
                         throw Refusal.unusable(entry.getName() + " of more than " + (MOST_BYTES >> 20) + " MiB: expected less");
+                    }
+                    all += content.length;
+                    if (all > MOST_IN_ALL) {
+                        throw Refusal.unusable(what + " of more than " + (MOST_IN_ALL >> 20) + " MiB when unpacked: expected less");
                     }
                     entries.put(entry.getName(), content);
                 }

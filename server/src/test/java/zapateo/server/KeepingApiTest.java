@@ -1,0 +1,108 @@
+package zapateo.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import tools.jackson.databind.JsonNode;
+
+/** Everything taken away in one file and brought back into another, empty place. */
+class KeepingApiTest {
+
+    private static final String EVERYTHING = "/api/keeping/everything";
+
+    @TempDir
+    Path copies;
+
+    private final TestDatabase here = new TestDatabase(Path.of("target/keeping-database").toAbsolutePath());
+    private RealServer server;
+
+    @BeforeEach
+    void begin() {
+        here.discard();
+        here.start("-c", "fsync=off");
+        server = RealServer.on(here, "--zapateo.demo=false", "--zapateo.copies=" + copies);
+    }
+
+    @AfterEach
+    void end() {
+        server.stop();
+        here.discard();
+    }
+
+    private int count(String path) {
+        return server.get(path).json().size();
+    }
+
+    @Test
+    void what_was_taken_away_is_the_same_when_it_is_brought_back() throws Exception {
+        String song = server.post("/api/songs", Map.of("title", "Gangway", "chart", "Key: F\n| F | B♭ C7 |", "choices", Map.of("figure", "stride-tenths", "level", 3))).json().path("id").asString();
+        server.post("/api/songs", Map.of("title", "Fog/horn", "chart", "| Am | not music ( |"));
+        server.post("/api/sets", Map.of("title", "Tonight", "items", List.of(Map.of("song", song, "semitones", 2, "remark", "Ahoy"), Map.of("minutes", 20))));
+        server.post("/api/hands", Map.of("name", "Small", "measures", Map.of("left", Map.of("spanMm", 180))));
+        byte[] file = server.bytes(EVERYTHING);
+        assertThat(Zipped.entries(file)).containsKeys("everything.json", "songs/002 Gangway.zip").hasSize(3);
+        assertThat(server.bytes(EVERYTHING)).as("the same songs make the same file").isEqualTo(file);
+
+        end();
+        begin();
+        RealServer.Answer answer = server.upload(EVERYTHING, file);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(201);
+        assertThat(answer.json().toString()).isEqualTo("{\"songs\":2,\"evenings\":1,\"figures\":0,\"hands\":1}");
+        assertThat(server.get("/api/hands").json().get(0).path("inUse").asBoolean()).isTrue();
+        JsonNode set = server.get("/api/sets/" + server.get("/api/sets").json().get(0).path("id").asString()).json();
+        JsonNode brought = server.get("/api/songs/" + set.path("items").get(0).path("item").path("song").asString()).json();
+        assertThat(brought.path("title").asString()).isEqualTo("Gangway");
+        assertThat(brought.path("choices").path("level").asInt()).isEqualTo(3);
+        assertThat(server.bytes(EVERYTHING)).as("taken away again").isEqualTo(file);
+        server.upload(EVERYTHING, file);
+        assertThat(count("/api/songs")).as("it adds").isEqualTo(4);
+        assertThat(count("/api/hands")).as("hands of that name are there").isEqualTo(1);
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"other.txt | hello | 422 | has no everything.json", "everything.json | {} | 422 | expected the number of its format", "everything.json | {\"everything\":9} | 409 | reads up to 1",
+            "everything.json | {\"everything\": | 422 | everything.json", "everything.json | {\"everything\":1,\"songs\":[\"songs/x.zip\"]} | 422 | \"songs/x.zip\" is not in the file",
+            "everything.json | {\"everything\":1,\"evenings\":[{\"set\":1,\"items\":[7]}]} | 422 | set.json", "everything.json | {\"everything\":1,\"figures\":{\"a\":\"nonsense\"}} | 422 | figure.yaml",
+            "everything.json | {\"everything\":1,\"hands\":[{\"name\":\"A\",\"measures\":{\"left\":{}}}]} | 422 | spanMm"})
+    void a_file_that_is_none_is_refused_whole(String name, String content, int status, String said) throws Exception {
+        RealServer.Answer answer = server.upload(EVERYTHING, Zipped.zip(Map.of(name, content.getBytes(StandardCharsets.UTF_8))));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(status);
+        assertThat(answer.problem()).contains(said);
+        assertThat(count("/api/songs")).isZero();
+    }
+
+    /** Zeros pack a thousandfold: a megabyte of file must not become gigabytes here. */
+    @Test
+    void what_is_packed_too_well_is_refused() throws Exception {
+        Map<String, byte[]> entries = new LinkedHashMap<>();
+        for (int i = 0; i < 100; i++) {
+            entries.put("songs/" + i + ".zip", new byte[3 << 20]);
+        }
+        RealServer.Answer answer = server.upload(EVERYTHING, Zipped.zip(entries));
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.problem()).contains("when unpacked");
+    }
+
+    @Test
+    void where_copies_lie_is_told() throws Exception {
+        assertThat(server.get("/api/keeping").json().path("copies")).isEmpty();
+        Files.writeString(copies.resolve("daily-2027-01-09.tar"), "0123456789");
+        Files.writeString(copies.resolve("daily-2027-01-09.tar.part12"), "half");
+        JsonNode told = server.get("/api/keeping").json();
+        assertThat(told.path("folder").asString()).isEqualTo(copies.toString());
+        assertThat(told.path("copies")).hasSize(1);
+        assertThat(told.path("copies").get(0).path("bytes").asInt()).isEqualTo(10);
+        assertThat(told.path("copies").get(0).path("made").asString()).matches("\\d{4}-.*Z");
+    }
+}
