@@ -23,11 +23,13 @@ app_up() { # whether the application answers on port $1
   return $up
 }
 
-says_where() { # an application that runs from this folder: its address; nothing where none does, or it does not come up
-  local pid port tries
-  for ((tries = 0; tries < 600; tries++)); do
+says_where() { # an application that runs from this folder: its address; nothing where none does
+  local pid port since=$SECONDS
+  while [ $((SECONDS - since)) -lt 60 ]; do
     pid=$(app_pids | head -n 1)
     [ -n "$pid" ] || return 1
+    # Its database may have been killed under it.
+    [ -n "$(db_pid "$HOME_DIR")" ] || db_start "$HOME_DIR" || exit 1
     port=$(app_port "$pid")
     if [ -n "$port" ] && [ "$port" != 0 ] && app_up "$port"; then
       say "Zapateo is running already (process $pid): http://127.0.0.1:$port"
@@ -143,9 +145,10 @@ start() {
   copy_before_upgrade || exit 1
   local archive=()
   [ -f "$HOME_DIR/app/classes.jsa" ] && archive=(-XX:SharedArchiveFile="$HOME_DIR/app/classes.jsa" -Xshare:auto)
-  cd "$HOME_DIR/app" || fail "the built application is gone: start again"
+  [ -f "$HOME_DIR/app/zapateo.jar" ] || fail "the built application is gone: start again"
   echo "$port" >"$HOME_DIR/app.port"
-  ZAPATEO_PORT=$port ZAPATEO_DEMO=$demo ZAPATEO_COPIES=$HOME_DIR/copies setsid java "${JAVA_FLAGS[@]}" "${archive[@]}" -jar "$HOME_DIR/app/zapateo.jar" >"$HOME_DIR/app.log" 2>&1 </dev/null 7>&- 8>&- &
+  (cd "$HOME_DIR/app" && ZAPATEO_PORT=$port ZAPATEO_DEMO=$demo ZAPATEO_COPIES=$HOME_DIR/copies exec setsid java "${JAVA_FLAGS[@]}" "${archive[@]}" -jar "$HOME_DIR/app/zapateo.jar" \
+    >"$HOME_DIR/app.log" 2>&1 </dev/null 7>&- 8>&-) &
   app=$!
   for ((tries = 0; tries < 1200; tries++)); do
     app_up "$port" && break
@@ -157,15 +160,28 @@ start() {
   turn_end
   say "Zapateo is ready: http://127.0.0.1:$port   (Ctrl-C stops it)"
   say "Copies of everything are kept once a day in $HOME_DIR/copies; ./zapateo backup makes one now."
-  while kill -0 "$app" 2>/dev/null; do
-    daily_copy
-    sleep 600 &
-    child=$!
-    wait -n "$app" "$child"
-    kill "$child" 2>/dev/null
-    child=
-  done
+  look_after
   wait "$app"
+}
+
+# While it runs: a copy a day, and a database that was killed is started again.
+look_after() {
+  local turn=0 database
+  # Waits on what nobody writes to, so that nothing is left asleep where this process is killed.
+  exec 6<> <(:)
+  while kill -0 "$app" 2>/dev/null; do
+    [ $((turn++ % 120)) = 0 ] && daily_copy
+    read -rt 5 -u 6
+    if [ -z "$(db_pid "$HOME_DIR")" ]; then
+      turn_open
+      # Not where a stop or a restore is at it.
+      if flock -n 8 && kill -0 "$app" 2>/dev/null; then db_start "$HOME_DIR"; fi
+      exec 8>&-
+    fi
+    # Nobody but this application works with it, whoever started it; once it has ended the next one may have begun.
+    database=$(db_pid "$HOME_DIR")
+    kill -0 "$app" 2>/dev/null && own_database=$database
+  done
 }
 
 stop() {

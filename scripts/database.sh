@@ -119,11 +119,14 @@ db_discard() { # ends the cluster of folder $1 and deletes all it holds
 
 # Waits for a live server that does not answer yet: it is never given up while it lives, but told of.
 db_await() { # db_await DIR PID
-  local tries
-  for ((tries = 0; tries < 9000; tries++)); do
+  local since=$SECONDS told=
+  while [ $((SECONDS - since)) -lt 900 ]; do
     if db_answers "$1"; then return 0; fi
     [ -d "/proc/$2" ] || return 1
-    [ $tries = 50 ] && say "the database does not answer yet, it may be recovering: waiting for it …"
+    if [ -z "$told" ] && [ $((SECONDS - since)) -ge 5 ]; then
+      say "the database does not answer yet, it may be recovering: waiting for it …"
+      told=yes
+    fi
     sleep 0.1
   done
   complain "the database of $1 (process $2) runs, but has not answered for a quarter of an hour. Nothing was changed; see $1/postgres.log"

@@ -46,9 +46,7 @@ class ColourWorkTest {
     }
 
     private static void kept(Page page, String song, String expected) {
-        for (int i = 0; i < 100 && !choices(song).contains(expected); i++) {
-            page.waitForTimeout(100);
-        }
+        page.waitForCondition(() -> choices(song).contains(expected));
         assertThat(choices(song)).contains(expected);
     }
 

@@ -51,9 +51,7 @@ class EveningWorkTest {
     }
 
     private static void keeps(Page page, String song, String field, String expected) {
-        for (int i = 0; i < 100 && !kept(song, field).equals(expected); i++) {
-            page.waitForTimeout(100);
-        }
+        page.waitForCondition(() -> kept(song, field).equals(expected));
         assertThat(kept(song, field)).isEqualTo(expected);
     }
 

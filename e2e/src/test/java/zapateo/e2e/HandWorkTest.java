@@ -47,14 +47,7 @@ class HandWorkTest {
 
     /** What the server has, once it has it. */
     private static JsonNode kept(Page page, String path, String expected) {
-        for (int i = 0; i < 60; i++) {
-            JsonNode found = Stage.server().get(path).json();
-            if (found.toString().contains(expected)) {
-                return found;
-            }
-            page.waitForTimeout(100);
-        }
-        throw new AssertionError(expected + " is not kept: " + Stage.server().get(path).text());
+        return Stage.kept(page, path, text -> text.contains(expected));
     }
 
     @Test
@@ -139,9 +132,7 @@ class HandWorkTest {
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true))).isVisible();
         page.waitForFunction("() => { const last = window.zapateo.player.heard.slice(-3); return last.every((tone) => tone.tick % 3840 < 60); }");
         press(page, "0");
-        for (int i = 0; i < 50 && Stage.server().get("/api/songs/" + song).text().contains("\"level\":1"); i++) {
-            page.waitForTimeout(100);
-        }
+        page.waitForCondition(() -> !(Stage.server().get("/api/songs/" + song).text().contains("\"level\":1")));
         assertThat(Stage.server().get("/api/songs/" + song).json().path("choices").has("level")).isFalse();
         press(page, "Space");
     }
@@ -159,9 +150,7 @@ class HandWorkTest {
             assertThat(kept.path("choices").path("level").asInt()).isEqualTo(2);
             assertThat(button(page, "Level \\(keys 1 to 5; 0 off\\): level 2")).isVisible();
             press(page, "0");
-            for (int i = 0; i < 50 && SERVED.apply(song).contains("\"ways\""); i++) {
-                page.waitForTimeout(100);
-            }
+            page.waitForCondition(() -> !SERVED.apply(song).contains("\"ways\""));
             assertThat(SERVED.apply(song)).doesNotContain("\"level\":").doesNotContain("\"ways\"");
         }
     }
@@ -182,9 +171,7 @@ class HandWorkTest {
         assertThat(changed.path("choices").path("overrides").path(0).path("bars").asString()).isEqualTo("2");
         assertThat(changed.path("choices").path("overrides").path(0).path("level").asInt()).isBetween(1, 5);
         press(page, "Control+z");
-        for (int i = 0; i < 50 && Stage.server().get("/api/songs/" + song).text().contains("\"bars\":\"2\""); i++) {
-            page.waitForTimeout(100);
-        }
+        page.waitForCondition(() -> !(Stage.server().get("/api/songs/" + song).text().contains("\"bars\":\"2\"")));
         assertThat(Stage.server().get("/api/songs/" + song).text()).doesNotContain("\"bars\":\"2\"");
     }
 

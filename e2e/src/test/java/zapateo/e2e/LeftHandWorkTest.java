@@ -68,14 +68,7 @@ class LeftHandWorkTest {
     /** What is kept, once it is. */
     private static JsonNode kept(Page page, String song, String expected) {
         assertThat(page.locator("[data-keeping=kept]")).isVisible();
-        for (int i = 0; i < 50; i++) {
-            JsonNode found = Stage.server().get("/api/songs/" + song).json();
-            if (found.toString().contains(expected)) {
-                return found;
-            }
-            page.waitForTimeout(100);
-        }
-        throw new AssertionError(expected + " is not kept: " + Stage.server().get("/api/songs/" + song).text());
+        return Stage.kept(page, "/api/songs/" + song, text -> text.contains(expected));
     }
 
     /** What was chosen for a bar stays with its chord while text is typed, and comes back with a bar that is taken out and written again. */
@@ -136,9 +129,7 @@ class LeftHandWorkTest {
         button(choices(page), "take it").first().click();
         kept(page, song, "\"top\"");
         button(choices(page), "let go").click();
-        for (int i = 0; i < 50 && kept(page, song, "stride").path("choices").has("locks"); i++) {
-            page.waitForTimeout(100);
-        }
+        page.waitForCondition(() -> !(kept(page, song, "stride").path("choices").has("locks")));
         assertThat(Stage.server().get("/api/songs/" + song).json().path("choices").has("locks")).isFalse();
     }
 

@@ -42,9 +42,7 @@ class RightHandWorkTest {
     }
 
     private static void kept(Page page, String song, String expected) {
-        for (int i = 0; i < 100 && !right(song).contains(expected); i++) {
-            page.waitForTimeout(100);
-        }
+        page.waitForCondition(() -> right(song).contains(expected));
         assertThat(right(song)).contains(expected);
     }
 
@@ -90,9 +88,7 @@ class RightHandWorkTest {
         assertThat(page.locator("svg g.fing")).hasCount(0);
         button(page, "Fingers: none").click();
         button(page, "Undo").click();
-        for (int i = 0; i < 100 && right(song).contains("parts"); i++) {
-            page.waitForTimeout(100);
-        }
+        page.waitForCondition(() -> !right(song).contains("parts"));
         assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("N.C.");
     }
 
@@ -157,11 +153,7 @@ class RightHandWorkTest {
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^the stand-in"))).click();
         button(page, "Record a take").click();
         page.getByText("Kept: 12 notes.").waitFor();
-        String chart = "";
-        for (int i = 0; i < 60 && !chart.contains("Melody:"); i++) {
-            page.waitForTimeout(100);
-            chart = Stage.server().get("/api/songs/" + song).json().path("chart").asString();
-        }
+        String chart = Stage.kept(page, "/api/songs/" + song, text -> text.contains("Melody:")).path("chart").asString();
         // The stand-in's script: quarter, eighth, eighth, over and over.
         assertThat(chart).contains("Melody: | c2 g c g2 c g | c2 f c f2 c f |");
         kept(page, song, "melody");
@@ -178,16 +170,13 @@ class RightHandWorkTest {
         button(page, "Record a take").click();
         page.waitForFunction("() => (window.zapateo?.player.elapsed() ?? -9999) > -100");
         page.keyboard().down("k");
-        page.waitForTimeout(900);
+        page.waitForFunction("() => window.zapateo.player.elapsed() > 800");
         page.keyboard().up("k");
         page.locator("[data-key='79']").dispatchEvent("pointerdown");
-        page.waitForTimeout(300);
+        page.waitForFunction("() => window.zapateo.player.elapsed() > 1200");
         page.locator("[data-key='79']").dispatchEvent("pointerup");
         button(page, "Stop the take").click();
         page.getByText("Kept: 2 notes.").waitFor();
-        for (int i = 0; i < 60 && !Stage.server().get("/api/songs/" + song).text().contains("Melody:"); i++) {
-            page.waitForTimeout(100);
-        }
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("Melody: | c").contains("g");
+        assertThat(Stage.kept(page, "/api/songs/" + song, text -> text.contains("Melody:")).path("chart").asString()).contains("Melody: | c").contains("g");
     }
 }

@@ -5,15 +5,18 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
+import tools.jackson.databind.JsonNode;
 import zapateo.server.RealServer;
 
 /** Debian's Chromium before the real application. Each test gets a fresh window; what goes wrong in it unasked is kept. */
@@ -80,6 +83,18 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
     /** Requests that went anywhere but to the application. */
     List<String> strangers() {
         return List.copyOf(strangers);
+    }
+
+    /** What the server has at a path, once it is as expected. */
+    static JsonNode kept(Page page, String path, Predicate<String> expected) {
+        page.waitForCondition(() -> expected.test(server().get(path).text()));
+        return server().get(path).json();
+    }
+
+    /** Nothing is fetched any more, and nothing moves. */
+    static void settled(Page page) {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.waitForFunction("() => document.getAnimations().every((each) => each.playState !== 'running')");
     }
 
     static String newSong(String chart, String figure) {

@@ -27,7 +27,7 @@ class StandTest {
     static final String CHART = "Title: Night Watch\nKey: E♭\nTempo: 120\n\n[Verse]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭/G | A♭m6 | F♯°7 | B♭7sus4 |\nWords: | lights | on | the | water |\n\n[Bridge]\n"
             + "| A♭ | Gm7 | Fm7 | B♭7 | A♭ | Gm7 | Fm7 | B♭7♭9 |\n\n[Last]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭ | A♭ | B♭7 | E♭6 |\n";
     /** Says what a MIDI pedal would. */
-    private static final String PEDAL = "const input = new EventTarget(); input.id = 'p'; input.name = 'Pedal'; window.pedal = (...data) => { const event = new Event('midimessage'); event.data = data; input.dispatchEvent(event) };"
+    private static final String PEDAL = "const input = new EventTarget(); input.id = 'p'; input.name = 'Pedal'; const add = input.addEventListener.bind(input); input.addEventListener = (...all) => { add(...all); window.pedalHeard = true; }; window.pedal = (...data) => { const event = new Event('midimessage'); event.data = data; input.dispatchEvent(event) };"
             + "navigator.requestMIDIAccess = async () => ({ inputs: new Map([['p', input]]), outputs: new Map() });";
 
     @RegisterExtension
@@ -128,7 +128,7 @@ class StandTest {
     void a_midi_pedal_turns_and_the_sustaining_one_only_where_that_is_wanted() {
         STAGE.page().addInitScript(PEDAL);
         Page page = stage(Stage.newSong(CHART, "held"));
-        page.waitForTimeout(300);
+        page.waitForFunction("() => window.pedalHeard");
         page.evaluate("pedal(0xb0, 67, 127)");
         at(page, "1", true);
         page.evaluate("pedal(0xb0, 67, 0)");
@@ -238,7 +238,7 @@ class StandTest {
         for (String path : List.of("/songs/" + song + "/sheet", "/songs/" + song + "/stage", "/sets", "/sets/" + set)) {
             page.navigate(path);
             page.locator(path.endsWith("/stage") ? "[data-stage]" : "h1").first().waitFor();
-            page.waitForTimeout(400);
+            Stage.settled(page);
             assertThat(page.evaluate("() => document.documentElement.scrollWidth <= window.innerWidth")).as(path).isEqualTo(true);
             List<Rule> found = new AxeBuilder(page).exclude(".sheet svg").analyze().getViolations();
             assertThat(found).filteredOn(rule -> List.of("serious", "critical").contains(rule.getImpact())).extracting(rule -> path + " " + rule.getId() + ": " + rule.getNodes().get(0).getHtml()).isEmpty();

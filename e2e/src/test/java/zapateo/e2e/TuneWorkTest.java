@@ -41,15 +41,7 @@ class TuneWorkTest {
     }
 
     private static String kept(Page page, String song, Predicate<String> expected) {
-        String text = "";
-        for (int i = 0; i < 100; i++) {
-            text = Stage.server().get("/api/songs/" + song).text();
-            if (expected.test(text)) {
-                return text;
-            }
-            page.waitForTimeout(100);
-        }
-        throw new AssertionError("not kept in ten seconds: " + text);
+        return Stage.kept(page, "/api/songs/" + song, expected).toString();
     }
 
     private static void keptLine(Page page, String song, String line) {
@@ -221,7 +213,7 @@ class TuneWorkTest {
                   const off = heard.map((each, i) => struck[i].at - each.time * 1000).sort((a, b) => a - b);
                   return off[off.length >> 1]; }""", before)).doubleValue();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true)).click();
-        page.waitForTimeout(700);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).waitFor();
         return late;
     }
 
@@ -231,7 +223,7 @@ class TuneWorkTest {
         Page page = STAGE.atScore(song, "right-hand");
         for (String panel : List.of("Fit", "Tune", "Together", "Licks", "Improvise", "Shape", "Play in")) {
             page.getByLabel("Fit and notes").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(panel).setExact(true)).click();
-            page.waitForTimeout(300);
+            Stage.settled(page);
             List<Rule> found = new AxeBuilder(page).exclude(".score svg").analyze().getViolations();
             assertThat(found).as(panel).filteredOn(rule -> List.of("serious", "critical").contains(rule.getImpact()))
                     .extracting(rule -> rule.getId() + ": " + rule.getNodes().get(0).getHtml()).isEmpty();
