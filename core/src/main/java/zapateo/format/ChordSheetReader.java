@@ -63,10 +63,16 @@ final class ChordSheetReader {
 
     /** Whether most of a line's words are chords and none is anything else than a filler. */
     private static boolean isChordLine(String line) {
-        List<String> words = WORD.matcher(line).results().map(MatchResult::group).toList();
-        long chords = words.stream().filter(word -> ChordSymbol.read(word).isPresent()).count();
-        return chords > 0 && words.stream().allMatch(word -> ChordSymbol.read(word).isPresent() || FILLER.matcher(word).matches())
-                && (chords > 1 || words.size() == 1 || chords * 2 >= words.size());
+        int words = 0;
+        int chords = 0;
+        for (Matcher word = WORD.matcher(line); word.find(); words++) {
+            if (ChordSymbol.read(word.group()).isPresent()) {
+                chords++;
+            } else if (!FILLER.matcher(word.group()).matches()) {
+                return false;
+            }
+        }
+        return chords > 0 && (chords > 1 || words == 1 || chords * 2 >= words);
     }
 
     static FileReading read(String text, FileFormat format) {

@@ -186,6 +186,8 @@ final class MidiReader {
     }
 
     private void writeBars(List<Note> tune, List<Note> chords, int end) {
+        Sweep line = new Sweep(tune);
+        Sweep under = new Sweep(chords);
         Meter meter = meters.isEmpty() || meters.firstKey() > 0 ? Meter.COMMON : meters.firstEntry().getValue();
         song.meter = Optional.of(meter);
         song.key = Optional.ofNullable(keys.isEmpty() || keys.firstKey() > 0 ? null : keys.firstEntry().getValue());
@@ -210,10 +212,33 @@ final class MidiReader {
                 keys.subMap(at, to).values().stream().findFirst().ifPresent(key -> draft.key = Optional.of(key));
                 tempos.subMap(at, to).values().stream().findFirst().ifPresent(tempo -> draft.quarters = Optional.of(tempo));
             }
-            putTune(draft, tune, at);
-            putChords(draft, chords, at);
+            putTune(draft, line.during(at, to), at);
+            putChords(draft, under.during(at, to), at);
             song.add(draft);
             at = to;
+        }
+    }
+
+    /** Notes in the order they begin, looked at bar after bar, each only where it sounds. */
+    private static final class Sweep {
+
+        private final List<Note> notes;
+        private final List<Note> open = new ArrayList<>();
+        private int next;
+
+        private Sweep(List<Note> notes) {
+            this.notes = notes;
+        }
+
+        /** Those that sound between two ticks; each call begins where the one before ended, or later. */
+        private List<Note> during(int from, int to) {
+            open.removeIf(note -> note.to() <= from);
+            for (; next < notes.size() && notes.get(next).from() < to; next++) {
+                if (notes.get(next).to() > from) {
+                    open.add(notes.get(next));
+                }
+            }
+            return open;
         }
     }
 
@@ -222,9 +247,6 @@ final class MidiReader {
         int end = at + draft.ticks;
         int filled = at;
         for (Note note : tune) {
-            if (note.to() <= at || note.from() >= end) {
-                continue;
-            }
             int from = Math.max(at, note.from());
             int to = Math.min(end, note.to());
             if (from > filled) {

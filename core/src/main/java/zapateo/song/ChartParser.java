@@ -1,13 +1,14 @@
 package zapateo.song;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
+import java.util.stream.Collectors;
 import zapateo.harmony.Key;
 import zapateo.harmony.KeyFinder;
 import zapateo.refusal.Refused;
@@ -28,6 +29,7 @@ public final class ChartParser {
     private static final Pattern TIMES = Pattern.compile("x([0-9]{1,2})");
     private static final int MOST_PROBLEMS = 100;
     private static final int LONGEST_SECTION_NAME = 60;
+    private static final int NAMES_TOLD = 12;
 
     private final List<Problem> problems = new ArrayList<>();
     private final ChartHeader header = new ChartHeader(problems);
@@ -39,7 +41,12 @@ public final class ChartParser {
     private int barCount;
     private int numbered;
     private int line;
+    /** The first place of each name that may be played again. */
+    private final Map<String, Integer> named = new LinkedHashMap<>();
     private int rowStart;
+    /** The last key that was signed, up to which bar of the section. */
+    private Optional<Key> signed = Optional.empty();
+    private int signedTo;
     private UnderRow under = new UnderRow(problems);
 
     // Signs between bars, waiting for the bar they belong to.
@@ -135,10 +142,10 @@ public final class ChartParser {
         closeSection();
         Optional<Integer> again = Optional.empty();
         if (match.group(2) != null) {
-            again = IntStream.range(0, sections.size()).filter(i -> sections.get(i).name.equals(name) && sections.get(i).again.isEmpty()).boxed().findFirst();
+            again = Optional.ofNullable(named.get(name));
             if (again.isEmpty()) {
-                problems.add(Problem.error("again-nothing", content, sections.isEmpty() ? "a section above it that is played again"
-                        : "one of " + String.join(", ", sections.stream().map(each -> each.name).distinct().toList())));
+                problems.add(Problem.error("again-nothing", content, named.isEmpty() ? "a section above it that is played again"
+                        : "one of " + named.keySet().stream().limit(NAMES_TOLD).collect(Collectors.joining(", ")) + (named.size() > NAMES_TOLD ? " …" : "")));
             }
         }
         section = new Draft(name, Optional.of(content), again, line);
@@ -150,10 +157,15 @@ public final class ChartParser {
         opens = false;
         endings = List.of();
         if (!section.bars.isEmpty() || section.again.isPresent()) {
+            if (section.again.isEmpty()) {
+                named.putIfAbsent(section.name, sections.size());
+            }
             sections.add(section);
+            signatureBefore(section.bars.size());
         } else {
             section.heading.ifPresent(word -> problems.add(Problem.warning("section-empty", word, "bars below it")));
         }
+        signedTo = 0;
         section = new Draft("", Optional.empty(), Optional.empty(), line);
     }
 
@@ -314,9 +326,11 @@ public final class ChartParser {
         under.read(name, value, row, signatureBefore(rowStart)).ifPresent(read -> tunes.add(new ChartReading.TuneLine(line, read.notation(), places.size() - row.size(), read.pass(), read.cells())));
     }
 
-    /** The key that is signed before a bar of the section that is read. */
+    /** The key that is signed before a bar of the section that is read, at or behind the one that was asked for before. */
     private Key signatureBefore(int bar) {
-        Stream<WrittenBar> before = Stream.concat(sections.stream().flatMap(each -> each.bars.stream()), section.bars.subList(0, bar).stream());
-        return before.flatMap(each -> each.marks().key().stream()).reduce((first, second) -> second).or(header::key).orElse(Key.C_MAJOR);
+        for (; signedTo < bar; signedTo++) {
+            signed = section.bars.get(signedTo).marks().key().or(() -> signed);
+        }
+        return signed.or(header::key).orElse(Key.C_MAJOR);
     }
 }

@@ -18,8 +18,10 @@ final class Unfolding {
     /** By number, which a bar keeps where the form plays it again; what has none, a pick-up or a silence before it, by itself. */
     private final Map<Object, Integer> barPasses = new HashMap<>();
     private final List<Section> sections = new ArrayList<>();
-    private final Key home;
-    private final Tempo first;
+    private final List<Key> keys = new ArrayList<>();
+    private final List<Tempo> tempos = new ArrayList<>();
+    /** A pick-up is not counted, so that the longest song has room for the silent beat before it in a file. */
+    private final int most;
     private Key key;
     private Tempo tempo;
     private int index;
@@ -41,10 +43,10 @@ final class Unfolding {
 
     private Unfolding(List<WrittenSection> written, Key key, Tempo tempo) {
         this.written = written;
-        this.home = key;
-        this.first = tempo;
         this.key = key;
         this.tempo = tempo;
+        this.most = Song.MOST_BARS + (written.stream().flatMap(section -> section.bars().stream()).findFirst().filter(each -> each.number() == 0).isPresent() ? 1 : 0);
+        sign(key, tempo);
     }
 
     /**
@@ -68,14 +70,14 @@ final class Unfolding {
             played.subList(kept, played.size()).clear();
             played.addAll(section.bars());
         }
-        inForceAt(section.again().orElse(place));
+        key = keys.get(section.again().orElse(place));
+        tempo = tempos.get(section.again().orElse(place));
         int pass = passes.merge(section.name(), 1, Integer::sum);
         List<Bar> bars = new ArrayList<>();
         for (WrittenBar bar : played) {
             key = bar.marks().key().orElse(key);
             tempo = bar.marks().tempo().orElse(tempo);
-            // A pick-up is not counted, so that the longest song has room for the silent beat before it in a file.
-            if (index >= Song.MOST_BARS + (first().filter(each -> each.number() == 0).isPresent() ? 1 : 0)) {
+            if (index >= most) {
                 throw new Refused("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS);
             }
             bars.add(new Bar(index++, barPasses.merge(bar.number() == 0 ? new Identity(bar) : (Object) bar.number(), 1, Integer::sum), tick, key, tempo, -1, bar));
@@ -86,18 +88,16 @@ final class Unfolding {
         }
     }
 
-    private Optional<WrittenBar> first() {
-        return written.stream().flatMap(section -> section.bars().stream()).findFirst();
-    }
-
-    /** A section that is played out of its written order still begins in the key and the tempo it is written in. */
-    private void inForceAt(int place) {
-        key = home;
-        tempo = first;
-        for (WrittenSection before : written.subList(0, place)) {
-            for (WrittenBar bar : before.bars()) {
-                key = bar.marks().key().orElse(key);
-                tempo = bar.marks().tempo().orElse(tempo);
+    /** The key and the tempo each section begins in as it is written; one that is played out of its written order begins in them too. */
+    private void sign(Key home, Tempo first) {
+        Key signed = home;
+        Tempo marked = first;
+        for (WrittenSection section : written) {
+            keys.add(signed);
+            tempos.add(marked);
+            for (WrittenBar bar : section.bars()) {
+                signed = bar.marks().key().orElse(signed);
+                marked = bar.marks().tempo().orElse(marked);
             }
         }
     }

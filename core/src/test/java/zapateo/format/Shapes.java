@@ -9,7 +9,7 @@ import java.util.SplittableRandom;
 public final class Shapes {
 
     private static final List<String> CHART = List.of("| C ", ":| x2 ", "|: ", "[1. ", "[2. ", "\"", "(", ")", "( C", "\"la\" ", ". ", "- ", "% ", "|", "Melody: c d e", "Words: la la", "[A]", "[Verse", "]", "Key: G", "Meter: 3/4", "(4/4) ", "(fermata) ",
-            "N.C. ", "C/", "Cmaj7#11", "c'4. ", "r2 ", "<", ">", "^", "//", "x", "♭", "\t", " ", "D.C. ", "Segno ", "(pin: a) ", "x9 ", "{", "}", "~", ",", ";", "=", "C7 F | ", "| x4");
+            "N.C. ", "C/", "Cmaj7♯11", "c'4. ", "r2 ", "<", ">", "^", "//", "x", "♭", "\t", " ", "D.C. ", "Segno ", "(pin: a) ", "x9 ", "{", "}", "~", ",", ";", "=", "C7 F | ", "| x4", "\n[S#]\n| C |\n", "\n[S#] again\n", "\n[none] again\n", "\nForm: S1, S2\n", "\nKey: B♭\n| C |\nMelody: c\n");
     private static final List<String> WORDS = List.of("[G]", "[Am7]", "[", "]", "[[", "la ", "la-la ", "G   ", "G", "Verse 1", "Chorus:", "(", ")", "Title: x", "x2 ", "N.C. ", " ", "\t", "[C]sea ", "|", "/", "-", "{", "%", "[" + "x".repeat(19) + " ", "verse" + " ".repeat(15));
     private static final List<String> ABC = List.of("C", "c'", "\"G\"", "\"", "[", "]", "[CEG]", "|", "|:", ":|", "[1", "(3", "(", ")", "{", "}", "{abc}", "!", "!f!", "+", "-", ">", "<", "/", "/2", "2/", "z4", "z", "^", "_", "=", "\\", "% ", "[K:G]", "[M:3/4]", "w: la", "V:2", "K:D",
             "P:A", "$", "~", ".", "`", "&", "x8", "(3:2:", "[L:1/16]", "s:", "+:x", "y");
@@ -21,6 +21,11 @@ public final class Shapes {
             new int[] {0, 62, 50}, new int[] {0x81, 0x70, 0x91, 40, 9}, new int[] {0, 0xff, 1, 1, 65}, new int[] {0xff, 0xff, 0x7f, 0x90, 60, 1});
 
     private Shapes() {
+    }
+
+    /** Whether it is a chart of our own. */
+    public static boolean isChart(int seed) {
+        return seed % 5 == 0;
     }
 
     /** @param bytes how long it is, about */
@@ -45,7 +50,7 @@ public final class Shapes {
         boolean turns = random.nextBoolean();
         for (int i = 0; text.length() < bytes; i++) {
             // In turn, or the one for a long while and then the other.
-            text.append(chosen.get(turns ? i % kinds : Math.min(kinds - 1, (int) ((long) text.length() * kinds / bytes))));
+            text.append(chosen.get(turns ? i % kinds : Math.min(kinds - 1, (int) ((long) text.length() * kinds / bytes))).replace("#", String.valueOf(i)));
             if (i % line == line - 1) {
                 text.append('\n');
             }
