@@ -143,7 +143,35 @@ export type Stroke = Filled<
 export type Arrangement = Filled<Schemas["ArrangementView"], { strokes: Stroke[]; bars: Bar[]; parts: Part[] }>;
 export type Arranged = Schemas["ArrangementView"];
 
-export const api = createClient<paths>({ baseUrl: "/" });
+export const api = createClient<paths>({ baseUrl: "/", fetch: (request) => patiently(request) });
+
+const BUSY = "/problems/busy";
+const MOST_TRIES = 8;
+
+/** Asks again where too much is computed at once; stops what nobody waits for any more. */
+async function patiently(request: Request): Promise<Response> {
+  const name = crypto.randomUUID?.() ?? String(Math.random());
+  const stop = () => void fetch(`/api/work/${name}/stop`, { method: "POST", keepalive: true }).catch(() => undefined);
+  if (request.method === "POST") {
+    request.headers.set("Zapateo-Work", name);
+    request.signal.addEventListener("abort", stop);
+  }
+  try {
+    for (let tries = 1; ; tries++) {
+      const response = await fetch(request.clone());
+      if (response.status !== 503 || tries === MOST_TRIES) return response;
+      const problem: { type?: string } | null = await response
+        .clone()
+        .json()
+        .catch(() => null);
+      if (problem?.type !== BUSY) return response;
+      await new Promise((later) => setTimeout(later, Number(response.headers.get("Retry-After") ?? 1) * 1000 * (0.75 + Math.random() / 2)));
+      if (request.signal.aborted) return response;
+    }
+  } finally {
+    request.signal.removeEventListener("abort", stop);
+  }
+}
 
 /** A refusal as the server words it (RFC 9457); status 0 means that no server answered. */
 export class Refused extends Error {

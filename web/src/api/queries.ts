@@ -165,7 +165,7 @@ export function useArrangement(asked: Asked) {
   return useQuery<Arrangement, Refused>({
     queryKey: ["arrangement", asked],
     queryFn: async ({ signal, queryKey }) => {
-      const first = filled(await strokesOf(asked, 0, FIRST_BARS - 1, false));
+      const first = filled(await strokesOf(asked, 0, FIRST_BARS - 1, false, signal));
       if (first.bars.length > FIRST_BARS) void followed(first, asked, (more) => !signal.aborted && queries.setQueryData(queryKey, more));
       return first;
     },
@@ -174,8 +174,9 @@ export function useArrangement(asked: Asked) {
   });
 }
 
-function strokesOf(asked: Asked, from: number, to: number, bare: boolean) {
-  return take(api.POST("/api/arrangements", { params: { query: { bars: `${from}-${to}`, bare } }, body: requestOf(asked) }));
+/** @param signal stops it on the server too, as soon as nobody waits for it */
+function strokesOf(asked: Asked, from: number, to: number, bare: boolean, signal: AbortSignal | null = null) {
+  return take(api.POST("/api/arrangements", { signal, params: { query: { bars: `${from}-${to}`, bare } }, body: requestOf(asked) }));
 }
 
 /** The rest of a long song, told each time some more of it is there; what cannot be had stays out. */
@@ -198,8 +199,10 @@ async function followed(first: Arrangement, asked: Asked, told: (more: Arrangeme
 export function useHardness(asked: Asked) {
   return useQuery<Arrangement, Refused>({
     queryKey: ["hardness", asked],
-    queryFn: async () =>
-      filled(await take(api.POST("/api/arrangements", { params: { query: { with: ["parts"], bars: "0-0" } }, body: requestOf(asked) }))),
+    queryFn: async ({ signal }) =>
+      filled(
+        await take(api.POST("/api/arrangements", { signal, params: { query: { with: ["parts"], bars: "0-0" } }, body: requestOf(asked) })),
+      ),
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -209,7 +212,7 @@ export function useHardness(asked: Asked) {
 export function useWays(asked: Asked, enabled: boolean) {
   return useQuery<number[], Refused>({
     queryKey: ["ways", asked],
-    queryFn: async () => (await take(api.POST("/api/arrangements/ways", { body: requestOf(asked) }))).ways,
+    queryFn: async ({ signal }) => (await take(api.POST("/api/arrangements/ways", { signal, body: requestOf(asked) }))).ways,
     retry: false,
     enabled,
   });
@@ -219,7 +222,7 @@ export function useWays(asked: Asked, enabled: boolean) {
 export function useReadOver(asked: Asked, enabled: boolean) {
   return useQuery<ReadOver, Refused>({
     queryKey: ["read-over", asked],
-    queryFn: () => take(api.POST("/api/arrangements/read-over", { body: requestOf(asked) })),
+    queryFn: ({ signal }) => take(api.POST("/api/arrangements/read-over", { signal, body: requestOf(asked) })),
     placeholderData: keepPreviousData,
     retry: false,
     enabled,
@@ -230,9 +233,10 @@ export function useReadOver(asked: Asked, enabled: boolean) {
 export function useScore(asked: Asked, from: number, to: number, fingers: FingersShown, enabled: boolean) {
   return useQuery<string, Refused>({
     queryKey: ["score", asked, from, to, fingers],
-    queryFn: async () =>
+    queryFn: async ({ signal }) =>
       take(
         api.POST("/api/arrangements/score", {
+          signal,
           params: { query: { bars: `${from}-${to}`, fingers } },
           body: requestOf(asked),
           parseAs: "text",

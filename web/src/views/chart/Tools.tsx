@@ -100,7 +100,8 @@ function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; on
   const suffix = chart.mode === "minor" ? "m" : chart.mode === "major" ? "" : ` ${chart.mode}`;
   const easy = useQuery<EasyKey[], Refused>({
     queryKey: ["easiest", asked],
-    queryFn: () => take(api.POST("/api/arrangements/easiest-keys", { body: requestOf({ ...asked, chart: desk.draft.chart }) })),
+    queryFn: ({ signal }) =>
+      take(api.POST("/api/arrangements/easiest-keys", { signal, body: requestOf({ ...asked, chart: desk.draft.chart }) })),
     retry: false,
   });
   return (

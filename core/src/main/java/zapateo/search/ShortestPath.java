@@ -63,6 +63,7 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         int[][] cameFrom = new int[layers.size()][];
         double[] cheapest = new double[0];
         for (int layer = 0; layer < layers.size(); layer++) {
+            Patience.check();
             List<C> candidates = layers.get(layer);
             if (candidates.isEmpty()) {
                 throw new IllegalArgumentException("layer " + layer + " has no candidates: expected one at least");

@@ -98,7 +98,8 @@ public final class ChartParser {
             return new ChartReading(Optional.of(song), problems, places,
                     sections.stream().map(each -> new ChartReading.SectionPlace(each.heading, each.firstLine, each.lastLine)).toList(), tunes);
         } catch (Refused tooMany) {
-            return refuse("too-many-bars", 1, "more than " + Song.MOST_BARS + " bars as played", "at most " + Song.MOST_BARS + " bars");
+            String[] said = tooMany.getMessage().split(": expected ", 2);
+            return refuse("too-many-bars", 1, said[0], said[1]);
         }
     }
 

@@ -25,6 +25,8 @@ public final class Song {
 
     public static final String UNTITLED = "Untitled";
     public static final int MOST_BARS = 2_000;
+    /** Places where a chord stands, as played: what the searches take their time for. */
+    public static final int MOST_CHORDS = 8_000;
 
     private final Heading heading;
     private final List<WrittenSection> written;
@@ -70,7 +72,7 @@ public final class Song {
 
     /**
      * @param form places of written sections in the order they are played; empty for the order they are written in
-     * @throws Refused when it has no bars, or more than {@value #MOST_BARS} as played
+     * @throws Refused when it has no bars, or more than {@value #MOST_BARS} of them or {@value #MOST_CHORDS} chords as played
      */
     public static Song of(Heading heading, List<WrittenSection> written, List<Integer> form) {
         return unfolded(heading, written, form, Map.of(), Optional.empty());

@@ -25,6 +25,7 @@ final class Unfolding {
     private Key key;
     private Tempo tempo;
     private int index;
+    private int chords;
     private int tick;
 
     /** A bar that is only equal to itself. */
@@ -78,7 +79,11 @@ final class Unfolding {
             key = bar.marks().key().orElse(key);
             tempo = bar.marks().tempo().orElse(tempo);
             if (index >= most) {
-                throw new Refused("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS);
+                throw new Refused("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS + " bars");
+            }
+            chords += bar.chords().size();
+            if (chords > Song.MOST_CHORDS) {
+                throw new Refused("more than " + Song.MOST_CHORDS + " chords as played: expected at most " + Song.MOST_CHORDS + " chords");
             }
             bars.add(new Bar(index++, barPasses.merge(bar.number() == 0 ? new Identity(bar) : (Object) bar.number(), 1, Integer::sum), tick, key, tempo, -1, bar));
             tick += bar.ticks();

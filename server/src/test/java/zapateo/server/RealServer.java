@@ -77,7 +77,7 @@ public final class RealServer implements BeforeAllCallback {
     }
 
     /** An answer with its body read as JSON, or as a missing node. */
-    public record Answer(int status, String type, String text) {
+    public record Answer(int status, String type, String text, String retryAfter) {
 
         public JsonNode json() {
             return JSON.readTree(text);
@@ -129,7 +129,7 @@ public final class RealServer implements BeforeAllCallback {
     public Answer send(HttpRequest request) {
         try {
             HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
-            return new Answer(answer.statusCode(), answer.headers().firstValue("Content-Type").orElse(""), answer.body());
+            return new Answer(answer.statusCode(), answer.headers().firstValue("Content-Type").orElse(""), answer.body(), answer.headers().firstValue("Retry-After").orElse(""));
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }

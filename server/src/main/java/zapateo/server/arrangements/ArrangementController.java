@@ -19,8 +19,10 @@ import zapateo.format.MusicXmlWriter;
 import zapateo.format.PageShown;
 import zapateo.format.SheetLines;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
 
 /** Arranges a chart that need not be saved. */
+@Computes
 @RestController
 @RequestMapping("/api/arrangements")
 public class ArrangementController {

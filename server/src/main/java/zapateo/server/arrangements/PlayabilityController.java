@@ -20,10 +20,13 @@ import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
+import zapateo.server.work.Dear;
 import zapateo.song.ChartEdit;
 import zapateo.song.VoiceRange;
 
 /** How hard a song is for the hands that play it, and what would make it easier. */
+@Computes
 @RestController
 @RequestMapping("/api/arrangements")
 public class PlayabilityController {
@@ -41,6 +44,7 @@ public class PlayabilityController {
     }
 
     /** The five versions of a song, measured; the easiest first. */
+    @Dear
     @PostMapping("/levels")
     public List<LevelView> levels(@Valid @RequestBody ArrangeRequest request) {
         Arranging.Asked asked = arranging.asked(request);
@@ -93,6 +97,7 @@ public class PlayabilityController {
     }
 
     /** The twelve keys for this arrangement, the easiest to play first, each measured for the hands that play it. */
+    @Dear
     @PostMapping("/easiest-keys")
     public List<EasyKeyView> easiestKeys(@Valid @RequestBody ArrangeRequest request) {
         Arranging.Asked asked = arranging.asked(request);

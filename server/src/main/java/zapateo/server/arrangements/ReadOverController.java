@@ -20,9 +20,11 @@ import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Voicing;
 import zapateo.part.Reason;
 import zapateo.server.problems.ReasonWords;
+import zapateo.server.work.Computes;
 import zapateo.song.Bar;
 
 /** An arrangement read over as a strict reader does. */
+@Computes
 @RestController
 @RequestMapping("/api/arrangements")
 public class ReadOverController {

@@ -9,10 +9,12 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
 import zapateo.song.ChartParser;
 import zapateo.song.ChartReading;
 
 /** Reads chart text and says what it means. */
+@Computes
 @RestController
 @RequestMapping("/api/charts")
 public class ChartController {

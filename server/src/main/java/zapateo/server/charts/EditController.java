@@ -25,6 +25,7 @@ import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
 import zapateo.song.BarMoves;
 import zapateo.song.ChartEdit;
 import zapateo.song.SectionChange;
@@ -36,6 +37,7 @@ import zapateo.song.Understanding;
 import zapateo.song.WrittenBar;
 
 /** Changes chart text where its bars stand: what comes back is the whole text, with everything else as it was typed. */
+@Computes
 @RestController
 @RequestMapping("/api/charts")
 public class EditController {

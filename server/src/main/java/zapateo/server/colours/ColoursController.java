@@ -39,11 +39,14 @@ import zapateo.server.charts.EditController;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
+import zapateo.server.work.Dear;
 import zapateo.song.ChartEdit;
 import zapateo.song.ChartText;
 import zapateo.song.Song;
 
 /** Other chords worth hearing, each with its reason; nothing is kept here. */
+@Computes
 @RestController
 @RequestMapping("/api/colours")
 public class ColoursController {
@@ -195,6 +198,7 @@ public class ColoursController {
     }
 
     /** The best set of colours for the whole song. */
+    @Dear
     @PostMapping("/song")
     public ColouredView song(@Valid @RequestBody ColourSongRequest request) {
         Song song = arranging.read(request.chart());

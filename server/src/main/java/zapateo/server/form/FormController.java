@@ -28,6 +28,7 @@ import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.charts.EditController;
 import zapateo.server.problems.ReasonWords;
+import zapateo.server.work.Computes;
 import zapateo.song.Bar;
 import zapateo.song.ChartText;
 import zapateo.song.Section;
@@ -35,6 +36,7 @@ import zapateo.song.Song;
 import zapateo.song.SongPart;
 
 /** How a song is built: what comes before it, how often its sections are played, what comes behind, how long all of it is. */
+@Computes
 @RestController
 @RequestMapping("/api/form")
 public class FormController {

@@ -22,6 +22,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import zapateo.server.players.Player;
+import zapateo.server.work.Dear;
 
 /** Copies of everything: those the start script makes, and the one that is taken away from the page. */
 @RestController
@@ -71,6 +72,7 @@ public class KeepingController {
     }
 
     /** All songs, evenings, own figures and hands in one zip of open formats. */
+    @Dear(seconds = 120)
     @GetMapping(path = "/everything", produces = "application/zip")
     public ResponseEntity<byte[]> take() {
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("zapateo.zip", StandardCharsets.UTF_8).build().toString())
@@ -78,6 +80,7 @@ public class KeepingController {
     }
 
     /** Adds what such a file holds to what is here. */
+    @Dear(seconds = 120)
     @PostMapping(path = "/everything", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public Everything.Brought bring(@RequestPart("file") MultipartFile file) throws IOException {

@@ -35,8 +35,10 @@ import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
 
 /** What is asked of a player, how a take went, which tempo comes next; nothing is kept here. */
+@Computes
 @RestController
 @RequestMapping("/api/practice")
 public class JudgeController {

@@ -24,8 +24,10 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.server.players.Player;
+import zapateo.server.work.Computes;
 
 /** How long each step took where nothing moves until the right keys are down. */
+@Computes
 @RestController
 @RequestMapping("/api/practice/steps")
 public class StepsController {

@@ -25,6 +25,7 @@ import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
 import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import zapateo.refusal.Refused;
+import zapateo.search.Patience;
 
 /** Every error leaves the server as a problem document: what happened, what is safe, what was expected. */
 @RestControllerAdvice
@@ -40,7 +41,15 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     private static final Set<String> AWAY = Set.of("", "08", "53", "57");
 
     @ExceptionHandler(Refusal.class)
-    ProblemDetail refused(Refusal refusal) {
+    ResponseEntity<ProblemDetail> answered(Refusal refusal) {
+        ResponseEntity.BodyBuilder answer = ResponseEntity.status(refusal.status());
+        if (refusal.type().equals(Refusal.BUSY)) {
+            answer.header(HttpHeaders.RETRY_AFTER, "1");
+        }
+        return answer.body(refused(refusal));
+    }
+
+    private static ProblemDetail refused(Refusal refusal) {
         ProblemDetail document = document(refusal.status(), refusal.type(), refusal.getMessage());
         if (!refusal.problems().isEmpty()) {
             document.setProperty("problems", refusal.problems());
@@ -56,6 +65,12 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     @ExceptionHandler(Refused.class)
     ProblemDetail unusable(Refused e) {
         return document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", e.getMessage());
+    }
+
+    /** Asking again would take as long again. */
+    @ExceptionHandler(Patience.GivenUp.class)
+    ProblemDetail givenUp() {
+        return document(HttpStatus.UNPROCESSABLE_CONTENT, "too-much", "This took more than its share of computing, or nobody waited for it any more, and was given up. Nothing was changed; a part of the song at a time will do.");
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})

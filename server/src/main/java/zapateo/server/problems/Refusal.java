@@ -8,6 +8,8 @@ public final class Refusal extends RuntimeException {
 
     private static final long serialVersionUID = 1;
 
+    static final String BUSY = "busy";
+
     private final HttpStatus status;
     private final String type;
     private final transient List<ProblemView> problems;
@@ -31,6 +33,11 @@ public final class Refusal extends RuntimeException {
     /** JSON that is none of the form that is expected. */
     public static Refusal unreadable(String detail) {
         return new Refusal(HttpStatus.BAD_REQUEST, "unreadable", detail, List.of());
+    }
+
+    /** Too much is computed already. */
+    public static Refusal busy() {
+        return new Refusal(HttpStatus.SERVICE_UNAVAILABLE, BUSY, "Too much is being computed at the moment. Nothing was lost: ask again in a second.", List.of());
     }
 
     /** What a later Zapateo kept. */

@@ -38,6 +38,8 @@ import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
+import zapateo.server.work.Dear;
 import zapateo.song.ChartText;
 import zapateo.song.Bar;
 import zapateo.song.Monotone;
@@ -47,6 +49,7 @@ import zapateo.song.Tune;
 import zapateo.song.TuneReader;
 
 /** What there is to know for the right hand: how the melody fits, what to improvise on, one shape for some bars. */
+@Computes
 @RestController
 @RequestMapping("/api/right-hand")
 public class RightHandController {
@@ -132,6 +135,7 @@ public class RightHandController {
     }
 
     /** First chords for the melody of a chart, in place of those it has; nothing is kept by it. */
+    @Dear
     @PostMapping("/harmonise")
     public HarmonisedView harmonise(@Valid @RequestBody HarmoniseRequest request) {
         Song song = arranging.read(request.chart());

@@ -24,6 +24,7 @@ import zapateo.server.players.Player;
 import zapateo.server.problems.ProblemView;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
 import zapateo.song.ChartParser;
 import zapateo.song.ChartReading;
 import zapateo.song.ChartText;
@@ -31,6 +32,7 @@ import zapateo.song.Song;
 import zapateo.song.WrittenBar;
 
 /** Brings a song in from a file of any kind that is known; the kind is told by the content. */
+@Computes
 @RestController
 @RequestMapping("/api/songs/import")
 public class ImportController {

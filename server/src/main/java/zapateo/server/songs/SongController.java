@@ -32,6 +32,7 @@ import zapateo.rhythm.FigureBook;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.figures.Figures;
 import zapateo.server.problems.ReasonWords;
+import zapateo.server.work.Computes;
 import zapateo.song.ChartParser;
 import zapateo.server.players.PeoplesHands;
 import zapateo.server.players.Player;
@@ -78,6 +79,7 @@ public class SongController {
     }
 
     /** The songs of the repertoire in the order a figure fits them. */
+    @Computes
     @GetMapping("/fitting")
     public List<FittingView> fitting(@RequestParam String figure) {
         Figure wanted = figures.bookOf(Player.ONLY).figure(figure).orElseThrow(() -> Refusal.notFound("The figure " + figure));
@@ -150,6 +152,7 @@ public class SongController {
         songs.nameVersion(Player.ONLY, id, version, request.name().isBlank() ? null : request.name().strip());
     }
 
+    @Computes
     @GetMapping("/{id}/arrangement")
     public ArrangementView arrangement(@PathVariable UUID id) {
         return arrange(songs.get(Player.ONLY, id)).view(false);
@@ -162,6 +165,7 @@ public class SongController {
      * @param parts  {@code left}, {@code both}, {@code lead} for the chords and the tune, {@code lead-left} for the tune over the left hand, or {@code bass} for a bass player
      * @param fingers {@code few}, {@code all} or {@code none} over the notes of MusicXML
      */
+    @Computes
     @GetMapping("/{id}/export/{format}")
     public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable String format, @RequestParam(defaultValue = "both") String parts,
                                          @RequestParam(defaultValue = "few") String fingers) {
@@ -176,6 +180,7 @@ public class SongController {
     }
 
     /** Everything of a song in one file, to be brought in again: a zip of chart, MusicXML, MIDI and a JSON of its choices and own figures. */
+    @Computes
     @GetMapping(path = {"/{id}/package", "/{id}/export/zip"}, produces = "application/zip")
     public ResponseEntity<byte[]> packed(@PathVariable UUID id) {
         SongRow song = songs.get(Player.ONLY, id);
