@@ -25,12 +25,14 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class PlainErrors implements ErrorController {
 
+    private static final String DETAIL = "This address, or what came with it, is none there is an answer to. GET /api/openapi tells those there are.";
+
     /** Where the container sends what went wrong; by itself it is no page. */
     @RequestMapping("${server.error.path:${error.path:/error}}")
     ResponseEntity<ProblemDetail> error(HttpServletRequest request) {
         Object told = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
         HttpStatus status = told instanceof Integer code && HttpStatus.resolve(code) != null ? HttpStatus.valueOf(code) : HttpStatus.NOT_FOUND;
-        return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(ProblemDetail.forStatus(status));
+        return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(ProblemDetail.forStatusAndDetail(status, DETAIL));
     }
 
     /** What the container refuses before the application sees it. */
@@ -60,7 +62,7 @@ class PlainErrors implements ErrorController {
             String title = known == null ? "" : known.getReasonPhrase();
             try {
                 response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-                response.getOutputStream().write(("{\"status\":" + status + ",\"title\":\"" + title + "\"}").getBytes(StandardCharsets.UTF_8));
+                response.getOutputStream().write(("{\"status\":" + status + ",\"title\":\"" + title + "\",\"detail\":\"" + DETAIL + "\"}").getBytes(StandardCharsets.UTF_8));
                 response.finishResponse();
             } catch (IOException | IllegalStateException e) {
                 // Whoever asked is gone.

@@ -4,6 +4,7 @@ import java.net.URI;
 import java.util.Set;
 import java.sql.SQLException;
 import java.util.stream.Collectors;
+import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -19,6 +20,7 @@ import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamReadException;
@@ -99,6 +101,25 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         LOG.warn("the database did not answer: {}", e.getMessage());
         return document(HttpStatus.SERVICE_UNAVAILABLE, "database",
                 "The database does not answer. What was saved before is safe; what is on your screen is kept there and will be saved when it is back.");
+    }
+
+    /** A form that cannot be taken apart, as one without its border or one cut off. */
+    @ExceptionHandler(MultipartException.class)
+    ProblemDetail brokenForm(MultipartException e) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof BodyLimit.TooLarge large) {
+                return BodyLimit.document(large.most());
+            }
+        }
+        LOG.warn("a form that cannot be read: {}", e.getMostSpecificCause().getClass().getSimpleName());
+        return document(HttpStatus.BAD_REQUEST, "unreadable", "The form cannot be read: expected multipart/form-data with a boundary, whole, and a file in the part named file.");
+    }
+
+    /** Parameters of an address or of a form that are not encoded as they have to be. */
+    @ExceptionHandler(InvalidParameterException.class)
+    ProblemDetail brokenParameters(InvalidParameterException e) {
+        LOG.warn("parameters that cannot be read");
+        return document(HttpStatus.BAD_REQUEST, "unreadable", "The parameters cannot be read: expected % with two hexadecimal digits, and UTF-8.");
     }
 
     @ExceptionHandler(Exception.class)
