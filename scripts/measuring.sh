@@ -32,3 +32,23 @@ run_bench() {
   if [ "${1:-}" = faults ]; then java -cp "$ROOT/bench/target/classes:$(cat "$ROOT/bench/target/class-path")" zapateo.bench.Faults; return; fi
   bash "$ROOT/bench/run" "$HOME_DIR"
 }
+
+MUTATED="song lefthand hand righthand search"
+
+# Small changes in the core's own classes, and which of them its tests notice; each package by its own tests, what did not change since the last time is not tried again.
+run_mutate() {
+  local package packages=${1:-$MUTATED} history
+  for package in $packages; do
+    [[ "$package" =~ ^[a-z]+$ ]] && [ -d "$ROOT/core/src/main/java/zapateo/$package" ] || fail "mutate does not know \"$package\"; it takes a package of the core, or nothing for $MUTATED"
+  done
+  for_tests
+  mkdir -p "$HOME_DIR/mutate" || fail "nothing can be written in $HOME_DIR"
+  for package in $packages; do
+    history=$HOME_DIR/mutate/$package.history
+    (cd "$ROOT" && mvn -B -ntp -q -pl core test-compile org.pitest:pitest-maven:mutationCoverage -DtargetClasses="zapateo.$package.*" -DtargetTests="zapateo.$package.*Test" \
+      -DhistoryInputFile="$history" -DhistoryOutputFile="$history" -DreportsDirectory="$HOME_DIR/mutate/$package") >"$HOME_DIR/mutate/$package.log" 2>&1 \
+      || { tail -n 5 "$HOME_DIR/mutate/$package.log" >&2; fail "$package could not be mutated: see $HOME_DIR/mutate/$package.log"; }
+    awk -F, -v package="$package" '$6 == "KILLED" || $6 == "TIMED_OUT" || $6 == "MEMORY_ERROR" { killed++ } END { printf "%s: %d of %d changes noticed (%d %%, wanted 80)\n", package, killed, NR, 100 * killed / NR }' "$HOME_DIR/mutate/$package/mutations.csv"
+  done
+  say "What was not noticed is in $HOME_DIR/mutate/PACKAGE/mutations.csv (SURVIVED, NO_COVERAGE); docs/MUTATION.md explains what is left."
+}

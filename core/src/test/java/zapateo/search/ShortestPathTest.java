@@ -50,6 +50,62 @@ class ShortestPathTest {
         return best;
     }
 
+    /** Each candidate of a layer held fast, against the search of that layer by itself. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void the_ways_through_each_candidate_of_a_layer_come_cheapest_first(int seed) {
+        Random random = new Random(seed);
+        List<List<Integer>> layers = IntStream.range(0, 4).mapToObj(layer -> random.ints(3, 0, 20).boxed().toList()).toList();
+        List<ShortestPath<Integer>> ways = ShortestPath.throughEach(layers, TERMS, 2);
+        assertThat(ways).extracting(way -> way.steps().get(2)).containsExactlyInAnyOrderElementsOf(layers.get(2));
+        assertThat(ways).extracting(ShortestPath::total).isSorted();
+        assertThat(ways.get(0).total()).isCloseTo(ShortestPath.through(layers, TERMS).total(), within(1e-9));
+        assertThat(new ShortestPath.Repeated<>(TERMS).through(layers)).isEqualTo(ShortestPath.through(layers, TERMS));
+    }
+
+    @Test
+    void only_candidates_that_join_follow_one_another() {
+        // What a candidate leaves is its tens, what it enters its units; 0 enters after anything.
+        ShortestPath.Joint<Integer> joint = new ShortestPath.Joint<>(each -> each / 10, each -> each % 10);
+        assertThat(ShortestPath.through(List.of(List.of(10, 20), List.of(2, 1)), TERMS, joint).steps()).containsExactly(10, 1);
+        assertThat(ShortestPath.through(List.of(List.of(20), List.of(12, 20)), TERMS, joint).steps()).as("12 enters after what leaves 2, and 0 after anything").containsExactly(20, 20);
+    }
+
+    /** A step that may not be taken ends the sum: what is counted after it might not bear to be asked. */
+    @Test
+    void a_step_that_may_not_be_taken_is_asked_no_further() {
+        List<CostTerm<Integer>> terms = List.of(CostTerm.step("never up", 1, (from, to) -> to > from ? Double.POSITIVE_INFINITY : 0), CostTerm.step("down", 1, (from, to) -> {
+            assertThat(to).isLessThanOrEqualTo(from);
+            return from - to;
+        }));
+        ShortestPath<Integer> found = ShortestPath.through(List.of(List.of(5, 9), List.of(7, 8)), terms);
+        assertThat(found.steps()).containsExactly(9, 8);
+        assertThat(found.total()).isEqualTo(1);
+    }
+
+    @Test
+    void what_has_no_steps_is_known_to_have_none() {
+        assertThat(CostTerm.<Integer>own("own", 1, each -> each).steps()).isFalse();
+        assertThat(CostTerm.<Integer>step("step", 1, (from, to) -> 1).steps()).isTrue();
+        assertThat(CostTerm.<Integer>own("own", 1, each -> each).step().applyAsDouble(1, 2)).isZero();
+        assertThat(CostTerm.<Integer>step("step", 1, (from, to) -> 1).own().applyAsDouble(7)).isZero();
+    }
+
+    @Test
+    void it_is_given_up_in_the_layer_in_which_it_is_enough() {
+        int[] asked = {0};
+        List<List<Integer>> layers = IntStream.range(0, 50).mapToObj(layer -> List.of(layer, layer + 1)).toList();
+        Patience.begin(() -> ++asked[0] > 10);
+        try {
+            assertThatThrownBy(() -> ShortestPath.through(layers, TERMS)).isInstanceOf(Patience.GivenUp.class);
+            assertThat(asked[0]).isEqualTo(11);
+        } finally {
+            Patience.end();
+        }
+        assertThat(ShortestPath.through(layers, TERMS).steps()).as("who asked for it says how long, and nobody any more").hasSize(50);
+        assertThat(asked[0]).isEqualTo(11);
+    }
+
     @Test
     void of_two_equally_cheap_ways_the_first_is_taken() {
         assertThat(ShortestPath.through(List.of(List.of(9, 11)), TERMS).steps()).containsExactly(9);
