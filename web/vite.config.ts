@@ -31,7 +31,13 @@ export default defineConfig({
     }),
   ],
   worker: { format: "es" },
-  build: { target: "es2022", chunkSizeWarningLimit: 8000, assetsInlineLimit: 0 },
+  build: {
+    target: "es2022",
+    chunkSizeWarningLimit: 8000,
+    assetsInlineLimit: 0,
+    // What is bundled, with its licence, told by the build.
+    license: { fileName: "licences/PAGE.md" },
+  },
   server: { host: "127.0.0.1", proxy: { "/api": "http://127.0.0.1:8080" } },
   test: { environment: "jsdom", globals: true, setupFiles: "src/test-setup.ts", css: false, testTimeout: 30_000 },
 });
