@@ -38,6 +38,6 @@ export default defineConfig({
     // What is bundled, with its licence, told by the build.
     license: { fileName: "licences/PAGE.md" },
   },
-  server: { host: "127.0.0.1", proxy: { "/api": "http://127.0.0.1:8080" } },
+  server: { host: "127.0.0.1", proxy: { "/api": { target: "http://127.0.0.1:8080", changeOrigin: false } } },
   test: { environment: "jsdom", globals: true, setupFiles: "src/test-setup.ts", css: false, testTimeout: 30_000 },
 });

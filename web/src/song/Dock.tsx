@@ -8,7 +8,8 @@ import { isPlaying, playedStrokes, usePlaying } from "../sound/playing";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
 import { Choice } from "../ui/Choice";
-import { beatSign, plain } from "../ui/words";
+import { beatSign } from "../ui/words";
+import { Tempo } from "./Tempo";
 
 const METRONOME: { value: Metronome; label: string }[] = [
   { value: "off", label: "off" },
@@ -65,7 +66,7 @@ export function Dock({
       aria-label="Transport and keyboard"
       className="flex items-end gap-5 border-line border-t px-5 pt-2 pb-3 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
     >
-      <div className="grid w-64 shrink-0 grid-cols-[4rem_1fr] items-center gap-x-3 gap-y-1">
+      <div className="grid w-68 shrink-0 grid-cols-[4rem_1fr] items-center gap-x-3 gap-y-1">
         <button
           type="button"
           onClick={sound.toggle}
@@ -79,17 +80,7 @@ export function Dock({
           </svg>
         </button>
         <div>
-          <div className="flex items-center">
-            <button type="button" aria-label="Slower" title="Slower (−)" onClick={() => setBpm(bpm - 2)} className="size-9 text-xl">
-              −
-            </button>
-            <span className="min-w-12 text-center font-semibold font-serif text-2xl" title={`${beat} notes a minute`}>
-              {plain(bpm)}
-            </span>
-            <button type="button" aria-label="Faster" title="Faster (+)" onClick={() => setBpm(bpm + 2)} className="size-9 text-xl">
-              +
-            </button>
-          </div>
+          <Tempo bpm={bpm} unit={beat} setBpm={setBpm} />
           <p className="text-[0.86rem] text-quiet leading-tight">
             {sound.state === "loading" ? "tuning the piano …" : counting ? "counting in …" : `${beat}s a minute`}
             {resetTempo && (

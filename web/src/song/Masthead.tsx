@@ -5,6 +5,7 @@ import { useFingersShown } from "../score/fingers";
 import { Mark, PathMark } from "../ui/Mark";
 import { Scheme } from "../ui/Scheme";
 import { keyName } from "../ui/words";
+import { TitleField } from "./TitleField";
 import { type DraftDesk, draftOf, type Keeping } from "./useDraft";
 import { Versions } from "./Versions";
 
@@ -61,9 +62,7 @@ export function Masthead({
       <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">
         <Mark />
       </Link>
-      <h1 className="max-w-[24rem] truncate text-2xl" title={title}>
-        {title}
-      </h1>
+      <TitleField title={title} desk={desk} />
       <div className="flex shrink-0 items-baseline gap-x-3 text-quiet max-md:shrink">
         {chart && (
           <>

@@ -1,5 +1,5 @@
-import { Link } from "react-router";
 import type { Refused } from "../api/client";
+import { MistakeLink } from "../ui/MistakeLink";
 
 /** In place of a hand that is not laid yet: it is on its way, or the chart has no bar to play. */
 export function NoBars({ error, waiting }: { error: Refused | null; waiting: string }) {
@@ -9,9 +9,9 @@ export function NoBars({ error, waiting }: { error: Refused | null; waiting: str
         {error ? "There is no bar to play yet. Write one in the chart: a row such as C Am F G is enough." : waiting}
       </p>
       {error && (
-        <Link to="../chart" relative="path" className="mt-3 inline-block min-h-10 font-semibold text-accent underline underline-offset-4">
-          To the chart
-        </Link>
+        <p className="mt-3">
+          <MistakeLink>To the chart</MistakeLink>
+        </p>
       )}
       {error?.problems.map((problem) => (
         <p key={`${problem.line}.${problem.column}.${problem.code}`} className="mt-2 text-quiet">

@@ -13,7 +13,8 @@ import { Dock } from "./Dock";
 import { type Compared, type Desk, DeskOf, type Doubles, spanOf, type TriedFigure } from "./desk";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
-import { type DraftDesk, useDraft } from "./useDraft";
+import { playable, tapping } from "./tempo";
+import { type DraftDesk, settledDraft, useDraft } from "./useDraft";
 import { useKeys } from "./useKeys";
 import { useSettled } from "./useSettled";
 
@@ -27,7 +28,11 @@ export function SongLayout({ away }: { away?: ReactNode }) {
   const onStage = useLocation().pathname.endsWith("/stage");
   const song = useQuery<Song, Refused>({
     queryKey: ["song", id],
-    queryFn: () => take(api.GET("/api/songs/{id}", { params: { path: { id } } })),
+    queryFn: async () => {
+      // What was changed in the last moment here is on its way: it is waited for, so that it is what is seen.
+      await settledDraft(id);
+      return take(api.GET("/api/songs/{id}", { params: { path: { id } } }));
+    },
     staleTime: 0,
     gcTime: 0,
   });
@@ -120,7 +125,9 @@ function OpenSong({ song }: { song: Song }) {
       desk.change({ choices: next === null ? choices : { ...choices, level: next } });
     }
   };
-  const setBpm = useCallback((next: number) => setTempo(Math.min(400, Math.max(20, Math.round(next)))), []);
+  const setBpm = useCallback((next: number) => setTempo(playable(next)), []);
+  const [tap] = useState(tapping);
+  const half = playable((arrangement?.tempo.bpm ?? 100) / 2);
 
   const compare = useLatest(() => {
     if (!compared) return;
@@ -145,6 +152,11 @@ function OpenSong({ song }: { song: Song }) {
     sound,
     toggleLoop: () => setLooping(!looping),
     tempo: (by) => setBpm(bpm + by),
+    tap: () => {
+      const tapped = tap(performance.now());
+      if (tapped !== null) setBpm(tapped);
+    },
+    half: () => setTempo(bpm === half ? null : half),
     undo: desk.undo,
     redo: desk.redo,
     help: () => setHelp(!help),

@@ -36,6 +36,15 @@ export type DraftDesk = {
 /** From the draft as it is when its turn comes. */
 export type Make = (draft: Draft) => Promise<Partial<Draft> | null>;
 
+/** What a song's page left behind: the keeping that was under way, and its steps to take back. */
+const leaving = new Map<string, Promise<void>>();
+const steps = new Map<string, { past: Draft[]; future: Draft[]; draft: Draft }>();
+
+/** Waits for what a page of a song was still keeping when it was left. */
+export function settledDraft(id: string): Promise<void> {
+  return leaving.get(id) ?? Promise.resolve();
+}
+
 const PAUSE = 500;
 const RETRY = 3000;
 const MOST_STEPS = 200;
@@ -48,8 +57,12 @@ const TYPING_PAUSE = 1200;
 export function useDraft(song: Song): DraftDesk {
   const queries = useQueryClient();
   const [draft, setDraft] = useState<Draft>(() => unkept(song) ?? draftOf(song));
-  const [past, setPast] = useState<Draft[]>([]);
-  const [future, setFuture] = useState<Draft[]>([]);
+  const [left] = useState(() => {
+    const found = steps.get(song.id);
+    return found && same(found.draft, draft) ? found : null;
+  });
+  const [past, setPast] = useState<Draft[]>(left?.past ?? []);
+  const [future, setFuture] = useState<Draft[]>(left?.future ?? []);
   const [keeping, setKeeping] = useState<Keeping>({ state: "kept", at: new Date(song.updatedAt) });
   const version = useRef(song.version);
   const kept = useRef<Draft>(draftOf(song));
@@ -97,6 +110,23 @@ export function useDraft(song: Song): DraftDesk {
   const undo = useLatest(() => step(past, setPast, setFuture));
   const redo = useLatest(() => step(future, setFuture, setPast));
 
+  /** Another page kept something: of the same content it is what was meant. */
+  const overtaken = useCallback(
+    async (sending: Draft, why: string) => {
+      const theirs = await take(api.GET("/api/songs/{id}", { params: { path: { id: song.id } } })).catch(() => null);
+      if (!theirs || !same(draftOf(theirs), sending)) {
+        setKeeping({ state: "stale", why });
+        return;
+      }
+      version.current = theirs.version;
+      kept.current = sending;
+      forget(song.id);
+      setKeeping({ state: "kept", at: new Date(theirs.updatedAt) });
+      if (!same(latest.current, sending)) setRound((count) => count + 1);
+    },
+    [song.id],
+  );
+
   const keep = useCallback(async () => {
     const sending = latest.current;
     if (running.current || same(sending, kept.current)) return;
@@ -118,7 +148,7 @@ export function useDraft(song: Song): DraftDesk {
       if (!same(latest.current, sending)) setRound((count) => count + 1);
     } catch (error) {
       const refused = error instanceof Refused ? error : new Refused(0, String(error));
-      if (refused.status === 409) setKeeping({ state: "stale", why: refused.message });
+      if (refused.status === 409) await overtaken(sending, refused.message);
       else if (refused.status >= 400 && refused.status < 500) setKeeping({ state: "refused", why: refused.message });
       else {
         setKeeping({ state: "waiting", why: refused.message });
@@ -127,7 +157,7 @@ export function useDraft(song: Song): DraftDesk {
     } finally {
       running.current = false;
     }
-  }, [queries, song.id]);
+  }, [queries, song.id, overtaken]);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new round tries again
   useEffect(() => {
@@ -136,6 +166,12 @@ export function useDraft(song: Song): DraftDesk {
     const timer = setTimeout(keep, PAUSE);
     return () => clearTimeout(timer);
   }, [draft, keep, round, song.id]);
+
+  /** What is kept at the moment first, and then what came after it. */
+  const lastWords = useCallback(async () => {
+    while (running.current) await new Promise((later) => setTimeout(later, 20));
+    await keep();
+  }, [keep]);
 
   useEffect(() => {
     // Leaving: what is not kept yet goes out with the page.
@@ -149,9 +185,13 @@ export function useDraft(song: Song): DraftDesk {
     window.addEventListener("pagehide", leave);
     return () => {
       window.removeEventListener("pagehide", leave);
-      keep();
+      const under = lastWords().finally(() => leaving.get(song.id) === under && leaving.delete(song.id));
+      leaving.set(song.id, under);
     };
-  }, [keep, song.id]);
+  }, [lastWords, song.id]);
+
+  const walked = useLatest(() => steps.set(song.id, { past, future, draft: latest.current }));
+  useEffect(() => () => void walked(), [walked]);
 
   const takeTheirs = useCallback(async () => {
     const theirs = await take(api.GET("/api/songs/{id}", { params: { path: { id: song.id } } }));

@@ -10,6 +10,10 @@ type Actions = {
   sound: Sound;
   toggleLoop: () => void;
   tempo: (by: number) => void;
+  /** A beat of the tempo that is wanted. */
+  tap: () => void;
+  /** Half the song's tempo, and back. */
+  half: () => void;
   undo: () => void;
   redo: () => void;
   help: () => void;
@@ -99,10 +103,24 @@ function act(event: KeyboardEvent, actions: Actions, target: HTMLElement, clicke
       return true;
     case "+":
     case "=":
-      actions.tempo(2);
+      actions.tempo(1);
       return true;
     case "-":
-      actions.tempo(-2);
+      actions.tempo(-1);
+      return true;
+    case ">":
+      actions.tempo(5);
+      return true;
+    case "<":
+      actions.tempo(-5);
+      return true;
+    case "t":
+    case "T":
+      actions.tap();
+      return true;
+    case "h":
+    case "H":
+      actions.half();
       return true;
     case "a":
     case "A":

@@ -1,8 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from "react";
+import { useLocation } from "react-router";
 import type { Problem } from "../../api/client";
 import { useArranged, useShown, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { isTaken } from "../../ui/keys";
+import type { AtMistake } from "../../ui/MistakeLink";
 import { DegreeWalk } from "./DegreeWalk";
 import { Editor } from "./Editor";
 import { Inspector, moveBars } from "./Inspector";
@@ -42,6 +44,15 @@ export function Chart() {
     field.current.focus();
     field.current.setSelectionRange(from, from + Math.max(1, problem.length ?? 1));
   };
+  // Whoever comes from a note of mistakes is led to the first of them.
+  const { state } = useLocation();
+  const led = useRef(false);
+  const first = problems.find((problem) => problem.severity === "error");
+  useEffect(() => {
+    if (!first || led.current || !(state as AtMistake | null)?.mistake) return;
+    led.current = true;
+    show(first);
+  });
   return (
     <div className="grid h-full grid-cols-[minmax(21rem,2fr)_minmax(0,3.4fr)] max-md:block max-md:overflow-auto">
       <section aria-label="Chart text" className="flex min-h-0 flex-col border-line border-r px-5 pt-1 pb-2 max-md:border-r-0 max-md:px-3">

@@ -6,6 +6,7 @@ import { wakeEngraver } from "../../score/engraver";
 import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { isPlaying, usePlaying } from "../../sound/playing";
+import { MistakeLink } from "../../ui/MistakeLink";
 import { Arrangements } from "./Arrangements";
 import { Choices } from "./Choices";
 import { FigureEditor } from "./FigureEditor";
@@ -158,7 +159,8 @@ export function LeftHand() {
                 )}
                 {faults > 0 && (
                   <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
-                    The chart has {faults === 1 ? "a mistake" : `${faults} mistakes`}; the rest is played.
+                    The chart has {faults === 1 ? "a mistake" : `${faults} mistakes`}; the rest is played.{" "}
+                    <MistakeLink>{faults === 1 ? "To the mistake" : "To the first"}</MistakeLink>
                   </p>
                 )}
               </>

@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { type Imported, importFile, Refused } from "../../api/client";
 import { TextButton } from "../../ui/Notice";
+import { ManyFiles } from "./ManyFiles";
 
 const FORMATS: Record<string, string> = {
   chart: "a chart",
@@ -16,7 +17,7 @@ const FORMATS: Record<string, string> = {
   "words-with-chords-inside": "words with chords inside them",
 };
 
-/** Files dropped anywhere on the page, chosen, or pasted as text: each is shown as it was understood before it is kept. */
+/** Files dropped anywhere on the page, chosen, or pasted as text: what it was understood as is shown before it is kept. */
 export function Import({ pasted }: { pasted: { text: string } | null }) {
   const [files, setFiles] = useState<File[]>([]);
   const [over, setOver] = useState(false);
@@ -77,19 +78,13 @@ export function Import({ pasted }: { pasted: { text: string } | null }) {
           event.target.value = "";
         }}
       />
-      {file && (
-        <Preview
-          key={`${file.name}${file.lastModified}${files.length}`}
-          file={file}
-          more={files.length - 1}
-          onDone={() => setFiles((rest) => rest.slice(1))}
-        />
-      )}
+      {file && files.length === 1 && <Preview key={`${file.name}${file.lastModified}`} file={file} onDone={() => setFiles([])} />}
+      {files.length > 1 && <ManyFiles files={files} onDone={() => setFiles([])} />}
     </>
   );
 }
 
-function Preview({ file, more, onDone }: { file: File; more: number; onDone: () => void }) {
+function Preview({ file, onDone }: { file: File; onDone: () => void }) {
   const [answer, setAnswer] = useState<Imported | null>(null);
   const [refused, setRefused] = useState<Refused | null>(null);
   const [tracks, setTracks] = useState<{ melody?: number; chords?: number }>({});
@@ -115,7 +110,7 @@ function Preview({ file, more, onDone }: { file: File; more: number; onDone: () 
       const kept = await importFile(file, true, tracks);
       queries.invalidateQueries({ queryKey: ["songs"] });
       onDone();
-      if (more === 0 && kept.song) navigate(`/songs/${kept.song.id}/chart`);
+      if (kept.song) navigate(`/songs/${kept.song.id}/chart`);
     } catch (error) {
       setRefused(error instanceof Refused ? error : new Refused(0, String(error)));
     }
@@ -186,8 +181,7 @@ function Preview({ file, more, onDone }: { file: File; more: number; onDone: () 
                 Keep it
               </button>
             )}
-            <TextButton onClick={onDone}>{refused ? "Close" : "Leave it out"}</TextButton>
-            {more > 0 && <span className="text-quiet">{more === 1 ? "1 more file" : `${more} more files`} after this one</span>}
+            <TextButton onClick={onDone}>{refused ? "Close" : "Cancel"}</TextButton>
           </div>
         </DialogPanel>
       </div>

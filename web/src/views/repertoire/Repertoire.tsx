@@ -5,6 +5,7 @@ import { fetchAhead } from "../../ahead";
 import { api, type Figure, type Goal, Refused, type SongLine, take } from "../../api/client";
 import { useGoals } from "../../api/practice";
 import { useFigures, useRepertoire } from "../../api/queries";
+import { nameFor } from "../../song/title";
 import { type Step, StepLine } from "../../steps/StepLine";
 import { Mark } from "../../ui/Mark";
 import { Notice, TextButton } from "../../ui/Notice";
@@ -13,6 +14,7 @@ import { beatSign, plain } from "../../ui/words";
 import { today } from "../practise/practise";
 import { Import } from "./Import";
 import { Keeping } from "./Keeping";
+import { Removed, useRemoved } from "./Removed";
 import { byColumn, type Column, matches } from "./sorting";
 
 const COLUMNS: { column: Column; label: string; className?: string }[] = [
@@ -32,7 +34,7 @@ export function Repertoire() {
   const goals = useGoals(today());
   const [search, setSearch] = useState("");
   const [sort, setSort] = useState<{ column: Column; down: boolean }>({ column: "title", down: false });
-  const [gone, setGone] = useState<SongLine | null>(null);
+  const { removed, add, drop } = useRemoved();
   const [trouble, setTrouble] = useState<string | null>(null);
   const queries = useQueryClient();
   const shown = useMemo(
@@ -42,15 +44,10 @@ export function Repertoire() {
   const remove = async (song: SongLine) => {
     try {
       await take(api.DELETE("/api/songs/{id}", { params: { path: { id: song.id } } }));
-      setGone(song);
+      add(song);
     } catch (error) {
       setTrouble(error instanceof Refused ? error.message : String(error));
     }
-    queries.invalidateQueries({ queryKey: ["songs"] });
-  };
-  const restore = async (song: SongLine) => {
-    await take(api.POST("/api/songs/{id}/restore", { params: { path: { id: song.id } } }));
-    setGone(null);
     queries.invalidateQueries({ queryKey: ["songs"] });
   };
 
@@ -79,12 +76,7 @@ export function Repertoire() {
         </Link>
         <Scheme />
       </header>
-      {gone && (
-        <Notice>
-          <span>“{gone.title}” is taken out of the repertoire.</span>
-          <TextButton onClick={() => restore(gone)}>Put it back</TextButton>
-        </Notice>
-      )}
+      <Removed removed={removed} drop={drop} onTrouble={setTrouble} />
       {trouble && (
         <Notice alert>
           <span>{trouble}</span>
@@ -216,6 +208,12 @@ function Row({
   );
 }
 
+/** Whether anything in it can be played. */
+async function hasChords(text: string): Promise<boolean> {
+  const read = await take(api.POST("/api/charts/parse", { body: { text } }));
+  return (read.sections ?? []).some((section) => section.bars.some((bar) => bar.chords.some((chord) => chord.tones.length > 0)));
+}
+
 /** The song's own pages, before it is there. */
 function fetchViews(): void {
   Promise.all([import("../../song/SongLayout"), import("../lefthand/LeftHand")]).catch(() => undefined);
@@ -227,8 +225,15 @@ function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: st
   const [pasted, setPasted] = useState<{ text: string } | null>(null);
   const navigate = useNavigate();
   const create = async () => {
-    const chart = `Title: New song\n\n${chords.trim() || "| C | Am | F | G |"}\n`;
+    const written = chords.trim() || "| C | Am | F | G |";
+    const chart = `Title: ${nameFor(chords, new Date())}\n\n${written}\n`;
     try {
+      if (chords.trim() !== "" && !(await hasChords(written))) {
+        onTrouble(
+          `No chord could be read in “${chords.trim()}”, so no song was made. Chords look like this: C Am7 F G7, or | B♭ | Gm7 C7 | F |`,
+        );
+        return;
+      }
       const song = await take(api.POST("/api/songs", { body: { chart, choices: { figure: "spread-eighths" } } }));
       navigate(`/songs/${song.id}/${chords.trim() ? "left-hand" : "chart"}`);
     } catch (error) {

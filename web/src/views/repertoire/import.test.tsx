@@ -58,7 +58,7 @@ describe("a file that is brought in", () => {
     for (let time = 0; time < 3; time++) {
       await bringIn(file(`reel ${time}.abc`));
       expect(await screen.findByText(new RegExp(`reel ${time}.abc was read`))).toBeVisible();
-      await userEvent.click(screen.getByRole("button", { name: "Leave it out" }));
+      await userEvent.click(screen.getByRole("button", { name: "Cancel" }));
       await vi.waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
     }
   });
@@ -124,12 +124,24 @@ describe("a file that is brought in", () => {
     expect(screen.queryByRole("dialog")).toBeNull();
   });
 
-  it("comes one after the other when there are several", async () => {
-    open([answer(), answer({ title: "Second" })]);
-    await bringIn(file(), file("two.abc"));
-    expect(await screen.findByText("1 more file after this one")).toBeVisible();
-    await userEvent.click(screen.getByRole("button", { name: "Leave it out" }));
-    expect(await screen.findByRole("heading", { name: "Second" })).toBeVisible();
+  it("comes with others, is read with them, kept with them and summed up", async () => {
+    const kept = (id: string) => answer({ song: { id } as Imported["song"] });
+    const urls = open([answer(), { status: 422, detail: "This is no song." }, answer({ title: "Third", bars: 1 }), kept("1"), kept("3")]);
+    await bringIn(file(), file("two.bin"), file("three.abc"));
+    const dialog = await screen.findByRole("dialog");
+    expect(await within(dialog).findByText("2 files can be kept, 1 cannot be read.")).toBeVisible();
+    expect(within(dialog).getByText("This is no song.")).toBeVisible();
+    expect(within(dialog).getByText(/three.abc, 1 bar/)).toBeVisible();
+    expect(urls).toHaveLength(3);
+    await userEvent.click(within(dialog).getByRole("button", { name: "Keep all 2" }));
+    expect(await within(dialog).findByText("2 songs are kept, 1 file could not be read.")).toBeVisible();
+    expect(
+      within(dialog)
+        .getAllByRole("link", { name: "open" })
+        .map((each) => each.getAttribute("href")),
+    ).toEqual(["/songs/1/chart", "/songs/3/chart"]);
+    await userEvent.click(within(dialog).getByRole("button", { name: "Close" }));
+    await vi.waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
   });
 
   it("can be dropped anywhere", async () => {

@@ -150,9 +150,13 @@ final class ChordSheetReader {
         }
     }
 
-    /** A chord over the middle of a word belongs to where it stands: the word is cut there. */
+    /** A chord over the middle of a word belongs to the word, or to its part behind a hyphen: no word is torn. */
     private static int wordStart(String words, int column) {
-        return Math.min(column, words.length());
+        int at = Math.min(column, words.length());
+        while (at > 0 && at < words.length() && !Character.isWhitespace(words.charAt(at)) && !Character.isWhitespace(words.charAt(at - 1)) && words.charAt(at - 1) != '-') {
+            at--;
+        }
+        return at;
     }
 
     private void readInside(String line, int number) {

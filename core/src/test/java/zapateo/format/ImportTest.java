@@ -81,6 +81,15 @@ class ImportTest {
         assertThat(reading.problems()).extracting(Problem::code).containsExactly("lengths-guessed");
     }
 
+    /** A chord stands where the eye put it, in the middle of a word as often as not: the word goes with it whole, a word of syllables from its hyphen on. */
+    @Test
+    void words_are_parted_between_words() {
+        FileReading reading = read("Song\n\n   G      C        D7\nSomewhere over the harb-our lights\n");
+        assertThat(reading.song().orElseThrow().writtenBars()).extracting(bar -> String.join("/", bar.marks().words())).containsExactly("Somewhere", "over the", "harb-our lights");
+        FileReading hyphen = read("Song\n\nG        C\nthe har-bour lights\n");
+        assertThat(hyphen.song().orElseThrow().writtenBars()).extracting(bar -> String.join("/", bar.marks().words())).containsExactly("the har-", "bour lights");
+    }
+
     @Test
     void chords_inside_the_words_are_found_too() {
         FileReading reading = read(INSIDE);
