@@ -64,7 +64,7 @@ export function Dock({
   return (
     <section
       aria-label="Transport and keyboard"
-      className="flex items-end gap-5 border-line border-t px-5 pt-2 pb-3 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
+      className="flex items-end gap-5 border-line border-t px-5 pt-1 pb-1.5 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
     >
       <div className="grid w-68 shrink-0 grid-cols-[4rem_1fr] items-center gap-x-3 gap-y-1">
         <button

@@ -92,11 +92,25 @@ export function Masthead({
         ))}
       </nav>
       <div className="flex items-center gap-1 max-md:w-full max-md:overflow-x-auto">
-        <button type="button" onClick={desk.undo} disabled={!desk.canUndo} className="h-10 px-1.5" title="Undo (Ctrl+Z)">
-          Undo
+        <button
+          type="button"
+          onClick={desk.undo}
+          disabled={!desk.canUndo}
+          className="h-10 w-9 text-xl disabled:opacity-40"
+          aria-label="Undo"
+          title="Undo (Ctrl+Z)"
+        >
+          ↶
         </button>
-        <button type="button" onClick={desk.redo} disabled={!desk.canRedo} className="h-10 px-1.5" title="Redo (Ctrl+Shift+Z)">
-          Redo
+        <button
+          type="button"
+          onClick={desk.redo}
+          disabled={!desk.canRedo}
+          className="h-10 w-9 text-xl disabled:opacity-40"
+          aria-label="Redo"
+          title="Redo (Ctrl+Shift+Z)"
+        >
+          ↷
         </button>
         <Versions songId={songId} onTake={(state) => desk.change(draftOf(state))} />
         <Menu>

@@ -207,6 +207,12 @@ function OpenSong({ song }: { song: Song }) {
 
   return (
     <div className="grid h-full min-h-[640px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto]">
+      <a
+        href="#work"
+        className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-50 focus:rounded-plank focus:bg-ink focus:px-4 focus:py-2 focus:text-ground"
+      >
+        To the work
+      </a>
       <Masthead
         songId={song.id}
         title={chart.data?.title ?? song.title}
@@ -216,7 +222,7 @@ function OpenSong({ song }: { song: Song }) {
         onHelp={() => setHelp(true)}
       />
       <Trouble desk={desk} failed={sound.state === "failed"} changedFigures={song.changedFigures} />
-      <main className="min-h-0 overflow-hidden">
+      <main id="work" tabIndex={-1} className="min-h-0 overflow-hidden outline-none">
         <DeskOf desk={context}>
           <Outlet />
         </DeskOf>

@@ -52,13 +52,13 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
         className="h-10 px-2"
         title="Earlier states of this song"
       >
-        Earlier
+        Versions
       </button>
       <Dialog open={open} onClose={() => setOpen(false)} className="relative z-40">
         <DialogBackdrop className="fixed inset-0 bg-ink/35" />
         <div className="fixed inset-0 flex items-start justify-center p-8">
           <DialogPanel className="flex max-h-full w-full max-w-2xl flex-col border border-grain bg-sheet">
-            <DialogTitle className="border-line border-b px-5 py-3 text-xl">Earlier states</DialogTitle>
+            <DialogTitle className="border-line border-b px-5 py-3 text-xl">Versions of this song</DialogTitle>
             <div className="min-h-0 overflow-auto">
               {versions.isPending && <p className="p-5 text-quiet">Looking …</p>}
               {versions.isError && <p className="p-5">{versions.error.message}</p>}

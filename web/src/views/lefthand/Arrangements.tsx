@@ -42,7 +42,7 @@ export function Arrangements() {
           className="min-h-8 truncate font-semibold underline decoration-dotted underline-offset-4"
           title="Arrangements of this song"
         >
-          {name} ▾
+          Arrangement: {name} ▾
         </MenuButton>
         <MenuItems
           anchor="bottom start"

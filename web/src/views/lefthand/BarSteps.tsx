@@ -32,7 +32,7 @@ export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: numb
   const roomy = strokes.length <= MOST_ALIGNED && new Set(strokes.map(({ stroke }) => stroke.written.tick)).size === strokes.length;
   const names = strokes.map(({ stroke }) => stroke.notes.map((note) => note.name).join("+")).join(" ");
   return (
-    <div className="mt-2">
+    <div>
       <LitSteps bar={here} all={arrangement.strokes} steps={steps} struck={struck} label={`Step line of bar ${here.number}: ${names}`} />
       {here.meeting && <Order bar={here} strokes={strokes.map(({ stroke }) => stroke)} />}
       <fieldset className={roomy ? "relative h-9" : "flex flex-wrap gap-x-1"}>

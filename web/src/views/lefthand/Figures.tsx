@@ -2,6 +2,8 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { api, type Figure, Refused, type Suggested, take } from "../../api/client";
 import { FigureSteps } from "../../steps/FigureSteps";
 import { Choice } from "../../ui/Choice";
+import { rove } from "../../ui/roving";
+import { shelved } from "./shelves";
 
 type Shelf = "all" | "worth" | "own";
 
@@ -63,6 +65,9 @@ export function Figures({
     .filter((figure) => shelf !== "all" || !onlyFitting || isMadeFor(figure, meter))
     .filter((figure) => !words || `${figure.name} ${figure.family} ${figure.use}`.toLowerCase().includes(words))
     .sort((a, b) => (shelf === "worth" ? (worth.get(a.id)?.index ?? 0) - (worth.get(b.id)?.index ?? 0) : 0));
+  const stop = shown.find((figure) => figure.id === chosen)?.id ?? shown[0]?.id;
+  // What is looked for by name or kind is found in the order of the book.
+  const inOrder = shelf === "all" && !words && family === ANY && level === ANY && !onlyFitting;
   return (
     <section
       aria-label="Figures"
@@ -71,7 +76,7 @@ export function Figures({
       <div className="px-4 pt-2 pb-1">
         <div className="flex items-baseline justify-between">
           <h2 className="text-lg">Figures</h2>
-          <p className="truncate text-[0.86rem] text-quiet">for {where}</p>
+          <p className="truncate font-semibold">for {where}</p>
         </div>
         <fieldset className="flex gap-3">
           <legend className="sr-only">Which figures</legend>
@@ -132,26 +137,43 @@ export function Figures({
         )}
         {shelf === "own" && <OwnTools figures={figures} onEdit={onEdit} onKept={onKept} />}
       </div>
-      <ul ref={list} className="min-h-0 flex-1 overflow-auto border-line border-t max-md:flex">
+      {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: its cards are pressed; arrows only go from one to the next */}
+      <ul
+        ref={list}
+        onKeyDown={(event) => rove(event, "button[aria-pressed]")}
+        className="min-h-0 flex-1 overflow-auto border-line border-t max-md:flex"
+      >
         {shown.length === 0 && (
           <li className="px-4 py-3 text-quiet">
             {shelf === "own" ? "None yet. Change a copy of any figure, or write a new one." : "No figure is like that."}
           </li>
         )}
-        {shown.map((figure) => (
-          <FigureCard
-            key={figure.id}
-            figure={figure}
-            meter={meter}
-            active={figure.id === chosen}
-            reasons={shelf === "worth" ? (worth.get(figure.id)?.reasons ?? []) : []}
-            level={held}
-            instead={instead(figures, figure, held, figure.id === chosen ? heard : undefined)}
-            onChoose={onChoose}
-            onLevel={onLevel}
-            onEdit={onEdit}
-            onFits={onFits}
-          />
+        {(inOrder ? shelved(shown, suggested, held) : [{ name: "", figures: shown }]).map((group) => (
+          <li key={group.name}>
+            {group.name && (
+              <h3 className="border-line border-b px-4 pt-2 pb-0.5 font-sans font-semibold text-[0.9rem] text-quiet first-letter:uppercase">
+                {group.name}
+              </h3>
+            )}
+            <ul className="max-md:flex">
+              {group.figures.map((figure) => (
+                <FigureCard
+                  key={figure.id}
+                  figure={figure}
+                  meter={meter}
+                  active={figure.id === chosen}
+                  stop={figure.id === stop}
+                  reasons={shelf === "worth" ? (worth.get(figure.id)?.reasons ?? []) : []}
+                  level={held}
+                  instead={instead(figures, figure, held, figure.id === chosen ? heard : undefined)}
+                  onChoose={onChoose}
+                  onLevel={onLevel}
+                  onEdit={onEdit}
+                  onFits={onFits}
+                />
+              ))}
+            </ul>
+          </li>
         ))}
       </ul>
     </section>
@@ -167,6 +189,7 @@ function FigureCard({
   figure,
   meter,
   active,
+  stop,
   reasons,
   level,
   instead,
@@ -178,6 +201,8 @@ function FigureCard({
   figure: Figure;
   meter: string;
   active: boolean;
+  /** Whether the Tab key stops here. */
+  stop: boolean;
   reasons: string[];
   level: number | null;
   /** What sounds in its place, if something else does. */
@@ -192,12 +217,13 @@ function FigureCard({
       <button
         type="button"
         aria-pressed={active}
+        tabIndex={stop ? 0 : -1}
         onClick={() => onChoose(figure.id)}
         className={`block w-full border-l-4 px-4 pt-1 pb-0.5 text-left ${active ? "border-accent bg-wash" : "border-transparent"}`}
       >
         <span className="block font-semibold leading-tight">{figure.name}</span>
         <span className="block text-[0.86rem] text-quiet leading-tight">
-          {figure.family} · {figure.minTempo}–{figure.maxTempo} · level {figure.level}
+          {figure.family} · {figure.minTempo}–{figure.maxTempo} · from level {figure.level}
           {figure.hands.length > 1 ? " · both hands" : ""}
         </span>
         <FigureSteps figure={figure} meter={meter} />

@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Choices as Chosen, Figure, Options, ThereIs } from "../../api/client";
 import { useFigures, useReadOver, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { wakeEngraver } from "../../score/engraver";
@@ -7,6 +7,7 @@ import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { isPlaying, usePlaying } from "../../sound/playing";
 import { MistakeLink } from "../../ui/MistakeLink";
+import { TextButton } from "../../ui/Notice";
 import { Arrangements } from "./Arrangements";
 import { Choices } from "./Choices";
 import { FigureEditor } from "./FigureEditor";
@@ -21,7 +22,7 @@ import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
 import { ScopeBar } from "./ScopeBar";
 import { Staff } from "./Staff";
-import { barsOf, choose, ownOptions, type Scope, scopeName } from "./scope";
+import { barsOf, barsOfTheirOwn, choose, ownOptions, type Scope, scopeName } from "./scope";
 import { WhyPanel } from "./WhyPanel";
 
 const SONG: Scope = { kind: "song" };
@@ -37,6 +38,7 @@ export function LeftHand() {
   const thereIs = useThereIs();
   const suggested = useSuggestions(settledChart);
   const [held, setScope] = useState<Scope>(SONG);
+  const [told, setTold] = useState<{ before: Chosen; more: Options; bars: string } | null>(null);
   const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
   const [fitting, setFitting] = useState<Figure | null>(null);
   const [panel, setPanel] = useState<"choices" | "hard" | "read">("choices");
@@ -57,8 +59,23 @@ export function LeftHand() {
     holding && holding.chosen.figure === figureId && (holding.chosen.level ?? null) === (options.level ?? null)
       ? holding.figure
       : undefined;
-  const change = (next: Chosen) => desk.change({ choices: next });
-  const takeLevel = (level: number | null) => change(choose(choices, scope, { level: level ?? undefined }));
+  const change = (next: Chosen) => {
+    setTold(null);
+    desk.change({ choices: next });
+  };
+  const all = !arrangement || (selection[0] === 0 && selection[1] === arrangement.bars.length - 1);
+  // Bars that are let go of are nothing to choose for any more.
+  const wasAll = useRef(all);
+  useEffect(() => {
+    if (all && !wasAll.current) setScope((now) => (now.kind === "bars" ? SONG : now));
+    wasAll.current = all;
+  }, [all]);
+  const chooseHere = (more: Options) => {
+    change(choose(choices, scope, more));
+    // Who has taken bars may have meant them.
+    if (arrangement && scope.kind === "song" && !all) setTold({ before: choices, more, bars: barsOf(arrangement.bars, selection) });
+  };
+  const takeLevel = (level: number | null) => chooseHere({ level: level ?? undefined });
   // Keys reach the level wherever choices go to at the moment.
   useEffect(() => {
     onLevel.current = takeLevel;
@@ -82,6 +99,7 @@ export function LeftHand() {
           bars={arrangement.bars}
           selection={selection}
           onSelect={select}
+          own={barsOfTheirOwn(choices)}
           doubtful={panel === "read" ? read.data?.faults.filter((fault) => !fault.waved).map((fault) => fault.bar) : undefined}
         />
       </div>
@@ -96,7 +114,7 @@ export function LeftHand() {
         onLevel={takeLevel}
         onChoose={(id) => {
           if (id !== figure?.id) setCompared({ name: desk.draft.arrangement, choices, figure: holding?.figure ?? "" });
-          change(choose(choices, scope, { figure: id }));
+          chooseHere({ figure: id });
         }}
         onEdit={(each, copy) => setEditing({ figure: each, copy })}
         onFits={setFitting}
@@ -152,6 +170,28 @@ export function LeftHand() {
             }
             notices={
               <>
+                {told && choices !== told.before && (
+                  <p role="status" className="mb-1 flex flex-wrap items-center gap-x-4 border-accent border-l-4 bg-wash px-3">
+                    The whole song changed.
+                    <TextButton
+                      onClick={() => {
+                        setTold(null);
+                        desk.undo();
+                      }}
+                    >
+                      Undo
+                    </TextButton>
+                    <TextButton
+                      onClick={() => {
+                        change(choose(told.before, { kind: "bars", bars: told.bars }, told.more));
+                        setScope({ kind: "bars", bars: told.bars });
+                      }}
+                    >
+                      {`Only ${scopeName({ kind: "bars", bars: told.bars })}`}
+                    </TextButton>
+                    <TextButton onClick={() => setTold(null)}>Close</TextButton>
+                  </p>
+                )}
                 {arrangementError && (
                   <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
                     {arrangementError.message} The last left hand that could be played stays here.
@@ -265,7 +305,7 @@ export function LeftHand() {
                   thereIs={thereIs.data}
                   suggested={suggested.data}
                   lively={<Lively bars={arrangement.bars} selection={selection} choices={choices} onChange={change} />}
-                  onChoose={(more) => change(choose(choices, scope, more))}
+                  onChoose={chooseHere}
                   onSong={(more) =>
                     change(Object.fromEntries(Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined)) as Chosen)
                   }

@@ -44,6 +44,7 @@ export function Ribbon({
   onSelect,
   doubtful,
   worth,
+  own,
 }: {
   bars: Bar[];
   /** The tempo that is played: bars whose jumps do not fit it are marked. */
@@ -54,6 +55,8 @@ export function Ribbon({
   doubtful?: number[] | undefined;
   /** Bars in which other chords are worth hearing, by index. */
   worth?: Set<number> | undefined;
+  /** Bars with choices of their own, by number. */
+  own?: Set<number> | undefined;
 }) {
   const row = useRef<HTMLDivElement>(null);
   const dragFrom = useRef<number | null>(null);
@@ -86,6 +89,13 @@ export function Ribbon({
     return () => window.removeEventListener("pointerup", drop);
   }, []);
 
+  // Whoever is among the planks goes with what is taken.
+  useEffect(() => {
+    const view = row.current;
+    if (view?.contains(document.activeElement) && document.activeElement?.matches("[data-bar]"))
+      view.querySelector<HTMLElement>(`[data-bar="${first}"]`)?.focus({ preventScroll: true });
+  }, [first]);
+
   const take = useLatest((from: number, to: number, more: boolean) =>
     more ? onSelect(Math.min(selection[0], from), Math.max(selection[0], to)) : onSelect(from, to),
   );
@@ -93,7 +103,7 @@ export function Ribbon({
   const all = selection[0] === 0 && selection[1] === bars.length - 1;
   return (
     <section aria-label="Bars of the song" className="border-line border-b">
-      <div ref={row} className="flex overflow-x-auto px-5 pt-1 pb-2">
+      <div ref={row} className="flex overflow-x-auto px-5 pt-0.5 pb-1.5">
         {from > 0 && <div aria-hidden="true" className="shrink-0" style={{ width: `${from * PLANK_REM}rem` }} />}
         {bars.slice(from, to).map((bar, place) => {
           const index = from + place;
@@ -130,6 +140,8 @@ export function Ribbon({
                 chosen={chosen}
                 doubted={doubtful?.includes(index) ?? false}
                 worth={worth?.has(index) ?? false}
+                own={own?.has(bar.number) ?? false}
+                stop={index === first}
                 onTake={take}
                 dragFrom={dragFrom}
               />
@@ -151,6 +163,8 @@ const Plank = memo(function Plank({
   chosen,
   doubted,
   worth,
+  own,
+  stop,
   onTake,
   dragFrom,
 }: {
@@ -162,6 +176,9 @@ const Plank = memo(function Plank({
   chosen: boolean;
   doubted: boolean;
   worth: boolean;
+  own: boolean;
+  /** Whether the Tab key stops here. */
+  stop: boolean;
   onTake: (from: number, to: number, more: boolean) => void;
   dragFrom: React.RefObject<number | null>;
 }) {
@@ -171,10 +188,11 @@ const Plank = memo(function Plank({
       type="button"
       data-bar={index}
       aria-pressed={chosen}
+      tabIndex={stop ? 0 : -1}
       aria-label={`Bar ${bar.number}: ${bar.chords.map((chord) => chord.symbol).join(", ")}`}
       aria-description={`difficulty ${Math.round(bar.difficulty)}${bar.maxTempo < bpm ? `, too fast: up to ${Math.floor(bar.maxTempo)}` : ""}${
-        bar.meeting?.kept.length ? ", the hands run together" : bar.meeting?.mended.length ? ", room made between the hands" : ""
-      }`}
+        own ? ", has choices of its own" : ""
+      }${bar.meeting?.kept.length ? ", the hands run together" : bar.meeting?.mended.length ? ", room made between the hands" : ""}`}
       onPointerDown={(event) => {
         if (event.button !== 0) return;
         dragFrom.current = index;
@@ -227,6 +245,7 @@ const Plank = memo(function Plank({
           className="absolute right-1.5 bottom-1.5 h-2 w-2 rotate-45 border border-accent"
         />
       )}
+      {own && <span data-own="" title="Choices of its own hold here" className="absolute inset-y-1 left-0 w-1 rounded-r-sm bg-accent" />}
       {doubted && (
         <span
           data-doubted=""

@@ -23,10 +23,14 @@ export function ScopeBar({
   const run = barsOf(bars, selection);
   const comesAgain = bars.some((other) => other.number === bar.number && other.index !== bar.index);
   const beats = Math.round(bar.ticks / bar.beatTicks);
+  const all = selection[0] === 0 && selection[1] === bars.length - 1;
+  const these = { value: "bars" as const, label: run.includes("-") ? `bars ${run.replace("-", "–")}` : `bar ${run}` };
+  // What is taken on the ribbon is offered first.
   const options: { value: Scope["kind"]; label: string }[] = [
+    ...(all ? [] : [these]),
     { value: "song", label: "whole song" },
     ...(bar.section ? [{ value: "section" as const, label: bar.section }] : []),
-    { value: "bars", label: run.includes("-") ? `bars ${run.replace("-", "–")}` : `bar ${run}` },
+    ...(all ? [these] : []),
   ];
   const others = [
     ...Object.keys(choices.sections ?? {}).map((name): Scope => ({ kind: "section", name })),
@@ -36,7 +40,7 @@ export function ScopeBar({
   return (
     <div>
       <fieldset className="flex flex-wrap gap-x-3">
-        <legend className="text-quiet">Choices for</legend>
+        <legend className="font-semibold text-lg">Choices for {scopeName(scope)}</legend>
         {options.map((option) => (
           <button
             key={option.value}

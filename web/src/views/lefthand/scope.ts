@@ -69,6 +69,16 @@ function clean<T extends object>(value: T): T {
   return Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined && each !== null)) as T;
 }
 
+/** The numbers of bars that have choices of their own. */
+export function barsOfTheirOwn(choices: Choices): Set<number> {
+  const numbers = new Set<number>();
+  for (const { bars } of choices.overrides ?? []) {
+    const [first = 0, last = first] = bars.split("-").map(Number);
+    for (let number = first; number <= last; number++) numbers.add(number);
+  }
+  return numbers;
+}
+
 /** How a scope is called. */
 export function scopeName(scope: Scope): string {
   if (scope.kind === "song") return "the whole song";

@@ -84,7 +84,7 @@ export function Repertoire() {
         </Notice>
       )}
       <main>
-        <NewSong empty={songs.data?.length === 0} onTrouble={setTrouble} />
+        <NewSong empty={songs.data?.length === 0} figures={figures.data ?? []} onTrouble={setTrouble} />
         {songs.isPending && <p className="px-5 py-8 text-quiet">Fetching the songs …</p>}
         {songs.isError && (
           <div className="px-5 py-8">
@@ -208,6 +208,16 @@ function Row({
   );
 }
 
+/** No harder than this is what a new song begins with. */
+const FIRST_LEVEL = 3;
+
+/** What suits a new song best by its metre, tempo, feel and chords, and is no harder than need be. */
+async function firstFigure(chart: string, figures: Figure[]): Promise<string> {
+  const levels = new Map(figures.map((figure) => [figure.id, figure.level]));
+  const suggested = await take(api.POST("/api/arrangements/suggest", { body: { chart } })).catch(() => null);
+  return suggested?.figures.find((each) => (levels.get(each.figure) ?? FIRST_LEVEL) <= FIRST_LEVEL)?.figure ?? "pulse-quarters";
+}
+
 /** Whether anything in it can be played. */
 async function hasChords(text: string): Promise<boolean> {
   const read = await take(api.POST("/api/charts/parse", { body: { text } }));
@@ -220,7 +230,7 @@ function fetchViews(): void {
 }
 
 /** Four chords and Enter: the shortest way to a sounding left hand. */
-function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: string) => void }) {
+function NewSong({ empty, figures, onTrouble }: { empty: boolean; figures: Figure[]; onTrouble: (trouble: string) => void }) {
   const [chords, setChords] = useState("");
   const [pasted, setPasted] = useState<{ text: string } | null>(null);
   const navigate = useNavigate();
@@ -234,7 +244,7 @@ function NewSong({ empty, onTrouble }: { empty: boolean; onTrouble: (trouble: st
         );
         return;
       }
-      const song = await take(api.POST("/api/songs", { body: { chart, choices: { figure: "spread-eighths" } } }));
+      const song = await take(api.POST("/api/songs", { body: { chart, choices: { figure: await firstFigure(chart, figures) } } }));
       navigate(`/songs/${song.id}/${chords.trim() ? "left-hand" : "chart"}`);
     } catch (error) {
       onTrouble(error instanceof Refused ? error.message : String(error));

@@ -23,12 +23,12 @@ import { useTuneEdit } from "./useTuneEdit";
 import { WhatItPlays } from "./WhatItPlays";
 
 const PANELS = [
-  ["fit", "Fit"],
+  ["fit", "Tune and chords"],
   ["tune", "Tune"],
-  ["hands", "Together"],
+  ["hands", "Both hands"],
   ["licks", "Licks"],
   ["improvise", "Improvise"],
-  ["shape", "Shape"],
+  ["shape", "One shape"],
   ["play", "Play in"],
 ] as const;
 

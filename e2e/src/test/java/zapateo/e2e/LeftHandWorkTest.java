@@ -193,7 +193,7 @@ class LeftHandWorkTest {
     void an_occasion_sets_several_choices_and_the_arrangements_have_names() {
         String song = Stage.newSong(CHART, "spread-eighths");
         Page page = open(song);
-        button(page.locator("main"), "alone").click();
+        button(page.locator("main"), "Arrangement: alone").click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^Copy"))).click();
         page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.TEXTBOX).fill("with a choir");
         page.getByText("Keep the name").click();

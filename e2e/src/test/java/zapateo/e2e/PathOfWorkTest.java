@@ -140,7 +140,7 @@ class PathOfWorkTest {
         assertThat(spread).hasAttribute("aria-pressed", "true");
         // Saved when the server has it; the answer may have come while the page was looked at.
         page.waitForCondition(() -> Stage.server().get("/api/songs/" + id).json().path("choices").path("figure").asString().equals("spread-eighths"));
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Earlier")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Versions")).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Have it back")).last().click();
         assertThat(spread).hasAttribute("aria-pressed", "false");
     }

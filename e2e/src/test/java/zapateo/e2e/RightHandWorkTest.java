@@ -137,7 +137,7 @@ class RightHandWorkTest {
     @Test
     void one_shape_is_found_for_the_chosen_bars() {
         Page page = open(Stage.newSong("Title: Shape\nKey: B♭\n| B♭sus2 | E♭6/9 | Gm11 | C7sus4 |", "held"));
-        button(page, "Shape").click();
+        button(page, "One shape").click();
         assertThat(page.getByText("B♭3 C4 F4")).isVisible();
         assertThat(page.getByLabel("What the shape states").getByRole(AriaRole.LISTITEM)).hasCount(4);
         assertThat(page.getByLabel("What the shape states")).containsText("loses");

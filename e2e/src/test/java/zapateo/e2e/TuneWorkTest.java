@@ -168,7 +168,7 @@ class TuneWorkTest {
         Page page = STAGE.atScore(song, "right-hand");
         assertThat(page.locator("[data-bar='0'] [data-hands=mended]")).isVisible();
         assertThat(page.locator("[data-bar='1'] [data-hands]")).hasCount(0);
-        button(page, "Together").click();
+        button(page, "Both hands").click();
         Locator met = page.getByLabel("How the hands meet");
         assertThat(met).containsText("the left hand leaves out what would run into the right");
         met.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("leave it as it was")).click();
@@ -221,7 +221,7 @@ class TuneWorkTest {
     void every_panel_of_the_right_hand_can_be_used_without_seeing_it_well() {
         String song = newSong(CHART, Map.of("style", "melody", "fills", 1));
         Page page = STAGE.atScore(song, "right-hand");
-        for (String panel : List.of("Fit", "Tune", "Together", "Licks", "Improvise", "Shape", "Play in")) {
+        for (String panel : List.of("Tune and chords", "Tune", "Both hands", "Licks", "Improvise", "One shape", "Play in")) {
             page.getByLabel("Fit and notes").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(panel).setExact(true)).click();
             Stage.settled(page);
             List<Rule> found = new AxeBuilder(page).exclude(".score svg").analyze().getViolations();
