@@ -137,7 +137,6 @@ export function Figures({
         )}
         {shelf === "own" && <OwnTools figures={figures} onEdit={onEdit} onKept={onKept} />}
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: its cards are pressed; arrows only go from one to the next */}
       <ul
         ref={list}
         onKeyDown={(event) => rove(event, "button[aria-pressed]")}
