@@ -119,8 +119,8 @@ function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBa
       )}
       {chord.movement !== null &&
         (chord.common.length > 0
-          ? `Shares ${chord.common.join(" ")} with the next chord; its voices move ${chord.movement} semitones.`
-          : `Shares nothing with the next chord; its voices move ${chord.movement} semitones.`)}
+          ? `Shares ${chord.common.join(" ")} with the next chord; its voices move ${chord.movement} ${chord.movement === 1 ? "semitone" : "semitones"}.`
+          : `Shares nothing with the next chord; its voices move ${chord.movement} ${chord.movement === 1 ? "semitone" : "semitones"}.`)}
       {chord.respelled && (
         <>
           {" "}

@@ -104,7 +104,7 @@ class HandWorkTest {
         Stage.server().put("/api/hands/" + hands.path("id").asString(), Map.of("name", "Smaller", "measures", Map.of("left", Map.of("spanMm", 185)), "version", 1));
         page.reload();
         assertThat(page.getByText(Pattern.compile("^2\\d\\d\\.\\d mm of 185 – rolled$"))).isVisible();
-        assertThat(page.getByText(Pattern.compile("cannot strike 4 strokes together, so they are rolled"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("Wider than the hand, so rolled: bars .*, 4 in all"))).isVisible();
     }
 
     @Test

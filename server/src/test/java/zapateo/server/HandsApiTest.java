@@ -79,7 +79,7 @@ class HandsApiTest {
         assertThat(bar.path("parts").path(1).path("strokes").size()).isPositive();
         bar.path("parts").forEach(part -> part.path("strokes").forEach(stroke -> assertThat(arrangement.path("strokes").path(stroke.asInt()).path("bar").asInt()).isEqualTo(1)));
         assertThat(arrangement.path("limits").path(0).path("why").asString()).contains("would help");
-        assertThat(texts(arrangement.path("problems"), "message")).anySatisfy(message -> assertThat(message).contains("cannot strike").contains("rolled"));
+        assertThat(texts(arrangement.path("problems"), "message")).anySatisfy(message -> assertThat(message).contains("Wider than the hand").contains("rolled"));
         arrangement.path("strokes").forEach(stroke -> stroke.path("notes").forEach(note -> assertThat(note.path("finger").asInt()).isBetween(1, 5)));
     }
 
