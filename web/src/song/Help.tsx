@@ -1,4 +1,5 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
+import { GLOSSARY } from "../ui/glossary";
 import { HABITS, SIGNS } from "./signs";
 
 const KEYS = [
@@ -97,6 +98,12 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1">
                 {SIGNS.map(([sign, meaning]) => (
                   <Row key={sign} sign={sign ?? ""} meaning={meaning ?? ""} />
+                ))}
+              </dl>
+              <h3 className="mt-6 text-lg">Words of the trade</h3>
+              <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1">
+                {GLOSSARY.map(([word, meaning]) => (
+                  <Row key={word} sign={word} meaning={meaning} />
                 ))}
               </dl>
               <h3 className="mt-6 text-lg">Chord symbols</h3>

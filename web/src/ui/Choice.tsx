@@ -1,4 +1,6 @@
 import { Listbox, ListboxButton, ListboxOption, ListboxOptions } from "@headlessui/react";
+import { wordIn } from "./glossary";
+import { Term } from "./Term";
 
 export type Option<T extends string> = { value: T; label: string };
 
@@ -21,15 +23,12 @@ export function Choice<T extends string>({
   /** Low and without its label above it, for a row of several. */
   slim?: boolean;
 }) {
+  const term = wordIn(label);
   const chosen = options.find((option) => option.value === value) ?? options[0];
   return (
     <div>
       <Listbox value={value} onChange={onChange} disabled={disabled}>
-        {!slim && (
-          <span className="text-quiet" aria-hidden="true">
-            {label}
-          </span>
-        )}
+        {!slim && <span className="text-quiet">{term ? <Term word={term}>{label}</Term> : <span aria-hidden="true">{label}</span>}</span>}
         <ListboxButton
           aria-label={`${label}: ${chosen?.label ?? ""}`}
           className={`flex w-full items-center justify-between rounded-plank border border-line bg-sheet text-left ${slim ? "h-8 px-1.5" : "mt-0.5 h-10 px-2.5 font-semibold"}`}

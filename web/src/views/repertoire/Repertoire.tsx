@@ -12,6 +12,7 @@ import { Notice, TextButton } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
 import { beatSign, plain } from "../../ui/words";
 import { today } from "../practise/practise";
+import { FirstSteps } from "./FirstSteps";
 import { Import } from "./Import";
 import { Keeping } from "./Keeping";
 import { Removed, useRemoved } from "./Removed";
@@ -85,6 +86,7 @@ export function Repertoire() {
       )}
       <main>
         <NewSong empty={songs.data?.length === 0} figures={figures.data ?? []} onTrouble={setTrouble} />
+        {songs.data && <FirstSteps songs={songs.data} />}
         {songs.isPending && <p className="px-5 py-8 text-quiet">Fetching the songs …</p>}
         {songs.isError && (
           <div className="px-5 py-8">
