@@ -58,7 +58,7 @@ export function Masthead({
     0,
   );
   return (
-    <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5 max-md:flex-wrap max-md:px-3">
+    <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5 max-xl:flex-wrap max-md:px-3">
       <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">
         <Mark />
       </Link>
@@ -75,14 +75,14 @@ export function Masthead({
       </div>
       <nav
         aria-label="The path of the work"
-        className="ml-auto flex items-stretch self-stretch max-md:order-last max-md:ml-0 max-md:h-11 max-md:w-full max-md:overflow-x-auto"
+        className="ml-auto flex items-stretch self-stretch max-xl:order-last max-xl:-ml-3 max-xl:h-11 max-xl:w-full max-md:overflow-x-auto"
       >
         {PATH.map((step, index) => (
           <NavLink
             key={step.view}
             to={{ pathname: `/songs/${songId}/${step.view}`, search }}
             aria-current={index === at ? "page" : undefined}
-            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-2xl:px-1.5 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+            className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-2xl:px-1.5 max-xl:px-3 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
           >
             <span className={index === at ? "max-xl:hidden" : "max-2xl:hidden"}>
               <PathMark filled={index <= at} />
@@ -91,7 +91,7 @@ export function Masthead({
           </NavLink>
         ))}
       </nav>
-      <div className="flex items-center gap-1 max-md:w-full max-md:overflow-x-auto">
+      <div className="flex items-center gap-1 max-xl:ml-auto max-md:ml-0 max-md:w-full max-md:overflow-x-auto">
         <button
           type="button"
           onClick={desk.undo}
@@ -151,7 +151,7 @@ function KeyMenu({ chart, desk }: { chart: ChartView; desk: DraftDesk }) {
     desk.edit(async (draft) => ({ chart: (await editChart(draft.chart, { kind: "key", content: key })).text })).catch(() => undefined);
   return (
     <Menu>
-      <MenuButton className="min-h-8 underline decoration-dotted underline-offset-4 max-xl:hidden" title="The key of the song">
+      <MenuButton className="min-h-8 underline decoration-dotted underline-offset-4 max-md:hidden" title="The key of the song">
         {keyName(chart.key, chart.mode)}
         {chart.keyGiven ? "" : " (found)"} ▾
       </MenuButton>
@@ -201,7 +201,7 @@ function Kept({ keeping }: { keeping: Keeping }) {
     <span
       role="status"
       data-keeping={keeping.state}
-      className={keeping.state === "kept" || keeping.state === "keeping" ? "max-xl:hidden" : "font-semibold text-accent"}
+      className={keeping.state === "kept" || keeping.state === "keeping" ? "max-md:hidden" : "font-semibold text-accent"}
     >
       {keeping.state === "kept" ? (
         <>
