@@ -17,6 +17,9 @@ import zapateo.pitch.PitchClass;
 public record Degree(Functions.Role role, String step, String sign, Optional<String> to, Optional<String> bass) {
 
     private static final String[] ROMAN = {"I", "II", "III", "IV", "V", "VI", "VII"};
+    private static final int FOURTH = 3;
+    /** Semitones from each degree of the major scale to the next. */
+    private static final int[] WIDTHS = {2, 2, 1, 2, 2, 2, 1};
     private static final String SUPERSCRIPTS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 
     /** The degree of a chord by itself. */
@@ -40,9 +43,15 @@ public record Degree(Functions.Role role, String step, String sign, Optional<Str
         return numeral(key.spell(chroma), small, key);
     }
 
+    /** A chord with a major third over a raised degree comes from above, as a borrowed or a substituted one does: B9 in E♭ is ♭VI9; raised stay those that lead up, the diminished, the minor, and the tritone. */
     private static String numeral(PitchClass root, boolean small, Key key) {
-        String roman = ROMAN[key.stepsTo(root)];
+        int step = key.stepsTo(root);
         int away = Math.max(-2, Math.min(2, key.alterationAgainstMajor(root)));
+        if (away > 0 && !small && step != FOURTH) {
+            away -= WIDTHS[step];
+            step = (step + 1) % ROMAN.length;
+        }
+        String roman = ROMAN[step];
         return PitchClass.sign(away) + (small ? roman.toLowerCase() : roman);
     }
 
@@ -53,13 +62,18 @@ public record Degree(Functions.Role role, String step, String sign, Optional<Str
 
     /** As Roman numerals, e.g. {@code V7/ii}, {@code ♭VImaj7}, {@code I/3}. */
     public String roman() {
-        return step + sign + to.map(goal -> "/" + goal).orElse("") + bass.map(tone -> "/" + tone).orElse("");
+        return step + sign + to.map(goal -> "/" + goal).orElse("") + under();
     }
 
     /** As plain numbers, e.g. {@code 2m7}, {@code 5⁷}, {@code ♭7}, {@code 5⁷/2m}. */
     public String numbers() {
         return number(step) + raised(minor(step, sign) + sign) + to.map(goal -> "/" + number(goal) + minor(goal, "")).orElse("")
-                + bass.map(tone -> "/" + tone).orElse("");
+                + under();
+    }
+
+    /** The bass after a slash, or in a word where a slash stands there already: {@code V7/ii on 5}. */
+    private String under() {
+        return bass.map(tone -> (to.isPresent() ? " on " : "/") + tone).orElse("");
     }
 
     private static String minor(String numeral, String sign) {

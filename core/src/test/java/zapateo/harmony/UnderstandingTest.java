@@ -43,10 +43,10 @@ class UnderstandingTest {
     @ParameterizedTest(name = "{1}: {0}")
     @CsvSource({
         "Dm7 G7 Cmaj7, C, ii7 V7 Imaj7", "C F G7 C, C, I IV V7 I", "F C/E Dm C, C, IV I/3 ii I", "Am Dm E7 Am, Am, i iv V7 i", "C D7 G C, C, I V7/V V I", "C A7 Dm G7, C, I V7/ii ii V7",
-        "C E7 Am, C, I V7/vi vi", "C C7 F, C, I V7/IV IV", "C7 F7 C7, C, V7/IV IV7 I7", "C B7 Em, C, I V7/iii iii", "C D/F♯ G, C, I V/V/3 V", "C F Fm C, C, I IV iv I", "C A♭ B♭ C, C, I ♭VI ♭VII I",
+        "C E7 Am, C, I V7/vi vi", "C C7 F, C, I V7/IV IV", "C7 F7 C7, C, V7/IV IV7 I7", "C B7 Em, C, I V7/iii iii", "C D/F♯ G, C, I V/V on 3 V", "C F Fm C, C, I IV iv I", "C A♭ B♭ C, C, I ♭VI ♭VII I",
         "Dm7 D♭7 Cmaj7, C, ii7 ♭II7 Imaj7", "C C♯°7 Dm, C, I ♯i°7 ii", "F F♯°7 C/G, C, IV ♯iv°7 I/5", "E D A E, E mixolydian, I ♭VII IV I", "Am G F E, Am, i ♭VII ♭VI V", "Am G♯°7 Am, Am, i vii°7 i",
         "Am A7 Dm, Am, i V7/iv iv", "Cm Dø G7 Cm, Cm, i iiø V7 i", "E♭ C7 F7 B♭7 E♭, E♭, I V7/ii V7/V V7 I", "C Gm7 C7 F, C, I v7 V7/IV IV", "Cmaj7 E♭7 A♭maj7, C, Imaj7 V7/♭VI ♭VImaj7",
-        "C/G G7 C, C, I/5 V7 I", "C B°7 C, C, I vii°7 I", "A♭6 Em7 A7 Dmaj7, A♭, I6 ♯v7 V7/♯IV ♯IVmaj7"})
+        "C/G G7 C, C, I/5 V7 I", "E♭ B9 B♭7, E♭, I ♭VI9 V7", "G D♯7 D7, G, I ♭VI7 V7", "C C♯7 C, C, I ♭II7 I", "F C7/G A7/C♯ Dm, F, I V7/5 V7/vi on 3 vi", "C B°7 C, C, I vii°7 I", "A♭6 Em7 A7 Dmaj7, A♭, I6 ♯v7 V7/♯IV ♯IVmaj7"})
     void degrees_are_those_of_the_textbook(String chords, String key, String expected) {
         assertThat(degrees(chords, key).stream().map(Degree::roman).collect(Collectors.joining(" "))).isEqualTo(expected);
     }

@@ -107,4 +107,15 @@ class LeftHandTest {
                 .map(bar -> bar.stream().map(stroke -> stroke.notes().stream().map(note -> note.pitch().toString()).collect(Collectors.joining("+")))
                         .collect(Collectors.joining(" "))).collect(Collectors.joining(" | "));
     }
+
+    /** What is struck on the last eighth has no time left where the next chord comes on it: one stroke there, of the chord that comes, and none of no length. */
+    @Test
+    void an_early_chord_takes_the_place_of_what_would_be_struck_with_it() {
+        List<Stroke> strokes = Played.ARRANGER.arrange(Played.song("Tempo: 100~| C | >F | C |"), Choices.figure("spread-eighths"), Hand.USUAL).left().strokes();
+        assertThat(strokes).allSatisfy(stroke -> assertThat(stroke.written().ticks()).isPositive());
+        List<Stroke> there = strokes.stream().filter(stroke -> stroke.written().tick() == 3840 - 480).toList();
+        assertThat(there).hasSize(1);
+        assertThat(there.get(0).notes().get(0).pitch().pitchClass()).hasToString("F");
+        assertThat(there.get(0).bar()).isZero();
+    }
 }
