@@ -55,7 +55,8 @@ daily_copy() {
   local today week
   today=$(date +%Y-%m-%d) week=$(date +%G-W%V)
   copies_folder || return 0
-  rm -rf "$HOME_DIR"/copies/*.part* "$HOME_DIR"/copy.??????
+  # What was begun and killed; what is an hour old is nobody's work of the moment.
+  find "$HOME_DIR" "$HOME_DIR/copies" -maxdepth 1 \( -name 'copy.??????' -o -name '*.tar.part*' \) -mmin +60 -exec rm -rf {} + 2>/dev/null
   [ -e "$HOME_DIR/copies/daily-$today.tar" ] && return 0
   copy_to "$HOME_DIR/copies/daily-$today.tar" || return 0
   [ -e "$HOME_DIR/copies/weekly-$week.tar" ] || ln "$HOME_DIR/copies/daily-$today.tar" "$HOME_DIR/copies/weekly-$week.tar" 2>/dev/null ||
