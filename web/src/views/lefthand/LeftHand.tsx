@@ -22,7 +22,7 @@ import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
 import { ScopeBar } from "./ScopeBar";
 import { Staff } from "./Staff";
-import { barsOf, barsOfTheirOwn, choose, ownOptions, type Scope, scopeName } from "./scope";
+import { barsOf, barsOfTheirOwn, choose, ownOptions, playedAt, type Scope, scopeName } from "./scope";
 import { WhyPanel } from "./WhyPanel";
 
 const SONG: Scope = { kind: "song" };
@@ -70,6 +70,12 @@ export function LeftHand() {
     if (all && !wasAll.current) setScope((now) => (now.kind === "bars" ? SONG : now));
     wasAll.current = all;
   }, [all]);
+  // Bars that choices go to are the ones that are taken.
+  const takeScope = (next: Scope) => {
+    const place = playedAt(arrangement?.bars ?? [], next);
+    if (place) select(...place);
+    setScope(next);
+  };
   const chooseHere = (more: Options) => {
     change(choose(choices, scope, more));
     // Who has taken bars may have meant them.
@@ -265,7 +271,7 @@ export function LeftHand() {
                 selection={selection}
                 scope={scope}
                 choices={choices}
-                onScope={setScope}
+                onScope={takeScope}
                 onChange={change}
               />
             )}

@@ -1,7 +1,7 @@
 import type { Arrangement, Bar, Choices, Figure } from "../../api/client";
 import { draftOf, edited, inMeter, markOf } from "./figureDraft";
 import { lockAt, placeOf, withLock, withTopLine } from "./locks";
-import { barsOf, choose, forget, ownOptions, type Scope, scopeName } from "./scope";
+import { barsOf, barsOfTheirOwn, choose, forget, ownOptions, playedAt, type Scope, scopeName } from "./scope";
 
 const bar = (index: number, number: number, section = "Verse", pass = 1): Bar => ({
   index,
@@ -191,4 +191,17 @@ describe("a figure's file", () => {
     if (!bass || !chord) throw new Error("two strokes");
     expect([markOf(bass, figure), markOf(chord, figure), markOf({ ...chord, roles: "new" }, null)]).toEqual(["heel", "toe", "toe"]);
   });
+});
+
+test("bars of a scope are found where they are played", () => {
+  const bars = [1, 2, 3, 1, 2, 3].map((number, index) => ({ number, index, pass: index < 3 ? 1 : 2 })) as Bar[];
+  expect(playedAt(bars, { kind: "bars", bars: "2-3" })).toEqual([1, 2]);
+  expect(playedAt(bars, { kind: "bars", bars: "2", pass: 2 })).toEqual([4, 4]);
+  expect(playedAt(bars, { kind: "bars", bars: "9" })).toBeNull();
+  expect(playedAt(bars, { kind: "song" })).toBeNull();
+});
+
+test("bars of their own are counted out", () => {
+  expect([...barsOfTheirOwn({ overrides: [{ bars: "2-4" }, { bars: "7" }] } as Choices)]).toEqual([2, 3, 4, 7]);
+  expect(barsOfTheirOwn({} as Choices).size).toBe(0);
 });

@@ -69,6 +69,15 @@ function clean<T extends object>(value: T): T {
   return Object.fromEntries(Object.entries(value).filter(([, each]) => each !== undefined && each !== null)) as T;
 }
 
+/** Where the bars of a scope are played, the first time or the time it names; null for others. */
+export function playedAt(bars: Bar[], scope: Scope): [number, number] | null {
+  if (scope.kind !== "bars") return null;
+  const [first = 0, last = first] = scope.bars.split("-").map(Number);
+  const from = bars.findIndex((bar) => bar.number === first && (scope.pass === undefined || bar.pass === scope.pass));
+  const to = bars.findIndex((bar, index) => index >= from && bar.number === last);
+  return from < 0 || to < 0 ? null : [from, to];
+}
+
 /** The numbers of bars that have choices of their own. */
 export function barsOfTheirOwn(choices: Choices): Set<number> {
   const numbers = new Set<number>();

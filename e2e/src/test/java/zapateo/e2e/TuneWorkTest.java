@@ -78,7 +78,7 @@ class TuneWorkTest {
     private static Page tuneOfTheFirstBar(String song) {
         Page page = STAGE.atScore(song, "right-hand");
         page.locator("[data-bar='0']").click();
-        button(page, "Tune").click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Tune").setExact(true)).click();
         return page;
     }
 
