@@ -92,7 +92,8 @@ export function Sheet() {
             song={song.id}
           />
         </section>
-        <section aria-label="Pages" className="min-h-0 overflow-auto bg-plank/40 p-5 max-md:p-2">
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it is scrolled by keys where it is longer than the screen */}
+        <section aria-label="Pages" tabIndex={0} className="min-h-0 overflow-auto bg-plank/40 p-5 max-md:p-2">
           <p role="status" className="mb-2 text-quiet">
             {sheet.error
               ? `The pages could not be laid: ${sheet.error} The chart and the arrangement are safe.`
