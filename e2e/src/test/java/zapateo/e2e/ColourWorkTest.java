@@ -85,7 +85,7 @@ class ColourWorkTest {
         String song = Stage.newSong(CHART, "held");
         Page page = open(song);
         look(page, 0, "Passing diminished from below");
-        page.locator("h1").click();
+        page.evaluate("() => document.activeElement.blur()");
         page.keyboard().press("Enter");
         kept(page, song, "passing-diminished-up");
         assertThat(bar(page, 0)).hasAttribute("aria-label", "Bar 1: C, C♯°7");
