@@ -202,7 +202,7 @@ class LeftHandWorkTest {
         JsonNode found = kept(page, song, "smooth");
         assertThat(found.path("arrangement").asString()).isEqualTo("with a choir");
         assertThat(found.path("others").path(0).path("choices").path("figure").asString()).isEqualTo("spread-eighths");
-        button(page.locator("main"), "with a choir").click();
+        button(page.locator("main"), "Arrangement: with a choir").click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^Compare"))).click();
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("strokes a bar");
         page.getByText("Open \"alone\"").click();
