@@ -193,25 +193,30 @@ class TuneWorkTest {
         double later = playedLateness(page);
         assertThat(later - atOnce).isBetween(225.0, 275.0);
         // Every key that was struck is let go, also when it is stopped.
-        assertThat((Boolean) page.evaluate("""
+        page.waitForFunction("""
                 () => { const held = new Set();
                   for (const { message: [kind, key] } of window.zapateo.piano.received) {
                     if (kind === 0x90) held.add(key); else if (kind === 0x80) held.delete(key); else held.clear();
                   }
-                  return held.size === 0; }""")).isTrue();
+                  return held.size === 0; }""");
     }
 
-    /** Milliseconds from when a note is due on the clock of the music to when the stand-in is told to strike it, but for a constant. */
+    /**
+     * Milliseconds from when a note is due on the clock of the music to when the stand-in is told to strike it, but for a constant. Notes are paired in their order; a busy machine can only be late, so
+     * a quick one of them counts.
+     */
     private static double playedLateness(Page page) {
         page.keyboard().press("Escape");
-        int before = (Integer) page.evaluate("() => { const n = window.zapateo?.player.heard.length ?? 0; return n; }");
+        String struck = "window.zapateo.piano.received.filter(({ message }) => message[0] === 0x90)";
+        int heardBefore = (Integer) page.evaluate("() => window.zapateo?.player.heard.length ?? 0");
+        int struckBefore = (Integer) page.evaluate("() => window.zapateo?.piano ? " + struck + ".length : 0");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
-        page.waitForFunction("n => (window.zapateo?.player.heard.length ?? 0) > n + 4", before);
+        page.waitForFunction("before => window.zapateo?.piano && " + struck + ".length > before + 8", struckBefore);
         double late = ((Number) page.evaluate("""
-                n => { const heard = window.zapateo.player.heard.slice(n);
-                  const struck = window.zapateo.piano.received.filter(({ message }) => message[0] === 0x90).slice(-heard.length);
-                  const off = heard.map((each, i) => struck[i].at - each.time * 1000).sort((a, b) => a - b);
-                  return off[off.length >> 1]; }""", before)).doubleValue();
+                ([heardBefore, struckBefore]) => { const heard = window.zapateo.player.heard.slice(heardBefore);
+                  const struck = window.zapateo.piano.received.filter(({ message }) => message[0] === 0x90).slice(struckBefore);
+                  const off = heard.slice(0, struck.length).map((each, i) => struck[i].at - each.time * 1000).sort((a, b) => a - b);
+                  return off[off.length >> 2]; }""", List.of(heardBefore, struckBefore))).doubleValue();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true)).click();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).waitFor();
         return late;
