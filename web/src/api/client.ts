@@ -151,7 +151,7 @@ const MOST_TRIES = 8;
 /** Asks again where too much is computed at once; stops what nobody waits for any more. */
 async function patiently(request: Request): Promise<Response> {
   const name = crypto.randomUUID?.() ?? String(Math.random());
-  const stop = () => void fetch(`/api/work/${name}/stop`, { method: "POST", keepalive: true }).catch(() => undefined);
+  const stop = () => void fetch(`/api/computing/${name}/stop`, { method: "POST", keepalive: true }).catch(() => undefined);
   if (request.method === "POST") {
     request.headers.set("Zapateo-Work", name);
     request.signal.addEventListener("abort", stop);

@@ -42,7 +42,7 @@ test("what is waited for no longer is stopped on the server, by its name", async
   await vi.waitFor(() => expect(asked).toHaveLength(1));
   page.abort();
   await vi.waitFor(() => expect(asked).toHaveLength(2));
-  expect(asked[1]?.url).toBe(`http://localhost/api/work/${asked[0]?.headers.get("Zapateo-Work")}/stop`);
+  expect(asked[1]?.url).toBe(`http://localhost/api/computing/${asked[0]?.headers.get("Zapateo-Work")}/stop`);
   end(answer({}));
   await waiting;
 });

@@ -1,18 +1,12 @@
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
+import { useTyped } from "../ui/useTyped";
 import { plain } from "../ui/words";
 import { FASTEST, SLOWEST, typedTempo } from "./tempo";
 
 /** The tempo: typed after a press on its number, or in steps of one and five. */
 export function Tempo({ bpm, unit, setBpm }: { bpm: number; unit: string; setBpm: (bpm: number) => void }) {
-  const [typed, setTyped] = useState<string | null>(null);
+  const { typed, setTyped, field } = useTyped();
   const [wrong, setWrong] = useState(false);
-  const field = useRef<HTMLInputElement>(null);
-  const opened = typed !== null;
-  useEffect(() => {
-    if (!opened) return;
-    field.current?.focus();
-    field.current?.select();
-  }, [opened]);
   const close = () => {
     setTyped(null);
     setWrong(false);
@@ -41,7 +35,7 @@ export function Tempo({ bpm, unit, setBpm }: { bpm: number; unit: string; setBpm
     <div className="relative flex items-center">
       {step(-5, "Slower by five", "−5", "<")}
       {step(-1, "Slower", "−", "−")}
-      {opened ? (
+      {typed !== null ? (
         <input
           ref={field}
           value={typed}

@@ -1,24 +1,17 @@
-import { useEffect, useRef, useState } from "react";
+import { useTyped } from "../ui/useTyped";
 import { retitled } from "./title";
 import type { DraftDesk } from "./useDraft";
 
 /** The song's title: pressed it is typed anew, where it stands. */
 export function TitleField({ title, desk }: { title: string; desk: DraftDesk }) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const field = useRef<HTMLInputElement>(null);
-  const opened = typed !== null;
-  useEffect(() => {
-    if (!opened) return;
-    field.current?.focus();
-    field.current?.select();
-  }, [opened]);
+  const { typed, setTyped, field } = useTyped();
   const keep = () => {
     if (typed !== null && typed.trim() !== "" && typed.trim() !== title) desk.change({ chart: retitled(desk.draft.chart, typed) });
     setTyped(null);
   };
   return (
     <h1 className="min-w-0 max-w-[24rem] flex-initial truncate text-2xl">
-      {opened ? (
+      {typed !== null ? (
         <input
           ref={field}
           aria-label="The song's title"

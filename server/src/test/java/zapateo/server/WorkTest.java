@@ -74,13 +74,13 @@ class WorkTest {
         ExecutorService other = Executors.newSingleThreadExecutor();
         Future<RealServer.Answer> asked = other.submit(() -> SERVER.send(named("page-1.7", longSong(200, 1500))));
         while (!asked.isDone()) {
-            assertThat(SERVER.send(SERVER.request("/api/work/page-1.7/stop").POST(HttpRequest.BodyPublishers.noBody()).build()).status()).isEqualTo(204);
+            assertThat(SERVER.send(SERVER.request("/api/computing/page-1.7/stop").POST(HttpRequest.BodyPublishers.noBody()).build()).status()).isEqualTo(204);
             TimeUnit.MILLISECONDS.sleep(20);
         }
         assertThat(asked.get().status()).isEqualTo(422);
         assertThat(asked.get().json().path("type").asString()).isEqualTo("/problems/too-much");
         other.shutdown();
-        assertThat(SERVER.send(SERVER.request("/api/work/nobody/stop").POST(HttpRequest.BodyPublishers.noBody()).build()).status()).isEqualTo(204);
+        assertThat(SERVER.send(SERVER.request("/api/computing/nobody/stop").POST(HttpRequest.BodyPublishers.noBody()).build()).status()).isEqualTo(204);
     }
 
     @Test

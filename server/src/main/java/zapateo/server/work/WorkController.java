@@ -9,7 +9,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Stops what a page waits for no longer. */
 @RestController
-@RequestMapping("/api/work")
+@RequestMapping("/api/computing")
 public class WorkController {
 
     private final Works works;
