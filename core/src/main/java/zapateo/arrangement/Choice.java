@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import zapateo.colour.Form;
 import zapateo.hand.TooWide;
 import zapateo.lefthand.Ending;
+import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Register;
 import zapateo.righthand.RightChoices.Manner;
@@ -48,6 +49,7 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     private static final Set<Place> MANNERS = EnumSet.of(Place.RIGHT, Place.RIGHT_SECTION);
     private static final int MOST_BARS = 2000;
     private static final int MOST_TEXT = 400;
+    private static final int MOST_STROKES = 2000;
     private static final List<Choice<?>> ROWS = new ArrayList<>();
 
     public static final Choice<String> FIGURE = row("figure", Range.id("the id of a figure"), LEFT, "the figure of the left hand").usually("held").in();
@@ -62,6 +64,8 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<Boolean> WITH_BASS_PLAYER = row("withBassPlayer", Range.yesNo(), LEFT, "whether someone else has the bass").usually(false).in();
     public static final Choice<Boolean> KEEP_TOP = row("keepTop", Range.yesNo(), LEFT, "whether the top note should rather stay where it is").usually(false).in();
     public static final Choice<Boolean> PEDAL = row("pedal", Range.yesNo(), LEFT, "whether the sustaining pedal is used").in();
+    public static final Choice<List<FigureStroke>> STROKES = row("strokes", Range.strokes("the strokes of one bar as a figure's file has them, as 1@0:960 3+5@960:960", MOST_STROKES), EnumSet.of(Place.BARS),
+            "a bar broken out by hand: its strokes in place of the figure's").fallsWith(FIGURE).in();
     public static final Choice<Integer> LEVEL = row("level", Range.whole(Level.EASIEST, Level.FULLEST), LEFT, "made easier or fuller by rule").in();
 
     public static final Choice<List<Integer>> WAYS = row("ways", Range.wholes("one number from 0 to 20 for each of the five levels", Level.FULLEST, Level.FULLEST, 0, 20), SONG,

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.Ending;
+import zapateo.lefthand.FigureCheck;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.LeftHand;
 import zapateo.lefthand.LeftHandChoices;
@@ -24,6 +25,8 @@ import zapateo.part.Reason;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.FigureStroke;
+import zapateo.rhythm.Meter;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 import zapateo.song.Bar;
@@ -41,8 +44,13 @@ final class ChoicePlan implements Plan {
     private final Pianist pianist;
     private final Map<Bar, String> sectionOf = new IdentityHashMap<>();
     private final Map<Options, LeftHandChoices> resolved = new HashMap<>();
+    private final Map<ByHand, LeftHandChoices> byHand = new HashMap<>();
     private final Set<Reason> said = new HashSet<>();
     private final List<Reason> notices = new ArrayList<>();
+
+    /** A bar broken out by hand, in a metre. */
+    private record ByHand(Options options, Meter meter) {
+    }
 
     /**
      * @throws Refused when a choice names something there is not, with what could stand there
@@ -90,7 +98,18 @@ final class ChoicePlan implements Plan {
 
     @Override
     public LeftHandChoices at(Bar bar, int tick) {
-        return resolve(chosen(bar, tick));
+        Options options = chosen(bar, tick);
+        LeftHandChoices known = resolve(options);
+        // What was broken out by hand is of its figure: where a level plays another one, the bar goes with it.
+        return options.get(Choice.STROKES).filter(strokes -> known.figure().id().equals(options.orUsual(Choice.FIGURE)))
+                .map(strokes -> byHand.computeIfAbsent(new ByHand(options, bar.meter()), each -> byHand(known, bar, strokes))).orElse(known);
+    }
+
+    private LeftHandChoices byHand(LeftHandChoices known, Bar bar, List<FigureStroke> strokes) {
+        List<FigureStroke> inside = strokes.stream().filter(stroke -> stroke.tick() < bar.meter().barTicks()).toList();
+        List<Reason> faults = inside.isEmpty() ? List.of() : FigureCheck.of(known.figure().byHand(bar.meter(), inside));
+        faults.forEach(fault -> say(fault.code(), fault.args()));
+        return inside.isEmpty() || !faults.isEmpty() ? known : known.byHand(bar.meter(), inside);
     }
 
     /** What holds at the beginning of each bar as played, and what of it is heard. */
@@ -193,7 +212,7 @@ final class ChoicePlan implements Plan {
             say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));
         }
         return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.get(Choice.TENTHS).orElse(pianist.tenths()),
-                options.get(Choice.OCTAVES).orElse(pianist.octaves()), options.orUsual(Choice.VARIATIONS), options.orUsual(Choice.LIVELINESS), band, options.orUsual(Choice.KEEP_TOP), pianist.instrument().pedal() && options.get(Choice.PEDAL).orElse(figure.manner().pedal()), level.flatMap(each -> each.fuller(named, way(each))));
+                options.get(Choice.OCTAVES).orElse(pianist.octaves()), options.orUsual(Choice.VARIATIONS), options.orUsual(Choice.LIVELINESS), band, options.orUsual(Choice.KEEP_TOP), pianist.instrument().pedal() && options.get(Choice.PEDAL).orElse(figure.manner().pedal()), level.flatMap(each -> each.fuller(named, way(each))), false);
     }
 
     private int way(Level level) {

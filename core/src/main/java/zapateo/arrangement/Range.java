@@ -5,6 +5,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
 import zapateo.refusal.Refused;
+import zapateo.rhythm.FigureFile;
+import zapateo.rhythm.FigureStroke;
 
 /**
  * What a choice may be, and how it stands in open data: as text, a number, yes or no, or a list of these.
@@ -51,6 +53,11 @@ public record Range<T>(Form form, List<String> values, double least, double most
             }
             return (String) written;
         }, value -> value);
+    }
+
+    /** The strokes of one bar. */
+    static Range<List<FigureStroke>> strokes(String what, int most) {
+        return new Range<>(Form.TEXT, List.of(), 0, most, Lengths.NONE, what, text -> FigureFile.strokes((String) text), FigureFile::write);
     }
 
     static <E extends Enum<E>> Range<E> oneOf(Class<E> kind) {

@@ -90,7 +90,7 @@ final class Layout {
     private boolean alternates(Planned stroke) {
         Cut cut = cuts.get(stroke.cut());
         return stroke.hand() == Side.LEFT && stroke.origin() != Origin.ENDING && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(FIFTH_BELOW)) && cut.chord().over().isEmpty()
-                && cut.ticks() > cut.bar().meter().beatTicks() && plays(cut.choices().figure());
+                && cut.ticks() > cut.bar().meter().beatTicks() && !cut.choices().byHand() && plays(cut.choices().figure());
     }
 
     private boolean turns(Figure figure) {
@@ -108,6 +108,10 @@ final class Layout {
         Figure figure = cut.choices().figure();
         if (isEnding(i)) {
             end(cut);
+            return i + 1;
+        }
+        if (cut.choices().byHand()) {
+            layByHand(i);
             return i + 1;
         }
         boolean withTune = figure.manner().times() == Times.TUNE && !cut.bar().accents().isEmpty();
@@ -160,7 +164,21 @@ final class Layout {
 
     private boolean isEnding(int i) {
         Cut cut = cuts.get(i);
-        return ending.isPresent() && cut.place().lastOfSong() && i == cuts.size() - 1 && cut.end() == cut.bar().end();
+        return ending.isPresent() && cut.place().lastOfSong() && i == cuts.size() - 1 && cut.end() == cut.bar().end() && !cut.choices().byHand();
+    }
+
+    /** What a person wrote for this bar stands as it is written, under whatever chord sounds. */
+    private void layByHand(int i) {
+        Cut cut = cuts.get(i);
+        for (FigureStroke stroke : cut.choices().figure().bar(cut.bar().meter(), 0)) {
+            int tick = cut.bar().tick() + stroke.tick();
+            if (tick >= cut.tick() && tick < cut.end() && stroke.ofNext()) {
+                early(i, stroke, tick);
+            } else if (tick >= cut.tick() && tick < cut.end()) {
+                int end = stroke.length() == FigureStroke.TO_THE_END ? cut.end() : Math.min(cut.end(), tick + stroke.length());
+                planned.add(Planned.of(cut, stroke, tick, end - tick, Origin.BY_HAND));
+            }
+        }
     }
 
     private void layOne(int i) {
@@ -216,7 +234,7 @@ final class Layout {
 
     /** A stroke for the next chord, before it comes; where it cannot be, what sounds goes on. */
     private void early(int i, FigureStroke stroke, int tick) {
-        boolean possible = tick > cuts.get(i).tick() && follows(i) && !isEnding(i + 1) && !cuts.get(i + 1).early() && cuts.get(i + 1).choices().figure().equals(cuts.get(i).choices().figure());
+        boolean possible = tick > cuts.get(i).tick() && follows(i) && !isEnding(i + 1) && !cuts.get(i + 1).early() && !cuts.get(i + 1).choices().byHand() && cuts.get(i + 1).choices().figure().id().equals(cuts.get(i).choices().figure().id());
         if (!possible) {
             lengthen(i, stroke.hand(), tick);
             return;

@@ -62,7 +62,7 @@ final class Spices {
             if (wanted.isPresent()) {
                 said.add(index);
             }
-            if (choices.liveliness() == Liveliness.NONE || own.get(0).place().lastOfSong() || wanted.isEmpty() && hasOwn(own)) {
+            if (choices.liveliness() == Liveliness.NONE || choices.byHand() || own.get(0).place().lastOfSong() || wanted.isEmpty() && hasOwn(own)) {
                 return;
             }
             Spice.all().stream().filter(spice -> wanted.isPresent() ? wanted.get().equals(spice.id()) : places.get(index).stream().anyMatch(spice.where()::contains) && gives(own.get(0).bar(), plan.seed(), spice, choices.liveliness()))

@@ -8,6 +8,8 @@ public enum Origin {
     FIGURE("figure-stroke", Kind.LAID),
     /** One of a figure's varied bar. */
     VARIATION("variation", Kind.LAID),
+    /** One of a bar that was broken out by hand. */
+    BY_HAND("by-hand", Kind.LAID),
     /** Struck early for the chord that arrives after it. */
     ANTICIPATION("anticipation", Kind.LAID),
     /** A bass of a chosen line in place of the figure's. */

@@ -71,6 +71,12 @@ public record Figure(String id, String name, String family, String use, Suits su
         return new Figure(otherId, otherName, family, use, suits, manner, bars, variations);
     }
 
+    /** The figure where one bar of it was broken out by hand: that bar every time, whatever its chords. */
+    public Figure byHand(Meter meter, List<FigureStroke> bar) {
+        Manner kept = new Manner(manner.spacing(), manner.registers(), manner.voicings(), manner.pedal(), manner.lifts(), manner.line(), true, manner.rolling(), manner.bassless(), Optional.of("none"), Times.OWN);
+        return new Figure(id, name, family, use, suits, kept, Map.of(meter, List.of(bar)), List.of());
+    }
+
     /** What it has for one bar of a metre, as long as the bar; put together where it is not written for the metre. */
     public List<FigureStroke> bar(Meter meter, int nth) {
         return inMeter(meter, nth, meter.barTicks());

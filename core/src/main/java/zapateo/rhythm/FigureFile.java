@@ -92,7 +92,7 @@ public final class FigureFile {
     }
 
     private static String bar(List<FigureStroke> strokes) {
-        return quoted(strokes.stream().map(FigureStroke::toString).collect(Collectors.joining(" ")));
+        return quoted(write(strokes));
     }
 
     private static String list(List<String> values) {
@@ -125,19 +125,34 @@ public final class FigureFile {
     }
 
     private static List<FigureStroke> bar(String text, Meter meter) {
+        List<FigureStroke> strokes = strokes(text);
+        strokes.stream().filter(stroke -> stroke.tick() >= meter.barTicks()).findFirst().ifPresent(stroke -> {
+            throw new Refused("stroke " + stroke + ": expected inside the bar's " + meter.barTicks() + " ticks");
+        });
+        return strokes;
+    }
+
+    /**
+     * The strokes of one bar, as {@code 1@0:960 3+5@960:960}.
+     *
+     * @throws Refused naming the stroke and what was expected
+     */
+    public static List<FigureStroke> strokes(String text) {
         List<FigureStroke> strokes = Arrays.stream(text.strip().split("\\s+")).map(FigureStroke::parse).toList();
         if (strokes.size() > MOST_STROKES) {
             throw new Refused(strokes.size() + " strokes: expected " + MOST_STROKES + " a bar at most");
         }
-        int before = -1;
-        for (FigureStroke stroke : strokes) {
-            if (stroke.tick() < before || stroke.tick() >= meter.barTicks()) {
-                throw new Refused("stroke " + stroke + ": expected after the one before it and inside the bar's "
-                        + meter.barTicks() + " ticks");
+        for (int at = 1; at < strokes.size(); at++) {
+            if (strokes.get(at).tick() < strokes.get(at - 1).tick()) {
+                throw new Refused("stroke " + strokes.get(at) + ": expected after the one before it");
             }
-            before = stroke.tick();
         }
         return strokes;
+    }
+
+    /** The text that {@link #strokes} reads as the same. */
+    public static String write(List<FigureStroke> strokes) {
+        return strokes.stream().map(FigureStroke::toString).collect(Collectors.joining(" "));
     }
 
     private static Matcher tempo(String text) {

@@ -41,7 +41,7 @@ class ChoiceTest {
 
     /** What is written by a pattern of its own. */
     private static final Map<Choice<?>, List<String>> PATTERNS = Map.of(Choice.SPICES, List.of("walk-up@8", "plain@12"), Choice.WAVED_OFF, List.of("L6@5", "B1@12"), Choice.TIMES, List.of("2@3", "1@2"),
-            Choice.BREAKS, List.of("8", "12@2"), Choice.VAMP, List.of("5-8"), Choice.KEY_UP, List.of("3@2"));
+            Choice.BREAKS, List.of("8", "12@2"), Choice.VAMP, List.of("5-8"), Choice.KEY_UP, List.of("3@2"), Choice.STROKES, List.of("1@0:960 3+5@960:960 >1@3360:480!"));
 
     /** All it may be, written and read, is the same; what is usual is one of it; anything else is refused by its name, with what was expected. */
     @ParameterizedTest
@@ -78,7 +78,7 @@ class ChoiceTest {
 
     @ParameterizedTest
     @CsvSource(delimiter = ';', quoteCharacter = '"', value = {"SONG;level;6;choices.level 6: expected 1 to 5", "SECTION;register;low;choices.register \"low\": expected deep, medium or middle",
-        "SONG;swingRatio;9;choices.swingRatio 9: expected 1 to 4", "BARS;seed;4;choices.seed: there is no such choice, expected one of figure, voicing", "RIGHT;style;loud;choices.style \"loud\": expected none, comping, melody or improvise",
+        "SONG;swingRatio;9;choices.swingRatio 9: expected 1 to 4", "BARS;seed;4;choices.seed: there is no such choice, expected one of figure, voicing", "BARS;strokes;1-0;choices.strokes stroke \"1-0\": expected roles@tick:length, as in 1+10@0:960", "SONG;strokes;1@0:960;choices.strokes: there is no such choice", "RIGHT;style;loud;choices.style \"loud\": expected none, comping, melody or improvise",
         "SONG;liveliness;very;choices.liveliness \"very\": expected none, some or much"})
     void what_cannot_be_chosen_is_refused_with_its_place(Choice.Place place, String name, String written, String message) {
         Object value = written.matches("[0-9]+") ? (Object) Integer.valueOf(written) : written;
