@@ -52,8 +52,9 @@ export type Edit = Schemas["Edit"];
 export type Imported = Omit<Schemas["ImportView"], "song"> & { song: Song | null };
 export type Choices = Schemas["ChoicesRequest"];
 export type NamedChoices = Schemas["NamedChoices"];
-export type Options = Schemas["OptionsRequest"];
 export type Override = Schemas["OverrideRequest"];
+/** What may be chosen for a place; a bar's own strokes for bars alone. */
+export type Options = Schemas["OptionsRequest"] & Pick<Override, "strokes">;
 export type Lock = Schemas["LockRequest"];
 export type Figure = Schemas["FigureView"];
 export type FigureStroke = Schemas["FigureStrokeView"];

@@ -38,10 +38,10 @@ export function useFigures() {
   });
 }
 
-/** The rhythms of the right hand; they do not change. */
+/** The rhythms of the right hand. */
 export function useRightFigures() {
   return useQuery<Figure[], Refused>({
-    queryKey: ["right-figures"],
+    queryKey: ["figures", "right"],
     queryFn: () => take(api.GET("/api/figures/right")),
     staleTime: Number.POSITIVE_INFINITY,
   });

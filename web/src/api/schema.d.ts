@@ -1771,6 +1771,7 @@ export interface components {
             to: number;
         };
         DraftView: {
+            bar: string;
             figure: components["schemas"]["FigureView"];
             file: string;
             id: string;
@@ -2562,6 +2563,8 @@ export interface components {
              * @enum {string}
              */
             register?: "deep" | "medium" | "middle";
+            /** @description a bar broken out by hand: its strokes in place of the figure's; expected the strokes of one bar as a figure's file has them, as 1@0:960 3+5@960:960 */
+            strokes?: string;
             /**
              * @description what is done with a stroke the hand cannot span; expected play, roll, pedal or omit
              * @enum {string}

@@ -14,6 +14,7 @@ import { type Compared, type Desk, DeskOf, type Doubles, spanOf, type TriedFigur
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { playable, tapping } from "./tempo";
+import { withTried } from "./tried";
 import { type DraftDesk, settledDraft, useDraft } from "./useDraft";
 import { useKeys } from "./useKeys";
 import { useSettled } from "./useSettled";
@@ -78,7 +79,7 @@ function OpenSong({ song }: { song: Song }) {
     () => ({
       chart: settledChart,
       choices: tried
-        ? { ...desk.draft.choices, figure: tried.id, sections: undefined, overrides: undefined }
+        ? withTried(desk.draft.choices, tried)
         : triedColours
           ? { ...desk.draft.choices, colours: triedColours }
           : (triedChoices ?? desk.draft.choices),

@@ -16,7 +16,7 @@ export function spanOf(hand: Measures | undefined): number {
 export type Doubles = "thirds" | "simple";
 
 /** A figure's file that is not kept yet. */
-export type TriedFigure = { id: string; file: string };
+export type TriedFigure = { id: string; file: string; right: boolean };
 
 /** Other choices to go back and forth to, and the figure that was heard with them. */
 export type Compared = NamedChoices & { figure: string };

@@ -81,7 +81,7 @@ export function StepLine({
   );
 }
 
-const Foot = memo(function Foot({ step, x, scale, lit }: { step: Step; x: number; scale: number; lit: boolean }) {
+export const Foot = memo(function Foot({ step, x, scale, lit }: { step: Step; x: number; scale: number; lit: boolean }) {
   const stroke = lit ? "var(--accent)" : "var(--ink)";
   if (step.hand === "R") {
     return (

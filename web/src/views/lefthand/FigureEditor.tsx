@@ -3,19 +3,19 @@ import { useEffect, useMemo, useState } from "react";
 import { api, type Figure, type FigureDrafted, Refused, take } from "../../api/client";
 import type { TriedFigure } from "../../song/desk";
 import { useSettled } from "../../song/useSettled";
-import { planks } from "../../steps/count";
-import { StepLine } from "../../steps/StepLine";
+import { usualUnit } from "../../steps/edited";
+import { StepEditor } from "../../steps/StepEditor";
 import { Choice } from "../../ui/Choice";
-import { draftOf, type EditedFigure, type EditedStroke, edited, inMeter, markOf, type SongMeter, usualUnit } from "./figureDraft";
+import { draftOf, type EditedFigure, edited, inMeter, markOf, type SongMeter } from "./figureDraft";
 import { StrokePanel } from "./StrokePanel";
 
-const UNITS = [
+export const UNITS = [
   { value: "480", label: "eighths" },
   { value: "320", label: "triplets" },
   { value: "240", label: "sixteenths" },
 ];
 
-/** A figure on the step line: planks are struck and lifted, heard while it is written, kept in the player's own book. */
+/** A figure on the step line: planks are stepped on and steps pulled and lifted, heard while it is written, kept in the player's own book. */
 export function FigureEditor({
   figure,
   copy,
@@ -35,11 +35,12 @@ export function FigureEditor({
   onClose: () => void;
 }) {
   const queries = useQueryClient();
+  const ofRight = figure.hands.every((hand) => hand === "R");
   const [now, setNow] = useState<EditedFigure>(() => {
     const opened = edited(figure, figure.meters.includes(songMeter.meter) ? songMeter.meter : (figure.meters[0] ?? "4/4"));
     return copy ? { ...opened, name: `My ${figure.name.replace(/^My /, "").toLowerCase()}` } : opened;
   });
-  const [unit, setUnit] = useState(() => String(usualUnit(now)));
+  const [unit, setUnit] = useState(() => String(usualUnit(now.strokes)));
   const [at, setAt] = useState<number | null>(null);
   const [problem, setProblem] = useState("");
   const [keeping, setKeeping] = useState(false);
@@ -55,34 +56,17 @@ export function FigureEditor({
         // What cannot be read has no marks; those of before stay.
         setDrafted((before) => (answer.figure ? answer : { ...answer, figure: before?.figure ?? null }));
         setProblem(answer.problem);
-        if (!answer.problem) onTry({ id: answer.id, file: answer.file });
+        if (!answer.problem) onTry({ id: answer.id, file: answer.file, right: ofRight });
       })
       .catch((error: Error) => !late && setProblem(error.message));
     return () => {
       late = true;
     };
-  }, [settled, onTry]);
+  }, [settled, onTry, ofRight]);
 
   const chosen = at === null ? undefined : now.strokes[at];
-  const change = (stroke: Partial<EditedStroke>) =>
+  const change = (stroke: Partial<(typeof now.strokes)[number]>) =>
     at !== null && setNow({ ...now, strokes: now.strokes.map((each, index) => (index === at ? { ...each, ...stroke } : each)) });
-  const press = (tick: number, hand: "L" | "R") => {
-    const there = now.strokes.findIndex((stroke) => stroke.tick === tick && stroke.hand === hand);
-    if (there >= 0) {
-      setAt(there);
-      return;
-    }
-    const stroke: EditedStroke = {
-      hand,
-      roles: hand === "R" ? "c" : tick === 0 ? "1" : "5",
-      tick,
-      length: Number(unit),
-      rolled: false,
-      accent: false,
-    };
-    setNow({ ...now, strokes: [...now.strokes, stroke] });
-    setAt(now.strokes.length);
-  };
   const lift = () => {
     if (at === null) return;
     setNow({ ...now, strokes: now.strokes.filter((_, index) => index !== at) });
@@ -115,16 +99,6 @@ export function FigureEditor({
     }
   };
   const meters = [...new Set([...figure.meters, songMeter.meter])];
-  const floor = planks(now.barTicks, now.beatTicks, [Number(unit) === 320 ? 320 : Number(unit) === 240 ? 240 : 0]);
-  const steps = now.strokes.map((stroke) => ({
-    tick: stroke.tick,
-    ticks: Math.min(stroke.length ?? now.barTicks, now.barTicks - stroke.tick),
-    mark: markOf(stroke, drafted?.figure ?? null),
-    rolled: stroke.rolled,
-    accent: stroke.accent,
-    hand: stroke.hand,
-  }));
-
   return (
     <section aria-label="A figure being written" className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-3">
       <div className="flex flex-wrap items-end gap-x-3 gap-y-1">
@@ -178,55 +152,31 @@ export function FigureEditor({
       </label>
 
       <div className="mt-2">
-        <div className="pl-[2.9rem]">
-          <StepLine
-            large
-            barTicks={now.barTicks}
-            beatTicks={now.beatTicks}
-            steps={steps}
-            litTick={chosen?.tick ?? null}
-            label={`Step line of ${now.name}`}
-          />
-        </div>
-        {(["R", "L"] as const).map((hand) => (
-          <fieldset key={hand} className="mt-1 flex gap-0.5">
-            <legend className="sr-only">{hand === "R" ? "Right hand" : "Left hand"}</legend>
-            <span className="w-11 shrink-0 self-center text-[0.86rem] text-quiet">{hand === "R" ? "right" : "left"}</span>
-            {floor.map((plank) => {
-              const stroke = now.strokes.find((each) => each.tick === plank.tick && each.hand === hand);
-              const active = stroke !== undefined && stroke === chosen;
-              return (
-                <button
-                  key={plank.tick}
-                  type="button"
-                  onClick={() => press(plank.tick, hand)}
-                  onKeyDown={(event) => {
-                    if (event.key === "Delete" || event.key === "Backspace") {
-                      event.preventDefault();
-                      if (active) lift();
-                    }
-                  }}
-                  aria-pressed={active}
-                  aria-label={`${hand === "R" ? "Right" : "Left"} hand on ${plank.count || "…"}: ${stroke ? stroke.roles : "rest"}`}
-                  className={`h-10 min-w-0 flex-1 rounded-plank text-[0.86rem] ${active ? "bg-wash font-semibold text-accent outline-2 outline-accent" : stroke ? "bg-sheet font-semibold outline outline-grain" : plank.strong ? "bg-grain/60" : "bg-plank"}`}
-                >
-                  {stroke?.roles ?? ""}
-                </button>
-              );
-            })}
-          </fieldset>
-        ))}
+        <StepEditor
+          strokes={now.strokes}
+          at={at}
+          hands={ofRight ? ["R"] : ["R", "L"]}
+          barTicks={now.barTicks}
+          beatTicks={now.beatTicks}
+          unit={Number(unit)}
+          markOf={(stroke) => markOf(stroke, drafted?.figure ?? null)}
+          onAt={setAt}
+          onChange={(strokes, next) => {
+            setNow({ ...now, strokes });
+            setAt(next);
+          }}
+        />
       </div>
 
       {chosen ? (
-        <StrokePanel stroke={chosen} unit={Number(unit)} barTicks={now.barTicks} onChange={change} onLift={lift} />
+        <StrokePanel stroke={chosen} both={!ofRight} unit={Number(unit)} barTicks={now.barTicks} onChange={change} onLift={lift} />
       ) : (
         <p className="mt-2 text-quiet">
-          Press a plank to put a stroke there, press a stroke to change it. Play: it is heard on the song as you write.
+          Step on a plank to lay a stroke; pull its sole for longer, ↑ ↓ change what it plays. Play: it is heard on the song as you write.
         </p>
       )}
 
-      <MannerPanel figure={now} onChange={setNow} />
+      <MannerPanel figure={now} ofRight={ofRight} onChange={setNow} />
 
       {problem && (
         <p role="alert" className="mt-2 border-accent border-l-4 bg-wash px-3 py-1.5">
@@ -260,7 +210,7 @@ async function ask(draft: ReturnType<typeof draftOf>): Promise<FigureDrafted> {
 }
 
 /** What holds for the whole figure. */
-function MannerPanel({ figure, onChange }: { figure: EditedFigure; onChange: (figure: EditedFigure) => void }) {
+function MannerPanel({ figure, ofRight, onChange }: { figure: EditedFigure; ofRight: boolean; onChange: (figure: EditedFigure) => void }) {
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3 border-line border-t pt-2">
       <div className="w-28">
@@ -294,16 +244,18 @@ function MannerPanel({ figure, onChange }: { figure: EditedFigure; onChange: (fi
           onChange={(roll) => onChange({ ...figure, manner: { ...figure.manner, roll } })}
         />
       </div>
-      <label className="flex h-10 items-center gap-2">
-        <input
-          type="checkbox"
-          checked={figure.manner.pedal}
-          onChange={(event) => onChange({ ...figure, manner: { ...figure.manner, pedal: event.target.checked } })}
-          className="size-4 accent-(--accent)"
-        />
-        pedal
-      </label>
-      {figure.manner.pedal && (
+      {!ofRight && (
+        <label className="flex h-10 items-center gap-2">
+          <input
+            type="checkbox"
+            checked={figure.manner.pedal}
+            onChange={(event) => onChange({ ...figure, manner: { ...figure.manner, pedal: event.target.checked } })}
+            className="size-4 accent-(--accent)"
+          />
+          pedal
+        </label>
+      )}
+      {!ofRight && figure.manner.pedal && (
         <div className="w-56">
           <Choice
             label="The pedal comes up"

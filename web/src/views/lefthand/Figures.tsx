@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { api, type Figure, Refused, type Suggested, take } from "../../api/client";
+import type { Figure, Suggested } from "../../api/client";
 import { FigureSteps } from "../../steps/FigureSteps";
 import { Choice } from "../../ui/Choice";
 import { rove } from "../../ui/roving";
+import { FigureActions, OwnTools } from "./OwnTools";
 import { shelved } from "./shelves";
 
 type Shelf = "all" | "worth" | "own";
@@ -135,7 +136,13 @@ export function Figures({
             </label>
           </>
         )}
-        {shelf === "own" && <OwnTools figures={figures} onEdit={onEdit} onKept={onKept} />}
+        {shelf === "own" && (
+          <OwnTools
+            model={figures.find((figure) => figure.id === "two-feel") ?? figures[0]}
+            onWrite={(model) => onEdit(model, true)}
+            onKept={onKept}
+          />
+        )}
       </div>
       <ul
         ref={list}
@@ -245,25 +252,11 @@ function FigureCard({
         </p>
       )}
       {active && (
-        <div className="flex gap-4 border-accent border-l-4 bg-wash px-4 pb-1 text-[0.9rem]">
-          <button
-            type="button"
-            onClick={() => onEdit(figure, figure.version === null)}
-            className="min-h-8 text-accent underline underline-offset-4"
-          >
-            {figure.version === null ? "change a copy" : "change it"}
-          </button>
+        <FigureActions figure={figure} onEdit={onEdit}>
           <button type="button" onClick={() => onFits(figure)} className="min-h-8 text-accent underline underline-offset-4">
             which songs?
           </button>
-          <a
-            href={`/api/figures/${figure.id}/file`}
-            download
-            className="flex min-h-8 items-center text-accent underline underline-offset-4"
-          >
-            file
-          </a>
-        </div>
+        </FigureActions>
       )}
     </li>
   );
@@ -279,52 +272,4 @@ function instead(figures: Figure[], figure: Figure, level: number | null, heard:
 function lowest(figure: Figure, above: number | null): number | null {
   const at = figure.atLevels.findIndex((id, index) => id === figure.id && index + 1 > (above ?? 0));
   return at < 0 ? null : at + 1;
-}
-
-function OwnTools({
-  figures,
-  onEdit,
-  onKept,
-}: {
-  figures: Figure[];
-  onEdit: (figure: Figure, copy: boolean) => void;
-  onKept: (figure: Figure) => void;
-}) {
-  const file = useRef<HTMLInputElement>(null);
-  const [refused, setRefused] = useState("");
-  const bring = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    setRefused("");
-    try {
-      onKept(await take(api.POST("/api/figures", { body: { file: await chosen.text() } })));
-    } catch (error) {
-      setRefused(error instanceof Refused ? error.message : String(error));
-    }
-    if (file.current) file.current.value = "";
-  };
-  const model = figures.find((figure) => figure.id === "two-feel") ?? figures[0];
-  return (
-    <div className="flex flex-wrap gap-x-4">
-      {model && (
-        <button type="button" onClick={() => onEdit(model, true)} className="min-h-8 text-accent underline underline-offset-4">
-          write one
-        </button>
-      )}
-      <label className="flex min-h-8 cursor-pointer items-center text-accent underline underline-offset-4 focus-within:outline-2">
-        bring one in
-        <input
-          ref={file}
-          type="file"
-          accept=".yaml,.yml,.json,.txt"
-          className="sr-only"
-          onChange={(event) => bring(event.target.files?.[0])}
-        />
-      </label>
-      {refused && (
-        <p role="alert" className="w-full border-accent border-l-4 bg-wash px-2 py-1 text-[0.9rem]">
-          {refused}
-        </p>
-      )}
-    </div>
-  );
 }

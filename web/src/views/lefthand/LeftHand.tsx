@@ -18,6 +18,7 @@ import { fingerAt, withFinger } from "./fingers";
 import { HowHard } from "./HowHard";
 import { Lively } from "./Lively";
 import { lockAt, withLock, withTopLine } from "./locks";
+import { OwnBar } from "./OwnBar";
 import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
 import { ScopeBar } from "./ScopeBar";
@@ -41,6 +42,7 @@ export function LeftHand() {
   const [told, setTold] = useState<{ before: Chosen; more: Options; bars: string } | null>(null);
   const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
   const [fitting, setFitting] = useState<Figure | null>(null);
+  const [broken, setBroken] = useState<number | null>(null);
   const [panel, setPanel] = useState<"choices" | "hard" | "read">("choices");
   const [note, setNote] = useState(0);
   const sounds = usePlaying(isPlaying);
@@ -59,6 +61,8 @@ export function LeftHand() {
     holding && holding.chosen.figure === figureId && (holding.chosen.level ?? null) === (options.level ?? null)
       ? holding.figure
       : undefined;
+  const byHand = figures.data?.find((each) => broken !== null && each.id === arrangement?.bars[broken]?.choices.figure);
+  const barScope = (bar: number): Scope => ({ kind: "bars", bars: barsOf(arrangement?.bars ?? [], [bar, bar]) });
   const change = (next: Chosen) => {
     setTold(null);
     desk.change({ choices: next });
@@ -151,6 +155,20 @@ export function LeftHand() {
           className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
         >
           <Staff
+            onBreak={figure && (holding?.figure ?? "") === figureId ? setBroken : undefined}
+            steps={
+              broken !== null && arrangement.bars[broken] && byHand ? (
+                <OwnBar
+                  key={broken}
+                  arrangement={arrangement}
+                  bar={broken}
+                  figure={byHand}
+                  own={ownOptions(choices, barScope(broken)).strokes !== undefined}
+                  onStrokes={(strokes) => change(choose(choices, barScope(broken), { strokes }))}
+                  onClose={() => setBroken(null)}
+                />
+              ) : undefined
+            }
             lit={pointed.length > 0 ? pointed : struck !== null ? [struck] : []}
             onStroke={ask}
             beside={

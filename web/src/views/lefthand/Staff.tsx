@@ -13,6 +13,8 @@ export function Staff({
   beside,
   notices,
   between,
+  steps,
+  onBreak,
   lit,
   onStroke,
   onLift,
@@ -23,6 +25,10 @@ export function Staff({
   beside: ReactNode;
   notices?: ReactNode;
   between?: ReactNode;
+  /** In place of the step line. */
+  steps?: ReactNode;
+  /** Break the bar out by hand. */
+  onBreak?: ((bar: number) => void) | undefined;
   /** Strokes that are lit while nothing plays. */
   lit: number[];
   onStroke: (stroke: number | null) => void;
@@ -71,7 +77,7 @@ export function Staff({
         verdicts={verdicts}
       />
       {between}
-      {!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} />}
+      {steps ?? (!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} onBreak={onBreak} />)}
       {arrangement.problems
         .filter((problem) => !alone && problem.line === null)
         .map((notice) => (

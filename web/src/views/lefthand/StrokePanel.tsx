@@ -1,45 +1,29 @@
+import type { EditedStroke } from "../../steps/edited";
+import { isAlone, isEarly, rolesOf, single, together } from "../../steps/roles";
 import { Choice } from "../../ui/Choice";
-import type { EditedStroke } from "./figureDraft";
-
-const ROLES: [string, string][] = [
-  ["1", "bass"],
-  ["5_", "fifth below"],
-  ["3", "third"],
-  ["5", "fifth"],
-  ["6", "sixth"],
-  ["7", "seventh"],
-  ["8", "octave"],
-  ["9", "ninth"],
-  ["10", "tenth"],
-  ["12", "twelfth"],
-  ["c", "close chord"],
-  ["s", "guide tones"],
-  ["v", "the voicing"],
-  ["w", "walking note"],
-  ["L", "lead-in"],
-  ["d", "passing diminished"],
-];
-const ALONE = ["w", "L", "v", "c", "s", "n", "d"];
 
 /** One stroke of a figure that is being written: what it plays, how long, how. */
 export function StrokePanel({
   stroke,
+  both,
   unit,
   barTicks,
   onChange,
   onLift,
 }: {
   stroke: EditedStroke;
+  /** Whether it belongs to what both hands play. */
+  both: boolean;
   unit: number;
   barTicks: number;
   onChange: (stroke: Partial<EditedStroke>) => void;
   onLift: () => void;
 }) {
-  const early = stroke.roles.startsWith(">");
-  const roles = stroke.roles.split("+").map((role) => role.replace(/^>/, ""));
-  const write = (next: string[], ofNext: boolean) => onChange({ roles: next.map((role) => (ofNext ? `>${role}` : role)).join("+") });
+  const early = isEarly(stroke.roles);
+  const roles = single(stroke.roles);
+  const write = (next: string[], ofNext: boolean) => onChange({ roles: together(next, ofNext) });
   const toggle = (role: string) => {
-    if (ALONE.includes(role) || roles.some((each) => ALONE.includes(each))) write([role], early);
+    if (isAlone(role) || roles.some(isAlone)) write([role], early);
     else {
       const next = roles.includes(role) ? roles.filter((each) => each !== role) : [...roles, role];
       if (next.length > 0)
@@ -56,7 +40,7 @@ export function StrokePanel({
     <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1">
       <fieldset className="flex flex-wrap gap-1">
         <legend className="text-quiet">What it plays</legend>
-        {ROLES.map(([role, name]) => (
+        {rolesOf(stroke.hand, both).map(([role, name]) => (
           <button
             key={role}
             type="button"

@@ -1,7 +1,6 @@
 import type { Bar, Figure, FigureDraft, FigureStroke } from "../../api/client";
+import { type EditedStroke, inOrder } from "../../steps/edited";
 
-/** A stroke while it is being written; a length of null lasts as long as the chord. */
-export type EditedStroke = Pick<FigureStroke, "hand" | "roles" | "tick" | "length" | "rolled" | "accent">;
 export type EditedFigure = Omit<Figure, "strokes" | "variations" | "version" | "voicings" | "hands" | "meters" | "manner" | "atLevels"> & {
   manner: Omit<Figure["manner"], "hasLine">;
   meter: string;
@@ -39,7 +38,7 @@ function plain({ hand, roles, tick, length, rolled, accent }: FigureStroke): Edi
 /** As the server is asked about it; {@code id} is that of the figure it replaces, none for a new one. */
 export function draftOf(figure: EditedFigure, id: string | undefined): FigureDraft {
   const { name, family, use, feel, level, minTempo, maxTempo, chords, suits, accepts, registers, manner } = figure;
-  const strokes = [...figure.strokes].sort((a, b) => a.tick - b.tick || a.hand.localeCompare(b.hand));
+  const strokes = inOrder(figure.strokes);
   return {
     ...(id ? { id } : {}),
     ...{ name, family, use, feel, level, minTempo, maxTempo, chords, suits, accepts, registers },
@@ -57,12 +56,6 @@ function sent({ length, ...stroke }: EditedStroke) {
 export function markOf(stroke: EditedStroke, said: Figure | null): FigureStroke["mark"] {
   const all = said?.strokes.flatMap((bar) => bar.strokes) ?? [];
   return all.find((each) => each.roles === stroke.roles && each.hand === stroke.hand)?.mark ?? (stroke.tick === 0 ? "heel" : "toe");
-}
-
-/** The planks a figure needs: eighths, triplets or sixteenths. */
-export function usualUnit(figure: EditedFigure): number {
-  if (figure.strokes.some((stroke) => stroke.tick % 240 !== 0)) return 320;
-  return figure.strokes.some((stroke) => stroke.tick % 480 !== 0) ? 240 : 480;
 }
 
 /** A metre of the song, with what it counts. */

@@ -16,6 +16,7 @@ export const OPTION_NAMES = [
   "keepTop",
   "pedal",
   "octaves",
+  "strokes",
   "level",
 ] as const;
 
@@ -45,9 +46,9 @@ export function ownOptions(choices: Choices, scope: Scope): Options {
   return optionsOf(choices.overrides?.find((override) => isSame(override, scope)) ?? {});
 }
 
-/** The choices with more chosen for a scope; a new figure there leaves the old one's voicing behind. */
+/** The choices with more chosen for a scope; a new figure there leaves the old one's voicing behind, and the bar that was broken out of it. */
 export function choose(choices: Choices, scope: Scope, more: Options): Choices {
-  const fresh = more.figure !== undefined && more.voicing === undefined ? { ...more, voicing: undefined } : more;
+  const fresh = more.figure === undefined ? more : { voicing: undefined, strokes: undefined, ...more };
   if (scope.kind === "song") return clean({ ...choices, ...fresh });
   if (scope.kind === "section")
     return { ...choices, sections: { ...choices.sections, [scope.name]: clean({ ...choices.sections?.[scope.name], ...fresh }) } };

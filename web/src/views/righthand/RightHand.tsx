@@ -1,10 +1,13 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api, type RightHand as Right, take } from "../../api/client";
+import { api, type Figure, type RightHand as Right, take } from "../../api/client";
 import { useFit, useImprovNotes, useRightFigures } from "../../api/queries";
 import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { playedBar, usePlaying } from "../../sound/playing";
+import { FigureEditor } from "../lefthand/FigureEditor";
+import { songMeter } from "../lefthand/figureDraft";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
 import { barsOf } from "../lefthand/scope";
@@ -34,7 +37,8 @@ const PANELS = [
 
 /** The right hand over that left hand: chords in a rhythm of their own, or the melody with what lies under it; what fits and what does not. */
 export function RightHand() {
-  const { desk, chart, settledChart } = useWork();
+  const { desk, chart, settledChart, setTried } = useWork();
+  const queries = useQueryClient();
   const { arrangement, arrangementError, bpm } = useArranged();
   const { selection, select, struck, setStruck } = useMarked();
   const { setAims } = useShown();
@@ -45,6 +49,7 @@ export function RightHand() {
   const notes = useImprovNotes(settledChart, desk.draft.choices.colours);
   const [panel, setPanel] = useState<(typeof PANELS)[number][0]>("fit");
   const [own, setOwn] = useState(false);
+  const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const tune = useTuneEdit();
   const played = usePlaying(playedBar);
@@ -96,34 +101,56 @@ export function RightHand() {
         own={own}
         onOwn={setOwn}
         onChange={change}
+        onEdit={(figure, copy) => setEditing({ figure, copy })}
+        onBrought={() => queries.invalidateQueries({ queryKey: ["figures"] })}
       />
-      <section
-        aria-label="Staff and step line"
-        className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
-      >
-        <Staff
-          lit={struck !== null ? [struck] : []}
-          onStroke={setStruck}
-          beside={<Hear sound={sound} />}
-          notices={
-            trouble && (
-              <p role="alert" className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
-                {trouble}
-              </p>
-            )
-          }
-          between={panel === "tune" && <TuneTools edit={tune} />}
-          onLift={
-            panel === "tune"
-              ? (stroke, steps) => {
-                  const place = chart && placeOf(arrangement, chart, arrangement.strokes[stroke]);
-                  for (let i = 0; place && i < Math.abs(steps); i++)
-                    tune.change(steps > 0 ? "up" : "down", { place: i === 0 ? place : undefined });
-                }
-              : undefined
-          }
+      {editing ? (
+        <FigureEditor
+          key={editing.figure.id}
+          figure={editing.figure}
+          copy={editing.copy}
+          songMeter={songMeter(arrangement.bars, selection[0])}
+          families={[...new Set((figures.data ?? []).map((each) => each.family))]}
+          onTry={setTried}
+          onKept={(kept) => {
+            setTried(null);
+            setEditing(null);
+            change(chooseManner(right, section, { style: "comping", figure: kept.id }));
+          }}
+          onClose={() => {
+            setTried(null);
+            setEditing(null);
+          }}
         />
-      </section>
+      ) : (
+        <section
+          aria-label="Staff and step line"
+          className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
+        >
+          <Staff
+            lit={struck !== null ? [struck] : []}
+            onStroke={setStruck}
+            beside={<Hear sound={sound} />}
+            notices={
+              trouble && (
+                <p role="alert" className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
+                  {trouble}
+                </p>
+              )
+            }
+            between={panel === "tune" && <TuneTools edit={tune} />}
+            onLift={
+              panel === "tune"
+                ? (stroke, steps) => {
+                    const place = chart && placeOf(arrangement, chart, arrangement.strokes[stroke]);
+                    for (let i = 0; place && i < Math.abs(steps); i++)
+                      tune.change(steps > 0 ? "up" : "down", { place: i === 0 ? place : undefined });
+                  }
+                : undefined
+            }
+          />
+        </section>
+      )}
       <section
         aria-label="Fit and notes"
         className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:shrink-0 max-md:border-l-0"

@@ -1,6 +1,7 @@
 import type { Figure, RightHand } from "../../api/client";
 import { FigureSteps } from "../../steps/FigureSteps";
 import { isMadeFor } from "../lefthand/Figures";
+import { FigureActions, OwnTools } from "../lefthand/OwnTools";
 import { chooseManner, forgetManner, type Manner, mannerIn } from "./manner";
 
 const STYLES: { id: RightHand["style"]; name: string; says: string }[] = [
@@ -56,6 +57,8 @@ export function WhatItPlays({
   own,
   onOwn,
   onChange,
+  onEdit,
+  onBrought,
 }: {
   right: RightHand;
   figures: Figure[];
@@ -69,6 +72,9 @@ export function WhatItPlays({
   own: boolean;
   onOwn: (own: boolean) => void;
   onChange: (right: RightHand) => void;
+  /** A rhythm of one's own is written, or changed. */
+  onEdit: (figure: Figure, copy: boolean) => void;
+  onBrought: () => void;
 }) {
   const place = own && section ? section : null;
   const manner = mannerIn(right, place);
@@ -225,6 +231,14 @@ export function WhatItPlays({
           <>
             <OneOf label="Shapes" options={SHAPES} chosen={manner.shapes ?? "each"} onChoose={(shapes) => choose({ shapes })} />
             <OneOf label="Top notes" options={TOPS} chosen={manner.top ?? "nearest"} onChoose={(top) => choose({ top })} />
+            <div className="flex items-baseline gap-4">
+              <span className="text-quiet">A rhythm of your own:</span>
+              <OwnTools
+                model={fitting[0]}
+                onWrite={(model) => onEdit({ ...model, name: "Rhythm", strokes: [] }, true)}
+                onKept={onBrought}
+              />
+            </div>
           </>
         )}
       </div>
@@ -237,6 +251,7 @@ export function WhatItPlays({
               meter={meter}
               active={manner.figure === figure.id}
               onChoose={() => choose({ figure: figure.id })}
+              onEdit={onEdit}
             />
           ))}
         {manner.style === "melody" &&
@@ -292,7 +307,19 @@ function OneOf<T extends string>({
   );
 }
 
-function RhythmCard({ figure, meter, active, onChoose }: { figure: Figure; meter: string; active: boolean; onChoose: () => void }) {
+function RhythmCard({
+  figure,
+  meter,
+  active,
+  onChoose,
+  onEdit,
+}: {
+  figure: Figure;
+  meter: string;
+  active: boolean;
+  onChoose: () => void;
+  onEdit: (figure: Figure, copy: boolean) => void;
+}) {
   return (
     <li className="border-line border-b [content-visibility:auto] [contain-intrinsic-size:auto_5.6rem] max-md:w-60 max-md:shrink-0">
       <button
@@ -305,6 +332,7 @@ function RhythmCard({ figure, meter, active, onChoose }: { figure: Figure; meter
         <span className="block font-semibold leading-tight">{figure.name}</span>
         <FigureSteps figure={figure} meter={meter} />
       </button>
+      {active && <FigureActions figure={figure} onEdit={onEdit} />}
     </li>
   );
 }

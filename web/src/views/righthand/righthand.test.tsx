@@ -71,6 +71,8 @@ describe("what the right hand plays", () => {
         section={section}
         own={own}
         onOwn={() => undefined}
+        onEdit={vi.fn()}
+        onBrought={vi.fn()}
         onChange={onChange}
       />,
     );

@@ -71,7 +71,7 @@ public final class Arranger {
         List<Holding> holding = plan.holding();
         Feels feels = Feels.of(song, choices.song().get(Choice.SWING_RATIO), holding);
         Timeline timeline = Timeline.of(song, feels.swing(), feels.straight());
-        BothHands both = BothHands.of(song, choices.right(), LeftHand.place(song, plan, pianist), pianist);
+        BothHands both = BothHands.of(song, choices.right(), book, LeftHand.place(song, plan, pianist), pianist);
         Realised realised = both.left();
         List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(Building.fading(song, choices.song(), Balance.of(Shades.of(song).on(song, both.strokes()))));
         List<Reason> notices = new ArrayList<>(plan.notices());

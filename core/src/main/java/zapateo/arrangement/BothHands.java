@@ -47,13 +47,16 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
 
     private static final FigureBook BOOK = FigureBook.ofTheRightHand();
 
-    /** @throws Refused when a figure or a lick is none of the right hand's, with what could stand there */
-    static BothHands of(Song song, RightHand right, Placed placed, Pianist pianist) {
+    /**
+     * @param own figures of the player's own, among others
+     * @throws Refused when a figure or a lick is none of the right hand's, with what could stand there
+     */
+    static BothHands of(Song song, RightHand right, FigureBook own, Placed placed, Pianist pianist) {
         if (right.rests()) {
             Realised left = placed.fitted();
             return new BothHands(left, left.strokes(), List.of());
         }
-        return new Meet(song, right, placed, pianist).both();
+        return new Meet(song, right, BOOK.and(own), placed, pianist).both();
     }
 
     /** One song's hands on the way to each other. */
@@ -61,6 +64,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
 
         private final Song song;
         private final RightHand right;
+        private final FigureBook book;
         private final Placed placed;
         private final List<Stroke> left;
         private final Pianist pianist;
@@ -72,7 +76,8 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         /** What the left hand has of a hymn. */
         private final List<GivenRun> parts = new ArrayList<>();
 
-        private Meet(Song song, RightHand right, Placed placed, Pianist pianist) {
+        private Meet(Song song, RightHand right, FigureBook book, Placed placed, Pianist pianist) {
+            this.book = book;
             this.song = song;
             this.right = right;
             this.placed = placed;
@@ -130,7 +135,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             return switch (manner.orUsual(Choice.STYLE)) {
                 case NONE -> List.of();
                 case IMPROVISE -> inItsOctave(Chorus.of(song, right.orUsual(Choice.CHORUS), manner.orUsual(Choice.MANNER)));
-                case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner), manner.orUsual(Choice.TOP), manner.orUsual(Choice.SHAPES)));
+                case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner, book), manner.orUsual(Choice.TOP), manner.orUsual(Choice.SHAPES)));
                 case MELODY -> {
                     if (!song.hasTune()) {
                         notices.add(Reason.of("no-tune", Map.of()));
@@ -178,10 +183,10 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         return all;
     }
 
-    private static Figure figure(Song song, Options manner) {
+    private static Figure figure(Song song, Options manner, FigureBook book) {
         String id = manner.get(Choice.RIGHT_FIGURE).orElse(Comping.usual(song));
-        return BOOK.figure(id).orElseThrow(() -> new Refused(
-                "right-hand figure \"" + id + "\": expected one of " + String.join(", ", BOOK.figures().stream().map(Figure::id).toList())));
+        return book.figure(id).filter(Figure::isOfRightHand).orElseThrow(() -> new Refused(
+                "right-hand figure \"" + id + "\": expected one of " + String.join(", ", book.figures().stream().filter(Figure::isOfRightHand).map(Figure::id).toList())));
     }
 
     /** Each of those strokes as one of the chord that is laid there; the others know theirs. */

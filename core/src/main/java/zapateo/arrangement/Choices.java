@@ -103,9 +103,11 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         }
     }
 
-    /** The ids of all figures that are named. */
+    /** The ids of all figures that are named, the right hand's too. */
     public Set<String> figures() {
-        return everywhere().flatMap(options -> options.get(Choice.FIGURE).stream()).collect(Collectors.toSet());
+        Stream<String> left = everywhere().flatMap(options -> options.get(Choice.FIGURE).stream());
+        Stream<String> ofRight = Stream.concat(Stream.of(right.song()), right.sections().values().stream()).flatMap(manner -> manner.get(Choice.RIGHT_FIGURE).stream());
+        return Stream.concat(left, ofRight).collect(Collectors.toSet());
     }
 
     private Stream<Options> everywhere() {

@@ -50,7 +50,7 @@ public final class Suggestions {
     public static List<Suggestion> of(Song song, List<Figure> figures, int most) {
         Traits traits = Traits.of(song);
         Map<String, Integer> families = new HashMap<>();
-        return figures.stream().map(figure -> fit(figure, traits)).sorted(Comparator.comparingDouble((Suggestion each) -> -each.score()))
+        return figures.stream().filter(figure -> !figure.isOfRightHand()).map(figure -> fit(figure, traits)).sorted(Comparator.comparingDouble((Suggestion each) -> -each.score()))
                 .filter(each -> families.merge(each.figure().family(), 1, Integer::sum) <= MOST_OF_A_FAMILY).limit(most).toList();
     }
 

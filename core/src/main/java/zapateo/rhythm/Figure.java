@@ -193,6 +193,11 @@ public record Figure(String id, String name, String family, String use, Suits su
         return written().map(FigureStroke::hand).distinct().sorted().toList();
     }
 
+    /** Whether it is a rhythm of the right hand alone. */
+    public boolean isOfRightHand() {
+        return hands().equals(List.of(Side.RIGHT));
+    }
+
     /** Whether a stroke of it is one note of the bass, where another bass line may go. */
     public boolean isLine(FigureStroke stroke) {
         return stroke.hand() == Side.LEFT && stroke.roles().size() == 1 && manner.line().contains(stroke.roles().get(0).ofThis());

@@ -54,4 +54,9 @@ public final class FigureBook {
     public Optional<Figure> figure(String id) {
         return Optional.ofNullable(byId.get(id));
     }
+
+    /** Those of this book and of another; what is in both stays as it is here. */
+    public FigureBook and(FigureBook others) {
+        return others.with(figures());
+    }
 }

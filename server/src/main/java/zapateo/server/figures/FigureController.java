@@ -68,18 +68,27 @@ public class FigureController {
     public record CheckView(@Schema(types = {"object", "null"}) FigureView figure, String problem) {
     }
 
-    /** All of them: those that ship in the order of the book, then the player's own. */
+    /** All of the left hand or both: those that ship in the order of the book, then the player's own. */
     @GetMapping
     public List<FigureView> figures() {
-        List<FigureView> all = new ArrayList<>(shipped);
-        figures.own(Player.ONLY).forEach(row -> all.add(view(row)));
-        return all;
+        return withOwn(shipped, false);
     }
 
-    /** The rhythms of the right hand. */
+    /** The rhythms of the right hand, then the player's own. */
     @GetMapping("/right")
     public List<FigureView> rightHand() {
-        return right;
+        return withOwn(right, true);
+    }
+
+    private List<FigureView> withOwn(List<FigureView> known, boolean ofRightHand) {
+        List<FigureView> all = new ArrayList<>(known);
+        figures.own(Player.ONLY).forEach(row -> {
+            Figure figure = FigureFile.parse(row.id(), row.file());
+            if (figure.isOfRightHand() == ofRightHand) {
+                all.add(FigureView.of(figure, row.version()));
+            }
+        });
+        return all;
     }
 
     @PostMapping
@@ -114,10 +123,11 @@ public class FigureController {
      *
      * @param id      what it would be kept as, unless the name is taken
      * @param file    its file; empty where it cannot be read
+     * @param bar     the strokes of its first bar, as the choice {@code strokes} of a bar has them
      * @param figure  null where it cannot be read
      * @param problem empty where it can be kept
      */
-    public record DraftView(String id, String file, @Schema(types = {"object", "null"}) FigureView figure, String problem) {
+    public record DraftView(String id, String file, String bar, @Schema(types = {"object", "null"}) FigureView figure, String problem) {
     }
 
     /** The file of a figure while it is written, and whether it can be kept; nothing is kept by it. */
@@ -127,10 +137,10 @@ public class FigureController {
         try {
             figure = FigureFile.parse("figure", request.file());
         } catch (Refused unread) {
-            return new DraftView("", "", null, unread.getMessage());
+            return new DraftView("", "", "", null, unread.getMessage());
         }
         String problem = figures.faults(figure).map(Refusal::getMessage).orElse("");
-        return new DraftView(figure.id(), FigureFile.write(figure), FigureView.of(figure, null), problem);
+        return new DraftView(figure.id(), FigureFile.write(figure), FigureFile.write(figure.bars().values().iterator().next().get(0)), FigureView.of(figure, null), problem);
     }
 
     /** Its file, to be taken away, copied or changed. */

@@ -33,6 +33,7 @@ public class Figures {
     private static final String FILE = "figure.yaml";
 
     private final FigureBook book;
+    private final FigureBook right = FigureBook.ofTheRightHand();
     private final FigureMapper mapper;
     private final ReasonWords words;
 
@@ -50,17 +51,17 @@ public class Figures {
 
     /** A book that has the figures that are named: the one that ships, unless one of them is the player's own, one that was taken away since too. Music that names none needs no database. */
     public FigureBook bookFor(Player player, Set<String> named) {
-        if (named.stream().allMatch(id -> book.figure(id).isPresent())) {
+        if (named.stream().allMatch(this::ships)) {
             return book;
         }
         FigureBook own = bookOf(player);
-        return named.stream().allMatch(id -> own.figure(id).isPresent()) ? own
+        return named.stream().allMatch(id -> ships(id) || own.figure(id).isPresent()) ? own
                 : own.with(mapper.allEver(player.id()).stream().filter(row -> named.contains(row.id())).map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
     }
 
     /** What the player's own among some figures say, by their ids. */
     public Map<String, UUID> hashes(Player player, Set<String> named) {
-        Set<String> own = named.stream().filter(id -> book.figure(id).isEmpty()).collect(Collectors.toSet());
+        Set<String> own = named.stream().filter(id -> !ships(id)).collect(Collectors.toSet());
         Map<String, UUID> hashes = new HashMap<>();
         if (!own.isEmpty()) {
             mapper.all(player.id()).stream().filter(row -> own.contains(row.id())).forEach(row -> hashes.put(row.id(), Content.hash(row.file())));
@@ -71,7 +72,7 @@ public class Figures {
     /** The files of the player's own among some figures, by their ids, also of those that were taken away since. */
     public Map<String, String> texts(Player player, Set<String> named) {
         Map<String, String> texts = new TreeMap<>();
-        mapper.allEver(player.id()).stream().filter(row -> named.contains(row.id()) && book.figure(row.id()).isEmpty()).forEach(row -> texts.put(row.id(), row.file()));
+        mapper.allEver(player.id()).stream().filter(row -> named.contains(row.id()) && !ships(row.id())).forEach(row -> texts.put(row.id(), row.file()));
         return texts;
     }
 
@@ -103,7 +104,11 @@ public class Figures {
     }
 
     public Optional<Figure> shipped(String id) {
-        return book.figure(id);
+        return book.figure(id).or(() -> right.figure(id));
+    }
+
+    private boolean ships(String id) {
+        return shipped(id).isPresent();
     }
 
     /** The figure a file says; refused with the line or the reasons where it cannot be read or played. */
@@ -139,7 +144,7 @@ public class Figures {
             throw Refusal.unusable("own figures: expected at most " + MOST_OWN);
         }
         Set<String> taken = new HashSet<>(own.stream().map(FigureRow::id).toList());
-        book.figures().forEach(each -> taken.add(each.id()));
+        book.and(right).figures().forEach(each -> taken.add(each.id()));
         String id = figure.id();
         for (int number = 2; taken.contains(id); number++) {
             id = figure.id() + "-" + number;
