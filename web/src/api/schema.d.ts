@@ -1591,6 +1591,11 @@ export interface components {
             wavedOff?: string[];
             /** @description which of its ways each level takes, as found last; held while the levels rise with them; expected one number from 0 to 20 for each of the five levels */
             ways?: number[];
+            /**
+             * @description what is struck together with basses; expected alone, octave, tenth or filled-tenth
+             * @enum {string}
+             */
+            withBass?: "alone" | "octave" | "tenth" | "filled-tenth";
             /** @description whether someone else has the bass; expected true or false; where it is absent false */
             withBassPlayer?: boolean;
         };
@@ -2517,6 +2522,11 @@ export interface components {
             variations?: boolean;
             /** @description which tones of a chord are taken together; expected auto or the id of a voicing */
             voicing?: string;
+            /**
+             * @description what is struck together with basses; expected alone, octave, tenth or filled-tenth
+             * @enum {string}
+             */
+            withBass?: "alone" | "octave" | "tenth" | "filled-tenth";
             /** @description whether someone else has the bass; expected true or false; where it is absent false */
             withBassPlayer?: boolean;
         };
@@ -2574,6 +2584,11 @@ export interface components {
             variations?: boolean;
             /** @description which tones of a chord are taken together; expected auto or the id of a voicing */
             voicing?: string;
+            /**
+             * @description what is struck together with basses; expected alone, octave, tenth or filled-tenth
+             * @enum {string}
+             */
+            withBass?: "alone" | "octave" | "tenth" | "filled-tenth";
             /** @description whether someone else has the bass; expected true or false; where it is absent false */
             withBassPlayer?: boolean;
         };

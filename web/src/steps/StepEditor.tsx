@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import { planks } from "./count";
 import type { EditedStroke } from "./edited";
-import { spoken, stepped } from "./roles";
+import { following, shown, spoken, stepped } from "./roles";
 import { Foot } from "./StepLine";
 
 const HANDS = { L: "Left", R: "Right" } as const;
@@ -88,7 +88,8 @@ function Floor({
     );
   const lay = (tick: number) => {
     const next = places[places.indexOf(tick) + 1] ?? barTicks;
-    const roles = hand === "R" ? "c" : tick === 0 ? "1" : "5";
+    const before = own.filter(({ stroke }) => stroke.tick < tick).sort((one, other) => other.stroke.tick - one.stroke.tick)[0];
+    const roles = following(before?.stroke, hand);
     const stroke = { hand, roles, tick, length: Math.min(unit, next - tick), rolled: false, accent: false };
     onChange([...strokes, stroke], strokes.length);
   };
@@ -146,7 +147,7 @@ function Floor({
               data-place
               tabIndex={place === Math.min(stop, places.length - 1) ? 0 : -1}
               aria-pressed={taken}
-              aria-label={`${HANDS[hand]} hand on ${plank?.count || "…"}: ${found ? `${found.stroke.roles}, ${spoken(found.stroke)}` : "rest"}`}
+              aria-label={`${HANDS[hand]} hand on ${plank?.count || "…"}: ${found ? `${shown(found.stroke)}, ${spoken(found.stroke)}` : "rest"}`}
               style={{ left: `${(tick / barTicks) * 100}%`, width: `${((until - tick) / barTicks) * 100}%` }}
               onFocus={() => setStop(place)}
               onClick={() => (found ? onAt(found.index) : lay(tick))}
@@ -157,7 +158,7 @@ function Floor({
                 <span className={`flex flex-col items-start ${taken ? "text-accent" : hand === "R" ? "text-(--right)" : ""}`}>
                   <span className="max-w-full truncate font-serif leading-5">
                     {found.stroke.rolled ? "~" : ""}
-                    {found.stroke.roles}
+                    {shown(found.stroke)}
                     {found.stroke.accent ? " ‹" : ""}
                   </span>
                   <svg viewBox="0 9 12 22" className="block h-8 w-[1.1rem]" aria-hidden="true">

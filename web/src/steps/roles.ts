@@ -57,6 +57,20 @@ export function together(roles: string[], early: boolean): string {
   return roles.map((role) => (early ? `>${role}` : role)).join("+");
 }
 
+/** As it stands over its step: a figure's own sign, for the right hand's chords a word. */
+export function shown(stroke: EditedStroke): string {
+  return stroke.hand === "R" ? stroke.roles.replace(/^(>?)(c[ltu]?)$/, (_all, early, role) => early + (SHORT[role] ?? role)) : stroke.roles;
+}
+
+const SHORT: Record<string, string> = { c: "all", cl: "low", cu: "upper", ct: "top" };
+
+/** What a new stroke plays after the one before it: the right hand's chord and its lowest and upper notes in turn, bass and fifth of the left. */
+export function following(before: EditedStroke | undefined, hand: "L" | "R"): string {
+  const after = before && isEarly(before.roles) ? "" : (before?.roles ?? "");
+  if (hand === "R") return after === "" ? "c" : after === "cl" ? "cu" : "cl";
+  return after === "" ? "1" : after === "5" ? "8" : "5";
+}
+
 /** The next role up or down; a stroke of several keeps them. */
 export function stepped(stroke: EditedStroke, by: number, both: boolean): string {
   const roles = single(stroke.roles);

@@ -28,6 +28,22 @@ const LIVELINESS = [
   { value: "much", label: "Much" },
 ];
 
+const BASSES = [
+  { value: "auto", label: "As the figure has them", reason: "The figure's own basses." },
+  { value: "alone", label: "Alone", reason: "One note each, without its octave or tenth." },
+  { value: "octave", label: "In octaves", reason: "Each bass with the octave above it." },
+  {
+    value: "tenth",
+    label: "In tenths",
+    reason: "Each bass with its tenth, on 3 as well; what your hand cannot span is done as you choose below.",
+  },
+  {
+    value: "filled-tenth",
+    label: "In filled tenths",
+    reason: "Tenths with the seventh inside, or the fifth: for a large hand, or rolled.",
+  },
+];
+
 const RATIOS = ["1", "1.5", "2", "2.5", "3"];
 const AUTO = "auto";
 
@@ -84,6 +100,15 @@ export function Choices({
         reason={line?.use ?? "What the figure does with the root."}
         onChange={(value) => onChoose({ bassLine: value })}
       />
+      {figure.manner.hasLine && (
+        <Choice
+          label="Basses"
+          value={options.withBass ?? AUTO}
+          options={BASSES}
+          reason={BASSES.find((each) => each.value === (options.withBass ?? AUTO))?.reason}
+          onChange={(value) => onChoose({ withBass: value === AUTO ? undefined : (value as Options["withBass"]) })}
+        />
+      )}
       <Choice
         label="Lead-in to a change"
         value={options.leadIn ?? AUTO}

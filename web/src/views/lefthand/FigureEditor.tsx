@@ -37,7 +37,7 @@ export function FigureEditor({
   const queries = useQueryClient();
   const ofRight = figure.hands.every((hand) => hand === "R");
   const [now, setNow] = useState<EditedFigure>(() => {
-    const opened = edited(figure, figure.meters.includes(songMeter.meter) ? songMeter.meter : (figure.meters[0] ?? "4/4"));
+    const opened = edited(figure, figure.meters.includes(songMeter.meter) ? songMeter.meter : (figure.meters[0] ?? "4/4"), songMeter);
     return copy ? { ...opened, name: `My ${figure.name.replace(/^My /, "").toLowerCase()}` } : opened;
   });
   const [unit, setUnit] = useState(() => String(usualUnit(now.strokes)));
@@ -178,7 +178,7 @@ export function FigureEditor({
 
       <MannerPanel figure={now} ofRight={ofRight} onChange={setNow} />
 
-      {problem && (
+      {problem && now.strokes.length > 0 && (
         <p role="alert" className="mt-2 border-accent border-l-4 bg-wash px-3 py-1.5">
           {problem}
         </p>

@@ -157,17 +157,22 @@ export function LeftHand() {
           <Staff
             onBreak={figure && (holding?.figure ?? "") === figureId ? setBroken : undefined}
             steps={
-              broken !== null && arrangement.bars[broken] && byHand ? (
-                <OwnBar
-                  key={broken}
-                  arrangement={arrangement}
-                  bar={broken}
-                  figure={byHand}
-                  own={ownOptions(choices, barScope(broken)).strokes !== undefined}
-                  onStrokes={(strokes) => change(choose(choices, barScope(broken), { strokes }))}
-                  onClose={() => setBroken(null)}
-                />
-              ) : undefined
+              broken !== null && arrangement.bars[broken] && byHand
+                ? {
+                    bar: broken,
+                    editor: (
+                      <OwnBar
+                        key={broken}
+                        arrangement={arrangement}
+                        bar={broken}
+                        figure={byHand}
+                        own={ownOptions(choices, barScope(broken)).strokes !== undefined}
+                        onStrokes={(strokes) => change(choose(choices, barScope(broken), { strokes }))}
+                        onClose={() => setBroken(null)}
+                      />
+                    ),
+                  }
+                : undefined
             }
             lit={pointed.length > 0 ? pointed : struck !== null ? [struck] : []}
             onStroke={ask}

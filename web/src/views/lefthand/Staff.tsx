@@ -6,7 +6,7 @@ import { Score } from "../../score/Score";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { BarSteps } from "./BarSteps";
-import { pageOf } from "./page";
+import { lineOf, pageOf } from "./page";
 
 /** The bars of the moment: their heading, the engraved page that turns with the music, the step line. */
 export function Staff({
@@ -26,7 +26,7 @@ export function Staff({
   notices?: ReactNode;
   between?: ReactNode;
   /** In place of the step line. */
-  steps?: ReactNode;
+  steps?: { bar: number; editor: ReactNode } | undefined;
   /** Break the bar out by hand. */
   onBreak?: ((bar: number) => void) | undefined;
   /** Strokes that are lit while nothing plays. */
@@ -44,7 +44,7 @@ export function Staff({
   const sound = useSound();
   const played = usePlaying(playedBar);
   const bar = played >= 0 ? played : selection[0];
-  const [from, to] = pageOf(selection, bar);
+  const [from, to] = steps ? lineOf(pageOf(selection, steps.bar), steps.bar) : pageOf(selection, bar);
   const fingers = useFingersShown();
   const score = useScore(asked, from, to, fingers, Boolean(arrangement) && !arrangementError);
   if (!arrangement) return null;
@@ -77,7 +77,7 @@ export function Staff({
         verdicts={verdicts}
       />
       {between}
-      {steps ?? (!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} onBreak={onBreak} />)}
+      {steps?.editor ?? (!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} onBreak={onBreak} />)}
       {arrangement.problems
         .filter((problem) => !alone && problem.line === null)
         .map((notice) => (

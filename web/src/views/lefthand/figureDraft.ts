@@ -13,17 +13,19 @@ export type EditedFigure = Omit<Figure, "strokes" | "variations" | "version" | "
 };
 
 /** A figure of the book, opened in one of its metres to be changed. */
-export function edited(figure: Figure, meter: string): EditedFigure {
+export function edited(figure: Figure, meter: string, song?: SongMeter): EditedFigure {
   const bar = figure.strokes.find((each) => each.meter === meter) ?? figure.strokes[0];
   const { hasLine: _hasLine, ...manner } = figure.manner;
   return {
     ...figure,
     manner,
     meter: bar?.meter ?? meter,
-    barTicks: bar?.barTicks ?? 3840,
-    beatTicks: bar?.beatTicks ?? 960,
+    barTicks: bar?.barTicks ?? song?.barTicks ?? 3840,
+    beatTicks: bar?.beatTicks ?? song?.beatTicks ?? 960,
     strokes: (bar?.strokes ?? []).map(plain),
-    bars: figure.strokes.map((each) => ({ meter: each.meter, strokes: each === bar ? null : each.strokes.map(plain) })),
+    bars: bar
+      ? figure.strokes.map((each) => ({ meter: each.meter, strokes: each === bar ? null : each.strokes.map(plain) }))
+      : [{ meter, strokes: null }],
     variations: figure.variations.map(({ when, bar: varied }) => ({
       when,
       bar: { meter: varied.meter, strokes: varied.strokes.map(plain) },

@@ -7,3 +7,11 @@ export function pageOf(selection: [number, number], bar: number): [number, numbe
   const from = first + Math.floor((inside - first) / PAGE) * PAGE;
   return [from, Math.min(last, from + PAGE - 1)];
 }
+
+const A_LINE = 4;
+
+/** The four bars of a page around one of them: one system, which leaves room below. */
+export function lineOf([from, to]: [number, number], bar: number): [number, number] {
+  const first = from + Math.floor(Math.min(Math.max(bar - from, 0), to - from) / A_LINE) * A_LINE;
+  return [first, Math.min(to, first + A_LINE - 1)];
+}

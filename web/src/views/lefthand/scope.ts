@@ -16,6 +16,7 @@ export const OPTION_NAMES = [
   "keepTop",
   "pedal",
   "octaves",
+  "withBass",
   "strokes",
   "level",
 ] as const;

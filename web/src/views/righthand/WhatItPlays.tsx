@@ -46,6 +46,9 @@ const MANNERS: { id: NonNullable<RightHand["manner"]>; name: string; says: strin
   { id: "chordal", name: "chord tones", says: "The tones of each chord alone." },
 ];
 
+/** What a rhythm of one's own begins as. */
+const OWN = { name: "Rhythm", family: "own", use: "A rhythm of my own.", minTempo: 40, maxTempo: 240, strokes: [] };
+
 /** What the right hand does: rests, chords in a rhythm of their own, the melody with what lies under it. */
 export function WhatItPlays({
   right,
@@ -233,11 +236,7 @@ export function WhatItPlays({
             <OneOf label="Top notes" options={TOPS} chosen={manner.top ?? "nearest"} onChoose={(top) => choose({ top })} />
             <div className="flex items-baseline gap-4">
               <span className="text-quiet">A rhythm of your own:</span>
-              <OwnTools
-                model={fitting[0]}
-                onWrite={(model) => onEdit({ ...model, name: "Rhythm", strokes: [] }, true)}
-                onKept={onBrought}
-              />
+              <OwnTools model={fitting[0]} onWrite={(model) => onEdit({ ...model, ...OWN, meters: [meter] }, true)} onKept={onBrought} />
             </div>
           </>
         )}

@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import zapateo.colour.Form;
 import zapateo.hand.TooWide;
 import zapateo.lefthand.Ending;
+import zapateo.lefthand.WithBass;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Register;
@@ -56,6 +57,7 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     public static final Choice<String> VOICING = row("voicing", Range.id("auto or the id of a voicing"), LEFT, "which tones of a chord are taken together").orAuto().fallsWith(FIGURE).in();
     public static final Choice<Register> REGISTER = row("register", Range.oneOf(Register.class), LEFT, "where the bass lies").in();
     public static final Choice<String> BASS_LINE = row("bassLine", Range.id("auto or the id of a bass line"), LEFT, "what the basses do in place of the figure's own").orAuto().in();
+    public static final Choice<WithBass> WITH_BASS = row("withBass", Range.oneOf(WithBass.class), LEFT, "what is struck together with basses").from(4).in();
     public static final Choice<String> LEAD_IN = row("leadIn", Range.id("auto or the id of a lead-in"), LEFT, "how a change is led into").orAuto().from(4).in();
     public static final Choice<TooWide> TENTHS = row("tenths", Range.oneOf(TooWide.class), LEFT, "what is done with a stroke the hand cannot span").in();
     public static final Choice<TooWide> OCTAVES = row("octaves", Range.oneOf(TooWide.class), LEFT, "what is done with an octave the hand cannot span").in();

@@ -212,7 +212,7 @@ final class ChoicePlan implements Plan {
             say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));
         }
         return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.get(Choice.TENTHS).orElse(pianist.tenths()),
-                options.get(Choice.OCTAVES).orElse(pianist.octaves()), options.orUsual(Choice.VARIATIONS), options.orUsual(Choice.LIVELINESS), band, options.orUsual(Choice.KEEP_TOP), pianist.instrument().pedal() && options.get(Choice.PEDAL).orElse(figure.manner().pedal()), level.flatMap(each -> each.fuller(named, way(each))), false);
+                options.get(Choice.OCTAVES).orElse(pianist.octaves()), options.orUsual(Choice.VARIATIONS), options.orUsual(Choice.LIVELINESS), band, options.orUsual(Choice.KEEP_TOP), pianist.instrument().pedal() && options.get(Choice.PEDAL).orElse(figure.manner().pedal()), level.flatMap(each -> each.fuller(named, way(each))), options.get(Choice.WITH_BASS), false);
     }
 
     private int way(Level level) {

@@ -105,14 +105,20 @@ final class Basses {
         return led;
     }
 
-    /** A fuller version's bass is not alone. */
+    /** A fuller version's bass is not alone, nor one that the player wants so. */
     private List<Planned> filled(List<Planned> strokes) {
-        if (cuts.stream().allMatch(cut -> cut.choices().fuller().isEmpty())) {
+        if (cuts.stream().allMatch(cut -> cut.choices().fuller().isEmpty() && cut.choices().withBass().isEmpty())) {
             return strokes;
         }
         int begun = -1;
         List<Planned> filled = new ArrayList<>(strokes.size());
         for (Planned stroke : strokes) {
+            Optional<WithBass> wanted = cut(stroke).choices().withBass().filter(each -> stroke.hand() == Side.LEFT && stroke.origin() != Origin.ENDING && WithBass.takes(stroke.roles()));
+            if (wanted.isPresent() && cut(stroke).choices().hasBass()) {
+                List<Role> roles = wanted.get().on(stroke.roles(), cut(stroke).chord());
+                filled.add(roles.equals(stroke.roles()) ? stroke : stroke.playing(roles, stroke.mark(), Origin.WITH_BASS));
+                continue;
+            }
             Optional<Role> fuller = cut(stroke).choices().fuller().filter(each -> cut(stroke).choices().hasBass());
             boolean bass = stroke.hand() == Side.LEFT && (stroke.roles().equals(List.of(Role.BASS)) || stroke.roles().equals(List.of(Role.WALK))) && stroke.origin() != Origin.ENDING;
             boolean first = bass && stroke.cut() != begun && cut(stroke).begins();

@@ -23,10 +23,11 @@ import zapateo.rhythm.Role;
  * @param keepTop        whether the top note should rather stay where it is
  * @param pedal          whether the sustaining pedal is used
  * @param fuller         what is struck together with single basses, in a fuller version
+ * @param withBass       what the player wants struck together with basses; empty for the figure's own way
  * @param byHand         whether the figure's bar was broken out by hand: nothing else is laid over it
  */
 public record LeftHandChoices(Figure figure, Voicing voicing, Register register, Optional<BassLine> line, Optional<LeadIn> leadIn, TooWide tenths, TooWide octaves, boolean variations, Liveliness liveliness,
-                              boolean withBassPlayer, boolean keepTop, boolean pedal, Optional<Role> fuller, boolean byHand) {
+                              boolean withBassPlayer, boolean keepTop, boolean pedal, Optional<Role> fuller, Optional<WithBass> withBass, boolean byHand) {
 
     /** Whether the chord's lowest tone is to be heard at all. */
     boolean hasBass() {
@@ -34,16 +35,16 @@ public record LeftHandChoices(Figure figure, Voicing voicing, Register register,
     }
 
     LeftHandChoices led(LeadIn by) {
-        return new LeftHandChoices(figure, voicing, register, line, Optional.of(by), tenths, octaves, variations, liveliness, withBassPlayer, keepTop, pedal, fuller, byHand);
+        return new LeftHandChoices(figure, voicing, register, line, Optional.of(by), tenths, octaves, variations, liveliness, withBassPlayer, keepTop, pedal, fuller, withBass, byHand);
     }
 
     LeftHandChoices unvaried() {
-        return new LeftHandChoices(figure, voicing, register, line, leadIn, tenths, octaves, false, Liveliness.NONE, withBassPlayer, keepTop, pedal, fuller, byHand);
+        return new LeftHandChoices(figure, voicing, register, line, leadIn, tenths, octaves, false, Liveliness.NONE, withBassPlayer, keepTop, pedal, fuller, withBass, byHand);
     }
 
     /** Where one bar of a metre was broken out by hand. */
     public LeftHandChoices byHand(Meter meter, List<FigureStroke> bar) {
-        return new LeftHandChoices(figure.byHand(meter, bar), voicing, register, Optional.empty(), Optional.empty(), tenths, octaves, false, Liveliness.NONE, withBassPlayer, keepTop, pedal, fuller, true);
+        return new LeftHandChoices(figure.byHand(meter, bar), voicing, register, Optional.empty(), Optional.empty(), tenths, octaves, false, Liveliness.NONE, withBassPlayer, keepTop, pedal, Optional.empty(), Optional.empty(), true);
     }
 
     BassLine.Basses basses() {

@@ -20,6 +20,8 @@ public enum Origin {
     WALK("walking", Kind.LAID),
     /** A bass that a fuller level strikes with more. */
     FULLER("fuller", Kind.LAID),
+    /** A bass with what the player wants struck with it. */
+    WITH_BASS("with-bass", Kind.LAID),
     /** The held last chord. */
     ENDING("ending", Kind.LAID),
     /** The melody alone. */
