@@ -66,7 +66,7 @@ export function Dock({
       aria-label="Transport and keyboard"
       className="flex items-end gap-5 border-line border-t px-5 pt-1 pb-1.5 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
     >
-      <div className="grid w-68 shrink-0 grid-cols-[4rem_1fr] items-center gap-x-3 gap-y-1">
+      <div className="grid w-68 shrink-0 grid-cols-[4rem_1fr] max-md:w-full items-center gap-x-3 gap-y-1">
         <button
           type="button"
           onClick={sound.toggle}
@@ -128,7 +128,7 @@ export function Dock({
           </Popover>
         </div>
       </div>
-      <div className="min-w-0 flex-1">
+      <div className="min-w-0 flex-1 max-sm:hidden">
         <div className="mx-auto max-w-[62rem]">
           <SoundingKeys
             arrangement={arrangement}

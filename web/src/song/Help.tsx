@@ -15,6 +15,7 @@ const KEYS = [
   ["Ctrl + Z", "undo; with Shift, redo"],
   ["V", "go on, out of a vamp"],
   ["1 … 5, 0", "a level, shown beside the tempo; 0 plays what was chosen"],
+  ["B", "bars large, normal, the whole song"],
   ["A", "left hand: A or B of two sets of choices"],
   ["?", "this page"],
 ];

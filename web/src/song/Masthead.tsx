@@ -91,7 +91,7 @@ export function Masthead({
           </NavLink>
         ))}
       </nav>
-      <div className="flex items-center gap-1 max-xl:ml-auto max-md:ml-0 max-md:w-full max-md:overflow-x-auto">
+      <div className="flex items-center gap-1 max-xl:ml-auto max-md:ml-0 max-md:w-full max-md:flex-wrap *:shrink-0">
         <button
           type="button"
           onClick={desk.undo}

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from "react";
+import { nextBarSize } from "../score/barSize";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
 import { isTaken } from "../ui/keys";
@@ -121,6 +122,10 @@ function act(event: KeyboardEvent, actions: Actions, target: HTMLElement, clicke
     case "h":
     case "H":
       actions.half();
+      return true;
+    case "b":
+    case "B":
+      nextBarSize();
       return true;
     case "a":
     case "A":

@@ -18,31 +18,34 @@ function written(strokes: EditedStroke[]): string {
     .join(" ");
 }
 
+type Now = { strokes: EditedStroke[] };
+
+function Bar({ now, hand }: { now: Now; hand: "L" | "R" }) {
+  const [strokes, setStrokes] = useState(now.strokes);
+  const [at, setAt] = useState<number | null>(null);
+  return (
+    <StepEditor
+      strokes={strokes}
+      at={at}
+      hands={[hand]}
+      barTicks={3840}
+      beatTicks={960}
+      unit={480}
+      markOf={() => "toe"}
+      onAt={setAt}
+      onChange={(next, taken) => {
+        now.strokes = next;
+        setStrokes(next);
+        setAt(taken);
+      }}
+    />
+  );
+}
+
 describe("the step line while it is written", () => {
   const show = (begin: EditedStroke[], hand: "L" | "R" = "L") => {
-    const now: { strokes: EditedStroke[] } = { strokes: begin };
-    const Bar = () => {
-      const [strokes, setStrokes] = useState(begin);
-      const [at, setAt] = useState<number | null>(null);
-      return (
-        <StepEditor
-          strokes={strokes}
-          at={at}
-          hands={[hand]}
-          barTicks={3840}
-          beatTicks={960}
-          unit={480}
-          markOf={() => "toe"}
-          onAt={setAt}
-          onChange={(next, taken) => {
-            now.strokes = next;
-            setStrokes(next);
-            setAt(taken);
-          }}
-        />
-      );
-    };
-    render(<Bar />);
+    const now: Now = { strokes: begin };
+    render(<Bar now={now} hand={hand} />);
     return now;
   };
   const plank = (name: string) => screen.getByRole("button", { name });

@@ -38,13 +38,14 @@ describe("the repertoire", () => {
 });
 
 describe("the page of bars that is engraved", () => {
-  it("is the selection up to eight bars", () => expect(pageOf([2, 5], 2)).toEqual([2, 5]));
+  it("is the selection up to eight bars", () => expect(pageOf([2, 5], 2, 8)).toEqual([2, 5]));
   it("turns with the bar that sounds", () => {
-    expect(pageOf([0, 31], 7)).toEqual([0, 7]);
-    expect(pageOf([0, 31], 8)).toEqual([8, 15]);
-    expect(pageOf([4, 13], 12)).toEqual([12, 13]);
+    expect(pageOf([0, 31], 7, 8)).toEqual([0, 7]);
+    expect(pageOf([0, 31], 8, 8)).toEqual([8, 15]);
+    expect(pageOf([4, 13], 12, 8)).toEqual([12, 13]);
   });
-  it("stays at the start while nothing sounds inside", () => expect(pageOf([4, 20], 0)).toEqual([4, 11]));
+  it("is two bars on a narrow screen", () => expect(pageOf([0, 31], 7, 2)).toEqual([6, 7]));
+  it("stays at the start while nothing sounds inside", () => expect(pageOf([4, 20], 0, 8)).toEqual([4, 11]));
 });
 
 describe("words", () => {

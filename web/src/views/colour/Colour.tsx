@@ -8,6 +8,7 @@ import { isPlaying, usePlaying } from "../../sound/playing";
 import { Chord } from "../../ui/Chord";
 import { useLatest } from "../../ui/useLatest";
 import { usePresses } from "../../ui/usePresses";
+import { Workbench } from "../../ui/Workbench";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
 import { choose, isSame, samePlace, withColour, withoutColour } from "./colours";
@@ -104,25 +105,104 @@ export function Colour() {
   if (!arrangement) return <NoBars error={arrangementError} waiting="Looking for other chords …" />;
   const withIt = colour !== undefined && (triedColours === null ? isKept : triedColours.some((each) => isSame(each, colour)));
   return (
-    <div className="grid h-full grid-cols-[15rem_minmax(0,1fr)_20rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[13rem_minmax(0,1fr)_17rem] max-md:flex max-md:flex-col max-md:overflow-auto">
-      <div className="col-span-3 max-md:w-full">
-        <Ribbon bpm={bpm} bars={arrangement.bars} selection={selection} onSelect={select} worth={worth} />
-      </div>
-      <Kept
-        book={book.data}
-        style={style}
-        onStyle={(next) => {
-          setStyle(next);
-          setLooked("");
-          setTriedColours(null);
-        }}
-        bars={all || bars.length === 0 ? undefined : { from: selection[0], to: selection[1] }}
-        taken={numbers.length === 1 ? `bar ${numbers[0]}` : `bars ${numbers[0]}–${numbers.at(-1)}`}
-        onBar={(number) => {
-          const index = arrangement.bars.findIndex((bar) => bar.number === number);
-          if (index >= 0) select(index, index);
-        }}
-      />
+    <Workbench
+      top={<Ribbon bpm={bpm} bars={arrangement.bars} selection={selection} onSelect={select} worth={worth} />}
+      left={{
+        name: "The whole song",
+        wide: 15,
+        narrow: 13,
+        panel: (
+          <Kept
+            book={book.data}
+            style={style}
+            onStyle={(next) => {
+              setStyle(next);
+              setLooked("");
+              setTriedColours(null);
+            }}
+            bars={all || bars.length === 0 ? undefined : { from: selection[0], to: selection[1] }}
+            taken={numbers.length === 1 ? `bar ${numbers[0]}` : `bars ${numbers[0]}–${numbers.at(-1)}`}
+            onBar={(number) => {
+              const index = arrangement.bars.findIndex((bar) => bar.number === number);
+              if (index >= 0) select(index, index);
+            }}
+          />
+        ),
+      }}
+      right={{
+        name: "Other chords",
+        wide: 20,
+        narrow: 17,
+        panel: (
+          <section aria-label="Other chords" className="flex min-h-0 flex-col border-line border-l max-md:border-l-0">
+            {offer && colour && (
+              <div className="border-line border-b px-4 pt-2 pb-3">
+                <div className="flex flex-wrap items-baseline gap-x-2 text-[1.2rem]">
+                  {offer.before.map((symbol, place) => (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice
+                    <Chord key={place} symbol={symbol} />
+                  ))}
+                  <span aria-hidden="true" className="text-quiet">
+                    →
+                  </span>
+                  <span className="sr-only">becomes</span>
+                  {offer.after.map((sounding) => (
+                    <Chord key={sounding.tick} symbol={sounding.symbol} />
+                  ))}
+                </div>
+                <p className="mt-1 leading-snug">{offer.reason}</p>
+                <Threads offer={offer} />
+                <p className="text-[0.92rem] text-quiet leading-snug">{facts(offer, hand.data)}</p>
+                {times > 1 && (
+                  <label className="mt-1 flex min-h-8 items-center gap-2">
+                    <input
+                      type="checkbox"
+                      checked={once || offer.colour.pass !== undefined}
+                      disabled={offer.colour.pass !== undefined}
+                      onChange={(event) => setOnce(event.target.checked)}
+                      className="accent-accent"
+                    />
+                    only time {offer.colour.pass ?? pass} of {times}
+                  </label>
+                )}
+                <div className="mt-1 flex gap-4">
+                  <button type="button" onClick={hear} className="min-h-9 font-semibold text-accent underline underline-offset-4" title="A">
+                    {withIt ? "hear it without" : "hear it"}
+                  </button>
+                  <button
+                    type="button"
+                    onClick={keep}
+                    disabled={isKept}
+                    className="min-h-9 font-semibold text-accent underline underline-offset-4 disabled:text-quiet disabled:no-underline"
+                    title="Enter"
+                  >
+                    {isKept ? "kept" : "keep it"}
+                  </button>
+                  <button
+                    type="button"
+                    onClick={drop}
+                    disabled={!kept.some((each) => samePlace(each, colour))}
+                    className="min-h-9 text-accent underline underline-offset-4 disabled:text-quiet disabled:no-underline"
+                    title="Delete"
+                  >
+                    drop it
+                  </button>
+                </div>
+              </div>
+            )}
+            <List
+              offers={offers}
+              at={at}
+              onLook={look}
+              kept={kept}
+              waiting={offered.isPending}
+              error={offered.error?.message ?? null}
+              style={style}
+            />
+          </section>
+        ),
+      }}
+    >
       <section
         aria-label="Staff and step line"
         className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
@@ -145,73 +225,7 @@ export function Colour() {
           }
         />
       </section>
-      <section aria-label="Other chords" className="flex min-h-0 flex-col border-line border-l max-md:border-l-0">
-        {offer && colour && (
-          <div className="border-line border-b px-4 pt-2 pb-3">
-            <div className="flex flex-wrap items-baseline gap-x-2 text-[1.2rem]">
-              {offer.before.map((symbol, place) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice
-                <Chord key={place} symbol={symbol} />
-              ))}
-              <span aria-hidden="true" className="text-quiet">
-                →
-              </span>
-              <span className="sr-only">becomes</span>
-              {offer.after.map((sounding) => (
-                <Chord key={sounding.tick} symbol={sounding.symbol} />
-              ))}
-            </div>
-            <p className="mt-1 leading-snug">{offer.reason}</p>
-            <Threads offer={offer} />
-            <p className="text-[0.92rem] text-quiet leading-snug">{facts(offer, hand.data)}</p>
-            {times > 1 && (
-              <label className="mt-1 flex min-h-8 items-center gap-2">
-                <input
-                  type="checkbox"
-                  checked={once || offer.colour.pass !== undefined}
-                  disabled={offer.colour.pass !== undefined}
-                  onChange={(event) => setOnce(event.target.checked)}
-                  className="accent-accent"
-                />
-                only time {offer.colour.pass ?? pass} of {times}
-              </label>
-            )}
-            <div className="mt-1 flex gap-4">
-              <button type="button" onClick={hear} className="min-h-9 font-semibold text-accent underline underline-offset-4" title="A">
-                {withIt ? "hear it without" : "hear it"}
-              </button>
-              <button
-                type="button"
-                onClick={keep}
-                disabled={isKept}
-                className="min-h-9 font-semibold text-accent underline underline-offset-4 disabled:text-quiet disabled:no-underline"
-                title="Enter"
-              >
-                {isKept ? "kept" : "keep it"}
-              </button>
-              <button
-                type="button"
-                onClick={drop}
-                disabled={!kept.some((each) => samePlace(each, colour))}
-                className="min-h-9 text-accent underline underline-offset-4 disabled:text-quiet disabled:no-underline"
-                title="Delete"
-              >
-                drop it
-              </button>
-            </div>
-          </div>
-        )}
-        <List
-          offers={offers}
-          at={at}
-          onLook={look}
-          kept={kept}
-          waiting={offered.isPending}
-          error={offered.error?.message ?? null}
-          style={style}
-        />
-      </section>
-    </div>
+    </Workbench>
   );
 }
 

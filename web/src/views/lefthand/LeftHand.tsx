@@ -7,7 +7,7 @@ import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { isPlaying, usePlaying } from "../../sound/playing";
 import { MistakeLink } from "../../ui/MistakeLink";
-import { TextButton } from "../../ui/Notice";
+import { Workbench } from "../../ui/Workbench";
 import { Arrangements } from "./Arrangements";
 import { Choices } from "./Choices";
 import { FigureEditor } from "./FigureEditor";
@@ -23,7 +23,9 @@ import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
 import { ScopeBar } from "./ScopeBar";
 import { Staff } from "./Staff";
-import { barsOf, barsOfTheirOwn, choose, ownOptions, playedAt, type Scope, scopeName } from "./scope";
+import { barsOf, barsOfTheirOwn, choose, follow, ownOptions, playedAt, type Scope, scopeName } from "./scope";
+import { nameOf } from "./shelves";
+import { type Panel, Tabs, WholeSongChanged } from "./Told";
 import { WhyPanel } from "./WhyPanel";
 
 const SONG: Scope = { kind: "song" };
@@ -43,7 +45,7 @@ export function LeftHand() {
   const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
   const [fitting, setFitting] = useState<Figure | null>(null);
   const [broken, setBroken] = useState<number | null>(null);
-  const [panel, setPanel] = useState<"choices" | "hard" | "read">("choices");
+  const [panel, setPanel] = useState<Panel>("choices");
   const [note, setNote] = useState(0);
   const sounds = usePlaying(isPlaying);
   const read = useReadOver(asked, panel === "read");
@@ -102,8 +104,8 @@ export function LeftHand() {
   if (!arrangement) return <NoBars error={arrangementError} waiting="Laying the left hand …" />;
   const faults = arrangement.problems.filter((problem) => problem.severity === "error").length;
   return (
-    <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_15.5rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_13rem] max-md:flex max-md:flex-col max-md:overflow-auto">
-      <div className="col-span-3 max-md:w-full">
+    <Workbench
+      top={
         <Ribbon
           bpm={bpm}
           bars={arrangement.bars}
@@ -112,24 +114,133 @@ export function LeftHand() {
           own={barsOfTheirOwn(choices)}
           doubtful={panel === "read" ? read.data?.faults.filter((fault) => !fault.waved).map((fault) => fault.bar) : undefined}
         />
-      </div>
-      <Figures
-        figures={figures.data ?? []}
-        chosen={figure?.id}
-        meter={arrangement.bars[selection[0]]?.meter ?? "4/4"}
-        suggested={suggested.data}
-        where={scopeName(scope)}
-        level={options.level ?? null}
-        heard={heard}
-        onLevel={takeLevel}
-        onChoose={(id) => {
-          if (id !== figure?.id) setCompared({ name: desk.draft.arrangement, choices, figure: holding?.figure ?? "" });
-          chooseHere({ figure: id });
-        }}
-        onEdit={(each, copy) => setEditing({ figure: each, copy })}
-        onFits={setFitting}
-        onKept={() => queries.invalidateQueries({ queryKey: ["figures"] })}
-      />
+      }
+      left={{
+        name: "Figures",
+        wide: 16.5,
+        narrow: 14,
+        panel: (
+          <Figures
+            figures={figures.data ?? []}
+            chosen={figure?.id}
+            meter={arrangement.bars[selection[0]]?.meter ?? "4/4"}
+            suggested={suggested.data}
+            where={scopeName(scope)}
+            level={options.level ?? null}
+            heard={heard}
+            onLevel={takeLevel}
+            onChoose={(id) => {
+              if (id !== figure?.id) setCompared({ name: desk.draft.arrangement, choices, figure: holding?.figure ?? "" });
+              chooseHere({ figure: id });
+            }}
+            onEdit={(each, copy) => setEditing({ figure: each, copy })}
+            onFits={setFitting}
+            onKept={() => queries.invalidateQueries({ queryKey: ["figures"] })}
+          />
+        ),
+      }}
+      right={{
+        name: "Choices",
+        wide: 15.5,
+        narrow: 13,
+        panel: (
+          <section
+            key={struck !== null && !sounds ? "why" : panel}
+            aria-label="Choices"
+            className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:order-last max-md:shrink-0 max-md:border-l-0"
+          >
+            {struck !== null && !sounds && arrangement.strokes[struck] ? (
+              <>
+                <div className="flex items-baseline justify-between">
+                  <h2 className="text-lg">Why this note?</h2>
+                  <button type="button" onClick={() => ask(null)} className="min-h-8 text-accent underline underline-offset-4">
+                    choices
+                  </button>
+                </div>
+                <WhyPanel
+                  arrangement={arrangement}
+                  stroke={struck}
+                  note={note}
+                  why={why.data}
+                  lock={lockAt(choices, arrangement, struck)}
+                  spanMm={spanOf(asked.hand)}
+                  ownFinger={fingerAt(choices, arrangement, struck, note)}
+                  onFinger={(finger) => change(withFinger(choices, arrangement, struck, note, finger))}
+                  onNote={setNote}
+                  onLock={(lock) => change(withLock(choices, arrangement, struck, lock))}
+                  onTopLine={() => change(withTopLine(choices, arrangement, selection))}
+                />
+              </>
+            ) : (
+              <>
+                <Tabs
+                  panel={panel}
+                  onPanel={(next) => {
+                    setPointed([]);
+                    setPanel(next);
+                  }}
+                />
+                {panel !== "read" && (
+                  <ScopeBar
+                    bars={arrangement.bars}
+                    selection={selection}
+                    scope={scope}
+                    choices={choices}
+                    onScope={takeScope}
+                    onChange={change}
+                  />
+                )}
+                {panel === "read" ? (
+                  <ReadOver
+                    read={read.data}
+                    error={read.error?.message ?? null}
+                    choices={choices}
+                    onBar={(index) => select(index, index)}
+                    onPoint={setPointed}
+                    onChange={change}
+                  />
+                ) : panel === "hard" ? (
+                  <HowHard
+                    arrangement={arrangement}
+                    asked={asked}
+                    choices={choices}
+                    selection={selection}
+                    scope={scope}
+                    level={options.level ?? null}
+                    bpm={bpm}
+                    onPoint={setPointed}
+                    onLevel={takeLevel}
+                    onChange={change}
+                  />
+                ) : (
+                  <>
+                    <p className="my-1 text-[0.92rem] text-quiet leading-snug">{figure?.use}</p>
+                    <Choices
+                      figure={figure}
+                      choices={choices}
+                      options={options}
+                      own={ownOptions(choices, scope)}
+                      wholeSong={scope.kind === "song"}
+                      feel={arrangement.feel}
+                      swingRatio={arrangement.swingRatio}
+                      thereIs={thereIs.data}
+                      suggested={suggested.data}
+                      lively={<Lively bars={arrangement.bars} selection={selection} choices={choices} onChange={change} />}
+                      onChoose={chooseHere}
+                      onSong={(more) =>
+                        change(
+                          Object.fromEntries(Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined)) as Chosen,
+                        )
+                      }
+                    />
+                  </>
+                )}
+              </>
+            )}
+          </section>
+        ),
+      }}
+    >
       {fitting && <Fitting figure={fitting} onClose={() => setFitting(null)} />}
       {editing ? (
         <FigureEditor
@@ -200,26 +311,18 @@ export function LeftHand() {
             notices={
               <>
                 {told && choices !== told.before && (
-                  <p role="status" className="mb-1 flex flex-wrap items-center gap-x-4 border-accent border-l-4 bg-wash px-3">
-                    The whole song changed.
-                    <TextButton
-                      onClick={() => {
-                        setTold(null);
-                        desk.undo();
-                      }}
-                    >
-                      Undo
-                    </TextButton>
-                    <TextButton
-                      onClick={() => {
-                        change(choose(told.before, { kind: "bars", bars: told.bars }, told.more));
-                        setScope({ kind: "bars", bars: told.bars });
-                      }}
-                    >
-                      {`Only ${scopeName({ kind: "bars", bars: told.bars })}`}
-                    </TextButton>
-                    <TextButton onClick={() => setTold(null)}>Close</TextButton>
-                  </p>
+                  <WholeSongChanged
+                    bars={scopeName({ kind: "bars", bars: told.bars })}
+                    onUndo={() => {
+                      setTold(null);
+                      desk.undo();
+                    }}
+                    onOnly={() => {
+                      change(choose(told.before, { kind: "bars", bars: told.bars }, told.more));
+                      setScope({ kind: "bars", bars: told.bars });
+                    }}
+                    onClose={() => setTold(null)}
+                  />
                 )}
                 {arrangementError && (
                   <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
@@ -237,127 +340,11 @@ export function LeftHand() {
           />
         </section>
       )}
-      <section
-        key={struck !== null && !sounds ? "why" : panel}
-        aria-label="Choices"
-        className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:order-last max-md:shrink-0 max-md:border-l-0"
-      >
-        {struck !== null && !sounds && arrangement.strokes[struck] ? (
-          <>
-            <div className="flex items-baseline justify-between">
-              <h2 className="text-lg">Why this note?</h2>
-              <button type="button" onClick={() => ask(null)} className="min-h-8 text-accent underline underline-offset-4">
-                choices
-              </button>
-            </div>
-            <WhyPanel
-              arrangement={arrangement}
-              stroke={struck}
-              note={note}
-              why={why.data}
-              lock={lockAt(choices, arrangement, struck)}
-              spanMm={spanOf(asked.hand)}
-              ownFinger={fingerAt(choices, arrangement, struck, note)}
-              onFinger={(finger) => change(withFinger(choices, arrangement, struck, note, finger))}
-              onNote={setNote}
-              onLock={(lock) => change(withLock(choices, arrangement, struck, lock))}
-              onTopLine={() => change(withTopLine(choices, arrangement, selection))}
-            />
-          </>
-        ) : (
-          <>
-            <div className="flex items-baseline justify-between gap-1">
-              {(
-                [
-                  ["choices", "Choices"],
-                  ["hard", "How hard"],
-                  ["read", "Read over"],
-                ] as const
-              ).map(([name, label]) => (
-                <button
-                  key={name}
-                  type="button"
-                  aria-pressed={panel === name}
-                  onClick={() => {
-                    setPointed([]);
-                    setPanel(name);
-                  }}
-                  className={`min-h-8 whitespace-nowrap font-semibold font-serif text-[0.93rem] ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
-                >
-                  {label}
-                </button>
-              ))}
-            </div>
-            {panel !== "read" && (
-              <ScopeBar
-                bars={arrangement.bars}
-                selection={selection}
-                scope={scope}
-                choices={choices}
-                onScope={takeScope}
-                onChange={change}
-              />
-            )}
-            {panel === "read" ? (
-              <ReadOver
-                read={read.data}
-                error={read.error?.message ?? null}
-                choices={choices}
-                onBar={(index) => select(index, index)}
-                onPoint={setPointed}
-                onChange={change}
-              />
-            ) : panel === "hard" ? (
-              <HowHard
-                arrangement={arrangement}
-                asked={asked}
-                choices={choices}
-                selection={selection}
-                scope={scope}
-                level={options.level ?? null}
-                bpm={bpm}
-                onPoint={setPointed}
-                onLevel={takeLevel}
-                onChange={change}
-              />
-            ) : (
-              <>
-                <p className="my-1 text-[0.92rem] text-quiet leading-snug">{figure?.use}</p>
-                <Choices
-                  figure={figure}
-                  choices={choices}
-                  options={options}
-                  own={ownOptions(choices, scope)}
-                  wholeSong={scope.kind === "song"}
-                  feel={arrangement.feel}
-                  swingRatio={arrangement.swingRatio}
-                  thereIs={thereIs.data}
-                  suggested={suggested.data}
-                  lively={<Lively bars={arrangement.bars} selection={selection} choices={choices} onChange={change} />}
-                  onChoose={chooseHere}
-                  onSong={(more) =>
-                    change(Object.fromEntries(Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined)) as Chosen)
-                  }
-                />
-              </>
-            )}
-          </>
-        )}
-      </section>
-    </div>
+    </Workbench>
   );
 }
 
 /** What a choice is where it is left open. */
 function usual(thereIs: ThereIs | undefined, id: string): string | undefined {
   return thereIs?.choices.find((each) => each.id === id && each.places.includes("song"))?.usual ?? undefined;
-}
-
-/** Bars that are chosen for move with those that are taken; beats only while it is the same bar. */
-function follow(scope: Scope & { kind: "bars" }, bars: string): Scope {
-  return scope.bars === bars ? scope : { kind: "bars", bars };
-}
-
-function nameOf(figures: Figure[] | undefined, id: string | undefined): string {
-  return figures?.find((each) => each.id === id)?.name ?? id ?? "";
 }

@@ -1,30 +1,47 @@
 import { memo, useEffect, useRef, useState } from "react";
 import type { Bar } from "../../api/client";
+import { type BarSize, SIZE_NAMES, SIZES, sizeBars, useBarSize } from "../../score/barSize";
 import { playedBar, playing, usePlaying } from "../../sound/playing";
 import { Chord } from "../../ui/Chord";
 import { useLatest } from "../../ui/useLatest";
 
-/** As wide as its class says. */
-const PLANK_REM = 6.3;
+/** How wide a plank is, in rem; those of the whole song share the row. */
+const WIDTHS = { large: 10, normal: 6.3 };
+/** No narrower than this, in rem; and from here on its chords can be read. */
+const NARROWEST = 0.4;
+const READABLE = 3;
 /** More bars than these are drawn only where they are seen, and so many more on either side. */
 const MANY = 200;
 const BESIDE = 30;
 /** Farther than this, in pixels, the row jumps. */
 const FAR = 4000;
 
-function plankWidth(): number {
-  return PLANK_REM * (Number.parseFloat(getComputedStyle(document.documentElement).fontSize) || 16);
+function pixels(rem: number): number {
+  return rem * (Number.parseFloat(getComputedStyle(document.documentElement).fontSize) || 16);
+}
+
+/** How wide a plank is, in rem. */
+function usePlankWidth(row: React.RefObject<HTMLDivElement | null>, size: BarSize, count: number): number {
+  const [room, setRoom] = useState(0);
+  useEffect(() => {
+    if (!row.current || size !== "song") return;
+    const observer = new ResizeObserver(([entry]) => setRoom(entry?.contentRect.width ?? 0));
+    observer.observe(row.current);
+    return () => observer.disconnect();
+  }, [row, size]);
+  if (size !== "song") return WIDTHS[size];
+  return Math.min(WIDTHS.large, Math.max(NARROWEST, room / pixels(1) / Math.max(1, count)));
 }
 
 /** The bars to draw, the last not included. */
-function useSeen(row: React.RefObject<HTMLDivElement | null>, count: number): [number, number] {
+function useSeen(row: React.RefObject<HTMLDivElement | null>, count: number, rem: number): [number, number] {
   const [seen, setSeen] = useState<[number, number]>([0, MANY]);
   useEffect(() => {
     const view = row.current;
     if (!view || count <= MANY) return;
     const look = () => {
-      const first = Math.floor(view.scrollLeft / plankWidth());
-      const last = first + Math.ceil(view.clientWidth / plankWidth());
+      const first = Math.floor(view.scrollLeft / pixels(rem));
+      const last = first + Math.ceil(view.clientWidth / pixels(rem));
       setSeen((now) =>
         first - BESIDE / 2 >= now[0] && last + BESIDE / 2 <= now[1] ? now : [Math.max(0, first - BESIDE), Math.min(count, last + BESIDE)],
       );
@@ -32,7 +49,7 @@ function useSeen(row: React.RefObject<HTMLDivElement | null>, count: number): [n
     look();
     view.addEventListener("scroll", look, { passive: true });
     return () => view.removeEventListener("scroll", look);
-  }, [row, count]);
+  }, [row, count, rem]);
   return count <= MANY ? [0, count] : [Math.min(seen[0], count), Math.min(seen[1], count)];
 }
 
@@ -59,6 +76,8 @@ export function Ribbon({
   own?: Set<number> | undefined;
 }) {
   const row = useRef<HTMLDivElement>(null);
+  const size = useBarSize();
+  const rem = usePlankWidth(row, size, bars.length);
   const dragFrom = useRef<number | null>(null);
   const first = selection[0];
 
@@ -72,14 +91,14 @@ export function Ribbon({
       last = watched;
       const view = row.current;
       if (!view || view.clientWidth === 0) return;
-      const left = watched * plankWidth() - view.scrollLeft;
+      const left = watched * pixels(rem) - view.scrollLeft;
       // A plank that is far off is not drawn: what counts is where it would be.
-      if (left < 0 || left + plankWidth() > view.clientWidth)
+      if (left < 0 || left + pixels(rem) > view.clientWidth)
         view.scrollBy({ left: left - 40, behavior: Math.abs(left) > FAR ? "instant" : "smooth" });
     };
     follow();
     return playing.subscribe(follow);
-  }, [first]);
+  }, [first, rem]);
 
   useEffect(() => {
     const drop = () => {
@@ -99,24 +118,43 @@ export function Ribbon({
   const take = useLatest((from: number, to: number, more: boolean) =>
     more ? onSelect(Math.min(selection[0], from), Math.max(selection[0], to)) : onSelect(from, to),
   );
-  const [from, to] = useSeen(row, bars.length);
+  const [from, to] = useSeen(row, bars.length, rem);
   const all = selection[0] === 0 && selection[1] === bars.length - 1;
   return (
-    <section aria-label="Bars of the song" className="border-line border-b">
+    <section aria-label="Bars of the song" className="relative border-line border-b">
+      <fieldset className="absolute top-0.5 right-5 z-10 flex gap-2 bg-ground pl-3 text-[0.9rem] max-md:hidden">
+        <legend className="sr-only">How large bars are shown</legend>
+        <span aria-hidden="true" className="py-0.5 text-quiet">
+          bars
+        </span>
+        {SIZES.map((each) => (
+          <button
+            key={each}
+            type="button"
+            title={`Bars ${SIZE_NAMES[each]} (B: the next)`}
+            aria-pressed={size === each}
+            onClick={() => sizeBars(each)}
+            className={`min-h-6 border-b-2 ${size === each ? "border-accent font-semibold text-accent" : "border-transparent text-quiet"}`}
+          >
+            {SIZE_NAMES[each]}
+          </button>
+        ))}
+      </fieldset>
       <div ref={row} className="flex overflow-x-auto px-5 pt-0.5 pb-1.5">
-        {from > 0 && <div aria-hidden="true" className="shrink-0" style={{ width: `${from * PLANK_REM}rem` }} />}
+        {from > 0 && <div aria-hidden="true" className="shrink-0" style={{ width: `${from * rem}rem` }} />}
         {bars.slice(from, to).map((bar, place) => {
           const index = from + place;
           const opens = index === 0 || bars[index - 1]?.section !== bar.section || (bar.section !== "" && sectionStarts(bars, index));
           const chosen = index >= selection[0] && index <= selection[1];
           return (
-            <div key={bar.index} className="w-[6.3rem] shrink-0 pr-0.5">
-              <div className="flex h-7 items-end overflow-visible whitespace-nowrap">
+            <div key={bar.index} style={{ width: `${rem}rem` }} className={`shrink-0 ${rem < 1.2 ? "pr-px" : "pr-0.5"}`}>
+              <div data-names className="flex h-7 items-end overflow-visible whitespace-nowrap">
                 {opens && bar.section && (
                   <button
                     type="button"
                     onClick={() => onSelect(index, sectionEnd(bars, index))}
-                    className="min-h-6 font-semibold text-[0.9rem] text-quiet underline decoration-dotted underline-offset-2"
+                    style={{ maxWidth: `${(sectionEnd(bars, index) - index + 1) * rem}rem` }}
+                    className="min-h-6 shrink-0 truncate font-semibold text-[0.9rem] text-quiet underline decoration-dotted underline-offset-2"
                     title={`Take all of ${bar.section}`}
                   >
                     {bar.section}
@@ -142,13 +180,15 @@ export function Ribbon({
                 worth={worth?.has(index) ?? false}
                 own={own?.has(bar.number) ?? false}
                 stop={index === first}
+                readable={rem >= READABLE}
+                large={rem > WIDTHS.normal + 1}
                 onTake={take}
                 dragFrom={dragFrom}
               />
             </div>
           );
         })}
-        {to < bars.length && <div aria-hidden="true" className="shrink-0" style={{ width: `${(bars.length - to) * PLANK_REM}rem` }} />}
+        {to < bars.length && <div aria-hidden="true" className="shrink-0" style={{ width: `${(bars.length - to) * rem}rem` }} />}
       </div>
     </section>
   );
@@ -165,6 +205,8 @@ const Plank = memo(function Plank({
   worth,
   own,
   stop,
+  readable,
+  large,
   onTake,
   dragFrom,
 }: {
@@ -179,6 +221,9 @@ const Plank = memo(function Plank({
   own: boolean;
   /** Whether the Tab key stops here. */
   stop: boolean;
+  /** Whether there is room for its chords. */
+  readable: boolean;
+  large: boolean;
   onTake: (from: number, to: number, more: boolean) => void;
   dragFrom: React.RefObject<number | null>;
 }) {
@@ -187,6 +232,7 @@ const Plank = memo(function Plank({
     <button
       type="button"
       data-bar={index}
+      data-small={readable ? undefined : ""}
       aria-pressed={chosen}
       tabIndex={stop ? 0 : -1}
       aria-label={`Bar ${bar.number}: ${bar.chords.map((chord) => chord.symbol).join(", ")}`}
@@ -200,12 +246,12 @@ const Plank = memo(function Plank({
       }}
       onPointerEnter={() => dragFrom.current !== null && dragFrom.current !== index && onTake(dragFrom.current, index, false)}
       onClick={(event) => onTake(index, index, event.shiftKey)}
-      className={`relative flex h-[3.7rem] w-full flex-col justify-center overflow-hidden rounded-plank border-b-4 px-1.5 text-left ${
+      className={`relative flex h-[3.7rem] w-full flex-col justify-center overflow-hidden rounded-plank border-b-4 text-left ${readable ? "px-1.5" : ""} ${
         taken ? "border-accent bg-sheet outline-2 -outline-offset-2 outline-accent" : "border-grain bg-plank"
       } ${sounds ? "bg-wash!" : ""}`}
     >
-      <span className="absolute top-0.5 right-1 text-[0.74rem] text-quiet">{bar.number}</span>
-      {bar.pins.length > 0 && (
+      {readable && <span className="absolute top-0.5 right-1 text-[0.81rem] text-quiet">{bar.number}</span>}
+      {readable && bar.pins.length > 0 && (
         <span
           title={bar.pins.map((pin) => pin.text).join("; ")}
           className={`absolute top-0.5 left-1.5 max-w-[80%] truncate text-[0.74rem] ${bar.pins.some((pin) => pin.warning) ? "font-semibold text-accent" : "text-quiet"}`}
@@ -213,12 +259,14 @@ const Plank = memo(function Plank({
           {bar.pins.map((pin) => (pin.warning ? `! ${pin.text}` : pin.text)).join("; ")}
         </span>
       )}
-      <span className={`flex items-baseline gap-1.5 ${size(bar)}`}>
-        {bar.chords.map((chord) => (
-          <Chord key={chord.tick} symbol={chord.symbol} />
-        ))}
-      </span>
-      {bar.meeting && bar.meeting.kept.length + bar.meeting.mended.length > 0 && (
+      {readable && (
+        <span className={`flex items-baseline gap-1.5 ${large ? LARGE : size(bar)}`}>
+          {bar.chords.map((chord) => (
+            <Chord key={chord.tick} symbol={chord.symbol} />
+          ))}
+        </span>
+      )}
+      {readable && bar.meeting && bar.meeting.kept.length + bar.meeting.mended.length > 0 && (
         <span
           data-hands={bar.meeting.kept.length > 0 ? "kept" : "mended"}
           title={bar.meeting.kept.length > 0 ? "The hands run together here" : "Room was made between the hands here"}
@@ -227,7 +275,7 @@ const Plank = memo(function Plank({
           {bar.meeting.kept.length > 0 ? "⇅!" : "⇅"}
         </span>
       )}
-      {bar.borrowed.length > 0 && (
+      {readable && bar.borrowed.length > 0 && (
         <span
           data-borrowed=""
           title="The chart's own chords, under a colour"
@@ -264,6 +312,8 @@ const Plank = memo(function Plank({
     </button>
   );
 });
+
+const LARGE = "text-[1.5rem]";
 
 /** Letters shrink so that every chord of a bar stays readable on its plank. */
 function size(bar: Bar): string {

@@ -1,12 +1,13 @@
 import type { ReactNode } from "react";
 import type { Bar } from "../../api/client";
 import { useScore } from "../../api/queries";
+import { useBarsOnStaff } from "../../score/barSize";
 import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
 import { Score } from "../../score/Score";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { BarSteps } from "./BarSteps";
-import { lineOf, pageOf } from "./page";
+import { pageOf } from "./page";
 
 /** The bars of the moment: their heading, the engraved page that turns with the music, the step line. */
 export function Staff({
@@ -44,7 +45,9 @@ export function Staff({
   const sound = useSound();
   const played = usePlaying(playedBar);
   const bar = played >= 0 ? played : selection[0];
-  const [from, to] = steps ? lineOf(pageOf(selection, steps.bar), steps.bar) : pageOf(selection, bar);
+  const most = useBarsOnStaff();
+  // A bar that is written by hand has one system above it.
+  const [from, to] = steps ? pageOf(selection, steps.bar, Math.min(most, 4)) : pageOf(selection, bar, most);
   const fingers = useFingersShown();
   const score = useScore(asked, from, to, fingers, Boolean(arrangement) && !arrangementError);
   if (!arrangement) return null;

@@ -106,3 +106,8 @@ export function spiced(choices: Choices, bar: number, spice: string | undefined)
   const next = spice ? [...others, `${spice}@${bar}`] : others;
   return next.length > 0 ? { ...rest, spices: next } : rest;
 }
+
+/** Bars that are chosen for move with those that are taken; beats only while it is the same bar. */
+export function follow(scope: Scope & { kind: "bars" }, bars: string): Scope {
+  return scope.bars === bars ? scope : { kind: "bars", bars };
+}

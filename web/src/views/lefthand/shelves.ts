@@ -38,3 +38,8 @@ export function shelved(figures: Figure[], suggested: Suggested | undefined, lev
   }
   return groups.filter((group) => group.figures.length > 0);
 }
+
+/** What a figure is called. */
+export function nameOf(figures: Figure[] | undefined, id: string | undefined): string {
+  return figures?.find((each) => each.id === id)?.name ?? id ?? "";
+}

@@ -12,6 +12,7 @@ import { toneKey } from "../../sound/schedule";
 import { standIn } from "../../sound/standIn";
 import { useLatest } from "../../ui/useLatest";
 import { usePresses } from "../../ui/usePresses";
+import { Workbench } from "../../ui/Workbench";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
 import { cue } from "./cue";
@@ -154,8 +155,8 @@ export function Practise() {
   if (!arrangement) return <NoBars error={arrangementError} waiting="Laying the notes …" />;
   const working = pass.state === "playing";
   return (
-    <div className="grid h-full grid-cols-[16rem_minmax(0,1fr)_17rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem] max-md:flex max-md:flex-col max-md:overflow-auto">
-      <div className="col-span-3 max-md:w-full">
+    <Workbench
+      top={
         <Ribbon
           bpm={bpm}
           bars={arrangement.bars}
@@ -165,8 +166,48 @@ export function Practise() {
             pass.forget();
           }}
         />
-      </div>
-      <Today songId={song.id} goal={goal} tempo={bpm} onGoal={onGoal} onTake={takeItem} />
+      }
+      left={{
+        name: "This song",
+        wide: 16,
+        narrow: 14,
+        panel: <Today songId={song.id} goal={goal} tempo={bpm} onGoal={onGoal} onTake={takeItem} />,
+      }}
+      right={{
+        name: "How",
+        wide: 17,
+        narrow: 14,
+        panel: (
+          <section aria-label="How" className="min-h-0 min-w-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0">
+            <Setup
+              layers={layersOf(arrangement)}
+              setup={setup}
+              onSetup={(next) => setSetup((now) => ({ ...now, ...next }))}
+              sources={sources}
+              source={source}
+              stops={climb.stops}
+              onStops={climb.setStops}
+            />
+            <HardSpots spots={spots.data?.spots} selection={selection} onTake={takeSpot} />
+            <Said {...climb.said} />
+            {climb.unsent > 0 && (
+              <p role="status" className="mt-2 border-accent border-l-4 pl-2 leading-snug">
+                {climb.unsent === 1 ? "One pass waits" : `${climb.unsent} passes wait`} to be written down: the server does not answer.
+                Nothing is lost; it is tried again after the next one.
+              </p>
+            )}
+            <button
+              type="button"
+              onClick={() => setLogged(true)}
+              className="mt-3 min-h-9 font-semibold text-accent underline underline-offset-4"
+            >
+              the log and its pictures
+            </button>
+            <p className="mt-2 text-[0.9rem] text-quiet leading-snug">Rest your hands after 20 to 30 minutes; keep headphones moderate.</p>
+          </section>
+        ),
+      }}
+    >
       <section aria-label="Now" className="min-h-0 min-w-0 overflow-auto px-5 pt-2 pb-2 max-md:shrink-0 max-md:overflow-visible">
         <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
           <h2 className="font-serif text-[1.5rem] leading-tight">
@@ -262,39 +303,12 @@ export function Practise() {
         />
         {notes.error && <p className="mt-2">{notes.error.message}</p>}
       </section>
-      <section aria-label="How" className="min-h-0 min-w-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0">
-        <Setup
-          layers={layersOf(arrangement)}
-          setup={setup}
-          onSetup={(next) => setSetup((now) => ({ ...now, ...next }))}
-          sources={sources}
-          source={source}
-          stops={climb.stops}
-          onStops={climb.setStops}
-        />
-        <HardSpots spots={spots.data?.spots} selection={selection} onTake={takeSpot} />
-        <Said {...climb.said} />
-        {climb.unsent > 0 && (
-          <p role="status" className="mt-2 border-accent border-l-4 pl-2 leading-snug">
-            {climb.unsent === 1 ? "One pass waits" : `${climb.unsent} passes wait`} to be written down: the server does not answer. Nothing
-            is lost; it is tried again after the next one.
-          </p>
-        )}
-        <button
-          type="button"
-          onClick={() => setLogged(true)}
-          className="mt-3 min-h-9 font-semibold text-accent underline underline-offset-4"
-        >
-          the log and its pictures
-        </button>
-        <p className="mt-2 text-[0.9rem] text-quiet leading-snug">Rest your hands after 20 to 30 minutes; keep headphones moderate.</p>
-      </section>
       {logged && (
         <Suspense fallback={null}>
           <LogOf songId={song.id} goal={goal} onClose={() => setLogged(false)} />
         </Suspense>
       )}
-    </div>
+    </Workbench>
   );
 }
 

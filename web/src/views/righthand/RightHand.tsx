@@ -6,6 +6,7 @@ import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { playedBar, usePlaying } from "../../sound/playing";
+import { Workbench } from "../../ui/Workbench";
 import { FigureEditor } from "../lefthand/FigureEditor";
 import { songMeter } from "../lefthand/figureDraft";
 import { Ribbon } from "../lefthand/Ribbon";
@@ -81,29 +82,93 @@ export function RightHand() {
   const change = (next: Right) => desk.change({ choices: { ...desk.draft.choices, right: next } });
   const section = own && here.section ? here.section : null;
   return (
-    <div className="grid h-full grid-cols-[16.5rem_minmax(0,1fr)_17rem] grid-rows-[auto_minmax(0,1fr)] max-lg:grid-cols-[14rem_minmax(0,1fr)_14rem] max-md:flex max-md:flex-col max-md:overflow-auto">
-      <div className="col-span-3 max-md:w-full">
-        <Ribbon bpm={bpm} bars={arrangement.bars} selection={selection} onSelect={select} />
-      </div>
-      <WhatItPlays
-        right={right}
-        figures={figures.data ?? []}
-        meter={here.meter}
-        hasTune={(fit.data?.notes.length ?? 0) > 0}
-        filled={[
-          ...new Set(
-            arrangement.strokes
-              .filter((stroke) => stroke.origin === "fill")
-              .flatMap((stroke) => arrangement.bars[stroke.bar]?.number ?? []),
-          ),
-        ]}
-        section={here.section}
-        own={own}
-        onOwn={setOwn}
-        onChange={change}
-        onEdit={(figure, copy) => setEditing({ figure, copy })}
-        onBrought={() => queries.invalidateQueries({ queryKey: ["figures"] })}
-      />
+    <Workbench
+      top={<Ribbon bpm={bpm} bars={arrangement.bars} selection={selection} onSelect={select} />}
+      left={{
+        name: "What it plays",
+        wide: 16.5,
+        narrow: 14,
+        panel: (
+          <WhatItPlays
+            right={right}
+            figures={figures.data ?? []}
+            meter={here.meter}
+            hasTune={(fit.data?.notes.length ?? 0) > 0}
+            filled={[
+              ...new Set(
+                arrangement.strokes
+                  .filter((stroke) => stroke.origin === "fill")
+                  .flatMap((stroke) => arrangement.bars[stroke.bar]?.number ?? []),
+              ),
+            ]}
+            section={here.section}
+            own={own}
+            onOwn={setOwn}
+            onChange={change}
+            onEdit={(figure, copy) => setEditing({ figure, copy })}
+            onBrought={() => queries.invalidateQueries({ queryKey: ["figures"] })}
+          />
+        ),
+      }}
+      right={{
+        name: "Tune and chords",
+        wide: 17,
+        narrow: 14,
+        panel: (
+          <section
+            aria-label="Fit and notes"
+            className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:shrink-0 max-md:border-l-0"
+          >
+            <div className="mb-1 flex flex-wrap items-baseline gap-x-3 border-line border-b pb-1">
+              {PANELS.map(([name, label]) => (
+                <button
+                  key={name}
+                  type="button"
+                  aria-pressed={panel === name}
+                  onClick={() => setPanel(name)}
+                  className={`min-h-8 whitespace-nowrap font-semibold font-serif text-[1.06rem] ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
+                >
+                  {label}
+                </button>
+              ))}
+            </div>
+            {panel === "fit" && (
+              <FitPanel
+                fit={fit.data}
+                bars={arrangement.bars}
+                selection={selection}
+                onBar={(index) => select(index, index)}
+                onHarmonise={harmonise}
+                onHymn={hymn}
+              />
+            )}
+            {panel === "tune" && (
+              <TunePanel
+                edit={tune}
+                shown={mannerIn(right, here.section).style === "melody"}
+                onFirst={() => {
+                  const place = chart && barPlace(chart, arrangement.bars[selection[0]]);
+                  if (place) tune.change("add", { place });
+                }}
+                onMelody={() => change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))}
+              />
+            )}
+            {panel === "hands" && <HandsPanel bars={arrangement.bars} selection={selection} right={right} onChange={change} />}
+            {panel === "licks" && <LicksPanel bar={here} right={right} onChange={change} />}
+            {panel === "improvise" && <ImprovPanel notes={notes.data} over={over} bar={here} />}
+            {panel === "play" && <PlayIn />}
+            {panel === "shape" && (
+              <ShapePanel
+                chart={settledChart}
+                colours={desk.draft.choices.colours}
+                bars={barsOf(arrangement.bars, selection)}
+                onHold={() => change(chooseManner(right, section, { style: "comping", shapes: "held" }))}
+              />
+            )}
+          </section>
+        ),
+      }}
+    >
       {editing ? (
         <FigureEditor
           key={editing.figure.id}
@@ -151,57 +216,6 @@ export function RightHand() {
           />
         </section>
       )}
-      <section
-        aria-label="Fit and notes"
-        className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:shrink-0 max-md:border-l-0"
-      >
-        <div className="mb-1 flex flex-wrap items-baseline gap-x-3 border-line border-b pb-1">
-          {PANELS.map(([name, label]) => (
-            <button
-              key={name}
-              type="button"
-              aria-pressed={panel === name}
-              onClick={() => setPanel(name)}
-              className={`min-h-8 whitespace-nowrap font-semibold font-serif text-[1.06rem] ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
-            >
-              {label}
-            </button>
-          ))}
-        </div>
-        {panel === "fit" && (
-          <FitPanel
-            fit={fit.data}
-            bars={arrangement.bars}
-            selection={selection}
-            onBar={(index) => select(index, index)}
-            onHarmonise={harmonise}
-            onHymn={hymn}
-          />
-        )}
-        {panel === "tune" && (
-          <TunePanel
-            edit={tune}
-            shown={mannerIn(right, here.section).style === "melody"}
-            onFirst={() => {
-              const place = chart && barPlace(chart, arrangement.bars[selection[0]]);
-              if (place) tune.change("add", { place });
-            }}
-            onMelody={() => change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))}
-          />
-        )}
-        {panel === "hands" && <HandsPanel bars={arrangement.bars} selection={selection} right={right} onChange={change} />}
-        {panel === "licks" && <LicksPanel bar={here} right={right} onChange={change} />}
-        {panel === "improvise" && <ImprovPanel notes={notes.data} over={over} bar={here} />}
-        {panel === "play" && <PlayIn />}
-        {panel === "shape" && (
-          <ShapePanel
-            chart={settledChart}
-            colours={desk.draft.choices.colours}
-            bars={barsOf(arrangement.bars, selection)}
-            onHold={() => change(chooseManner(right, section, { style: "comping", shapes: "held" }))}
-          />
-        )}
-      </section>
-    </div>
+    </Workbench>
   );
 }

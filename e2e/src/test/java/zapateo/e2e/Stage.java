@@ -43,14 +43,23 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
 
     @Override
     public void beforeEach(ExtensionContext junit) {
-        window = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800).setBaseURL(server().address()).setAcceptDownloads(true));
+        page = window(new Browser.NewContextOptions().setViewportSize(1280, 800));
+    }
+
+    /** A fresh window of another kind in place of the usual one. */
+    Page window(Browser.NewContextOptions options) {
+        if (window != null) {
+            window.close();
+        }
+        window = browser.newContext(options.setBaseURL(server().address()).setAcceptDownloads(true));
         window.setDefaultTimeout(20_000);
-        page = open();
+        return open();
     }
 
     @Override
     public void afterEach(ExtensionContext junit) {
         window.close();
+        window = null;
         strangers.clear();
         crashes.clear();
     }

@@ -1,0 +1,141 @@
+package zapateo.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/**
+ * Every view and what opens in it, on a desk, on a tablet and on a phone: nothing off the screen, cut, or over something else, everything large enough to be pressed by a finger (44 pixels high, the size of
+ * WCAG 2.5.5), the engraved page clear of itself; and axe has nothing to say, of any grade.
+ */
+class LayoutTest {
+
+    private static final String CHART = "Title: Bollard and line\nKey: E♭\nTempo: 104\n[Verse]\n| E♭ | Cm7 | Fm7 . B♭7sus4 B♭7 | E♭maj7 |\nMelody: | G2 B♭ E4 B♭ | C4 E♭4 | F2 A♭ C4 B♭ | G8 |\n[Chorus]\n| A♭maj7 | A°7 | E♭/B♭ C7♭9 | Fm7 B♭7 |\n";
+    /** On a screen that is touched there is no pointer to hover. */
+    private static final int TOUCHED_BELOW = 1200;
+    private static String check;
+    private static String song;
+
+    @RegisterExtension
+    static final Stage STAGE = new Stage();
+
+    @BeforeAll
+    static void read() throws IOException {
+        try (InputStream file = LayoutTest.class.getResourceAsStream("layout.js")) {
+            check = new String(file.readAllBytes(), StandardCharsets.UTF_8).strip().replaceFirst(";$", "");
+        }
+        song = Stage.newSong(CHART, "two-feel");
+    }
+
+    @AfterEach
+    void nothing_broke() {
+        STAGE.expectNothingBroke();
+    }
+
+    @SuppressWarnings("unchecked")
+    private static List<String> found(Page page, boolean touched) {
+        return (List<String>) page.evaluate(check, Map.of("touch", touched));
+    }
+
+    private Page open(String view, String size) {
+        String[] sides = size.split("x");
+        int width = Integer.parseInt(sides[0]);
+        boolean touched = width < TOUCHED_BELOW;
+        Page page = STAGE.window(new Browser.NewContextOptions().setViewportSize(width, Integer.parseInt(sides[1])).setHasTouch(touched).setIsMobile(touched));
+        page.navigate(view.startsWith("/") ? view : "/songs/" + song + "/" + view);
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)).or(page.getByText("Bollard and line")).first().waitFor();
+        if (view.endsWith("-hand") || view.equals("colour") || view.equals("practise")) {
+            page.locator(".score[data-ready=yes]").waitFor();
+        }
+        Stage.settled(page);
+        return page;
+    }
+
+    @ParameterizedTest(name = "{0} at {1}")
+    @CsvSource({"/,1280x800", "/,1024x768", "/,390x844", "/sets,1280x800", "/sets,390x844", "/hands,1280x800", "/hands,1024x768", "/hands,390x844", "chart,1280x800", "chart,1024x768", "chart,390x844", "left-hand,1280x800",
+        "left-hand,1024x768", "left-hand,390x844", "right-hand,1280x800", "right-hand,1024x768", "right-hand,390x844", "colour,1280x800", "colour,1024x768", "colour,390x844", "practise,1280x800", "practise,1024x768",
+        "practise,390x844", "sheet,1280x800", "sheet,1024x768", "sheet,390x844", "stage,1280x800", "stage,1024x768", "stage,390x844"})
+    void all_of_it_is_there_to_be_seen_and_pressed(String view, String size) {
+        Page page = open(view, size);
+        assertThat(found(page, !size.startsWith("1280"))).isEmpty();
+        axe(page);
+    }
+
+    /** What opens at a press, one press after another. */
+    @ParameterizedTest(name = "{0}: {1} at {2}")
+    @CsvSource({"chart,Help,1280x800", "chart,Help,390x844", "chart,Versions,1280x800", "chart,Versions,1024x768", "chart,Take away,1280x800", "chart,Take away,390x844", "chart,E♭ major,1280x800", "chart,Another key,1280x800",
+        "chart,The singer's key,1280x800", "chart,The singer's key,1024x768", "chart,Notes of the key,1280x800", "chart,What to do with Verse,1280x800", "chart,Plainer chords,1280x800", "left-hand,sound,1280x800", "left-hand,sound,390x844",
+        "left-hand,which songs?,1280x800", "left-hand,change a copy,1280x800", "left-hand,change a copy,1024x768", "left-hand,by hand,1280x800", "left-hand,by hand,1024x768", "left-hand,by hand,390x844",
+        "left-hand,Arrangement: alone,1280x800", "left-hand,Set for an occasion,1280x800", "left-hand,How hard,1280x800", "left-hand,How hard,1024x768", "left-hand,Read over,1280x800", "left-hand,Bass line: ,1280x800",
+        "left-hand,What “voicing” means,1280x800", "left-hand,my own,1280x800", "left-hand,Fold Figures,1024x768", "right-hand,Chords|write one,1280x800", "right-hand,Tune,1280x800", "right-hand,Both hands,1280x800",
+        "right-hand,Licks,1280x800", "right-hand,Improvise,1280x800", "right-hand,One shape,1280x800", "right-hand,Play in,1280x800", "practise,the log,1280x800", "practise,the log,390x844"})
+    void what_opens_is_there_too(String view, String presses, String size) {
+        Page page = open(view, size);
+        for (String name : presses.split("\\|")) {
+            Locator button = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name.startsWith("by hand") ? "by hand$" : "^" + Pattern.quote(name)))).first();
+            button.click();
+        }
+        Stage.settled(page);
+        assertThat(found(page, !size.startsWith("1280"))).isEmpty();
+        axe(page);
+    }
+
+    private static void axe(Page page) {
+        assertThat(new AxeBuilder(page).exclude(".score svg").analyze().getViolations()).extracting(rule -> rule.getImpact() + " " + rule.getId() + ": " + rule.getNodes().get(0).getHtml()).isEmpty();
+    }
+
+    /** A page that is wrong is found out. */
+    @Test
+    void what_is_off_cut_covered_and_too_small_is_told() {
+        Page page = open("left-hand", "1024x768");
+        page.evaluate("() => { const wrong = document.createElement('div'); wrong.innerHTML = `<button style=\"position:fixed;left:1000px;top:300px;width:90px\">gone</button><p style=\"position:fixed;left:300px;top:300px;width:40px;overflow:hidden;white-space:nowrap\">"
+                + "much too long for this</p><button data-small style=\"position:fixed;left:300px;top:400px;z-index:99\">one word</button><button style=\"position:fixed;left:305px;top:402px;z-index:99;min-height:20px\">other word</button>`; document.body.append(wrong);"
+                + " document.querySelector('.score svg g.harm').setAttribute('transform', 'translate(0 1800)'); }");
+        assertThat(found(page, true)).anyMatch(each -> each.startsWith("off the screen") && each.endsWith("gone")).anyMatch(each -> each.startsWith("cut")).anyMatch(each -> each.startsWith("over “other word”"))
+                .anyMatch(each -> each.contains("pixels to press") && each.endsWith("other word")).anyMatch(each -> each.startsWith("chord symbol"));
+    }
+
+    /** A panel folded away leaves its room to the staff, in every song, and comes back at a press. */
+    @Test
+    void panels_fold() {
+        Page page = open("left-hand", "1024x768");
+        Locator staff = page.locator(".score");
+        double before = staff.boundingBox().width;
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Fold Figures away")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Fold Choices away")).click();
+        assertThat(staff.boundingBox().width).isGreaterThan(before + 300);
+        page.reload();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Show Figures")).click();
+        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Figures")).waitFor();
+    }
+
+    /** Bars large, normal and the whole song, by its control and by a key; on a phone two bars are engraved. */
+    @Test
+    void bars_have_a_size() {
+        Page page = open("left-hand", "1280x800");
+        Locator last = page.locator("[data-bar='7']");
+        page.keyboard().press("b");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("whole song").setExact(true)).and(page.locator("[title^=Bars][aria-pressed=true]")).waitFor();
+        assertThat(last.boundingBox().x + last.boundingBox().width).isLessThan(1280);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("large").setExact(true)).click();
+        assertThat(page.locator("[data-bar='0']").boundingBox().width).isGreaterThan(140);
+        page.getByText("Verse, bars 1–4").waitFor();
+        open("left-hand", "390x844").getByText("Verse, bars 1–2").waitFor();
+    }
+}
