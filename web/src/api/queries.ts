@@ -48,9 +48,10 @@ export function useRightFigures() {
 }
 
 /** What each note of a chart's melody is to its chord. */
-export function useFit(chart: string, colours?: Colour[]) {
+export function useFit(chart: string, colours?: Colour[], wanted = true) {
   return useQuery<Fit, Refused>({
     queryKey: ["fit", chart, colours],
+    enabled: wanted,
     queryFn: () => take(api.POST("/api/right-hand/fit", { body: { chart, ...heard(colours) } })),
     placeholderData: keepPreviousData,
     retry: false,

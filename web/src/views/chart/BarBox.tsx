@@ -1,7 +1,8 @@
 import { memo, useRef } from "react";
-import type { WrittenBar } from "../../api/client";
+import type { Fit, WrittenBar } from "../../api/client";
 import { Chord } from "../../ui/Chord";
 import { plain } from "../../ui/words";
+import { TuneStrip } from "./TuneStrip";
 import type { Degrees, Sheet } from "./useSheet";
 
 /** One bar of the sheet: it can be chosen, typed into, its chords dragged to other beats. */
@@ -15,6 +16,7 @@ export const BarBox = memo(function BarBox({
   playing,
   degrees,
   words,
+  tune,
   coloured,
   typing,
   sheet,
@@ -29,6 +31,8 @@ export const BarBox = memo(function BarBox({
   playing: boolean;
   degrees: Degrees;
   words: boolean;
+  /** Its melody, in ticks from its bar line; empty where none is shown. */
+  tune: Fit["notes"];
   /** What is heard instead of the chart's chords, where a colour is kept; empty for most bars. */
   coloured: string;
   typing: string | null;
@@ -166,6 +170,7 @@ export const BarBox = memo(function BarBox({
           {pin.text}
         </p>
       ))}
+      {tune.length > 0 && <TuneStrip notes={tune} ticks={bar.ticks} />}
       {words &&
         bar.words.map((line, verse) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: verses have no name but their place

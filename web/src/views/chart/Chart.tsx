@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useLocation } from "react-router";
 import type { Problem } from "../../api/client";
+import { useFit } from "../../api/queries";
 import { useArranged, useShown, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { isTaken } from "../../ui/keys";
@@ -11,13 +12,17 @@ import { Inspector, moveBars } from "./Inspector";
 import { offsetOf } from "./marks";
 import { SheetView } from "./SheetView";
 import { Tools } from "./Tools";
+import { byBar } from "./TuneStrip";
 import { type Degrees, type Sheet, useSheet } from "./useSheet";
 import { useTranspose } from "./useTranspose";
 import { useTyped } from "./useTyped";
 
+/** Whether the tune is shown on the sheet, kept in this browser. */
+const TUNED = "zapateo.tune";
+
 /** The chart's text on one side, the sheet it makes on the other, in step: either can be written in. */
 export function Chart() {
-  const { desk, chart, chartError } = useWork();
+  const { desk, chart, chartError, settledChart } = useWork();
   const { arrangement } = useArranged();
   const coloured = useMemo(
     () =>
@@ -35,6 +40,13 @@ export function Chart() {
   const field = useRef<HTMLTextAreaElement>(null);
   const [degrees, setDegrees] = useState<Degrees>("roman");
   const [words, setWords] = useState(true);
+  const [tuned, setTuned] = useState(() => localStorage.getItem(TUNED) !== "no");
+  const hasTune = sheet.bars.some((bar) => bar.tune);
+  const fit = useFit(settledChart, undefined, tuned && hasTune);
+  const tune = useMemo(
+    () => byBar(tuned && hasTune ? (fit.data?.notes ?? []) : [], arrangement?.bars ?? []),
+    [tuned, hasTune, fit.data, arrangement],
+  );
   const [typing, setTyping] = useState<{ bar: number; text: string } | null>(null);
   const playing = usePlaying(playedBar);
   useSheetKeys(sheet, typing !== null, setTyping);
@@ -77,7 +89,21 @@ export function Chart() {
         </section>
       </section>
       <section aria-label="Sheet" className="flex min-h-0 min-w-0 flex-col">
-        {chart && <Tools chart={chart} sheet={sheet} degrees={degrees} setDegrees={setDegrees} words={words} setWords={setWords} />}
+        {chart && (
+          <Tools
+            chart={chart}
+            sheet={sheet}
+            degrees={degrees}
+            setDegrees={setDegrees}
+            words={words}
+            setWords={setWords}
+            tune={hasTune ? tuned : null}
+            setTune={(on) => {
+              localStorage.setItem(TUNED, on ? "yes" : "no");
+              setTuned(on);
+            }}
+          />
+        )}
         <div className="min-h-0 flex-1 overflow-auto px-6 py-1.5 max-md:px-3">
           {chart ? (
             <SheetView
@@ -87,6 +113,7 @@ export function Chart() {
               playing={playing}
               degrees={degrees}
               words={words}
+              tune={tune}
               coloured={coloured}
               typing={typing}
               onType={setTyping}

@@ -1,8 +1,10 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
-import type { ChartView, WrittenSection } from "../../api/client";
+import type { ChartView, Fit, WrittenSection } from "../../api/client";
 import { beatSign, keyName, plain } from "../../ui/words";
 import { BarBox } from "./BarBox";
 import { type Degrees, rowsOf, type Sheet } from "./useSheet";
+
+const NONE: Fit["notes"] = [];
 
 /** The sheet as it is read: sections, rows that follow the phrase, repeats, endings, words. Every bar can be chosen, typed into and moved. */
 export function SheetView({
@@ -12,6 +14,7 @@ export function SheetView({
   playing,
   degrees,
   words,
+  tune,
   coloured,
   typing,
   onType,
@@ -22,6 +25,8 @@ export function SheetView({
   playing: number;
   degrees: Degrees;
   words: boolean;
+  /** The melody by the bar as played; empty where it is not shown. */
+  tune: Map<number, Fit["notes"]>;
   /** What is heard instead of a bar's own chords, by the bar as played. */
   coloured: Map<number, string>;
   /** The bar that is typed into, and what it begins with; null for none. */
@@ -65,6 +70,7 @@ export function SheetView({
                   playing={bar.played.includes(playing)}
                   degrees={degrees}
                   words={words}
+                  tune={tune.get(bar.played[0] ?? -1) ?? NONE}
                   coloured={bar.played.map((index) => coloured.get(index)).find(Boolean) ?? ""}
                   typing={typing?.bar === bar.bar ? typing.text : null}
                   sheet={sheet}

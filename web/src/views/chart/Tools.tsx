@@ -23,6 +23,8 @@ export function Tools({
   setDegrees,
   words,
   setWords,
+  tune,
+  setTune,
 }: {
   chart: ChartView;
   sheet: Sheet;
@@ -30,6 +32,9 @@ export function Tools({
   setDegrees: (degrees: Degrees) => void;
   words: boolean;
   setWords: (on: boolean) => void;
+  /** Whether the melody is shown; null where there is none. */
+  tune: boolean | null;
+  setTune: (on: boolean) => void;
 }) {
   const [simplify, setSimplify] = useState(false);
   const guesses = sheet.bars.filter((bar) => bar.guessed).length;
@@ -57,6 +62,12 @@ export function Tools({
             className="size-4 accent-(--accent)"
           />
           words
+        </label>
+      )}
+      {tune !== null && (
+        <label className="flex min-h-9 items-center gap-1.5">
+          <input type="checkbox" checked={tune} onChange={(event) => setTune(event.target.checked)} className="size-4 accent-(--accent)" />
+          tune
         </label>
       )}
       <Popover>
