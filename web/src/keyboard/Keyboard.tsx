@@ -93,29 +93,28 @@ const Keys = memo(function Keys({ onKey }: { onKey: ((midi: number, down: boolea
   );
 });
 
+/** The tip of the finger that holds a key, an arch of the house: the left hand's filled, the right hand's open; its number in it, the note over it. */
 function KeyMark({ midi, name, right, finger }: { midi: number; name: string; right: boolean; finger: number | null }) {
   const black = [1, 3, 6, 8, 10].includes(midi % 12);
-  const y = black ? BLACK_LENGTH - 12 : LENGTH - 26;
+  const x = centre(midi, LOWEST);
+  const y = black ? BLACK_LENGTH - 13 : LENGTH - 26;
+  const letter = name.replace(/-?\d+$/, "");
+  const tip = right ? "#1d5560" : black ? "#ec8c61" : "#a4452a";
+  const inside = right ? "#1d5560" : black ? "#211c16" : "#fffdf7";
   return (
     <g>
-      {right ? (
-        <circle cx={centre(midi, LOWEST)} cy={y} r={9} fill="var(--key-white)" stroke="#1d5560" strokeWidth={2.5} />
-      ) : (
-        <circle cx={centre(midi, LOWEST)} cy={y} r={10} fill={black ? "#ec8c61" : "#a4452a"} stroke="#fffdf7" strokeWidth={1.5} />
-      )}
-      <text
-        x={centre(midi, LOWEST)}
-        y={y + 3.6}
-        textAnchor="middle"
-        fontSize={10}
-        fontWeight={600}
-        fill={right ? "#1d5560" : black ? "#211c16" : "#fffdf7"}
-      >
-        {name.replace(/-?\d+$/, "")}
+      <path
+        d={`M${x - 7.5} ${y + 12}V${y - 2}a7.5 8 0 0 1 15 0V${y + 12}z`}
+        fill={right ? "var(--key-white)" : tip}
+        stroke={right ? tip : "#fffdf7"}
+        strokeWidth={right ? 2.2 : 1.2}
+      />
+      <text x={x} y={y + 7} textAnchor="middle" fontSize={finger === null ? 9.5 : 11.5} fontWeight={600} fill={inside}>
+        {finger ?? letter}
       </text>
       {finger !== null && (
-        <text x={centre(midi, LOWEST)} y={y - 13} textAnchor="middle" fontSize={11} fontWeight={600} fill={black ? "#fffdf7" : "#211c16"}>
-          {finger}
+        <text x={x} y={y - 14} textAnchor="middle" fontSize={11} fontWeight={600} fill={black ? "#fffdf7" : "#211c16"}>
+          {letter}
         </text>
       )}
     </g>

@@ -9,6 +9,7 @@ import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
 import { Choice } from "../ui/Choice";
 import { beatSign } from "../ui/words";
+import { Floor } from "./Floor";
 import { Tempo } from "./Tempo";
 
 const METRONOME: { value: Metronome; label: string }[] = [
@@ -66,18 +67,16 @@ export function Dock({
       aria-label="Transport and keyboard"
       className="flex items-end gap-5 border-line border-t px-5 pt-1 pb-1.5 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
     >
-      <div className="grid w-68 shrink-0 grid-cols-[4rem_1fr] max-md:w-full items-center gap-x-3 gap-y-1">
+      <div className="grid w-68 shrink-0 grid-cols-[5.5rem_1fr] items-center gap-x-3 gap-y-1 max-md:w-full">
         <button
           type="button"
           onClick={sound.toggle}
           disabled={!arrangement}
           aria-label={sounds ? "Stop" : "Play"}
           title={sounds ? "Stop (Space)" : "Play (Space)"}
-          className="flex size-16 items-center justify-center rounded-plank bg-ink text-ground"
+          className="block h-16 w-[5.5rem] rounded-plank bg-plank"
         >
-          <svg viewBox="0 0 24 24" className="size-7" aria-hidden="true">
-            {sounds ? <rect x="5" y="5" width="14" height="14" fill="currentColor" /> : <path d="M6 4l14 8-14 8z" fill="currentColor" />}
-          </svg>
+          <Floor bars={arrangement?.bars ?? []} first={selection[0]} sounds={sounds} />
         </button>
         <div>
           <Tempo bpm={bpm} unit={beat} setBpm={setBpm} />
@@ -101,7 +100,7 @@ export function Dock({
             ]}
             onChange={(value) => setLevel(value === "off" ? null : Number(value))}
           />
-          <label className="flex min-h-9 items-center gap-1.5">
+          <label className="flex min-h-9 items-center gap-1.5" title="Play these bars again and again (L)">
             <input
               type="checkbox"
               checked={looping}
@@ -121,7 +120,12 @@ export function Dock({
             </button>
           )}
           <Popover className="relative">
-            <PopoverButton className="min-h-9 text-quiet underline decoration-dotted underline-offset-4">sound ▾</PopoverButton>
+            <PopoverButton
+              title="Loudness, metronome (M), what it plays on"
+              className="min-h-9 text-quiet underline decoration-dotted underline-offset-4"
+            >
+              sound ▾
+            </PopoverButton>
             <PopoverPanel anchor="top start" className="z-30 w-72 rounded-plank border border-grain bg-sheet p-4 [--anchor-gap:6px]">
               <SoundPanel sound={sound} />
             </PopoverPanel>

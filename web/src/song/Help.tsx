@@ -1,4 +1,5 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
+import { StepLegend } from "../steps/StepLegend";
 import { GLOSSARY } from "../ui/glossary";
 import { HABITS, SIGNS } from "./signs";
 
@@ -58,29 +59,33 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
           <div className="mt-4 grid gap-8 md:grid-cols-[20rem_1fr]">
             <section>
               <h3 className="text-lg">Keys</h3>
-              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
+              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-x-2 gap-y-1">
                 {KEYS.map(([key, meaning]) => (
                   <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>
               <h3 className="mt-6 text-lg">Colour</h3>
-              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
+              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-x-2 gap-y-1">
                 {COLOUR_KEYS.map(([key, meaning]) => (
                   <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>
               <h3 className="mt-6 text-lg">On the sheet</h3>
-              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
+              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-x-2 gap-y-1">
                 {SHEET_KEYS.map(([key, meaning]) => (
                   <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>
               <h3 className="mt-6 text-lg">In the tune</h3>
-              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-y-1">
+              <dl className="mt-2 grid grid-cols-[7.5rem_1fr] gap-x-2 gap-y-1">
                 {TUNE_KEYS.map(([key, meaning]) => (
                   <Row key={key} sign={key ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>
+              <h3 className="mt-6 text-lg">The step line</h3>
+              <div className="mt-2">
+                <StepLegend />
+              </div>
               <h3 className="mt-6 text-lg">Read over</h3>
               <p className="mt-2">
                 Beside the left hand's choices: what a strict reader would mark in it, bar by bar, and what would be right. Press a place to
@@ -96,13 +101,13 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
             </section>
             <section>
               <h3 className="text-lg">The chart</h3>
-              <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1">
+              <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1 max-sm:grid-cols-1">
                 {SIGNS.map(([sign, meaning]) => (
                   <Row key={sign} sign={sign ?? ""} meaning={meaning ?? ""} />
                 ))}
               </dl>
               <h3 className="mt-6 text-lg">Words of the trade</h3>
-              <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1">
+              <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1 max-sm:grid-cols-1">
                 {GLOSSARY.map(([word, meaning]) => (
                   <Row key={word} sign={word} meaning={meaning} />
                 ))}
@@ -111,7 +116,7 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               <p className="text-quiet">
                 All usual spellings are read; these are habits that differ from player to player, and how they are taken here.
               </p>
-              <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1">
+              <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1 max-sm:grid-cols-1">
                 {HABITS.map(([typed, read, meaning]) => (
                   <Row key={typed} sign={read && read !== typed ? `${typed} → ${read}` : typed} meaning={meaning} />
                 ))}

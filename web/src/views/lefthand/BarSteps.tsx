@@ -8,17 +8,7 @@ import { type Step, StepLine } from "../../steps/StepLine";
 const MOST_ALIGNED = 8;
 
 /** The bar of the moment as footwork, large, with its count; a step can be struck and asked. */
-export function BarSteps({
-  bar,
-  struck,
-  setStruck,
-  onBreak,
-}: {
-  bar: number;
-  struck: number | null;
-  setStruck: (stroke: number | null) => void;
-  onBreak?: ((bar: number) => void) | undefined;
-}) {
+export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: number | null; setStruck: (stroke: number | null) => void }) {
   const { arrangement } = useArranged();
   const sound = useSound();
   const here = arrangement?.bars[bar];
@@ -63,11 +53,6 @@ export function BarSteps({
           </button>
         ))}
       </fieldset>
-      {onBreak && (
-        <button type="button" onClick={() => onBreak(bar)} className="min-h-8 text-accent underline underline-offset-4">
-          Change bar {here.number} by hand
-        </button>
-      )}
     </div>
   );
 }

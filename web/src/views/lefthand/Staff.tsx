@@ -6,6 +6,7 @@ import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
 import { Score } from "../../score/Score";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
+import { FirstLegend } from "../../steps/StepLegend";
 import { BarSteps } from "./BarSteps";
 import { pageOf } from "./page";
 
@@ -64,6 +65,16 @@ export function Staff({
           >
             Fingers: {fingers}
           </button>
+          {onBreak && (
+            <button
+              type="button"
+              title="Break this bar out: its own strokes, written on the step line"
+              onClick={() => onBreak(bar)}
+              className="min-h-8 whitespace-nowrap text-quiet underline decoration-dotted underline-offset-4"
+            >
+              Bar {arrangement.bars[bar]?.number} by hand
+            </button>
+          )}
           {beside}
         </div>
       )}
@@ -80,7 +91,8 @@ export function Staff({
         verdicts={verdicts}
       />
       {between}
-      {steps?.editor ?? (!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} onBreak={onBreak} />)}
+      {steps?.editor ?? (!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} />)}
+      {onBreak && <FirstLegend />}
       {arrangement.problems
         .filter((problem) => !alone && problem.line === null)
         .map((notice) => (

@@ -11,14 +11,14 @@ const PANELS: [Panel, string][] = [
 /** What the panel beside the staff shows. */
 export function Tabs({ panel, onPanel }: { panel: Panel; onPanel: (panel: Panel) => void }) {
   return (
-    <div className="flex flex-wrap items-baseline justify-between gap-x-2">
+    <div className="flex flex-wrap items-baseline justify-between gap-x-1">
       {PANELS.map(([name, label]) => (
         <button
           key={name}
           type="button"
           aria-pressed={panel === name}
           onClick={() => onPanel(name)}
-          className={`min-h-8 whitespace-nowrap font-semibold font-serif text-[0.93rem] ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
+          className={`min-h-8 whitespace-nowrap font-semibold font-serif text-[0.9rem] ${panel === name ? "" : "text-quiet underline decoration-dotted underline-offset-4"}`}
         >
           {label}
         </button>

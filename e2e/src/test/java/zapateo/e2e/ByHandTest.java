@@ -44,7 +44,7 @@ class ByHandTest {
         String song = Stage.newSong(CHART, "bass-and-two");
         Page page = STAGE.atScore(song, "left-hand");
         page.locator("[data-bar='1']").click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change bar 2 by hand")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 2 by hand")).click();
         Locator bar = region(page, "Bar 2 by hand");
         // The first "&" is that of 1; the second that of 2.
         bar.locator("[data-place]").nth(3).click();
@@ -61,7 +61,7 @@ class ByHandTest {
         button(bar, "As the figure goes").click();
         Stage.kept(page, "/api/songs/" + song, each -> !each.contains("1@1440:480"));
         assertThat(bar).isHidden();
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Change bar 2 by hand"))).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 2 by hand"))).isVisible();
     }
 
     @Test
