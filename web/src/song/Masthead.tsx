@@ -131,7 +131,7 @@ export function Masthead({
         </Menu>
         <Link
           to={`/hands?back=${encodeURIComponent(here)}`}
-          className="flex h-10 items-center px-2"
+          className="flex h-10 items-center px-2 max-sm:hidden!"
           title="Measure your hands; say what you play on"
         >
           My hands{spanMm === null ? "" : `, ${Math.round(spanMm)}`}

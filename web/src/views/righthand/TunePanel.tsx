@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import { useArranged, useMarked, useShown, useSound } from "../../song/desk";
 import { isTune, lengthName } from "./tune";
 import type { NoteChange, TuneEdit } from "./useTuneEdit";
@@ -71,6 +71,22 @@ export function TunePanel({
     });
     return () => setOnKey(null);
   }, [chosen, change, setOnKey, sound.sing]);
+  const notes = (arrangement?.strokes ?? [])
+    .map((stroke, index) => ({ stroke, index }))
+    .filter(({ stroke }) => isTune(stroke) && stroke.bar >= selection[0] && stroke.bar <= selection[1]);
+  const list = useRef<HTMLDivElement>(null);
+  const deleted = useRef<number | null>(null);
+  const count = notes.length;
+  // Whoever deletes a note stays in the list, on the one that follows.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looks when a note is gone
+  useEffect(() => {
+    const at = deleted.current;
+    deleted.current = null;
+    if (at === null || at < 0 || count === 0) return;
+    const next = Math.min(at, count - 1);
+    setStruck(notes[next]?.index ?? null);
+    list.current?.querySelectorAll("button")[next]?.focus();
+  }, [count]);
   if (!arrangement) return null;
   if (!shown)
     return (
@@ -81,9 +97,6 @@ export function TunePanel({
         </button>
       </p>
     );
-  const notes = arrangement.strokes
-    .map((stroke, index) => ({ stroke, index }))
-    .filter(({ stroke }) => isTune(stroke) && stroke.bar >= selection[0] && stroke.bar <= selection[1]);
   const choose = (index: number) => {
     setStruck(index);
     sound.strike(index);
@@ -103,10 +116,12 @@ export function TunePanel({
       </p>
       {/* biome-ignore lint/a11y/useSemanticElements: a list of notes that the arrow keys walk through, with changes by keys */}
       <div
+        ref={list}
         role="group"
         aria-label="The tune, note by note"
         onKeyDown={(event) => {
           walk(event);
+          if (event.key === "Delete" || event.key === "Backspace") deleted.current = notes.findIndex(({ index }) => index === struck);
           pressed(event, edit);
         }}
         className="flex max-h-60 flex-wrap gap-x-0.5 overflow-auto"

@@ -65,8 +65,8 @@ class HandFixturesTest {
         Playability play = Playability.of(times, List.of(new Playability.Played(side, hand, strokes, fingering)));
         String fingers = fingering.fingers().stream().map(each -> Arrays.stream(each).mapToObj(String::valueOf).collect(Collectors.joining("-"))).collect(Collectors.joining(" "));
         String rules = new TreeMap<>(fingering.byRule()).entrySet().stream().filter(each -> Math.abs(each.getValue()) > 0.004).map(each -> each.getKey() + " " + round(each.getValue())).collect(Collectors.joining(" "));
-        String measured = play.bars().stream().map(bar -> round(Math.min(999, bar.maxTempo())) + "/" + round(bar.jumpMm()) + "/" + new TreeMap<>(bar.spots()).values()).collect(Collectors.joining(" "));
-        return String.join(",", String.valueOf(seed), side.letter(), fingers, round(fingering.total()), rules, measured.replace(',', ';'), String.valueOf(play.song()).replace(',', ';').replaceAll("(\\.[0-9]{3})[0-9]+", "$1"));
+        String measured = play.bars().stream().map(bar -> round(Math.min(999, bar.maxTempo())) + "/" + round(bar.jumpMm()) + "/" + new TreeMap<>(bar.spots()).values().stream().map(spots -> spots.stream().map(spot -> String.valueOf(spot.stroke())).collect(Collectors.joining("."))).collect(Collectors.joining("|"))).collect(Collectors.joining(" "));
+        return String.join(",", String.valueOf(seed), side.letter(), fingers, round(fingering.total()), rules, measured, String.valueOf(play.song()).replace(',', ';').replaceAll("(\\.[0-9]{3})[0-9]+", "$1"));
     }
 
     private static String round(double value) {

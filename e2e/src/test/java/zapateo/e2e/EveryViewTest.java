@@ -13,15 +13,15 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** Every view can be used without seeing it well, at its sizes and in both schemes; and with nothing in it. */
+/** Every view can be used without seeing it well in the dark scheme too (by day: {@link LayoutTest}); and with nothing in it. */
 class EveryViewTest {
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
 
     @ParameterizedTest(name = "{0} in the {1} scheme at {2}")
-    @CsvSource({"repertoire,day,1280", "repertoire,stage,1280", "chart,day,1280", "chart,stage,1280", "left-hand,day,1280", "left-hand,stage,1280", "left-hand,day,1024", "right-hand,day,1280", "right-hand,stage,1024", "colour,day,1280", "colour,stage,1024", "practise,day,1280", "practise,stage,1024", "hands,day,1280", "hands,stage,1024"})
-    void axe_finds_nothing_serious(String view, String scheme, int width) {
+    @CsvSource({"repertoire,stage,1280", "chart,stage,1280", "left-hand,stage,1280", "right-hand,stage,1024", "colour,stage,1024", "practise,stage,1024", "hands,stage,1024"})
+    void axe_finds_nothing(String view, String scheme, int width) {
         Page page = STAGE.page();
         page.setViewportSize(width, width == 1280 ? 800 : 768);
         page.addInitScript("localStorage.setItem('zapateo.scheme', '" + scheme + "')");
@@ -32,8 +32,7 @@ class EveryViewTest {
             page.locator(".score[data-ready=yes]").waitFor();
         }
         List<Rule> found = new AxeBuilder(page).exclude(".score svg").analyze().getViolations();
-        assertThat(found).filteredOn(rule -> List.of("serious", "critical").contains(rule.getImpact()))
-                .extracting(rule -> rule.getId() + ": " + rule.getNodes().get(0).getHtml()).isEmpty();
+        assertThat(found).extracting(rule -> rule.getImpact() + " " + rule.getId() + ": " + rule.getNodes().get(0).getHtml()).isEmpty();
     }
 
     @Test

@@ -113,6 +113,20 @@ class TuneWorkTest {
     }
 
     @Test
+    void whoever_deletes_a_note_stays_among_the_notes() {
+        String song = newSong(CHART, Map.of("style", "melody"));
+        Page page = tuneOfTheFirstBar(song);
+        button(page, "G4, half, bar 1").click();
+        page.keyboard().press("Delete");
+        keptLine(page, song, "Melody: | z4 B4 | A4 F4 |");
+        Locator next = button(page, "B♭4, half, bar 1");
+        assertThat(next).isFocused();
+        assertThat(next).hasAttribute("aria-pressed", "true");
+        page.keyboard().press("ArrowUp");
+        keptLine(page, song, "Melody: | z4 c4 | A4 F4 |");
+    }
+
+    @Test
     void a_note_is_dragged_on_the_staff() {
         String song = newSong(CHART, Map.of("style", "melody"));
         Page page = tuneOfTheFirstBar(song);

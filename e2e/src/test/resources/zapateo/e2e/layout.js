@@ -83,7 +83,13 @@
   // The engraved page: chord symbols, fingers and staff lines keep clear of each other, and nothing leaves its frame.
   for (const page of document.querySelectorAll(".score svg")) {
     const frame = page.closest(".score").getBoundingClientRect();
-    const parts = (selector) => [...page.querySelectorAll(selector)].map((element) => ({ element, box: element.getBoundingClientRect() })).filter(({ box }) => box.width > 0);
+    // The music font's box is far taller than its signs: letters are measured.
+    const lettered = (element) => {
+      const boxes = [...element.querySelectorAll("tspan")].filter((part) => part.children.length === 0 && part.getAttribute("font-family") !== "Leipzig").map((part) => part.getBoundingClientRect());
+      const own = boxes.length > 0 ? boxes : [element.getBoundingClientRect()];
+      return { left: Math.min(...own.map((box) => box.left)), right: Math.max(...own.map((box) => box.right)), top: Math.min(...own.map((box) => box.top)), bottom: Math.max(...own.map((box) => box.bottom)) };
+    };
+    const parts = (selector) => [...page.querySelectorAll(selector)].map((element) => ({ element, box: lettered(element) })).filter(({ box }) => box.right > box.left);
     const symbols = parts("g.harm");
     const fingers = parts("g.fing");
     const staves = parts("g.staff").map(({ element }) => {
