@@ -1,3 +1,4 @@
+import { Portal } from "@headlessui/react";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
@@ -60,13 +61,17 @@ if (window.location.pathname.startsWith("/songs/"))
   void queries.prefetchQuery({ queryKey: ["hands"], queryFn: () => take(api.GET("/api/hands")) });
 
 const root = document.getElementById("root");
+// Menus, lists and dialogs have a place of their own in the page.
+const opened = { current: document.getElementById("opened") };
 if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <Suspense fallback={null}>
-          <RouterProvider router={router} />
-        </Suspense>
+        <Portal.Group target={opened}>
+          <Suspense fallback={null}>
+            <RouterProvider router={router} />
+          </Suspense>
+        </Portal.Group>
       </QueryClientProvider>
     </StrictMode>,
   );

@@ -126,7 +126,10 @@ export function Dock({
             >
               sound ▾
             </PopoverButton>
-            <PopoverPanel anchor="top start" className="z-30 w-72 rounded-plank border border-grain bg-sheet p-4 [--anchor-gap:6px]">
+            <PopoverPanel
+              data-over
+              className="absolute bottom-full left-0 z-30 mb-1.5 w-72 whitespace-normal rounded-plank border border-grain bg-sheet p-4 max-sm:-left-48"
+            >
               <SoundPanel sound={sound} />
             </PopoverPanel>
           </Popover>

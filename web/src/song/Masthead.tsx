@@ -115,7 +115,11 @@ export function Masthead({
         <Versions songId={songId} onTake={(state) => desk.change(draftOf(state))} />
         <Menu>
           <MenuButton className="h-10 whitespace-nowrap px-2">Take away ▾</MenuButton>
-          <MenuItems anchor="bottom end" className="z-30 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]">
+          <MenuItems
+            modal={false}
+            anchor="bottom end"
+            className="z-30 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
+          >
             {FILES.map((file) => (
               <MenuItem key={file.path}>
                 <a
@@ -156,6 +160,7 @@ function KeyMenu({ chart, desk }: { chart: ChartView; desk: DraftDesk }) {
         {chart.keyGiven ? "" : " (found)"} ▾
       </MenuButton>
       <MenuItems
+        modal={false}
         anchor="bottom start"
         className="z-30 w-72 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
       >

@@ -80,7 +80,9 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
                     ) : (
                       <>
                         <span className="min-w-0 flex-1">
-                          <span className="block truncate font-semibold">{version.name ?? version.title}</span>
+                          <span className="block truncate font-semibold" title={version.name ?? version.title}>
+                            {version.name ?? version.title}
+                          </span>
                           <span className="text-quiet">
                             {new Date(version.savedAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })} ·{" "}
                             {version.arrangement} · {version.figure.replaceAll("-", " ")}

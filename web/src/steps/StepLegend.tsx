@@ -41,7 +41,7 @@ export function FirstLegend() {
   const [away, setAway] = useState(() => localStorage.getItem(KEPT) === "read");
   if (away) return null;
   return (
-    <aside aria-label="How the step line is read" className="mt-2 border-grain border-l-4 pl-3 text-[0.93rem]">
+    <section aria-label="How the step line is read" className="mt-2 border-grain border-l-4 pl-3 text-[0.93rem]">
       <p className="flex items-baseline justify-between gap-4">
         <span className="font-semibold">The step line is the floor your hand dances on.</span>
         <button
@@ -56,6 +56,6 @@ export function FirstLegend() {
         </button>
       </p>
       <StepLegend />
-    </aside>
+    </section>
   );
 }

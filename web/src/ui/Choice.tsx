@@ -39,6 +39,7 @@ export function Choice<T extends string>({
           </span>
         </ListboxButton>
         <ListboxOptions
+          modal={false}
           anchor="bottom start"
           className="z-30 max-h-[60vh]! min-w-(--button-width) overflow-auto rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
         >

@@ -1,23 +1,34 @@
-import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
+import { useId, useState } from "react";
 import { meaningOf } from "./glossary";
 
-/** A word of the trade that says what it means when it is pressed. */
+/** A word of the trade that says what it means when it is pressed, below itself. */
 export function Term({ word, children }: { word: string; children?: string }) {
+  const [open, setOpen] = useState(false);
+  const id = useId();
   const meaning = meaningOf(word);
   const text = children ?? word;
   if (!meaning) return <>{text}</>;
   return (
-    <Popover className="relative inline">
-      <PopoverButton
+    <>
+      <button
+        type="button"
         title={`What “${word}” means`}
-        className="underline decoration-dotted decoration-1 underline-offset-4"
         aria-label={`What “${word}” means`}
+        aria-expanded={open}
+        aria-controls={id}
+        onClick={() => setOpen(!open)}
+        onKeyDown={(event) => event.key === "Escape" && setOpen(false)}
+        className="underline decoration-dotted decoration-1 underline-offset-4"
       >
         {text}
-      </PopoverButton>
-      <PopoverPanel anchor="bottom start" className="z-50 w-72 rounded-plank border border-grain bg-sheet px-4 py-3 [--anchor-gap:4px]">
-        <span className="font-semibold">{word}</span>: {meaning}.
-      </PopoverPanel>
-    </Popover>
+      </button>
+      <span id={id} role="status">
+        {open && (
+          <span className="block border-grain border-l-4 pl-2 text-ink leading-snug">
+            <span className="font-semibold">{word}</span>: {meaning}.
+          </span>
+        )}
+      </span>
+    </>
   );
 }

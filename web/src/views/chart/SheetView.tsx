@@ -145,7 +145,11 @@ function Heading({
         <MenuButton aria-label={`What to do with ${name}`} className="min-h-8 px-2 text-quiet">
           ···
         </MenuButton>
-        <MenuItems anchor="bottom start" className="z-30 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]">
+        <MenuItems
+          modal={false}
+          anchor="bottom start"
+          className="z-30 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
+        >
           {acts.map((act) => (
             <MenuItem key={act.change} disabled={act.off}>
               <button

@@ -13,7 +13,8 @@ import type { Degrees, Sheet } from "./useSheet";
 import { useTranspose } from "./useTranspose";
 
 const TONICS = ["C", "D♭", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"];
-const PANEL = "z-30 rounded-plank border border-grain bg-sheet p-4 [--anchor-gap:4px] shadow-none";
+const PANEL =
+  "absolute top-full left-6 z-30 max-w-[calc(100%-2rem)] rounded-plank border border-grain bg-sheet p-4 shadow-none max-md:left-3";
 
 /** Above the sheet: what it shows, the key and its notes, another key, plainer chords. */
 export function Tools({
@@ -40,7 +41,7 @@ export function Tools({
   const guesses = sheet.bars.filter((bar) => bar.guessed).length;
   const worded = sheet.bars.some((bar) => bar.words.length > 0);
   return (
-    <div className="flex flex-wrap items-center gap-x-5 border-line border-b px-6 py-1 max-md:px-3">
+    <div className="relative flex flex-wrap items-center gap-x-5 border-line border-b px-6 py-1 max-md:px-3">
       <label className="flex items-center gap-2">
         <span className="text-quiet">Degrees</span>
         <select
@@ -72,19 +73,19 @@ export function Tools({
       )}
       <Popover>
         <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Another key ▾</PopoverButton>
-        <PopoverPanel anchor="bottom start" className={`${PANEL} w-[27rem]`}>
+        <PopoverPanel data-over className={`${PANEL} w-[27rem]`}>
           {({ close }) => <OtherKey chart={chart} sheet={sheet} onDone={() => close()} />}
         </PopoverPanel>
       </Popover>
       <Popover>
         <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">The singer's key ▾</PopoverButton>
-        <PopoverPanel anchor="bottom start" className={`${PANEL} w-[30rem]`}>
+        <PopoverPanel data-over className={`${PANEL} w-[30rem]`}>
           {({ close }) => <SingersKey sheet={sheet} onDone={() => close()} />}
         </PopoverPanel>
       </Popover>
       <Popover>
         <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Notes of the key ▾</PopoverButton>
-        <PopoverPanel anchor="bottom start" className={`${PANEL} w-[30rem]`}>
+        <PopoverPanel data-over className={`${PANEL} w-[30rem]`}>
           <KeyPanel name={chart.key} />
         </PopoverPanel>
       </Popover>

@@ -45,6 +45,7 @@ export function Arrangements() {
           Arrangement: {name} ▾
         </MenuButton>
         <MenuItems
+          modal={false}
           anchor="bottom start"
           className="z-30 w-72 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:4px]"
         >

@@ -239,7 +239,11 @@ function Occasion({ suggested, onTake }: { suggested: Suggested; onTake: (option
       <MenuButton className="flex h-10 items-center justify-between rounded-plank border border-line bg-plank px-2.5 font-semibold">
         Set for an occasion <span aria-hidden="true">▾</span>
       </MenuButton>
-      <MenuItems anchor="bottom end" className="z-30 w-80 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]">
+      <MenuItems
+        modal={false}
+        anchor="bottom end"
+        className="z-30 w-80 rounded-plank border border-grain bg-sheet py-1 outline-none [--anchor-gap:2px]"
+      >
         {suggested.presets.map((preset) => (
           <MenuItem key={preset.id}>
             <button type="button" onClick={() => onTake(preset.choices)} className="block w-full px-3 py-1.5 text-left data-focus:bg-wash">

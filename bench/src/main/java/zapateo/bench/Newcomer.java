@@ -54,7 +54,7 @@ public final class Newcomer {
         reached("another figure");
         acts(() -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("My hands")).first().click());
         acts(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Measure my hands")).click());
-        acts(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("ninth").setExact(true)).click());
+        acts(() -> page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres")).fill("183"));
         page.waitForFunction("async () => (await (await fetch('/api/hands')).text()).includes('\"spanMm\":')");
         reached("the hand measured and kept");
     }

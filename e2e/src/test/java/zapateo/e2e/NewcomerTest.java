@@ -47,8 +47,8 @@ class NewcomerTest {
         assertThat(page.locator("[aria-label=Figures] button[aria-pressed=true]").last()).not().hasText(before);
         act(() -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("My hands")).first().click());
         act(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Measure"))).first().click());
-        act(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("ninth").setExact(true)).click());
-        Stage.kept(page, "/api/hands", text -> text.contains("\"spanMm\":"));
+        act(() -> page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres")).fill("183"));
+        Stage.kept(page, "/api/hands", text -> text.contains("\"spanMm\":183"));
         JsonNode song = Stage.server().get("/api/songs").json();
         assertThat(song.findValuesAsString("title")).anyMatch(title -> title.startsWith("Fm7 B♭7 E♭"));
         assertThat(actions).isEqualTo(8);

@@ -57,9 +57,17 @@
   });
   const drawn = (element) => {
     const range = document.createRange();
-    range.selectNodeContents(element);
-    const { left, right, top, bottom } = range.getBoundingClientRect();
-    const box = { left, right, top, bottom };
+    const box = { left: Infinity, right: -Infinity, top: Infinity, bottom: -Infinity };
+    const texts = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
+    for (let text = texts.nextNode(); text; text = texts.nextNode()) {
+      if (!text.textContent.trim() || text.parentElement.closest(".sr-only, svg")) continue;
+      range.selectNodeContents(text);
+      const part = range.getBoundingClientRect();
+      box.left = Math.min(box.left, part.left);
+      box.right = Math.max(box.right, part.right);
+      box.top = Math.min(box.top, part.top);
+      box.bottom = Math.max(box.bottom, part.bottom);
+    }
     for (let up = element; up && up !== document.body; up = up.parentElement) {
       if (getComputedStyle(up).overflowY === "visible") continue;
       const clip = up.getBoundingClientRect();
