@@ -86,7 +86,14 @@ export function Tools({
       <Popover>
         <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Notes of the key ▾</PopoverButton>
         <PopoverPanel data-over className={`${PANEL} w-[30rem]`}>
-          <KeyPanel name={chart.key} />
+          {({ close }) => (
+            <>
+              <KeyPanel name={chart.key} />
+              <p className="mt-2">
+                <TextButton onClick={() => close()}>Close</TextButton>
+              </p>
+            </>
+          )}
         </PopoverPanel>
       </Popover>
       <button type="button" onClick={() => setSimplify(true)} className="min-h-9 underline decoration-dotted underline-offset-4">

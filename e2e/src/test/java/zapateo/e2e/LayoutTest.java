@@ -26,7 +26,7 @@ import org.junit.jupiter.params.provider.CsvSource;
  */
 class LayoutTest {
 
-    private static final String CHART = "Title: Bollard and line\nKey: E♭\nTempo: 104\n[Verse]\n| E♭ | Cm7 | Fm7 . B♭7sus4 B♭7 | E♭maj7 |\nMelody: | G2 B♭ E4 B♭ | C4 E♭4 | F2 A♭ C4 B♭ | G8 |\n[Chorus]\n| A♭maj7 | A°7 | E♭/B♭ C7♭9 | Fm7 B♭7 |\n";
+    private static final String CHART = "Title: Bollard and line\nKey: E♭\nTempo: 104\n[Verse]\n| E♭ | Cm7 | Fm7 . B♭7sus4 B♭7 | E♭maj7 |\nMelody: | G2 B E4 B | c4 e4 | F2 A c4 B | G8 |\n[Chorus]\n| A♭maj7 | A°7 | E♭/B♭ C7♭9 | Fm7 B♭7 |\n";
     /** On a screen that is touched there is no pointer to hover. */
     private static final int TOUCHED_BELOW = 1200;
     /** What opens in a view at a press, by the button's name; with ! that is all of the name, with / it stays open. */

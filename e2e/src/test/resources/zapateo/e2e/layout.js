@@ -60,7 +60,7 @@
     const box = { left: Infinity, right: -Infinity, top: Infinity, bottom: -Infinity };
     const texts = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
     for (let text = texts.nextNode(); text; text = texts.nextNode()) {
-      if (!text.textContent.trim() || text.parentElement.closest(".sr-only, svg")) continue;
+      if (!text.textContent.trim() || text.parentElement.closest(".sr-only, svg, select")) continue;
       range.selectNodeContents(text);
       const part = range.getBoundingClientRect();
       box.left = Math.min(box.left, part.left);
