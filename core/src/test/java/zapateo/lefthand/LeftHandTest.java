@@ -14,6 +14,7 @@ import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Hand;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
@@ -117,5 +118,13 @@ class LeftHandTest {
         assertThat(there).hasSize(1);
         assertThat(there.get(0).notes().get(0).pitch().pitchClass()).hasToString("F");
         assertThat(there.get(0).bar()).isZero();
+    }
+
+    /** Nothing leads into a chord that comes early: its own stroke stands where the last step would. */
+    @Test
+    void a_lead_in_gives_way_to_an_early_chord() {
+        Choices led = Choices.figure("two-feel").with(Choice.LEAD_IN, "scale");
+        assertThat(Played.arrange("Key: C~| C | F | C | C |", led).strokes()).anyMatch(stroke -> stroke.nature().origin() == Origin.LEAD_IN && stroke.bar() == 0);
+        assertThat(Played.arrange("Key: C~| C | >F | C | C |", led).strokes()).noneMatch(stroke -> stroke.nature().origin() == Origin.LEAD_IN && stroke.bar() == 0);
     }
 }
