@@ -90,7 +90,10 @@ final class ChoicePlan implements Plan {
     }
 
     private void say(String code, Map<String, String> args) {
-        Reason reason = Reason.of(code, args);
+        say(Reason.of(code, args));
+    }
+
+    private void say(Reason reason) {
         if (said.add(reason)) {
             notices.add(reason);
         }
@@ -108,7 +111,7 @@ final class ChoicePlan implements Plan {
     private LeftHandChoices byHand(LeftHandChoices known, Bar bar, List<FigureStroke> strokes) {
         List<FigureStroke> inside = strokes.stream().filter(stroke -> stroke.tick() < bar.meter().barTicks()).toList();
         List<Reason> faults = inside.isEmpty() ? List.of() : FigureCheck.of(known.figure().byHand(bar.meter(), inside));
-        faults.forEach(fault -> say(fault.code(), fault.args()));
+        faults.forEach(this::say);
         return inside.isEmpty() || !faults.isEmpty() ? known : known.byHand(bar.meter(), inside);
     }
 

@@ -127,7 +127,7 @@ public final class FigureFile {
     private static List<FigureStroke> bar(String text, Meter meter) {
         List<FigureStroke> strokes = strokes(text);
         strokes.stream().filter(stroke -> stroke.tick() >= meter.barTicks()).findFirst().ifPresent(stroke -> {
-            throw new Refused("stroke " + stroke + ": expected inside the bar's " + meter.barTicks() + " ticks");
+            throw new Refused("stroke " + stroke + ": expected after the one before it and inside the bar's " + meter.barTicks() + " ticks");
         });
         return strokes;
     }
