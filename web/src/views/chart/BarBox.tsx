@@ -49,7 +49,7 @@ export const BarBox = memo(function BarBox({
   ].filter(Boolean);
   const ending = bar.endings.length > 0 && (before?.endings.join() !== bar.endings.join() || before?.closes);
   const letters = bar.chords.reduce((sum, each) => sum + each.symbol.length + 1, 0);
-  const size = coloured ? "text-[0.8rem] text-quiet" : sized(letters);
+  const size = coloured ? "text-[0.82rem] text-quiet" : sized(letters);
 
   return (
     <li
@@ -76,7 +76,7 @@ export const BarBox = memo(function BarBox({
             chosen ? "outline-2 -outline-offset-2 outline-accent" : ""
           } ${degrees === "none" ? "h-[2.9rem]" : "h-[3.9rem]"}`}
         >
-          <span className="flex gap-2 overflow-hidden whitespace-nowrap text-[0.78rem] text-quiet leading-none">
+          <span className="flex gap-2 overflow-hidden whitespace-nowrap text-[0.82rem] text-quiet leading-none">
             <span>{bar.number}</span>
             {ending && <span className="font-semibold text-ink">{bar.endings.join(", ")}.</span>}
             <span className="font-semibold text-ink">{signs.join("  ")}</span>
@@ -184,7 +184,7 @@ export const BarBox = memo(function BarBox({
 
 /** So that all chords of a bar have room beside each other. */
 function sized(letters: number): string {
-  return letters <= 7 ? "text-[1.4rem]" : letters <= 12 ? "text-[1.1rem]" : letters <= 18 ? "text-[0.95rem]" : "text-[0.8rem]";
+  return letters <= 7 ? "text-[1.4rem]" : letters <= 12 ? "text-[1.1rem]" : letters <= 18 ? "text-[0.95rem]" : "text-[0.82rem]";
 }
 
 /** The two dots of a repeat. */

@@ -269,7 +269,7 @@ function EarButton({ digit, symbol, why, on, onClick }: { digit: number; symbol:
         <span className="block text-[1.1rem] leading-tight">
           <Chord symbol={symbol} />
         </span>
-        <span className="block text-[0.78rem] text-quiet leading-tight">{why}</span>
+        <span className="block text-[0.82rem] text-quiet leading-tight">{why}</span>
       </span>
     </button>
   );

@@ -150,7 +150,7 @@ export function HowHard({
               className={`flex h-12 min-w-0 flex-1 flex-col items-center justify-center rounded-plank border leading-none ${level === each ? "border-accent bg-wash text-accent" : "border-line bg-sheet"}`}
             >
               <span className="font-semibold text-lg">{each}</span>
-              <span className="text-[0.78rem] text-quiet">{rung(levels.data, each)}</span>
+              <span className="text-[0.82rem] text-quiet">{rung(levels.data, each)}</span>
             </button>
           ))}
         </div>

@@ -277,7 +277,7 @@ export function LeftHand() {
                         arrangement={arrangement}
                         bar={broken}
                         figure={byHand}
-                        own={ownOptions(choices, barScope(broken)).strokes !== undefined}
+                        kept={ownOptions(choices, barScope(broken)).strokes}
                         onStrokes={(strokes) => change(choose(choices, barScope(broken), { strokes }))}
                         onClose={() => setBroken(null)}
                       />

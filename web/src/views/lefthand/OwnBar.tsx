@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { type Arrangement, api, type Figure, type FigureDrafted, take } from "../../api/client";
 import { type EditedStroke, usualUnit } from "../../steps/edited";
 import { StepEditor } from "../../steps/StepEditor";
@@ -15,7 +15,7 @@ export function OwnBar({
   arrangement,
   bar,
   figure,
-  own,
+  kept,
   onStrokes,
   onClose,
 }: {
@@ -23,8 +23,8 @@ export function OwnBar({
   bar: number;
   /** The one that sounds there. */
   figure: Figure;
-  /** Whether the bar has strokes of its own already. */
-  own: boolean;
+  /** The strokes of its own it has by now. */
+  kept: string | undefined;
   /** The bar's strokes as its choice has them; undefined is as the figure goes. */
   onStrokes: (strokes: string | undefined) => void;
   onClose: () => void;
@@ -35,7 +35,25 @@ export function OwnBar({
   const [unit, setUnit] = useState(() => String(usualUnit(strokes)));
   const [said, setSaid] = useState<FigureDrafted | null>(null);
   const asked = useRef(0);
-  const tell = useLatest(onStrokes);
+  const told = useRef(kept);
+  const [overtaken, setOvertaken] = useState(false);
+  // What was undone, or chosen elsewhere, is shown as soon as it sounds.
+  useEffect(() => {
+    if (kept === told.current) return;
+    told.current = kept;
+    setOvertaken(true);
+  }, [kept]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: looks when the answer comes
+  useEffect(() => {
+    if (!overtaken) return;
+    setOvertaken(false);
+    setStrokes(strokesOf(arrangement, bar));
+    setAt(null);
+  }, [arrangement]);
+  const tell = useLatest((text: string | undefined) => {
+    told.current = text;
+    onStrokes(text);
+  });
   if (!here) return null;
   const change = (next: EditedStroke[], taken: number | null) => {
     setStrokes(next);
@@ -63,7 +81,7 @@ export function OwnBar({
           <Choice slim label="Planks" value={unit} options={UNITS} onChange={setUnit} />
         </div>
         <p className="flex gap-4">
-          {own && (
+          {kept !== undefined && (
             <TextButton
               onClick={() => {
                 asked.current++;

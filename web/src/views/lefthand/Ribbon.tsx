@@ -250,11 +250,11 @@ const Plank = memo(function Plank({
         taken ? "border-accent bg-sheet outline-2 -outline-offset-2 outline-accent" : "border-grain bg-plank"
       } ${sounds ? "bg-wash!" : ""}`}
     >
-      {readable && <span className="absolute top-0.5 right-1 text-[0.81rem] text-quiet">{bar.number}</span>}
+      {readable && <span className="absolute top-0.5 right-1 text-[0.82rem] text-quiet">{bar.number}</span>}
       {readable && bar.pins.length > 0 && (
         <span
           title={bar.pins.map((pin) => pin.text).join("; ")}
-          className={`absolute top-0.5 left-1.5 max-w-[80%] truncate text-[0.74rem] ${bar.pins.some((pin) => pin.warning) ? "font-semibold text-accent" : "text-quiet"}`}
+          className={`absolute top-0.5 left-1.5 max-w-[80%] truncate text-[0.82rem] ${bar.pins.some((pin) => pin.warning) ? "font-semibold text-accent" : "text-quiet"}`}
         >
           {bar.pins.map((pin) => (pin.warning ? `! ${pin.text}` : pin.text)).join("; ")}
         </span>
@@ -270,7 +270,7 @@ const Plank = memo(function Plank({
         <span
           data-hands={bar.meeting.kept.length > 0 ? "kept" : "mended"}
           title={bar.meeting.kept.length > 0 ? "The hands run together here" : "Room was made between the hands here"}
-          className={`absolute right-1 bottom-1 text-[0.8rem] leading-none ${bar.meeting.kept.length > 0 ? "font-bold text-accent" : "text-quiet"}`}
+          className={`absolute right-1 bottom-1 text-[0.82rem] leading-none ${bar.meeting.kept.length > 0 ? "font-bold text-accent" : "text-quiet"}`}
         >
           {bar.meeting.kept.length > 0 ? "⇅!" : "⇅"}
         </span>
@@ -279,7 +279,7 @@ const Plank = memo(function Plank({
         <span
           data-borrowed=""
           title="The chart's own chords, under a colour"
-          className="flex gap-1.5 overflow-hidden text-[0.78rem] text-quiet leading-none"
+          className="flex gap-1.5 overflow-hidden text-[0.82rem] text-quiet leading-none"
         >
           {bar.borrowed.map((chord) => (
             <Chord key={chord.tick} symbol={chord.symbol} />

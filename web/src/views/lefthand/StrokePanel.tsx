@@ -50,7 +50,7 @@ export function StrokePanel({
             className={`min-w-11 rounded-plank border px-1.5 leading-tight ${roles.includes(role) ? "border-accent bg-wash font-semibold text-accent" : "border-line bg-sheet"}`}
           >
             {role}
-            <span className="block text-[0.74rem] text-quiet">{name}</span>
+            <span className="block text-[0.82rem] text-quiet">{name}</span>
           </button>
         ))}
       </fieldset>

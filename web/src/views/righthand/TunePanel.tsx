@@ -131,7 +131,7 @@ export function TunePanel({
           const name = stroke.notes.at(-1)?.name ?? "";
           return (
             <span key={index} className="flex items-baseline">
-              {notes[at - 1]?.stroke.bar !== stroke.bar && <span className="pr-0.5 pl-1 text-[0.8rem] text-quiet">{bar?.number}</span>}
+              {notes[at - 1]?.stroke.bar !== stroke.bar && <span className="pr-0.5 pl-1 text-[0.82rem] text-quiet">{bar?.number}</span>}
               <button
                 type="button"
                 aria-pressed={struck === index}

@@ -58,6 +58,12 @@ class ByHandTest {
         page.waitForFunction("() => (window.zapateo?.player.heard ?? []).some((each) => each.tick % 3840 === 1440)");
         page.keyboard().press("Space");
         assertThat(page.locator("[data-own]")).hasCount(1);
+        // What is undone is seen on the floor too.
+        page.keyboard().press("Control+z");
+        page.keyboard().press("Control+z");
+        assertThat(button(bar, "Left hand on &: 5, fifth").first()).isVisible();
+        page.keyboard().press("Control+Shift+z");
+        assertThat(page.locator("[data-own]")).hasCount(1);
         button(bar, "As the figure goes").click();
         Stage.kept(page, "/api/songs/" + song, each -> !each.contains("1@1440:480"));
         assertThat(bar).isHidden();
