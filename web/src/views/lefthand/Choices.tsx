@@ -268,6 +268,8 @@ const SAID: Record<string, string> = {
   variations: "variations",
   liveliness: "liveliness",
   withBassPlayer: "bass player",
+  withBass: "basses",
+  strokes: "own strokes",
 };
 
 /** "figure held, voicing open fifth, …" */
