@@ -13,9 +13,9 @@ const SIGNS: { steps: Step[]; name: string; says: string }[] = [
 /** What the step line says, sign by sign; the planks are its floor. */
 export function StepLegend() {
   return (
-    <dl className="grid grid-cols-[5.5rem_1fr] items-center gap-x-3 gap-y-1">
+    <dl className="grid grid-cols-[6rem_1fr] items-center gap-x-3 gap-y-1">
       <dt>
-        <StepLine barTicks={1920} beatTicks={960} steps={[]} label="planks" />
+        <StepLine width={96} barTicks={1920} beatTicks={960} steps={[]} label="planks" />
       </dt>
       <dd>
         <span className="font-semibold">planks</span>: the parts of the bar, dark where a beat begins; they are counted below
@@ -23,7 +23,7 @@ export function StepLegend() {
       {SIGNS.map(({ steps, name, says }) => (
         <div key={name} className="contents">
           <dt>
-            <StepLine barTicks={1920} beatTicks={960} steps={steps} label={name} />
+            <StepLine width={96} barTicks={1920} beatTicks={960} steps={steps} label={name} />
           </dt>
           <dd>
             <span className="font-semibold">{name}</span>: {says}

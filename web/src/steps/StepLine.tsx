@@ -13,6 +13,7 @@ export function StepLine({
   steps,
   label,
   large = false,
+  width = large ? 680 : 240,
   litTick = null,
 }: {
   barTicks: number;
@@ -20,6 +21,8 @@ export function StepLine({
   steps: Step[];
   label: string;
   large?: boolean;
+  /** In the drawing's own units; the feet stay as they are. */
+  width?: number;
   litTick?: number | null;
 }) {
   const floor = planks(
@@ -27,7 +30,6 @@ export function StepLine({
     beatTicks,
     steps.map((step) => step.tick),
   );
-  const width = large ? 680 : 240;
   const x = (tick: number) => 2 + (tick / barTicks) * (width - 4);
   const scale = large ? 1.3 : 1;
   return (
