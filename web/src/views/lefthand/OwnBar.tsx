@@ -36,20 +36,15 @@ export function OwnBar({
   const [said, setSaid] = useState<FigureDrafted | null>(null);
   const asked = useRef(0);
   const told = useRef(kept);
-  const [overtaken, setOvertaken] = useState(false);
+  const sounding = here?.choices.chosen.strokes ?? undefined;
   // What was undone, or chosen elsewhere, is shown as soon as it sounds.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what sounds comes with the arrangement
   useEffect(() => {
-    if (kept === told.current) return;
+    if (kept === told.current || sounding !== kept) return;
     told.current = kept;
-    setOvertaken(true);
-  }, [kept]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: looks when the answer comes
-  useEffect(() => {
-    if (!overtaken) return;
-    setOvertaken(false);
     setStrokes(strokesOf(arrangement, bar));
     setAt(null);
-  }, [arrangement]);
+  }, [kept, sounding]);
   const tell = useLatest((text: string | undefined) => {
     told.current = text;
     onStrokes(text);
