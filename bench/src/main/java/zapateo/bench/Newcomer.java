@@ -8,6 +8,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** Somebody's first minutes, in a browser that has nothing yet: chords typed, heard, another figure, the own hand measured, all of it kept. Wanted: heard after 4 actions and 6 s. */
 public final class Newcomer {
@@ -15,15 +16,18 @@ public final class Newcomer {
     private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync",
             "--autoplay-policy=no-user-gesture-required");
     private static final int PEOPLE = 5;
+    private static final int SMALLEST = 171;
     private static final String HEARD = "() => (window.zapateo?.player.heard ?? []).length > 0";
 
     private final Page page;
+    private final int mm;
     private final StringBuilder told = new StringBuilder();
     private final long began = System.nanoTime();
     private int actions;
 
-    private Newcomer(Page page) {
+    private Newcomer(Page page, int mm) {
         this.page = page;
+        this.mm = mm;
     }
 
     /** @param arguments the server's address */
@@ -33,7 +37,7 @@ public final class Newcomer {
             for (int person = 0; person < PEOPLE; person++) {
                 Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
                 page.navigate(arguments[0]);
-                Newcomer newcomer = new Newcomer(page);
+                Newcomer newcomer = new Newcomer(page, SMALLEST + person);
                 newcomer.plays();
                 System.out.println("newcomer: " + newcomer.told);
                 page.close();
@@ -53,9 +57,9 @@ public final class Newcomer {
         acts(() -> page.keyboard().press("Space"));
         reached("another figure");
         acts(() -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("My hands")).first().click());
-        acts(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Measure my hands")).click());
-        acts(() -> page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres")).fill("183"));
-        page.waitForFunction("async () => (await (await fetch('/api/hands')).text()).includes('\"spanMm\":')");
+        acts(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Measure (my hands|another pair)"))).click());
+        acts(() -> page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres")).fill(String.valueOf(mm)));
+        page.waitForFunction("async () => (await (await fetch('/api/hands')).text()).includes('\"spanMm\":" + mm + "')");
         reached("the hand measured and kept");
     }
 
