@@ -16,7 +16,6 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import zapateo.part.Nature;
 import zapateo.part.Origin;
@@ -38,6 +37,7 @@ class HandFixturesTest {
     private static final Path KEPT = Path.of("src/test/resources/zapateo/hands.csv");
     private static final int PARTS = 72;
     private static final int QUARTER = 960;
+    private static final List<String> NAMES = List.of("C", "D♭", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B");
     private static final double[] SPANS = {165, 201, 232};
     private static final int[] LENGTHS = {QUARTER / 4, QUARTER / 2, QUARTER / 2, QUARTER, 2 * QUARTER};
     private static final List<List<Integer>> SHAPES = List.of(List.of(0), List.of(0), List.of(0, 12), List.of(0, 7), List.of(0, 4), List.of(0, 3), List.of(0, 4, 7), List.of(0, 3, 8), List.of(0, 5, 9), List.of(0, 4, 7, 11),
@@ -103,6 +103,6 @@ class HandFixturesTest {
     }
 
     private static Pitch pitch(int midi) {
-        return Stream.of("C", "D♭", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B").skip(midi % 12).findFirst().map(name -> Pitch.onKey(midi, PitchClass.parse(name))).orElseThrow();
+        return Pitch.onKey(midi, PitchClass.parse(NAMES.get(midi % 12)));
     }
 }
