@@ -220,7 +220,7 @@ class StandTest {
         String song = Stage.newSong("Title: Long\nKey: C\n" + "[Part]\n| C | Am | F | G | C | Am | F | G |\n".repeat(12), "spread-eighths");
         Page page = STAGE.page();
         page.navigate("/songs/" + song + "/sheet");
-        assertThat(page.getByLabel("Pages").getByRole(AriaRole.STATUS)).hasText(Pattern.compile("^\\d+ pages$"));
+        assertThat(page.getByLabel("Pages").getByRole(AriaRole.STATUS)).hasText(Pattern.compile("^\\d+ pages$"), new com.microsoft.playwright.assertions.LocatorAssertions.HasTextOptions().setTimeout(20_000));
         button(page, "PDF").click();
         button(page, "Cancel").click();
         assertThat(page.getByText("Cancelled; nothing was made.")).isVisible();
