@@ -64,6 +64,9 @@ export function FigureEditor({
     };
   }, [settled, onTry, ofRight]);
 
+  // However it is left, nothing is tried any more.
+  useEffect(() => () => onTry(null), [onTry]);
+
   const chosen = at === null ? undefined : now.strokes[at];
   const change = (stroke: Partial<(typeof now.strokes)[number]>) =>
     at !== null && setNow({ ...now, strokes: now.strokes.map((each, index) => (index === at ? { ...each, ...stroke } : each)) });

@@ -251,14 +251,10 @@ export function LeftHand() {
           families={[...new Set((figures.data ?? []).map((each) => each.family))]}
           onTry={setTried}
           onKept={(kept) => {
-            setTried(null);
             setEditing(null);
             change(choose(choices, scope, { figure: kept.id }));
           }}
-          onClose={() => {
-            setTried(null);
-            setEditing(null);
-          }}
+          onClose={() => setEditing(null)}
         />
       ) : (
         <section

@@ -178,14 +178,10 @@ export function RightHand() {
           families={[...new Set((figures.data ?? []).map((each) => each.family))]}
           onTry={setTried}
           onKept={(kept) => {
-            setTried(null);
             setEditing(null);
             change(chooseManner(right, section, { style: "comping", figure: kept.id }));
           }}
-          onClose={() => {
-            setTried(null);
-            setEditing(null);
-          }}
+          onClose={() => setEditing(null)}
         />
       ) : (
         <section

@@ -224,7 +224,8 @@ final class ChoicePlan implements Plan {
 
     private Figure figure(Options options) {
         String id = options.orUsual(Choice.FIGURE);
-        return book.figure(id).orElseThrow(() -> unknown("figure", id, book.figures().stream().map(Figure::id).toList()));
+        return book.figure(id).filter(figure -> !figure.isOfRightHand())
+                .orElseThrow(() -> unknown("figure", id, book.figures().stream().filter(figure -> !figure.isOfRightHand()).map(Figure::id).toList()));
     }
 
     private Voicing voicing(Options options, Figure figure) {

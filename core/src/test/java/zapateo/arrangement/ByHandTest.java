@@ -10,6 +10,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.lefthand.Played;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
@@ -20,6 +21,7 @@ import zapateo.rhythm.FigureFile;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Meter;
+import zapateo.righthand.RightChoices;
 
 /** One bar whose strokes a person wrote: they sound as written and nothing else is laid over them. */
 class ByHandTest {
@@ -120,5 +122,14 @@ class ByHandTest {
         Choices plain = Choices.figure(id).endsHeld(false).with(Choice.LEAD_IN, "none");
         Arrangement broken = arrange("Key: C~C | F | G7 | C", byHand(plain, "1", FigureFile.write(bar)));
         assertThat(played(broken, 0)).isEqualTo(played(arrange("Key: C~C | F | G7 | C", plain), 0));
+    }
+
+    /** A rhythm that is the right hand's alone is no figure for the left; for the right hand it is one beside those that ship. */
+    @Test
+    void a_rhythm_of_the_right_hand_is_none_of_the_left() {
+        Arranger arranger = new Arranger(FigureBook.open().with(List.of(FigureBook.ofTheRightHand().figure("answers").orElseThrow().named("mine", "Mine"))));
+        assertThatThrownBy(() -> arranger.arrange(Played.song(FOUR), Choices.figure("mine"), Played.LARGE)).isInstanceOf(Refused.class).hasMessageStartingWith("figure \"mine\": expected one of held");
+        Choices right = Choices.figure("held").right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "mine"));
+        assertThat(arranger.arrange(Played.song(FOUR), right, Played.LARGE).strokes()).anyMatch(stroke -> stroke.nature().origin() == Origin.COMPING);
     }
 }
