@@ -6,9 +6,9 @@ import { HandShape } from "./HandShape";
 
 const LOWEST = 24;
 const HIGHEST = 84;
-const LENGTH = 92;
-const BLACK_LENGTH = 56;
-const ROOM_ABOVE = 22;
+const LENGTH = 76;
+const BLACK_LENGTH = 48;
+const ROOM_ABOVE = 20;
 
 const ALL = keys(LOWEST, HIGHEST);
 const WIDTH = Math.max(...ALL.map((key) => key.x + key.width));

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { playing } from "../sound/playing";
+import { useLatest } from "../ui/useLatest";
 import { engrave } from "./engraver";
 import { mark } from "./verdicts";
 
@@ -11,6 +12,7 @@ export function Score({
   onStroke,
   onLift,
   verdicts,
+  onSpace,
 }: {
   xml: string | undefined;
   label: string;
@@ -21,7 +23,10 @@ export function Score({
   onLift?: ((stroke: number, steps: number) => void) | undefined;
   /** What became of notes in a take, by their ids; drawn by shape. */
   verdicts?: ReadonlyMap<string, string> | undefined;
+  /** Told how many pixels lie from one line of the staff to the next. */
+  onSpace?: ((pixels: number) => void) | undefined;
 }) {
+  const told = useLatest((pixels: number) => onSpace?.(pixels));
   const drag = useRef<{ stroke: number; y: number; space: number } | null>(null);
   const holder = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(0);
@@ -37,13 +42,16 @@ export function Score({
   useEffect(() => {
     if (!xml || width === 0) return;
     let late = false;
-    engrave(xml, width).then((answer) => {
-      if (!late) setPage(answer);
+    const room = roomOf(holder.current);
+    engrave(xml, width, room).then((answer) => {
+      if (late) return;
+      setPage(answer);
+      if (answer.space && answer.height) told(answer.space * Math.min(1, room / answer.height));
     });
     return () => {
       late = true;
     };
-  }, [xml, width]);
+  }, [xml, width, told]);
 
   // What sounds is lit past React: it changes with every note, the page with every line.
   const strokes = lit.join(" ");
@@ -73,7 +81,7 @@ export function Score({
   }, [verdicts, page]);
 
   return (
-    <div ref={holder} className="score min-h-40 rounded-plank border border-line bg-sheet px-2 py-1" data-ready={page.svg ? "yes" : "no"}>
+    <div ref={holder} className="score min-h-40 rounded-plank border border-line bg-sheet px-2" data-ready={page.svg ? "yes" : "no"}>
       {page.error ? (
         <p className="p-4">The staff could not be engraved. The keyboard and the step line are right all the same.</p>
       ) : page.svg ? (
@@ -108,6 +116,11 @@ export function Score({
       )}
     </div>
   );
+}
+
+/** How high the page may be, in pixels. */
+function roomOf(holder: Element | null): number {
+  return (holder && Number.parseFloat(getComputedStyle(holder).getPropertyValue("--page-room"))) || Number.POSITIVE_INFINITY;
 }
 
 /** The notes of a page by the strokes they belong to. */

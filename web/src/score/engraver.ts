@@ -1,4 +1,5 @@
-type Engraved = { svg?: string; width?: number; error?: string };
+/** A page; how far its staff lines are from one another, in pixels, and how high it is. */
+type Engraved = { svg?: string; width?: number; height?: number; space?: number; error?: string };
 
 let worker: Worker | null = null;
 let orders = 0;
@@ -16,7 +17,7 @@ export function wakeEngraver(): Worker {
   return worker;
 }
 
-function order(what: { xml: string; width: number; space?: number; natural?: boolean }): Promise<Engraved> {
+function order(what: { xml: string; width: number; space?: number; natural?: boolean; room?: number }): Promise<Engraved> {
   const engraver = wakeEngraver();
   const id = ++orders;
   return new Promise((resolve) => {
@@ -25,8 +26,8 @@ function order(what: { xml: string; width: number; space?: number; natural?: boo
   });
 }
 
-/** A page of the workbench, as wide as there is room. */
-export const engrave = (xml: string, width: number): Promise<Engraved> => order({ xml, width });
+/** A page of the workbench, as wide as there is room and, where its bars are few, as large as they fit into so many pixels of height. */
+export const engrave = (xml: string, width: number, room: number): Promise<Engraved> => order({ xml, width, room });
 
 /** A line of a sheet, as wide as the page and with so many pixels from one line of the staff to the next. */
 export const engraveLine = (xml: string, width: number, space: number): Promise<Engraved> => order({ xml, width, space });

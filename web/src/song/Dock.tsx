@@ -65,9 +65,9 @@ export function Dock({
   return (
     <section
       aria-label="Transport and keyboard"
-      className="flex items-end gap-5 border-line border-t px-5 pt-1 pb-1.5 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
+      className="flex items-end gap-5 border-line border-t px-5 pt-0.5 pb-1 max-md:flex-col max-md:items-stretch max-md:gap-1 max-md:px-3"
     >
-      <div className="grid w-68 shrink-0 grid-cols-[5.5rem_1fr] items-center gap-x-3 gap-y-1 max-md:w-full">
+      <div className="grid w-68 shrink-0 grid-cols-[5.5rem_1fr] items-center gap-x-3 gap-y-0.5 max-md:w-full">
         <button
           type="button"
           onClick={sound.toggle}

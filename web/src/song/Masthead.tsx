@@ -58,7 +58,7 @@ export function Masthead({
     0,
   );
   return (
-    <header className="flex min-h-[3.75rem] items-center gap-x-4 whitespace-nowrap border-line border-b px-5 max-xl:flex-wrap max-md:px-3">
+    <header className="flex min-h-14 items-center gap-x-4 whitespace-nowrap border-line border-b px-5 max-xl:flex-wrap max-md:px-3">
       <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">
         <Mark />
       </Link>

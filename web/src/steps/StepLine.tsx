@@ -34,7 +34,7 @@ export function StepLine({
   const scale = large ? 1.3 : 1;
   return (
     <figure>
-      <svg viewBox={`0 0 ${width} ${(HEIGHT + 5) * scale}`} className="block w-full" role="img" aria-label={label}>
+      <svg viewBox={`0 0 ${width} ${(HEIGHT + 4) * scale}`} className="block w-full" role="img" aria-label={label}>
         {floor.map((plank) => (
           <rect
             key={plank.tick}

@@ -78,7 +78,7 @@ function Order({ bar, strokes }: { bar: Bar; strokes: Stroke[] }) {
   const strikes = bar.meeting?.order.split(", ") ?? [];
   const ticks = [...new Set(strokes.map((stroke) => Math.max(0, stroke.written.tick - bar.tick)))].sort((one, other) => one - other);
   return (
-    <p className="relative h-6" data-order={bar.meeting?.order}>
+    <p className="relative h-6 md:-mt-6" data-order={bar.meeting?.order}>
       <span className="sr-only">The hands in turn: {bar.meeting?.order}</span>
       {strikes.map((strike, at) => {
         const hands = strike.split(" ")[1] ?? "";
@@ -87,7 +87,7 @@ function Order({ bar, strokes }: { bar: Bar; strokes: Stroke[] }) {
             key={strike}
             aria-hidden="true"
             style={{ left: `${((ticks[at] ?? 0) / bar.ticks) * 100}%` }}
-            className={`absolute font-semibold text-[0.9rem] ${hands === "R" ? "text-(--right)" : hands === "L" ? "text-quiet" : ""}`}
+            className={`absolute font-semibold text-[0.9rem] md:ml-5 ${hands === "R" ? "text-(--right)" : hands === "L" ? "text-quiet" : ""}`}
           >
             {hands}
           </span>

@@ -121,12 +121,9 @@ export function Ribbon({
   const [from, to] = useSeen(row, bars.length, rem);
   const all = selection[0] === 0 && selection[1] === bars.length - 1;
   return (
-    <section aria-label="Bars of the song" className="relative border-line border-b">
-      <fieldset className="absolute top-0.5 right-5 z-10 flex gap-2 bg-ground pl-3 text-[0.9rem] max-md:hidden">
+    <section aria-label="Bars of the song" className="flex border-line border-b">
+      <fieldset className="order-last flex shrink-0 flex-col items-start justify-center border-line border-l pr-5 pl-2.5 text-[0.9rem] max-md:hidden">
         <legend className="sr-only">How large bars are shown</legend>
-        <span aria-hidden="true" className="py-0.5 text-quiet">
-          bars
-        </span>
         {SIZES.map((each) => (
           <button
             key={each}
@@ -134,13 +131,13 @@ export function Ribbon({
             title={`Bars ${SIZE_NAMES[each]} (B: the next)`}
             aria-pressed={size === each}
             onClick={() => sizeBars(each)}
-            className={`min-h-6 border-b-2 ${size === each ? "border-accent font-semibold text-accent" : "border-transparent text-quiet"}`}
+            className={`min-h-6 border-l-3 pl-1.5 leading-tight ${size === each ? "border-accent font-semibold text-accent" : "border-transparent text-quiet"}`}
           >
             {SIZE_NAMES[each]}
           </button>
         ))}
       </fieldset>
-      <div ref={row} className="flex overflow-x-auto px-5 pt-0.5 pb-1.5">
+      <div ref={row} className="flex min-w-0 flex-1 overflow-x-auto px-5 pt-0.5 pb-1">
         {from > 0 && <div aria-hidden="true" className="shrink-0" style={{ width: `${from * rem}rem` }} />}
         {bars.slice(from, to).map((bar, place) => {
           const index = from + place;
@@ -148,7 +145,7 @@ export function Ribbon({
           const chosen = index >= selection[0] && index <= selection[1];
           return (
             <div key={bar.index} style={{ width: `${rem}rem` }} className={`shrink-0 ${rem < 1.2 ? "pr-px" : "pr-0.5"}`}>
-              <div data-names className="flex h-7 items-end overflow-visible whitespace-nowrap">
+              <div data-names className="flex h-6 items-end overflow-visible whitespace-nowrap">
                 {opens && bar.section && (
                   <button
                     type="button"
@@ -246,7 +243,7 @@ const Plank = memo(function Plank({
       }}
       onPointerEnter={() => dragFrom.current !== null && dragFrom.current !== index && onTake(dragFrom.current, index, false)}
       onClick={(event) => onTake(index, index, event.shiftKey)}
-      className={`relative flex h-[3.7rem] w-full flex-col justify-center overflow-hidden rounded-plank border-b-4 text-left ${readable ? "px-1.5" : ""} ${
+      className={`relative flex h-[3.4rem] w-full flex-col justify-center overflow-hidden rounded-plank border-b-4 text-left ${readable ? "px-1.5" : ""} ${
         taken ? "border-accent bg-sheet outline-2 -outline-offset-2 outline-accent" : "border-grain bg-plank"
       } ${sounds ? "bg-wash!" : ""}`}
     >

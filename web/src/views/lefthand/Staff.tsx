@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import type { Bar } from "../../api/client";
 import { useScore } from "../../api/queries";
 import { useBarsOnStaff } from "../../score/barSize";
@@ -9,6 +9,11 @@ import { playedBar, usePlaying } from "../../sound/playing";
 import { FirstLegend } from "../../steps/StepLegend";
 import { BarSteps } from "./BarSteps";
 import { pageOf } from "./page";
+
+/** As many bars stand in one system. */
+const FEW = 4;
+/** Where the lines of a staff would be closer than this, in pixels, fewer bars are shown. */
+const READABLE = 7.6;
 
 /** The bars of the moment: their heading, the engraved page that turns with the music, the step line. */
 export function Staff({
@@ -46,9 +51,11 @@ export function Staff({
   const sound = useSound();
   const played = usePlaying(playedBar);
   const bar = played >= 0 ? played : selection[0];
-  const most = useBarsOnStaff();
+  const wanted = useBarsOnStaff();
+  const [crowded, setCrowded] = useState(Number.POSITIVE_INFINITY);
+  const most = wanted >= crowded ? FEW : wanted;
   // A bar that is written by hand has one system above it.
-  const [from, to] = steps ? pageOf(selection, steps.bar, Math.min(most, 4)) : pageOf(selection, bar, most);
+  const [from, to] = steps ? pageOf(selection, steps.bar, Math.min(most, FEW)) : pageOf(selection, bar, most);
   const fingers = useFingersShown();
   const score = useScore(asked, from, to, fingers, Boolean(arrangement) && !arrangementError);
   if (!arrangement) return null;
@@ -89,6 +96,7 @@ export function Staff({
         }}
         onLift={onLift}
         verdicts={verdicts}
+        onSpace={(pixels) => pixels < READABLE && to - from >= FEW && setCrowded(most)}
       />
       {between}
       {steps?.editor ?? (!alone && <BarSteps bar={bar} struck={struck} setStruck={onStroke} />)}

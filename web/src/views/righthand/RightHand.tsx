@@ -186,7 +186,7 @@ export function RightHand() {
       ) : (
         <section
           aria-label="Staff and step line"
-          className="min-h-0 min-w-0 overflow-auto px-4 pt-1 pb-2 max-md:shrink-0 max-md:overflow-visible"
+          className="min-h-0 min-w-0 overflow-auto px-4 pt-0.5 pb-1 max-md:shrink-0 max-md:overflow-visible"
         >
           <Staff
             lit={struck !== null ? [struck] : []}
