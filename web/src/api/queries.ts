@@ -260,10 +260,16 @@ export function useWhy(asked: Asked, stroke: number | null, note: number) {
   });
 }
 
-export function useSuggestions(chart: string) {
+/** Figures worth trying, told apart by what they do to this song in this hand, at this level. */
+export function useSuggestions({ chart, hand }: Asked, level: number | null) {
   return useQuery<Suggested, Refused>({
-    queryKey: ["suggest", chart],
-    queryFn: () => take(api.POST("/api/arrangements/suggest", { body: { chart } })),
+    queryKey: ["suggest", chart, hand, level],
+    queryFn: () =>
+      take(
+        api.POST("/api/arrangements/suggest", {
+          body: { chart, apart: true, ...(hand ? { hand } : {}), ...(level === null ? {} : { level }) },
+        }),
+      ),
     placeholderData: keepPreviousData,
     retry: false,
   });

@@ -3267,13 +3267,19 @@ export interface components {
             ms: number;
         };
         SuggestRequest: {
+            apart?: boolean;
             chart: string;
+            hand?: components["schemas"]["Measures"];
+            /** Format: int32 */
+            level?: number;
         };
         SuggestView: {
+            common: string[];
             figures: components["schemas"]["SuggestionView"][];
             presets: components["schemas"]["PresetView"][];
         };
         SuggestionView: {
+            apart: string[];
             figure: string;
             name: string;
             reasons: string[];

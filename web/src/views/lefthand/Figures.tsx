@@ -4,7 +4,7 @@ import { FigureSteps } from "../../steps/FigureSteps";
 import { Choice } from "../../ui/Choice";
 import { rove } from "../../ui/roving";
 import { FigureActions, OwnTools } from "./OwnTools";
-import { shelved } from "./shelves";
+import { FOR_THIS_SONG, shelved } from "./shelves";
 
 type Shelf = "all" | "worth" | "own";
 
@@ -136,6 +136,9 @@ export function Figures({
             </label>
           </>
         )}
+        {shelf === "worth" && suggested && suggested.common.length > 0 && (
+          <p className="pb-1 text-[0.9rem] text-quiet leading-snug">All of these: {suggested.common.join(" ")}</p>
+        )}
         {shelf === "own" && (
           <OwnTools
             model={figures.find((figure) => figure.id === "two-feel") ?? figures[0]}
@@ -169,7 +172,10 @@ export function Figures({
                   meter={meter}
                   active={figure.id === chosen}
                   stop={figure.id === stop}
-                  reasons={shelf === "worth" ? (worth.get(figure.id)?.reasons ?? []) : []}
+                  apart={shelf === "worth" || group.name === FOR_THIS_SONG ? (worth.get(figure.id)?.apart ?? []) : []}
+                  reasons={
+                    shelf === "worth" ? (worth.get(figure.id)?.reasons.filter((each) => !suggested?.common.includes(each)) ?? []) : []
+                  }
                   level={held}
                   instead={instead(figures, figure, held, figure.id === chosen ? heard : undefined)}
                   onChoose={onChoose}
@@ -196,6 +202,7 @@ function FigureCard({
   meter,
   active,
   stop,
+  apart,
   reasons,
   level,
   instead,
@@ -209,6 +216,8 @@ function FigureCard({
   active: boolean;
   /** Whether the Tab key stops here. */
   stop: boolean;
+  /** What it does to this song that others do not. */
+  apart: string[];
   reasons: string[];
   level: number | null;
   /** What sounds in its place, if something else does. */
@@ -238,6 +247,7 @@ function FigureCard({
             At level {level} you hear <span className="font-semibold">{instead}</span>.
           </span>
         )}
+        {apart.length > 0 && <span className="block pb-0.5 text-[0.9rem] leading-snug">{apart.join(" ")}</span>}
         {reasons.length > 0 && <span className="block pb-1 text-[0.88rem] text-quiet leading-snug">{reasons.join(" ")}</span>}
       </button>
       {active && instead && (

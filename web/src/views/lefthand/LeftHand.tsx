@@ -32,14 +32,13 @@ const SONG: Scope = { kind: "song" };
 
 /** The workbench: the song as a row of planks, figures to try, the engraved staff, the step line, the choices. */
 export function LeftHand() {
-  const { desk, asked, settledChart, setTried, compared, setCompared, compare } = useWork();
+  const { desk, asked, setTried, compared, setCompared, compare } = useWork();
   const { arrangement, arrangementError, bpm } = useArranged();
   const { selection, select, struck, setStruck, pointed, setPointed, onLevel } = useMarked();
   useEffect(() => void wakeEngraver(), []);
   const queries = useQueryClient();
   const figures = useFigures();
   const thereIs = useThereIs();
-  const suggested = useSuggestions(settledChart);
   const [held, setScope] = useState<Scope>(SONG);
   const [told, setTold] = useState<{ before: Chosen; more: Options; bars: string } | null>(null);
   const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
@@ -56,6 +55,7 @@ export function LeftHand() {
   const holding = arrangement?.bars[selection[0]]?.choices;
   // What was chosen just now for the place itself is known before the answer comes.
   const options: Options = scope.kind === "song" ? choices : { ...holding?.chosen, ...ownOptions(choices, scope) };
+  const suggested = useSuggestions(asked, options.level ?? null);
   const figureId = options.figure ?? usual(thereIs.data, "figure");
   const figure = figures.data?.find((each) => each.id === figureId);
   // What sounds is known of a choice once its answer is there.

@@ -15,7 +15,8 @@ const FIRST = [
   "two-feel",
 ];
 /** So many are offered for the song at hand; more are among those worth trying. */
-const FOR_THIS_SONG = 4;
+const MOST = 4;
+export const FOR_THIS_SONG = "For this song";
 
 /** The whole book in an order that helps: what suits this song, what one begins with, then the families. Each figure stands once. */
 export function shelved(figures: Figure[], suggested: Suggested | undefined, level: number | null): Group[] {
@@ -27,7 +28,7 @@ export function shelved(figures: Figure[], suggested: Suggested | undefined, lev
   };
   const suits = (suggested?.figures ?? []).map((each) => each.figure).filter((id) => level === null || (left.get(id)?.level ?? 0) <= level);
   const groups: Group[] = [
-    { name: "For this song", figures: taken(suits, FOR_THIS_SONG) },
+    { name: FOR_THIS_SONG, figures: taken(suits, MOST) },
     { name: "To begin with", figures: taken(FIRST, FIRST.length) },
   ];
   for (const figure of left.values()) {

@@ -116,7 +116,16 @@ describe("the ribbon", () => {
 });
 
 const SUGGESTED: Suggested = {
-  figures: [{ figure: "waltz", name: "waltz", score: 9, reasons: ["Written for 3/4."] }],
+  figures: [
+    {
+      figure: "waltz",
+      name: "waltz",
+      score: 9,
+      reasons: ["Written for 3/4.", "Made for straight time."],
+      apart: ["The calmest of these here: a stroke every 0.9 s."],
+    },
+  ],
+  common: ["Made for straight time."],
   presets: [{ id: "hymn", name: "Hymn", use: "To sing to.", choices: { figure: "held", voicing: "spread", withBassPlayer: false } }],
 };
 
@@ -183,6 +192,8 @@ describe("the figures", () => {
     show();
     await userEvent.click(screen.getByRole("button", { name: "worth trying" }));
     expect(screen.getByText("Written for 3/4.")).toBeInTheDocument();
+    expect(screen.getByText("All of these: Made for straight time.")).toBeInTheDocument();
+    expect(screen.getByText("The calmest of these here: a stroke every 0.9 s.")).toBeInTheDocument();
     expect(screen.queryByRole("button", { name: /^held/ })).not.toBeInTheDocument();
   });
   it("are copied when they ship and changed when they are one's own", async () => {

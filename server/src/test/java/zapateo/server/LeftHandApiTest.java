@@ -217,12 +217,26 @@ class LeftHandApiTest {
         assertThat(suggested.path("figures")).hasSize(5);
         assertThat(texts(suggested.path("figures"), "figure")).contains("bass-and-two");
         assertThat(suggested.path("figures").path(0).path("reasons")).isNotEmpty();
+        assertThat(suggested.path("figures")).allSatisfy(each -> assertThat(each.path("apart")).isEmpty());
+        assertThat(suggested.path("common").path(0).asString()).isEqualTo("Written for 3/4.");
         assertThat(texts(suggested.path("presets"), "id")).containsExactly("hymn", "alone", "singer", "band");
         assertThat(suggested.path("presets").path(3).path("choices").path("withBassPlayer").asBoolean()).isTrue();
         String id = SERVER.post("/api/songs", Map.of("chart", "Title: Three for the Deck\nMeter: 3/4\nTempo: 138\nG D Em C")).json().path("id").asString();
         JsonNode fitting = SERVER.get("/api/songs/fitting?figure=bass-and-two").json();
         assertThat(StreamSupport.stream(fitting.spliterator(), false).filter(each -> each.path("fits").asBoolean()).map(each -> each.path("id").asString()).collect(Collectors.toSet())).contains(id);
         assertThat(SERVER.get("/api/songs/fitting?figure=none").status()).isEqualTo(404);
+    }
+
+    @Test
+    void what_to_try_is_told_apart_for_a_hand_and_a_level() {
+        String chart = "Key: B♭\nTempo: 66\nB♭maj7 Dm7 Gm7 E♭maj7 B♭maj7 Dm7 Gm7 F7";
+        JsonNode figures = SERVER.post("/api/arrangements/suggest", Map.of("chart", chart, "apart", true)).json().path("figures");
+        assertThat(figures).allSatisfy(each -> assertThat(each.path("apart")).hasSizeBetween(1, 2));
+        String usual = figures.toString();
+        String small = SERVER.post("/api/arrangements/suggest", Map.of("chart", chart, "apart", true, "hand", Map.of("left", Map.of("spanMm", 160)))).json().path("figures").toString();
+        assertThat(small).contains("of your 160.").isNotEqualTo(usual);
+        assertThat(SERVER.post("/api/arrangements/suggest", Map.of("chart", chart, "apart", true, "level", 1)).json().path("figures").toString()).isNotEqualTo(usual);
+        assertThat(SERVER.post("/api/arrangements/suggest", Map.of("chart", chart, "level", 6)).problem()).contains("expected 1 to 5");
     }
 
     @Test

@@ -2,15 +2,22 @@ package zapateo.server.arrangements;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Preset;
 import zapateo.arrangement.Suggestions;
+import zapateo.arrangement.ToldApart;
+import zapateo.hand.Pianist;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.Ending;
 import zapateo.lefthand.LeadIn;
@@ -19,9 +26,12 @@ import zapateo.lefthand.Spacing;
 import zapateo.lefthand.Voicing;
 import zapateo.lefthand.Weights;
 import zapateo.part.PartNote;
+import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.FigureBook;
 import zapateo.server.figures.Figures;
+import zapateo.server.players.Measures;
 import zapateo.server.players.Player;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
@@ -96,14 +106,28 @@ public class Asking {
                 Weights.all().stream().filter(cost -> cost.id().equals(each.getKey())).map(Weights.Cost::name).findFirst().orElse(each.getKey()), Math.round(100 * each.getValue()) / 100.0)).toList());
     }
 
-    public record SuggestRequest(@NotNull(message = "expected the chart's text") String chart) {
+    /**
+     * A chart that looks for figures.
+     *
+     * @param hand  whose hands, on what; absent are usual ones on a full-size piano
+     * @param level at which they are to be played; absent as they are
+     * @param apart whether to tell what sets the figures apart, which takes laying the song with each of them
+     */
+    public record SuggestRequest(@NotNull(message = "expected the chart's text") String chart, @Valid Measures hand,
+                                 @Min(value = 1, message = "expected 1 to 5") @Max(value = 5, message = "expected 1 to 5") Integer level, Boolean apart) {
     }
 
-    public record SuggestView(List<SuggestionView> figures, List<PresetView> presets) {
+    /** @param common reasons that hold for all of the figures */
+    public record SuggestView(List<SuggestionView> figures, List<String> common, List<PresetView> presets) {
     }
 
-    /** @param reasons what speaks for it, then what speaks against it */
-    public record SuggestionView(String figure, String name, double score, List<String> reasons) {
+    /**
+     * A figure worth trying.
+     *
+     * @param reasons what speaks for it, then what speaks against it
+     * @param apart   what it does to this song, in this hand, that the others do not; empty unless it was asked for
+     */
+    public record SuggestionView(String figure, String name, double score, List<String> reasons, List<String> apart) {
     }
 
     /** @param choices what it sets on this song; the rest is left as it was */
@@ -112,8 +136,18 @@ public class Asking {
 
     SuggestView suggest(SuggestRequest request) {
         Song song = arranging.read(request.chart());
-        return new SuggestView(Suggestions.of(song, figures.bookOf(Player.ONLY).figures(), SUGGESTED).stream().map(each -> new SuggestionView(each.figure().id(), each.figure().name(),
-                Math.round(10 * each.score()) / 10.0, each.reasons().stream().map(words::of).toList())).toList(),
+        FigureBook book = figures.bookOf(Player.ONLY);
+        List<Suggestions.Suggestion> found = Suggestions.of(song, book.figures(), SUGGESTED);
+        List<List<Reason>> apart = Boolean.TRUE.equals(request.apart())
+                ? ToldApart.of(new Arranger(book), song, found.stream().map(Suggestions.Suggestion::figure).toList(), Optional.ofNullable(request.level()), request.hand() == null ? Pianist.USUAL : request.hand().pianist())
+                : found.stream().map(each -> List.<Reason>of()).toList();
+        List<SuggestionView> views = new ArrayList<>();
+        for (int i = 0; i < found.size(); i++) {
+            Suggestions.Suggestion each = found.get(i);
+            views.add(new SuggestionView(each.figure().id(), each.figure().name(), Math.round(10 * each.score()) / 10.0, each.reasons().stream().map(words::of).toList(), apart.get(i).stream().map(words::of).toList()));
+        }
+        List<String> common = views.isEmpty() ? List.of() : views.get(0).reasons().stream().filter(reason -> views.stream().allMatch(view -> view.reasons().contains(reason))).toList();
+        return new SuggestView(views, common,
                 Preset.all().stream().map(preset -> new PresetView(preset.id(), preset.name(), preset.use(), OptionsRequest.of(preset.options(song)))).toList());
     }
 
