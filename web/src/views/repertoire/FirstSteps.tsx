@@ -43,7 +43,7 @@ export function FirstSteps({ songs }: { songs: SongLine[] }) {
             <Link to={to} className="font-semibold text-accent underline decoration-dotted underline-offset-4">
               {name}
             </Link>{" "}
-            <span className="text-quiet">{says}</span>
+            <span className="text-quiet max-md:hidden">{says}</span>
           </li>
         ))}
       </ol>

@@ -7,6 +7,7 @@ import { useGoals } from "../../api/practice";
 import { useFigures, useRepertoire } from "../../api/queries";
 import { nameFor } from "../../song/title";
 import { type Step, StepLine } from "../../steps/StepLine";
+import { Choice } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
 import { Notice, TextButton } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
@@ -20,9 +21,9 @@ import { byColumn, type Column, matches } from "./sorting";
 
 const COLUMNS: { column: Column; label: string; className?: string }[] = [
   { column: "title", label: "Song" },
-  { column: "key", label: "Key" },
-  { column: "meter", label: "Metre" },
-  { column: "bpm", label: "Tempo" },
+  { column: "key", label: "Key", className: "max-md:hidden" },
+  { column: "meter", label: "Metre", className: "max-md:hidden" },
+  { column: "bpm", label: "Tempo", className: "max-md:hidden" },
   { column: "feel", label: "Feel", className: "max-md:hidden" },
   { column: "bars", label: "Bars", className: "max-md:hidden" },
   { column: "figure", label: "Left hand", className: "max-md:hidden" },
@@ -96,9 +97,21 @@ export function Repertoire() {
         )}
         {songs.data && songs.data.length > 0 && (
           <div className="overflow-x-auto px-5 pb-10">
+            <div className="flex items-center gap-3 md:hidden">
+              <span className="text-quiet">sorted by</span>
+              <div className="w-40">
+                <Choice
+                  slim
+                  label="Sorted by"
+                  value={sort.column}
+                  options={COLUMNS.map(({ column, label }) => ({ value: column, label }))}
+                  onChange={(column) => setSort({ column: column as Column, down: false })}
+                />
+              </div>
+            </div>
             <table className="w-full border-collapse text-left">
               <thead>
-                <tr className="border-ink border-b-2">
+                <tr className="border-ink border-b-2 max-md:sr-only">
                   {COLUMNS.map(({ column, label, className = "" }) => (
                     <th
                       key={column}
@@ -161,6 +174,11 @@ function Row({
       <th scope="row" className="py-2 pr-4 font-normal">
         <Link to={`/songs/${song.id}/left-hand`} className="flex min-h-11 flex-col justify-center">
           <span className="font-semibold font-serif text-[1.35rem] leading-tight hover:text-accent">{song.title}</span>
+          <span className="md:hidden">
+            {[song.key, song.meter, song.bpm ? `${plain(song.bpm)} ${beatSign(song.beatTicks)}s` : "", song.figure]
+              .filter((each) => each !== "")
+              .join(" · ")}
+          </span>
           <span className="text-[0.92rem] text-quiet">
             {song.sections.filter((name, at) => song.sections.indexOf(name) === at).join(" · ")}
           </span>
@@ -172,9 +190,9 @@ function Row({
           </Link>
         )}
       </th>
-      <td className="pr-4 font-serif text-lg">{song.key || "–"}</td>
-      <td className="pr-4">{song.meter || "–"}</td>
-      <td className="pr-4 whitespace-nowrap">
+      <td className="pr-4 font-serif text-lg max-md:hidden">{song.key || "–"}</td>
+      <td className="pr-4 max-md:hidden">{song.meter || "–"}</td>
+      <td className="pr-4 whitespace-nowrap max-md:hidden">
         {song.bpm ? plain(song.bpm) : "–"}
         {song.beatTicks !== 960 && song.bpm > 0 && <span className="block text-[0.86rem] text-quiet">{beatSign(song.beatTicks)}s</span>}
       </td>
