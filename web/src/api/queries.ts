@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import type { FingersShown } from "../score/fingers";
 import {
   type Arrangement,
@@ -161,9 +162,11 @@ export function requestOf({ chart, choices, hand, figures }: Asked): ArrangeRequ
 const FIRST_BARS = 192;
 const MORE_BARS = 512;
 
+/** While it cannot be had, the last one stays; only a chart that has no bars takes it away. */
 export function useArrangement(asked: Asked) {
   const queries = useQueryClient();
-  return useQuery<Arrangement, Refused>({
+  const [last, keep] = useState<Arrangement | undefined>();
+  const found = useQuery<Arrangement, Refused>({
     queryKey: ["arrangement", asked],
     queryFn: async ({ signal, queryKey }) => {
       const first = filled(await strokesOf(asked, 0, FIRST_BARS - 1, false, signal));
@@ -173,6 +176,8 @@ export function useArrangement(asked: Asked) {
     placeholderData: keepPreviousData,
     retry: false,
   });
+  if (found.data && found.data !== last) keep(found.data);
+  return { ...found, data: found.data ?? (found.error?.problems.length === 0 ? last : undefined) };
 }
 
 /** @param signal stops it on the server too, as soon as nobody waits for it */

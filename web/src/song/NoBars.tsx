@@ -1,8 +1,9 @@
 import type { Refused } from "../api/client";
 import { MistakeLink } from "../ui/MistakeLink";
 
-/** In place of a hand that is not laid yet: it is on its way, or the chart has no bar to play. */
+/** In place of a hand that is not laid yet: it is on its way, it cannot be had, or the chart has no bar to play. */
 export function NoBars({ error, waiting }: { error: Refused | null; waiting: string }) {
+  if (error && error.problems.length === 0) return <p className="max-w-xl px-6 py-10 text-lg">{error.message}</p>;
   return (
     <div className="px-6 py-10">
       <p className="max-w-xl text-lg">

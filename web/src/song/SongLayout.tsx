@@ -222,7 +222,7 @@ function OpenSong({ song }: { song: Song }) {
         spanMm={hand ? spanOf(hand) : null}
         onHelp={() => setHelp(true)}
       />
-      <Trouble desk={desk} failed={sound.state === "failed"} changedFigures={song.changedFigures} />
+      <Trouble desk={desk} failed={sound.state === "failed"} changedFigures={song.changedFigures} unheard={arranged} />
       <main id="work" tabIndex={-1} className="min-h-0 overflow-hidden outline-none">
         <DeskOf desk={context}>
           <Outlet />
@@ -265,7 +265,18 @@ function useHeldWays(asked: Asked, desk: DraftDesk, arrangement: Desk["arrangeme
   }, [asked, arrangement, leveled, found, draft, note, trying]);
 }
 
-function Trouble({ desk, failed, changedFigures }: { desk: DraftDesk; failed: boolean; changedFigures: Record<string, string> }) {
+function Trouble({
+  desk,
+  failed,
+  changedFigures,
+  unheard,
+}: {
+  desk: DraftDesk;
+  failed: boolean;
+  changedFigures: Record<string, string>;
+  /** What is played, and why it could not be had if that is so. */
+  unheard: Pick<ReturnType<typeof useArrangement>, "data" | "error" | "refetch">;
+}) {
   const navigate = useNavigate();
   const keeping = desk.keeping;
   return (
@@ -286,6 +297,12 @@ function Trouble({ desk, failed, changedFigures }: { desk: DraftDesk; failed: bo
       {keeping.state === "refused" && (
         <Notice alert>
           <span>Not kept: {keeping.why} What was kept before is safe.</span>
+        </Notice>
+      )}
+      {unheard.error && unheard.data && (
+        <Notice alert>
+          <span>{unheard.error.message} What could be played last stays here.</span>
+          <TextButton onClick={() => unheard.refetch()}>Try again</TextButton>
         </Notice>
       )}
       {failed && (

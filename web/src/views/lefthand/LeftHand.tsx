@@ -320,11 +320,6 @@ export function LeftHand() {
                     onClose={() => setTold(null)}
                   />
                 )}
-                {arrangementError && (
-                  <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
-                    {arrangementError.message} The last left hand that could be played stays here.
-                  </p>
-                )}
                 {faults > 0 && (
                   <p className="mb-1 border-accent border-l-4 bg-wash px-3 py-1.5">
                     The chart has {faults === 1 ? "a mistake" : `${faults} mistakes`}; the rest is played.{" "}

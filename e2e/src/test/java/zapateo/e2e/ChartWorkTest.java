@@ -2,6 +2,7 @@ package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.e2e.Stage.button;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
@@ -34,10 +35,6 @@ class ChartWorkTest {
     }
 
     private static Locator bar(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
-    private static Locator button(Page page, String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 

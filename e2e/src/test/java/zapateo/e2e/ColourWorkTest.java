@@ -2,6 +2,7 @@ package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.e2e.Stage.buttonLike;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -26,10 +27,6 @@ class ColourWorkTest {
 
     private static Page open(String song) {
         return STAGE.atScore(song, "colour");
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
     }
 
     private static Locator bar(Page page, int index) {
@@ -100,16 +97,16 @@ class ColourWorkTest {
     void the_whole_song_is_coloured_and_made_plain_again() {
         String song = Stage.newSong(CHART, "held");
         Page page = open(song);
-        button(page, "^Style:").click();
+        buttonLike(page, "^Style:").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Gospel")).click();
-        button(page, "^Colour the song$").click();
+        buttonLike(page, "^Colour the song$").click();
         kept(page, song, "rule");
         Locator kept = page.getByLabel("Kept colours").getByRole(AriaRole.LISTITEM);
         int all = kept.count();
         assertThat(all).isGreaterThan(2);
-        button(page, "^Drop the colour of bar").first().click();
+        buttonLike(page, "^Drop the colour of bar").first().click();
         assertThat(kept).hasCount(all - 1);
-        button(page, "^plain again$").click();
+        buttonLike(page, "^plain again$").click();
         assertThat(page.getByText("Nothing yet")).isVisible();
         page.waitForCondition(() -> !choices(song).contains("rule"));
     }
@@ -120,7 +117,7 @@ class ColourWorkTest {
         Page page = open(song);
         look(page, 2, "The tonic becomes a dominant");
         page.getByLabel("only time 2 of 2").check();
-        button(page, "^keep it$").click();
+        buttonLike(page, "^keep it$").click();
         kept(page, song, "\"pass\":2");
         assertThat(bar(page, 0)).hasAttribute("aria-label", "Bar 1: C");
         assertThat(bar(page, 2)).hasAttribute("aria-label", Pattern.compile("^Bar 1: C.*7"));
@@ -131,12 +128,12 @@ class ColourWorkTest {
         String song = Stage.newSong(CHART, "held");
         Page page = open(song);
         look(page, 0, "Passing diminished from below");
-        button(page, "^keep it$").click();
+        buttonLike(page, "^keep it$").click();
         kept(page, song, "passing-diminished-up");
-        button(page, "^write them into the chart$").click();
+        buttonLike(page, "^write them into the chart$").click();
         assertThat(page.getByText("Nothing yet")).isVisible();
         page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("| C C♯°7 | Dm |"));
-        button(page, "^Undo$").click();
+        buttonLike(page, "^Undo$").click();
         assertThat(bar(page, 0).locator("[data-borrowed]")).hasText("C");
         page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("| C | Dm |"));
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Chart")).click();
@@ -151,14 +148,14 @@ class ColourWorkTest {
         Page page = open(song);
         look(page, 2, "The tonic becomes a dominant");
         page.getByLabel("only time 2 of 2").check();
-        button(page, "^keep it$").click();
+        buttonLike(page, "^keep it$").click();
         kept(page, song, "tonic-seventh-to-four");
-        button(page, "^write them into the chart$").click();
+        buttonLike(page, "^write them into the chart$").click();
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("every repeat has to be written out");
-        button(page, "^write the repeats out$").click();
+        buttonLike(page, "^write the repeats out$").click();
         page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("| C | F | C7 | F |"));
         assertThat(page.getByText("Nothing yet")).isVisible();
-        button(page, "^Undo$").click();
+        buttonLike(page, "^Undo$").click();
         page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("|: C | F :|"));
     }
 
@@ -168,9 +165,9 @@ class ColourWorkTest {
         Page page = open(song);
         bar(page, 4).click();
         bar(page, 6).click(new Locator.ClickOptions().setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
-        button(page, "^Style:").click();
+        buttonLike(page, "^Style:").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Gospel")).click();
-        button(page, "^Colour bars 5–7$").click();
+        buttonLike(page, "^Colour bars 5–7$").click();
         page.waitForCondition(() -> choices(song).contains("\"bar\":"));
         org.assertj.core.api.Assertions.assertThat(choices(song)).doesNotContain("\"bar\":1,").doesNotContain("\"bar\":8,");
     }

@@ -2,6 +2,7 @@ package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.e2e.Stage.buttonLike;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
@@ -32,10 +33,6 @@ class HandWorkTest {
         STAGE.expectNothingBroke();
     }
 
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
-    }
-
     private static Page open(String song) {
         return STAGE.atScore(song, "left-hand");
     }
@@ -54,10 +51,10 @@ class HandWorkTest {
     void a_hand_is_measured_by_typing_by_holding_and_on_the_keys() {
         Page page = STAGE.page();
         page.navigate("/hands");
-        button(page, "Measure my hands").click();
+        buttonLike(page, "^Measure my hands").click();
         page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres")).fill("183");
         kept(page, "/api/hands", "\"spanMm\":183");
-        button(page, "ninth").click();
+        buttonLike(page, "^ninth").click();
         kept(page, "/api/hands", "\"spanMm\":188");
         Locator tip = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Tip of the thumb"));
         tip.press("ArrowRight");
@@ -72,7 +69,7 @@ class HandWorkTest {
         page.mouse().up();
         JsonNode hands = kept(page, "/api/hands", "\"spanMm\":21");
         assertThat(hands.path(0).path("measures").path("left").path("spanMm").asDouble()).isBetween(211.0, 216.0);
-        button(page, "A tenth: Roll it").click();
+        buttonLike(page, "^A tenth: Roll it").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Leave the top out")).click();
         kept(page, "/api/hands", "\"tenths\":\"omit\"");
         assertThat(page.getByText("see a doctor or physiotherapist")).isVisible();
@@ -83,9 +80,9 @@ class HandWorkTest {
     void the_screen_is_told_its_scale_by_a_card() {
         Page page = STAGE.page();
         page.navigate("/hands");
-        button(page, "Measure my hands").click();
+        buttonLike(page, "^Measure my hands").click();
         double before = page.getByLabel("Keys at their true size").boundingBox().width;
-        button(page, "are these keys as large as real ones").click();
+        buttonLike(page, "^are these keys as large as real ones").click();
         Locator scale = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Scale of the screen"));
         scale.press("PageUp");
         double card = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("A frame as large as a bank card should be")).boundingBox().width;
@@ -112,12 +109,12 @@ class HandWorkTest {
         String song = Stage.newSong(CHART, "spread-eighths");
         Page page = open(song);
         page.locator("#s1n0 .notehead").click();
-        button(page, "Finger 3").click();
+        buttonLike(page, "^Finger 3").click();
         JsonNode finger = kept(page, "/api/songs/" + song, "\"fingers\":[{").path("choices").path("fingers").path(0);
         assertThat(finger.path("finger").asInt()).isEqualTo(3);
         assertThat(page.getByText("– your own")).isVisible();
-        assertThat(button(page, "Finger 3")).hasAttribute("aria-pressed", "true");
-        button(page, "let go").click();
+        assertThat(buttonLike(page, "^Finger 3")).hasAttribute("aria-pressed", "true");
+        buttonLike(page, "^let go").click();
         assertThat(page.getByText("– your own")).isHidden();
     }
 
@@ -148,7 +145,7 @@ class HandWorkTest {
             press(page, "2");
             JsonNode kept = kept(page, "/api/songs/" + song, "\"ways\":[");
             assertThat(kept.path("choices").path("level").asInt()).isEqualTo(2);
-            assertThat(button(page, "Level \\(keys 1 to 5; 0 off\\): level 2")).isVisible();
+            assertThat(buttonLike(page, "^Level \\(keys 1 to 5; 0 off\\): level 2")).isVisible();
             press(page, "0");
             page.waitForCondition(() -> !SERVED.apply(song).contains("\"ways\""));
             assertThat(SERVED.apply(song)).doesNotContain("\"level\":").doesNotContain("\"ways\"");
@@ -160,13 +157,13 @@ class HandWorkTest {
         String song = Stage.newSong(CHART.replace("120", "320"), "stride-root-chord");
         Page page = open(song);
         assertThat(page.locator("[data-strip=limit]").first()).isVisible();
-        button(page, "How hard").click();
+        buttonLike(page, "^How hard").click();
         page.locator("button[data-bar='1']").click();
-        button(page, "Jumps").click();
+        buttonLike(page, "^Jumps").click();
         assertThat(page.locator(".score .lit").first()).isVisible();
-        button(page, "Make bar 2 easier").click();
+        buttonLike(page, "^Make bar 2 easier").click();
         assertThat(page.getByText(Pattern.compile("Difficulty \\d+ instead of \\d+"))).isVisible();
-        button(page, "take it").click();
+        buttonLike(page, "^take it").click();
         JsonNode changed = kept(page, "/api/songs/" + song, "\"overrides\":[{");
         assertThat(changed.path("choices").path("overrides").path(0).path("bars").asString()).isEqualTo("2");
         assertThat(changed.path("choices").path("overrides").path(0).path("level").asInt()).isBetween(1, 5);
@@ -178,10 +175,10 @@ class HandWorkTest {
     @Test
     void five_levels_stand_with_what_they_ask() {
         Page page = open(Stage.newSong(CHART, "stride-root-chord"));
-        button(page, "How hard").click();
-        assertThat(button(page, "Level 1: Roots, difficulty \\d+")).isVisible();
-        button(page, "Level 5").click();
-        assertThat(button(page, "Level 5")).hasAttribute("aria-pressed", "true");
+        buttonLike(page, "^How hard").click();
+        assertThat(buttonLike(page, "^Level 1: Roots, difficulty \\d+")).isVisible();
+        buttonLike(page, "^Level 5").click();
+        assertThat(buttonLike(page, "^Level 5")).hasAttribute("aria-pressed", "true");
         assertThat(page.getByText("The fullest of the style")).isVisible();
     }
 }

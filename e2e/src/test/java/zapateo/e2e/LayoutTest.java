@@ -12,6 +12,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.assertj.core.api.SoftAssertions;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -124,6 +125,36 @@ class LayoutTest {
         page.reload();
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Show Figures")).click();
         page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Figures")).waitFor();
+    }
+
+    /** Lines of a staff lie 8 pixels apart or more where eight bars of two hands stand in two systems, nearly 10 where it is four, and the step line is seen below them. */
+    @Test
+    void a_staff_is_read_from_the_bench() {
+        Page page = open("left-hand", "1280x800");
+        page.waitForCondition(() -> page.locator(".score g.measure").count() == 8);
+        assertThat(space(page)).isGreaterThanOrEqualTo(7.9);
+        Locator steps = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^Step line of bar 1:")));
+        Locator floor = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Transport and keyboard"));
+        assertThat(steps.boundingBox().y + steps.boundingBox().height).isLessThan(floor.boundingBox().y);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("large").setExact(true)).click();
+        page.waitForCondition(() -> page.locator(".score g.measure").count() == 4);
+        assertThat(space(page)).isGreaterThanOrEqualTo(9.5);
+        assertThat(page.locator(".score g.system").count()).isOne();
+    }
+
+    /** A page that would be too high for the window has fewer bars, not smaller ones. */
+    @Test
+    void where_eight_bars_cannot_be_read_four_stand() {
+        Page page = open("left-hand", "1280x660");
+        page.waitForCondition(() -> page.locator(".score g.measure").count() == 4);
+        page.getByText("Verse, bars 1–4").waitFor();
+        page.locator("[data-bar='5']").click();
+        page.waitForCondition(() -> page.locator(".score g.measure").count() == 1);
+        assertThat(space(page)).isGreaterThanOrEqualTo(8);
+    }
+
+    private static double space(Page page) {
+        return ((Number) page.evaluate("() => { const [one, two] = [...document.querySelector('.score g.staff').querySelectorAll(':scope > path')].map((line) => line.getBoundingClientRect().top); return two - one; }")).doubleValue();
     }
 
     /** Bars large, normal and the whole song, by its control and by a key; on a phone two bars are engraved. */

@@ -1,11 +1,11 @@
 package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static zapateo.e2e.Stage.buttonLike;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -23,15 +23,11 @@ class LivelyTest {
         STAGE.expectNothingBroke();
     }
 
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
-    }
-
     @Test
     void what_is_played_otherwise_is_told_and_left_plain_at_a_press() {
         String song = Stage.newSong(CHART, "three-three-two");
         Page page = STAGE.atScore(song, "left-hand?bars=1-24");
-        button(page, "^Liveliness").click();
+        buttonLike(page, "^Liveliness").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Much")).click();
         Locator otherwise = page.getByLabel("Played otherwise").getByRole(AriaRole.LISTITEM);
         assertThat(otherwise.first()).containsText("Bar ");
@@ -48,9 +44,9 @@ class LivelyTest {
     void a_chorus_of_five_notes_has_no_others() {
         String song = Stage.newSong(CHART, "two-feel");
         Page page = STAGE.atScore(song, "right-hand");
-        button(page, "^Chorus$").click();
-        button(page, "^five notes$").click();
-        assertThat(button(page, "^five notes$")).hasAttribute("aria-pressed", "true");
+        buttonLike(page, "^Chorus$").click();
+        buttonLike(page, "^five notes$").click();
+        assertThat(buttonLike(page, "^five notes$")).hasAttribute("aria-pressed", "true");
         page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("choices").path("right").path("manner").asString().equals("pentatonic"));
     }
 }

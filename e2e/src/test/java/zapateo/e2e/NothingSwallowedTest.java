@@ -2,9 +2,11 @@ package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.e2e.Stage.button;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
@@ -25,10 +27,6 @@ class NothingSwallowedTest {
     @AfterEach
     void nothing_broke() {
         STAGE.expectNothingBroke();
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static int songs() {
@@ -68,6 +66,22 @@ class NothingSwallowedTest {
         Stage.kept(page, "/api/songs/" + song, text -> text.contains("Title: Low Water"));
         button(page, "Undo").click();
         assertThat(title).hasText(Pattern.compile("Gm E♭ B♭ F"));
+    }
+
+    /** The last left hand stays on the staff while the next cannot be had, and is tried again at a press. */
+    @Test
+    void what_could_be_played_last_stays_while_nothing_new_can_be_had() {
+        String song = Stage.newSong(CHART, "held");
+        Page page = STAGE.atScore(song, "left-hand");
+        page.route("**/api/arrangements?*", route -> route.fulfill(new Route.FulfillOptions().setStatus(503).setContentType("application/problem+json").setBody("{\"status\":503,\"detail\":\"The database does not answer.\"}")));
+        page.getByLabel("Figures").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Pulse in quarters"))).click();
+        Locator told = page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("What could be played last stays here."));
+        assertThat(told).containsText("The database does not answer.");
+        assertThat(page.locator(".score g.note").first()).isVisible();
+        page.unroute("**/api/arrangements?*");
+        told.getByRole(AriaRole.BUTTON).click();
+        assertThat(told).hasCount(0);
+        page.waitForCondition(() -> page.locator(".score g.staff").nth(1).locator("g.chord, g.note").count() >= 4);
     }
 
     @Test

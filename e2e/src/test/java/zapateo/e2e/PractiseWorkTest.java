@@ -1,6 +1,7 @@
 package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static zapateo.e2e.Stage.buttonLike;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
@@ -37,12 +38,8 @@ class PractiseWorkTest {
         return page;
     }
 
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(name)));
-    }
-
     private static void playedOn(Page page, String instrument) {
-        button(page, "^Played on").click();
+        buttonLike(page, "^Played on").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile(instrument))).click();
     }
 
@@ -57,7 +54,7 @@ class PractiseWorkTest {
         String song = Stage.newSong(CHART, "stride-root-chord");
         Page page = open(song);
         playedOn(page, "with three mistakes");
-        button(page, "^Begin$").click();
+        buttonLike(page, "^Begin$").click();
         Locator result = result(page);
         assertThat(result.getByRole(AriaRole.LISTITEM)).hasCount(3);
         assertThat(result).containsText(" instead of ");
@@ -75,15 +72,15 @@ class PractiseWorkTest {
         assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 120 of 200"));
         playedOn(page, "does not talk");
         for (int pass = 0; pass < 2; pass++) {
-            button(page, "^(Begin|Again)$").click();
+            buttonLike(page, "^(Begin|Again)$").click();
             assertThat(page.getByText("Was it clean?")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
             page.keyboard().press("c");
         }
         assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 126 of 200"));
         for (int pass = 0; pass < 2; pass++) {
-            button(page, "^Again$").click();
+            buttonLike(page, "^Again$").click();
             assertThat(page.getByText("Was it clean?")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
-            button(page, "^Once more$").click();
+            buttonLike(page, "^Once more$").click();
         }
         assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 120 of 200"));
     }
@@ -121,7 +118,7 @@ class PractiseWorkTest {
         Locator stairs = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^Tempo ")));
         page.getByLabel("Tempos of your own").fill("100 150");
         assertThat(stairs).hasAttribute("aria-label", "Tempo 100 of 200: step 1 of 3");
-        button(page, "^A step faster$").click();
+        buttonLike(page, "^A step faster$").click();
         assertThat(stairs).hasAttribute("aria-label", "Tempo 150 of 200: step 2 of 3");
     }
 
@@ -129,7 +126,7 @@ class PractiseWorkTest {
     @Test
     void step_by_step_nothing_moves_until_the_right_keys_are_down() {
         Page page = open(Stage.newSong(CHART, "stride-root-chord"));
-        button(page, "^Step by step$").click();
+        buttonLike(page, "^Step by step$").click();
         Locator says = page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("Step "));
         assertThat(says).containsText("Step 1 of");
         assertThat(says).containsText("left hand");
@@ -169,7 +166,7 @@ class PractiseWorkTest {
         Stage.server().post("/api/practice/log", "{'id':'%s','song':'%s','first':1,'last':2,'layer':'left','tempo':96,'clean':true,'seconds':600,'right':0.97,'unevenMs':11,'word':'wind against us'}"
                 .formatted(UUID.randomUUID(), song).replace('\'', '"'));
         Page page = open(song);
-        button(page, "^the log and its pictures$").click();
+        buttonLike(page, "^the log and its pictures$").click();
         Locator log = page.getByRole(AriaRole.DIALOG);
         assertThat(log.getByText("wind against us")).isVisible();
         assertThat(log.locator("figure svg").first()).isVisible();
@@ -183,15 +180,15 @@ class PractiseWorkTest {
     void of_one_hand_only_what_is_asked_for_is_left_to_the_player_and_a_word_comes_after_it() {
         String song = Stage.newSong(CHART, "stride-root-chord");
         Page page = open(song);
-        button(page, "^What").click();
+        buttonLike(page, "^What").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("the basses alone")).click();
         playedOn(page, "plays it as asked");
-        button(page, "^Begin$").click();
+        buttonLike(page, "^Begin$").click();
         result(page);
         Object heard = page.evaluate("() => window.zapateo.player.heard.filter((tone) => tone.tick % 1920 === 0).length + ' on the beats of the bass, ' + (window.zapateo.player.heard.length > 8 ? 'chords' : 'none')");
         org.assertj.core.api.Assertions.assertThat(heard).isEqualTo("0 on the beats of the bass, chords");
         page.getByLabel("A word for the log").fill("the thumb leads");
-        button(page, "^write it beside the last pass$").click();
+        buttonLike(page, "^write it beside the last pass$").click();
         page.waitForCondition(() -> Stage.server().get("/api/practice/log").text().contains("the thumb leads"));
         org.assertj.core.api.Assertions.assertThat(Stage.server().get("/api/practice/log").json().valueStream().filter(pass -> pass.path("song").asString().equals(song)).count()).isOne();
     }
@@ -200,7 +197,7 @@ class PractiseWorkTest {
     void a_time_through_step_by_step_is_kept() {
         String song = Stage.newSong("Title: Short\nKey: C\nTempo: 120\n| C |", "held");
         Page page = open(song);
-        button(page, "^Step by step$").click();
+        buttonLike(page, "^Step by step$").click();
         // What is asked for has to be there before a key can be the right one.
         assertThat(page.getByText(Pattern.compile("Step 1 of 1:"))).isVisible();
         Stage.server().post("/api/practice/asked", Map.of("chart", "| C |", "choices", Map.of("figure", "held"), "bars", "0", "layer", "left", "tempo", 120)).json().path("notes").forEach(note -> {

@@ -2,6 +2,7 @@ package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.e2e.Stage.buttonLike;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -29,10 +30,6 @@ class RightHandWorkTest {
         return STAGE.atScore(song, "right-hand");
     }
 
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
-    }
-
     private static Locator rightSteps(Page page) {
         return page.getByLabel("Staff and step line").getByLabel(Pattern.compile("^Step line of bar"));
     }
@@ -50,10 +47,10 @@ class RightHandWorkTest {
     void chords_are_chosen_with_their_rhythm_and_kept() {
         String song = Stage.newSong(CHART, "two-feel");
         Page page = open(song);
-        button(page, "Chords").click();
-        button(page, "Two and four").click();
+        buttonLike(page, "^Chords").click();
+        buttonLike(page, "^Two and four").click();
         kept(page, song, "\"figure\":\"two-and-four\"");
-        button(page, "third on top").click();
+        buttonLike(page, "^third on top").click();
         kept(page, song, "\"top\":\"third\"");
         assertThat(rightSteps(page)).hasAttribute("aria-label", Pattern.compile("E\\d"));
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Left hand")).click();
@@ -64,8 +61,8 @@ class RightHandWorkTest {
     void the_melody_is_carried_and_a_note_says_what_it_is() {
         String song = Stage.newSong(CHART, "two-feel");
         Page page = open(song);
-        button(page, "Melody").click();
-        button(page, "Thirds").click();
+        buttonLike(page, "^Melody").click();
+        buttonLike(page, "^Thirds").click();
         kept(page, song, "\"under\":\"thirds\"");
         assertThat(rightSteps(page)).hasAttribute("aria-label", Pattern.compile("C4\\+E4"));
         Locator fit = page.getByLabel("Fit and notes");
@@ -79,15 +76,15 @@ class RightHandWorkTest {
     void a_tune_is_written_as_a_hymn() {
         String song = Stage.newSong("Title: Hymn\nKey: G\n| N.C. | N.C. | N.C. | N.C. |\nTune: | D5/4 B4/4 C5/4 A4/4 | B4/4 A4/4 G4/2 | B4/4 C5/4 A4/4 F#4/4 | G4/1 |", "held");
         Page page = open(song);
-        button(page, "Write it as a hymn, in four parts").click();
+        buttonLike(page, "^Write it as a hymn, in four parts").click();
         kept(page, song, "\"under\":\"parts\"");
         assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("D").doesNotContain("N.C.");
         assertThat(page.locator("svg g.note").first()).isVisible();
-        button(page, "Fingers: few").click();
-        button(page, "Fingers: all").click();
+        buttonLike(page, "^Fingers: few").click();
+        buttonLike(page, "^Fingers: all").click();
         assertThat(page.locator("svg g.fing")).hasCount(0);
-        button(page, "Fingers: none").click();
-        button(page, "Undo").click();
+        buttonLike(page, "^Fingers: none").click();
+        buttonLike(page, "^Undo").click();
         page.waitForCondition(() -> !right(song).contains("parts"));
         assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("N.C.");
     }
@@ -105,15 +102,15 @@ class RightHandWorkTest {
     void one_hand_is_muted_and_left_to_the_player() {
         String song = Stage.newSong(CHART, "two-feel");
         Page page = open(song);
-        button(page, "Chords").click();
+        buttonLike(page, "^Chords").click();
         kept(page, song, "comping");
-        button(page, "left alone").click();
-        assertThat(button(page, "left alone")).hasAttribute("aria-pressed", "true");
+        buttonLike(page, "^left alone").click();
+        assertThat(buttonLike(page, "^left alone")).hasAttribute("aria-pressed", "true");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
         page.waitForFunction("() => (window.zapateo?.player.heard.length ?? 0) > 3");
         assertThat((Double) page.evaluate("() => window.zapateo.player.piano.R.volume.value")).isLessThan(-60);
         assertThat((Double) page.evaluate("() => window.zapateo.player.piano.L.volume.value")).isGreaterThan(-20);
-        button(page, "both hands").click();
+        buttonLike(page, "^both hands").click();
         page.waitForFunction("() => window.zapateo.player.piano.R.volume.value > -20");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true)).click();
     }
@@ -121,7 +118,7 @@ class RightHandWorkTest {
     @Test
     void notes_to_improvise_on_are_lit_chord_by_chord_while_it_plays() {
         Page page = open(Stage.newSong(CHART, "two-feel"));
-        button(page, "Improvise").click();
+        buttonLike(page, "^Improvise").click();
         Locator notes = page.getByLabel("Fit and notes");
         assertThat(notes).containsText("Ionian");
         Locator aims = page.getByLabel("Transport and keyboard").locator("[data-aim=guide]");
@@ -137,7 +134,7 @@ class RightHandWorkTest {
     @Test
     void one_shape_is_found_for_the_chosen_bars() {
         Page page = open(Stage.newSong("Title: Shape\nKey: B♭\n| B♭sus2 | E♭6/9 | Gm11 | C7sus4 |", "held"));
-        button(page, "One shape").click();
+        buttonLike(page, "^One shape").click();
         assertThat(page.getByText("B♭3 C4 F4")).isVisible();
         assertThat(page.getByLabel("What the shape states").getByRole(AriaRole.LISTITEM)).hasCount(4);
         assertThat(page.getByLabel("What the shape states")).containsText("loses");
@@ -148,16 +145,16 @@ class RightHandWorkTest {
     void the_stand_in_plays_a_melody_in() {
         String song = Stage.newSong("Title: Played In\nKey: C\nTempo: 100\n| C | F |", "two-feel");
         Page page = open(song);
-        button(page, "Play in").click();
-        button(page, "Played on").click();
+        buttonLike(page, "^Play in").click();
+        buttonLike(page, "^Played on").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^the stand-in"))).click();
-        button(page, "Record a take").click();
+        buttonLike(page, "^Record a take").click();
         page.getByText("Kept: 12 notes.").waitFor();
         String chart = Stage.kept(page, "/api/songs/" + song, text -> text.contains("Melody:")).path("chart").asString();
         // The stand-in's script: quarter, eighth, eighth, over and over.
         assertThat(chart).contains("Melody: | c2 g c g2 c g | c2 f c f2 c f |");
         kept(page, song, "melody");
-        button(page, "Undo").click();
+        buttonLike(page, "^Undo").click();
         assertThat(page.getByLabel("What the right hand plays")).containsText("The left hand plays alone.");
     }
 
@@ -166,8 +163,8 @@ class RightHandWorkTest {
         String song = Stage.newSong("Title: By Keys\nKey: C\nTempo: 60\n| C | F |", "two-feel");
         Page page = open(song);
         page.locator("[data-bar='0']").click();
-        button(page, "Play in").click();
-        button(page, "Record a take").click();
+        buttonLike(page, "^Play in").click();
+        buttonLike(page, "^Record a take").click();
         page.waitForFunction("() => (window.zapateo?.player.elapsed() ?? -9999) > -100");
         page.keyboard().down("k");
         page.waitForFunction("() => window.zapateo.player.elapsed() > 800");
@@ -175,7 +172,7 @@ class RightHandWorkTest {
         page.locator("[data-key='79']").dispatchEvent("pointerdown");
         page.waitForFunction("() => window.zapateo.player.elapsed() > 1200");
         page.locator("[data-key='79']").dispatchEvent("pointerup");
-        button(page, "Stop the take").click();
+        buttonLike(page, "^Stop the take").click();
         page.getByText("Kept: 2 notes.").waitFor();
         assertThat(Stage.kept(page, "/api/songs/" + song, text -> text.contains("Melody:")).path("chart").asString()).contains("Melody: | c").contains("g");
     }

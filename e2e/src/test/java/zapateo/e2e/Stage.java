@@ -3,14 +3,17 @@ package zapateo.e2e;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -115,6 +118,16 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         page.navigate("/songs/" + song + "/" + view);
         page.locator(".score[data-ready=yes]").waitFor();
         return page;
+    }
+
+    /** The button of that name. */
+    static Locator button(Page page, String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** Buttons whose names match. */
+    static Locator buttonLike(Page page, String pattern) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(pattern)));
     }
 
     /** No script broke in any tab, and nothing was asked of anybody else. */

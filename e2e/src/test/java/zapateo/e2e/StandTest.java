@@ -2,11 +2,11 @@ package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.e2e.Stage.button;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
 import com.microsoft.playwright.Download;
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
@@ -51,10 +51,6 @@ class StandTest {
     private static void at(Page page, String number, boolean half) {
         assertThat(page.locator("[data-stage]")).hasAttribute("data-page", number);
         assertThat(page.locator("[data-stage]")).hasAttribute("data-half", String.valueOf(half));
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     /** Keys of a pedal, half a page at a time; the last page stays. */

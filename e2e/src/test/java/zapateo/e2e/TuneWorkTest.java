@@ -2,6 +2,7 @@ package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.e2e.Stage.buttonLike;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
@@ -32,10 +33,6 @@ class TuneWorkTest {
         STAGE.expectNothingBroke();
     }
 
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
-    }
-
     private static String newSong(String chart, Map<String, Object> right) {
         return Stage.server().post("/api/songs", Map.of("chart", chart, "choices", Map.of("figure", "held", "ending", "figure", "right", right))).json().path("id").asString();
     }
@@ -58,7 +55,7 @@ class TuneWorkTest {
         assertThat(page.getByText("\"Q\" is no note of a tune")).isVisible();
         text.fill("Title: Typed Tune\nKey: F\n| F | B♭ |\nMelody: | F2 A2 c4 | B2 d2 f4 |\n");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Right hand")).click();
-        button(page, "Melody").click();
+        buttonLike(page, "^Melody").click();
         assertThat(page.getByLabel("Fit and notes")).containsText("6 notes; 6 are tones of their chord");
         assertThat(page.getByLabel("Staff and step line").getByLabel(Pattern.compile("^Step line of bar"))).hasAttribute("aria-label", Pattern.compile("F4 A4 C5$"));
     }
@@ -86,29 +83,29 @@ class TuneWorkTest {
     void a_note_is_changed_by_keys_buttons_and_the_screens_keyboard_and_taken_back() {
         String song = newSong(CHART, Map.of("style", "melody"));
         Page page = tuneOfTheFirstBar(song);
-        button(page, "G4, half, bar 1").click();
+        buttonLike(page, "^G4, half, bar 1").click();
         page.keyboard().press("ArrowUp");
         keptLine(page, song, "Melody: | A4 B4 | A4 F4 |");
-        assertThat(button(page, "A♭4, half, bar 1")).hasAttribute("aria-pressed", "true");
+        assertThat(buttonLike(page, "^A♭4, half, bar 1")).hasAttribute("aria-pressed", "true");
         page.keyboard().press("ArrowRight");
         page.keyboard().press(",");
         page.keyboard().press("Shift+ArrowDown");
         keptLine(page, song, "Melody: | A4 B,3 z | A4 F4 |");
         // The bars are chosen by the same arrows elsewhere; here they walked along the tune.
         assertThat(page.locator("[data-bar='0']")).hasAttribute("aria-pressed", "true");
-        button(page, "longer").click();
-        button(page, "add a note").click();
+        buttonLike(page, "^longer").click();
+        buttonLike(page, "^add a note").click();
         keptLine(page, song, "Melody: | A4 B,2 B,2 | A4 F4 |");
         page.locator("[data-key='76']").dispatchEvent("pointerdown");
         page.locator("[data-key='76']").dispatchEvent("pointerup");
         keptLine(page, song, "Melody: | A4 B,2 =e2 | A4 F4 |");
-        button(page, "delete").click();
+        buttonLike(page, "^delete").click();
         keptLine(page, song, "Melody: | A4 B,2 z2 | A4 F4 |");
-        button(page, "A♭4, half, bar 1").click();
+        buttonLike(page, "^A♭4, half, bar 1").click();
         page.keyboard().press("ArrowDown");
         keptLine(page, song, "Melody: | G4 B,2 z2 | A4 F4 |");
-        button(page, "Undo").click();
-        button(page, "Undo").click();
+        buttonLike(page, "^Undo").click();
+        buttonLike(page, "^Undo").click();
         keptLine(page, song, "Melody: | A4 B,2 =e2 | A4 F4 |");
     }
 
@@ -116,10 +113,10 @@ class TuneWorkTest {
     void whoever_deletes_a_note_stays_among_the_notes() {
         String song = newSong(CHART, Map.of("style", "melody"));
         Page page = tuneOfTheFirstBar(song);
-        button(page, "G4, half, bar 1").click();
+        buttonLike(page, "^G4, half, bar 1").click();
         page.keyboard().press("Delete");
         keptLine(page, song, "Melody: | z4 B4 | A4 F4 |");
-        Locator next = button(page, "B♭4, half, bar 1");
+        Locator next = buttonLike(page, "^B♭4, half, bar 1");
         assertThat(next).isFocused();
         assertThat(next).hasAttribute("aria-pressed", "true");
         page.keyboard().press("ArrowUp");
@@ -146,7 +143,7 @@ class TuneWorkTest {
         String song = newSong(CHART, Map.of("style", "melody"));
         Page page = STAGE.atScore(song, "right-hand");
         page.locator("[data-bar='2']").click();
-        button(page, "Chorus").first().click();
+        buttonLike(page, "^Chorus").first().click();
         Locator panel = page.getByLabel("What the right hand plays");
         panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Chorus")).first().click();
         panel.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Chords")).click();
@@ -164,7 +161,7 @@ class TuneWorkTest {
         String song = newSong(CHART, Map.of("style", "melody"));
         Page page = STAGE.atScore(song, "right-hand");
         page.locator("[data-bar='1']").click();
-        button(page, "Licks").click();
+        buttonLike(page, "^Licks").click();
         Locator lick = page.getByLabel("Licks", new Page.GetByLabelOptions().setExact(true)).getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Blues turn to the root"));
         assertThat(lick).containsText("D♭5 D5 B♭4");
         assertThat(lick).containsText("1 1& 2");
@@ -182,7 +179,7 @@ class TuneWorkTest {
         Page page = STAGE.atScore(song, "right-hand");
         assertThat(page.locator("[data-bar='0'] [data-hands=mended]")).isVisible();
         assertThat(page.locator("[data-bar='1'] [data-hands]")).hasCount(0);
-        button(page, "Both hands").click();
+        buttonLike(page, "^Both hands").click();
         Locator met = page.getByLabel("How the hands meet");
         assertThat(met).containsText("the left hand leaves out what would run into the right");
         met.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("leave it as it was")).click();
@@ -198,11 +195,11 @@ class TuneWorkTest {
     void a_digital_piano_is_told_what_to_play_as_late_as_is_wished() {
         String song = newSong(CHART, Map.of("style", "melody"));
         Page page = STAGE.atScore(song, "right-hand");
-        button(page, "sound").click();
-        button(page, "Plays on").click();
+        buttonLike(page, "^sound").click();
+        buttonLike(page, "^Plays on").click();
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^the stand-in"))).click();
         double atOnce = playedLateness(page);
-        button(page, "sound").click();
+        buttonLike(page, "^sound").click();
         page.getByLabel("delay").fill("250");
         double later = playedLateness(page);
         assertThat(later - atOnce).isBetween(225.0, 275.0);

@@ -2,6 +2,7 @@ package zapateo.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static zapateo.e2e.Stage.button;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -23,10 +24,6 @@ class WhereItHoldsTest {
     @AfterEach
     void nothing_broke() {
         STAGE.expectNothingBroke();
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static Locator card(Page page, String name) {
