@@ -10,10 +10,9 @@ import { MistakeLink } from "../../ui/MistakeLink";
 import { Workbench } from "../../ui/Workbench";
 import { Arrangements } from "./Arrangements";
 import { Choices } from "./Choices";
-import { FigureEditor } from "./FigureEditor";
+import { type Edited, EditedFigure } from "./EditedFigure";
 import { Figures } from "./Figures";
 import { Fitting } from "./Fitting";
-import { songMeter } from "./figureDraft";
 import { fingerAt, withFinger } from "./fingers";
 import { HowHard } from "./HowHard";
 import { Lively } from "./Lively";
@@ -32,7 +31,7 @@ const SONG: Scope = { kind: "song" };
 
 /** The workbench: the song as a row of planks, figures to try, the engraved staff, the step line, the choices. */
 export function LeftHand() {
-  const { desk, asked, setTried, compared, setCompared, compare } = useWork();
+  const { desk, asked, compared, setCompared, compare } = useWork();
   const { arrangement, arrangementError, bpm } = useArranged();
   const { selection, select, struck, setStruck, pointed, setPointed, onLevel } = useMarked();
   useEffect(() => void wakeEngraver(), []);
@@ -41,7 +40,7 @@ export function LeftHand() {
   const thereIs = useThereIs();
   const [held, setScope] = useState<Scope>(SONG);
   const [told, setTold] = useState<{ before: Chosen; more: Options; bars: string } | null>(null);
-  const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
+  const [editing, setEditing] = useState<Edited | null>(null);
   const [fitting, setFitting] = useState<Figure | null>(null);
   const [broken, setBroken] = useState<number | null>(null);
   const [panel, setPanel] = useState<Panel>("choices");
@@ -243,19 +242,7 @@ export function LeftHand() {
     >
       {fitting && <Fitting figure={fitting} onClose={() => setFitting(null)} />}
       {editing ? (
-        <FigureEditor
-          key={editing.figure.id}
-          figure={editing.figure}
-          copy={editing.copy}
-          songMeter={songMeter(arrangement.bars, selection[0])}
-          families={[...new Set((figures.data ?? []).map((each) => each.family))]}
-          onTry={setTried}
-          onKept={(kept) => {
-            setEditing(null);
-            change(choose(choices, scope, { figure: kept.id }));
-          }}
-          onClose={() => setEditing(null)}
-        />
+        <EditedFigure edited={editing} setEdited={setEditing} onKept={(id) => change(choose(choices, scope, { figure: id }))} />
       ) : (
         <section
           aria-label="Staff and step line"

@@ -1,14 +1,13 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api, type Figure, type RightHand as Right, take } from "../../api/client";
+import { api, type RightHand as Right, take } from "../../api/client";
 import { useFit, useImprovNotes, useRightFigures } from "../../api/queries";
 import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { Workbench } from "../../ui/Workbench";
-import { FigureEditor } from "../lefthand/FigureEditor";
-import { songMeter } from "../lefthand/figureDraft";
+import { type Edited, EditedFigure } from "../lefthand/EditedFigure";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
 import { barsOf } from "../lefthand/scope";
@@ -38,7 +37,7 @@ const PANELS = [
 
 /** The right hand over that left hand: chords in a rhythm of their own, or the melody with what lies under it; what fits and what does not. */
 export function RightHand() {
-  const { desk, chart, settledChart, setTried } = useWork();
+  const { desk, chart, settledChart } = useWork();
   const queries = useQueryClient();
   const { arrangement, arrangementError, bpm } = useArranged();
   const { selection, select, struck, setStruck } = useMarked();
@@ -50,7 +49,7 @@ export function RightHand() {
   const notes = useImprovNotes(settledChart, desk.draft.choices.colours);
   const [panel, setPanel] = useState<(typeof PANELS)[number][0]>("fit");
   const [own, setOwn] = useState(false);
-  const [editing, setEditing] = useState<{ figure: Figure; copy: boolean } | null>(null);
+  const [editing, setEditing] = useState<Edited | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const tune = useTuneEdit();
   const played = usePlaying(playedBar);
@@ -170,18 +169,10 @@ export function RightHand() {
       }}
     >
       {editing ? (
-        <FigureEditor
-          key={editing.figure.id}
-          figure={editing.figure}
-          copy={editing.copy}
-          songMeter={songMeter(arrangement.bars, selection[0])}
-          families={[...new Set((figures.data ?? []).map((each) => each.family))]}
-          onTry={setTried}
-          onKept={(kept) => {
-            setEditing(null);
-            change(chooseManner(right, section, { style: "comping", figure: kept.id }));
-          }}
-          onClose={() => setEditing(null)}
+        <EditedFigure
+          edited={editing}
+          setEdited={setEditing}
+          onKept={(id) => change(chooseManner(right, section, { style: "comping", figure: id }))}
         />
       ) : (
         <section
