@@ -1,6 +1,8 @@
 package zapateo.song;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -126,6 +128,7 @@ final class Unfolding {
     /** The bars of one section with its repeats played out. */
     private static List<WrittenBar> rounds(List<WrittenBar> bars) {
         List<WrittenBar> played = new ArrayList<>();
+        int[] last = lastEndings(bars);
         int start = 0;
         int round = 1;
         int at = 0;
@@ -139,7 +142,7 @@ final class Unfolding {
             boolean skipped = !marks.endings().isEmpty() && !marks.endings().contains(round);
             if (!skipped) {
                 played.add(bar);
-                int rounds = Math.max(marks.closes().map(Repeat::times).orElse(1), marks.endings().isEmpty() ? 1 : lastEnding(bars, at));
+                int rounds = Math.max(marks.closes().map(Repeat::times).orElse(1), last[at]);
                 if (marks.closes().isPresent() && round < rounds) {
                     round++;
                     at = start;
@@ -158,17 +161,21 @@ final class Unfolding {
         return played;
     }
 
-    /** The highest round any ending of this group is for. */
-    private static int lastEnding(List<WrittenBar> bars, int at) {
-        int highest = 1;
-        int from = at;
-        while (from > 0 && !bars.get(from - 1).marks().endings().isEmpty()) {
-            from--;
+    /** For each bar under an ending the highest round any ending of its group is for, 1 for the others. */
+    private static int[] lastEndings(List<WrittenBar> bars) {
+        int[] last = new int[bars.size()];
+        int from = 0;
+        while (from < last.length) {
+            int highest = 1;
+            int to = from;
+            while (to < last.length && !bars.get(to).marks().endings().isEmpty()) {
+                highest = Math.max(highest, Collections.max(bars.get(to).marks().endings()));
+                to++;
+            }
+            Arrays.fill(last, from, Math.max(to, from + 1), highest);
+            from = Math.max(to, from + 1);
         }
-        for (int i = from; i < bars.size() && !bars.get(i).marks().endings().isEmpty(); i++) {
-            highest = Math.max(highest, bars.get(i).marks().endings().stream().mapToInt(Integer::intValue).max().orElse(1));
-        }
-        return highest;
+        return last;
     }
 
     private static int afterEndings(List<WrittenBar> bars, int at, WrittenBar.Marks marks) {

@@ -40,7 +40,7 @@ class LinearTest {
 
     /** Those that once cost the square or did not end. */
     @ParameterizedTest
-    @ValueSource(strings = {"| C :| x2 :| x2 ", "'|: '", "[Verse 1]\n", "( ( ( ", "\"", "[1. C ", "Melody: c d\n", "{", "(pin: a ", "| C | x2 ", "C \"la", "|: C :| "})
+    @ValueSource(strings = {"| C :| x2 :| x2 ", "'|: '", "[Verse 1]\n", "( ( ( ", "\"", "[1. C ", "Melody: c d\n", "{", "(pin: a ", "| C | x2 ", "C \"la", "|: C :| ", "|1 C "})
     void twice_the_chart_is_twice_the_work(String piece) throws ReflectiveOperationException {
         long[] work = new long[3];
         for (int round = 0; round < 2; round++) {
