@@ -28,6 +28,10 @@ final class Broken {
     private static final int OUTSIDE = 12;
     private static final int CROSSED = 4;
     private static final int SCALE = 7;
+    /** F5: higher a left hand is not sent (the project's own choice). */
+    private static final int HIGHEST_LEFT = 77;
+    private static final Role HIGH_ROOT = Role.tone(15);
+    private static final Role ROOT = Role.parse("R");
 
     private final Placement placement;
     private final Spacing spacing;
@@ -55,7 +59,13 @@ final class Broken {
 
     private List<Role> climbed(List<Role> figure) {
         List<Role> rungs = figure.stream().distinct().sorted(Comparator.comparingInt(Role::degree)).toList();
-        return figure.stream().map(role -> spacing.rung(placement.chord(), placement.bass(), rungs.indexOf(role)).orElse(role)).toList();
+        return IntStream.range(0, figure.size()).mapToObj(at -> spacing.rung(placement.chord(), placement.bass(), rungs.indexOf(figure.get(at))).map(rung -> inReach(rung, hands.get(at))).orElse(figure.get(at))).toList();
+    }
+
+    /** A high root over a bass that is no tone of its chord: where the left hand would go too high for it, the root above the bass. */
+    private Role inReach(Role rung, Side hand) {
+        boolean beyond = rung.equals(HIGH_ROOT) && hand == Side.LEFT && key(rung) > HIGHEST_LEFT;
+        return beyond && key(ROOT) >= placement.bass().midi() + CLEAR_OF_BASS ? ROOT : rung;
     }
 
     private List<List<Role>> stated(List<Role> laid) {
@@ -124,7 +134,7 @@ final class Broken {
         int key = key(laid.get(at));
         boolean close = placement.chord().over().isEmpty() && placement.bass().midi() >= Register.CHORD_LOWEST;
         int lowest = placement.bass().midi() + (close ? CLOSE_TO_ROOT : CLEAR_OF_BASS);
-        int highest = hands.get(at) == Side.LEFT ? spacing.window().map(Spacing.Window::highest).orElse(Integer.MAX_VALUE) : Integer.MAX_VALUE;
+        int highest = hands.get(at) == Side.LEFT ? spacing.window().map(Spacing.Window::highest).filter(most -> most < HIGHEST_LEFT).orElse(HIGHEST_LEFT) : Integer.MAX_VALUE;
         return Stream.of(number, number + SCALE, number + 2 * SCALE, number + 3 * SCALE).filter(degree -> degree > 2 && degree <= Role.HIGHEST).map(Role::tone).filter(role -> key(role) >= lowest)
                 .min(Comparator.comparingInt((Role role) -> Math.abs(key(role) - key) + OUTSIDE * Math.max(0, key(role) - highest) + CROSSED * crossed(key(role), key, laid))
                         .thenComparing(role -> -key(role))).orElseThrow();
