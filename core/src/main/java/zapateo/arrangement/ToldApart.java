@@ -87,6 +87,9 @@ public final class ToldApart {
             return figures.stream().map(figure -> List.<Reason>of()).toList();
         }
         List<Measured> measured = figures.stream().map(figure -> Measured.of(arranger.arrange(beginning.get(), chosen(figure, level), pianist), pianist)).toList();
+        if (measured.stream().allMatch(each -> each.keys() == 0)) {
+            return figures.stream().map(figure -> List.<Reason>of()).toList();
+        }
         List<Map<Reason, Double>> said = IntStream.range(0, figures.size()).mapToObj(at -> (Map<Reason, Double>) new LinkedHashMap<Reason, Double>()).toList();
         for (Trait trait : Trait.values()) {
             List<Integer> order = IntStream.range(0, figures.size()).boxed().sorted(Comparator.comparingDouble(at -> trait.measure.applyAsDouble(measured.get(at)))).toList();
@@ -96,9 +99,16 @@ public final class ToldApart {
         List<List<Reason>> all = new ArrayList<>();
         for (int at = 0; at < figures.size(); at++) {
             List<Reason> own = said.get(at).entrySet().stream().sorted(Map.Entry.<Reason, Double>comparingByValue().reversed()).limit(MOST_SAID).map(Map.Entry::getKey).toList();
-            all.add(own.isEmpty() ? List.of(Reason.of(measured.get(at).reach() == 0 ? "apart-between-single" : "apart-between", measured.get(at).args(pianist))) : own);
+            all.add(own.isEmpty() ? List.of(between(figures, measured, at, pianist)) : own);
         }
         return all;
+    }
+
+    /** Of one that is the most and the least of nothing: which other it sounds like here, as at an easy level, or its measures. */
+    private static Reason between(List<Figure> figures, List<Measured> measured, int at, Pianist pianist) {
+        return IntStream.range(0, figures.size()).filter(other -> other != at && measured.get(other).equals(measured.get(at))).mapToObj(figures::get).findFirst()
+                .map(other -> Reason.of("apart-same", Map.of("figure", other.name())))
+                .orElseGet(() -> Reason.of(measured.get(at).reach() == 0 ? "apart-between-single" : "apart-between", measured.get(at).args(pianist)));
     }
 
     /** Says of a figure that it is the most or least of something, if the one next to it is felt to be less or more of it. */
@@ -109,8 +119,8 @@ public final class ToldApart {
         boolean open = trait == Trait.TEMPO && larger >= Playability.NO_LIMIT && most;
         double apart = larger == 0 ? 0 : Math.min(MUCH, Math.abs(own - other) / larger / trait.felt);
         if (apart >= 1 && !open) {
-            boolean single = trait == Trait.REACH && own == 0;
-            said.get(at).put(Reason.of(single ? "apart-single" : trait.code(most), measured.get(at).args(pianist)), apart);
+            boolean single = trait == Trait.REACH && own == 0 || trait == Trait.FULLNESS && own == 1;
+            said.get(at).putIfAbsent(Reason.of(single ? "apart-single" : trait.code(most), measured.get(at).args(pianist)), apart);
         }
     }
 

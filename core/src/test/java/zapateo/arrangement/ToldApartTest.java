@@ -67,6 +67,14 @@ class ToldApartTest {
     }
 
     @Test
+    void where_they_sound_alike_that_is_said_and_where_nothing_sounds_nothing() {
+        List<Figure> two = List.of(figure("held"), figure("spread-eighths"), figure("sixteenth-circle"));
+        List<List<Reason>> easiest = ToldApart.of(new Arranger(BOOK), song("Key: C~Tempo: 60~C Am Dm G"), two, Optional.of(1), Pianist.USUAL);
+        assertThat(easiest).flatExtracting(each -> each).extracting(Reason::code).contains("apart-same");
+        assertThat(said(song("N.C. N.C."), two, Pianist.USUAL)).allMatch(List::isEmpty);
+    }
+
+    @Test
     void of_one_figure_and_of_an_endless_section_nothing_is_said() {
         assertThat(said(song("C F"), List.of(figure("held")), Pianist.USUAL)).containsExactly(List.of());
         Song endless = song(String.join(" ", IntStream.range(0, 201).mapToObj(bar -> "C").toList()));
