@@ -149,6 +149,7 @@ export function useDraft(song: Song): DraftDesk {
     } catch (error) {
       const refused = error instanceof Refused ? error : new Refused(0, String(error));
       if (refused.status === 409) await overtaken(sending, refused.message);
+      else if (refused.status === 404) setKeeping({ state: "refused", why: "The song was removed, in another tab perhaps." });
       else if (refused.status >= 400 && refused.status < 500) setKeeping({ state: "refused", why: refused.message });
       else {
         setKeeping({ state: "waiting", why: refused.message });
