@@ -200,6 +200,7 @@ function Kept({ keeping }: { keeping: Keeping }) {
     keeping: () => "keeping …",
     waiting: () => "not kept yet",
     stale: () => "changed elsewhere",
+    gone: () => "removed elsewhere",
     refused: () => "not kept",
   }[keeping.state]();
   return (

@@ -289,6 +289,12 @@ function Trouble({
           <TextButton onClick={() => desk.takeTheirs()}>Take the other one</TextButton>
         </Notice>
       )}
+      {keeping.state === "gone" && (
+        <Notice alert>
+          <span>This song was removed, in another tab perhaps. Yours is still on this screen.</span>
+          <TextButton onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>Keep mine as a copy</TextButton>
+        </Notice>
+      )}
       {keeping.state === "waiting" && (
         <Notice alert>
           <span>Not kept yet: {keeping.why} Your work stays on this screen and in this browser; it is tried again by itself.</span>

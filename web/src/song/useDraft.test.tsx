@@ -100,6 +100,15 @@ describe("a draft", () => {
     expect(result.current.draft.chart).toBe("| G |");
   });
 
+  it("of a song that was removed is not sent again", async () => {
+    const { sent, result } = open(() => answer(404, { detail: "The song is not here, or no longer." }));
+    act(() => result.current.change({ chart: "| F |" }));
+    await waitFor(() => expect(result.current.keeping.state).toBe("gone"), { timeout: 3000 });
+    act(() => result.current.change({ chart: "| G |" }));
+    await new Promise((done) => setTimeout(done, 800));
+    expect(sent).toHaveLength(1);
+  });
+
   it("that the server cannot take now stays, in this browser too, and is tried again", async () => {
     let down = true;
     const { sent, result } = open((body) => (down ? answer(503, { detail: "The database does not answer." }) : kept(body)));

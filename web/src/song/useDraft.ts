@@ -10,6 +10,7 @@ export type Keeping =
   | { state: "keeping" }
   | { state: "waiting"; why: string }
   | { state: "stale"; why: string }
+  | { state: "gone" }
   | { state: "refused"; why: string };
 
 export type DraftDesk = {
@@ -149,7 +150,7 @@ export function useDraft(song: Song): DraftDesk {
     } catch (error) {
       const refused = error instanceof Refused ? error : new Refused(0, String(error));
       if (refused.status === 409) await overtaken(sending, refused.message);
-      else if (refused.status === 404) setKeeping({ state: "refused", why: "The song was removed, in another tab perhaps." });
+      else if (refused.status === 404) setKeeping({ state: "gone" });
       else if (refused.status >= 400 && refused.status < 500) setKeeping({ state: "refused", why: refused.message });
       else {
         setKeeping({ state: "waiting", why: refused.message });
@@ -162,7 +163,7 @@ export function useDraft(song: Song): DraftDesk {
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new round tries again
   useEffect(() => {
-    if (same(draft, kept.current) || keeping.state === "stale") return;
+    if (same(draft, kept.current) || keeping.state === "stale" || keeping.state === "gone") return;
     remember(song.id, version.current, draft);
     const timer = setTimeout(keep, PAUSE);
     return () => clearTimeout(timer);
@@ -206,10 +207,14 @@ export function useDraft(song: Song): DraftDesk {
 
   const keepCopy = useCallback(async () => {
     const copy = await take(api.POST("/api/songs", { body: latest.current }));
-    await takeTheirs();
+    // Of a song that was removed there is no other one to take.
+    if (keeping.state === "gone") {
+      kept.current = latest.current;
+      forget(song.id);
+    } else await takeTheirs();
     queries.invalidateQueries({ queryKey: ["songs"] });
     return copy.id;
-  }, [queries, takeTheirs]);
+  }, [queries, takeTheirs, keeping.state, song.id]);
 
   const canUndo = past.length > 0;
   const canRedo = future.length > 0;

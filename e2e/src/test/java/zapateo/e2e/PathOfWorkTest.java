@@ -162,6 +162,18 @@ class PathOfWorkTest {
     }
 
     @Test
+    void a_song_that_was_removed_elsewhere_is_kept_as_a_copy() {
+        String id = Stage.newSong("Title: Gone Ashore\n| C |", "held");
+        Page page = open(id, "chart");
+        Stage.server().delete("/api/songs/" + id);
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text")).fill("Title: Gone Ashore\n| G |");
+        assertThat(page.getByRole(AriaRole.ALERT)).containsText("This song was removed");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Keep mine as a copy")).click();
+        page.waitForURL(url -> url.contains("/songs/") && !url.contains(id));
+        assertThat(page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text"))).hasValue("Title: Gone Ashore\n| G |");
+    }
+
+    @Test
     void both_files_are_taken_away_and_can_be_read_back() throws Exception {
         Page page = open(Stage.newSong("Title: Taken Away\n| C | F |", "spread-eighths"), "left-hand");
         Sequence midi = MidiSystem.getSequence(download(page, "MIDI file, both hands"));
