@@ -46,9 +46,9 @@ export function Threads({ offer }: { offer: Offer }) {
           />
         ))}
         {offer.with.map((row, at) =>
-          row.keys.map((key) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice
-            <circle key={`${at}-${key}`} cx={x(offer.with, at)} cy={y(key)} r={3.2} className="fill-ink" />
+          row.keys.map((key, voice) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a chord may come twice, and two voices may meet
+            <circle key={`${at}-${voice}`} cx={x(offer.with, at)} cy={y(key)} r={3.2} className="fill-ink" />
           )),
         )}
       </svg>
