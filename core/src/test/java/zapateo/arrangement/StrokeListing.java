@@ -77,8 +77,13 @@ public final class StrokeListing {
 
     /** Eight hexadecimal digits for all keys of a song with a figure. */
     static String hash(String name, Song song, Figure figure) {
+        return hash(lines(name, song, figure));
+    }
+
+    /** Eight hexadecimal digits for some lines. */
+    public static String hash(List<String> lines) {
         try {
-            byte[] all = String.join("\n", lines(name, song, figure)).getBytes(StandardCharsets.UTF_8);
+            byte[] all = String.join("\n", lines).getBytes(StandardCharsets.UTF_8);
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(all), 0, 4);
         } catch (NoSuchAlgorithmException impossible) {
             throw new IllegalStateException(impossible);
@@ -89,7 +94,11 @@ public final class StrokeListing {
         int variety = Math.floorMod(name.hashCode(), 1000);
         RightHand right = song.hasTune() ? RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.values()[variety % RightChoices.Under.values().length])
                 : RightHand.of(RightChoices.Style.COMPING).with(Choice.SHAPES, RightChoices.Shapes.values()[variety % RightChoices.Shapes.values().length]);
-        Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(figure.id()).right(right), Pianist.of(Hand.of(180 + variety % 3 * 21)));
+        return lines(ARRANGER.arrange(song, Choices.figure(figure.id()).right(right), Pianist.of(Hand.of(180 + variety % 3 * 21))));
+    }
+
+    /** Every key that is struck. */
+    public static List<String> lines(Arrangement arrangement) {
         List<Bar> bars = arrangement.song().bars();
         return arrangement.strokes().stream().sorted(Comparator.comparingInt(Stroke::bar)).flatMap(stroke -> stroke.notes().stream().map(note -> line(bars.get(stroke.bar()), stroke, note)))
                 .collect(Collectors.toList());
