@@ -18,6 +18,7 @@ import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
+import zapateo.arrangement.RightHand;
 import zapateo.arrangement.StrokeListing;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
@@ -25,12 +26,14 @@ import zapateo.part.Stroke;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.righthand.RightChoices;
+import zapateo.righthand.SeededTunes;
 import zapateo.song.ChartParser;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
 
 /**
- * No left hand changes unseen whatever is chosen for it: seeded songs with figures, voicings, bass lines, lead-ins and all other choices drawn, for hands of four sizes, what each stroke plays and why. Where a
+ * No left hand changes unseen whatever is chosen for it and whatever it makes room for: seeded songs and tunes with figures, voicings, bass lines, lead-ins and all other choices drawn, for hands of four sizes, what each stroke plays and why. Where a
  * change is meant, {@code -Dlaid.write=true} writes the hashes anew.
  */
 class LaidFixturesTest {
@@ -58,7 +61,11 @@ class LaidFixturesTest {
 
     private static String row(int seed) {
         Random random = new Random(seed * 0x9E3779B97F4A7C15L);
-        Song song = seed % 2 == 0 ? SeededCharts.song(seed) : ChartParser.parse(SeededCharts.full(seed)).song().orElseThrow();
+        Song song = switch (seed % 4) {
+            case 0 -> SeededCharts.song(seed);
+            case 1 -> ChartParser.parse(SeededCharts.full(seed)).song().orElseThrow();
+            default -> SeededTunes.song(seed);
+        };
         Map<String, Object> drawn = new LinkedHashMap<>();
         drawn.put("figure", BOOK.get(seed % BOOK.size()).id());
         for (Choice<?> choice : List.of(Choice.VOICING, Choice.REGISTER, Choice.BASS_LINE, Choice.WITH_BASS, Choice.LEAD_IN, Choice.TENTHS, Choice.OCTAVES, Choice.VARIATIONS, Choice.LIVELINESS, Choice.WITH_BASS_PLAYER, Choice.KEEP_TOP,
@@ -68,13 +75,21 @@ class LaidFixturesTest {
                 drawn.put(choice.id(), values.isEmpty() ? (Object) random.nextBoolean() : values.get(random.nextInt(values.size())));
             }
         }
-        return seed + "," + StrokeListing.hash(listed(song, drawn, Pianist.of(Hand.of(SPANS[random.nextInt(SPANS.length)]))));
+        return seed + "," + StrokeListing.hash(listed(song, drawn, over(song, random), Pianist.of(Hand.of(SPANS[random.nextInt(SPANS.length)]))));
     }
 
-    private static List<String> listed(Song song, Map<String, Object> drawn, Pianist pianist) {
+    /** What the left hand makes room for. */
+    private static RightHand over(Song song, Random random) {
+        RightChoices.Under[] under = RightChoices.Under.values();
+        RightChoices.Shapes[] shapes = RightChoices.Shapes.values();
+        return song.hasTune() ? RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, under[random.nextInt(under.length)])
+                : random.nextBoolean() ? RightHand.of(RightChoices.Style.COMPING).with(Choice.SHAPES, shapes[random.nextInt(shapes.length)]) : RightHand.NONE;
+    }
+
+    private static List<String> listed(Song song, Map<String, Object> drawn, RightHand over, Pianist pianist) {
         List<String> all = new ArrayList<>();
         try {
-            Arrangement arrangement = Played.ARRANGER.arrange(song, Choices.OPEN.song(Options.read(Choice.Place.SONG, "", drawn)), pianist);
+            Arrangement arrangement = Played.ARRANGER.arrange(song, Choices.OPEN.song(Options.read(Choice.Place.SONG, "", drawn)).right(over), pianist);
             all.addAll(StrokeListing.lines(arrangement));
             for (Stroke stroke : arrangement.left().strokes()) {
                 all.add(stroke.written() + " " + stroke.mark() + " " + stroke.accent() + " " + stroke.nature().origin() + " " + stroke.nature().roles() + " " + stroke.roll() + " " + stroke.nature().mended().size() + " " + stroke.reason().code());
