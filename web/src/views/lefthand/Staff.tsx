@@ -13,7 +13,7 @@ import { pageOf } from "./page";
 /** As many bars stand in one system. */
 const FEW = 4;
 /** Where the lines of a staff would be closer than this, in pixels, fewer bars are shown. */
-const READABLE = 7.9;
+const READABLE = 7.8;
 
 /** The bars of the moment: their heading, the engraved page that turns with the music, the step line. */
 export function Staff({

@@ -132,7 +132,7 @@ class LayoutTest {
     void a_staff_is_read_from_the_bench() {
         Page page = open("left-hand", "1280x800");
         page.waitForCondition(() -> page.locator(".score g.measure").count() == 8);
-        assertThat(space(page)).isGreaterThanOrEqualTo(7.9);
+        assertThat(space(page)).isGreaterThanOrEqualTo(7.8);
         Locator steps = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("^Step line of bar 1:")));
         Locator floor = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Transport and keyboard"));
         assertThat(steps.boundingBox().y + steps.boundingBox().height).isLessThan(floor.boundingBox().y);

@@ -215,7 +215,9 @@ class LeftHandWorkTest {
     void what_is_worth_trying_comes_with_its_reasons_and_a_figure_with_its_songs() {
         Page page = open(Stage.newSong("Title: Deck Three\nKey: G\nMeter: 3/4\nTempo: 138\nG D Em C", "held"));
         button(figures(page), "worth trying").click();
-        assertThat(button(figures(page), "Bass and two").first()).containsText("Written for 3/4.");
+        assertThat(figures(page)).containsText("All of these: Written for 3/4.");
+        assertThat(button(figures(page), "Bass and two").first()).containsText("At home at 138 quarters a minute");
+        assertThat(button(figures(page), "Bass and two").first()).containsText("of your 201.");
         button(figures(page), "Bass and two").first().click();
         figures(page).getByText("which songs?").click();
         assertThat(page.getByRole(AriaRole.DIALOG).getByRole(AriaRole.LINK).first()).isVisible();

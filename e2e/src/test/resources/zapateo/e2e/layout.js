@@ -63,6 +63,8 @@
       if (!text.textContent.trim() || text.parentElement.closest(".sr-only, svg, select")) continue;
       range.selectNodeContents(text);
       const part = range.getBoundingClientRect();
+      // What is not shown has no place.
+      if (part.width === 0 && part.height === 0) continue;
       box.left = Math.min(box.left, part.left);
       box.right = Math.max(box.right, part.right);
       box.top = Math.min(box.top, part.top);
