@@ -66,7 +66,7 @@ function Foldable({ side, at, folded, fold }: { side: Side; at: "left" | "right"
       </>
     );
   return (
-    <div className={`relative grid min-h-0 max-md:contents ${at === "left" ? "" : "max-md:order-last"}`}>
+    <div className={`relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] max-md:contents ${at === "left" ? "" : "max-md:order-last"}`}>
       {side.panel}
       <button
         type="button"
