@@ -29,9 +29,32 @@ export function useEvening(): Evening {
     if (id && asked.isError) void keptOrder<EveningSet>(id).then(setKept);
   }, [id, asked.isError]);
   const set = asked.data ?? kept;
-  if (!id || !set) return { id, at, item: null, known: !id || asked.isError, said: null };
+  // A turn past the last page waits for the order, and is made once it is known.
+  const [waiting, setWaiting] = useState<"next" | "before" | null>(null);
+  const evening = id && set ? orderOf(id, at, set, navigate) : null;
+  useEffect(() => {
+    if (!waiting || !evening) return;
+    setWaiting(null);
+    evening[waiting]?.();
+  });
+  if (!id) return { id, at, item: null, known: true, said: null };
+  if (!evening)
+    return {
+      id,
+      at,
+      item: null,
+      known: asked.isError,
+      next: () => setWaiting("next"),
+      before: () => setWaiting("before"),
+      said: null,
+    };
+  return evening;
+}
+
+/** What stands at a place of the evening, and how to go on from there. */
+function orderOf(id: string, at: number, set: EveningSet, navigate: (to: string) => unknown): Evening {
   const playable = (index: number) => Boolean(set.items[index]?.item.song) && !set.items[index]?.missing;
-  const go = (index: number) => navigate(`/songs/${set.items[index]?.item.song}/stage?set=${id}&n=${index}`);
+  const go = (index: number) => void navigate(`/songs/${set.items[index]?.item.song}/stage?set=${id}&n=${index}`);
   const after = set.items.findIndex((_, index) => index > at && playable(index));
   const last = set.items.findLastIndex((_, index) => index < at && playable(index));
   const item = set.items[at] ?? null;
