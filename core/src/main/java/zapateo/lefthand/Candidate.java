@@ -38,13 +38,18 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
      * What a chord strikes together.
      *
      * @param keys    low to high
-     * @param seventh the key of a dominant's seventh on its way home, else -1
+     * @param seventh the key of a dominant's seventh on its way home, -1 where it goes nowhere, {@link #SILENT} where the chord has one that should sound and does not
      */
     record Voices(int[] keys, int seventh) {
+
+        static final int SILENT = -2;
     }
 
-    /** Whether a seventh could step to its goal and finds nothing there. */
+    /** Whether a seventh could step to its goal and finds nothing there; one that is left out for that is no better. */
     boolean leavesHanging(Candidate from) {
+        if (from.voices.seventh() == Voices.SILENT) {
+            return true;
+        }
         if (from.voices.seventh() < 0 || voices.keys().length < 2) {
             return false;
         }

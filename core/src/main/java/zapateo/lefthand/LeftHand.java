@@ -212,13 +212,13 @@ public final class LeftHand implements Placed.Player {
         if (walk.containsKey(each)) {
             PartNote step = PartNote.of(walk.get(each).pitch(), "w");
             if (each.roles().size() > 1 && each.roles().get(1).degree() == TENTH) {
-                return List.of(step, tenthOver(step.pitch(), cut));
+                boolean falls = nextStep(cut, byCut).filter(next -> walk.get(next).key() < step.pitch().midi()).isPresent();
+                return List.of(step, tenthOver(step.pitch(), cut, falls));
             }
             return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
         }
         if (first.kind() == Role.Kind.PASSING) {
-            Optional<Planned> next = cut.index() + 1 < cuts.size() ? byCut.get(cut.index() + 1).stream().filter(walk::containsKey).findFirst() : Optional.empty();
-            return Passing.over(each, byCut.get(cut.index()), next, walk, placement);
+            return Passing.over(each, byCut.get(cut.index()), nextStep(cut, byCut), walk, placement);
         }
         if (first.kind() == Role.Kind.LEAD_IN) {
             return lead(each, cut, places, byCut);
@@ -238,8 +238,17 @@ public final class LeftHand implements Placed.Player {
         return first.kind() == Role.Kind.FIFTH_BELOW && each.roles().size() == 1 ? towards(each, notes, placement, places, here) : notes;
     }
 
-    /** The tone of the chord a tenth over a bass that moves, else the key's; a minor one over a chromatic note, as a diminished chord passes. */
-    private static PartNote tenthOver(Pitch bass, Cut cut) {
+    /** Where a line that walks begins the next chord. */
+    private Optional<Planned> nextStep(Cut cut, List<List<Planned>> byCut) {
+        return cut.index() + 1 < cuts.size() ? byCut.get(cut.index() + 1).stream().filter(walk::containsKey).findFirst() : Optional.empty();
+    }
+
+    /**
+     * The tone of the chord a tenth over a bass that moves, else the key's; a minor one over a chromatic note, as a diminished chord passes.
+     *
+     * @param falls whether it leads down: over a chromatic note that does, the chord's own tone goes before the diminished one
+     */
+    private static PartNote tenthOver(Pitch bass, Cut cut, boolean falls) {
         Key key = cut.bar().key();
         int chroma = Math.floorMod(bass.midi(), Pitch.OCTAVE);
         boolean passes = Naming.tone(chroma, cut.chord()).isEmpty() && !Naming.inKey(chroma, key);
@@ -250,8 +259,8 @@ public final class LeftHand implements Placed.Player {
         if (suspended.isPresent()) {
             return PartNote.of(suspended.get(), String.valueOf(TENTH));
         }
-        int tenth = passes ? minor : IntStream.of(minor, minor + 1).filter(each -> Naming.tone(Math.floorMod(each, Pitch.OCTAVE), cut.chord()).isPresent()).findFirst()
-                .orElseGet(() -> IntStream.of(minor, minor + 1).filter(each -> Naming.inKey(Math.floorMod(each, Pitch.OCTAVE), key)).findFirst().orElse(minor));
+        Optional<Integer> own = IntStream.of(minor, minor + 1).filter(each -> Naming.tone(Math.floorMod(each, Pitch.OCTAVE), cut.chord()).isPresent()).boxed().findFirst();
+        int tenth = passes ? own.filter(each -> falls).orElse(minor) : own.orElseGet(() -> IntStream.of(minor, minor + 1).filter(each -> Naming.inKey(Math.floorMod(each, Pitch.OCTAVE), key)).findFirst().orElse(minor));
         return PartNote.of(Pitch.onKey(tenth, Naming.of(Math.floorMod(tenth, Pitch.OCTAVE), cut.chord(), cut.chord(), key, bass.pitchClass(), 0)), String.valueOf(TENTH));
     }
 
@@ -291,7 +300,7 @@ public final class LeftHand implements Placed.Player {
         return switch (each.lead().map(LeadIn.Step::over).orElse(LeadIn.Over.NOTHING)) {
             case NOTHING -> Optional.empty();
             case SEVENTHS -> Optional.of(PartNote.of(Pitch.onKey(bass.midi() + MINOR_SEVENTH.semitones(), bass.pitchClass().plus(MINOR_SEVENTH).simple()), "♭7"));
-            case TENTHS -> Optional.of(tenthOver(bass, cut));
+            case TENTHS -> Optional.of(tenthOver(bass, cut, false));
         };
     }
 

@@ -221,8 +221,13 @@ final class Placements {
 
     private static Candidate.Voices voices(Need need, Placement placement) {
         int[] keys = Candidate.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));
-        int chroma = need.resolves() ? need.chord().tone(need.chord().quality().tone(7).orElseThrow()).chroma() : -1;
-        int seventh = -1;
+        if (!need.resolves()) {
+            return new Candidate.Voices(keys, -1);
+        }
+        Interval tone = need.chord().quality().tone(7).orElseThrow();
+        int chroma = need.chord().tone(tone).chroma();
+        boolean states = keys.length > 2 && need.said().contains(tone) && need.shape().filter(Voicing::states).isPresent();
+        int seventh = states ? Candidate.Voices.SILENT : -1;
         for (int key : keys) {
             seventh = keys.length > 2 && key % Pitch.OCTAVE == chroma ? key : seventh;
         }

@@ -125,6 +125,15 @@ class ApproachTest {
         assertThat(played).isEqualTo(Arrays.stream(expected.split(" ")).map(stroke -> Arrays.stream(stroke.split("\\+")).map(note -> String.valueOf(Pitch.parse(note).midi())).collect(Collectors.joining("+"))).collect(Collectors.joining(" ")));
     }
 
+    /** Falling into the next bass a tenth has the seventh of the chord it leaves over it, not a thirteenth that the minor chord denies (common practice). */
+    @ParameterizedTest(name = "{0}")
+    @CsvSource(delimiter = ';', value = {"A♭maj7 G7 Cm7;Cm;D♭2+F3", "E♭maj7 D7 Gm7;Gm;A♭2+C4"})
+    void a_tenth_that_falls_by_a_semitone_has_the_chords_own_tone(String chart, String key, String expected) {
+        String played = Played.arrange("Key: " + key + "~| " + chart.replace(" ", " | ") + " |", Choices.figure("walking-tenths").endsHeld(false)).left().strokes().stream().filter(stroke -> stroke.bar() == 1)
+                .reduce((first, second) -> second).orElseThrow().notes().stream().map(note -> note.pitch().toString()).collect(Collectors.joining("+"));
+        assertThat(played).isEqualTo(expected);
+    }
+
     /** A step apart nothing is added of itself; a lead-in that was asked for is played (HANDBOOK §6a). */
     @Test
     void basses_that_step_are_led_into_only_where_that_was_asked_for() {

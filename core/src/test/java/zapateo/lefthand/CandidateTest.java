@@ -83,6 +83,13 @@ class CandidateTest {
         assertThat(own("C2", next).leavesHanging(own("G1", "F3 B3 D4"))).as("nothing is on its way").isFalse();
     }
 
+    /** Nothing is won by leaving out what would have to be resolved. */
+    @Test
+    void a_seventh_that_is_left_out_hangs_too() {
+        Candidate silent = at("G1", "G3 B3 D4", BassLine.Basses.OWN, 0, -1, Candidate.Voices.SILENT);
+        assertThat(own("C2", "E3 G3").leavesHanging(silent)).isTrue();
+    }
+
     private static Candidate smooth(String bass, int inversion) {
         return at(bass, "", BassLine.Basses.INVERSIONS, inversion, -1, -1);
     }
