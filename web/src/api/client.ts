@@ -107,6 +107,7 @@ type Filled<T, Usual> = Omit<T, keyof Usual> & Usual;
 export type Bar = Filled<
   Schemas["ArrangedBarView"],
   {
+    part: "chart" | "intro" | "tag";
     meter: string;
     beatTicks: number;
     bpm: number;
@@ -128,6 +129,8 @@ export type Pedal = Schemas["PedalView"];
 export type Stroke = Filled<
   Schemas["StrokeView"],
   {
+    id: string;
+    origin: NonNullable<Schemas["StrokeView"]["origin"]>;
     chordTick: number;
     /** Where what it strikes is heard no more: let go, and the pedal up. */
     until: number;
@@ -141,7 +144,7 @@ export type Stroke = Filled<
     notes: Note[];
   }
 >;
-export type Arrangement = Filled<Schemas["ArrangementView"], { strokes: Stroke[]; bars: Bar[]; parts: Part[] }>;
+export type Arrangement = Omit<Filled<Schemas["ArrangementView"], { strokes: Stroke[]; bars: Bar[]; parts: Part[] }>, "velocities">;
 export type Arranged = Schemas["ArrangementView"];
 
 export const api = createClient<paths>({ baseUrl: "/", fetch: (request) => patiently(request) });

@@ -6,7 +6,7 @@ const bar = (index: number, chords: [number, number][]) => ({
   choices: { figure: "held" },
   chords: chords.map(([tick, ticks]) => ({ symbol: "C", tick, ticks, degree: "I" })),
 });
-const rest = { pedal: [{ down: 240, up: 3840 }], tempo: { bpm: 92 } };
+const rest = { pedal: [{ down: 240, up: 3840 }], tempo: { bpm: 92 }, velocities: [66, 66, 66] };
 const note = { midi: 36, name: "C2", role: "1", finger: 5 };
 const stroke = { id: "L1.1.0", hand: "L", origin: "figure", bar: 0, tick: 0, ticks: 480, rolled: null, reason: 0, notes: [note] };
 
@@ -30,7 +30,7 @@ describe("an answer", () => {
       chordTick: 0,
       until: 3840,
       written: { tick: 960, ticks: 480 },
-      mark: "toe",
+      mark: "heel",
       accent: false,
       stretchMm: 0,
       ease: "comfortable",
@@ -45,12 +45,14 @@ describe("an answer", () => {
     const { strokes } = filled({
       bars: [bar(0, [[0, 3840]]), bar(1, [[3840, 3840]])],
       strokes: [
-        { ...stroke, ...said, notes: [{ ...note, delayTicks: -120, velocity: 80 }] },
+        { ...stroke, ...said, notes: [note, { ...note, delayTicks: -120 }] },
         { ...stroke, tick: 3400, written: { tick: 3840, ticks: 480 } },
       ],
       ...rest,
+      velocities: [70, 80, 90],
     } as unknown as Arranged);
-    expect(strokes[0]).toMatchObject({ ...said, notes: [{ delayTicks: -120, velocity: 80 }] });
+    expect(strokes[0]).toMatchObject({ ...said, notes: [{ velocity: 70 }, { delayTicks: -120, velocity: 80 }] });
+    expect(strokes[1]).toMatchObject({ mark: "heel", notes: [{ velocity: 90 }] });
     // Written under another chord than it sounds in: the one it is written under counts.
     expect(strokes[1]?.chordTick).toBe(3840);
   });
@@ -60,7 +62,7 @@ describe("an answer", () => {
     const { strokes } = filled({
       bars: [bar(0, [[0, 3840]]), bar(1, [[3840, 3840]])],
       strokes: [at(0, 200), at(0, 240), at(3600, 239), at(3600, 240), at(4000, 1000), at(7000, 900)],
-      tempo: { bpm: 92 },
+      ...rest,
       pedal: [
         { down: 240, up: 3840 },
         { down: 4080, up: 7680 },
@@ -69,9 +71,44 @@ describe("an answer", () => {
     expect(strokes.map((each) => each.until)).toEqual([200, 3840, 3840, 3840, 7680, 7900]);
   });
 
+  it("names strokes by where they are written", () => {
+    const { id: _, origin: __, ...bare } = stroke;
+    const numbered = (index: number, number: number, round?: number) => ({
+      ...bar(index, [[3840 * index, 3840]]),
+      number,
+      round,
+      tick: 3840 * index,
+    });
+    const { bars, strokes } = filled({
+      bars: [numbered(0, 7), numbered(1, 7, 2)],
+      strokes: [
+        { ...bare, tick: 480 },
+        { ...bare, hand: "R", bar: 1, tick: 3360, written: { tick: 3840, ticks: 480 }, origin: "tune" },
+        { ...bare, id: "L7.2.480.1", bar: 1, tick: 4320 },
+      ],
+      ...rest,
+    } as unknown as Arranged);
+    expect(strokes.map((each) => `${each.id} ${each.origin}`)).toEqual(["L7.1.480 figure", "R7.2.0 tune", "L7.2.480.1 figure"]);
+    expect(bars[1]?.part).toBe("chart");
+    const chord = filled({
+      bars: [bar(0, [[0, 3840]])],
+      strokes: [
+        { ...stroke, notes: [note, note] },
+        { ...stroke, notes: [{ ...note, role: "5" }] },
+      ],
+      ...rest,
+    } as unknown as Arranged);
+    expect(chord.strokes.map((each) => each.mark)).toEqual(["toe", "toe"]);
+  });
+
   it("has in each bar what holds on from the one before", () => {
     const first = { ...bar(0, [[0, 2880]]), meter: "3/4", beatTicks: 960, bpm: 60, choices: { figure: "held", chosen: { level: 2 } } };
     const { bars } = filled({ bars: [first, bar(1, [[2880, 2880]])], strokes: [], ...rest } as unknown as Arranged);
     expect(bars[1]).toMatchObject({ meter: "3/4", bpm: 60, choices: { figure: "held", chosen: { level: 2 } } });
+    const same = { ...bar(1, [[2880, 2880]]), choices: undefined };
+    expect(filled({ bars: [first, same], strokes: [], ...rest } as unknown as Arranged).bars[1]?.choices).toEqual({
+      figure: "held",
+      chosen: { level: 2 },
+    });
   });
 });

@@ -1,6 +1,7 @@
 import type { Arranged, Arrangement, Bar, ChartRead, ChartView, Stroke } from "./client";
 
-const PLAIN_VELOCITY = 66;
+/** What a bass by itself is to its chord. */
+const BASSES = ["1", "5_"];
 
 /** An arrangement with all that its answer leaves out where it is as usual; the descriptions of the fields say what that is. */
 export function filled(answer: Arranged): Arrangement {
@@ -12,7 +13,10 @@ export function filled(answer: Arranged): Arrangement {
       meter: bar.meter ?? before?.meter ?? "4/4",
       beatTicks: bar.beatTicks ?? before?.beatTicks ?? 960,
       bpm: bar.bpm ?? before?.bpm ?? answer.tempo.bpm,
-      choices: { ...bar.choices, chosen: bar.choices.chosen ?? before?.choices.chosen ?? {} },
+      part: bar.part ?? "chart",
+      choices: bar.choices
+        ? { ...bar.choices, chosen: bar.choices.chosen ?? before?.choices.chosen ?? {} }
+        : (before?.choices ?? { figure: "", voicing: "", register: "", feel: "straight", chosen: {} }),
       chords: bar.chords.map((chord) => ({ ...chord, change: chord.change ?? 0 })),
       round: bar.round ?? 1,
       holds: bar.holds ?? [],
@@ -23,12 +27,22 @@ export function filled(answer: Arranged): Arrangement {
       meeting: bar.meeting ?? null,
     });
   }
-  return { ...answer, bars, parts: answer.parts ?? [], strokes: answer.strokes.map((stroke) => filledStroke(stroke, bars, answer.pedal)) };
+  return { ...answer, bars, parts: answer.parts ?? [], strokes: strokesOf(answer, bars, answer.pedal) };
 }
 
 /** The strokes of an answer that told only those of some bars, by the bars and the pedal of the whole. */
 export function filledStrokes(answer: Arranged, whole: Arrangement): Stroke[] {
-  return answer.strokes.map((stroke) => filledStroke(stroke, whole.bars, whole.pedal));
+  return strokesOf(answer, whole.bars, whole.pedal);
+}
+
+/** The velocities of an answer stand in one row, in the order of its notes. */
+function strokesOf(answer: Arranged, bars: Bar[], pedal: Arranged["pedal"]): Stroke[] {
+  let told = 0;
+  return answer.strokes.map((stroke) => {
+    const velocities = answer.velocities.slice(told, told + stroke.notes.length);
+    told += stroke.notes.length;
+    return filledStroke(stroke, bars, pedal, velocities);
+  });
 }
 
 /** A chart with all that its answer leaves out. */
@@ -62,20 +76,23 @@ export function filledChart(answer: ChartRead): ChartView {
   return { ...answer, written };
 }
 
-function filledStroke(stroke: Arranged["strokes"][number], bars: Bar[], pedal: Arranged["pedal"]): Stroke {
+function filledStroke(stroke: Arranged["strokes"][number], bars: Bar[], pedal: Arranged["pedal"], velocities: number[]): Stroke {
   const written = stroke.written ?? { tick: stroke.tick, ticks: stroke.ticks };
+  const bar = bars[stroke.bar];
   return {
     ...stroke,
+    id: stroke.id ?? `${stroke.hand}${bar?.number}.${bar?.round}.${written.tick - (bar?.tick ?? 0)}`,
+    origin: stroke.origin ?? "figure",
     written,
     chordTick: stroke.chordTick ?? chordUnder(bars, stroke.bar, written.tick),
     until: lifted(pedal, stroke.tick + stroke.ticks),
-    mark: stroke.mark ?? "toe",
+    mark: stroke.mark ?? (stroke.notes.length === 1 && BASSES.includes(stroke.notes[0]?.role ?? "") ? "heel" : "toe"),
     accent: stroke.accent ?? false,
     stretchMm: stroke.stretchMm ?? 0,
     ease: stroke.ease ?? "comfortable",
     altered: stroke.altered ?? null,
     rolled: (stroke.rolled ?? null) as Stroke["rolled"],
-    notes: stroke.notes.map((note) => ({ ...note, delayTicks: note.delayTicks ?? 0, velocity: note.velocity ?? PLAIN_VELOCITY })),
+    notes: stroke.notes.map((note, at) => ({ ...note, delayTicks: note.delayTicks ?? 0, velocity: velocities[at] ?? 0 })),
   };
 }
 

@@ -25,7 +25,7 @@ function answer(from: number, to: number, bare: boolean) {
     chords: [],
     choices: { figure: "held" },
   }));
-  return { bars: bare ? [] : bars, pedal: [], tempo: { bpm: 100 }, firstStroke: first, strokes: STROKES.slice(first, end) };
+  return { bars: bare ? [] : bars, pedal: [], tempo: { bpm: 100 }, firstStroke: first, strokes: STROKES.slice(first, end), velocities: [] };
 }
 
 afterEach(() => vi.restoreAllMocks());

@@ -1305,7 +1305,8 @@ export interface components {
              * @description absent where it is as in the bar before
              */
             bpm?: number;
-            choices: components["schemas"]["HoldingView"];
+            /** @description absent where it is as in the bar before */
+            choices?: components["schemas"]["HoldingView"];
             chords: components["schemas"]["ArrangedChordView"][];
             /** Format: double */
             difficulty: number;
@@ -1321,8 +1322,11 @@ export interface components {
             meter?: string;
             /** Format: int32 */
             number: number;
-            /** @enum {string} */
-            part: "chart" | "intro" | "tag";
+            /**
+             * @description absent where it is chart
+             * @enum {string}
+             */
+            part?: "chart" | "intro" | "tag";
             /** @description absent where it was not asked for */
             parts?: components["schemas"]["PartView"][];
             /** Format: int32 */
@@ -1392,6 +1396,7 @@ export interface components {
             ticksPerQuarter: number;
             timeline: components["schemas"]["PieceView"][];
             title: string;
+            velocities: number[];
         };
         AskedNoteView: {
             /** Format: int32 */
@@ -2432,11 +2437,6 @@ export interface components {
             midi: number;
             name: string;
             role: string;
-            /**
-             * Format: int32
-             * @description absent where it is 66
-             */
-            velocity?: number;
         };
         NotesView: {
             blues: string[];
@@ -3234,15 +3234,19 @@ export interface components {
             ease?: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
             /** @enum {string} */
             hand: "L" | "R";
-            id: string;
+            /** @description absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between */
+            id?: string;
             /**
-             * @description absent where it is toe
+             * @description absent where it is heel for one note whose role is 1 or 5_, and toe for all else
              * @enum {string}
              */
             mark?: "heel" | "toe" | "lead";
             notes: components["schemas"]["NoteView"][];
-            /** @enum {string} */
-            origin: "figure" | "variation" | "anticipation" | "line" | "lead-in" | "walk" | "fuller" | "ending" | "tune" | "under-tune" | "comping" | "chorus" | "fill" | "lick" | "unison";
+            /**
+             * @description absent where it is figure
+             * @enum {string}
+             */
+            origin?: "figure" | "variation" | "anticipation" | "line" | "lead-in" | "walk" | "fuller" | "ending" | "tune" | "under-tune" | "comping" | "chorus" | "fill" | "lick" | "unison";
             /** Format: int32 */
             reason: number;
             rolled: components["schemas"]["RolledView"];

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
@@ -57,15 +58,17 @@ import zapateo.song.Understanding;
  * @param maxTempo   the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
  * @param limits     the bars that set it, the slowest first
  * @param firstStroke where only those of some bars are told, the place of the first one among all
+ * @param velocities how hard each note of those strokes is struck, 1 to 127, in their order
  * @param reasons    why strokes are there; they name one by its place
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<PieceView> timeline, List<ArrangedBarView> bars,
-                              @Schema(description = "absent where all are told") Integer firstStroke, List<StrokeView> strokes, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
+                              @Schema(description = "absent where all are told") Integer firstStroke, List<StrokeView> strokes, List<Integer> velocities, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
                               @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, List<LimitView> limits,
                               List<ProblemView> problems) {
 
     private static final String BEFORE = "absent where it is as in the bar before";
+    private static final Set<String> BASSES = Set.of("1", "5_");
 
     /**
      * @param part       of the song: the chart itself, or what its form adds
@@ -82,12 +85,12 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param choices    what holds at its beginning
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record ArrangedBarView(@Schema(allowableValues = {"chart", "intro", "tag"}) String part, int index, int number, String section, int pass,
+    public record ArrangedBarView(@Schema(allowableValues = {"chart", "intro", "tag"}, description = "absent where it is chart") String part, int index, int number, String section, int pass,
                                   @Schema(description = "absent where it is 1") Integer round, @Schema(description = BEFORE) String meter, @Schema(description = BEFORE) Integer beatTicks, int tick, int ticks,
                                   List<ArrangedChordView> chords, @Schema(description = "absent where no colour changes them") List<BorrowedView> borrowed, @Schema(description = BEFORE) Double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
                                   @Schema(description = "absent where there are none") List<PinView> pins,
                           double difficulty, @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, @Schema(description = "absent where only one hand plays") MeetingView meeting,
-                                  HoldingView choices) {
+                                  @Schema(description = BEFORE) HoldingView choices) {
 
         private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places, boolean withParts, Meeting meeting) {
             Optional<Bar> before = bar.index() == 0 ? Optional.empty() : Optional.of(arrangement.song().bars().get(bar.index() - 1));
@@ -101,7 +104,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
             }
             List<ChordSpan> own = arrangement.coloured().borrowed().bars().get(bar.index()).chords();
             List<BorrowedView> borrowed = own.equals(bar.chords()) ? null : own.stream().map(span -> new BorrowedView(span.written(), bar.tick() + span.tick(), span.ticks())).toList();
-            return new ArrangedBarView(section.part().id(), bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), asBefore(bar, before, each -> each.meter().toString()), asBefore(bar, before, each -> each.meter().beatTicks()), bar.tick(), bar.ticks(), chords, borrowed,
+            return new ArrangedBarView(unless("chart", section.part().id()), bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), asBefore(bar, before, each -> each.meter().toString()), asBefore(bar, before, each -> each.meter().beatTicks()), bar.tick(), bar.ticks(), chords, borrowed,
                     asBefore(bar, before, each -> each.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks()),
                     some(bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList()),
                     bar.vamp() < 0 ? null : bar.vamp(), some(bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList()), tenth(play.difficulty().total()),
@@ -134,10 +137,15 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                               @Schema(description = "absent where the figure has its own way") String leadIn, String feel, @Schema(description = "absent where the bar is played as it goes") SpiceView spice) {
 
         private static HoldingView of(Holding holding, Optional<Holding> before, Feel feel) {
-            LeftHandChoices heard = holding.heard();
             boolean same = before.filter(other -> other.chosen().equals(holding.chosen())).isPresent();
-            return new HoldingView(same ? null : OptionsRequest.of(holding.chosen().with(Choice.FIGURE, holding.chosen().orUsual(Choice.FIGURE))), heard.figure().id(), heard.voicing().id(), heard.register().id(), heard.line().map(BassLine::id).orElse(null),
-                    heard.leadIn().map(LeadIn::id).orElse(null), feel.id(), holding.spice().map(SpiceView::of).orElse(null));
+            HoldingView heard = heard(holding, same ? null : OptionsRequest.of(holding.chosen().with(Choice.FIGURE, holding.chosen().orUsual(Choice.FIGURE))), feel);
+            return same && before.map(other -> heard(other, null, feel)).filter(heard::equals).isPresent() ? null : heard;
+        }
+
+        private static HoldingView heard(Holding holding, OptionsRequest chosen, Feel feel) {
+            LeftHandChoices heard = holding.heard();
+            return new HoldingView(chosen, heard.figure().id(), heard.voicing().id(), heard.register().id(), heard.line().map(BassLine::id).orElse(null), heard.leadIn().map(LeadIn::id).orElse(null), feel.id(),
+                    holding.spice().map(SpiceView::of).orElse(null));
         }
     }
 
@@ -213,11 +221,12 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param reason    its place among the reasons
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record StrokeView(String id, @Schema(allowableValues = {"L", "R"}) String hand, @Schema(allowableValues = {"figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller",
-        "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}) String origin,
+    public record StrokeView(@Schema(description = "absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between") String id,
+                             @Schema(allowableValues = {"L", "R"}) String hand, @Schema(allowableValues = {"figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller",
+        "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}, description = "absent where it is figure") String origin,
                              @Schema(description = "absent where it is that of the chord it is written under") Integer chordTick, int bar, int tick, int ticks,
                              @Schema(description = "absent where it stands where it sounds") WrittenView written,
-                             @Schema(allowableValues = {"heel", "toe", "lead"}, description = "absent where it is toe") String mark, @Schema(description = "absent where it is false") Boolean accent,
+                             @Schema(allowableValues = {"heel", "toe", "lead"}, description = "absent where it is heel for one note whose role is 1 or 5_, and toe for all else") String mark, @Schema(description = "absent where it is false") Boolean accent,
                              @Schema(description = "absent where it is 0") Double stretchMm,
                              @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}, description = "absent where it is comfortable") String ease,
                              @Schema(description = "absent where nothing was done") String altered,
@@ -226,12 +235,18 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         private static StrokeView of(String id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist) {
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
-            return new StrokeView(id, stroke.hand().letter(), stroke.nature().origin().id(), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
+            Bar bar = arrangement.song().bars().get(stroke.bar());
+            String place = stroke.hand().letter() + bar.number() + "." + bar.pass() + "." + (stroke.onPage().tick() - bar.tick());
+            return new StrokeView(unless(place, id), stroke.hand().letter(), unless("figure", stroke.nature().origin().id()), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
                     stroke.sounding().ticks(),
-                    stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless("toe", stroke.mark().id()), unless(false, stroke.accent()),
+                    stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless(usualMark(stroke), stroke.mark().id()), unless(false, stroke.accent()),
                     unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
                     unless("comfortable", hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-')), stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
                     stroke.roll().map(RolledView::of).orElse(null), reason, stroke.notes().stream().map(NoteView::of).toList());
+        }
+
+        private static String usualMark(Stroke stroke) {
+            return stroke.notes().size() == 1 && BASSES.contains(stroke.notes().get(0).role()) ? "heel" : "toe";
         }
 
         /** Where the chord begins that a stroke is written under; its own place where there is none. */
@@ -262,15 +277,14 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
 
     /**
      * @param delayTicks how much later than the stroke it sounds, below zero before it
-     * @param velocity   how hard, 1 to 127
      * @param finger     1 the thumb to 5; null where there are more keys than fingers
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record NoteView(int midi, String name, String role, @Schema(description = "absent where it is 0") Integer delayTicks, @Schema(description = "absent where it is 66") Integer velocity,
+    public record NoteView(int midi, String name, String role, @Schema(description = "absent where it is 0") Integer delayTicks,
                            @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"integer", "null"}) Integer finger) {
 
         private static NoteView of(PartNote note) {
-            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), unless(0, note.delayTicks()), unless(PartNote.PLAIN, note.velocity()), note.finger() == 0 ? null : note.finger());
+            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), unless(0, note.delayTicks()), note.finger() == 0 ? null : note.finger());
         }
     }
 
@@ -302,6 +316,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         strokes.forEach(stroke -> reasons.putIfAbsent(stroke.reason(), reasons.size()));
         return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
                 TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, null, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasons.get(strokes.get(i).reason()), arrangement, pianist)).toList(),
+                strokes.stream().flatMap(stroke -> stroke.notes().stream()).map(PartNote::velocity).toList(),
                 reasons.keySet().stream().map(ReasonView::of).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
                 tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);
@@ -311,8 +326,13 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     ArrangementView strokesOf(int from, int to, boolean bare) {
         int first = IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).bar() >= from).findFirst().orElse(strokes.size());
         int end = IntStream.range(first, strokes.size()).filter(i -> strokes.get(i).bar() <= to).reduce((one, other) -> other).orElse(first - 1) + 1;
-        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, bare ? List.of() : timeline, bare ? List.of() : bars, first, strokes.subList(first, end),
+        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, bare ? List.of() : timeline, bare ? List.of() : bars, first, strokes.subList(first, end), velocities.subList(notesBefore(first), notesBefore(end)),
                 bare ? List.of() : reasons, bare ? List.of() : pedal, difficulty, bare ? null : parts, maxTempo, bare ? List.of() : limits, problems);
+    }
+
+    /** How many notes the strokes before one have. */
+    private int notesBefore(int stroke) {
+        return strokes.subList(0, stroke).stream().mapToInt(each -> each.notes().size()).sum();
     }
 
     /** Each stroke's place among those of its hand and among all. */
