@@ -8,7 +8,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -19,11 +18,6 @@ class ColourWorkTest {
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
-
-    @AfterEach
-    void nothing_broke() {
-        STAGE.expectNothingBroke();
-    }
 
     private static Page open(String song) {
         return STAGE.atScore(song, "colour");

@@ -12,7 +12,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class DoorTest {
 
     @RegisterExtension
-    static final Stage STAGE = new Stage();
+    static final Stage STAGE = new Stage().visitingOthers();
 
     private static int port() {
         return URI.create(Stage.server().address()).getPort();

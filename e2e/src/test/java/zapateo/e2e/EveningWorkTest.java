@@ -12,7 +12,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
@@ -27,11 +26,6 @@ class EveningWorkTest {
 
     @TempDir
     Path folder;
-
-    @AfterEach
-    void nothing_broke() {
-        STAGE.expectNothingBroke();
-    }
 
     private static String evening(String... songs) {
         return Stage.server().post("/api/sets", Map.of("title", "A crossing", "place", "Lounge", "items",

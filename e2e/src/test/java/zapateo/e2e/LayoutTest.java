@@ -14,7 +14,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.assertj.core.api.SoftAssertions;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -46,11 +45,6 @@ class LayoutTest {
             check = new String(file.readAllBytes(), StandardCharsets.UTF_8).strip().replaceFirst(";$", "");
         }
         song = Stage.newSong(CHART, "two-feel");
-    }
-
-    @AfterEach
-    void nothing_broke() {
-        STAGE.expectNothingBroke();
     }
 
     @SuppressWarnings("unchecked")

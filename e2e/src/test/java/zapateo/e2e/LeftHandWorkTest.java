@@ -17,7 +17,6 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -31,11 +30,6 @@ class LeftHandWorkTest {
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
-
-    @AfterEach
-    void nothing_broke() {
-        STAGE.expectNothingBroke();
-    }
 
     private static Page open(String song) {
         return STAGE.atScore(song, "left-hand");

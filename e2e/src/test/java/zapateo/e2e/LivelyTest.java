@@ -6,7 +6,6 @@ import static zapateo.e2e.Stage.buttonLike;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -17,11 +16,6 @@ class LivelyTest {
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
-
-    @AfterEach
-    void nothing_broke() {
-        STAGE.expectNothingBroke();
-    }
 
     @Test
     void what_is_played_otherwise_is_told_and_left_plain_at_a_press() {

@@ -6,7 +6,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
@@ -20,11 +19,6 @@ class NewcomerTest {
     static final Stage STAGE = new Stage();
 
     private int actions;
-
-    @AfterEach
-    void nothing_broke() {
-        STAGE.expectNothingBroke();
-    }
 
     private void act(Runnable action) {
         actions++;

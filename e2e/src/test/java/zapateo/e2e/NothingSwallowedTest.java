@@ -11,7 +11,6 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
@@ -23,11 +22,6 @@ class NothingSwallowedTest {
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
-
-    @AfterEach
-    void nothing_broke() {
-        STAGE.expectNothingBroke();
-    }
 
     private static int songs() {
         return Stage.server().get("/api/songs").json().size();

@@ -14,7 +14,6 @@ import java.time.LocalDate;
 import java.util.Map;
 import java.util.UUID;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
@@ -26,11 +25,6 @@ class PractiseWorkTest {
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
-
-    @AfterEach
-    void nothing_broke() {
-        STAGE.expectNothingBroke();
-    }
 
     private static Page open(String song) {
         Page page = STAGE.atScore(song, "practise");

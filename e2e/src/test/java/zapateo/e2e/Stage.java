@@ -22,7 +22,7 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import tools.jackson.databind.JsonNode;
 import zapateo.server.RealServer;
 
-/** Debian's Chromium before the real application. Each test gets a fresh window; what goes wrong in it unasked is kept. */
+/** Debian's Chromium before the real application. Each test gets a fresh window; what goes wrong in it unasked fails it. */
 final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCallback {
 
     private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
@@ -33,6 +33,13 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
     private final List<String> crashes = new ArrayList<>();
     private BrowserContext window;
     private Page page;
+    private boolean visits;
+
+    /** For tests in which a page of another origin is opened. */
+    Stage visitingOthers() {
+        visits = true;
+        return this;
+    }
 
     @Override
     public void beforeAll(ExtensionContext junit) {
@@ -59,12 +66,19 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         return open();
     }
 
+    /** No script broke in any tab, and nothing was asked of anybody else. */
     @Override
     public void afterEach(ExtensionContext junit) {
+        List<String> broken = List.copyOf(crashes);
+        List<String> asked = List.copyOf(strangers);
         window.close();
         window = null;
         strangers.clear();
         crashes.clear();
+        Assertions.assertThat(broken).as("scripts that broke").isEmpty();
+        if (!visits) {
+            Assertions.assertThat(asked).as("requests to anybody else").isEmpty();
+        }
     }
 
     static RealServer server() {
@@ -85,16 +99,6 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
             }
         });
         return tab;
-    }
-
-    /** Scripts that broke in any tab. */
-    List<String> crashes() {
-        return List.copyOf(crashes);
-    }
-
-    /** Requests that went anywhere but to the application. */
-    List<String> strangers() {
-        return List.copyOf(strangers);
     }
 
     /** What the server has at a path, once it is as expected. */
@@ -128,11 +132,5 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
     /** Buttons whose names match. */
     static Locator buttonLike(Page page, String pattern) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(pattern)));
-    }
-
-    /** No script broke in any tab, and nothing was asked of anybody else. */
-    void expectNothingBroke() {
-        Assertions.assertThat(crashes()).isEmpty();
-        Assertions.assertThat(strangers()).isEmpty();
     }
 }

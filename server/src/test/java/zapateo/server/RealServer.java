@@ -48,7 +48,7 @@ public final class RealServer implements BeforeAllCallback {
     @Override
     public void beforeAll(ExtensionContext junit) {
         if (context == null) {
-            database = new TestDatabase(Path.of("target/test-database").toAbsolutePath());
+            database = new TestDatabase(Path.of("target/test-database" + System.getProperty("zapateo.fork", "")).toAbsolutePath());
             database.discard();
             database.start("-c", "fsync=off");
             boot();
