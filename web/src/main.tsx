@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
+import { fetchEngraver } from "./ahead";
 import { api, take } from "./api/client";
 import "./index.css";
 import { Lost } from "./ui/Lost";
@@ -56,9 +57,11 @@ const router = createBrowserRouter([
   { path: "*", element: <Lost /> },
 ]);
 
-// Whose hands play is known before the first song is laid.
-if (window.location.pathname.startsWith("/songs/"))
+// Whose hands play is known before the first song is laid, and the engraver is on its way while the song is fetched.
+if (window.location.pathname.startsWith("/songs/")) {
   void queries.prefetchQuery({ queryKey: ["hands"], queryFn: () => take(api.GET("/api/hands")) });
+  if (!window.location.pathname.endsWith("/chart")) fetchEngraver();
+}
 
 const root = document.getElementById("root");
 // Menus, lists and dialogs have a place of their own in the page.

@@ -161,6 +161,8 @@ export function requestOf({ chart, choices, hand, figures }: Asked): ArrangeRequ
 /** The strokes of so many bars come with the bars themselves; those of a longer song follow in so many at a time. */
 const FIRST_BARS = 192;
 const MORE_BARS = 512;
+/** What is on the screen is drawn first. */
+const FIRST_SEEN_MS = 800;
 
 /** While it cannot be had, the last one stays; only a chart that has no bars takes it away. */
 export function useArrangement(asked: Asked) {
@@ -188,6 +190,7 @@ function strokesOf(asked: Asked, from: number, to: number, bare: boolean, signal
 /** The rest of a long song, told each time some more of it is there; what cannot be had stays out. */
 async function followed(first: Arrangement, asked: Asked, told: (more: Arrangement) => void): Promise<void> {
   let whole = first;
+  if (first.bars.length > FIRST_BARS) await new Promise((seen) => window.setTimeout(seen, FIRST_SEEN_MS));
   for (let from = FIRST_BARS; from < first.bars.length; from += MORE_BARS) {
     try {
       const answer = await strokesOf(asked, from, from + MORE_BARS - 1, true);
