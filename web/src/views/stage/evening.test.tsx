@@ -12,7 +12,7 @@ afterEach(() => vi.restoreAllMocks());
 
 /** Where an evening stands whose order comes when it is told to. */
 function evening(at: number) {
-  let tell = () => undefined as void;
+  let tell: () => void = () => undefined;
   const order = new Promise<void>((told) => {
     tell = told;
   });
