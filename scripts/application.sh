@@ -2,6 +2,15 @@
 
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
+# What was killed a moment ago lets go of its port when it is gone.
+port_stays_taken() {
+  local tries
+  for ((tries = 0; tries < 15; tries++)); do
+    port_taken "$1" || return 1
+    sleep 0.2
+  done
+}
+
 app_pids() { at_work_in java "$(readlink -f "$HOME_DIR")/app"; }
 
 app_port() { # of process $1: as it was started, else as it was written down
@@ -131,7 +140,7 @@ start() {
     sleep 0.2
   done
   says_where && exit 0
-  port_taken "$port" && fail "port $port is taken by another program. Try another one: ./zapateo start --port $((port + 1))"
+  port_stays_taken "$port" && fail "port $port is taken by another program. Try another one: ./zapateo start --port $((port + 1))"
   # What is built already needs only Java and the database.
   is_built && command -v java >/dev/null && pg_bin >/dev/null || [ -n "${ZAPATEO_BUILT:-}" ] || need_tools
   trap ended EXIT

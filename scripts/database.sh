@@ -177,7 +177,7 @@ db_start_alone() {
   # Only now is it certain that nobody works in the folder.
   rm -f "$dir/data/postmaster.pid"
   port=$(db_port "$dir")
-  while [ -z "$port" ] || port_taken "$port"; do port=$((20000 + RANDOM % 20000)); done
+  while [ -z "$port" ] || port_taken "$port"; do port=$((20000 + RANDOM % 12000)); done
   echo "$port" >"$dir/db-port" || { complain "nothing can be written in $dir: is the disk full or read-only?"; return 1; }
   : >"$dir/postgres.log" 2>/dev/null
   as_owner setsid "$(pg_bin "$dir")/postgres" -D "$(db_folder "$dir")" -p "$port" -c listen_addresses=127.0.0.1 -c unix_socket_directories='' \

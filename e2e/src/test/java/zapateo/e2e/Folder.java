@@ -3,7 +3,6 @@ package zapateo.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -19,6 +18,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import zapateo.server.FreePort;
 
 /** A folder with the script and the application as they were built, as a person has it, and that person's commands. */
 final class Folder {
@@ -42,9 +42,7 @@ final class Folder {
             Path jar = built.filter(each -> each.toString().endsWith("-exec.jar")).findFirst().orElseThrow();
             Files.createSymbolicLink(root.resolve("server/target").resolve(jar.getFileName()), jar);
         }
-        try (ServerSocket free = new ServerSocket(0)) {
-            port = free.getLocalPort();
-        }
+        port = FreePort.next();
     }
 
     private void copy(String folder) throws IOException {

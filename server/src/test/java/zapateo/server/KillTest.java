@@ -3,7 +3,6 @@ package zapateo.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.net.ServerSocket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -66,7 +65,7 @@ class KillTest {
     private int killAgainAndAgain(TestDatabase database, int number) throws Exception {
         int kills = 0;
         for (int round = 0; round < ROUNDS; round++) {
-            int port = freePort();
+            int port = FreePort.next();
             Process server = boot(database, port);
             try {
                 String address = "http://127.0.0.1:" + port;
@@ -133,11 +132,5 @@ class KillTest {
             }
         }
         throw new IllegalStateException("the server did not start: see target/kill-server.log");
-    }
-
-    private static int freePort() throws IOException {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        }
     }
 }
