@@ -8,12 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.hand.Hand;
 import zapateo.hand.Instrument;
 import zapateo.hand.Pianist;
-import zapateo.harmony.Key;
 import zapateo.part.GivenRun;
 import zapateo.part.Nature;
 import zapateo.part.Origin;
@@ -36,8 +34,6 @@ import zapateo.song.Song;
 public final class LeftHand implements Placed.Player {
 
     private static final Interval MINOR_SEVENTH = Interval.parse("b7");
-    private static final int TENTH = 10;
-    private static final int MINOR_TENTH = 15;
 
     private final Plan plan;
     private final List<Cut> cuts;
@@ -211,9 +207,9 @@ public final class LeftHand implements Placed.Player {
         Role first = each.roles().get(0);
         if (walk.containsKey(each)) {
             PartNote step = PartNote.of(walk.get(each).pitch(), "w");
-            if (each.roles().size() > 1 && each.roles().get(1).degree() == TENTH) {
+            if (each.roles().size() > 1 && each.roles().get(1).degree() == TenthOver.DEGREE) {
                 boolean falls = nextStep(cut, byCut).filter(next -> walk.get(next).key() < step.pitch().midi()).isPresent();
-                return List.of(step, tenthOver(step.pitch(), cut, falls));
+                return List.of(step, TenthOver.of(step.pitch(), cut, falls));
             }
             return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
         }
@@ -241,27 +237,6 @@ public final class LeftHand implements Placed.Player {
     /** Where a line that walks begins the next chord. */
     private Optional<Planned> nextStep(Cut cut, List<List<Planned>> byCut) {
         return cut.index() + 1 < cuts.size() ? byCut.get(cut.index() + 1).stream().filter(walk::containsKey).findFirst() : Optional.empty();
-    }
-
-    /**
-     * The tone of the chord a tenth over a bass that moves, else the key's; a minor one over a chromatic note, as a diminished chord passes.
-     *
-     * @param falls whether it leads down: over a chromatic note that does, the chord's own tone goes before the diminished one
-     */
-    private static PartNote tenthOver(Pitch bass, Cut cut, boolean falls) {
-        Key key = cut.bar().key();
-        int chroma = Math.floorMod(bass.midi(), Pitch.OCTAVE);
-        boolean passes = Naming.tone(chroma, cut.chord()).isEmpty() && !Naming.inKey(chroma, key);
-        int minor = bass.midi() + MINOR_TENTH;
-        // Over a suspended chord the fourth, or the second, stands in the third's place.
-        Optional<Pitch> suspended = chroma != cut.chord().root().chroma() || cut.chord().quality().tone(3).isPresent() ? Optional.empty()
-                : cut.chord().quality().tone(4).or(() -> cut.chord().quality().tone(2)).map(tone -> Pitch.onKey(bass.midi() + Pitch.OCTAVE + tone.semitones() % Pitch.OCTAVE, cut.chord().tone(tone).simple()));
-        if (suspended.isPresent()) {
-            return PartNote.of(suspended.get(), String.valueOf(TENTH));
-        }
-        Optional<Integer> own = IntStream.of(minor, minor + 1).filter(each -> Naming.tone(Math.floorMod(each, Pitch.OCTAVE), cut.chord()).isPresent()).boxed().findFirst();
-        int tenth = passes ? own.filter(each -> falls).orElse(minor) : own.orElseGet(() -> IntStream.of(minor, minor + 1).filter(each -> Naming.inKey(Math.floorMod(each, Pitch.OCTAVE), key)).findFirst().orElse(minor));
-        return PartNote.of(Pitch.onKey(tenth, Naming.of(Math.floorMod(tenth, Pitch.OCTAVE), cut.chord(), cut.chord(), key, bass.pitchClass(), 0)), String.valueOf(TENTH));
     }
 
     /** A fifth under its root that is the chord's last bass goes above it where that is nearer to the next one. */
@@ -300,7 +275,7 @@ public final class LeftHand implements Placed.Player {
         return switch (each.lead().map(LeadIn.Step::over).orElse(LeadIn.Over.NOTHING)) {
             case NOTHING -> Optional.empty();
             case SEVENTHS -> Optional.of(PartNote.of(Pitch.onKey(bass.midi() + MINOR_SEVENTH.semitones(), bass.pitchClass().plus(MINOR_SEVENTH).simple()), "♭7"));
-            case TENTHS -> Optional.of(tenthOver(bass, cut, false));
+            case TENTHS -> Optional.of(TenthOver.of(bass, cut, false));
         };
     }
 

@@ -15,26 +15,18 @@ import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
-import zapateo.arrangement.Holding;
 import zapateo.arrangement.Meeting;
-
 import zapateo.hand.Difficulty;
 import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
 import zapateo.harmony.Degree;
-import zapateo.lefthand.BassLine;
-import zapateo.lefthand.LeadIn;
-import zapateo.lefthand.LeftHandChoices;
-import zapateo.lefthand.Spice;
 import zapateo.part.Mending;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
-import zapateo.rhythm.Feel;
 import zapateo.rhythm.Side;
 import zapateo.righthand.Crossing;
 import zapateo.rhythm.Ticks;
@@ -67,7 +59,6 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                               @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, List<LimitView> limits,
                               List<ProblemView> problems) {
 
-    private static final String BEFORE = "absent where it is as in the bar before";
     private static final Set<String> BASSES = Set.of("1", "5_");
 
     /**
@@ -86,11 +77,11 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record ArrangedBarView(@Schema(allowableValues = {"chart", "intro", "tag"}, description = "absent where it is chart") String part, int index, int number, String section, int pass,
-                                  @Schema(description = "absent where it is 1") Integer round, @Schema(description = BEFORE) String meter, @Schema(description = BEFORE) Integer beatTicks, int tick, int ticks,
-                                  List<ArrangedChordView> chords, @Schema(description = "absent where no colour changes them") List<BorrowedView> borrowed, @Schema(description = BEFORE) Double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
+                                  @Schema(description = "absent where it is 1") Integer round, @Schema(description = HoldingView.BEFORE) String meter, @Schema(description = HoldingView.BEFORE) Integer beatTicks, int tick, int ticks,
+                                  List<ArrangedChordView> chords, @Schema(description = "absent where no colour changes them") List<BorrowedView> borrowed, @Schema(description = HoldingView.BEFORE) Double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
                                   @Schema(description = "absent where there are none") List<PinView> pins,
                           double difficulty, @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, @Schema(description = "absent where only one hand plays") MeetingView meeting,
-                                  @Schema(description = BEFORE) HoldingView choices) {
+                                  @Schema(description = HoldingView.BEFORE) HoldingView choices) {
 
         private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places, boolean withParts, Meeting meeting) {
             Optional<Bar> before = bar.index() == 0 ? Optional.empty() : Optional.of(arrangement.song().bars().get(bar.index() - 1));
@@ -120,41 +111,6 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
 
     /** A chord of the chart under a colour. */
     public record BorrowedView(String symbol, int tick, int ticks) {
-    }
-
-    /**
-     * What holds in a bar.
-     *
-     * @param chosen   what was asked for, of all places that reach it: song, section, bars
-     * @param figure   id of the figure that is heard, which at a level may be another than the chosen one
-     * @param voicing  id of the voicing that is heard where the figure has one to choose
-     * @param bassLine id of the bass line in place of the figure's own basses
-     * @param leadIn   id of the lead-in
-     * @param spice    what a lively player does otherwise in the bar
-     */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record HoldingView(@Schema(description = BEFORE) OptionsRequest chosen, String figure, String voicing, String register, @Schema(description = "absent where the figure's own basses are heard") String bassLine,
-                              @Schema(description = "absent where the figure has its own way") String leadIn, String feel, @Schema(description = "absent where the bar is played as it goes") SpiceView spice) {
-
-        private static HoldingView of(Holding holding, Optional<Holding> before, Feel feel) {
-            boolean same = before.filter(other -> other.chosen().equals(holding.chosen())).isPresent();
-            HoldingView heard = heard(holding, same ? null : OptionsRequest.of(holding.chosen().with(Choice.FIGURE, holding.chosen().orUsual(Choice.FIGURE))), feel);
-            return same && before.map(other -> heard(other, null, feel)).filter(heard::equals).isPresent() ? null : heard;
-        }
-
-        private static HoldingView heard(Holding holding, OptionsRequest chosen, Feel feel) {
-            LeftHandChoices heard = holding.heard();
-            return new HoldingView(chosen, heard.figure().id(), heard.voicing().id(), heard.register().id(), heard.line().map(BassLine::id).orElse(null), heard.leadIn().map(LeadIn::id).orElse(null), feel.id(),
-                    holding.spice().map(SpiceView::of).orElse(null));
-        }
-    }
-
-    /** @param name standard term; @param use what for, in a line */
-    public record SpiceView(String id, String name, String use) {
-
-        private static SpiceView of(Spice spice) {
-            return new SpiceView(spice.id(), spice.name(), spice.use());
-        }
     }
 
     /**
