@@ -66,11 +66,16 @@ public record Arrangement(Coloured coloured, Feels feels, Part left, Part right,
     public List<String> ids() {
         Map<String, Integer> there = new HashMap<>();
         return strokes().stream().map(stroke -> {
-            Bar bar = song().bars().get(stroke.bar());
-            String place = stroke.hand().letter() + bar.number() + "." + bar.pass() + "." + (stroke.written().tick() - bar.tick());
+            String place = nameAt(stroke, stroke.written().tick());
             int nth = there.merge(place, 1, Integer::sum) - 1;
             return nth == 0 ? place : place + "." + nth;
         }).toList();
+    }
+
+    /** What a stroke is called by its place alone: its hand, the number and the round of its bar, where in it a tick lies. */
+    public String nameAt(Stroke stroke, int tick) {
+        Bar bar = song().bars().get(stroke.bar());
+        return stroke.hand().letter() + bar.number() + "." + bar.pass() + "." + (tick - bar.tick());
     }
 
     /** When its ticks come. */

@@ -191,9 +191,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         private static StrokeView of(String id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist) {
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
-            Bar bar = arrangement.song().bars().get(stroke.bar());
-            String place = stroke.hand().letter() + bar.number() + "." + bar.pass() + "." + (stroke.onPage().tick() - bar.tick());
-            return new StrokeView(unless(place, id), stroke.hand().letter(), unless("figure", stroke.nature().origin().id()), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
+            return new StrokeView(unless(arrangement.nameAt(stroke, stroke.onPage().tick()), id), stroke.hand().letter(), unless("figure", stroke.nature().origin().id()), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
                     stroke.sounding().ticks(),
                     stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless(usualMark(stroke), stroke.mark().id()), unless(false, stroke.accent()),
                     unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
