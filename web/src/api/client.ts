@@ -144,7 +144,10 @@ export type Stroke = Filled<
     notes: Note[];
   }
 >;
-export type Arrangement = Omit<Filled<Schemas["ArrangementView"], { strokes: Stroke[]; bars: Bar[]; parts: Part[] }>, "velocities">;
+export type Arrangement = Omit<
+  Filled<Schemas["ArrangementView"], { strokes: Stroke[]; bars: Bar[]; parts: Part[] }>,
+  "marks" | "velocities"
+>;
 export type Arranged = Schemas["ArrangementView"];
 
 export const api = createClient<paths>({ baseUrl: "/", fetch: (request) => patiently(request) });

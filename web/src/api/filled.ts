@@ -1,7 +1,7 @@
 import type { Arranged, Arrangement, Bar, ChartRead, ChartView, Stroke } from "./client";
 
-/** What a bass by itself is to its chord. */
-const BASSES = ["1", "5_"];
+/** How the letters of an answer's marks are read. */
+const MARKS: Record<string, Stroke["mark"]> = { h: "heel", t: "toe", l: "lead" };
 
 /** An arrangement with all that its answer leaves out where it is as usual; the descriptions of the fields say what that is. */
 export function filled(answer: Arranged): Arrangement {
@@ -35,13 +35,13 @@ export function filledStrokes(answer: Arranged, whole: Arrangement): Stroke[] {
   return strokesOf(answer, whole.bars, whole.pedal);
 }
 
-/** The velocities of an answer stand in one row, in the order of its notes. */
+/** Marks and velocities of an answer stand in rows, in the order of its strokes and notes. */
 function strokesOf(answer: Arranged, bars: Bar[], pedal: Arranged["pedal"]): Stroke[] {
   let told = 0;
-  return answer.strokes.map((stroke) => {
+  return answer.strokes.map((stroke, at) => {
     const velocities = answer.velocities.slice(told, told + stroke.notes.length);
     told += stroke.notes.length;
-    return filledStroke(stroke, bars, pedal, velocities);
+    return filledStroke(stroke, bars, pedal, MARKS[answer.marks[at] ?? ""] ?? "toe", velocities);
   });
 }
 
@@ -76,7 +76,13 @@ export function filledChart(answer: ChartRead): ChartView {
   return { ...answer, written };
 }
 
-function filledStroke(stroke: Arranged["strokes"][number], bars: Bar[], pedal: Arranged["pedal"], velocities: number[]): Stroke {
+function filledStroke(
+  stroke: Arranged["strokes"][number],
+  bars: Bar[],
+  pedal: Arranged["pedal"],
+  mark: Stroke["mark"],
+  velocities: number[],
+): Stroke {
   const written = stroke.written ?? { tick: stroke.tick, ticks: stroke.ticks };
   const bar = bars[stroke.bar];
   return {
@@ -86,7 +92,7 @@ function filledStroke(stroke: Arranged["strokes"][number], bars: Bar[], pedal: A
     written,
     chordTick: stroke.chordTick ?? chordUnder(bars, stroke.bar, written.tick),
     until: lifted(pedal, stroke.tick + stroke.ticks),
-    mark: stroke.mark ?? (stroke.notes.length === 1 && BASSES.includes(stroke.notes[0]?.role ?? "") ? "heel" : "toe"),
+    mark,
     accent: stroke.accent ?? false,
     stretchMm: stroke.stretchMm ?? 0,
     ease: stroke.ease ?? "comfortable",

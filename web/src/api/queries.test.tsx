@@ -25,7 +25,15 @@ function answer(from: number, to: number, bare: boolean) {
     chords: [],
     choices: { figure: "held" },
   }));
-  return { bars: bare ? [] : bars, pedal: [], tempo: { bpm: 100 }, firstStroke: first, strokes: STROKES.slice(first, end), velocities: [] };
+  return {
+    bars: bare ? [] : bars,
+    pedal: [],
+    tempo: { bpm: 100 },
+    firstStroke: first,
+    strokes: STROKES.slice(first, end),
+    marks: "",
+    velocities: [],
+  };
 }
 
 afterEach(() => vi.restoreAllMocks());

@@ -1381,6 +1381,7 @@ export interface components {
             /** Format: int32 */
             leadInTicks: number;
             limits: components["schemas"]["LimitView"][];
+            marks: string;
             /** Format: double */
             maxTempo: number;
             /** @description absent where it was not asked for */
@@ -3236,11 +3237,6 @@ export interface components {
             hand: "L" | "R";
             /** @description absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between */
             id?: string;
-            /**
-             * @description absent where it is heel for one note whose role is 1 or 5_, and toe for all else
-             * @enum {string}
-             */
-            mark?: "heel" | "toe" | "lead";
             notes: components["schemas"]["NoteView"][];
             /**
              * @description absent where it is figure

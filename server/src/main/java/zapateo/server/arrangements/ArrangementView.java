@@ -11,8 +11,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Meeting;
@@ -50,16 +50,16 @@ import zapateo.song.Understanding;
  * @param maxTempo   the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
  * @param limits     the bars that set it, the slowest first
  * @param firstStroke where only those of some bars are told, the place of the first one among all
+ * @param marks      how those strokes are drawn, a letter each: h a heel, t a toe, l a lead-in
  * @param velocities how hard each note of those strokes is struck, 1 to 127, in their order
  * @param reasons    why strokes are there; they name one by its place
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<PieceView> timeline, List<ArrangedBarView> bars,
-                              @Schema(description = "absent where all are told") Integer firstStroke, List<StrokeView> strokes, List<Integer> velocities, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
+                              @Schema(description = "absent where all are told") Integer firstStroke, List<StrokeView> strokes, String marks, List<Integer> velocities, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
                               @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, List<LimitView> limits,
                               List<ProblemView> problems) {
 
-    private static final Set<String> BASSES = Set.of("1", "5_");
 
     /**
      * @param part       of the song: the chart itself, or what its form adds
@@ -182,7 +182,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}, description = "absent where it is figure") String origin,
                              @Schema(description = "absent where it is that of the chord it is written under") Integer chordTick, int bar, int tick, int ticks,
                              @Schema(description = "absent where it stands where it sounds") WrittenView written,
-                             @Schema(allowableValues = {"heel", "toe", "lead"}, description = "absent where it is heel for one note whose role is 1 or 5_, and toe for all else") String mark, @Schema(description = "absent where it is false") Boolean accent,
+                             @Schema(description = "absent where it is false") Boolean accent,
                              @Schema(description = "absent where it is 0") Double stretchMm,
                              @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}, description = "absent where it is comfortable") String ease,
                              @Schema(description = "absent where nothing was done") String altered,
@@ -193,14 +193,10 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
             return new StrokeView(unless(arrangement.nameAt(stroke, stroke.onPage().tick()), id), stroke.hand().letter(), unless("figure", stroke.nature().origin().id()), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
                     stroke.sounding().ticks(),
-                    stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless(usualMark(stroke), stroke.mark().id()), unless(false, stroke.accent()),
+                    stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless(false, stroke.accent()),
                     unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
                     unless("comfortable", hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-')), stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
                     stroke.roll().map(RolledView::of).orElse(null), reason, stroke.notes().stream().map(NoteView::of).toList());
-        }
-
-        private static String usualMark(Stroke stroke) {
-            return stroke.notes().size() == 1 && BASSES.contains(stroke.notes().get(0).role()) ? "heel" : "toe";
         }
 
         /** Where the chord begins that a stroke is written under; its own place where there is none. */
@@ -270,7 +266,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         strokes.forEach(stroke -> reasons.putIfAbsent(stroke.reason(), reasons.size()));
         return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
                 TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, null, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasons.get(strokes.get(i).reason()), arrangement, pianist)).toList(),
-                strokes.stream().flatMap(stroke -> stroke.notes().stream()).map(PartNote::velocity).toList(),
+                strokes.stream().map(stroke -> stroke.mark().id().substring(0, 1)).collect(Collectors.joining()), strokes.stream().flatMap(stroke -> stroke.notes().stream()).map(PartNote::velocity).toList(),
                 reasons.keySet().stream().map(ReasonView::of).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
                 tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);
@@ -280,7 +276,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     ArrangementView strokesOf(int from, int to, boolean bare) {
         int first = IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).bar() >= from).findFirst().orElse(strokes.size());
         int end = IntStream.range(first, strokes.size()).filter(i -> strokes.get(i).bar() <= to).reduce((one, other) -> other).orElse(first - 1) + 1;
-        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, bare ? List.of() : timeline, bare ? List.of() : bars, first, strokes.subList(first, end), velocities.subList(notesBefore(first), notesBefore(end)),
+        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, bare ? List.of() : timeline, bare ? List.of() : bars, first, strokes.subList(first, end), marks.substring(first, end), velocities.subList(notesBefore(first), notesBefore(end)),
                 bare ? List.of() : reasons, bare ? List.of() : pedal, difficulty, bare ? null : parts, maxTempo, bare ? List.of() : limits, problems);
     }
 
