@@ -13,12 +13,38 @@ function packed(): Plugin {
       order: "post",
       async handler(_, bundle) {
         for (const [fileName, file] of Object.entries(bundle)) {
-          if (!/\.(m?js|css|ttf)$/.test(fileName)) continue;
+          if (!/\.(m?js|css|ttf|wasm)$/.test(fileName)) continue;
           const plain = new Blob([file.type === "chunk" ? file.code : (file.source as BlobPart)]);
           const source = await new Response(plain.stream().pipeThrough(new CompressionStream("gzip"))).arrayBuffer();
           this.emitFile({ type: "asset", fileName: `${fileName}.gz`, source: new Uint8Array(source) });
         }
       },
+    },
+  };
+}
+
+/**
+ * The engraver's program lies in the text of its module; as a file of its own it is compiled while it arrives, and a browser keeps it compiled. The two
+ * places of the module that this changes are its only ones.
+ */
+function engraverApart(): Plugin {
+  const program = /binaryDecode\(('(?:[^'\\]|\\.)*')\)/s;
+  const begun = "var binary=await getWasmBinary(binaryFile);var instance=await WebAssembly.instantiate(binary,imports)";
+  return {
+    name: "engraver-apart",
+    apply: "build",
+    transform(code, id) {
+      if (!id.endsWith("/verovio-module.mjs")) return null;
+      const [whole, literal] = program.exec(code) ?? [];
+      if (!whole || !literal || !code.includes(begun)) throw new Error(`${id}: the engraver's program stands no longer where it stood; see engraverApart`);
+      const text = new Function(`return ${literal}`)() as string;
+      // As the module reads it: a character is a byte, the one after the last byte is nought.
+      const source = Uint8Array.from(text, (char) => (~char.charCodeAt(0) >> 8) & char.charCodeAt(0));
+      if (!WebAssembly.validate(source)) throw new Error(`${id}: what was taken for the engraver's program is none`);
+      const file = this.emitFile({ type: "asset", name: "verovio.wasm", source });
+      return code
+        .replace(whole, () => `import.meta.ROLLUP_FILE_URL_${file}`)
+        .replace(begun, () => "var instance=await WebAssembly.instantiateStreaming(fetch(binaryFile),imports)");
     },
   };
 }
@@ -51,7 +77,7 @@ export default defineConfig({
       },
     }),
   ],
-  worker: { format: "es" },
+  worker: { format: "es", plugins: () => [engraverApart()] },
   build: {
     target: "es2022",
     chunkSizeWarningLimit: 8000,

@@ -1,16 +1,13 @@
+import { wakeEngraver } from "./score/engraver";
+
 // What cannot be had now is asked for again when it is needed, and said there.
 const quietly = () => undefined;
-
-/** What draws the first staff. */
-export function fetchEngraver(): void {
-  import("./score/engraver").then((score) => score.wakeEngraver()).catch(quietly);
-}
 
 /** What the first staff and the first tone need, fetched before they are asked for: by the first letter that is typed, by the first press in a song. */
 export function fetchAhead(): void {
   if (begun) return;
   begun = true;
-  fetchEngraver();
+  wakeEngraver();
   import("./sound/player").then((player) => player.loadRecordings()).catch(quietly);
 }
 

@@ -1,17 +1,11 @@
 import { Portal } from "@headlessui/react";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, RouterProvider } from "react-router";
-import { fetchEngraver } from "./ahead";
-import { api, take } from "./api/client";
-import "./index.css";
+import { queries } from "./api/cache";
 import { Lost } from "./ui/Lost";
 import { Repertoire } from "./views/repertoire/Repertoire";
-
-const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, staleTime: 10_000, refetchOnWindowFocus: false, networkMode: "always" } },
-});
 
 const KeptStage = lazy(() => import("./views/stage/Stage").then(({ KeptStage }) => ({ default: KeptStage })));
 
@@ -56,12 +50,6 @@ const router = createBrowserRouter([
   },
   { path: "*", element: <Lost /> },
 ]);
-
-// Whose hands play is known before the first song is laid, and the engraver is on its way while the song is fetched.
-if (window.location.pathname.startsWith("/songs/")) {
-  void queries.prefetchQuery({ queryKey: ["hands"], queryFn: () => take(api.GET("/api/hands")) });
-  if (!window.location.pathname.endsWith("/chart")) fetchEngraver();
-}
 
 const root = document.getElementById("root");
 // Menus, lists and dialogs have a place of their own in the page.

@@ -1,4 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { type Asked, requestOf } from "./asking";
 import {
   type AskedNotes,
   api,
@@ -11,7 +12,6 @@ import {
   type Spots,
   take,
 } from "./client";
-import { type Asked, requestOf } from "./queries";
 
 /** What a layer of some bars, by index, asks for at a tempo. */
 export function useAskedNotes(asked: Asked, bars: string, layer: string, tempo: number, on: boolean) {

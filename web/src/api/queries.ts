@@ -1,12 +1,11 @@
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import type { FingersShown } from "../score/fingers";
+import { type Asked, arrangementOf, chartOf, type Doubles, handsAsked, requestOf, scoreOf } from "./asking";
 import {
   type Arrangement,
-  type ArrangeRequest,
   api,
   type ChartView,
-  type Choices,
   type Colour,
   type ColourBook,
   type EasierWay,
@@ -16,7 +15,6 @@ import {
   type Hands,
   type ImprovNotes,
   type Lick,
-  type Measures,
   type Measuring,
   type Offer,
   type OneShape,
@@ -29,7 +27,7 @@ import {
   take,
   type Why,
 } from "./client";
-import { filled, filledChart, filledStrokes } from "./filled";
+import { filled } from "./filled";
 
 export function useFigures() {
   return useQuery<Figure[], Refused>({
@@ -141,67 +139,16 @@ export function useRepertoire() {
 }
 
 /** The chart as read; while a new text is read the last one stays. */
-export function useChart(text: string, doubles: "thirds" | "simple") {
-  return useQuery<ChartView, Refused>({
-    queryKey: ["chart", text, doubles],
-    queryFn: async () =>
-      filledChart(await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles } }))),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+export function useChart(text: string, doubles: Doubles) {
+  return useQuery<ChartView, Refused>({ ...chartOf(text, doubles), placeholderData: keepPreviousData, retry: false });
 }
-
-/** What is arranged: a chart, choices, the hand, and figures that are not kept yet. */
-export type Asked = { chart: string; choices: Choices; hand: Measures | undefined; figures: string[] };
-
-export function requestOf({ chart, choices, hand, figures }: Asked): ArrangeRequest {
-  return { chart, choices, ...(hand ? { hand } : {}), ...(figures.length > 0 ? { figures } : {}) } as ArrangeRequest;
-}
-
-/** The strokes of so many bars come with the bars themselves; those of a longer song follow in so many at a time. */
-const FIRST_BARS = 192;
-const MORE_BARS = 512;
-/** What is on the screen is drawn first. */
-const FIRST_SEEN_MS = 800;
 
 /** While it cannot be had, the last one stays; only a chart that has no bars takes it away. */
 export function useArrangement(asked: Asked) {
-  const queries = useQueryClient();
   const [last, keep] = useState<Arrangement | undefined>();
-  const found = useQuery<Arrangement, Refused>({
-    queryKey: ["arrangement", asked],
-    queryFn: async ({ signal, queryKey }) => {
-      const first = filled(await strokesOf(asked, 0, FIRST_BARS - 1, false, signal));
-      if (first.bars.length > FIRST_BARS) void followed(first, asked, (more) => !signal.aborted && queries.setQueryData(queryKey, more));
-      return first;
-    },
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
+  const found = useQuery<Arrangement, Refused>({ ...arrangementOf(asked), placeholderData: keepPreviousData, retry: false });
   if (found.data && found.data !== last) keep(found.data);
   return { ...found, data: found.data ?? (found.error?.problems.length === 0 ? last : undefined) };
-}
-
-/** @param signal stops it on the server too, as soon as nobody waits for it */
-function strokesOf(asked: Asked, from: number, to: number, bare: boolean, signal: AbortSignal | null = null) {
-  return take(api.POST("/api/arrangements", { signal, params: { query: { bars: `${from}-${to}`, bare } }, body: requestOf(asked) }));
-}
-
-/** The rest of a long song, told each time some more of it is there; what cannot be had stays out. */
-async function followed(first: Arrangement, asked: Asked, told: (more: Arrangement) => void): Promise<void> {
-  let whole = first;
-  if (first.bars.length > FIRST_BARS) await new Promise((seen) => window.setTimeout(seen, FIRST_SEEN_MS));
-  for (let from = FIRST_BARS; from < first.bars.length; from += MORE_BARS) {
-    try {
-      const answer = await strokesOf(asked, from, from + MORE_BARS - 1, true);
-      // What a bar strikes early stands among the strokes of the bar before: it has come already.
-      const more = filledStrokes(answer, first).slice(whole.strokes.length - (answer.firstStroke ?? 0));
-      whole = { ...whole, strokes: [...whole.strokes, ...more] };
-    } catch {
-      return;
-    }
-    told(whole);
-  }
 }
 
 /** The same with what makes each bar hard; its strokes are those of the other. */
@@ -240,21 +187,7 @@ export function useReadOver(asked: Asked, enabled: boolean) {
 
 /** The bars {@code from} to {@code to}, by index, as MusicXML. */
 export function useScore(asked: Asked, from: number, to: number, fingers: FingersShown, enabled: boolean) {
-  return useQuery<string, Refused>({
-    queryKey: ["score", asked, from, to, fingers],
-    queryFn: async ({ signal }) =>
-      take(
-        api.POST("/api/arrangements/score", {
-          signal,
-          params: { query: { bars: `${from}-${to}`, fingers } },
-          body: requestOf(asked),
-          parseAs: "text",
-        }) as unknown as Promise<{ data?: string; error?: unknown; response: Response }>,
-      ),
-    placeholderData: keepPreviousData,
-    retry: false,
-    enabled,
-  });
+  return useQuery<string, Refused>({ ...scoreOf(asked, from, to, fingers), placeholderData: keepPreviousData, retry: false, enabled });
 }
 
 /** Why a note of the arrangement is what it is; asked for one note at a time. */
@@ -301,7 +234,7 @@ export function useFitting(figure: string | null) {
 }
 
 export function useHands() {
-  return useQuery<Hands[], Refused>({ queryKey: ["hands"], queryFn: () => take(api.GET("/api/hands")), staleTime: 60_000, retry: false });
+  return useQuery<Hands[], Refused>({ ...handsAsked, retry: false });
 }
 
 /** What can be held to measure a hand by; the same for everybody. */

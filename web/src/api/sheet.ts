@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import type { FingersShown } from "../score/fingers";
+import { type Asked, requestOf } from "./asking";
 import { type Arrangement, api, type ChartView, type FormOf, type Refused, type SheetLine, take } from "./client";
 import { filled, filledChart } from "./filled";
-import { type Asked, requestOf } from "./queries";
 
 /** A chart as read, for once. */
 export const fetchChart = async (text: string): Promise<ChartView> =>

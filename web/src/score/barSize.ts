@@ -10,7 +10,7 @@ const KEPT = "zapateo.bars";
 const NARROW = "(max-width: 639px)";
 const listeners = new Set<() => void>();
 
-function now(): BarSize {
+function barSize(): BarSize {
   const kept = localStorage.getItem(KEPT);
   return SIZES.find((each) => each === kept) ?? "normal";
 }
@@ -22,7 +22,7 @@ export function sizeBars(size: BarSize): void {
 
 /** The next of them, and round again. */
 export function nextBarSize(): void {
-  sizeBars(SIZES[(SIZES.indexOf(now()) + 1) % SIZES.length] ?? "normal");
+  sizeBars(SIZES[(SIZES.indexOf(barSize()) + 1) % SIZES.length] ?? "normal");
 }
 
 function listen(listener: () => void): () => void {
@@ -36,10 +36,12 @@ function listen(listener: () => void): () => void {
 }
 
 export function useBarSize(): BarSize {
-  return useSyncExternalStore(listen, now);
+  return useSyncExternalStore(listen, barSize);
 }
 
 /** So many bars are engraved at a time: two on a narrow screen. */
+export const barsOnStaff = (): number => (window.matchMedia?.(NARROW).matches ? 2 : barSize() === "large" ? 4 : 8);
+
 export function useBarsOnStaff(): number {
-  return useSyncExternalStore(listen, () => (window.matchMedia?.(NARROW).matches ? 2 : now() === "large" ? 4 : 8));
+  return useSyncExternalStore(listen, barsOnStaff);
 }

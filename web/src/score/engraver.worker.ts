@@ -1,6 +1,5 @@
 /// <reference lib="webworker" />
 import { VerovioToolkit } from "verovio/esm";
-import moduleUrl from "verovio/wasm?url";
 
 /** Below this many pixels four bars are too many for a line. */
 const NARROW = 560;
@@ -17,8 +16,8 @@ const DENSE = { spacingLinear: 0.22, spacingNonLinear: 0.55 };
 type Order = { id: number; xml: string; width: number; space?: number; natural?: boolean; room?: number };
 type Page = { svg: string; width: number; height: number; space: number };
 
-// The engraver stays a file of its own, so that it can be replaced by another build of it.
-const ready = import(/* @vite-ignore */ moduleUrl).then(async (file) => new VerovioToolkit(await file.default()));
+// The engraver stays in files of its own, so that they can be replaced by another build of it.
+const ready = import("verovio/wasm").then(async (file) => new VerovioToolkit(await file.default()));
 
 /** Lays the music out at {@code space} pixels from line to line. */
 function lay(toolkit: VerovioToolkit, order: Order, space: number, natural: boolean, spread = LOOSE): Page {

@@ -7,7 +7,7 @@ export type FingersShown = (typeof SHOWN)[number];
 const KEPT = "zapateo.fingers";
 const listeners = new Set<() => void>();
 
-function now(): FingersShown {
+export function fingersShown(): FingersShown {
   const kept = localStorage.getItem(KEPT);
   return SHOWN.find((each) => each === kept) ?? "few";
 }
@@ -21,5 +21,5 @@ export function useFingersShown(): FingersShown {
   return useSyncExternalStore((listener) => {
     listeners.add(listener);
     return () => listeners.delete(listener);
-  }, now);
+  }, fingersShown);
 }

@@ -7,7 +7,7 @@ declare module "verovio/esm" {
   }
 }
 
-declare module "verovio/wasm?url" {
-  const url: string;
-  export default url;
+declare module "verovio/wasm" {
+  const createModule: () => Promise<unknown>;
+  export default createModule;
 }

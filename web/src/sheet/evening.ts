@@ -1,5 +1,5 @@
+import type { Asked } from "../api/asking";
 import { api, type Measures, type SetItemOf, take } from "../api/client";
-import type { Asked } from "../api/queries";
 import { fetchArrangement, fetchChart, fetchForm, fetchMoved } from "../api/sheet";
 import type { Block } from "./blocks";
 import { beginsOf, type Stand } from "./stand";

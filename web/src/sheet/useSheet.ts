@@ -1,6 +1,6 @@
 import { useEffect, useState } from "react";
+import type { Asked } from "../api/asking";
 import type { Arrangement, Bar, ChartView, FormOf, SheetLine } from "../api/client";
-import type { Asked } from "../api/queries";
 import { fetchLines, fetchScore, type Parts } from "../api/sheet";
 import { engraveLine, naturalWidth } from "../score/engraver";
 import type { FingersShown } from "../score/fingers";

@@ -5,8 +5,9 @@ import { useFingersShown } from "../score/fingers";
 import { Mark, PathMark } from "../ui/Mark";
 import { Scheme } from "../ui/Scheme";
 import { keyName } from "../ui/words";
+import { draftOf } from "./draft";
 import { TitleField } from "./TitleField";
-import { type DraftDesk, draftOf, type Keeping } from "./useDraft";
+import type { DraftDesk, Keeping } from "./useDraft";
 import { Versions } from "./Versions";
 
 const PATH = [
@@ -193,10 +194,11 @@ function KeyMenu({ chart, desk }: { chart: ChartView; desk: DraftDesk }) {
   );
 }
 
+const clock = (at: Date) => [at.getHours(), at.getMinutes()].map((each) => String(each).padStart(2, "0")).join(":");
+
 function Kept({ keeping }: { keeping: Keeping }) {
   const words = {
-    kept: () =>
-      keeping.state === "kept" ? `kept ${keeping.at.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false })}` : "",
+    kept: () => (keeping.state === "kept" ? `kept ${clock(keeping.at)}` : ""),
     keeping: () => "keeping …",
     waiting: () => "not kept yet",
     stale: () => "changed elsewhere",

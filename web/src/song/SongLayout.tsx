@@ -2,15 +2,17 @@ import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { fetchAhead } from "../ahead";
-import { api, type Choices, type Colour, type Refused, type Song, type Tone, take } from "../api/client";
-import { type Asked, useArrangement, useChart, useHands, useWays } from "../api/queries";
+import { type Asked, type Doubles, keepDoubles, keptDoubles, songAsked } from "../api/asking";
+import type { Choices, Colour, Refused, Song, Tone } from "../api/client";
+import { useArrangement, useChart, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
 import { Notice, TextButton } from "../ui/Notice";
 import { useLatest } from "../ui/useLatest";
+import { barsWithin, namedBars } from "./address";
 import { ChangedFigures } from "./ChangedFigures";
 import { Dock } from "./Dock";
-import { type Compared, type Desk, DeskOf, type Doubles, spanOf, type TriedFigure } from "./desk";
+import { type Compared, type Desk, DeskOf, spanOf, type TriedFigure } from "./desk";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { playable, tapping } from "./tempo";
@@ -32,7 +34,7 @@ export function SongLayout({ away }: { away?: ReactNode }) {
     queryFn: async () => {
       // What was changed in the last moment here is on its way: it is waited for, so that it is what is seen.
       await settledDraft(id);
-      return take(api.GET("/api/songs/{id}", { params: { path: { id } } }));
+      return songAsked(id);
     },
     staleTime: 0,
     gcTime: 0,
@@ -64,7 +66,7 @@ function OpenSong({ song }: { song: Song }) {
   const [aims, setAims] = useState<Aim[]>([]);
   const [onKey, setOnKey] = useState<{ heard: (midi: number, down: boolean) => void } | null>(null);
   const hearKeys = useCallback((heard: ((midi: number, down: boolean) => void) | null) => setOnKey(heard ? { heard } : null), []);
-  const [doubles, setDoubles] = useState<Doubles>(() => (localStorage.getItem("zapateo.doubles") === "simple" ? "simple" : "thirds"));
+  const [doubles, setDoubles] = useState<Doubles>(keptDoubles);
   // The sheet follows each letter; the left hand, which takes longer to lay, a pause.
   const readDraft = useSettled(desk.draft.chart, 15);
   const settledDraft = useSettled(desk.draft.chart, 120);
@@ -166,7 +168,7 @@ function OpenSong({ song }: { song: Song }) {
   });
 
   const takeDoubles = useCallback((way: Doubles) => {
-    localStorage.setItem("zapateo.doubles", way);
+    keepDoubles(way);
     setDoubles(way);
   }, []);
 
@@ -324,13 +326,8 @@ function Trouble({
 function useSelection(bars: number): [[number, number], (from: number, to: number) => void] {
   const [search, setSearch] = useSearchParams();
   const address = search.get("bars") ?? "";
-  const [wanted, want] = useState<[number, number] | null>(() => {
-    const written = /^(\d+)-(\d+)$/.exec(address);
-    return written ? [Number(written[1]) - 1, Number(written[2]) - 1] : null;
-  });
-  const last = Math.max(0, bars - 1);
-  const from = Math.min(last, Math.max(0, wanted?.[0] ?? 0));
-  const to = Math.min(last, Math.max(from, wanted?.[1] ?? last));
+  const [wanted, want] = useState(() => namedBars(address));
+  const [from, to] = barsWithin(wanted, bars);
   const selection = useMemo<[number, number]>(() => [from, to], [from, to]);
   const select = useCallback((first: number, end: number) => want([Math.min(first, end), Math.max(first, end)]), []);
   useEffect(() => {

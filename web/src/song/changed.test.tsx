@@ -3,7 +3,8 @@ import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { api } from "../api/client";
 import { ChangedFigures, withFigure } from "./ChangedFigures";
-import type { Draft, DraftDesk, Make } from "./useDraft";
+import type { Draft } from "./draft";
+import type { DraftDesk, Make } from "./useDraft";
 
 afterEach(() => vi.restoreAllMocks());
 

@@ -1,6 +1,6 @@
 import { type Context, createContext, type ReactNode, useContext, useRef } from "react";
+import type { Asked, Doubles } from "../api/asking";
 import type { Arrangement, ChartView, Choices, Colour, Measures, NamedChoices, Refused, Song, Tone } from "../api/client";
-import type { Asked } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import type { Sound } from "../sound/usePlayer";
 import type { DraftDesk } from "./useDraft";
@@ -11,9 +11,6 @@ export const USUAL_SPAN = 201;
 export function spanOf(hand: Measures | undefined): number {
   return hand?.left?.spanMm ?? USUAL_SPAN;
 }
-
-/** Whether double sharps and flats in chord tones are written, or the plain keys they lie on. */
-export type Doubles = "thirds" | "simple";
 
 /** A figure's file that is not kept yet. */
 export type TriedFigure = { id: string; file: string; right: boolean };

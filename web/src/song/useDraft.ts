@@ -1,10 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { api, type Choices, type NamedChoices, Refused, type Song, take } from "../api/client";
+import { api, type Choices, Refused, type Song, take } from "../api/client";
 import { useLatest } from "../ui/useLatest";
+import { type Draft, draftOf, forget, remember, same, unkept } from "./draft";
 
-/** What the person is working on: the chart, the choices of the arrangement that is open and the other arrangements, with all that can be taken back. */
-export type Draft = { chart: string; choices: Choices; arrangementId?: string; arrangement: string; others: NamedChoices[] };
 export type Keeping =
   | { state: "kept"; at: Date }
   | { state: "keeping" }
@@ -222,56 +221,4 @@ export function useDraft(song: Song): DraftDesk {
     () => ({ draft, keeping, change, edit, note, undo, redo, canUndo, canRedo, takeTheirs, keepCopy }),
     [draft, keeping, change, edit, note, undo, redo, canUndo, canRedo, takeTheirs, keepCopy],
   );
-}
-
-export function draftOf(song: Omit<Draft, "arrangementId"> & { arrangementId?: string | null }): Draft {
-  const { chart, choices, arrangement, others } = song;
-  return { chart, choices, ...(song.arrangementId ? { arrangementId: song.arrangementId } : {}), arrangement, others };
-}
-
-function same(a: Draft, b: Draft): boolean {
-  return (
-    a.chart === b.chart &&
-    a.arrangement === b.arrangement &&
-    a.arrangementId === b.arrangementId &&
-    JSON.stringify(a.choices) === JSON.stringify(b.choices) &&
-    JSON.stringify(a.others) === JSON.stringify(b.others)
-  );
-}
-
-/** The form an unkept draft stands in this browser: 1 without arrangements' ids, 2 with them. A later one is left for the page that wrote it. */
-const FORMAT = 2;
-
-function slot(id: string): string {
-  return `zapateo.unkept.${id}`;
-}
-
-function remember(id: string, version: number, draft: Draft): void {
-  try {
-    localStorage.setItem(slot(id), JSON.stringify({ format: FORMAT, version, draft }));
-  } catch {
-    // Without room in the browser the draft still lives in this page.
-  }
-}
-
-function forget(id: string): void {
-  try {
-    localStorage.removeItem(slot(id));
-  } catch {
-    // Nothing was there.
-  }
-}
-
-/** A draft that an earlier page could not keep, if nobody has changed the song since. */
-function unkept(song: Song): Draft | null {
-  try {
-    const found = JSON.parse(localStorage.getItem(slot(song.id)) ?? "null") as {
-      format?: number;
-      version: number;
-      draft: Draft;
-    } | null;
-    return found && found.version === song.version && (found.format ?? 1) <= FORMAT ? { ...draftOf(song), ...found.draft } : null;
-  } catch {
-    return null;
-  }
 }

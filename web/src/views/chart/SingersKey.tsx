@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { requestOf } from "../../api/asking";
 import { api, type Refused, type SingersKeyView, take } from "../../api/client";
-import { requestOf } from "../../api/queries";
 import { useWork } from "../../song/desk";
 import type { Sheet } from "./useSheet";
 import { useTranspose } from "./useTranspose";

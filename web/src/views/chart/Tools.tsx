@@ -1,8 +1,8 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
+import { requestOf } from "../../api/asking";
 import { api, type ChartView, type EasyKey, type KeyNotes, type Refused, take } from "../../api/client";
-import { requestOf } from "../../api/queries";
 import { Score } from "../../score/Score";
 import { useShown, useWork } from "../../song/desk";
 import { TextButton } from "../../ui/Notice";

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef } from "react";
 import { typedMoves } from "../../api/client";
+import type { Draft } from "../../song/draft";
 import { movedDraft } from "../../song/moved";
-import type { Draft, DraftDesk } from "../../song/useDraft";
+import type { DraftDesk } from "../../song/useDraft";
 
 const PAUSE = 400;
 

@@ -1,6 +1,6 @@
 import { useState } from "react";
+import { requestOf } from "../../api/asking";
 import { api, type Colour, type ColourBook, take } from "../../api/client";
-import { requestOf } from "../../api/queries";
 import { useWork } from "../../song/desk";
 import { movedDraft } from "../../song/moved";
 import { Choice } from "../../ui/Choice";

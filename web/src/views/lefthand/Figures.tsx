@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import type { Figure, Suggested } from "../../api/client";
 import { FigureSteps } from "../../steps/FigureSteps";
 import { Choice } from "../../ui/Choice";
@@ -9,10 +9,11 @@ import { FOR_THIS_SONG, shelved } from "./shelves";
 type Shelf = "all" | "worth" | "own";
 
 const ANY = "any";
+const NONE: Figure[] = [];
 
 /** The figure book as cards: the step line is the picture. One press tries a figure where the choices go, while it plays too. */
 export function Figures({
-  figures,
+  figures: book,
   chosen,
   meter,
   suggested,
@@ -40,6 +41,8 @@ export function Figures({
   onFits: (figure: Figure) => void;
   onKept: (figure: Figure) => void;
 }) {
+  // The staff is seen first.
+  const figures = useDeferredValue(book, NONE);
   const [shelf, setShelf] = useState<Shelf>("all");
   const [search, setSearch] = useState("");
   const [family, setFamily] = useState(ANY);
@@ -152,7 +155,7 @@ export function Figures({
         onKeyDown={(event) => rove(event, "button[aria-pressed]")}
         className="min-h-0 flex-1 overflow-auto border-line border-t max-md:flex"
       >
-        {shown.length === 0 && (
+        {shown.length === 0 && figures.length > 0 && (
           <li className="px-4 py-3 text-quiet">
             {shelf === "own" ? "None yet. Change a copy of any figure, or write a new one." : "No figure is like that."}
           </li>

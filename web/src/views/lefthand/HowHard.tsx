@@ -1,6 +1,7 @@
 import { useState } from "react";
+import type { Asked } from "../../api/asking";
 import type { Arrangement, Choices, Part } from "../../api/client";
-import { type Asked, useEasier, useHardness, useLevels } from "../../api/queries";
+import { useEasier, useHardness, useLevels } from "../../api/queries";
 import { beatSign } from "../../ui/words";
 import { barsOf, choose, type Scope } from "./scope";
 

@@ -1,8 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { requestOf } from "../../api/asking";
 import { type AskedNote, api, type Judgement, type PlanItem, type Spot, take } from "../../api/client";
 import { useAskedNotes, useFailed, useGoals, useSpots } from "../../api/practice";
-import { requestOf } from "../../api/queries";
 import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import { requestOf } from "../../api/asking";
 import { api, type Judgement, take } from "../../api/client";
-import { requestOf } from "../../api/queries";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import type { NoteSource } from "../../sound/noteInput";
 import type { Volumes } from "../../sound/player";

@@ -1,6 +1,7 @@
 import { useState } from "react";
+import { requestOf } from "../../api/asking";
 import { type Arrangement, api, type Choices, type FormOf, type FormSection, take } from "../../api/client";
-import { requestOf, useThereIs } from "../../api/queries";
+import { useThereIs } from "../../api/queries";
 import { useWork } from "../../song/desk";
 import { movedDraft } from "../../song/moved";
 import { Choice } from "../../ui/Choice";

@@ -68,19 +68,22 @@ public final class KeyFinder {
             correlations.put(Key.nearest(chroma, Mode.MAJOR, sharpward), correlation(MAJOR, turned(weights, chroma)));
             correlations.put(Key.nearest(chroma, Mode.MINOR, sharpward), correlation(MINOR, turned(weights, chroma)));
         }
+        // A song has few chords, many times over.
+        Map<ChordSymbol, Double> lasting = new LinkedHashMap<>();
+        chords.forEach(each -> lasting.merge(each.chord(), each.length(), Double::sum));
         Map<Key, Double> speaking = new LinkedHashMap<>();
-        correlations.forEach((key, correlation) -> speaking.put(key, Math.exp(DECISION * correlation + HELD * held(key, chords))));
+        correlations.forEach((key, correlation) -> speaking.put(key, Math.exp(DECISION * correlation + HELD * held(key, lasting))));
         double all = speaking.values().stream().mapToDouble(each -> each).sum();
         return correlations.entrySet().stream().map(each -> new Guess(each.getKey(), each.getValue(), speaking.get(each.getKey()) / all))
                 .sorted(Comparator.comparingDouble(Guess::confidence).reversed()).toList();
     }
 
     /** How much of the chords' time is of a key's own tones, 0 to 1; in minor the leading tone is one of them. */
-    private static double held(Key key, List<Sounding> chords) {
-        double all = chords.stream().mapToDouble(Sounding::length).sum();
+    private static double held(Key key, Map<ChordSymbol, Double> lasting) {
+        double all = lasting.values().stream().mapToDouble(each -> each).sum();
         int leading = Math.floorMod(key.tonic().chroma() - 1, 12);
-        return all == 0 ? 0 : chords.stream().filter(each -> each.chord().tones().stream().allMatch(tone -> key.holds(tone) || key.mode().isMinor() && tone.chroma() == leading))
-                .mapToDouble(Sounding::length).sum() / all;
+        return all == 0 ? 0 : lasting.entrySet().stream().filter(each -> each.getKey().tones().stream().allMatch(tone -> key.holds(tone) || key.mode().isMinor() && tone.chroma() == leading))
+                .mapToDouble(Map.Entry::getValue).sum() / all;
     }
 
     /**

@@ -11,8 +11,9 @@ import zapateo.pitch.PitchClass;
 public record VoiceLeading(List<PitchClass> common, int movement) {
 
     public static VoiceLeading between(ChordSymbol from, ChordSymbol to) {
-        List<PitchClass> common = to.tones().stream().filter(tone -> from.tones().stream().anyMatch(other -> other.chroma() == tone.chroma())).toList();
-        return new VoiceLeading(common, least(chromas(from), chromas(to)));
+        List<Integer> before = chromas(from);
+        List<PitchClass> common = to.tones().stream().filter(tone -> before.contains(tone.chroma())).toList();
+        return new VoiceLeading(common, least(before, chromas(to)));
     }
 
     /**

@@ -4,6 +4,8 @@ package zapateo.pitch;
 public enum Letter {
     C(0), D(2), E(4), F(5), G(7), A(9), B(11);
 
+    private static final Letter[] ALL = values();
+
     private final int semitones;
 
     Letter(int semitones) {
@@ -16,6 +18,6 @@ public enum Letter {
 
     /** The letter {@code steps} further on, round and round: A plus two is C. */
     public Letter plus(int steps) {
-        return values()[Math.floorMod(ordinal() + steps, values().length)];
+        return ALL[Math.floorMod(ordinal() + steps, ALL.length)];
     }
 }

@@ -1,6 +1,8 @@
 package zapateo.pitch;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import zapateo.refusal.Refused;
 
 /**
@@ -12,6 +14,9 @@ import zapateo.refusal.Refused;
 public record PitchClass(Letter letter, int alteration) {
 
     private static final String[] SIGNS = {"𝄫", "♭", "", "♯", "𝄪"};
+    /** Where the plain letters lie on the line of fifths. */
+    private static final int[] NATURAL = {0, 2, 4, -1, 1, 3, 5};
+    private static final List<PitchClass> USUAL = Stream.of("C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B").map(PitchClass::parse).toList();
 
     /** @throws Refused naming what was given and what was expected */
     public PitchClass {
@@ -65,8 +70,7 @@ public record PitchClass(Letter letter, int alteration) {
 
     /** The usual name of a piano key out of any context: C C♯ D E♭ E F F♯ G A♭ A B♭ B. */
     public static PitchClass simplest(int chroma) {
-        String[] names = {"C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B"};
-        return parse(names[Math.floorMod(chroma, 12)]);
+        return USUAL.get(Math.floorMod(chroma, 12));
     }
 
     /** Without a double sign: B𝄫 is A. Everything else stays as it is. */
@@ -86,8 +90,7 @@ public record PitchClass(Letter letter, int alteration) {
 
     /** Place on the line of fifths: F -1, C 0, G 1 … ; flats lie left of F, sharps right of B. */
     public int fifths() {
-        int[] natural = {0, 2, 4, -1, 1, 3, 5};
-        return natural[letter.ordinal()] + 7 * alteration;
+        return NATURAL[letter.ordinal()] + 7 * alteration;
     }
 
     /** The sign alone: {@code ♭}, {@code ♯} or nothing. */

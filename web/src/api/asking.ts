@@ -1,0 +1,108 @@
+import type { QueryFunctionContext } from "@tanstack/react-query";
+import type { FingersShown } from "../score/fingers";
+import {
+  type Arrangement,
+  type ArrangeRequest,
+  api,
+  type ChartView,
+  type Choices,
+  type Hands,
+  type Measures,
+  type Song,
+  take,
+} from "./client";
+import { filled, filledChart, filledStrokes } from "./filled";
+
+/** What is arranged: a chart, choices, the hand, and figures that are not kept yet. */
+export type Asked = { chart: string; choices: Choices; hand: Measures | undefined; figures: string[] };
+/** Whether double sharps and flats in chord tones are written, or the plain keys they lie on. */
+export type Doubles = "thirds" | "simple";
+
+const DOUBLES = "zapateo.doubles";
+
+/** As it was chosen in this browser. */
+export const keptDoubles = (): Doubles => (localStorage.getItem(DOUBLES) === "simple" ? "simple" : "thirds");
+export const keepDoubles = (way: Doubles): void => localStorage.setItem(DOUBLES, way);
+
+export function requestOf({ chart, choices, hand, figures }: Asked): ArrangeRequest {
+  return { chart, choices, ...(hand ? { hand } : {}), ...(figures.length > 0 ? { figures } : {}) } as ArrangeRequest;
+}
+
+/** Songs that were asked for before their page was there. */
+const sent = new Map<string, Promise<Song>>();
+
+/** Asks for a song ahead of its page. */
+export function sendForSong(id: string): Promise<Song> {
+  const song = take(api.GET("/api/songs/{id}", { params: { path: { id } } }));
+  sent.set(id, song);
+  return song;
+}
+
+/** The song as it is kept; one that was sent for is given out once. */
+export function songAsked(id: string): Promise<Song> {
+  const song = sent.get(id) ?? take(api.GET("/api/songs/{id}", { params: { path: { id } } }));
+  sent.delete(id);
+  return song;
+}
+
+/** Whose hands there are. */
+export const handsAsked = { queryKey: ["hands"], queryFn: (): Promise<Hands[]> => take(api.GET("/api/hands")), staleTime: 60_000 };
+
+/** The chart as read. */
+export const chartOf = (text: string, doubles: Doubles) => ({
+  queryKey: ["chart", text, doubles],
+  queryFn: async (): Promise<ChartView> =>
+    filledChart(await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles } }))),
+});
+
+/** The strokes of so many bars come with the bars themselves; those of a longer song follow in so many at a time. */
+const FIRST_BARS = 192;
+const MORE_BARS = 512;
+/** What is on the screen is drawn first. */
+const FIRST_SEEN_MS = 800;
+
+/** The arrangement; of a long song the first bars, the others come into the query's data afterwards. */
+export const arrangementOf = (asked: Asked) => ({
+  queryKey: ["arrangement", asked],
+  queryFn: async ({ client, signal, queryKey }: QueryFunctionContext): Promise<Arrangement> => {
+    const first = filled(await strokesOf(asked, 0, FIRST_BARS - 1, false, signal));
+    if (first.bars.length > FIRST_BARS) void followed(first, asked, (more) => !signal.aborted && client.setQueryData(queryKey, more));
+    return first;
+  },
+});
+
+/** @param signal stops it on the server too, as soon as nobody waits for it */
+function strokesOf(asked: Asked, from: number, to: number, bare: boolean, signal: AbortSignal | null = null) {
+  return take(api.POST("/api/arrangements", { signal, params: { query: { bars: `${from}-${to}`, bare } }, body: requestOf(asked) }));
+}
+
+/** The rest of a long song, told each time some more of it is there; what cannot be had stays out. */
+async function followed(first: Arrangement, asked: Asked, told: (more: Arrangement) => void): Promise<void> {
+  let whole = first;
+  await new Promise((seen) => window.setTimeout(seen, FIRST_SEEN_MS));
+  for (let from = FIRST_BARS; from < first.bars.length; from += MORE_BARS) {
+    try {
+      const answer = await strokesOf(asked, from, from + MORE_BARS - 1, true);
+      // What a bar strikes early stands among the strokes of the bar before: it has come already.
+      const more = filledStrokes(answer, first).slice(whole.strokes.length - (answer.firstStroke ?? 0));
+      whole = { ...whole, strokes: [...whole.strokes, ...more] };
+    } catch {
+      return;
+    }
+    told(whole);
+  }
+}
+
+/** The bars {@code from} to {@code to}, by index, as MusicXML. */
+export const scoreOf = (asked: Asked, from: number, to: number, fingers: FingersShown) => ({
+  queryKey: ["score", asked, from, to, fingers],
+  queryFn: ({ signal }: QueryFunctionContext): Promise<string> =>
+    take(
+      api.POST("/api/arrangements/score", {
+        signal,
+        params: { query: { bars: `${from}-${to}`, fingers } },
+        body: requestOf(asked),
+        parseAs: "text",
+      }) as unknown as Promise<{ data?: string; error?: unknown; response: Response }>,
+    ),
+});
