@@ -1,4 +1,5 @@
 import type { QueryFunctionContext } from "@tanstack/react-query";
+import { firstDrawn } from "../score/engraver";
 import type { FingersShown } from "../score/fingers";
 import {
   type Arrangement,
@@ -58,8 +59,11 @@ export const chartOf = (text: string, doubles: Doubles) => ({
 /** The strokes of so many bars come with the bars themselves; those of a longer song follow in so many at a time. */
 const FIRST_BARS = 192;
 const MORE_BARS = 512;
-/** What is on the screen is drawn first. */
-const FIRST_SEEN_MS = 800;
+/** What is on the screen is drawn first: a choice within so long, the first staff within so much longer where one is drawn at all. */
+const SEEN_MS = 800;
+const FIRST_SEEN_MS = 3000;
+
+const pause = (ms: number) => new Promise((over) => window.setTimeout(over, ms));
 
 /** The arrangement; of a long song the first bars, the others come into the query's data afterwards. */
 export const arrangementOf = (asked: Asked) => ({
@@ -79,7 +83,7 @@ function strokesOf(asked: Asked, from: number, to: number, bare: boolean, signal
 /** The rest of a long song, told each time some more of it is there; what cannot be had stays out. */
 async function followed(first: Arrangement, asked: Asked, told: (more: Arrangement) => void): Promise<void> {
   let whole = first;
-  await new Promise((seen) => window.setTimeout(seen, FIRST_SEEN_MS));
+  await Promise.all([pause(SEEN_MS), Promise.race([firstDrawn, pause(FIRST_SEEN_MS)])]);
   for (let from = FIRST_BARS; from < first.bars.length; from += MORE_BARS) {
     try {
       const answer = await strokesOf(asked, from, from + MORE_BARS - 1, true);

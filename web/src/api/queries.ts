@@ -148,7 +148,9 @@ export function useArrangement(asked: Asked) {
   const [last, keep] = useState<Arrangement | undefined>();
   const found = useQuery<Arrangement, Refused>({ ...arrangementOf(asked), placeholderData: keepPreviousData, retry: false });
   if (found.data && found.data !== last) keep(found.data);
-  return { ...found, data: found.data ?? (found.error?.problems.length === 0 ? last : undefined) };
+  // What is read here is what a page renders again for.
+  const { error, isPlaceholderData, refetch } = found;
+  return { error, isPlaceholderData, refetch, data: found.data ?? (error?.problems.length === 0 ? last : undefined) };
 }
 
 /** The same with what makes each bar hard; its strokes are those of the other. */

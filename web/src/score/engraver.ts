@@ -4,6 +4,12 @@ type Engraved = { svg?: string; width?: number; height?: number; space?: number;
 let worker: Worker | null = null;
 let orders = 0;
 const waiting = new Map<number, (answer: Engraved) => void>();
+let tellDrawn = () => {};
+
+/** Once the first page or line is engraved. */
+export const firstDrawn = new Promise<void>((drawn) => {
+  tellDrawn = drawn;
+});
 
 /** The engraver takes a moment to be ready. */
 export function wakeEngraver(): Worker {
@@ -12,6 +18,7 @@ export function wakeEngraver(): Worker {
     worker.onmessage = (message: MessageEvent<Engraved & { id: number }>) => {
       waiting.get(message.data.id)?.(message.data);
       waiting.delete(message.data.id);
+      tellDrawn();
     };
   }
   return worker;

@@ -80,18 +80,18 @@ public final class Understanding {
         List<WrittenBar> bars = song.writtenBars();
         List<Standing> standing = standing(song);
         Key[] ruling = ruling(song, bars, regions);
-        Map<List<Object>, Degree> known = new HashMap<>();
+        // A song has few places, many times over: the same one is the same object.
+        Map<List<Object>, Optional<Place>> known = new HashMap<>();
         List<Optional<ChordSymbol>> following = following(standing);
         for (int i = 0; i < standing.size(); i++) {
             Standing each = standing.get(i);
             Key key = ruling[each.bar()];
             Optional<ChordSymbol> next = following.get(i);
-            Degree degree = known.computeIfAbsent(List.of(each.chord(), key, next), same -> Degree.of(each.chord(), key, next));
             List<Optional<Place>> ofBar = understanding.places.computeIfAbsent(bars.get(each.bar()), bar -> new ArrayList<>());
             while (ofBar.size() < each.span()) {
                 ofBar.add(Optional.empty());
             }
-            ofBar.add(Optional.of(new Place(each.chord(), key, degree, next)));
+            ofBar.add(known.computeIfAbsent(List.of(each.chord(), key, next), same -> Optional.of(new Place(each.chord(), key, Degree.of(each.chord(), key, next), next))));
         }
         return understanding;
     }

@@ -7,8 +7,10 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.KeyFinder;
+import zapateo.harmony.VoiceLeading;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Tempo;
 import zapateo.server.problems.ProblemView;
@@ -160,7 +162,7 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         return new ChartView(song.title(), song.key().toString(), song.keyGiven(), song.key().mode().id(), understanding.keys().stream().map(KeyGuessView::of).toList(),
                 understanding.regions().stream().map(region -> new RegionView(region.key().toString(), region.key().mode().id(), region.bar(), bars.get(region.bar()).number())).toList(),
                 song.meter().toString(), TempoView.of(song.tempo()), song.feel().id(), song.form(), song.hasTune(),
-                withSections ? song.sections().stream().map(section -> section(section, understanding, simple)).toList() : null, written(reading, song, understanding, simple), problems);
+                withSections ? song.sections().stream().map(section -> section(section, understanding, simple)).toList() : null, written(reading, song, new Telling(understanding, simple, new IdentityHashMap<>())), problems);
     }
 
     private static SectionView section(Section section, Understanding understanding, boolean simple) {
@@ -179,7 +181,7 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         return chords;
     }
 
-    private static List<WrittenSectionView> written(ChartReading reading, Song song, Understanding understanding, boolean simple) {
+    private static List<WrittenSectionView> written(ChartReading reading, Song song, Telling telling) {
         Map<WrittenBar, List<Integer>> played = new IdentityHashMap<>();
         song.bars().forEach(bar -> played.computeIfAbsent(bar.written(), each -> new ArrayList<>()).add(bar.index()));
         List<WrittenSectionView> sections = new ArrayList<>();
@@ -188,7 +190,7 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
             int first = at;
             List<WrittenBarView> bars = new ArrayList<>();
             for (WrittenBar bar : section.bars()) {
-                bars.add(bar(at, bar, played.getOrDefault(bar, List.of()), reading.bars().get(at), understanding, simple));
+                bars.add(bar(at, bar, played.getOrDefault(bar, List.of()), reading.bars().get(at), telling));
                 at++;
             }
             sections.add(new WrittenSectionView(section.name(), section.again().orElse(null), first, bars));
@@ -196,11 +198,11 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         return sections;
     }
 
-    private static WrittenBarView bar(int index, WrittenBar bar, List<Integer> played, ChartReading.BarPlace place, Understanding understanding, boolean simple) {
+    private static WrittenBarView bar(int index, WrittenBar bar, List<Integer> played, ChartReading.BarPlace place, Telling telling) {
         WrittenBar.Marks marks = bar.marks();
         List<WrittenChordView> chords = new ArrayList<>();
         for (int i = 0; i < bar.chords().size(); i++) {
-            chords.add(chord(bar, i, understanding, simple));
+            chords.add(chord(bar, i, telling));
         }
         return new WrittenBarView(index, bar.number(), bar.meter().toString(), bar.ticks(), told(bar.isShort()), bar.meter().beatTicks(), played,
                 new PlaceView(place.cell().line(), place.cell().column(), place.cell().text().length()), place.cell().text(),
@@ -213,16 +215,33 @@ public record ChartView(String title, String key, boolean keyGiven, String mode,
         return new PinView(pin.text(), pin.warning());
     }
 
-    private static WrittenChordView chord(WrittenBar bar, int index, Understanding understanding, boolean simple) {
+    /** How a chart's chords are told; what is the same for a chord in its place is worked out once, however often it stands there. */
+    private record Telling(Understanding understanding, boolean simple, Map<Understanding.Place, InPlace> known) {
+
+        InPlace of(Understanding.Place place) {
+            return known.computeIfAbsent(place, each -> new InPlace(each.leading().map(leading -> names(leading.common())).orElse(List.of()),
+                    each.leading().map(VoiceLeading::movement).orElse(null), each.otherName().map(ChordSymbol::toString).orElse(null),
+                    each.respelled().map(ChordSymbol::toString).orElse(null)));
+        }
+    }
+
+    private record InPlace(List<String> common, Integer movement, String otherName, String respelled) {
+    }
+
+    private static WrittenChordView chord(WrittenBar bar, int index, Telling telling) {
+        boolean simple = telling.simple();
         ChordSpan span = bar.chords().get(index);
         double beat = bar.meter().beatTicks();
-        return understanding.place(bar, index).map(place -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(),
-                        place.degree().roman(), place.degree().numbers(), place.degree().role().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                        Math.floorMod(place.chord().root().chroma() - place.key().tonic().chroma(), 12), tones(span, simple), bass(span), told(span.early()), told(span.held()),
-                        some(place.leading().map(leading -> names(leading.common())).orElse(List.of())), place.leading().map(leading -> leading.movement()).orElse(null),
-                        place.otherName().map(ChordSymbol::toString).orElse(null), place.respelled().map(ChordSymbol::toString).orElse(null)))
-                .orElseGet(() -> new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(), "", "", "", null, List.of(), "",
-                        told(span.early()), told(span.held()), null, null, null, null));
+        Optional<Understanding.Place> found = telling.understanding().place(bar, index);
+        if (found.isEmpty()) {
+            return new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(), "", "", "", null, List.of(), "", told(span.early()),
+                    told(span.held()), null, null, null, null);
+        }
+        Understanding.Place place = found.get();
+        InPlace there = telling.of(place);
+        return new WrittenChordView(span.written(), 1 + span.tick() / beat, span.ticks() / beat, span.tick(), span.ticks(), place.degree().roman(), place.degree().numbers(),
+                place.degree().role().name().toLowerCase(Locale.ROOT).replace('_', '-'), Math.floorMod(place.chord().root().chroma() - place.key().tonic().chroma(), 12),
+                tones(span, simple), bass(span), told(span.early()), told(span.held()), some(there.common()), there.movement(), there.otherName(), there.respelled());
     }
 
     private static List<String> tones(ChordSpan span, boolean simple) {
