@@ -55,7 +55,7 @@ source_stamp() {
 }
 
 # The heap: the core's searches of a song of 2,000 bars beside the copies of answers that are kept (docs/LIMITS.md).
-JAVA_FLAGS=(-Xmx512m -XX:+UseSerialGC -XX:TieredStopAtLevel=4 -Dfile.encoding=UTF-8)
+JAVA_FLAGS=(-Xmx512m -XX:+UseSerialGC -Dfile.encoding=UTF-8 ${ZAPATEO_JAVA_FLAGS:-})
 
 is_built() { [ "$(cat "$HOME_DIR/app/stamp" 2>/dev/null)" = "$(source_stamp)" ]; }
 
@@ -72,9 +72,17 @@ attend() { # runs a command so that a signal is heard at once
 
 make_app() { cd "$ROOT" && exec mvn -q -B -pl core,server -DskipTests package >"$HOME_DIR/build.log" 2>&1 8>&-; }
 
+# In its own folder by a name without a path: so the archive holds wherever that folder lies.
 archive_classes() {
   cd "$HOME_DIR/app" && ZAPATEO_PORT=0 ZAPATEO_DEMO=false exec java "${JAVA_FLAGS[@]}" -XX:ArchiveClassesAtExit=classes.jsa -Dspring.context.exit=onRefresh \
-    -jar "$HOME_DIR/app/zapateo.jar" >>"$HOME_DIR/build.log" 2>&1 8>&-
+    -jar zapateo.jar >>"$HOME_DIR/build.log" 2>&1 8>&-
+}
+
+unpack_app() {
+  java -Djarmode=tools -jar "$ROOT"/server/target/server-*-exec.jar extract --destination "$HOME_DIR/app.new" >>"$HOME_DIR/build.log" 2>&1 \
+    && mv "$HOME_DIR/app.new" "$HOME_DIR/app" && mv "$HOME_DIR"/app/server-*-exec.jar "$HOME_DIR/app/zapateo.jar" && return 0
+  grep -q 'No space left' "$HOME_DIR/build.log" && fail "the disk is full, so Zapateo could not be unpacked. Make room and start again."
+  fail "the built application could not be unpacked: see $HOME_DIR/build.log"
 }
 
 build() { # after the database answers: the class archive is made by a first, short run
@@ -82,7 +90,7 @@ build() { # after the database answers: the class archive is made by a first, sh
   is_built && return 0
   build_turn
   stamp=$(source_stamp)
-  # For the tests of this script: what they built already is taken as it is.
+  # For the tests of this script: what they built already is taken as it is, and what one of them has unpacked as it lies in that folder.
   if [ -z "${ZAPATEO_BUILT:-}" ]; then
     say "building (the first time takes some minutes) …"
     attend make_app || {
@@ -90,13 +98,13 @@ build() { # after the database answers: the class archive is made by a first, sh
       grep -E 'ERROR|npm error' "$HOME_DIR/build.log" | head -n 12 >&2; fail "the build failed: see $HOME_DIR/build.log"; }
   fi
   rm -rf "$HOME_DIR/app.new" "$HOME_DIR/app"
-  (cd "$HOME_DIR" && java -Djarmode=tools -jar "$ROOT"/server/target/server-*-exec.jar extract --destination app.new) >>"$HOME_DIR/build.log" 2>&1 \
-    || { grep -q 'No space left' "$HOME_DIR/build.log" && fail "the disk is full, so Zapateo could not be unpacked. Make room and start again."
-      fail "the built application could not be unpacked: see $HOME_DIR/build.log"; }
-  mv "$HOME_DIR/app.new" "$HOME_DIR/app"
-  mv "$HOME_DIR"/app/server-*-exec.jar "$HOME_DIR/app/zapateo.jar"
-  # A class archive makes later starts faster; without it they are only slower.
-  [ -n "${ZAPATEO_BUILT:-}" ] || attend archive_classes
+  if [ -d "${ZAPATEO_BUILT:-}" ]; then
+    cp -a "$ZAPATEO_BUILT" "$HOME_DIR/app"
+  else
+    unpack_app
+    # A class archive makes later starts faster; without it they are only slower.
+    attend archive_classes
+  fi
   echo "$stamp" >"$HOME_DIR/app/stamp"
   build_turn_end
 }
@@ -153,10 +161,10 @@ start() {
   build
   copy_before_upgrade || exit 1
   local archive=()
-  [ -f "$HOME_DIR/app/classes.jsa" ] && archive=(-XX:SharedArchiveFile="$HOME_DIR/app/classes.jsa" -Xshare:auto)
+  [ -f "$HOME_DIR/app/classes.jsa" ] && archive=(-XX:SharedArchiveFile=classes.jsa -Xshare:auto)
   [ -f "$HOME_DIR/app/zapateo.jar" ] || fail "the built application is gone: start again"
   echo "$port" >"$HOME_DIR/app.port"
-  (cd "$HOME_DIR/app" && ZAPATEO_PORT=$port ZAPATEO_DEMO=$demo ZAPATEO_COPIES=$HOME_DIR/copies exec setsid java "${JAVA_FLAGS[@]}" "${archive[@]}" -jar "$HOME_DIR/app/zapateo.jar" \
+  (cd "$HOME_DIR/app" && ZAPATEO_PORT=$port ZAPATEO_DEMO=$demo ZAPATEO_COPIES=$HOME_DIR/copies exec setsid java "${JAVA_FLAGS[@]}" "${archive[@]}" -jar zapateo.jar \
     >"$HOME_DIR/app.log" 2>&1 </dev/null 7>&- 8>&-) &
   app=$!
   for ((tries = 0; tries < 1200; tries++)); do

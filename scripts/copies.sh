@@ -151,7 +151,7 @@ restore() {
   if [ -n "$(app_pids)" ] && [ "$copy_schema" -lt "$(newest_schema)" ]; then
     # The application goes on over what is put under it, so that has to be of its own form.
     (db_env "$HOME_DIR"; export ZAPATEO_DB_URL="${ZAPATEO_DB_URL%zapateo}zapateo_new"; cd "$HOME_DIR/app" && ZAPATEO_PORT=0 ZAPATEO_DEMO=false exec java "${JAVA_FLAGS[@]}" \
-      -Dspring.context.exit=onRefresh -jar "$HOME_DIR/app/zapateo.jar" >>"$HOME_DIR/build.log" 2>&1 8>&-) || fail "the copy could not be brought up to date: see $HOME_DIR/build.log. What was kept here is as it was."
+      -Dspring.context.exit=onRefresh -jar zapateo.jar >>"$HOME_DIR/build.log" 2>&1 8>&-) || fail "the copy could not be brought up to date: see $HOME_DIR/build.log. What was kept here is as it was."
   fi
   swap_databases || fail "the copy could not be put in its place: see $HOME_DIR/postgres.log. What was kept here is as it was."
   say "$copy_songs songs are back."

@@ -26,12 +26,21 @@ final class Folder {
     private static final Path BUILT = Path.of(System.getenv().getOrDefault("ZAPATEO_SCRIPT", Path.of("../zapateo").toAbsolutePath().normalize().toString())).getParent();
     private static final JsonMapper JSON = new JsonMapper();
 
+    /** The application as one start of this process's unpacked and archived it. */
+    private static Path unpacked;
+
     private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
+    private final String taken;
     final Path root;
     final int port;
 
-    Folder(Path root) throws IOException {
+    Folder(Path root) throws Exception {
+        this(root, unpacked().toString());
+    }
+
+    private Folder(Path root, String taken) throws IOException {
         this.root = root;
+        this.taken = taken;
         // The database runs as another user, who has to be let in.
         Files.setPosixFilePermissions(root, PosixFilePermissions.fromString("rwxr-xr-x"));
         Files.copy(BUILT.resolve("zapateo"), root.resolve("zapateo"), java.nio.file.StandardCopyOption.COPY_ATTRIBUTES);
@@ -43,6 +52,18 @@ final class Folder {
             Files.createSymbolicLink(root.resolve("server/target").resolve(jar.getFileName()), jar);
         }
         port = FreePort.next();
+    }
+
+    private static synchronized Path unpacked() throws Exception {
+        if (unpacked == null) {
+            Folder first = new Folder(Files.createTempDirectory(Path.of("target").toAbsolutePath(), "unpacked"), "1");
+            first.started();
+            first.run("stop");
+            first.expectNothingRuns();
+            unpacked = Files.move(first.home().resolve("app"), first.root.resolve("app"));
+            first.run("database", "discard", first.home().toString());
+        }
+        return unpacked;
     }
 
     private void copy(String folder) throws IOException {
@@ -96,7 +117,9 @@ final class Folder {
         command.addAll(Arrays.asList(words));
         Path out = Files.createTempFile("said", ".txt");
         ProcessBuilder builder = new ProcessBuilder(command).directory(root.toFile()).redirectErrorStream(true).redirectOutput(out.toFile());
-        builder.environment().put("ZAPATEO_BUILT", "1");
+        builder.environment().put("ZAPATEO_BUILT", taken);
+        // What is started here is soon ended.
+        builder.environment().put("ZAPATEO_JAVA_FLAGS", "-XX:TieredStopAtLevel=1");
         builder.environment().remove("ZAPATEO_HOME");
         return new Running(builder.start(), out);
     }

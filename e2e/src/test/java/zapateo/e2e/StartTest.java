@@ -71,7 +71,7 @@ class StartTest {
         Random random = new Random(20);
         for (int i = 0; i < KILLS; i++) {
             Folder.Running start = folder.start();
-            long before = 50 + random.nextInt(5000);
+            long before = 50 + random.nextInt(3000);
             TimeUnit.MILLISECONDS.sleep(before);
             start.process().destroyForcibly().waitFor();
             if (i % 2 == 0) {
@@ -128,7 +128,7 @@ class StartTest {
     @Test
     void a_stop_ends_a_start_that_is_under_way() throws Exception {
         Folder.Running start = folder.start();
-        TimeUnit.SECONDS.sleep(3);
+        TimeUnit.MILLISECONDS.sleep(1500);
         assertThat(folder.run("stop").text()).contains("Zapateo is stopped");
         assertThat(start.ended().status()).isEqualTo(130);
         folder.expectNothingRuns();

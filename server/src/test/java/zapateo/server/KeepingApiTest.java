@@ -8,7 +8,8 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -22,22 +23,27 @@ class KeepingApiTest {
     private static final String EVERYTHING = "/api/keeping/everything";
 
     @TempDir
-    Path copies;
+    static Path copies;
 
-    private final TestDatabase here = new TestDatabase(Path.of("target/keeping-database").toAbsolutePath());
-    private RealServer server;
+    private static final TestDatabase HERE = new TestDatabase(Path.of("target/keeping-database").toAbsolutePath());
+    private static RealServer server;
 
-    @BeforeEach
-    void begin() {
-        here.discard();
-        here.start("-c", "fsync=off");
-        server = RealServer.on(here, "--zapateo.demo=false", "--zapateo.copies=" + copies);
+    @BeforeAll
+    static void begin() {
+        HERE.discard();
+        HERE.start("-c", "fsync=off");
+        server = RealServer.on(HERE, "--zapateo.demo=false", "--zapateo.copies=" + copies);
     }
 
-    @AfterEach
-    void end() {
+    @BeforeEach
+    void empty() throws Exception {
+        HERE.empty();
+    }
+
+    @AfterAll
+    static void end() {
         server.stop();
-        here.discard();
+        HERE.discard();
     }
 
     private int count(String path) {
@@ -54,8 +60,7 @@ class KeepingApiTest {
         assertThat(Zipped.entries(file)).containsKeys("everything.json", "songs/002 Gangway.zip").hasSize(3);
         assertThat(server.bytes(EVERYTHING)).as("the same songs make the same file").isEqualTo(file);
 
-        end();
-        begin();
+        empty();
         RealServer.Answer answer = server.upload(EVERYTHING, file);
         assertThat(answer.status()).as(answer.text()).isEqualTo(201);
         assertThat(answer.json().toString()).isEqualTo("{\"songs\":2,\"evenings\":1,\"figures\":0,\"hands\":1}");

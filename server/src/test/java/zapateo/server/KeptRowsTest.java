@@ -27,7 +27,7 @@ class KeptRowsTest {
     private static final String OWNER = "00000000-0000-4000-8000-000000000001";
     private static final Path DEMO = Path.of("src/main/resources/demo");
     private static final boolean ENDURE = Boolean.getBoolean("zapateo.endure");
-    private static final int SAVES = ENDURE ? 10_000 : 500;
+    private static final int SAVES = ENDURE ? 10_000 : 300;
     /** What the issue that asked for it allows: 5 MB for 10,000 states. */
     private static final double ROOM_A_SAVE = 5_000_000 / 10_000.0;
 

@@ -26,7 +26,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Killed with SIGKILL while songs are being saved, fifty times under {@code ./zapateo endure}, the server loses no save that it acknowledged. */
 class KillTest {
 
-    private static final int ROUNDS = Boolean.getBoolean("zapateo.endure") ? 25 : 4;
+    private static final int ROUNDS = Boolean.getBoolean("zapateo.endure") ? 25 : 2;
     private static final int SERVERS = 2;
     private static final JsonMapper JSON = new JsonMapper();
 

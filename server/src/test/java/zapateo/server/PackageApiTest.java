@@ -24,7 +24,7 @@ class PackageApiTest {
 
     private static final List<String> ROOTS = List.of("C", "Dm", "E♭maj7", "F#m7b5", "G7", "A♭/C", "B♭9", "N.C.");
     private static final List<String> FIGURES = List.of("held", "stride-tenths", "walking", "spread-eighths", "bossa", "four-part-hymn");
-    private static final int SONGS = 200;
+    private static final int SONGS = Boolean.getBoolean("zapateo.endure") ? 200 : 40;
 
     private static String create(String chart, Map<String, Object> choices, List<Map<String, Object>> others) {
         JsonNode song = SERVER.post("/api/songs", Map.of("chart", chart, "choices", choices, "others", others)).json();
@@ -37,9 +37,9 @@ class PackageApiTest {
         return Zipped.zip(entries);
     }
 
-    /** Each failure names its seed. */
+    /** Two hundred under {@code ./zapateo endure}; each failure names its seed. */
     @Test
-    void two_hundred_songs_come_back_as_they_went() {
+    void songs_come_back_as_they_went() {
         for (long seed = 0; seed < SONGS; seed++) {
             SplittableRandom chance = new SplittableRandom(seed);
             List<String> bars = new ArrayList<>();

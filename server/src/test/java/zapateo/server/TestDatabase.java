@@ -5,7 +5,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -46,6 +48,18 @@ public final class TestDatabase {
 
     public Connection connect() throws SQLException {
         return DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + read("db-port") + "/zapateo", "zapateo", read("password"));
+    }
+
+    /** All that was kept is gone, as in a place where nothing was ever kept; the application goes on. */
+    public void empty() throws SQLException {
+        try (Connection connection = connect(); Statement statement = connection.createStatement()) {
+            String tables;
+            try (ResultSet row = statement.executeQuery("select string_agg(tablename, ', ') from pg_tables where schemaname = 'public' and tablename not in ('player', 'flyway_schema_history')")) {
+                row.next();
+                tables = row.getString(1);
+            }
+            statement.execute("truncate " + tables);
+        }
     }
 
     private String read(String file) {
