@@ -4,7 +4,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 import static zapateo.e2e.Stage.buttonLike;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -72,7 +71,7 @@ class HandWorkTest {
         page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Leave the top out")).click();
         kept(page, "/api/hands", "\"tenths\":\"omit\"");
         assertThat(page.getByText("see a doctor or physiotherapist")).isVisible();
-        assertThat(new AxeBuilder(page).analyze().getViolations()).filteredOn(rule -> List.of("serious", "critical").contains(rule.getImpact())).extracting(rule -> rule.getId()).isEmpty();
+        assertThat(Stage.axe(page)).isEmpty();
     }
 
     @Test

@@ -2,7 +2,6 @@ package zapateo.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -92,7 +91,7 @@ class LayoutTest {
     private static void look(SoftAssertions all, Page page, String what, boolean touched) {
         all.assertThat(found(page, touched)).as(what).isEmpty();
         if (!touched) {
-            all.assertThat(new AxeBuilder(page).exclude(".score svg").analyze().getViolations()).as("axe: " + what).extracting(rule -> rule.getImpact() + " " + rule.getId() + ": " + rule.getNodes().get(0).getHtml()).isEmpty();
+            all.assertThat(Stage.axe(page)).as("axe: " + what).isEmpty();
         }
     }
 

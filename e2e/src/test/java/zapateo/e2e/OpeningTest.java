@@ -65,11 +65,4 @@ class OpeningTest {
         assertThat(page.getByLabel("Grand staff, bars 1 to 4")).isVisible();
         assertThat(asked).filteredOn(each -> each.startsWith("POST /api/arrangements?")).hasSize(1);
     }
-
-    @Test
-    void a_song_that_is_gone_says_so() {
-        Page page = STAGE.page();
-        page.navigate("/songs/00000000-0000-0000-0000-000000000000/left-hand");
-        assertThat(page.getByText("This song is not here")).isVisible();
-    }
 }
