@@ -2260,7 +2260,8 @@ export interface components {
             maxTempo: number;
             /** Format: int32 */
             stroke: number;
-            why: string;
+            /** @description absent where it is that of the one before */
+            why?: string;
         };
         LockRequest: {
             /** Format: int32 */

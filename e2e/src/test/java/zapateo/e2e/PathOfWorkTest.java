@@ -70,7 +70,7 @@ class PathOfWorkTest {
         Page page = open(Stage.newSong("Tempo: 240\nC C C C C C C C", "held"), "left-hand");
         page.keyboard().press("Space");
         heard(page, 3);
-        assertThat(ticksInBars(page)).as("held: struck once a bar").allMatch(tick -> tick % 3840 < 400);
+        assertThat(ticksInBars(page)).as("held: struck once a bar").allMatch(tick -> tick % 3840 < 480);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Spread eighths"))).click();
         page.waitForFunction("() => window.zapateo.player.heard.some(tone => tone.tick % 3840 === 1440)");
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true))).isVisible();

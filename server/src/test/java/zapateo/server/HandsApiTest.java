@@ -79,6 +79,8 @@ class HandsApiTest {
         assertThat(bar.path("parts").path(1).path("strokes").size()).isPositive();
         bar.path("parts").forEach(part -> part.path("strokes").forEach(stroke -> assertThat(arrangement.path("strokes").path(stroke.asInt()).path("bar").asInt()).isEqualTo(1)));
         assertThat(arrangement.path("limits").path(0).path("why").asString()).contains("would help");
+        List<String> told = texts(arrangement.path("limits"), "why");
+        assertThat(told.stream().filter(why -> !why.isEmpty()).distinct()).as("said once while it stays the same: " + told).hasSize((int) told.stream().filter(why -> !why.isEmpty()).count());
         assertThat(texts(arrangement.path("problems"), "message")).anySatisfy(message -> assertThat(message).contains("Wider than the hand").contains("rolled"));
         arrangement.path("strokes").forEach(stroke -> stroke.path("notes").forEach(note -> assertThat(note.path("finger").asInt()).isBetween(1, 5)));
     }

@@ -134,7 +134,8 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param stroke place of the one that sets it
      * @param why    and what would help, in a sentence
      */
-    public record LimitView(int bar, double maxTempo, int stroke, String why) {
+    @JsonInclude(JsonInclude.Include.NON_NULL)
+    public record LimitView(int bar, double maxTempo, int stroke, @Schema(description = "absent where it is that of the one before") String why) {
     }
 
     /**
@@ -297,10 +298,15 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
 
     private static List<LimitView> limits(Arrangement arrangement, Map<Playability.Spot, Integer> places, Function<Reason, String> words) {
         List<Playability.BarPlay> bars = arrangement.play().bars();
-        return IntStream.range(0, bars.size()).boxed().filter(bar -> bars.get(bar).slowest().isPresent()).sorted(Comparator.comparingDouble(arrangement::maxTempo)).limit(LIMITS).map(bar -> {
+        List<Integer> slowest = IntStream.range(0, bars.size()).boxed().filter(bar -> bars.get(bar).slowest().isPresent()).sorted(Comparator.comparingDouble(arrangement::maxTempo)).limit(LIMITS).toList();
+        List<LimitView> limits = new ArrayList<>();
+        String before = null;
+        for (int bar : slowest) {
             Playability.BarPlay play = bars.get(bar);
-            Reason why = Reason.of(play.jumpMm() > 0 ? "limit-jump" : "limit-quick", Map.of("mm", String.valueOf(Math.round(play.jumpMm())), "tempo", String.valueOf(Math.round(arrangement.maxTempo(bar)))));
-            return new LimitView(bar, tenth(arrangement.maxTempo(bar)), places.get(play.slowest().get()), words.apply(why));
-        }).toList();
+            String why = words.apply(Reason.of(play.jumpMm() > 0 ? "limit-jump" : "limit-quick", Map.of("mm", String.valueOf(Math.round(play.jumpMm())), "tempo", String.valueOf(Math.round(arrangement.maxTempo(bar))))));
+            limits.add(new LimitView(bar, tenth(arrangement.maxTempo(bar)), places.get(play.slowest().get()), why.equals(before) ? null : why));
+            before = why;
+        }
+        return limits;
     }
 }
