@@ -29,21 +29,24 @@ export function requestOf({ chart, choices, hand, figures }: Asked): ArrangeRequ
   return { chart, choices, ...(hand ? { hand } : {}), ...(figures.length > 0 ? { figures } : {}) } as ArrangeRequest;
 }
 
-/** Songs that were asked for before their page was there. */
-const sent = new Map<string, Promise<Song>>();
+/** Songs that were sent for before their page was there, and when; a page that does not come soon finds a newer one. */
+const sent = new Map<string, { song: Promise<Song>; at: number }>();
+const FRESH_MS = 10_000;
+
+const fetchSong = (id: string): Promise<Song> => take(api.GET("/api/songs/{id}", { params: { path: { id } } }));
 
 /** Asks for a song ahead of its page. */
 export function sendForSong(id: string): Promise<Song> {
-  const song = take(api.GET("/api/songs/{id}", { params: { path: { id } } }));
-  sent.set(id, song);
+  const song = fetchSong(id);
+  sent.set(id, { song, at: performance.now() });
   return song;
 }
 
 /** The song as it is kept; one that was sent for is given out once. */
 export function songAsked(id: string): Promise<Song> {
-  const song = sent.get(id) ?? take(api.GET("/api/songs/{id}", { params: { path: { id } } }));
+  const found = sent.get(id);
   sent.delete(id);
-  return song;
+  return found && performance.now() - found.at < FRESH_MS ? found.song : fetchSong(id);
 }
 
 /** Whose hands there are. */

@@ -13,11 +13,12 @@ import { barsWithin, namedBars } from "./address";
 import { ChangedFigures } from "./ChangedFigures";
 import { Dock } from "./Dock";
 import { type Compared, type Desk, DeskOf, spanOf, type TriedFigure } from "./desk";
+import { settledDraft } from "./draft";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
 import { playable, tapping } from "./tempo";
 import { withTried } from "./tried";
-import { type DraftDesk, settledDraft, useDraft } from "./useDraft";
+import { type DraftDesk, useDraft } from "./useDraft";
 import { useKeys } from "./useKeys";
 import { useSettled } from "./useSettled";
 

@@ -2,6 +2,17 @@ import type { Choices, NamedChoices, Song } from "../api/client";
 
 /** What the person is working on: the chart, the choices of the arrangement that is open and the other arrangements, with all that can be taken back. */
 export type Draft = { chart: string; choices: Choices; arrangementId?: string; arrangement: string; others: NamedChoices[] };
+
+/** What pages of songs were still keeping when they were left. */
+export const leaving = new Map<string, Promise<void>>();
+
+/** Waits for that of a song. */
+export function settledDraft(id: string): Promise<void> {
+  return leaving.get(id) ?? Promise.resolve();
+}
+
+export const isSettled = (id: string): boolean => !leaving.has(id);
+
 export function draftOf(song: Omit<Draft, "arrangementId"> & { arrangementId?: string | null }): Draft {
   const { chart, choices, arrangement, others } = song;
   return { chart, choices, ...(song.arrangementId ? { arrangementId: song.arrangementId } : {}), arrangement, others };

@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, type Choices, Refused, type Song, take } from "../api/client";
 import { useLatest } from "../ui/useLatest";
-import { type Draft, draftOf, forget, remember, same, unkept } from "./draft";
+import { type Draft, draftOf, forget, leaving, remember, same, unkept } from "./draft";
 
 export type Keeping =
   | { state: "kept"; at: Date }
@@ -36,14 +36,8 @@ export type DraftDesk = {
 /** From the draft as it is when its turn comes. */
 export type Make = (draft: Draft) => Promise<Partial<Draft> | null>;
 
-/** What a song's page left behind: the keeping that was under way, and its steps to take back. */
-const leaving = new Map<string, Promise<void>>();
+/** A song's steps to take back, as its page left them. */
 const steps = new Map<string, { past: Draft[]; future: Draft[]; draft: Draft }>();
-
-/** Waits for what a page of a song was still keeping when it was left. */
-export function settledDraft(id: string): Promise<void> {
-  return leaving.get(id) ?? Promise.resolve();
-}
 
 const PAUSE = 500;
 const RETRY = 3000;

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { fetchAhead } from "../../ahead";
+import { fetchAhead, openAhead } from "../../ahead";
 import { api, type Figure, type Goal, Refused, type SongLine, take } from "../../api/client";
 import { useGoals } from "../../api/practice";
 import { useFigures, useRepertoire } from "../../api/queries";
@@ -172,7 +172,14 @@ function Row({
   return (
     <tr className="border-line border-b">
       <th scope="row" className="py-2 pr-4 font-normal">
-        <Link to={`/songs/${song.id}/left-hand`} className="flex min-h-11 flex-col justify-center">
+        <Link
+          to={`/songs/${song.id}/left-hand`}
+          onPointerDown={() => {
+            fetchViews();
+            openAhead(song.id, "left-hand");
+          }}
+          className="flex min-h-11 flex-col justify-center"
+        >
           <span className="font-semibold font-serif text-[1.35rem] leading-tight hover:text-accent">{song.title}</span>
           <span className="md:hidden">
             {[song.key, song.meter, song.bpm ? `${plain(song.bpm)} ${beatSign(song.beatTicks)}s` : "", song.figure]

@@ -96,13 +96,14 @@ public final class KeyRegions {
 
     private static double[][] costs(List<Key> keys, double start, List<KeyFinder.Sounding> chords) {
         Map<List<Object>, double[]> known = new HashMap<>();
+        int[] own = keys.stream().mapToInt(KeyRegions::chromas).toArray();
         double[][] costs = new double[chords.size()][];
         for (int i = 0; i < costs.length; i++) {
             ChordSymbol chord = chords.get(i).chord();
             Optional<ChordSymbol> next = i + 1 < costs.length ? Optional.of(chords.get(i + 1).chord()) : Optional.empty();
             double length = Math.min(LONGEST, chords.get(i).length());
             costs[i] = known.computeIfAbsent(List.of(chord, next, length), same -> IntStream.range(0, keys.size())
-                    .mapToDouble(key -> length * (cost(chord, keys.get(key), next) + (key == 0 ? 0 : AWAY))).toArray());
+                    .mapToDouble(key -> length * (cost(chord, keys.get(key), own[key], next) + (key == 0 ? 0 : AWAY))).toArray());
         }
         costs[0] = costs[0].clone();
         for (int key = 1; key < keys.size(); key++) {
@@ -126,7 +127,8 @@ public final class KeyRegions {
         return List.copyOf(able);
     }
 
-    private static double cost(ChordSymbol chord, Key key, Optional<ChordSymbol> next) {
+    /** @param own the key's chromas, a bit each */
+    private static double cost(ChordSymbol chord, Key key, int own, Optional<ChordSymbol> next) {
         int above = Math.floorMod(chord.root().chroma() - key.tonic().chroma(), 12);
         if (Functions.isOwn(chord, key)) {
             return above == 0 ? OWN_TONIC : above == 7 ? OWN_DOMINANT : 0;
@@ -134,11 +136,15 @@ public final class KeyRegions {
         if (Functions.dominantOf(chord, key, next).isPresent()) {
             return STRANGE_TONE;
         }
-        double tones = chord.tones().stream().filter(tone -> !holds(key, tone)).count() * STRANGE_TONE;
-        return tones + (holds(key, chord.root()) ? 0 : STRANGE_ROOT);
+        double tones = chord.tones().stream().filter(tone -> !holds(own, tone)).count() * STRANGE_TONE;
+        return tones + (holds(own, chord.root()) ? 0 : STRANGE_ROOT);
     }
 
-    private static boolean holds(Key key, PitchClass note) {
-        return key.scale().stream().anyMatch(own -> own.chroma() == note.chroma());
+    private static int chromas(Key key) {
+        return key.scale().stream().mapToInt(note -> 1 << note.chroma()).reduce(0, (all, note) -> all | note);
+    }
+
+    private static boolean holds(int own, PitchClass note) {
+        return (own >> note.chroma() & 1) == 1;
     }
 }

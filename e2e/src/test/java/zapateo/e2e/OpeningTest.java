@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static zapateo.e2e.Stage.button;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.net.URI;
 import java.util.ArrayList;
 import java.util.List;
@@ -38,6 +39,33 @@ class OpeningTest {
         Stage.settled(page);
         assertThat(asked).filteredOn(each -> each.contains("/api/")).doesNotHaveDuplicates().contains("GET /api/hands?null", "GET /api/songs/" + song + "?null",
                 "POST /api/charts/parse?sections=false", "POST /api/arrangements?bars=0-191&bare=false", "POST /api/arrangements/score?bars=" + staff + "&fingers=few");
+    }
+
+    @Test
+    void a_press_on_its_link_sends_for_it() {
+        String song = Stage.newSong("Title: Sent For\n" + CHART, "held");
+        Page page = STAGE.page();
+        page.navigate("/");
+        List<String> asked = listenedTo(page);
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sent For")).click();
+        page.locator(".score[data-ready=yes]").waitFor();
+        Stage.settled(page);
+        assertThat(asked).filteredOn(each -> each.contains("/api/songs/" + song)).hasSize(1);
+        assertThat(asked).filteredOn(each -> each.startsWith("POST /api/")).doesNotHaveDuplicates();
+    }
+
+    /** What was changed a moment before is what is opened again. */
+    @Test
+    void what_is_still_being_kept_is_waited_for() {
+        String song = Stage.newSong("Title: Left In Haste\n" + CHART, "held");
+        Page page = STAGE.page();
+        page.addInitScript("const send = window.fetch; window.fetch = async (what, how) => { if ((what.method ?? how?.method) === 'PUT') await new Promise((late) => setTimeout(late, 600)); return send(what, how); };");
+        page.navigate("/songs/" + song + "/chart");
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text")).fill("Title: Left In Haste\n| F | B♭ |");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Repertoire").setExact(true)).first().click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Left In Haste")).click();
+        assertThat(page.getByLabel("Grand staff, bars 1 to 2")).isVisible();
+        Stage.kept(page, "/api/songs/" + song, text -> text.contains("| F | B♭ |"));
     }
 
     @Test

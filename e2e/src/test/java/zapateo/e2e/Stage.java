@@ -8,12 +8,16 @@ import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.Request;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
@@ -30,6 +34,8 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
     private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required", "--host-resolver-rules=MAP ferry.example 127.0.0.1", "--disable-features=LocalNetworkAccessChecks,BlockInsecurePrivateNetworkRequests");
     private static Browser browser;
+    /** What each tab has asked for and not got yet. */
+    private static final Map<Page, Set<Request>> UNDER_WAY = new IdentityHashMap<>();
 
     private final List<String> strangers = new ArrayList<>();
     private final List<String> crashes = new ArrayList<>();
@@ -75,6 +81,7 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         List<String> asked = List.copyOf(strangers);
         window.close();
         window = null;
+        UNDER_WAY.clear();
         strangers.clear();
         crashes.clear();
         Assertions.assertThat(broken).as("scripts that broke").isEmpty();
@@ -95,6 +102,11 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
     Page open() {
         Page tab = window.newPage();
         tab.onPageError(crashes::add);
+        Set<Request> underWay = Collections.newSetFromMap(new IdentityHashMap<>());
+        UNDER_WAY.put(tab, underWay);
+        tab.onRequest(underWay::add);
+        tab.onRequestFinished(underWay::remove);
+        tab.onRequestFailed(underWay::remove);
         tab.onRequest(request -> {
             if (!request.url().startsWith(server().address()) && !request.url().startsWith("blob:") && !request.url().startsWith("data:")) {
                 strangers.add(request.url());
@@ -112,6 +124,7 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
     /** Nothing is fetched any more, and nothing moves. */
     static void settled(Page page) {
         page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.waitForCondition(() -> UNDER_WAY.get(page).isEmpty());
         page.waitForFunction("() => document.getAnimations().every((each) => each.playState !== 'running')");
     }
 
@@ -127,10 +140,11 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         return server().post("/api/songs", Map.of("chart", chart, "choices", Map.of("figure", figure))).json().path("id").asString();
     }
 
-    /** A song at one of its hands' views, once its staff is engraved. */
+    /** A song at one of its hands' views, once its staff is engraved and all that is beside it is there: what comes late moves what is pressed. */
     Page atScore(String song, String view) {
         page.navigate("/songs/" + song + "/" + view);
         page.locator(".score[data-ready=yes]").waitFor();
+        page.waitForCondition(() -> UNDER_WAY.get(page).isEmpty());
         return page;
     }
 
