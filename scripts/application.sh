@@ -57,7 +57,12 @@ source_stamp() {
 # The heap: the core's searches of a song of 2,000 bars beside the copies of answers that are kept (docs/LIMITS.md).
 JAVA_FLAGS=(-Xmx512m -XX:+UseSerialGC -Dfile.encoding=UTF-8 ${ZAPATEO_JAVA_FLAGS:-})
 
-is_built() { [ "$(cat "$HOME_DIR/app/stamp" 2>/dev/null)" = "$(source_stamp)" ]; }
+is_built() {
+  local built wanted
+  built=$(cat "$HOME_DIR/app/stamp" 2>/dev/null)
+  wanted=$(source_stamp)
+  [ "$built" = "$wanted" ]
+}
 
 child= # what this process waits for, so that a signal ends it too
 

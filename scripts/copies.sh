@@ -53,7 +53,8 @@ copies_folder() { mkdir -p "$HOME_DIR/copies" 2>/dev/null || { complain "the fol
 # Once a day while it runs; the first of a week stays for four weeks. A copy that fails is told and stops nothing.
 daily_copy() {
   local today week
-  today=$(date +%Y-%m-%d) week=$(date +%G-W%V)
+  today=$(date +%Y-%m-%d)
+  week=$(date +%G-W%V)
   copies_folder || return 0
   # What was begun and killed; what is an hour old is nobody's work of the moment.
   find "$HOME_DIR" "$HOME_DIR/copies" -maxdepth 1 \( -name 'copy.??????' -o -name '*.tar.part*' \) -mmin +60 -exec rm -rf {} + 2>/dev/null
@@ -75,7 +76,8 @@ keep_newest() { # keep_newest N FILES…: their names sort by date
 # Nothing is migrated that there is no copy of.
 copy_before_upgrade() {
   local have known
-  have=$(schema_of zapateo) known=$(newest_schema)
+  have=$(schema_of zapateo)
+  known=$(newest_schema)
   if [ "$have" -gt "$known" ]; then
     complain "what is kept in $HOME_DIR is of a newer Zapateo (schema $have, this one knows $known). Start it with that one."
     return 1
@@ -110,7 +112,7 @@ about() { sed -n "s/^$1: //p" "$2" | head -n 1; } # about FIELD FILE
 
 # Looks at a copy before anything is done: sets copy_work, copy_schema, copy_songs.
 copy_check() {
-  local file=$1 format made
+  local file=$1 format made found expected
   [ -f "$file" ] || fail "there is no file $file."
   [ -r "$file" ] || fail "the file $file cannot be read by you."
   copy_work=$(mktemp -d "$HOME_DIR/copy.XXXXXX") || fail "nothing can be written in $HOME_DIR: the disk is full or read-only. Nothing was changed."
@@ -120,10 +122,15 @@ copy_check() {
     || fail "$file is no whole copy made by ./zapateo backup: expected a tar of about and songs.dump. Nothing was changed."
   tar -C "$copy_work" --no-same-owner --no-same-permissions -xf "$file" about songs.dump 2>/dev/null || fail "$file is damaged, or the disk is full: it cannot be unpacked. Nothing was changed."
   [ -f "$copy_work/about" ] && [ ! -L "$copy_work/about" ] && [ -f "$copy_work/songs.dump" ] && [ ! -L "$copy_work/songs.dump" ] || fail "$file is no copy made by ./zapateo backup. Nothing was changed."
-  format=$(about zapateo-copy "$copy_work/about") copy_schema=$(about schema "$copy_work/about") copy_songs=$(about songs "$copy_work/about") made=$(about made "$copy_work/about")
+  format=$(about zapateo-copy "$copy_work/about")
+  copy_schema=$(about schema "$copy_work/about")
+  copy_songs=$(about songs "$copy_work/about")
+  made=$(about made "$copy_work/about")
   [[ "$format" =~ ^[0-9]{1,6}$ && "$copy_schema" =~ ^[0-9]{1,6}$ && "$copy_songs" =~ ^[0-9]{1,9}$ ]] || fail "$file is no copy made by ./zapateo backup: what it says about itself cannot be read. Nothing was changed."
   [ "$format" -le "$COPY_FORMAT" ] && [ "$copy_schema" -le "$(newest_schema)" ] || fail "$file was made by a newer Zapateo (copy $format, schema $copy_schema; this one knows $COPY_FORMAT and $(newest_schema)). Nothing was changed."
-  [ "$(sha256sum "$copy_work/songs.dump" | cut -d' ' -f1)" = "$(about sha256 "$copy_work/about")" ] || fail "$file is damaged: its checksum is not the one it was made with. Nothing was changed."
+  found=$(sha256sum "$copy_work/songs.dump" | cut -d' ' -f1)
+  expected=$(about sha256 "$copy_work/about")
+  [ "$found" = "$expected" ] || fail "$file is damaged: its checksum is not the one it was made with. Nothing was changed."
   say "A copy of $copy_songs songs, made $made."
 }
 

@@ -38,10 +38,13 @@ pid_of_file() { # the number in the first line of a file, and nothing where ther
   [[ "$first" =~ ^[0-9]+$ ]] && printf '%s' "$first"
 }
 
+# In this bash a trap breaks off where two values are asked for in one command, $(a) and $(b): here each has a command of its own.
 db_pid() { # the live server of folder $1, by its own pid file; a number that belongs to somebody else does not count
-  local pid
+  local pid at folder
   pid=$(pid_of_file "$1/data/postmaster.pid") || return 1
-  [ "$(readlink "/proc/$pid/cwd" 2>/dev/null)" = "$(db_folder "$1")" ] && printf '%s' "$pid"
+  at=$(readlink "/proc/$pid/cwd" 2>/dev/null)
+  folder=$(db_folder "$1")
+  [ "$at" = "$folder" ] && printf '%s' "$pid"
 }
 
 db_port() { # where the live server listens says its own pid file; else where the last one did
@@ -52,16 +55,24 @@ db_port() { # where the live server listens says its own pid file; else where th
 }
 
 db_connect() { # db_connect DIR PROGRAM [arguments]: a PostgreSQL program that talks to the cluster of DIR
-  local dir=$1 program=$2
+  local dir=$1 program=$2 password bin port
   shift 2
-  PGPASSWORD=$(cat "$dir/password" 2>/dev/null) PGCONNECT_TIMEOUT=2 "$(pg_bin "$dir")/$program" -h 127.0.0.1 -p "$(db_port "$dir")" -U "$DB_USER" "$@" 2>>"$dir/postgres.log"
+  password=$(cat "$dir/password" 2>/dev/null)
+  bin=$(pg_bin "$dir")
+  port=$(db_port "$dir")
+  PGPASSWORD=$password PGCONNECT_TIMEOUT=2 "$bin/$program" -h 127.0.0.1 -p "$port" -U "$DB_USER" "$@" 2>>"$dir/postgres.log"
 }
 
 db_sql() { # db_sql DIR DATABASE SQL
   db_connect "$1" psql -d "$2" -Atqc "$3"
 }
 
-db_answers() { [ "$(db_sql "$1" postgres 'show data_directory')" = "$(db_folder "$1")" ]; }
+db_answers() {
+  local said folder
+  said=$(db_sql "$1" postgres 'show data_directory')
+  folder=$(db_folder "$1")
+  [ "$said" = "$folder" ]
+}
 
 db_why() { # the reason a start failed, as a sentence
   if grep -q 'No space left on device' "$1/postgres.log" 2>/dev/null; then
@@ -158,11 +169,12 @@ db_start() { # db_start DIR [extra server options…]; db_started says whether t
 }
 
 db_start_alone() {
-  local dir=$1 port pid
+  local dir=$1 port pid made
   shift
   if [ ! -d "$dir/data" ]; then : >"$dir/postgres.log"; db_create "$dir" || return 1; fi
   if [ -z "$(pg_bin "$dir")" ]; then
-    complain "what is kept in $dir was made by PostgreSQL $(cat "$dir/data/PG_VERSION"), which is not on this machine. Install it (apt-get install postgresql-$(cat "$dir/data/PG_VERSION")), or bring a copy back into another folder: ./zapateo restore FILE"
+    made=$(cat "$dir/data/PG_VERSION")
+    complain "what is kept in $dir was made by PostgreSQL $made, which is not on this machine. Install it (apt-get install postgresql-$made), or bring a copy back into another folder: ./zapateo restore FILE"
     return 1
   fi
   pid=$(db_pid "$dir")

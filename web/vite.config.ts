@@ -24,8 +24,8 @@ function packed(): Plugin {
 }
 
 /**
- * The engraver's program lies in the text of its module; as a file of its own it is compiled while it arrives, and a browser keeps it compiled. The two
- * places of the module that this changes are its only ones.
+ * The engraver's program lies in the text of its module; as a file of its own it is compiled while it arrives, and a browser keeps it compiled. Nothing
+ * else of the module is changed.
  */
 function engraverApart(): Plugin {
   const program = /binaryDecode\(('(?:[^'\\]|\\.)*')\)/s;

@@ -95,7 +95,7 @@ public final class ChartParser {
         List<Integer> form = header.form().map(value -> FormReader.read(value, written, problems)).orElse(List.of());
         try {
             Song song = Song.of(heading(written), written, form);
-            return new ChartReading(Optional.of(song), problems, places,
+            return new ChartReading(header.title(), Optional.of(song), problems, places,
                     sections.stream().map(each -> new ChartReading.SectionPlace(each.heading, each.firstLine, each.lastLine)).toList(), tunes);
         } catch (Refused tooMany) {
             String[] said = tooMany.getMessage().split(": expected ", 2);
@@ -105,7 +105,7 @@ public final class ChartParser {
 
     private ChartReading refuse(String code, int at, String found, String expected) {
         problems.add(new Problem(Problem.Severity.ERROR, code, at, 1, 0, found, expected));
-        return new ChartReading(Optional.empty(), problems, List.of(), List.of(), List.of());
+        return new ChartReading(header.title(), Optional.empty(), problems, List.of(), List.of(), List.of());
     }
 
     private Song.Heading heading(List<WrittenSection> written) {

@@ -8,11 +8,12 @@ import java.util.Optional;
  * What came of reading a chart: the song, as long as one bar could be read, everything that was wrong with the text, in its order, and where
  * in the text its sections and bars stand.
  *
+ * @param title    as its heading says it, also where no bar could be read
  * @param bars     as written, one for each written bar of the song
  * @param sections one for each written section
  * @param tunes    lines of melody
  */
-public record ChartReading(Optional<Song> song, List<Problem> problems, List<BarPlace> bars, List<SectionPlace> sections, List<TuneLine> tunes) {
+public record ChartReading(String title, Optional<Song> song, List<Problem> problems, List<BarPlace> bars, List<SectionPlace> sections, List<TuneLine> tunes) {
 
     public ChartReading {
         problems = problems.stream().sorted(Comparator.comparingInt(Problem::line).thenComparingInt(Problem::column)).toList();

@@ -74,6 +74,13 @@ class ChartParserTest {
     }
 
     @Test
+    void a_title_is_read_before_there_is_a_bar() {
+        ChartReading reading = ChartParser.parse("Title: Quay Lights\n");
+        assertThat(reading.song()).isEmpty();
+        assertThat(reading.title()).isEqualTo("Quay Lights");
+    }
+
+    @Test
     void everything_in_the_heading_may_be_left_out() {
         Song song = ChartParser.parse("| C | F | G7 | C |").song().orElseThrow();
         assertThat(song.title()).isEqualTo(Song.UNTITLED);

@@ -11,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
@@ -25,11 +24,6 @@ class HandWorkTest {
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
-
-    @AfterEach
-    void nobody_is_left() {
-        Stage.server().get("/api/hands").json().forEach(each -> Stage.server().delete("/api/hands/" + each.path("id").asString()));
-    }
 
     private static Page open(String song) {
         return STAGE.atScore(song, "left-hand");

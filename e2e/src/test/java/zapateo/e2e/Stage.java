@@ -84,6 +84,8 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         UNDER_WAY.clear();
         strangers.clear();
         crashes.clear();
+        // The next test is played by nobody's hands again.
+        server().get("/api/hands").json().forEach(each -> server().delete("/api/hands/" + each.path("id").asString()));
         Assertions.assertThat(broken).as("scripts that broke").isEmpty();
         if (!visits) {
             Assertions.assertThat(asked).as("requests to anybody else").isEmpty();
@@ -104,7 +106,13 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         tab.onPageError(crashes::add);
         Set<Request> underWay = Collections.newSetFromMap(new IdentityHashMap<>());
         UNDER_WAY.put(tab, underWay);
-        tab.onRequest(underWay::add);
+        tab.onRequest(request -> {
+            // What the page before had asked for is told no end.
+            if (request.isNavigationRequest()) {
+                underWay.clear();
+            }
+            underWay.add(request);
+        });
         tab.onRequestFinished(underWay::remove);
         tab.onRequestFailed(underWay::remove);
         tab.onRequest(request -> {

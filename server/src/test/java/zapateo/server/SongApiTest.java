@@ -34,6 +34,15 @@ class SongApiTest {
         assertThat(found.path("choices").path("voicing").asString()).isEqualTo("octave");
     }
 
+    /** Who begins with the title has a song of that name, not an untitled one. */
+    @Test
+    void a_song_has_its_title_before_it_has_a_bar() {
+        JsonNode song = create("Title: Quay Lights\n", Map.of("figure", "held"));
+        assertThat(song.path("title").asString()).isEqualTo("Quay Lights");
+        assertThat(create("Key: F\n", Map.of("figure", "held")).path("title").asString()).isEqualTo("Untitled");
+        assertThat(SERVER.get("/api/songs").json().valueStream().filter(each -> each.path("id").equals(song.path("id"))).map(each -> each.path("title").asString()).toList()).containsExactly("Quay Lights");
+    }
+
     /** Songs from before summaries were kept, and those that were summed up otherwise, are listed all the same and summed up once. */
     @Test
     void a_song_without_a_summary_is_summed_up_when_it_is_listed() throws Exception {

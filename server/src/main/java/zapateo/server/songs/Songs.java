@@ -22,7 +22,6 @@ import zapateo.server.figures.Figures;
 import zapateo.server.players.Player;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartParser;
-import zapateo.song.Song;
 
 /** Keeps songs. Every save keeps all the states before it; a stale one changes nothing. */
 @Service
@@ -171,7 +170,7 @@ public class Songs {
         if (request.title() != null && !request.title().isBlank()) {
             return request.title().strip();
         }
-        return ChartParser.parse(request.chart()).song().map(Song::title).orElse(Song.UNTITLED);
+        return ChartParser.parse(request.chart()).title();
     }
 
     private static OffsetDateTime now() {
