@@ -12,6 +12,7 @@ import com.microsoft.playwright.Request;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.IdentityHashMap;
@@ -33,6 +34,7 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
 
     private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
             "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required", "--host-resolver-rules=MAP ferry.example 127.0.0.1", "--disable-features=LocalNetworkAccessChecks,BlockInsecurePrivateNetworkRequests");
+    private static final Duration QUIET_WITHIN = Duration.ofSeconds(3);
     private static Browser browser;
     /** What each tab has asked for and not got yet. */
     private static final Map<Page, Set<Request>> UNDER_WAY = new IdentityHashMap<>();
@@ -106,13 +108,9 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         tab.onPageError(crashes::add);
         Set<Request> underWay = Collections.newSetFromMap(new IdentityHashMap<>());
         UNDER_WAY.put(tab, underWay);
-        tab.onRequest(request -> {
-            // What the page before had asked for is told no end.
-            if (request.isNavigationRequest()) {
-                underWay.clear();
-            }
-            underWay.add(request);
-        });
+        tab.onRequest(underWay::add);
+        // What the page before had asked for is told no end.
+        tab.onDOMContentLoaded(page -> underWay.clear());
         tab.onRequestFinished(underWay::remove);
         tab.onRequestFailed(underWay::remove);
         tab.onRequest(request -> {
@@ -129,10 +127,16 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         return server().get(path).json();
     }
 
+    /** Nothing is fetched any more; what a browser never tells the end of is waited for a moment only. */
+    private static void quiet(Page page) {
+        long latest = System.nanoTime() + QUIET_WITHIN.toNanos();
+        page.waitForCondition(() -> UNDER_WAY.get(page).isEmpty() || System.nanoTime() > latest);
+    }
+
     /** Nothing is fetched any more, and nothing moves. */
     static void settled(Page page) {
         page.waitForLoadState(LoadState.NETWORKIDLE);
-        page.waitForCondition(() -> UNDER_WAY.get(page).isEmpty());
+        quiet(page);
         page.waitForFunction("() => document.getAnimations().every((each) => each.playState !== 'running')");
     }
 
@@ -152,7 +156,7 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
     Page atScore(String song, String view) {
         page.navigate("/songs/" + song + "/" + view);
         page.locator(".score[data-ready=yes]").waitFor();
-        page.waitForCondition(() -> UNDER_WAY.get(page).isEmpty());
+        quiet(page);
         return page;
     }
 
