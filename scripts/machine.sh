@@ -3,15 +3,17 @@
 version_at_least() { [ "$(printf '%s\n%s\n' "$2" "$1" | sort -V | head -n 1)" = "$2" ]; }
 java_major() { javac -version 2>&1 | sed -nE 's/^javac ([0-9]+).*/\1/p'; }
 
-# need_tools [test]: Debian packages that are missing are installed by root, else named.
+# need_tools [test|bench]: Debian packages that are missing are installed by root, else named.
 need_tools() {
   local missing=() major
   major=$(java_major)
   if [ -z "$major" ] || [ "$major" -lt 17 ]; then missing+=(openjdk-17-jdk-headless); fi
   command -v mvn >/dev/null || missing+=(maven)
   pg_bin >/dev/null || missing+=(postgresql-15)
-  if [ "${1:-}" = test ]; then
-    [ -x /usr/bin/chromium ] || missing+=(chromium)
+  if [ -n "${1:-}" ]; then
+    # Tests take the browser without a window where it can be had, which is quicker; measures are of the whole one, as people have it.
+    if [ "$1" = bench ]; then [ -x /usr/bin/chromium ] || missing+=(chromium)
+    else [ -x /usr/lib/chromium/chromium-headless-shell ] || [ -x /usr/bin/chromium ] || missing+=(chromium-headless-shell); fi
     command -v midicsv >/dev/null || missing+=(midicsv)
     command -v musicxml2ly >/dev/null || missing+=(lilypond)
     # A second reader of ABC, and its traditional tunes, which a slim system leaves out with all documentation.

@@ -2,7 +2,7 @@
 
 for_tests() {
   make_home
-  need_tools test
+  need_tools "${1:-test}"
   build_turn
   export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 ZAPATEO_SCRIPT=$ROOT/zapateo
 }
@@ -27,7 +27,7 @@ run_endure() {
 
 run_bench() {
   case ${1:-} in ''|faults) ;; *) fail "bench does not know \"$1\"; it takes nothing, or faults" ;; esac
-  for_tests
+  for_tests bench
   (cd "$ROOT" && mvn -q -B -pl core,server,bench -DskipTests package) >"$HOME_DIR/bench.log" 2>&1 || fail "the build failed: see $HOME_DIR/bench.log"
   if [ "${1:-}" = faults ]; then java -cp "$ROOT/bench/target/classes:$(cat "$ROOT/bench/target/class-path")" zapateo.bench.Faults; return; fi
   bash "$ROOT/bench/run" "$HOME_DIR"

@@ -2,7 +2,6 @@ package zapateo.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -55,7 +54,7 @@ class LayoutTest {
         String[] sides = size.split("x");
         int width = Integer.parseInt(sides[0]);
         boolean touched = width < TOUCHED_BELOW;
-        Page page = STAGE.window(new Browser.NewContextOptions().setViewportSize(width, Integer.parseInt(sides[1])).setHasTouch(touched).setIsMobile(touched));
+        Page page = STAGE.window(width, Integer.parseInt(sides[1]), touched);
         page.navigate(view.startsWith("/") ? view : "/songs/" + song + "/" + view);
         page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)).or(page.getByText("Bollard and line")).first().waitFor();
         if (view.endsWith("-hand") || view.equals("colour") || view.equals("practise")) {
