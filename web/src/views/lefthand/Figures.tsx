@@ -1,10 +1,11 @@
-import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
+import { useDeferredValue, useMemo, useRef, useState } from "react";
 import type { Figure, Suggested } from "../../api/client";
 import { FigureSteps } from "../../steps/FigureSteps";
 import { Choice } from "../../ui/Choice";
 import { rove } from "../../ui/roving";
+import { useInSight } from "../../ui/useInSight";
 import { FigureActions, OwnTools } from "./OwnTools";
-import { FOR_THIS_SONG, shelved } from "./shelves";
+import { FOR_THIS_SONG, MOST, shelved } from "./shelves";
 
 type Shelf = "all" | "worth" | "own";
 
@@ -49,15 +50,9 @@ export function Figures({
   const [level, setLevel] = useState(ANY);
   const [onlyFitting, setOnlyFitting] = useState(false);
   const list = useRef<HTMLUListElement>(null);
-  // The chosen card is brought into sight when it was chosen elsewhere: on opening, by A and B, by an occasion.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: looks again when another figure is chosen or another shelf is open
-  useEffect(() => {
-    const card = list.current?.querySelector('[aria-pressed="true"]');
-    if (!list.current || !card) return;
-    const box = list.current.getBoundingClientRect();
-    const own = card.getBoundingClientRect();
-    if (own.top < box.top || own.bottom > box.bottom) list.current.scrollTop += own.top - box.top - 8;
-  }, [chosen, shelf, figures.length]);
+  // The chosen card is brought into sight when it was chosen elsewhere – on opening, by A and B, by an occasion – and when it moved to another heading.
+  const offered = suggested?.figures.slice(0, MOST).map((each) => each.figure);
+  useInSight(list, [chosen, shelf, figures.length, ...(offered ?? [])].join(" "));
   const families = useMemo(() => [...new Set(figures.map((figure) => figure.family))], [figures]);
   const worth = new Map(suggested?.figures.map((each, index) => [each.figure, { ...each, index }]));
   const words = search.trim().toLowerCase();

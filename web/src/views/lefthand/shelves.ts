@@ -15,7 +15,7 @@ const FIRST = [
   "two-feel",
 ];
 /** So many are offered for the song at hand; more are among those worth trying. */
-const MOST = 4;
+export const MOST = 4;
 export const FOR_THIS_SONG = "For this song";
 
 /** The whole book in an order that helps: what suits this song, what one begins with, then the families. Each figure stands once. */
