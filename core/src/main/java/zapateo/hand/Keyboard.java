@@ -20,6 +20,18 @@ public final class Keyboard {
     private static final double C_TO_E_TAIL = 3 * WHITE_KEY / 5;
     private static final double F_TO_B_TAIL = 4 * WHITE_KEY / 7;
 
+    private static final int KEYS = 128;
+    /** A search asks for a stretch at every finger of every grasp: all there are, measured once. */
+    private static final double[] STRETCHES = new double[KEYS * KEYS];
+    private static final double[] STRETCHES_AT_EDGES = new double[KEYS * KEYS];
+
+    static {
+        for (int key = 0; key < KEYS * KEYS; key++) {
+            STRETCHES[key] = measured(key / KEYS, key % KEYS, 0);
+            STRETCHES_AT_EDGES[key] = measured(key / KEYS, key % KEYS, EDGE);
+        }
+    }
+
     private Keyboard() {
     }
 
@@ -42,18 +54,23 @@ public final class Keyboard {
         return Math.abs(centre(high) - centre(low));
     }
 
-    /** What the hand has to span, place to place; between black and white it goes diagonally. */
+    /** What the hand has to span between two note numbers, place to place; between black and white it goes diagonally. */
     public static double stretch(int low, int high) {
-        return diagonal(between(low, high), low, high);
+        return isTabled(low, high) ? STRETCHES[low * KEYS + high] : measured(low, high, 0);
     }
 
     /** The same with each white end caught at its near edge. */
     public static double stretchAtEdges(int low, int high) {
-        int whiteEnds = (isBlack(low) ? 0 : 1) + (isBlack(high) ? 0 : 1);
-        return diagonal(Math.max(0, between(low, high) - EDGE * whiteEnds), low, high);
+        return isTabled(low, high) ? STRETCHES_AT_EDGES[low * KEYS + high] : measured(low, high, EDGE);
     }
 
-    private static double diagonal(double along, int low, int high) {
+    private static boolean isTabled(int low, int high) {
+        return (low | high) >= 0 && low < KEYS && high < KEYS;
+    }
+
+    private static double measured(int low, int high, double edge) {
+        int whiteEnds = (isBlack(low) ? 0 : 1) + (isBlack(high) ? 0 : 1);
+        double along = Math.max(0, between(low, high) - edge * whiteEnds);
         return isBlack(low) == isBlack(high) ? along : Math.hypot(along, BLACK_DEPTH);
     }
 }

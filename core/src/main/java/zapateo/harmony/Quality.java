@@ -74,7 +74,12 @@ public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones)
     }
 
     private Optional<Interval> first(int degree) {
-        return tones.stream().filter(tone -> tone.number() == degree).findFirst();
+        for (Interval tone : tones) {
+            if (tone.number() == degree) {
+                return Optional.of(tone);
+            }
+        }
+        return Optional.empty();
     }
 
     public boolean isMinor() {

@@ -171,6 +171,10 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     static final int FIVE_FINGERS = 7;
 
     static int[] keys(List<PartNote> notes) {
-        return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
+        int[] keys = new int[notes.size()];
+        for (int i = 0; i < keys.length; i++) {
+            keys[i] = notes.get(i).pitch().midi();
+        }
+        return keys;
     }
 }

@@ -110,8 +110,9 @@ final class CloseChords {
     private static List<PartNote> stack(ChordSymbol chord, List<Interval> tones, int lowest, int highest) {
         List<PartNote> notes = new ArrayList<>();
         int top = Math.min(lowest + 11, highest);
+        int root = chord.root().chroma();
         for (int key = lowest; key <= top; key++) {
-            int chroma = Math.floorMod(key - chord.root().chroma(), 12);
+            int chroma = Math.floorMod(key - root, 12);
             for (Interval tone : tones) {
                 if (tone.semitones() % 12 == chroma) {
                     notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone)), String.valueOf(tone.number())));

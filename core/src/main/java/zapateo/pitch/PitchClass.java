@@ -2,6 +2,7 @@ package zapateo.pitch;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.refusal.Refused;
 
@@ -13,6 +14,7 @@ import zapateo.refusal.Refused;
  */
 public record PitchClass(Letter letter, int alteration) {
 
+    private static final PitchClass[] ALL = Stream.of(Letter.values()).flatMap(letter -> IntStream.rangeClosed(-2, 2).mapToObj(alteration -> new PitchClass(letter, alteration))).toArray(PitchClass[]::new);
     private static final String[] SIGNS = {"𝄫", "♭", "", "♯", "𝄪"};
     /** Where the plain letters lie on the line of fifths. */
     private static final int[] NATURAL = {0, 2, 4, -1, 1, 3, 5};
@@ -26,7 +28,7 @@ public record PitchClass(Letter letter, int alteration) {
     }
 
     public static PitchClass of(Letter letter, int alteration) {
-        return new PitchClass(letter, alteration);
+        return alteration >= -2 && alteration <= 2 ? ALL[letter.ordinal() * 5 + alteration + 2] : new PitchClass(letter, alteration);
     }
 
     /**

@@ -4,6 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * The figures that ship with Zapateo: one YAML file each under {@code figures/} for the left hand or both and {@code right-figures/} for the right one,
@@ -14,6 +15,9 @@ public final class FigureBook {
 
     private static final String LEFT = "figures/";
     private static final String RIGHT = "right-figures/";
+
+    /** What ships does not change while it runs. */
+    private static final Map<String, FigureBook> SHIPPED = new ConcurrentHashMap<>();
 
     private final Map<String, Figure> byId = new LinkedHashMap<>();
 
@@ -30,15 +34,15 @@ public final class FigureBook {
 
     /** Opens the book that ships. */
     public static FigureBook open() {
-        return open(LEFT);
+        return SHIPPED.computeIfAbsent(LEFT, FigureBook::read);
     }
 
     /** Opens the rhythms of the right hand. */
     public static FigureBook ofTheRightHand() {
-        return open(RIGHT);
+        return SHIPPED.computeIfAbsent(RIGHT, FigureBook::read);
     }
 
-    private static FigureBook open(String folder) {
+    private static FigureBook read(String folder) {
         FigureBook book = new FigureBook();
         for (String id : DataFile.text(folder + "book.txt").lines().filter(line -> !line.isBlank() && !line.startsWith("#")).toList()) {
             String file = id.strip() + ".yaml";

@@ -49,7 +49,11 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
     }
 
     int[] keys() {
-        return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
+        int[] keys = new int[notes.size()];
+        for (int i = 0; i < keys.length; i++) {
+            keys[i] = notes.get(i).pitch().midi();
+        }
+        return keys;
     }
 
     boolean hasThird() {

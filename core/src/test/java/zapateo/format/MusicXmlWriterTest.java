@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilderFactory;
+import javax.xml.parsers.ParserConfigurationException;
 import javax.xml.transform.dom.DOMSource;
 import javax.xml.transform.stream.StreamSource;
 import javax.xml.validation.Schema;
@@ -44,6 +45,7 @@ class MusicXmlWriterTest {
 
     private static final Arranger ARRANGER = new Arranger(FigureBook.open());
     private static final Schema SCHEMA = schema();
+    private static final DocumentBuilderFactory READERS = readers();
 
     static Stream<Arguments> songs() {
         return IntStream.range(0, 12).boxed().flatMap(seed -> FigureBook.open().figures().stream().map(figure -> Arguments.of(seed, figure.id())));
@@ -253,11 +255,19 @@ class MusicXmlWriterTest {
         return parse(MusicXmlWriter.write(arrange(chart, figure), Hands.BOTH));
     }
 
-    private static Document parse(byte[] xml) throws Exception {
+    private static DocumentBuilderFactory readers() {
         DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
         factory.setNamespaceAware(true);
-        factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
-        return factory.newDocumentBuilder().parse(new ByteArrayInputStream(xml));
+        try {
+            factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
+        } catch (ParserConfigurationException unknown) {
+            throw new IllegalStateException(unknown);
+        }
+        return factory;
+    }
+
+    private static Document parse(byte[] xml) throws Exception {
+        return READERS.newDocumentBuilder().parse(new ByteArrayInputStream(xml));
     }
 
     private static List<Element> elements(Document document, String name) {
