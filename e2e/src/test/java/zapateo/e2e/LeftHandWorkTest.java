@@ -20,8 +20,8 @@ import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 
 /** The workbench as a pianist works at it. */
@@ -235,9 +235,9 @@ class LeftHandWorkTest {
 
     /** Wherever it stands in the book, and though what suits the song is put before it once that is known. */
     @ParameterizedTest
-    @ValueSource(strings = {"spread-eighths", "stride-tenths", "walking", "slow-rumba"})
-    void the_chosen_figure_s_card_is_in_sight(String figure) {
-        Page page = open(Stage.newSong("Tempo: 120\n| C | F | G7 | C |", figure));
+    @CsvSource({"gangway-waltz, bass-and-two", "lamplight-stride, stride-root-chord", "slow-tide, stride-tenths", "cinnamon-deck, habanera"})
+    void the_chosen_figure_s_card_is_in_sight(String song, String figure) throws Exception {
+        Page page = open(Stage.newSong(Files.readString(Path.of("../server/src/main/resources/demo/" + song + ".txt")), figure));
         figures(page).getByText("For this song").waitFor();
         Locator card = figures(page).locator("button[aria-pressed=true] svg");
         page.waitForCondition(() -> (boolean) card.evaluate("""
