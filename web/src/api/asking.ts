@@ -80,7 +80,9 @@ export const arrangementOf = (asked: Asked) => ({
 
 /** @param signal stops it on the server too, as soon as nobody waits for it */
 function strokesOf(asked: Asked, from: number, to: number, bare: boolean, signal: AbortSignal | null = null) {
-  return take(api.POST("/api/arrangements", { signal, params: { query: { bars: `${from}-${to}`, bare } }, body: requestOf(asked) }));
+  return take(
+    api.POST("/api/arrangements", { signal, params: { query: { bars: `${from}-${to}`, bare, notesOnce: true } }, body: requestOf(asked) }),
+  );
 }
 
 /** The rest of a long song, told each time some more of it is there; what cannot be had stays out. */

@@ -127,7 +127,7 @@ export type BarMove = Schemas["MovedView"];
 export type Note = Filled<Schemas["NoteView"], { delayTicks: number; velocity: number }>;
 export type Pedal = Schemas["PedalView"];
 export type Stroke = Filled<
-  Schemas["StrokeView"],
+  Omit<Schemas["StrokeView"], "noted">,
   {
     id: string;
     origin: NonNullable<Schemas["StrokeView"]["origin"]>;
@@ -146,7 +146,7 @@ export type Stroke = Filled<
 >;
 export type Arrangement = Omit<
   Filled<Schemas["ArrangementView"], { strokes: Stroke[]; bars: Bar[]; parts: Part[] }>,
-  "marks" | "velocities"
+  "marks" | "velocities" | "notes"
 >;
 export type Arranged = Schemas["ArrangementView"];
 

@@ -40,6 +40,29 @@ describe("an answer", () => {
     });
   });
 
+  it("has its strokes' notes where they are told once", () => {
+    const other = { ...note, midi: 40, delayTicks: 60 };
+    const { strokes, ...rests } = filled({
+      bars: [bar(0, [[0, 3840]])],
+      strokes: [
+        { ...stroke, notes: undefined, noted: [1, 0] },
+        { ...stroke, notes: undefined, noted: [0] },
+      ],
+      ...rest,
+      velocities: [70, 80, 90],
+      notes: [note, other],
+    } as unknown as Arranged);
+    expect(strokes.map((each) => each.notes)).toEqual([
+      [
+        { ...other, velocity: 70 },
+        { ...note, delayTicks: 0, velocity: 80 },
+      ],
+      [{ ...note, delayTicks: 0, velocity: 90 }],
+    ]);
+    expect(strokes[0]).not.toHaveProperty("noted");
+    expect(rests).not.toHaveProperty("notes");
+  });
+
   it("keeps what it says", () => {
     const said = { chordTick: 3840, written: { tick: 3360, ticks: 960 }, accent: true, altered: "roll" };
     const { strokes } = filled({

@@ -1,5 +1,7 @@
 import type { Arranged, Arrangement, Bar, ChartRead, ChartView, Stroke } from "./client";
 
+type NoteTold = NonNullable<Arranged["notes"]>[number];
+
 /** How the letters of an answer's marks are read. */
 const MARKS: Record<string, Stroke["mark"]> = { h: "heel", t: "toe", l: "lead" };
 
@@ -27,7 +29,8 @@ export function filled(answer: Arranged): Arrangement {
       meeting: bar.meeting ?? null,
     });
   }
-  return { ...answer, bars, parts: answer.parts ?? [], strokes: strokesOf(answer, bars, answer.pedal) };
+  const { notes: _notes, marks: _marks, velocities: _velocities, ...told } = answer;
+  return { ...told, bars, parts: answer.parts ?? [], strokes: strokesOf(answer, bars, answer.pedal) };
 }
 
 /** The strokes of an answer that told only those of some bars, by the bars and the pedal of the whole. */
@@ -35,13 +38,14 @@ export function filledStrokes(answer: Arranged, whole: Arrangement): Stroke[] {
   return strokesOf(answer, whole.bars, whole.pedal);
 }
 
-/** Marks and velocities of an answer stand in rows, in the order of its strokes and notes. */
+/** Marks and velocities of an answer stand in rows, in the order of its strokes and notes; notes themselves are told once. */
 function strokesOf(answer: Arranged, bars: Bar[], pedal: Arranged["pedal"]): Stroke[] {
   let told = 0;
   return answer.strokes.map((stroke, at) => {
-    const velocities = answer.velocities.slice(told, told + stroke.notes.length);
-    told += stroke.notes.length;
-    return filledStroke(stroke, bars, pedal, MARKS[answer.marks[at] ?? ""] ?? "toe", velocities);
+    const notes = stroke.notes ?? (stroke.noted ?? []).flatMap((place) => answer.notes?.[place] ?? []);
+    const velocities = answer.velocities.slice(told, told + notes.length);
+    told += notes.length;
+    return filledStroke({ ...stroke, notes }, bars, pedal, MARKS[answer.marks[at] ?? ""] ?? "toe", velocities);
   });
 }
 
@@ -77,7 +81,7 @@ export function filledChart(answer: ChartRead): ChartView {
 }
 
 function filledStroke(
-  stroke: Arranged["strokes"][number],
+  { noted: _, ...stroke }: Arranged["strokes"][number] & { notes: NoteTold[] },
   bars: Bar[],
   pedal: Arranged["pedal"],
   mark: Stroke["mark"],

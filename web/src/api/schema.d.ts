@@ -1384,6 +1384,8 @@ export interface components {
             marks: string;
             /** Format: double */
             maxTempo: number;
+            /** @description absent where each stroke tells its own */
+            notes?: components["schemas"]["NoteView"][];
             /** @description absent where it was not asked for */
             parts?: components["schemas"]["PartView"][];
             pedal: components["schemas"]["PedalView"][];
@@ -3238,7 +3240,10 @@ export interface components {
             hand: "L" | "R";
             /** @description absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between */
             id?: string;
-            notes: components["schemas"]["NoteView"][];
+            /** @description absent where a stroke tells its own notes */
+            noted?: number[];
+            /** @description absent where each note is told once */
+            notes?: components["schemas"]["NoteView"][];
             /**
              * @description absent where it is figure
              * @enum {string}
@@ -3547,6 +3552,7 @@ export interface operations {
                 with?: "parts"[];
                 bars?: string;
                 bare?: boolean;
+                notesOnce?: boolean;
             };
             header?: never;
             path?: never;

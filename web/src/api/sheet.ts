@@ -10,7 +10,7 @@ export const fetchChart = async (text: string): Promise<ChartView> =>
 
 /** All of an arrangement at once. */
 export const fetchArrangement = async (asked: Asked): Promise<Arrangement> =>
-  filled(await take(api.POST("/api/arrangements", { body: requestOf(asked) })));
+  filled(await take(api.POST("/api/arrangements", { params: { query: { notesOnce: true } }, body: requestOf(asked) })));
 
 export const fetchForm = (asked: Asked): Promise<FormOf> => take(api.POST("/api/form", { body: requestOf(asked) }));
 

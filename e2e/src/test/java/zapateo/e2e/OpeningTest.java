@@ -38,7 +38,7 @@ class OpeningTest {
         STAGE.atScore(song, view);
         Stage.settled(page);
         assertThat(asked).filteredOn(each -> each.contains("/api/")).doesNotHaveDuplicates().contains("GET /api/hands?null", "GET /api/songs/" + song + "?null",
-                "POST /api/charts/parse?sections=false", "POST /api/arrangements?bars=0-191&bare=false", "POST /api/arrangements/score?bars=" + staff + "&fingers=few");
+                "POST /api/charts/parse?sections=false", "POST /api/arrangements?bars=0-191&bare=false&notesOnce=true", "POST /api/arrangements/score?bars=" + staff + "&fingers=few");
     }
 
     @Test

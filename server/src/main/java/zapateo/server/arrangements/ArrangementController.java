@@ -42,16 +42,17 @@ public class ArrangementController {
      * @param with {@code parts} for what makes each bar hard
      * @param bars first and last bar by index, both included, whose strokes are told; absent for all
      * @param bare of some bars' strokes, whether all that is the same for any of them is left out: bars, reasons, pedal, limits
+     * @param notesOnce whether each note is told once, in {@code notes}, and strokes name theirs by their places in it
      */
     @PostMapping
     public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) Set<With> with, @RequestParam(required = false) String bars,
-                                   @RequestParam(defaultValue = "false") boolean bare) {
+                                   @RequestParam(defaultValue = "false") boolean bare, @RequestParam(defaultValue = "false") boolean notesOnce) {
         ArrangementView view = arranging.arrange(request).view(with != null && with.contains(With.parts));
-        if (bars == null) {
-            return view;
+        if (bars != null) {
+            Matcher run = run(bars);
+            view = view.strokesOf(Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)), bare);
         }
-        Matcher run = run(bars);
-        return view.strokesOf(Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)), bare);
+        return notesOnce ? view.notesOnce() : view;
     }
 
     private static FingersShown shown(String fingers) {

@@ -53,13 +53,13 @@ import zapateo.song.Understanding;
  * @param marks      how those strokes are drawn, a letter each: h a heel, t a toe, l a lead-in
  * @param velocities how hard each note of those strokes is struck, 1 to 127, in their order
  * @param reasons    why strokes are there; they name one by its place
+ * @param notes      of the strokes, each once; they name theirs by their places
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<PieceView> timeline, List<ArrangedBarView> bars,
                               @Schema(description = "absent where all are told") Integer firstStroke, List<StrokeView> strokes, String marks, List<Integer> velocities, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
                               @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, List<LimitView> limits,
-                              List<ProblemView> problems) {
-
+                              List<ProblemView> problems, @Schema(description = "absent where each stroke tells its own") List<NoteView> notes) {
 
     /**
      * @param part       of the song: the chart itself, or what its form adds
@@ -176,6 +176,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
      * @param altered   what was done because the hand cannot strike it together: roll, pedal, omit or play
      * @param rolled    null when struck together
      * @param reason    its place among the reasons
+     * @param noted     the places of its notes among the notes, where each is told once
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record StrokeView(@Schema(description = "absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between") String id,
@@ -187,7 +188,13 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                              @Schema(description = "absent where it is 0") Double stretchMm,
                              @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}, description = "absent where it is comfortable") String ease,
                              @Schema(description = "absent where nothing was done") String altered,
-                             @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"object", "null"}) RolledView rolled, int reason, List<NoteView> notes) {
+                             @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"object", "null"}) RolledView rolled, int reason,
+                             @Schema(description = "absent where each note is told once") List<NoteView> notes, @Schema(description = "absent where a stroke tells its own notes") List<Integer> noted) {
+
+        /** With places in place of its notes. */
+        private StrokeView naming(Function<NoteView, Integer> places) {
+            return new StrokeView(id, hand, origin, chordTick, bar, tick, ticks, written, accent, stretchMm, ease, altered, rolled, reason, null, notes.stream().map(places).toList());
+        }
 
         private static StrokeView of(String id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist) {
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
@@ -197,7 +204,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                     stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless(false, stroke.accent()),
                     unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
                     unless("comfortable", hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-')), stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
-                    stroke.roll().map(RolledView::of).orElse(null), reason, stroke.notes().stream().map(NoteView::of).toList());
+                    stroke.roll().map(RolledView::of).orElse(null), reason, stroke.notes().stream().map(NoteView::of).toList(), null);
         }
 
         /** Where the chord begins that a stroke is written under; its own place where there is none. */
@@ -270,7 +277,15 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                 strokes.stream().map(stroke -> stroke.mark().id().substring(0, 1)).collect(Collectors.joining()), strokes.stream().flatMap(stroke -> stroke.notes().stream()).map(PartNote::velocity).toList(),
                 reasons.keySet().stream().map(ReasonView::of).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
-                tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems);
+                tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems, null);
+    }
+
+    /** With each note told once. */
+    ArrangementView notesOnce() {
+        Map<NoteView, Integer> places = new LinkedHashMap<>();
+        strokes.forEach(stroke -> stroke.notes().forEach(note -> places.putIfAbsent(note, places.size())));
+        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, timeline, bars, firstStroke, strokes.stream().map(stroke -> stroke.naming(places::get)).toList(), marks, velocities, reasons, pedal,
+                difficulty, parts, maxTempo, limits, problems, List.copyOf(places.keySet()));
     }
 
     /** With the strokes of some bars only, by index. They are in the order of time, so that those of one bar stand together but for what comes early. */
@@ -278,7 +293,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         int first = IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).bar() >= from).findFirst().orElse(strokes.size());
         int end = IntStream.range(first, strokes.size()).filter(i -> strokes.get(i).bar() <= to).reduce((one, other) -> other).orElse(first - 1) + 1;
         return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, bare ? List.of() : timeline, bare ? List.of() : bars, first, strokes.subList(first, end), marks.substring(first, end), velocities.subList(notesBefore(first), notesBefore(end)),
-                bare ? List.of() : reasons, bare ? List.of() : pedal, difficulty, bare ? null : parts, maxTempo, bare ? List.of() : limits, problems);
+                bare ? List.of() : reasons, bare ? List.of() : pedal, difficulty, bare ? null : parts, maxTempo, bare ? List.of() : limits, problems, null);
     }
 
     /** How many notes the strokes before one have. */
