@@ -19,7 +19,7 @@ run_tests() {
 run_endure() {
   for_tests
   (cd "$ROOT" && mvn -B -ntp -pl core,server,e2e verify -Dskip.web.tests=true -Dzapateo.endure=true -Dsurefire.failIfNoSpecifiedTests=false \
-    -Dtest='EveryFigureTest,LinearTest,JudgeTest,KillTest,BadInputTest,EnvelopeTest,KeptRowsTest,PackageApiTest,OneSongTest,StartTest,CopiesTest,PlayedThroughTest')
+    -Dtest='EveryFigureTest,LinearTest,MusicXmlWriterTest,ImportTest,RoundTripTest,JudgeTest,KillTest,BadInputTest,EnvelopeTest,KeptRowsTest,PackageApiTest,OneSongTest,StartTest,CopiesTest,PlayedThroughTest')
   local status=$?
   if [ $status = 0 ]; then say "Zapateo: it endured."; else say "Zapateo: it did not endure, or did not run (status $status)."; fi
   return $status

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import zapateo.Endured;
 import zapateo.song.ChartParser;
 import zapateo.song.ChordSpan;
 import zapateo.song.Pin;
@@ -188,7 +189,7 @@ class ImportTest {
     }
 
     static IntStream seeds() {
-        return IntStream.range(0, 500);
+        return IntStream.range(0, Endured.times(200, 500));
     }
 
     /** A file damaged at a random place gives an answer with places, or a refusal, within a second; never an exception. */

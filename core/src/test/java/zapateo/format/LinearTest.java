@@ -11,12 +11,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.Endured;
 
 /** Twice the text is twice the work, for every reader and every shape. */
 class LinearTest {
 
     private static final int BYTES = 16_000;
-    private static final int SHAPES = Boolean.getBoolean("zapateo.endure") ? 2000 : 200;
+    private static final int SHAPES = Endured.times(200, 2000);
     /** Of what it would be in proportion: lists that grow by doubling make it a little more, the square makes it two to four. */
     private static final double MOST = 1.3;
     private static final long SMALL = 20_000;

@@ -29,6 +29,7 @@ import org.w3c.dom.bootstrap.DOMImplementationRegistry;
 import org.w3c.dom.ls.DOMImplementationLS;
 import org.w3c.dom.ls.LSInput;
 import org.xml.sax.SAXException;
+import zapateo.Endured;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -48,7 +49,7 @@ class MusicXmlWriterTest {
     private static final DocumentBuilderFactory READERS = readers();
 
     static Stream<Arguments> songs() {
-        return IntStream.range(0, 12).boxed().flatMap(seed -> FigureBook.open().figures().stream().map(figure -> Arguments.of(seed, figure.id())));
+        return IntStream.range(0, Endured.times(4, 12)).boxed().flatMap(seed -> FigureBook.open().figures().stream().map(figure -> Arguments.of(seed, figure.id())));
     }
 
     /** The official schema, MusicXML 4.0, as proxymusic carries it. */

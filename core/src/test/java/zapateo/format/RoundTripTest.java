@@ -12,6 +12,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import zapateo.Endured;
 import zapateo.harmony.Qualities;
 import zapateo.harmony.Quality;
 import zapateo.song.ChartParser;
@@ -24,7 +25,7 @@ import zapateo.song.Tune;
 class RoundTripTest {
 
     static IntStream seeds() {
-        return IntStream.range(0, 500);
+        return IntStream.range(0, Endured.times(200, 500));
     }
 
     private static Song song(int seed) {

@@ -15,6 +15,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicContainer;
 import org.junit.jupiter.api.TestFactory;
+import zapateo.Endured;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
@@ -41,7 +42,7 @@ class EveryFigureTest {
 
     private static final FigureBook BOOK = FigureBook.open();
     private static final Arranger ARRANGER = new Arranger(BOOK);
-    private static final List<Song> SONGS = IntStream.range(0, Boolean.getBoolean("zapateo.endure") ? 200 : 80).mapToObj(SeededCharts::song).toList();
+    private static final List<Song> SONGS = IntStream.range(0, Endured.times(80, 200)).mapToObj(SeededCharts::song).toList();
     private static final Set<String> FREE = Set.of("lead-in", "walking");
     private static final int LOWEST = 28;
     private static final int MIDDLE = 48;

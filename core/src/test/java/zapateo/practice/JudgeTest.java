@@ -14,6 +14,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import zapateo.Endured;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
@@ -32,7 +33,7 @@ import zapateo.song.Song;
 class JudgeTest {
 
     /** A few of them here, all under {@code ./zapateo endure}. */
-    private static final int TAKES = Boolean.getBoolean("zapateo.endure") ? 1000 : 100;
+    private static final int TAKES = Endured.times(100, 1000);
     private static final Arranger ARRANGER = new Arranger(FigureBook.open());
     private static final List<String> FIGURES = List.of("stride-root-chord", "spread-eighths", "walking", "held", "bossa", "boogie-climbing", "rolled-tenths", "pop-sixteenths", "bass-and-chop", "gospel-octave-walk",
             "three-three-two", "sixteenth-circle", "tango-marked", "nearest-inversions");

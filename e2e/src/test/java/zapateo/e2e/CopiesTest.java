@@ -23,6 +23,9 @@ class CopiesTest {
 
     private static final int KILLS = Boolean.getBoolean("zapateo.endure") ? 20 : 3;
 
+    /** All that is kept is asked for twice in the end. */
+    private static final int SAVED_EVERY_MS = 40;
+
     @TempDir(cleanup = CleanupMode.NEVER)
     Path temporary;
     @TempDir(cleanup = CleanupMode.NEVER)
@@ -72,6 +75,7 @@ class CopiesTest {
             for (int i = 0; busy.get(); i++) {
                 try {
                     folder.keep("Title: Under way " + i + "\n| C | F |");
+                    TimeUnit.MILLISECONDS.sleep(SAVED_EVERY_MS);
                 } catch (Exception e) {
                     throw new IllegalStateException(e);
                 }

@@ -7,8 +7,11 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -26,7 +29,7 @@ final class Folder {
     private static final Path BUILT = Path.of(System.getenv().getOrDefault("ZAPATEO_SCRIPT", Path.of("../zapateo").toAbsolutePath().normalize().toString())).getParent();
     private static final JsonMapper JSON = new JsonMapper();
 
-    /** The application as one start of this process's unpacked and archived it. */
+    /** The application as one start unpacked and archived it. */
     private static Path unpacked;
 
     private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
@@ -47,23 +50,35 @@ final class Folder {
         copy("scripts");
         copy("server/src/main/resources/db/migration");
         Files.createDirectories(root.resolve("server/target"));
-        try (Stream<Path> built = Files.list(BUILT.resolve("server/target"))) {
-            Path jar = built.filter(each -> each.toString().endsWith("-exec.jar")).findFirst().orElseThrow();
-            Files.createSymbolicLink(root.resolve("server/target").resolve(jar.getFileName()), jar);
-        }
+        Files.createSymbolicLink(root.resolve("server/target").resolve(jar().getFileName()), jar());
         port = FreePort.next();
     }
 
+    /** Made once for all processes of a run, and for the next one of the same build. */
     private static synchronized Path unpacked() throws Exception {
         if (unpacked == null) {
-            Folder first = new Folder(Files.createTempDirectory(Path.of("target").toAbsolutePath(), "unpacked"), "1");
-            first.started();
-            first.run("stop");
-            first.expectNothingRuns();
-            unpacked = Files.move(first.home().resolve("app"), first.root.resolve("app"));
-            first.run("database", "discard", first.home().toString());
+            Path target = Path.of("target").toAbsolutePath();
+            Path made = target.resolve("unpacked-" + Files.getLastModifiedTime(jar()).toMillis());
+            try (FileChannel turn = FileChannel.open(target.resolve("unpacked.turn"), StandardOpenOption.CREATE, StandardOpenOption.WRITE); FileLock held = turn.lock()) {
+                if (!Files.exists(made)) {
+                    Folder first = new Folder(Files.createTempDirectory(target, "unpacked"), "1");
+                    first.started();
+                    first.run("stop");
+                    first.expectNothingRuns();
+                    Files.move(first.home().resolve("app"), made);
+                    first.run("database", "discard", first.home().toString());
+                }
+                assertThat(held.isValid()).isTrue();
+            }
+            unpacked = made;
         }
         return unpacked;
+    }
+
+    private static Path jar() throws IOException {
+        try (Stream<Path> built = Files.list(BUILT.resolve("server/target"))) {
+            return built.filter(each -> each.toString().endsWith("-exec.jar")).findFirst().orElseThrow();
+        }
     }
 
     private void copy(String folder) throws IOException {
