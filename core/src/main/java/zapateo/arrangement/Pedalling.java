@@ -3,6 +3,7 @@ package zapateo.arrangement;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 import zapateo.lefthand.Realised;
 import zapateo.part.Origin;
 import zapateo.part.Stroke;
@@ -59,15 +60,16 @@ final class Pedalling {
     /** Up where the left hand passes through what is no tone of the chord, down again on what follows. */
     private void clean(int chord, Pedal whole) {
         int down = whole.down();
+        int calm = calm(chord);
         List<Stroke> left = byChord.get(chord).stream().filter(stroke -> stroke.hand() == Side.LEFT).toList();
         for (int i = 0; i < left.size(); i++) {
             int at = left.get(i).sounding().tick();
-            if (at <= down || at >= whole.up() || !passes(chord, left.get(i))) {
+            if (at <= down || at >= whole.up() || !passes(calm, left.get(i))) {
                 continue;
             }
             pedal.add(new Pedal(down, at));
             int next = i + 1;
-            while (next < left.size() && passes(chord, left.get(next))) {
+            while (next < left.size() && passes(calm, left.get(next))) {
                 next++;
             }
             if (next == left.size()) {
@@ -82,11 +84,16 @@ final class Pedalling {
         }
     }
 
-    /** Neither a tone of the chord nor of the key; a ninth or a sixth is a colour. */
-    private boolean passes(int chord, Stroke stroke) {
-        Bar bar = song.barAt(chords.get(chord).tick());
-        return song.chordAt(chords.get(chord).tick()).filter(symbol -> stroke.notes().stream().map(note -> note.pitch().pitchClass().chroma()).anyMatch(chroma -> symbol.bass().chroma() != chroma
-                && symbol.tones().stream().noneMatch(tone -> tone.chroma() == chroma) && bar.key().scale().stream().noneMatch(tone -> tone.chroma() == chroma))).isPresent();
+    /** Whether it strikes what is neither a tone of the chord nor of the key; a ninth or a sixth is a colour. */
+    private static boolean passes(int calm, Stroke stroke) {
+        return stroke.notes().stream().anyMatch(note -> (calm >> note.pitch().pitchClass().chroma() & 1) == 0);
+    }
+
+    /** The chromas that do not pass over a chord, a bit each; all of them where none sounds. */
+    private int calm(int chord) {
+        int tick = chords.get(chord).tick();
+        return song.chordAt(tick).map(symbol -> Stream.of(Stream.of(symbol.bass()), symbol.tones().stream(), song.barAt(tick).key().scale().stream()).flatMap(each -> each)
+                .mapToInt(tone -> 1 << tone.chroma()).reduce(0, (all, bit) -> all | bit)).orElse(-1);
     }
 
     private void hold(int chord) {

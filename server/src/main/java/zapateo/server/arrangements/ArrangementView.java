@@ -6,10 +6,12 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -196,7 +198,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
             return new StrokeView(id, hand, origin, chordTick, bar, tick, ticks, written, accent, stretchMm, ease, altered, rolled, reason, null, notes.stream().map(places).toList());
         }
 
-        private static StrokeView of(String id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist) {
+        private static StrokeView of(String id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist, Map<NoteView, NoteView> told) {
             Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
             double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
             return new StrokeView(unless(arrangement.nameAt(stroke, stroke.onPage().tick()), id), stroke.hand().letter(), unless("figure", stroke.nature().origin().id()), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
@@ -204,7 +206,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                     stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless(false, stroke.accent()),
                     unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
                     unless("comfortable", hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-')), stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
-                    stroke.roll().map(RolledView::of).orElse(null), reason, stroke.notes().stream().map(NoteView::of).toList(), null);
+                    stroke.roll().map(RolledView::of).orElse(null), reason, stroke.notes().stream().map(note -> NoteView.of(note, told)).toList(), null);
         }
 
         /** Where the chord begins that a stroke is written under; its own place where there is none. */
@@ -241,8 +243,16 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     public record NoteView(int midi, String name, String role, @Schema(description = "absent where it is 0") Integer delayTicks,
                            @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"integer", "null"}) Integer finger) {
 
-        private static NoteView of(PartNote note) {
-            return new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), unless(0, note.delayTicks()), note.finger() == 0 ? null : note.finger());
+        /** @param told those that are told already: the same one is the same object */
+        private static NoteView of(PartNote note, Map<NoteView, NoteView> told) {
+            NoteView view = new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), unless(0, note.delayTicks()), note.finger() == 0 ? null : note.finger());
+            NoteView before = told.putIfAbsent(view, view);
+            return before == null ? view : before;
+        }
+
+        @Override
+        public int hashCode() {
+            return ((midi * 31 + role.hashCode()) * 31 + Objects.hashCode(finger)) * 31 + Objects.hashCode(delayTicks);
         }
     }
 
@@ -272,8 +282,9 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, withParts, meetings.get(bar.index())))));
         Map<Reason, Integer> reasons = new LinkedHashMap<>();
         strokes.forEach(stroke -> reasons.putIfAbsent(stroke.reason(), reasons.size()));
+        Map<NoteView, NoteView> told = new HashMap<>();
         return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
-                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, null, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasons.get(strokes.get(i).reason()), arrangement, pianist)).toList(),
+                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, null, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasons.get(strokes.get(i).reason()), arrangement, pianist, told)).toList(),
                 strokes.stream().map(stroke -> stroke.mark().id().substring(0, 1)).collect(Collectors.joining()), strokes.stream().flatMap(stroke -> stroke.notes().stream()).map(PartNote::velocity).toList(),
                 reasons.keySet().stream().map(ReasonView::of).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
@@ -282,10 +293,17 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
 
     /** With each note told once. */
     ArrangementView notesOnce() {
-        Map<NoteView, Integer> places = new LinkedHashMap<>();
-        strokes.forEach(stroke -> stroke.notes().forEach(note -> places.putIfAbsent(note, places.size())));
+        Map<NoteView, Integer> places = new IdentityHashMap<>();
+        List<NoteView> once = new ArrayList<>();
+        for (StrokeView stroke : strokes) {
+            for (NoteView note : stroke.notes()) {
+                if (places.putIfAbsent(note, once.size()) == null) {
+                    once.add(note);
+                }
+            }
+        }
         return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, timeline, bars, firstStroke, strokes.stream().map(stroke -> stroke.naming(places::get)).toList(), marks, velocities, reasons, pedal,
-                difficulty, parts, maxTempo, limits, problems, List.copyOf(places.keySet()));
+                difficulty, parts, maxTempo, limits, problems, once);
     }
 
     /** With the strokes of some bars only, by index. They are in the order of time, so that those of one bar stand together but for what comes early. */

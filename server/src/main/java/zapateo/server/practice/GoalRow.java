@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.UUID;
 
 /** What a song is practised for. */
-record GoalRow(UUID songId, UUID owner, String title, double tempo, LocalDate until, int level, double seconds, Pieces pieces, OffsetDateTime updatedAt) {
+public record GoalRow(UUID songId, UUID owner, String title, double tempo, LocalDate until, int level, double seconds, Pieces pieces, OffsetDateTime updatedAt) {
 
     /** What there is to practise in a song, as it was when the goal was set. */
     record Pieces(List<PieceRow> all) {

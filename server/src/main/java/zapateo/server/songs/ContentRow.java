@@ -8,5 +8,5 @@ import java.util.UUID;
  * @param base   the one it leans on; null for none
  * @param packed null where it stands plain
  */
-record ContentRow(UUID hash, UUID base, byte[] packed, String plain) {
+public record ContentRow(UUID hash, UUID base, byte[] packed, String plain) {
 }

@@ -9,5 +9,5 @@ import java.util.UUID;
  * @param figure  chosen for the whole song; null where none is
  * @param summary null where none is kept yet
  */
-record LineRow(UUID id, String title, String figure, Summary summary, int version, OffsetDateTime updatedAt) {
+public record LineRow(UUID id, String title, String figure, Summary summary, int version, OffsetDateTime updatedAt) {
 }

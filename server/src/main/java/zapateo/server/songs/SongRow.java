@@ -4,6 +4,6 @@ import java.time.OffsetDateTime;
 import java.util.UUID;
 
 /** A song as it is kept. */
-record SongRow(UUID id, UUID owner, String title, String chart, StoredChoices choices, UUID arrangementId, String arrangement, StoredArrangement.Others others, int version,
+public record SongRow(UUID id, UUID owner, String title, String chart, StoredChoices choices, UUID arrangementId, String arrangement, StoredArrangement.Others others, int version,
                OffsetDateTime createdAt, OffsetDateTime updatedAt) {
 }

@@ -9,5 +9,5 @@ import java.util.UUID;
  * @param figure chosen for the whole song; null where none was
  * @param name   the player's own for it, null for none
  */
-record VersionRow(int version, String title, String arrangement, String figure, String name, UUID chartHash, UUID choicesHash, OffsetDateTime savedAt) {
+public record VersionRow(int version, String title, String arrangement, String figure, String name, UUID chartHash, UUID choicesHash, OffsetDateTime savedAt) {
 }
