@@ -4,7 +4,7 @@ import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 
-/** So many at once, and a short queue before it. */
+/** So many at once, and a short queue before it; who came first goes first. */
 final class Gate {
 
     private final Semaphore places;
@@ -20,14 +20,18 @@ final class Gate {
 
     /** Whether there is a place, now or after a short wait; it has to be given back. */
     boolean enter() {
-        if (places.tryAcquire()) {
-            return true;
-        }
         try {
-            return waiting.incrementAndGet() <= mostWaiting && places.tryAcquire(longestMillis, TimeUnit.MILLISECONDS);
+            // With a time, even none, nobody passes those who wait.
+            return places.tryAcquire(0, TimeUnit.MILLISECONDS) || await();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             return false;
+        }
+    }
+
+    private boolean await() throws InterruptedException {
+        try {
+            return waiting.incrementAndGet() <= mostWaiting && places.tryAcquire(longestMillis, TimeUnit.MILLISECONDS);
         } finally {
             waiting.decrementAndGet();
         }
