@@ -153,7 +153,16 @@ public record Figure(String id, String name, String family, String use, Suits su
 
     /** Whether every stroke lasts as long as its chord, so that no group of the bar strikes it again. */
     public boolean isHeld() {
-        return bars.values().stream().flatMap(List::stream).flatMap(List::stream).allMatch(stroke -> stroke.length() == FigureStroke.TO_THE_END && stroke.tick() == 0);
+        for (List<List<FigureStroke>> written : bars.values()) {
+            for (List<FigureStroke> bar : written) {
+                for (FigureStroke stroke : bar) {
+                    if (stroke.length() != FigureStroke.TO_THE_END || stroke.tick() != 0) {
+                        return false;
+                    }
+                }
+            }
+        }
+        return true;
     }
 
     /** The written metre that a stretch of an unwritten one is cut from: one counted in eighths for one counted in eighths; the shortest that fills it, else the longest. */

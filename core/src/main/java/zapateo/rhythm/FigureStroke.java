@@ -75,7 +75,12 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
     }
 
     public boolean plays(Role.Kind kind) {
-        return roles.stream().anyMatch(role -> role.kind() == kind);
+        for (Role role : roles) {
+            if (role.kind() == kind) {
+                return true;
+            }
+        }
+        return false;
     }
 
     @Override
