@@ -1,8 +1,6 @@
 package zapateo.lefthand;
 
-import java.util.List;
 import zapateo.harmony.VoiceLeading;
-import zapateo.part.PartNote;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Register;
 
@@ -169,12 +167,4 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
 
     /** Little finger to thumb over five white keys. */
     static final int FIVE_FINGERS = 7;
-
-    static int[] keys(List<PartNote> notes) {
-        int[] keys = new int[notes.size()];
-        for (int i = 0; i < keys.length; i++) {
-            keys[i] = notes.get(i).pitch().midi();
-        }
-        return keys;
-    }
 }

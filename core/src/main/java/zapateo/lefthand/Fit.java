@@ -84,7 +84,7 @@ final class Fit {
     }
 
     private boolean tooWide(List<PartNote> notes) {
-        return hand.easeOf(notes.stream().mapToInt(note -> note.pitch().midi()).toArray()) == Ease.OUT_OF_REACH;
+        return hand.easeOf(PartNote.keys(notes)) == Ease.OUT_OF_REACH;
     }
 
     private Stroke thinned(Stroke stroke) {

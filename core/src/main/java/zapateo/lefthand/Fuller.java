@@ -64,7 +64,7 @@ final class Fuller {
         List<Role> laid = Spacing.named("spread").on(placement.chord(), placement.bass(), shape);
         return of(placement, laid, said).stream().min(Comparator.comparingDouble(way -> {
             List<PartNote> notes = placement.notes(way);
-            return SAID * missing(placement, way, said).size() + LowIntervalLimits.mud(Candidate.keys(notes), placement.bass().midi()) + (notes.get(notes.size() - 1).pitch().midi() - placement.bass().midi()) * WIDE;
+            return SAID * missing(placement, way, said).size() + LowIntervalLimits.mud(PartNote.keys(notes), placement.bass().midi()) + (notes.get(notes.size() - 1).pitch().midi() - placement.bass().midi()) * WIDE;
         })).orElse(laid);
     }
 

@@ -203,24 +203,24 @@ final class Placements {
         for (Map.Entry<Struck, Integer> each : need.together().entrySet()) {
             Struck struck = each.getKey();
             List<PartNote> notes = placement.notes(Spacing.named(struck.spacing()).on(placement.chord(), placement.bass(), struck.roles()));
-            mud += Math.min(2, each.getValue()) * LowIntervalLimits.mud(Candidate.keys(notes), need.bass() ? placement.bass().midi() : notes.get(0).pitch().midi());
+            mud += Math.min(2, each.getValue()) * LowIntervalLimits.mud(PartNote.keys(notes), need.bass() ? placement.bass().midi() : notes.get(0).pitch().midi());
             int highest = notes.get(notes.size() - 1).pitch().midi();
             top = Math.max(top, highest);
-            Ease ease = hand.easeOf(Candidate.keys(notes));
+            Ease ease = hand.easeOf(PartNote.keys(notes));
             reach += ease == Ease.COMFORTABLE || ease == Ease.OUT_OF_REACH ? 0 : 1;
             beyond += ease != Ease.OUT_OF_REACH ? 0 : each.getValue() == 1 ? ROLLED_ONCE : struck.rolls() ? ROLLED_IF_NEED_BE : each.getValue();
         }
         int root = Math.floorMod(placement.bass().midi() - need.chord().root().chroma(), Pitch.OCTAVE);
         int inversion = need.way() == BassLine.Basses.INVERSIONS && need.chord().over().isEmpty() ? (root == 0 ? 0 : root < 6 ? 1 : Candidate.WEAK) * (need.outer() ? AT_THE_ENDS : 1) : 0;
         double middle = need.upper().map(voicing -> CloseChords.window(voicing, need.right()).home()).orElse(0.0);
-        return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, Candidate.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
+        return new Candidate(placement, need.bass() ? placement.bass().midi() : -1, PartNote.keys(placement.upper()), top, need.bass() ? need.way() : BassLine.Basses.OWN, inversion, -1,
                 need.way() == BassLine.Basses.PEDAL ? clash(need, placement.bass().pitchClass()) : 0, mud, reach, beyond, leftOut(need, placement), doubled(need.key(), placement), room(need, placement),
                 outside(need, placement), late(need, placement), leaves(need, placement), voices(need, placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : home(need), middle));
     }
 
     private static Candidate.Voices voices(Need need, Placement placement) {
-        int[] keys = Candidate.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));
+        int[] keys = PartNote.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));
         if (!need.resolves()) {
             return new Candidate.Voices(keys, -1);
         }
@@ -236,7 +236,7 @@ final class Placements {
 
     private double late(Need need, Placement placement) {
         boolean jumps = need.between() > 0 && !need.right() && !placement.upper().isEmpty();
-        return jumps ? Math.max(0, new Jumps(hand).seconds(Math.min(placement.bass().midi(), leaves(need, placement)[0]), Candidate.keys(placement.upper())) - need.between()) * HUNDREDTHS : 0;
+        return jumps ? Math.max(0, new Jumps(hand).seconds(Math.min(placement.bass().midi(), leaves(need, placement)[0]), PartNote.keys(placement.upper())) - need.between()) * HUNDREDTHS : 0;
     }
 
     /** Where the line goes on from: its bass, or the fifth it ends on, below or above. */
@@ -306,7 +306,7 @@ final class Placements {
         int high = Integer.MIN_VALUE;
         for (int i = 0; i < laid.size(); i++) {
             if (need.run().hands().get(i) == Side.LEFT) {
-                int[] keys = Candidate.keys(placement.notes(laid.get(i)));
+                int[] keys = PartNote.keys(placement.notes(laid.get(i)));
                 low = Math.min(low, keys[0]);
                 high = Math.max(high, keys[keys.length - 1]);
             }

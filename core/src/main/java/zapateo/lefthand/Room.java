@@ -46,7 +46,7 @@ record Room(List<PartNote> notes, Optional<Mending> how, double cost, boolean ke
             return new Room(notes, Optional.empty(), 0, true);
         }
         List<PartNote> below = notes.stream().filter(note -> note.pitch().midi() <= ceiling).toList();
-        boolean paired = notes.size() > 1 && (rolled || isTenth(notes) || hand.easeOf(Candidate.keys(notes)) == Ease.OUT_OF_REACH);
+        boolean paired = notes.size() > 1 && (rolled || isTenth(notes) || hand.easeOf(PartNote.keys(notes)) == Ease.OUT_OF_REACH);
         Stream<Room> thinned = below.size() >= (paired ? PAIR : 1) ? Stream.of(new Room(below, Optional.of(Mending.LEFT_THINNED), notes.size() - below.size() + lost(notes, below), true)) : Stream.empty();
         Stream<Room> revoiced = paired && below.size() == 1 && holdsBass(below) ? revoiced(ceiling, below.get(0), placement).stream() : Stream.empty();
         // A tone of a close chord that is broken gives way to the one below it, not to its octave: the shape stays.

@@ -31,7 +31,7 @@ final class Turned {
 
     /** A chord that is alone has the bass the chart names at its bottom, where it can. */
     static List<List<PartNote>> overItsBass(ChordSymbol chord, List<List<PartNote>> uppers) {
-        List<List<PartNote>> over = uppers.stream().filter(each -> !each.isEmpty() && LowIntervalLimits.mud(Candidate.keys(each), each.get(0).pitch().midi()) == 0 && each.get(0).pitch().pitchClass().chroma() == chord.bass().chroma()).toList();
+        List<List<PartNote>> over = uppers.stream().filter(each -> !each.isEmpty() && LowIntervalLimits.mud(PartNote.keys(each), each.get(0).pitch().midi()) == 0 && each.get(0).pitch().pitchClass().chroma() == chord.bass().chroma()).toList();
         return over.isEmpty() ? uppers : over;
     }
 }

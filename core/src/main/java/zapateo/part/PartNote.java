@@ -1,5 +1,6 @@
 package zapateo.part;
 
+import java.util.List;
 import zapateo.pitch.Pitch;
 
 /**
@@ -16,6 +17,15 @@ public record PartNote(Pitch pitch, String role, int delayTicks, int velocity, i
 
     public static PartNote of(Pitch pitch, String role) {
         return new PartNote(pitch, role, 0, PLAIN, 0);
+    }
+
+    /** The note numbers of some, in their order. */
+    public static int[] keys(List<PartNote> notes) {
+        int[] keys = new int[notes.size()];
+        for (int i = 0; i < keys.length; i++) {
+            keys[i] = notes.get(i).pitch().midi();
+        }
+        return keys;
     }
 
     public PartNote delayed(int ticks) {

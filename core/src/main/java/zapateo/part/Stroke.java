@@ -90,11 +90,7 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     /** Low to high, as MIDI note numbers. */
     public int[] keys() {
-        int[] keys = new int[notes.size()];
-        for (int i = 0; i < keys.length; i++) {
-            keys[i] = notes.get(i).pitch().midi();
-        }
-        return keys;
+        return PartNote.keys(notes);
     }
 
     public boolean isGrace() {

@@ -119,7 +119,7 @@ public final class Restored {
                 List<PartNote> notes = new ArrayList<>(stroke.notes());
                 notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone).simple()), String.valueOf(tone.number())).struck(stroke.notes().get(stroke.notes().size() - 1).velocity() - SOFTER));
                 notes.sort(Comparator.comparingInt(note -> note.pitch().midi()));
-                if (hand.easeOf(notes.stream().mapToInt(note -> note.pitch().midi()).toArray()) != Ease.OUT_OF_REACH) {
+                if (hand.easeOf(PartNote.keys(notes)) != Ease.OUT_OF_REACH) {
                     return Optional.of(stroke.playing(notes).as(stroke.nature().from(Origin.UNDER_TUNE)).because(stroke.reason().with("under", "close").with("chord", chord.toString())));
                 }
             }

@@ -49,11 +49,7 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
     }
 
     int[] keys() {
-        int[] keys = new int[notes.size()];
-        for (int i = 0; i < keys.length; i++) {
-            keys[i] = notes.get(i).pitch().midi();
-        }
-        return keys;
+        return PartNote.keys(notes);
     }
 
     boolean hasThird() {

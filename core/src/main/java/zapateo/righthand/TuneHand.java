@@ -120,14 +120,10 @@ public final class TuneHand {
         }
         notes.sort(Comparator.comparingInt(note -> note.pitch().midi()));
         // What the hand cannot span is given up from below.
-        while (notes.size() > 1 && (notes.size() > 5 || hand.easeOf(keys(notes)) == Ease.OUT_OF_REACH)) {
+        while (notes.size() > 1 && (notes.size() > 5 || hand.easeOf(PartNote.keys(notes)) == Ease.OUT_OF_REACH)) {
             notes.remove(0);
         }
         return notes.size() == 1 ? stroke : stroke.playing(notes).as(stroke.nature().from(Origin.UNDER_TUNE)).because(stroke.reason().with("under", under.id()).with("chord", chord.get().toString()));
-    }
-
-    private static int[] keys(List<PartNote> notes) {
-        return notes.stream().mapToInt(note -> note.pitch().midi()).toArray();
     }
 
     private List<PartNote> below(Pitch melody, ChordSymbol chord, Key key) {

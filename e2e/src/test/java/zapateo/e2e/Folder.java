@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -19,6 +20,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import zapateo.server.FreePort;
@@ -61,6 +63,11 @@ final class Folder {
             Path made = target.resolve("unpacked-" + Files.getLastModifiedTime(jar()).toMillis());
             try (FileChannel turn = FileChannel.open(target.resolve("unpacked.turn"), StandardOpenOption.CREATE, StandardOpenOption.WRITE); FileLock held = turn.lock()) {
                 if (!Files.exists(made)) {
+                    try (DirectoryStream<Path> older = Files.newDirectoryStream(target, "unpacked-*")) {
+                        for (Path each : older) {
+                            FileSystemUtils.deleteRecursively(each);
+                        }
+                    }
                     Folder first = new Folder(Files.createTempDirectory(target, "unpacked"), "1");
                     first.started();
                     first.run("stop");

@@ -32,6 +32,7 @@ import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
+import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 import zapateo.server.RealServer;
 
@@ -74,9 +75,12 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         }
     }
 
+    /** Begun anew by each process of the tests. */
     private static Path profile() {
+        Path profile = Path.of("target", "browser" + System.getProperty("zapateo.fork", "")).toAbsolutePath();
         try {
-            return Files.createTempDirectory(Path.of("target").toAbsolutePath(), "browser");
+            FileSystemUtils.deleteRecursively(profile);
+            return Files.createDirectories(profile);
         } catch (IOException unwritable) {
             throw new UncheckedIOException(unwritable);
         }
