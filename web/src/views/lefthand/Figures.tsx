@@ -50,9 +50,6 @@ export function Figures({
   const [level, setLevel] = useState(ANY);
   const [onlyFitting, setOnlyFitting] = useState(false);
   const list = useRef<HTMLUListElement>(null);
-  // The chosen card is brought into sight when it was chosen elsewhere – on opening, by A and B, by an occasion – and when it moved to another heading.
-  const offered = suggested?.figures.slice(0, MOST).map((each) => each.figure);
-  useInSight(list, [chosen, shelf, figures.length, ...(offered ?? [])].join(" "));
   const families = useMemo(() => [...new Set(figures.map((figure) => figure.family))], [figures]);
   const worth = new Map(suggested?.figures.map((each, index) => [each.figure, { ...each, index }]));
   const words = search.trim().toLowerCase();
@@ -67,6 +64,9 @@ export function Figures({
   const stop = shown.find((figure) => figure.id === chosen)?.id ?? shown[0]?.id;
   // What is looked for by name or kind is found in the order of the book.
   const inOrder = shelf === "all" && !words && family === ANY && level === ANY && !onlyFitting;
+  // The chosen card is brought into sight when it was chosen elsewhere – on opening, by A and B, by an occasion –, when it moved to another heading, and when nothing is looked for any more.
+  const offered = suggested?.figures.slice(0, MOST).map((each) => each.figure) ?? [];
+  useInSight(list, inOrder || shelf !== "all" ? [chosen, shelf, figures.length, ...offered].join(" ") : null);
   return (
     <section
       aria-label="Figures"

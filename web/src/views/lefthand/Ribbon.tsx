@@ -257,7 +257,7 @@ const Plank = memo(function Plank({
         </span>
       )}
       {readable && (
-        <span className={`flex items-baseline gap-1.5 ${large ? LARGE : size(bar)}`}>
+        <span className={`flex items-baseline gap-x-1.5 ${writtenOn(bar, large)}`}>
           {bar.chords.map((chord) => (
             <Chord key={chord.tick} symbol={chord.symbol} />
           ))}
@@ -310,13 +310,18 @@ const Plank = memo(function Plank({
   );
 });
 
-const LARGE = "text-[1.5rem]";
+/** Up to so many letters, how a bar's chords are written on a plank and on a large one: they shrink, then stand in two lines, so that every one of them is read. */
+const WRITTEN: [number, string, string][] = [
+  [6, "text-[1.3rem]", "text-[1.5rem]"],
+  [10, "text-[1.02rem]", "text-[1.5rem]"],
+  [14, "text-[0.86rem]", "text-[1.2rem]"],
+  [Number.POSITIVE_INFINITY, "flex-wrap pt-2 text-[0.86rem] leading-[1.15]", "flex-wrap pt-1 text-[1.02rem] leading-[1.15]"],
+];
 
-/** Letters shrink so that every chord of a bar stays readable on its plank. */
-function size(bar: Bar): string {
+function writtenOn(bar: Bar, large: boolean): string {
   const letters = bar.chords.reduce((sum, chord) => sum + chord.symbol.length + 1, 0);
-  if (letters <= 6) return "text-[1.3rem]";
-  return letters <= 10 ? "text-[1.02rem]" : "text-[0.86rem]";
+  const [, usual, wide] = WRITTEN.find(([most]) => letters <= most) ?? [0, "", ""];
+  return large ? wide : usual;
 }
 
 /** Whether a section of the same name begins anew at {@code index}: its pass differs. */

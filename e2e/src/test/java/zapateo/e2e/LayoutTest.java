@@ -134,6 +134,24 @@ class LayoutTest {
         assertThat(page.locator(".score g.system").count()).isOne();
     }
 
+    /** However many chords a bar has, each is whole on its plank, in both sizes. */
+    @Test
+    void every_chord_stands_on_its_plank() {
+        String many = Stage.newSong("Tempo: 92\n| Dm7 G7 Cmaj9 A7♭9 | Fm7 B♭7 E♭6 E°7 | C | Bm7♭5 E7♯9 Am6 A♭13 | D♭maj7/F G♭13 | E♭m7♭5 . A♭13 D♭6 |", "held");
+        Page page = open("/songs/" + many + "/left-hand", "1280x800");
+        for (String size : List.of("normal", "large")) {
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(size).setExact(true)).click();
+            page.waitForCondition(() -> "".equals(page.evaluate("""
+                    () => [...document.querySelectorAll('[data-bar]')].filter((plank) => {
+                      const box = plank.getBoundingClientRect();
+                      return [...plank.querySelectorAll('.items-baseline > *')].some((chord) => {
+                        const own = chord.getBoundingClientRect();
+                        return own.left < box.left || own.right > box.right || own.top < box.top || own.bottom > box.bottom;
+                      });
+                    }).map((plank) => plank.getAttribute('aria-label')).join('; ')""")));
+        }
+    }
+
     /** A page that would be too high for the window has fewer bars, not smaller ones. */
     @Test
     void where_eight_bars_cannot_be_read_four_stand() {

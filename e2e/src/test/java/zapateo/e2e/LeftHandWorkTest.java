@@ -239,6 +239,13 @@ class LeftHandWorkTest {
     void the_chosen_figure_s_card_is_in_sight(String song, String figure) throws Exception {
         Page page = open(Stage.newSong(Files.readString(Path.of("../server/src/main/resources/demo/" + song + ".txt")), figure));
         figures(page).getByText("For this song").waitFor();
+        seen(page);
+        // What is found and taken stays in sight when the whole book is there again.
+        take(page, "Habanera");
+        seen(page);
+    }
+
+    private static void seen(Page page) {
         Locator card = figures(page).locator("button[aria-pressed=true] svg");
         page.waitForCondition(() -> (boolean) card.evaluate("""
                 (inner) => {
