@@ -106,8 +106,9 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
 
     /** The tabs are closed, and what their pages kept in the browser is gone. The first tab is nobody's: it keeps the browser open. */
     private static void leave() {
-        window.pages().stream().skip(1).toList().forEach(Page::close);
-        CDPSession session = window.newCDPSession(window.pages().get(0));
+        List<Page> tabs = List.copyOf(window.pages());
+        tabs.subList(1, tabs.size()).forEach(Page::close);
+        CDPSession session = window.newCDPSession(tabs.get(0));
         session.send("Storage.clearDataForOrigin", told(Map.of("origin", "*", "storageTypes", KEPT_BY_PAGES)));
         session.detach();
     }
