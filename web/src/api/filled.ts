@@ -45,7 +45,7 @@ function strokesOf(answer: Arranged, bars: Bar[], pedal: Arranged["pedal"]): Str
     const notes = stroke.notes ?? (stroke.noted ?? []).flatMap((place) => answer.notes?.[place] ?? []);
     const velocities = answer.velocities.slice(told, told + notes.length);
     told += notes.length;
-    return filledStroke({ ...stroke, notes }, bars, pedal, MARKS[answer.marks[at] ?? ""] ?? "toe", velocities);
+    return filledStroke(stroke, notes, bars, pedal, MARKS[answer.marks[at] ?? ""] ?? "toe", velocities);
   });
 }
 
@@ -81,7 +81,8 @@ export function filledChart(answer: ChartRead): ChartView {
 }
 
 function filledStroke(
-  { noted: _, ...stroke }: Arranged["strokes"][number] & { notes: NoteTold[] },
+  { noted: _noted, ...stroke }: Arranged["strokes"][number],
+  notes: NoteTold[],
   bars: Bar[],
   pedal: Arranged["pedal"],
   mark: Stroke["mark"],
@@ -102,7 +103,7 @@ function filledStroke(
     ease: stroke.ease ?? "comfortable",
     altered: stroke.altered ?? null,
     rolled: (stroke.rolled ?? null) as Stroke["rolled"],
-    notes: stroke.notes.map((note, at) => ({ ...note, delayTicks: note.delayTicks ?? 0, velocity: velocities[at] ?? 0 })),
+    notes: notes.map((note, at) => ({ ...note, delayTicks: note.delayTicks ?? 0, velocity: velocities[at] ?? 0 })),
   };
 }
 
