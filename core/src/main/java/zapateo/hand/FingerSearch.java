@@ -155,7 +155,8 @@ public final class FingerSearch {
     /** Every way to take a stroke; what comes again and again is found once. */
     private List<Grasp> grasps(Touch before, Touch touch, Touch after, int end, int[] lock, int[] lockBefore) {
         boolean goesOn = before != null && goesOn(before, touch);
-        List<Object> key = List.of(goesOn ? before.keys() : List.of(), end, touch, after != null && goesOn(touch, after) && after.white(), listed(lock), goesOn ? listed(lockBefore) : List.of());
+        boolean followed = after != null && goesOn(touch, after);
+        List<Object> key = List.of(goesOn ? before.keys() : List.of(), end, touch, followed, followed && after.white(), listed(lock), goesOn ? listed(lockBefore) : List.of());
         List<Grasp> found = known.get(key);
         if (found == null) {
             List<Grasp> all = new ArrayList<>();

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -208,6 +209,23 @@ class FingeringTest {
                 }
             }
             assertThat(after.get(own)[0]).isEqualTo(wanted);
+        }
+    }
+
+    /** What a hand has played before, in the same part or in another one, says nothing about the fingers of what it plays now. */
+    @Test
+    void fingers_do_not_depend_on_what_was_played_before() {
+        for (int seed = 0; seed < 60; seed++) {
+            Random random = new Random(seed);
+            Hand hand = Hand.of(170 + random.nextInt(60));
+            List<List<List<Integer>>> parts = Stream.generate(() -> Stream.generate(() -> List.of(40 + random.nextInt(20))).limit(12).toList()).limit(6).toList();
+            List<String> first = parts.stream().map(part -> fingers(Side.LEFT, part, hand, Fingering.Locks.NONE)).toList();
+            for (int other = 0; other < 5; other++) {
+                fingers(Side.RIGHT, parts.get(0), Hand.of(240 + other), Fingering.Locks.NONE);
+            }
+            for (int part = parts.size() - 1; part >= 0; part--) {
+                assertThat(fingers(Side.LEFT, parts.get(part), hand, Fingering.Locks.NONE)).as("seed %d, part %d: %s", seed, part, parts.get(part)).isEqualTo(first.get(part));
+            }
         }
     }
 
