@@ -21,12 +21,14 @@ import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Figure;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
 import zapateo.search.CostTerm;
+import zapateo.search.Kept;
 import zapateo.search.ShortestPath;
 import zapateo.song.Song;
 
@@ -34,6 +36,9 @@ import zapateo.song.Song;
 public final class LeftHand implements Placed.Player {
 
     private static final Interval MINOR_SEVENTH = Interval.parse("b7");
+    /** What is kept holds the places of no more chords than some songs have. */
+    private static final int MOST_CHORDS = 300;
+    private static final Kept<Sought, Places> KEPT = new Kept<>(3, places -> places.placements().size() <= MOST_CHORDS);
 
     private final Plan plan;
     private final List<Cut> cuts;
@@ -41,12 +46,12 @@ public final class LeftHand implements Placed.Player {
     private final Instrument instrument;
     private final Hand hand;
     private final Early early;
-    private final Placements placements;
     private final ChordNeeds needs;
+    private final Sought sought;
     private final List<CostTerm<Candidate>> terms;
-    private final ShortestPath.Repeated<Candidate> search;
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
     private final Map<Placement, List<List<Role>>> broken = new IdentityHashMap<>();
+    private final Map<Figure, Loudness> loudness = new IdentityHashMap<>();
     private final Map<Planned, Integer> inRun = new IdentityHashMap<>();
     private final Map<Planned, Optional<Pitch>> led = new IdentityHashMap<>();
     private final Map<Placement, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
@@ -57,11 +62,35 @@ public final class LeftHand implements Placed.Player {
         this.instrument = pianist.instrument();
         this.hand = pianist.leftOnKeys();
         this.early = new Early(song);
-        this.placements = new Placements(hand, instrument.lowest());
         this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK)) ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest())) : Map.of();
         this.needs = new ChordNeeds(cuts, plan, walk);
-        this.terms = PlaceCosts.of(plan.weights(), cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
-        this.search = new ShortestPath.Repeated<>(terms);
+        this.sought = new Sought(hand, instrument.lowest(), plan.weights(), cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
+        this.terms = sought.terms();
+    }
+
+    /**
+     * What places depend on beside their chords: where it is the same, so are they, in this song and in the next one.
+     *
+     * @param lowest  key of the instrument
+     * @param keepTop whether the highest tone is kept anywhere
+     */
+    private record Sought(Hand hand, int lowest, Weights weights, boolean keepTop) {
+
+        private List<CostTerm<Candidate>> terms() {
+            return PlaceCosts.of(weights, keepTop);
+        }
+    }
+
+    private record Places(Placements placements, ShortestPath.Repeated<Candidate> search) {
+
+        private static Places of(Sought sought) {
+            return new Places(new Placements(sought.hand(), sought.lowest()), new ShortestPath.Repeated<>(sought.terms()));
+        }
+
+        private ShortestPath<Candidate> through(List<Placements.Need> needs, List<List<Candidate>> layers) {
+            needs.forEach(need -> layers.add(placements.of(need)));
+            return search.through(layers);
+        }
     }
 
     /** Every chord's place and every stroke's keys; nothing is opened, caught or left out yet. */
@@ -111,8 +140,10 @@ public final class LeftHand implements Placed.Player {
         List<List<Planned>> byCut = new ArrayList<>();
         cuts.forEach(cut -> byCut.add(new ArrayList<>()));
         planned.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
-        List<List<Candidate>> layers = cuts.stream().map(cut -> placements.of(needs.of(cut, byCut.get(cut.index()), ceilings))).toList();
-        ShortestPath<Candidate> path = search.through(layers);
+        List<Placements.Need> wanted = new ArrayList<>(cuts.size());
+        cuts.forEach(cut -> wanted.add(needs.of(cut, byCut.get(cut.index()), ceilings)));
+        List<List<Candidate>> layers = new ArrayList<>(cuts.size());
+        ShortestPath<Candidate> path = KEPT.with(sought, Places::of, places -> places.through(wanted, layers));
         List<Placed.Laid> laid = new ArrayList<>(planned.size());
         led.clear();
         cuts.forEach(cut -> number(cut, byCut.get(cut.index())));
@@ -125,8 +156,13 @@ public final class LeftHand implements Placed.Player {
     /** What sounds into a run ends before it. */
     private static Stroke before(List<GivenRun> runs, Stroke stroke) {
         TickSpan span = stroke.written();
-        return runs.stream().map(run -> run.span().tick()).filter(from -> span.tick() < from && from < span.end()).findFirst()
-                .map(from -> stroke.moved(stroke.bar(), TickSpan.of(span.tick(), from - span.tick()))).orElse(stroke);
+        for (GivenRun run : runs) {
+            int from = run.span().tick();
+            if (span.tick() < from && from < span.end()) {
+                return stroke.moved(stroke.bar(), TickSpan.of(span.tick(), from - span.tick()));
+            }
+        }
+        return stroke;
     }
 
     /** Locks that no place of their chord keeps. */
@@ -183,14 +219,18 @@ public final class LeftHand implements Placed.Player {
         }
         TickSpan span = TickSpan.of(each.tick(), each.ticks());
         Room room = Room.under(ceiling, notes, each.rolled(), placement, hand, instrument.lowest());
-        List<PartNote> struck = Loudness.of(cut.choices().figure().family()).on(each, cut, room.notes());
+        List<PartNote> struck = loudness.computeIfAbsent(cut.choices().figure(), figure -> Loudness.of(figure.family())).on(each, cut, room.notes());
         Stroke plain = Stroke.of(each.hand(), each.bar(), each.cut(), span, each.mark(), each.accent(), struck, Nature.of(origin(each), each.roles()), reason(each, cut, placement));
         return Optional.of(room.how().map(plain::mended).orElse(plain));
     }
 
     /** On the keys there are: what lies beyond them is taken an octave nearer. */
     private List<PartNote> onKeys(List<PartNote> notes) {
-        if (notes.stream().allMatch(note -> note.pitch().midi() >= instrument.lowest() && note.pitch().midi() <= instrument.highest())) {
+        boolean there = true;
+        for (PartNote note : notes) {
+            there &= note.pitch().midi() >= instrument.lowest() && note.pitch().midi() <= instrument.highest();
+        }
+        if (there) {
             return notes;
         }
         Map<Integer, PartNote> byKey = new java.util.TreeMap<>();

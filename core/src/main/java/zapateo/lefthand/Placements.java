@@ -101,6 +101,11 @@ final class Placements {
     record Struck(List<Role> roles, String spacing, boolean close, boolean rolls) {
     }
 
+    /** Of how many chords places are known. */
+    int size() {
+        return known.size();
+    }
+
     /** Every place the chord may have; the same list for the same need. */
     List<Candidate> of(Need need) {
         List<Candidate> found = known.get(need);

@@ -48,7 +48,11 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         private final Costs<C> costs;
 
         public Repeated(List<CostTerm<C>> terms) {
-            this.costs = new Costs<>(terms, Joint.none());
+            this(terms, Joint.none());
+        }
+
+        public Repeated(List<CostTerm<C>> terms, Joint<C> joint) {
+            this.costs = new Costs<>(terms, joint);
         }
 
         public ShortestPath<C> through(List<List<C>> layers) {
@@ -131,26 +135,33 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         }
 
         private double[] own(List<C> candidates) {
-            return own.computeIfAbsent(candidates, all -> all.stream().mapToDouble(each -> {
-                double sum = 0;
-                for (CostTerm<C> term : terms) {
-                    sum += term.weight() * term.own().applyAsDouble(each);
+            return own.computeIfAbsent(candidates, all -> {
+                double[] costs = new double[all.size()];
+                for (int i = 0; i < costs.length; i++) {
+                    C candidate = all.get(i);
+                    for (CostTerm<C> term : terms) {
+                        costs[i] += term.weight() * term.own().applyAsDouble(candidate);
+                    }
                 }
-                return sum;
-            }).toArray());
+                return costs;
+            });
         }
 
         private Steps steps(List<C> from, List<C> to) {
             return steps.computeIfAbsent(from, each -> new IdentityHashMap<>()).computeIfAbsent(to, each -> {
                 Steps found = new Steps(new int[to.size()][], new double[to.size()][]);
-                int[] leaves = from.stream().mapToInt(joint.leaves).toArray();
+                int[] leaves = new int[from.size()];
+                for (int i = 0; i < leaves.length; i++) {
+                    leaves[i] = joint.leaves.applyAsInt(from.get(i));
+                }
                 int[] places = new int[leaves.length];
                 double[] costs = new double[leaves.length];
                 for (int i = 0; i < to.size(); i++) {
                     int possible = 0;
-                    int enters = joint.enters.applyAsInt(to.get(i));
+                    C candidate = to.get(i);
+                    int enters = joint.enters.applyAsInt(candidate);
                     for (int j = 0; j < leaves.length; j++) {
-                        double cost = enters == 0 || enters == leaves[j] ? step(from.get(j), to.get(i)) : Double.POSITIVE_INFINITY;
+                        double cost = enters == 0 || enters == leaves[j] ? step(from.get(j), candidate) : Double.POSITIVE_INFINITY;
                         if (cost < Double.POSITIVE_INFINITY) {
                             places[possible] = j;
                             costs[possible++] = cost;
@@ -165,7 +176,8 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
 
         private double step(C from, C to) {
             double sum = 0;
-            for (CostTerm<C> term : stepping) {
+            for (int i = 0; i < stepping.size(); i++) {
+                CostTerm<C> term = stepping.get(i);
                 sum += term.weight() * term.step().applyAsDouble(from, to);
                 if (sum == Double.POSITIVE_INFINITY) {
                     return sum;
