@@ -14,7 +14,7 @@ class ComputedConfig {
 
     private static final int MOST_STROKES = 30_000;
     private static final int MOST_TOLD_STROKES = 60_000;
-    private static final int MOST_LETTERS = 2_000_000;
+    private static final int MOST_LETTERS = 200_000;
     private static final int MOST_WAYS = 2_000;
     /** What the rest of an arrangement weighs, its bars and what explains it. */
     private static final int BARE = 20;

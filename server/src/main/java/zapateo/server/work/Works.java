@@ -64,15 +64,17 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
         if (name != null && name.length() <= LONGEST_NAME) {
             named.put(name, stopped);
         }
-        Patience.begin(new Spent(stopped, THREADS.getCurrentThreadCpuTime() + (costly != null ? costly.seconds() : MOST_SECONDS) * 1_000_000_000L));
+        long most = (costly != null ? costly.seconds() : MOST_SECONDS) * 1_000_000_000L;
+        Patience.begin(new Spent(stopped, System.nanoTime() + most, THREADS.getCurrentThreadCpuTime() + most));
         return true;
     }
 
-    private record Spent(AtomicBoolean stopped, long until) implements BooleanSupplier {
+    /** A thread's own time is dear to ask for, and it is never more than has gone by. */
+    private record Spent(AtomicBoolean stopped, long soonest, long until) implements BooleanSupplier {
 
         @Override
         public boolean getAsBoolean() {
-            return stopped.get() || THREADS.getCurrentThreadCpuTime() > until;
+            return stopped.get() || System.nanoTime() - soonest > 0 && THREADS.getCurrentThreadCpuTime() > until;
         }
     }
 
