@@ -21,10 +21,11 @@ final class Altered {
 
     static List<Reason> said(Song song, List<Stroke> strokes) {
         List<Reason> said = new ArrayList<>();
+        List<Stroke> mended = strokes.stream().filter(stroke -> !stroke.nature().mended().isEmpty()).toList();
         for (Mending.Cause why : Mending.Cause.values()) {
             Map<String, TreeSet<Integer>> bars = new TreeMap<>();
             Map<String, Integer> counts = new TreeMap<>();
-            strokes.forEach(stroke -> stroke.mended(why).map(Mending::id).ifPresent(way -> {
+            mended.forEach(stroke -> stroke.mended(why).map(Mending::id).ifPresent(way -> {
                 bars.computeIfAbsent(way, each -> new TreeSet<>()).add(song.bars().get(stroke.bar()).number());
                 counts.merge(way, 1, Integer::sum);
             }));

@@ -1,5 +1,6 @@
 package zapateo.arrangement;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,8 +56,10 @@ public record Arrangement(Coloured coloured, Feels feels, Part left, Part right,
 
     /** Of both hands, in the order of the score. */
     public List<Stroke> strokes() {
-        return Stream.concat(left.strokes().stream(), right.strokes().stream())
-                .sorted(Stroke.IN_TIME).toList();
+        List<Stroke> both = new ArrayList<>(left.strokes());
+        both.addAll(right.strokes());
+        both.sort(Stroke.IN_TIME);
+        return both;
     }
 
     /**

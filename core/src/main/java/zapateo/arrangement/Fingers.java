@@ -18,6 +18,8 @@ import zapateo.song.Timeline;
 /** Fingers on every note of a hand, the player's own where there are any. */
 final class Fingers {
 
+    private static final int[] NONE = {};
+
     private final List<Bar> bars;
     private final List<BarTime> times;
     private final Timeline timeline;
@@ -45,10 +47,13 @@ final class Fingers {
     }
 
     private int[] locks(Stroke stroke) {
+        if (own.isEmpty()) {
+            return NONE;
+        }
         Bar bar = bars.get(stroke.bar());
         List<Choices.PlacedFinger> here = own.getOrDefault(bar.number(), List.of());
         if (here.isEmpty()) {
-            return new int[0];
+            return NONE;
         }
         int[] locks = new int[stroke.notes().size()];
         for (Choices.PlacedFinger each : here) {

@@ -52,13 +52,16 @@ public record Meeting(List<Strike> strikes, List<String> mended, List<Crossing.K
     }
 
     private static Meeting of(Bar bar, List<Stroke> strokes, Set<Crossing.Kind> kept) {
-        boolean both = strokes.stream().map(Stroke::hand).distinct().count() > 1;
+        Set<Side> hands = EnumSet.noneOf(Side.class);
+        TreeSet<String> mended = new TreeSet<>();
+        for (Stroke stroke : strokes) {
+            hands.add(stroke.hand());
+            stroke.mended(Mending.Cause.ROOM).ifPresent(how -> mended.add(how.id()));
+        }
         TreeMap<Integer, Set<Side>> struck = new TreeMap<>();
-        if (both) {
+        if (hands.size() > 1) {
             strokes.forEach(stroke -> struck.computeIfAbsent(Math.max(0, stroke.onPage().tick() - bar.tick()), tick -> EnumSet.noneOf(Side.class)).add(stroke.hand()));
         }
-        TreeSet<String> mended = new TreeSet<>();
-        strokes.forEach(stroke -> stroke.mended(Mending.Cause.ROOM).ifPresent(how -> mended.add(how.id())));
         return new Meeting(struck.entrySet().stream().map(entry -> new Strike(Count.at(bar.meter(), entry.getKey()), entry.getValue())).toList(), List.copyOf(mended), List.copyOf(kept));
     }
 }

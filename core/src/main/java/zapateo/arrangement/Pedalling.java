@@ -3,10 +3,11 @@ package zapateo.arrangement;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Stream;
 import zapateo.lefthand.Realised;
 import zapateo.part.Origin;
+import zapateo.part.PartNote;
 import zapateo.part.Stroke;
+
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
@@ -54,14 +55,14 @@ final class Pedalling {
         hold(chord);
         List<Pedal> own = new ArrayList<>(pedal.subList(before, pedal.size()));
         pedal.subList(before, pedal.size()).clear();
-        own.forEach(each -> clean(chord, each));
+        int calm = calm(chord);
+        own.forEach(each -> clean(calm, chord, each));
     }
 
     /** Up where the left hand passes through what is no tone of the chord, down again on what follows. */
-    private void clean(int chord, Pedal whole) {
+    private void clean(int calm, int chord, Pedal whole) {
         int down = whole.down();
-        int calm = calm(chord);
-        List<Stroke> left = byChord.get(chord).stream().filter(stroke -> stroke.hand() == Side.LEFT).toList();
+        List<Stroke> left = left(chord);
         for (int i = 0; i < left.size(); i++) {
             int at = left.get(i).sounding().tick();
             if (at <= down || at >= whole.up() || !passes(calm, left.get(i))) {
@@ -86,14 +87,28 @@ final class Pedalling {
 
     /** Whether it strikes what is neither a tone of the chord nor of the key; a ninth or a sixth is a colour. */
     private static boolean passes(int calm, Stroke stroke) {
-        return stroke.notes().stream().anyMatch(note -> (calm >> note.pitch().pitchClass().chroma() & 1) == 0);
+        for (PartNote note : stroke.notes()) {
+            if ((calm >> note.pitch().pitchClass().chroma() & 1) == 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private List<Stroke> left(int chord) {
+        List<Stroke> left = new ArrayList<>();
+        for (Stroke stroke : byChord.get(chord)) {
+            if (stroke.hand() == Side.LEFT) {
+                left.add(stroke);
+            }
+        }
+        return left;
     }
 
     /** The chromas that do not pass over a chord, a bit each; all of them where none sounds. */
     private int calm(int chord) {
         int tick = chords.get(chord).tick();
-        return song.chordAt(tick).map(symbol -> Stream.of(Stream.of(symbol.bass()), symbol.tones().stream(), song.barAt(tick).key().scale().stream()).flatMap(each -> each)
-                .mapToInt(tone -> 1 << tone.chroma()).reduce(0, (all, bit) -> all | bit)).orElse(-1);
+        return song.chordAt(tick).map(symbol -> symbol.chromas() | song.barAt(tick).key().chromas() | 1 << symbol.bass().chroma()).orElse(-1);
     }
 
     private void hold(int chord) {
@@ -145,7 +160,7 @@ final class Pedalling {
 
     /** Down with each bass, up on the chord above it. */
     private void basses(int chord, int lifted) {
-        List<Stroke> left = byChord.get(chord).stream().filter(stroke -> stroke.hand() == Side.LEFT).toList();
+        List<Stroke> left = left(chord);
         for (int i = 0; i < left.size(); i++) {
             if (left.get(i).mark() == Mark.HEEL) {
                 int end = i + 1 < left.size() ? left.get(i + 1).sounding().tick() : lifted;

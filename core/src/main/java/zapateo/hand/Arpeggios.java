@@ -25,8 +25,10 @@ final class Arpeggios {
         int from = 0;
         for (int i = 1; i <= touches.size(); i++) {
             if (i == touches.size() || !goesOn(touches, from, i)) {
-                List<Integer> keys = touches.get(from).single() ? touches.subList(from, i).stream().map(touch -> touch.keys().get(0)).toList() : List.of();
-                tabled(keys, side, wanted, from);
+                // Two steps do not go beyond an octave.
+                if (i - from > TRIAD && touches.get(from).single()) {
+                    tabled(touches.subList(from, i).stream().map(touch -> touch.keys().get(0)).toList(), side, wanted, from);
+                }
                 from = i < touches.size() && i - 1 > from && goesOn(touches, i - 1, i) ? i - 1 : i;
             }
         }

@@ -1,6 +1,5 @@
 package zapateo.hand;
 
-import java.util.Arrays;
 import java.util.Locale;
 
 /**
@@ -11,6 +10,7 @@ public record Difficulty(double reach, double jumps, double fingers, double rhyt
 
     private static final int STROKES_OF_A_BAR = 4;
     private static final double EASY_END = 0.6;
+    private static final Part[] PARTS = Part.values();
 
     public static final Difficulty NONE = new Difficulty(0, 0, 0, 0, 0, 0);
 
@@ -53,14 +53,16 @@ public record Difficulty(double reach, double jumps, double fingers, double rhyt
 
     /** @param loads by part */
     static Difficulty of(double[] loads) {
-        double[] parts = new double[loads.length];
-        Arrays.setAll(parts, i -> Part.values()[i].of(loads[i]));
-        return new Difficulty(parts[0], parts[1], parts[2], parts[3], parts[4], parts[5]);
+        return new Difficulty(Part.REACH.of(loads[0]), Part.JUMPS.of(loads[1]), Part.FINGERS.of(loads[2]), Part.RHYTHM.of(loads[3]), Part.TOGETHER.of(loads[4]), Part.READING.of(loads[5]));
     }
 
     /** Of one stroke, on the scale of a bar of {@link #STROKES_OF_A_BAR} like it. */
     static Difficulty ofStroke(double[] loads) {
-        return of(Arrays.stream(loads).map(load -> load * STROKES_OF_A_BAR).toArray());
+        double[] ofBar = new double[loads.length];
+        for (int part = 0; part < loads.length; part++) {
+            ofBar[part] = loads[part] * STROKES_OF_A_BAR;
+        }
+        return of(ofBar);
     }
 
     public double part(Part part) {
@@ -76,7 +78,10 @@ public record Difficulty(double reach, double jumps, double fingers, double rhyt
 
     /** The whole: its parts by their shares, drawn out at the easy end, where small steps matter most. */
     public double total() {
-        double mean = Arrays.stream(Part.values()).mapToDouble(part -> part.share * part(part)).sum();
+        double mean = 0;
+        for (Part part : PARTS) {
+            mean += part.share * part(part);
+        }
         return 100 * Math.pow(mean / 100, EASY_END);
     }
 }

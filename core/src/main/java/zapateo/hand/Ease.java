@@ -1,5 +1,7 @@
 package zapateo.hand;
 
+import java.util.Locale;
+
 /** How a hand stands to a stretch, easiest first. */
 public enum Ease {
     /** Held without strain. */
@@ -9,5 +11,11 @@ public enum Ease {
     /** Reached only at the near edges of the white keys. */
     KEY_EDGE,
     /** Not to be struck together. */
-    OUT_OF_REACH
+    OUT_OF_REACH;
+
+    private final String id = name().toLowerCase(Locale.ROOT).replace('_', '-');
+
+    public String id() {
+        return id;
+    }
 }

@@ -50,6 +50,10 @@ public final class Jumps {
     }
 
     private static boolean repeats(Stroke from, Stroke to) {
+        // Low to high both: where what one has lies above the other, nothing comes again.
+        if (from.lowest().midi() > to.highest().midi() || from.highest().midi() < to.lowest().midi()) {
+            return false;
+        }
         for (PartNote note : from.notes()) {
             for (PartNote other : to.notes()) {
                 if (other.pitch().midi() == note.pitch().midi()) {

@@ -4,10 +4,12 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
-import java.util.stream.IntStream;
+
 
 /** A player's own finger is for that stroke alone: where the same keys are struck again beside it, they keep the fingers they had without it. */
 final class OwnFingers {
+
+    private static final int[] BOTH_WAYS = {-1, 1};
 
     private OwnFingers() {
     }
@@ -19,19 +21,27 @@ final class OwnFingers {
     static Fingering.Locks of(List<Touch> touches, Fingering.Locks own, Supplier<List<int[]>> before) {
         Map<Integer, int[]> kept = new HashMap<>();
         List<int[]> found = null;
-        for (int i : IntStream.range(0, touches.size()).filter(each -> isOwn(own.of(each))).toArray()) {
-            for (int way : new int[] {-1, 1}) {
+        for (int i = 0; i < touches.size(); i++) {
+            if (!isOwn(own.of(i))) {
+                continue;
+            }
+            for (int way : BOTH_WAYS) {
                 for (int at = next(touches, i, way); at >= 0 && !isOwn(own.of(at)); at = next(touches, at, way)) {
                     found = found == null ? before.get() : found;
                     kept.put(at, found.get(at));
                 }
             }
         }
-        return i -> kept.getOrDefault(i, own.of(i));
+        return kept.isEmpty() ? own : i -> kept.getOrDefault(i, own.of(i));
     }
 
     private static boolean isOwn(int[] fingers) {
-        return IntStream.of(fingers).anyMatch(finger -> finger > 0);
+        for (int finger : fingers) {
+            if (finger > 0) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** The stroke beside one that has the same keys, at once or after one other; below 0 where there is none. */

@@ -1,9 +1,9 @@
 package zapateo.hand;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntToDoubleFunction;
+import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
@@ -30,9 +30,20 @@ record Touch(List<Integer> keys, boolean quick, boolean white, boolean fresh, bo
         List<Touch> touches = new ArrayList<>();
         for (int i = 0; i < strokes.size(); i++) {
             boolean fresh = i > 0 && isSetAnew(strokes.get(i - 1), strokes.get(i), i + 1 < strokes.size() ? strokes.get(i + 1).mark() : Mark.HEEL);
-            touches.add(of(Arrays.stream(strokes.get(i).keys()).boxed().toList(), i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS, fresh));
+            touches.add(of(keys(strokes.get(i)), i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS, fresh));
         }
         return following(touches);
+    }
+
+    private static List<Integer> keys(Stroke stroke) {
+        if (stroke.notes().size() == 1) {
+            return List.of(stroke.lowest().midi());
+        }
+        List<Integer> keys = new ArrayList<>(stroke.notes().size());
+        for (PartNote note : stroke.notes()) {
+            keys.add(note.pitch().midi());
+        }
+        return keys;
     }
 
     private static boolean isSetAnew(Stroke before, Stroke stroke, Mark next) {

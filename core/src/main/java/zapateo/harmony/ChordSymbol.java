@@ -1,5 +1,6 @@
 package zapateo.harmony;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zapateo.pitch.Interval;
@@ -79,7 +80,20 @@ public record ChordSymbol(PitchClass root, Quality quality, Optional<PitchClass>
 
     /** The chord's tones from the root up, spelled by thirds; a slash bass is not among them unless it belongs to the chord. */
     public List<PitchClass> tones() {
-        return quality.tones().stream().map(root::plus).toList();
+        List<PitchClass> tones = new ArrayList<>(quality.tones().size());
+        for (Interval tone : quality.tones()) {
+            tones.add(root.plus(tone));
+        }
+        return List.copyOf(tones);
+    }
+
+    /** A bit for each chroma among them. */
+    public int chromas() {
+        int chromas = 0;
+        for (Interval tone : quality.tones()) {
+            chromas |= 1 << Math.floorMod(root.chroma() + tone.semitones(), 12);
+        }
+        return chromas;
     }
 
     /** The same with double sharps and flats written as the plain key they lie on. */
@@ -93,8 +107,12 @@ public record ChordSymbol(PitchClass root, Quality quality, Optional<PitchClass>
 
     /** Which of the chord's own tones its bass is: 1, 3, 5, 7 … ; empty when the bass is foreign to the chord. */
     public Optional<Integer> bassDegree() {
-        return quality.tones().stream().filter(tone -> root.plus(tone).chroma() == bass().chroma())
-                .map(Interval::number).findFirst();
+        for (Interval tone : quality.tones()) {
+            if (root.plus(tone).chroma() == bass().chroma()) {
+                return Optional.of(tone.number());
+            }
+        }
+        return Optional.empty();
     }
 
     @Override

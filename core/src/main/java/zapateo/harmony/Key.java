@@ -1,5 +1,6 @@
 package zapateo.harmony;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
@@ -52,7 +53,21 @@ public record Key(PitchClass tonic, Mode mode) {
 
     /** The seven notes of the key from its tonic up; in a minor key those of the signature. */
     public List<PitchClass> scale() {
-        return IntStream.range(0, 7).mapToObj(step -> tonic.letter().plus(step)).map(letter -> PitchClass.of(letter, alterationOf(letter))).toList();
+        List<PitchClass> scale = new ArrayList<>(MAJOR_SCALE.length);
+        for (int step = 0; step < MAJOR_SCALE.length; step++) {
+            Letter letter = tonic.letter().plus(step);
+            scale.add(PitchClass.of(letter, alterationOf(letter)));
+        }
+        return List.copyOf(scale);
+    }
+
+    /** The notes of its scale, a bit for each chroma: seven neighbours on the line of fifths. */
+    public int chromas() {
+        int chromas = 0;
+        for (int place = fifths() - 1; place <= fifths() + 5; place++) {
+            chromas |= 1 << Math.floorMod(7 * place, 12);
+        }
+        return chromas;
     }
 
     /** Five notes that are safe over the whole song: 1 2 3 5 6 of a major key, 1 ♭3 4 5 ♭7 of a minor one (common practice). */

@@ -43,6 +43,9 @@ public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones)
 
     /** The one canonical sign after the root, e.g. {@code m7}, {@code 7sus4♭9}. What could be read as the root's own sign stands in parentheses. */
     public String written() {
+        if (modifiers.isEmpty()) {
+            return base.written();
+        }
         String after = modifiers.stream().map(Modifier::written).collect(Collectors.joining());
         boolean touchesRoot = base.written().isEmpty() && !after.isEmpty() && (after.startsWith("♭") || after.startsWith("♯"));
         if (touchesRoot) {

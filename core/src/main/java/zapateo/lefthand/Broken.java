@@ -1,11 +1,13 @@
 package zapateo.lefthand;
 
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.pitch.Interval;
@@ -54,12 +56,24 @@ final class Broken {
      */
     List<List<Role>> of(List<Role> figure) {
         List<Role> laid = climbed(figure);
-        return spacing.states() ? stated(laid) : laid.stream().map(List::of).toList();
+        return spacing.states() ? stated(laid) : alone(laid);
+    }
+
+    private static List<List<Role>> alone(List<Role> laid) {
+        List<List<Role>> strokes = new ArrayList<>(laid.size());
+        for (Role role : laid) {
+            strokes.add(List.of(role));
+        }
+        return strokes;
     }
 
     private List<Role> climbed(List<Role> figure) {
-        List<Role> rungs = figure.stream().distinct().sorted(Comparator.comparingInt(Role::degree)).toList();
-        return IntStream.range(0, figure.size()).mapToObj(at -> spacing.rung(placement.chord(), placement.bass(), rungs.indexOf(figure.get(at))).map(rung -> inReach(rung, hands.get(at))).orElse(figure.get(at))).toList();
+        List<Role> rungs = spacing.rungs(placement.chord(), placement.bass());
+        if (rungs.isEmpty()) {
+            return figure;
+        }
+        List<Role> rising = figure.stream().distinct().sorted(Comparator.comparingInt(Role::degree)).toList();
+        return IntStream.range(0, figure.size()).mapToObj(at -> inReach(rungs.get(Math.min(rising.indexOf(figure.get(at)), rungs.size() - 1)), hands.get(at))).toList();
     }
 
     /** A high root over a bass that is no tone of its chord: where the left hand would go too high for it, the root above the bass. */
@@ -69,8 +83,17 @@ final class Broken {
     }
 
     private List<List<Role>> stated(List<Role> laid) {
-        List<List<Role>> strokes = new ArrayList<>(laid.stream().map(List::of).toList());
-        List<Interval> missing = new ArrayList<>(said.stream().filter(tone -> laid.stream().noneMatch(role -> chroma(role) == chroma(tone))).toList());
+        List<List<Role>> strokes = alone(laid);
+        int sounding = 0;
+        for (Role role : laid) {
+            sounding |= 1 << chroma(role);
+        }
+        List<Interval> missing = new ArrayList<>();
+        for (Interval tone : said) {
+            if ((sounding >> chroma(tone) & 1) == 0) {
+                missing.add(tone);
+            }
+        }
         if (missing.isEmpty()) {
             return strokes;
         }
@@ -135,14 +158,31 @@ final class Broken {
         boolean close = placement.chord().over().isEmpty() && placement.bass().midi() >= Register.CHORD_LOWEST;
         int lowest = placement.bass().midi() + (close ? CLOSE_TO_ROOT : CLEAR_OF_BASS);
         int highest = hands.get(at) == Side.LEFT ? spacing.window().map(Spacing.Window::highest).filter(most -> most < HIGHEST_LEFT).orElse(HIGHEST_LEFT) : Integer.MAX_VALUE;
-        return Stream.of(number, number + SCALE, number + 2 * SCALE, number + 3 * SCALE).filter(degree -> degree > 2 && degree <= Role.HIGHEST).map(Role::tone).filter(role -> key(role) >= lowest)
-                .min(Comparator.comparingInt((Role role) -> Math.abs(key(role) - key) + OUTSIDE * Math.max(0, key(role) - highest) + CROSSED * crossed(key(role), key, laid))
-                        .thenComparing(role -> -key(role))).orElseThrow();
+        Role nearest = null;
+        int least = Integer.MAX_VALUE;
+        for (int degree = number > 2 ? number : number + SCALE; degree <= Role.HIGHEST; degree += SCALE) {
+            Role role = Role.tone(degree);
+            int there = key(role);
+            int away = there < lowest ? Integer.MAX_VALUE : Math.abs(there - key) + OUTSIDE * Math.max(0, there - highest) + CROSSED * crossed(there, key, laid);
+            // Of two that are as near the higher one.
+            if (away < Integer.MAX_VALUE && (nearest == null || away < least || away == least && there > key(nearest))) {
+                nearest = role;
+                least = away;
+            }
+        }
+        return Objects.requireNonNull(nearest);
     }
 
     /** How many other tones of the chord lie between two keys. */
     private int crossed(int one, int other, List<Role> laid) {
-        return (int) laid.stream().mapToInt(this::key).distinct().filter(key -> key != other && key > Math.min(one, other) && key < Math.max(one, other)).count();
+        BitSet between = new BitSet();
+        for (Role role : laid) {
+            int key = key(role);
+            if (key > Math.min(one, other) && key < Math.max(one, other)) {
+                between.set(key);
+            }
+        }
+        return between.cardinality();
     }
 
     private int chroma(Interval tone) {

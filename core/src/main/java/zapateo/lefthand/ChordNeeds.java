@@ -1,10 +1,12 @@
 package zapateo.lefthand;
 
+import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import zapateo.part.Origin;
 import zapateo.pitch.Interval;
@@ -53,20 +55,20 @@ final class ChordNeeds {
 
     /** All that decides where a chord may lie. */
     Placements.Need of(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
-        boolean close = strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose));
+        boolean close = plays(strokes, Role::isOfClose);
         boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
         boolean chosen = plays(strokes, Role.Kind.VOICING);
         Voicing voicing = chosen ? voicing(cut) : cut.choices().voicing().on(cut.chord());
         Optional<Voicing> upper = chosen && !voicing.hasBass() ? Optional.of(voicing) : close ? Optional.of(voicing.hasBass() && !voicing.id().equals("triad") ? CLOSE : voicing)
                 : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
-        boolean bass = cut.choices().hasBass() && !(chosen && !voicing.hasBass()) && (upper.isEmpty() || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(ChordNeeds::needsBass)))
-                || strokes.stream().anyMatch(stroke -> stroke.roles().stream().anyMatch(ChordNeeds::needsBass) && !(chosen && !voicing.hasBass()));
+        boolean bass = cut.choices().hasBass() && !(chosen && !voicing.hasBass()) && (upper.isEmpty() || plays(strokes, ChordNeeds::needsBass))
+                || !(chosen && !voicing.hasBass()) && plays(strokes, ChordNeeds::needsBass);
         Map<Placements.Struck, Integer> together = together(cut, strokes, voicing);
-        Optional<Pitch> fixed = strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
+        Optional<Pitch> fixed = walk.isEmpty() ? Optional.empty() : strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
         return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
                 fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
                 cut.choices().basses() == BassLine.Basses.INVERSIONS && cut.index() == 0 || cut.choices().basses() != BassLine.Basses.OWN && isLast(cut),
-                strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT) && close, under(cut, strokes, ceilings),
+                close && strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT), under(cut, strokes, ceilings),
                 run(cut, strokes), said(cut, strokes),
                 KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes),
                 between(cut, strokes), resolves(cut));
@@ -105,15 +107,26 @@ final class ChordNeeds {
     /** What the chord has to say; a last one what its ending adds as well. */
     List<Interval> said(Cut cut, List<Planned> strokes) {
         List<Interval> said = Said.of(cut.chord(), cut.ticks(), cut.bar().meter());
-        Optional<Interval> added = strokes.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING) ? plan.ending().flatMap(ending -> ending.addedTo(cut.chord())) : Optional.empty();
+        boolean last = false;
+        for (Planned stroke : strokes) {
+            last |= stroke.origin() == Origin.ENDING;
+        }
+        Optional<Interval> added = last ? plan.ending().flatMap(ending -> ending.addedTo(cut.chord())) : Optional.empty();
         return added.map(tone -> Stream.concat(said.stream(), Stream.of(tone)).toList()).orElse(said);
     }
 
     /** What the figure plays one tone after another, where its spacing has a way to climb. */
     static Placements.Run run(Cut cut, List<Planned> strokes) {
         String spacing = cut.choices().figure().manner().spacing();
-        List<Planned> alone = Spacing.named(spacing).broken().isEmpty() ? List.of() : strokes.stream().filter(ChordNeeds::isBroken).toList();
-        return alone.isEmpty() ? Placements.Run.NONE : new Placements.Run(spacing, alone.stream().map(stroke -> stroke.roles().get(0)).toList(), alone.stream().map(Planned::hand).toList());
+        List<Role> roles = new ArrayList<>();
+        List<Side> hands = new ArrayList<>();
+        for (Planned stroke : Spacing.named(spacing).broken().isEmpty() ? List.<Planned>of() : strokes) {
+            if (isBroken(stroke)) {
+                roles.add(stroke.roles().get(0));
+                hands.add(stroke.hand());
+            }
+        }
+        return roles.isEmpty() ? Placements.Run.NONE : new Placements.Run(spacing, List.copyOf(roles), List.copyOf(hands));
     }
 
     static boolean isBroken(Planned stroke) {
@@ -156,9 +169,13 @@ final class ChordNeeds {
     }
 
     static boolean plays(List<Planned> strokes, Role.Kind kind) {
+        return plays(strokes, role -> role.kind() == kind);
+    }
+
+    private static boolean plays(List<Planned> strokes, Predicate<Role> which) {
         for (Planned stroke : strokes) {
             for (Role role : stroke.roles()) {
-                if (role.kind() == kind) {
+                if (which.test(role)) {
                     return true;
                 }
             }

@@ -57,7 +57,12 @@ record Cut(int index, Bar bar, int tick, int ticks, ChordSymbol chord, LeftHandC
     private static void add(List<Cut> cuts, Bar bar, ChordSpan span, Plan plan, Place place) {
         ChordSymbol chord = span.chord().orElseThrow();
         int from = span.tick();
-        List<Integer> ends = new ArrayList<>(plan.changes(bar).stream().filter(change -> change > span.tick() && change < span.end()).toList());
+        List<Integer> ends = new ArrayList<>();
+        for (int change : plan.changes(bar)) {
+            if (change > span.tick() && change < span.end()) {
+                ends.add(change);
+            }
+        }
         ends.add(span.end());
         for (int end : ends) {
             Cut before = cuts.isEmpty() ? null : cuts.get(cuts.size() - 1);

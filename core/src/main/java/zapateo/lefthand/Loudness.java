@@ -44,7 +44,7 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
         int place = beat ? beats.isEmpty() ? 0 : beats.get(Math.floorMod(at / meter.beatTicks(), beats.size())) : off + (stroke.roles().contains(Role.WALK) ? GHOST : 0);
         int more = place + (stroke.accent() ? ACCENT : 0) + (stroke.origin() == Origin.ENDING ? LAST : PHRASE[(cut.place().inSection() - 1) % PHRASE.length]);
         boolean hasBass = stroke.mark() == Mark.HEEL && stroke.hand() == Side.LEFT;
-        List<PartNote> struck = new ArrayList<>();
+        List<PartNote> struck = new ArrayList<>(notes.size());
         for (PartNote note : notes) {
             boolean lowest = note == notes.get(0);
             struck.add(note.struck((hasBass ? lowest ? bass : over : chord) + more));

@@ -1,5 +1,7 @@
 package zapateo.lefthand;
 
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -17,6 +19,7 @@ final class ShortChords {
     private static final Role TOP = Role.parse("ct");
     private static final List<Role> INNER = List.of(Role.parse("c2"), Role.parse("c3"));
     private static final List<List<Role>> THREE = List.of(List.of(Role.parse("c1")), List.of(Role.parse("c3")), List.of(Role.parse("c2")));
+    private static final List<Role> REST = List.of(Role.parse("cu"));
     private static final Set<Role.Kind> BROKEN = Set.of(Role.Kind.CLOSE_TONE, Role.Kind.CLOSE_TOP);
 
     /** The first that has an answer says how a chord's strokes change. */
@@ -31,7 +34,12 @@ final class ShortChords {
 
     static void sayWhole(Cut cut, List<Planned> strokes) {
         neighboursStay(strokes);
-        List<Planned> own = strokes.stream().filter(stroke -> stroke.cut() == cut.index()).toList();
+        List<Planned> own = new ArrayList<>(strokes.size());
+        for (Planned stroke : strokes) {
+            if (stroke.cut() == cut.index()) {
+                own.add(stroke);
+            }
+        }
         for (BiFunction<Cut, List<Planned>, Optional<List<Change>>> way : WAYS) {
             Optional<List<Change>> changes = own.isEmpty() ? Optional.empty() : way.apply(cut, own);
             if (changes.isPresent()) {
@@ -74,17 +82,32 @@ final class ShortChords {
 
     /** No more than two tones find time, one after the other, alone or over a bass: the last one takes the rest with it. */
     private static Optional<List<Change>> twoOfThree(Cut cut, List<Planned> own) {
-        List<Planned> tones = own.stream().filter(stroke -> !ONLY_BASS.contains(stroke.roles().get(0))).toList();
-        boolean two = tones.size() > 1 && tones.stream().allMatch(stroke -> BROKEN.contains(stroke.roles().get(0).kind()))
-                && tones.stream().flatMap(stroke -> stroke.roles().stream()).distinct().count() < 3;
+        Set<Role> tones = new HashSet<>();
+        int strokes = 0;
+        for (Planned stroke : own) {
+            Role first = stroke.roles().get(0);
+            if (ONLY_BASS.contains(first)) {
+                continue;
+            }
+            if (!BROKEN.contains(first.kind())) {
+                return Optional.empty();
+            }
+            tones.addAll(stroke.roles());
+            strokes++;
+        }
         int last = own.size() - 1;
-        return two ? Optional.of(List.of(new Change(last, List.of(Role.parse("cu")), own.get(last).mark()))) : Optional.empty();
+        return strokes > 1 && tones.size() < 3 ? Optional.of(List.of(new Change(last, REST, own.get(last).mark()))) : Optional.empty();
     }
 
     private static boolean isBare(Cut cut, List<Planned> own) {
-        // A tenth says a triad whole; a seventh chord it leaves open.
-        boolean seventh = cut.chord().quality().tone(7).isPresent();
-        return cut.choices().figure().statesChords() && cut.choices().hasBass()
-                && own.stream().allMatch(stroke -> stroke.roles().size() == 1 && ONLY_BASS.contains(stroke.roles().get(0)) || stroke.roles().equals(OCTAVE) || seventh && stroke.roles().equals(TENTH));
+        for (Planned stroke : own) {
+            // A tenth says a triad whole; a seventh chord it leaves open.
+            boolean bare = stroke.roles().size() == 1 && ONLY_BASS.contains(stroke.roles().get(0)) || stroke.roles().equals(OCTAVE)
+                    || stroke.roles().equals(TENTH) && cut.chord().quality().tone(7).isPresent();
+            if (!bare) {
+                return false;
+            }
+        }
+        return cut.choices().hasBass() && cut.choices().figure().statesChords();
     }
 }

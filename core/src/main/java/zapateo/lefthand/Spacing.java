@@ -48,30 +48,41 @@ public record Spacing(Map<String, Map<Role, Role>> roles, Map<String, List<Role>
     }
 
     static Spacing named(String name) {
-        if (!ALL.containsKey(name)) {
+        Spacing found = ALL.get(name);
+        if (found == null) {
             throw new Refused("spacing \"" + name + "\": expected one of " + String.join(", ", names()));
         }
-        return ALL.get(name);
+        return found;
     }
 
     /** What roles struck together, or one alone, become. */
     List<Role> on(ChordSymbol chord, Pitch bass, List<Role> struck) {
         List<String> places = places(chord, bass);
-        Map<Role, Role> others = places.stream().filter(roles::containsKey).findFirst().map(roles::get).orElse(null);
-        if (others != null) {
+        Map<Role, Role> others = first(roles, places).orElse(Map.of());
+        if (struck.stream().anyMatch(others::containsKey)) {
             List<Role> mapped = struck.stream().map(role -> others.getOrDefault(role, role)).toList();
             // A role that nothing was said of may still stand in the table of what is struck at once.
             if (!mapped.equals(struck)) {
                 return mapped;
             }
         }
-        Map<String, List<Role>> together = TOGETHER.getOrDefault(struck, Map.of());
-        return places.stream().filter(together::containsKey).findFirst().map(together::get).orElse(struck);
+        return first(TOGETHER.getOrDefault(struck, Map.of()), places).orElse(struck);
     }
 
-    /** A rung of a broken chord, counted from 0 for the bass; empty where the chord stands on its root. */
-    Optional<Role> rung(ChordSymbol chord, Pitch bass, int nth) {
-        return places(chord, bass).stream().filter(broken::containsKey).findFirst().map(broken::get).map(rungs -> rungs.get(Math.min(nth, rungs.size() - 1)));
+    /** The rungs of a broken chord, the bass first, the last one for all that is higher; none where the chord stands on its root. */
+    List<Role> rungs(ChordSymbol chord, Pitch bass) {
+        return first(broken, places(chord, bass)).orElse(List.of());
+    }
+
+    /** What is said of the first case that anything is said of. */
+    private static <T> Optional<T> first(Map<String, T> table, List<String> places) {
+        for (String place : places) {
+            T said = table.get(place);
+            if (said != null) {
+                return Optional.of(said);
+            }
+        }
+        return Optional.empty();
     }
 
     /** What the bass is in its chord, the narrowest case first; of a chord in root position, what kind it is. */

@@ -55,7 +55,7 @@ public enum KeysOnce {
 
     private Stroke struck(List<Stroke> sorted, int at, int[] holder) {
         Stroke stroke = sorted.get(at);
-        Set<Integer> taken = new HashSet<>();
+        Set<Integer> taken = Set.of();
         for (PartNote note : stroke.notes()) {
             int key = note.pitch().midi();
             Stroke before = holder[key] == NOBODY ? null : sorted.get(holder[key]);
@@ -65,11 +65,16 @@ public enum KeysOnce {
                 if (begun < from) {
                     sorted.set(holder[key], shortened.to(before, TickSpan.of(begun, from - begun)));
                 } else if (oneHolder) {
+                    taken = taken.isEmpty() ? new HashSet<>() : taken;
                     taken.add(key);
                 }
             }
         }
-        List<PartNote> left = taken.isEmpty() ? stroke.notes() : stroke.notes().stream().filter(note -> !taken.contains(note.pitch().midi())).toList();
-        return left.size() == stroke.notes().size() ? stroke : left.isEmpty() ? null : stroke.playing(left);
+        return taken.isEmpty() ? stroke : without(stroke, taken);
+    }
+
+    private static Stroke without(Stroke stroke, Set<Integer> taken) {
+        List<PartNote> left = stroke.notes().stream().filter(note -> !taken.contains(note.pitch().midi())).toList();
+        return left.isEmpty() ? null : stroke.playing(left);
     }
 }

@@ -46,6 +46,7 @@ public enum Origin {
         LAID, SUNG, ADDED
     }
 
+    private final String id = name().toLowerCase(Locale.ROOT).replace('_', '-');
     private final String code;
     private final Kind kind;
 
@@ -55,7 +56,7 @@ public enum Origin {
     }
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return id;
     }
 
     /** The code of the reason that says so in words. */

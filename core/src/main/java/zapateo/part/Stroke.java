@@ -26,7 +26,7 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
                      Nature nature, Reason reason) {
 
     /** In the order of the score; of strokes written on one tick the left hand's comes first. */
-    public static final Comparator<Stroke> IN_TIME = Comparator.comparingInt((Stroke stroke) -> stroke.written().tick()).thenComparing(Stroke::hand);
+    public static final Comparator<Stroke> IN_TIME = (one, other) -> one.written.tick() != other.written.tick() ? Integer.compare(one.written.tick(), other.written.tick()) : one.hand.compareTo(other.hand);
 
     public Stroke {
         notes = List.copyOf(notes);
@@ -99,12 +99,18 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     /** Where it stands on the page: a note that a grace note leans on has all of its time there. */
     public TickSpan onPage() {
-        return nature.grace().filter(grace -> grace.place() == Grace.Place.LEANED_ON)
-                .map(grace -> TickSpan.of(written.tick() - grace.ticks(), written.ticks() + grace.ticks())).orElse(written);
+        if (nature.grace().isEmpty() || nature.grace().get().place() != Grace.Place.LEANED_ON) {
+            return written;
+        }
+        int before = nature.grace().get().ticks();
+        return TickSpan.of(written.tick() - before, written.ticks() + before);
     }
 
     /** What was done last for one cause; empty where nothing was. */
     public Optional<Mending> mended(Mending.Cause cause) {
+        if (nature.mended().isEmpty()) {
+            return Optional.empty();
+        }
         Mending last = null;
         for (Mending how : nature.mended()) {
             last = how.cause() == cause ? how : last;

@@ -16,6 +16,7 @@ public record PitchClass(Letter letter, int alteration) {
 
     private static final PitchClass[] ALL = Stream.of(Letter.values()).flatMap(letter -> IntStream.rangeClosed(-2, 2).mapToObj(alteration -> new PitchClass(letter, alteration))).toArray(PitchClass[]::new);
     private static final String[] SIGNS = {"𝄫", "♭", "", "♯", "𝄪"};
+    private static final String[] NAMES = Stream.of(ALL).map(each -> each.letter + SIGNS[each.alteration + 2]).toArray(String[]::new);
     /** Where the plain letters lie on the line of fifths. */
     private static final int[] NATURAL = {0, 2, 4, -1, 1, 3, 5};
     private static final List<PitchClass> USUAL = Stream.of("C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B").map(PitchClass::parse).toList();
@@ -102,7 +103,7 @@ public record PitchClass(Letter letter, int alteration) {
 
     @Override
     public String toString() {
-        return letter + sign(alteration);
+        return NAMES[letter.ordinal() * 5 + alteration + 2];
     }
 
     /** A note name found at the start of a longer text. */

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntUnaryOperator;
+import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.refusal.Refused;
@@ -97,8 +98,13 @@ public record Figure(String id, String name, String family, String use, Suits su
      * @return strokes with ticks counted from the chord's start, none but those for the next chord and those held to the end ringing beyond it
      */
     public List<FigureStroke> strokes(Meter meter, int nth, int ticks) {
-        return inMeter(meter, nth, ticks).stream().filter(stroke -> stroke.tick() < ticks)
-                .map(stroke -> stroke.length() == FigureStroke.TO_THE_END ? stroke : stroke.cutAt(ticks)).toList();
+        List<FigureStroke> strokes = new ArrayList<>();
+        for (FigureStroke stroke : inMeter(meter, nth, ticks)) {
+            if (stroke.tick() < ticks) {
+                strokes.add(stroke.length() == FigureStroke.TO_THE_END || stroke.tick() + stroke.length() <= ticks ? stroke : stroke.cutAt(ticks));
+            }
+        }
+        return strokes;
     }
 
     private List<FigureStroke> inMeter(Meter meter, int nth, int ticks) {
@@ -154,12 +160,8 @@ public record Figure(String id, String name, String family, String use, Suits su
     /** Whether every stroke lasts as long as its chord, so that no group of the bar strikes it again. */
     public boolean isHeld() {
         for (List<List<FigureStroke>> written : bars.values()) {
-            for (List<FigureStroke> bar : written) {
-                for (FigureStroke stroke : bar) {
-                    if (stroke.length() != FigureStroke.TO_THE_END || stroke.tick() != 0) {
-                        return false;
-                    }
-                }
+            if (anyOf(written, stroke -> stroke.length() != FigureStroke.TO_THE_END || stroke.tick() != 0)) {
+                return false;
             }
         }
         return true;
@@ -181,12 +183,38 @@ public record Figure(String id, String name, String family, String use, Suits su
 
     /** Whether any stroke plays a role of this kind. */
     public boolean plays(Role.Kind kind) {
-        return written().anyMatch(stroke -> stroke.plays(kind));
+        return any(stroke -> stroke.plays(kind));
     }
 
     /** Whether its left hand strikes more than basses. */
     public boolean statesChords() {
-        return written().anyMatch(stroke -> stroke.hand() == Side.LEFT && !isLine(stroke) && stroke.roles().stream().anyMatch(role -> role.isOfClose() || role.kind() == Role.Kind.TONE && role.degree() % 7 == 3));
+        return any(stroke -> stroke.hand() == Side.LEFT && !isLine(stroke) && stroke.plays(role -> role.isOfClose() || role.kind() == Role.Kind.TONE && role.degree() % 7 == 3));
+    }
+
+    /** Whether something holds of a stroke it is written with; asked of every chord of a song, so without a stream. */
+    private boolean any(Predicate<FigureStroke> holds) {
+        for (List<List<FigureStroke>> written : bars.values()) {
+            if (anyOf(written, holds)) {
+                return true;
+            }
+        }
+        for (Variation variation : variations) {
+            if (anyOf(variation.bars().values(), holds)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean anyOf(Iterable<List<FigureStroke>> written, Predicate<FigureStroke> holds) {
+        for (List<FigureStroke> bar : written) {
+            for (FigureStroke stroke : bar) {
+                if (holds.test(stroke)) {
+                    return true;
+                }
+            }
+        }
+        return false;
     }
 
     /** Whether its basses alternate: a fifth among them, and no two running of one role. */
@@ -214,7 +242,7 @@ public record Figure(String id, String name, String family, String use, Suits su
 
     /** Whether it has a bass that a line or a lead-in can take. */
     public boolean hasLine() {
-        return written().anyMatch(this::isLine);
+        return any(this::isLine);
     }
 
     /** What a player counts for its strokes, as in "1 & 2 &". */

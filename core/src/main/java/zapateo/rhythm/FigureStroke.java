@@ -2,6 +2,7 @@ package zapateo.rhythm;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import zapateo.refusal.Refused;
@@ -71,12 +72,16 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
         if (plays(Role.Kind.LEAD_IN) || plays(Role.Kind.PASSING)) {
             return Mark.LEAD;
         }
-        return roles.stream().anyMatch(role -> role.ofThis().holdsBass() || role.kind() == Role.Kind.FIFTH_BELOW || role.kind() == Role.Kind.WALKING) ? Mark.HEEL : Mark.TOE;
+        return plays(role -> role.ofThis().holdsBass() || role.kind() == Role.Kind.FIFTH_BELOW || role.kind() == Role.Kind.WALKING) ? Mark.HEEL : Mark.TOE;
     }
 
     public boolean plays(Role.Kind kind) {
+        return plays(role -> role.kind() == kind);
+    }
+
+    boolean plays(Predicate<Role> which) {
         for (Role role : roles) {
-            if (role.kind() == kind) {
+            if (which.test(role)) {
                 return true;
             }
         }

@@ -6,7 +6,9 @@ import java.util.Locale;
 public enum Mark {
     HEEL, TOE, LEAD;
 
+    private final String id = name().toLowerCase(Locale.ROOT);
+
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return id;
     }
 }

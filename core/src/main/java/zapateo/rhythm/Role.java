@@ -1,8 +1,11 @@
 package zapateo.rhythm;
 
+import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import zapateo.refusal.Refused;
 
 /**
@@ -34,6 +37,8 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
     private static final Map<String, Kind> SIGNS = Map.ofEntries(Map.entry("5_", Kind.FIFTH_BELOW), Map.entry("R", Kind.ROOT_ABOVE), Map.entry("R_", Kind.ROOT_NEAR), Map.entry("F", Kind.FIFTH_OF_BASS), Map.entry("F_", Kind.FIFTH_OF_BASS_BELOW),
             Map.entry("c", Kind.CLOSE_CHORD), Map.entry("ct", Kind.CLOSE_TOP), Map.entry("cl", Kind.CLOSE_LOWER), Map.entry("cu", Kind.CLOSE_UPPER), Map.entry("n", Kind.NEIGHBOUR),
             Map.entry("s", Kind.GUIDE_TONES), Map.entry("v", Kind.VOICING), Map.entry("w", Kind.WALKING), Map.entry("d", Kind.PASSING), Map.entry("L", Kind.LEAD_IN));
+    private static final Map<Kind, String> WRITTEN = SIGNS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
+    private static final List<String> NUMBERS = IntStream.rangeClosed(0, HIGHEST).mapToObj(String::valueOf).toList();
     private static final Pattern NUMBER = Pattern.compile("([♯♭#b]?)(1|[3-9]|1[0-9]|2[0-4])");
 
     public static Role tone(int degree) {
@@ -98,8 +103,7 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
 
     @Override
     public String toString() {
-        String written = kind == Kind.CLOSE_TONE ? "c" + degree : kind == Kind.TONE ? (sign > 0 ? "♯" : sign < 0 ? "♭" : "") + degree
-                : SIGNS.entrySet().stream().filter(each -> each.getValue() == kind).findFirst().orElseThrow().getKey();
+        String written = kind == Kind.CLOSE_TONE ? "c" + degree : kind == Kind.TONE ? (sign > 0 ? "♯" : sign < 0 ? "♭" : "") + NUMBERS.get(degree) : WRITTEN.get(kind);
         return ofNext ? ">" + written : written;
     }
 }

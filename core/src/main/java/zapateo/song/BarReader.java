@@ -82,7 +82,7 @@ final class BarReader {
             }
         } else if (repeat) {
             problems.add(Problem.error("repeat-mixed", word, "% alone in its bar, or chords without it"));
-        } else if (DOTS.matcher(text).matches()) {
+        } else if (text.charAt(0) == '.' && DOTS.matcher(text).matches()) {
             dotted = true;
             dots(word);
         } else {
@@ -172,7 +172,7 @@ final class BarReader {
     }
 
     private Entry chord(Word word) {
-        if (SILENCE.matcher(word.text()).matches()) {
+        if (Character.toLowerCase(word.text().charAt(0)) == 'n' && SILENCE.matcher(word.text()).matches()) {
             return Entry.silent(ChordSpan.NO_CHORD);
         }
         boolean early = word.text().startsWith(">");

@@ -265,7 +265,12 @@ public final class Song {
     /** What stands at a tick, a silence too; empty outside of the song. */
     public Optional<Placed> placedAt(int tick) {
         Bar bar = barAt(tick);
-        return bar.chords().stream().map(span -> new Placed(bar, span)).filter(place -> place.tick() <= tick && tick < place.end()).findFirst();
+        for (ChordSpan span : bar.chords()) {
+            if (bar.tick() + span.tick() <= tick && tick < bar.tick() + span.end()) {
+                return Optional.of(new Placed(bar, span));
+            }
+        }
+        return Optional.empty();
     }
 
     /** The chord at a tick, empty where none sounds. */

@@ -34,6 +34,7 @@ class ChordSymbolTest {
             ChordSymbol chord = ChordSymbol.parse(TONAL_ROOTS.get(i) + alias);
             Set<PitchClass> theirs = Stream.of(tones.get(i).split(" ")).map(PitchClass::parse).collect(Collectors.toSet());
             assertThat(Set.copyOf(chord.tones())).as(chord + " from " + TONAL_ROOTS.get(i) + alias).isEqualTo(theirs);
+            assertThat(chord.chromas()).as(chord + " as bits").isEqualTo(chord.tones().stream().mapToInt(tone -> 1 << tone.chroma()).reduce(0, (one, other) -> one | other));
             assertThat(ChordSymbol.parse(chord.toString())).isEqualTo(chord);
         }
     }

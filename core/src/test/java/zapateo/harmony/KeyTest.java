@@ -47,6 +47,18 @@ class KeyTest {
         assertThat(String.join(" ", altered)).isEqualTo(letters);
     }
 
+    /** C D E F G A B are bits 0, 2, 4, 5, 7, 9, 11; every other key and mode against its scale, note by note. */
+    @Test
+    void the_notes_of_a_key_as_bits() {
+        assertThat(Key.C_MAJOR.chromas()).isEqualTo(0b1010_1011_0101);
+        for (Mode mode : Mode.values()) {
+            for (int fifths = -7; fifths <= 7; fifths++) {
+                Key key = Key.of(PitchClass.onLine(fifths - mode.fifthsFromMajor()), mode);
+                assertThat(key.chromas()).as(key.toString()).isEqualTo(key.scale().stream().mapToInt(note -> 1 << note.chroma()).sum());
+            }
+        }
+    }
+
     /** HANDBOOK §4; further rows common practice. */
     @ParameterizedTest(name = "{0} in {1} is {2}")
     @CsvSource({

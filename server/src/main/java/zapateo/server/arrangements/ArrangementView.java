@@ -9,25 +9,17 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Meeting;
 import zapateo.hand.Difficulty;
-import zapateo.hand.Hand;
-import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
 import zapateo.harmony.Degree;
-import zapateo.part.Mending;
-import zapateo.part.PartNote;
 import zapateo.part.Reason;
-import zapateo.part.Roll;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
 import zapateo.righthand.Crossing;
@@ -61,7 +53,7 @@ import zapateo.song.Understanding;
 public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<PieceView> timeline, List<ArrangedBarView> bars,
                               @Schema(description = "absent where all are told") Integer firstStroke, List<StrokeView> strokes, String marks, List<Integer> velocities, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
                               @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, List<LimitView> limits,
-                              List<ProblemView> problems, @Schema(description = "absent where each stroke tells its own") List<NoteView> notes) {
+                              List<ProblemView> problems, @Schema(description = "absent where each stroke tells its own") List<StrokeView.NoteView> notes) {
 
     /**
      * @param part       of the song: the chart itself, or what its form adds
@@ -156,7 +148,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     public record PieceView(int tick, double ms, double pace) {
     }
 
-    private static double tenth(double value) {
+    static double tenth(double value) {
         return Math.round(10 * value) / 10.0;
     }
 
@@ -168,91 +160,10 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     public record ArrangedChordView(String symbol, int tick, int ticks, @Schema(description = "absent where it was not asked for") Double change, String degree) {
     }
 
-    /**
-     * @param id        a name that stays when something is changed elsewhere: hand, part, bar as written, pass, tick in it, which of the hand's strokes there
-     * @param origin    what put it there
-     * @param chordTick where the chord it plays begins; what comes early plays the one that arrives
-     * @param tick      where it sounds; {@code written} is where the score has it
-     * @param stretchMm from its lowest to its highest key on the player's keys, 0 for one note
-     * @param ease      how the hand stands to it: comfortable, stretch, key-edge or out-of-reach
-     * @param altered   what was done because the hand cannot strike it together: roll, pedal, omit or play
-     * @param rolled    null when struck together
-     * @param reason    its place among the reasons
-     * @param noted     the places of its notes among the notes, where each is told once
-     */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record StrokeView(@Schema(description = "absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between") String id,
-                             @Schema(allowableValues = {"L", "R"}) String hand, @Schema(allowableValues = {"figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller",
-        "ending", "tune", "under-tune", "comping", "chorus", "fill", "lick", "unison"}, description = "absent where it is figure") String origin,
-                             @Schema(description = "absent where it is that of the chord it is written under") Integer chordTick, int bar, int tick, int ticks,
-                             @Schema(description = "absent where it stands where it sounds") WrittenView written,
-                             @Schema(description = "absent where it is false") Boolean accent,
-                             @Schema(description = "absent where it is 0") Double stretchMm,
-                             @Schema(allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"}, description = "absent where it is comfortable") String ease,
-                             @Schema(description = "absent where nothing was done") String altered,
-                             @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"object", "null"}) RolledView rolled, int reason,
-                             @Schema(description = "absent where each note is told once") List<NoteView> notes, @Schema(description = "absent where a stroke tells its own notes") List<Integer> noted) {
-
-        /** With places in place of its notes. */
-        private StrokeView naming(Function<NoteView, Integer> places) {
-            return new StrokeView(id, hand, origin, chordTick, bar, tick, ticks, written, accent, stretchMm, ease, altered, rolled, reason, null, notes.stream().map(places).toList());
-        }
-
-        private static StrokeView of(String id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist, Map<NoteView, NoteView> told) {
-            Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
-            double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
-            return new StrokeView(unless(arrangement.nameAt(stroke, stroke.onPage().tick()), id), stroke.hand().letter(), unless("figure", stroke.nature().origin().id()), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
-                    stroke.sounding().ticks(),
-                    stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless(false, stroke.accent()),
-                    unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
-                    unless("comfortable", hand.easeOf(stroke.keys()).name().toLowerCase(Locale.ROOT).replace('_', '-')), stroke.mended(Mending.Cause.HAND).map(Mending::id).orElse(null),
-                    stroke.roll().map(RolledView::of).orElse(null), reason, stroke.notes().stream().map(note -> NoteView.of(note, told)).toList(), null);
-        }
-
-        /** Where the chord begins that a stroke is written under; its own place where there is none. */
-        private static int under(Arrangement arrangement, Stroke stroke) {
-            int tick = stroke.onPage().tick();
-            Bar bar = arrangement.song().barAt(tick);
-            return bar.chords().stream().filter(span -> bar.tick() + span.tick() <= tick && tick < bar.tick() + span.end()).map(span -> bar.tick() + span.tick()).findFirst().orElse(tick);
-        }
-    }
-
-    public record WrittenView(int tick, int ticks) {
-    }
-
-    /** @param leadTicks how long before the stroke's tick it begins; @param spreadTicks from first note to last */
-    public record RolledView(@Schema(allowableValues = {"quick", "broken"}) String kind, int leadTicks, int spreadTicks) {
-
-        private static RolledView of(Roll roll) {
-            return new RolledView(roll.kind().name().toLowerCase(Locale.ROOT), roll.leadTicks(), roll.spreadTicks());
-        }
-    }
-
     public record ReasonView(String code, Map<String, String> args) {
 
         private static ReasonView of(Reason reason) {
             return new ReasonView(reason.code(), reason.args());
-        }
-    }
-
-    /**
-     * @param delayTicks how much later than the stroke it sounds, below zero before it
-     * @param finger     1 the thumb to 5; null where there are more keys than fingers
-     */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record NoteView(int midi, String name, String role, @Schema(description = "absent where it is 0") Integer delayTicks,
-                           @JsonInclude(JsonInclude.Include.ALWAYS) @Schema(types = {"integer", "null"}) Integer finger) {
-
-        /** @param told those that are told already: the same one is the same object */
-        private static NoteView of(PartNote note, Map<NoteView, NoteView> told) {
-            NoteView view = new NoteView(note.pitch().midi(), note.pitch().toString(), note.role(), unless(0, note.delayTicks()), note.finger() == 0 ? null : note.finger());
-            NoteView before = told.putIfAbsent(view, view);
-            return before == null ? view : before;
-        }
-
-        @Override
-        public int hashCode() {
-            return ((midi * 31 + role.hashCode()) * 31 + Objects.hashCode(finger)) * 31 + Objects.hashCode(delayTicks);
         }
     }
 
@@ -261,8 +172,17 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
 
     private static final int LIMITS = 5;
 
+    /** What is told of each; without a stream, for there are a few of many strokes. */
+    static <T, V> List<V> each(List<T> list, Function<T, V> told) {
+        List<V> all = new ArrayList<>(list.size());
+        for (T one : list) {
+            all.add(told.apply(one));
+        }
+        return all;
+    }
+
     /** A value, but for what it usually is. */
-    private static <T> T unless(T usual, T value) {
+    static <T> T unless(T usual, T value) {
         return usual.equals(value) ? null : value;
     }
 
@@ -280,23 +200,30 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         Understanding understanding = Understanding.degrees(song);
         List<Meeting> meetings = Meeting.of(arrangement);
         song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, withParts, meetings.get(bar.index())))));
+        // Strokes that do the same share their reason, so that most are known without being compared.
         Map<Reason, Integer> reasons = new LinkedHashMap<>();
-        strokes.forEach(stroke -> reasons.putIfAbsent(stroke.reason(), reasons.size()));
-        Map<NoteView, NoteView> told = new HashMap<>();
+        Map<Reason, Integer> reasonOf = new IdentityHashMap<>();
+        strokes.forEach(stroke -> reasonOf.computeIfAbsent(stroke.reason(), reason -> reasons.computeIfAbsent(reason, first -> reasons.size())));
+        StringBuilder marks = new StringBuilder();
+        List<Integer> velocities = new ArrayList<>();
+        for (Stroke stroke : strokes) {
+            marks.append(stroke.mark().id().charAt(0));
+            stroke.notes().forEach(note -> velocities.add(note.velocity()));
+        }
+        Map<StrokeView.NoteView, StrokeView.NoteView> told = new HashMap<>();
         return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
-                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, null, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasons.get(strokes.get(i).reason()), arrangement, pianist, told)).toList(),
-                strokes.stream().map(stroke -> stroke.mark().id().substring(0, 1)).collect(Collectors.joining()), strokes.stream().flatMap(stroke -> stroke.notes().stream()).map(PartNote::velocity).toList(),
-                reasons.keySet().stream().map(ReasonView::of).toList(),
+                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, null, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasonOf.get(strokes.get(i).reason()), arrangement, pianist, told)).toList(),
+                marks.toString(), velocities, reasons.keySet().stream().map(ReasonView::of).toList(),
                 arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
                 tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems, null);
     }
 
     /** With each note told once. */
     ArrangementView notesOnce() {
-        Map<NoteView, Integer> places = new IdentityHashMap<>();
-        List<NoteView> once = new ArrayList<>();
+        Map<StrokeView.NoteView, Integer> places = new IdentityHashMap<>();
+        List<StrokeView.NoteView> once = new ArrayList<>();
         for (StrokeView stroke : strokes) {
-            for (NoteView note : stroke.notes()) {
+            for (StrokeView.NoteView note : stroke.notes()) {
                 if (places.putIfAbsent(note, once.size()) == null) {
                     once.add(note);
                 }
