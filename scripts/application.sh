@@ -55,7 +55,7 @@ source_stamp() {
 }
 
 # The heap: the core's searches of a song of 2,000 bars beside the copies of answers that are kept (docs/LIMITS.md).
-JAVA_FLAGS=(-Xmx512m -XX:+UseSerialGC -Dfile.encoding=UTF-8 ${ZAPATEO_JAVA_FLAGS:-})
+JAVA_FLAGS=(-Xmx512m -XX:+UseParallelGC -Dfile.encoding=UTF-8 ${ZAPATEO_JAVA_FLAGS:-})
 
 is_built() {
   local built wanted

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.colour.Coloured;
 import zapateo.hand.Pianist;
@@ -63,22 +64,32 @@ public record Arrangement(Coloured coloured, Feels feels, Part left, Part right,
     }
 
     /**
-     * A name for each of {@link #strokes()} that stays when something is changed elsewhere: hand, part of the song, bar as written, which time it is played, tick inside it, and
-     * which of the hand's strokes there, as in {@code L.chart.5.1.960.0}.
+     * A name for each of {@link #strokes()} that stays when something is changed elsewhere: hand, bar as written, which time it is played, tick inside it and, from the second on, which of the hand's
+     * strokes there, as in {@code L5.1.960} and {@code L5.1.960.1}. Empty where the place of the only one on the page says it.
      */
-    public List<String> ids() {
-        Map<String, Integer> there = new HashMap<>();
-        return strokes().stream().map(stroke -> {
-            String place = nameAt(stroke, stroke.written().tick());
+    public List<Optional<String>> ids() {
+        Map<Place, Integer> there = new HashMap<>();
+        List<Optional<String>> ids = new ArrayList<>();
+        for (Stroke stroke : strokes()) {
+            Bar bar = song().bars().get(stroke.bar());
+            Place place = new Place(stroke.hand(), bar.number(), bar.pass(), stroke.written().tick() - bar.tick());
             int nth = there.merge(place, 1, Integer::sum) - 1;
-            return nth == 0 ? place : place + "." + nth;
-        }).toList();
+            boolean plain = nth == 0 && stroke.onPage().tick() == stroke.written().tick();
+            ids.add(plain ? Optional.empty() : Optional.of(nth == 0 ? place.name() : place.name() + "." + nth));
+        }
+        return ids;
     }
 
-    /** What a stroke is called by its place alone: its hand, the number and the round of its bar, where in it a tick lies. */
-    public String nameAt(Stroke stroke, int tick) {
-        Bar bar = song().bars().get(stroke.bar());
-        return stroke.hand().letter() + bar.number() + "." + bar.pass() + "." + (tick - bar.tick());
+    private record Place(Side hand, int bar, int pass, int tick) {
+
+        private String name() {
+            return hand.letter() + bar + "." + pass + "." + tick;
+        }
+
+        @Override
+        public int hashCode() {
+            return ((bar * 31 + pass) * 31 + tick) * 2 + hand.ordinal();
+        }
     }
 
     /** When its ticks come. */

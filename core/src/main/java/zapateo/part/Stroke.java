@@ -81,6 +81,9 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     /** @param fingers of its notes, low to high */
     public Stroke fingered(int[] fingers) {
+        if (notes.size() == 1) {
+            return playing(List.of(notes.get(0).fingered(fingers[0])));
+        }
         List<PartNote> played = new ArrayList<>(notes.size());
         for (int i = 0; i < notes.size(); i++) {
             played.add(notes.get(i).fingered(fingers[i]));

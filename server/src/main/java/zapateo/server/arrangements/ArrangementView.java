@@ -193,7 +193,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     /** @param withParts whether it is told what makes bars hard */
     static ArrangementView of(Arrangement arrangement, Pianist pianist, boolean withParts, List<ProblemView> problems, Function<Reason, String> words) {
         List<Stroke> strokes = arrangement.strokes();
-        List<String> ids = arrangement.ids();
+        List<Optional<String>> ids = arrangement.ids();
         Map<Playability.Spot, Integer> places = places(strokes);
         Song song = arrangement.song();
         List<ArrangedBarView> bars = new ArrayList<>();

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Function;
 import zapateo.arrangement.Arrangement;
 import zapateo.hand.Hand;
@@ -52,10 +53,10 @@ public record StrokeView(@Schema(description = "absent where it is that of where
         return new StrokeView(id, hand, origin, chordTick, bar, tick, ticks, written, accent, stretchMm, ease, altered, rolled, reason, null, each(notes, places));
     }
 
-    static StrokeView of(String id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist, Map<NoteView, NoteView> told) {
+    static StrokeView of(Optional<String> id, Stroke stroke, int reason, Arrangement arrangement, Pianist pianist, Map<NoteView, NoteView> told) {
         Hand hand = stroke.hand() == Side.LEFT ? pianist.leftOnKeys() : pianist.rightOnKeys();
         double scale = pianist.instrument().octaveMm() / Keyboard.OCTAVE;
-        return new StrokeView(unless(arrangement.nameAt(stroke, stroke.onPage().tick()), id), stroke.hand().letter(), unless("figure", stroke.nature().origin().id()), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
+        return new StrokeView(id.orElse(null), stroke.hand().letter(), unless("figure", stroke.nature().origin().id()), unless(under(arrangement, stroke), arrangement.chordTick(stroke)), stroke.bar(), stroke.sounding().tick(),
                 stroke.sounding().ticks(),
                 stroke.onPage().equals(stroke.sounding()) ? null : new WrittenView(stroke.onPage().tick(), stroke.onPage().ticks()), unless(false, stroke.accent()),
                 unless(0.0, tenth(scale * Keyboard.stretch(stroke.lowest().midi(), stroke.highest().midi()))),
