@@ -7,7 +7,6 @@ import zapateo.lefthand.Realised;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
-
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;

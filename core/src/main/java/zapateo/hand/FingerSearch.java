@@ -20,9 +20,10 @@ public final class FingerSearch {
     private static final int WIDEST_POSITION = 8;
     private static final int LINE = (int) FingerCosts.WIDEST_LINE;
     private static final int OF_THREE = FingerSpans.FINGERS * FingerSpans.FINGERS * FingerSpans.FINGERS;
-    /** A kept search holds no more ways to take a stroke than some songs need. */
-    private static final int MOST_KEPT = 500;
-    private static final Kept<Player, FingerSearch> KEPT = new Kept<>(4, search -> search.known.size() <= MOST_KEPT);
+    /** A kept search holds no more than some songs need: strokes with the ways to take them, and steps from one way to the next. */
+    private static final int MOST_STROKES = 500;
+    private static final int MOST_STEPS = 200_000;
+    private static final Kept<Player, FingerSearch> KEPT = new Kept<>(4, each -> each.known.size() <= MOST_STROKES && each.search.size() <= MOST_STEPS);
 
     /** Two ways that disagree about the finger between them do not join. */
     private static final ShortestPath.Joint<Grasp> JOINT = new ShortestPath.Joint<>(grasp -> grasp.fingers()[0], Grasp::before);

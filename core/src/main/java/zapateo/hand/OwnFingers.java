@@ -5,7 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 
-
 /** A player's own finger is for that stroke alone: where the same keys are struck again beside it, they keep the fingers they had without it. */
 final class OwnFingers {
 

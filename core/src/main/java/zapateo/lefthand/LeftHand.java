@@ -36,9 +36,10 @@ import zapateo.song.Song;
 public final class LeftHand implements Placed.Player {
 
     private static final Interval MINOR_SEVENTH = Interval.parse("b7");
-    /** What is kept holds the places of no more chords than some songs have. */
+    /** What is kept holds no more than some songs need: chords with their places, and steps from one place to the next. */
     private static final int MOST_CHORDS = 300;
-    private static final Kept<Sought, Places> KEPT = new Kept<>(3, places -> places.placements().size() <= MOST_CHORDS);
+    private static final int MOST_STEPS = 200_000;
+    private static final Kept<Sought, Places> KEPT = new Kept<>(3, places -> places.placements().size() <= MOST_CHORDS && places.search().size() <= MOST_STEPS);
 
     private final Plan plan;
     private final List<Cut> cuts;

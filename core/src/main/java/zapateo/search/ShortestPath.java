@@ -58,6 +58,11 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         public ShortestPath<C> through(List<List<C>> layers) {
             return ShortestPath.through(layers, costs);
         }
+
+        /** How many steps were counted so far and are held. */
+        public int size() {
+            return costs.counted;
+        }
     }
 
     private static <C> ShortestPath<C> through(List<List<C>> layers, Costs<C> costs) {
@@ -127,6 +132,7 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         private final List<CostTerm<C>> stepping;
         private final Map<List<C>, double[]> own = new IdentityHashMap<>();
         private final Map<List<C>, Map<List<C>, Steps>> steps = new IdentityHashMap<>();
+        private int counted;
 
         private Costs(List<CostTerm<C>> terms, Joint<C> joint) {
             this.terms = terms;
@@ -167,6 +173,7 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
                             costs[possible++] = cost;
                         }
                     }
+                    counted += possible;
                     found.from[i] = Arrays.copyOf(places, possible);
                     found.cost[i] = Arrays.copyOf(costs, possible);
                 }

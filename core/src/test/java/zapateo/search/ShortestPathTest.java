@@ -60,6 +60,9 @@ class ShortestPathTest {
         assertThat(ways).extracting(way -> way.steps().get(2)).containsExactlyInAnyOrderElementsOf(layers.get(2));
         assertThat(ways).extracting(ShortestPath::total).isSorted();
         assertThat(ways.get(0).total()).isCloseTo(ShortestPath.through(layers, TERMS).total(), within(1e-9));
+        ShortestPath.Repeated<Integer> repeated = new ShortestPath.Repeated<>(TERMS);
+        assertThat(repeated.through(layers)).isEqualTo(repeated.through(layers));
+        assertThat(repeated.size()).as("three times nine steps, each counted once").isEqualTo(27);
         assertThat(new ShortestPath.Repeated<>(TERMS).through(layers)).isEqualTo(ShortestPath.through(layers, TERMS));
     }
 
