@@ -52,20 +52,24 @@ public final class HttpLoad {
             System.out.printf("answer for 64 bars of %s: %d bytes as the page asks for it, %d with each stroke's notes told there%n", figure, load.bytes(load.arrange(LongChart.TEXT, figure)).length, load.bytes(load.arrange("", LongChart.TEXT, figure)).length);
         }
         load.round(1, WARM_UP, cold);
-        say("every request another chord (cold), 8 clients, the server just started", 0, load.round(CLIENTS, COUNTED / 2, cold));
+        say("every request another chord (cold), 8 clients, the server just started", load.round(CLIENTS, COUNTED / 2, cold));
         load.round(CLIENTS, 2 * WARM_UP, cold);
         load.round(CLIENTS, WARM_UP / CLIENTS, () -> floor);
         for (int round = 1; round <= ROUNDS; round++) {
-            say("floor, a file of that size, 8 clients", round, load.round(CLIENTS, COUNTED, () -> floor));
-            say("arranged before (warm), 8 clients", round, load.round(CLIENTS, COUNTED, () -> same));
-            say("every request another chord (cold), 8 clients", round, load.round(CLIENTS, COUNTED / 2, cold));
-            say("every request another chord (cold), 1 client", round, load.round(1, COUNTED, cold));
+            say("floor, a file of that size, 8 clients" + of(round), load.round(CLIENTS, COUNTED, () -> floor));
+            say("arranged before (warm), 8 clients" + of(round), load.round(CLIENTS, COUNTED, () -> same));
+            say("every request another chord (cold), 8 clients" + of(round), load.round(CLIENTS, COUNTED / 2, cold));
+            say("every request another chord (cold), 1 client" + of(round), load.round(1, COUNTED, cold));
         }
         load.repertoire();
     }
 
-    private static void say(String what, int round, double[] times) {
-        System.out.printf("64 bars over HTTP, %s, round %d of %d: median %.1f ms, 95th percentile %.1f ms, slowest %.1f ms (%d requests)%n", what, round, ROUNDS, times[times.length / 2],
+    private static String of(int round) {
+        return ", round " + round + " of " + ROUNDS;
+    }
+
+    private static void say(String what, double[] times) {
+        System.out.printf("64 bars over HTTP, %s: median %.1f ms, 95th percentile %.1f ms, slowest %.1f ms (%d requests)%n", what, times[times.length / 2],
                 times[times.length * 95 / 100], times[times.length - 1], times.length);
     }
 

@@ -28,18 +28,12 @@ import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
 import zapateo.search.CostTerm;
-import zapateo.search.Kept;
-import zapateo.search.ShortestPath;
 import zapateo.song.Song;
 
 /** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
 public final class LeftHand implements Placed.Player {
 
     private static final Interval MINOR_SEVENTH = Interval.parse("b7");
-    /** What is kept holds no more than some songs need: chords with their places, and steps from one place to the next. */
-    private static final int MOST_CHORDS = 300;
-    private static final int MOST_STEPS = 200_000;
-    private static final Kept<Sought, Places> KEPT = new Kept<>(3, places -> places.placements().size() <= MOST_CHORDS && places.search().size() <= MOST_STEPS);
 
     private final Plan plan;
     private final List<Cut> cuts;
@@ -48,7 +42,7 @@ public final class LeftHand implements Placed.Player {
     private final Hand hand;
     private final Early early;
     private final ChordNeeds needs;
-    private final Sought sought;
+    private final Places.Sought sought;
     private final List<CostTerm<Candidate>> terms;
     private final Map<Placement, Map<List<Role>, List<PartNote>>> found = new IdentityHashMap<>();
     private final Map<Placement, List<List<Role>>> broken = new IdentityHashMap<>();
@@ -65,33 +59,8 @@ public final class LeftHand implements Placed.Player {
         this.early = new Early(song);
         this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK)) ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest())) : Map.of();
         this.needs = new ChordNeeds(cuts, plan, walk);
-        this.sought = new Sought(hand, instrument.lowest(), plan.weights(), cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
+        this.sought = new Places.Sought(hand, instrument.lowest(), plan.weights(), cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
         this.terms = sought.terms();
-    }
-
-    /**
-     * What places depend on beside their chords: where it is the same, so are they, in this song and in the next one.
-     *
-     * @param lowest  key of the instrument
-     * @param keepTop whether the highest tone is kept anywhere
-     */
-    private record Sought(Hand hand, int lowest, Weights weights, boolean keepTop) {
-
-        private List<CostTerm<Candidate>> terms() {
-            return PlaceCosts.of(weights, keepTop);
-        }
-    }
-
-    private record Places(Placements placements, ShortestPath.Repeated<Candidate> search) {
-
-        private static Places of(Sought sought) {
-            return new Places(new Placements(sought.hand(), sought.lowest()), new ShortestPath.Repeated<>(sought.terms()));
-        }
-
-        private ShortestPath<Candidate> through(List<Placements.Need> needs, List<List<Candidate>> layers) {
-            needs.forEach(need -> layers.add(placements.of(need)));
-            return search.through(layers);
-        }
     }
 
     /** Every chord's place and every stroke's keys; nothing is opened, caught or left out yet. */
@@ -143,15 +112,14 @@ public final class LeftHand implements Placed.Player {
         planned.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
         List<Placements.Need> wanted = new ArrayList<>(cuts.size());
         cuts.forEach(cut -> wanted.add(needs.of(cut, byCut.get(cut.index()), ceilings)));
-        List<List<Candidate>> layers = new ArrayList<>(cuts.size());
-        ShortestPath<Candidate> path = KEPT.with(sought, Places::of, places -> places.through(wanted, layers));
+        Places.Found places = Places.through(wanted, sought);
         List<Placed.Laid> laid = new ArrayList<>(planned.size());
         led.clear();
         cuts.forEach(cut -> number(cut, byCut.get(cut.index())));
         for (Planned each : planned) {
-            stroke(each, path.steps(), byCut, ceilings.getOrDefault(each, Integer.MAX_VALUE)).flatMap(early::tied).ifPresent(stroke -> laid.add(new Placed.Laid(each, before(runs, stroke))));
+            stroke(each, places.path().steps(), byCut, ceilings.getOrDefault(each, Integer.MAX_VALUE)).flatMap(early::tied).ifPresent(stroke -> laid.add(new Placed.Laid(each, before(runs, stroke))));
         }
-        return new Placed(this, planned, laid, runs, layers, path);
+        return new Placed(this, planned, laid, runs, places.layers(), places.path());
     }
 
     /** What sounds into a run ends before it. */

@@ -172,7 +172,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
 
     private static final int LIMITS = 5;
 
-    /** What is told of each; without a stream, for there are a few of many strokes. */
+    /** What is told of each, without a stream: it is asked for every stroke, of which each has a few. */
     static <T, V> List<V> each(List<T> list, Function<T, V> told) {
         List<V> all = new ArrayList<>(list.size());
         for (T one : list) {
