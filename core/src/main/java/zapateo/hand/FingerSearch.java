@@ -66,8 +66,14 @@ public final class FingerSearch {
 
     /** The cheapest fingers for the strokes of a part. */
     Fingering through(List<Touch> touches, Fingering.Locks locks) {
-        List<Touch> taken = touches.stream().filter(touch -> touch.keys().size() <= FingerSpans.FINGERS).toList();
-        int[] place = IntStream.range(0, touches.size()).filter(i -> touches.get(i).keys().size() <= FingerSpans.FINGERS).toArray();
+        List<Touch> taken = new ArrayList<>(touches.size());
+        int[] place = new int[touches.size()];
+        for (int i = 0; i < touches.size(); i++) {
+            if (touches.get(i).keys().size() <= FingerSpans.FINGERS) {
+                place[taken.size()] = i;
+                taken.add(touches.get(i));
+            }
+        }
         int[] ends = ends(taken);
         Scales.fromTheTable(taken, side, ends);
         Arpeggios.fromTheTable(taken, side, ends);

@@ -39,13 +39,20 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
 
     /** The same where only candidates that join may follow one another. */
     public static <C> ShortestPath<C> through(List<List<C>> layers, List<CostTerm<C>> terms, Joint<C> joint) {
-        return through(layers, new Costs<>(terms, joint));
+        return Forward.of(layers, new Costs<>(terms, joint), Forward.none()).best();
     }
 
-    /** Searches by the same costs, one after the other: what lists of candidates cost is counted once for all of them. Not to be shared between threads. */
+    /**
+     * Searches by the same costs, one after the other: what lists of candidates cost is counted once for all of them, and layers that stand as they stood in the search before are not gone through
+     * again. Not to be shared between threads.
+     */
     public static final class Repeated<C> {
 
+        /** A search of more layers is not held. */
+        private static final int MOST_LAYERS = 4_000;
+
         private final Costs<C> costs;
+        private Forward<C> last = Forward.none();
 
         public Repeated(List<CostTerm<C>> terms) {
             this(terms, Joint.none());
@@ -56,7 +63,9 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         }
 
         public ShortestPath<C> through(List<List<C>> layers) {
-            return ShortestPath.through(layers, costs);
+            Forward<C> found = Forward.of(layers, costs, last);
+            last = layers.size() <= MOST_LAYERS ? found : Forward.none();
+            return found.best();
         }
 
         /** How many steps were counted so far and are held. */
@@ -65,43 +74,68 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         }
     }
 
-    private static <C> ShortestPath<C> through(List<List<C>> layers, Costs<C> costs) {
-        if (layers.isEmpty()) {
-            return new ShortestPath<>(List.of(), 0, costsOf(List.of(), costs.terms));
+    /** The way forward: by layer and candidate what the cheapest way there costs, and which candidate it comes from. */
+    private record Forward<C>(List<List<C>> layers, Costs<C> costs, double[][] cheapest, int[][] cameFrom) {
+
+        private static <C> Forward<C> none() {
+            return new Forward<>(List.of(), null, new double[0][], new int[0][]);
         }
-        int[][] cameFrom = new int[layers.size()][];
-        double[] cheapest = new double[0];
-        for (int layer = 0; layer < layers.size(); layer++) {
-            Patience.check();
-            List<C> candidates = layers.get(layer);
-            if (candidates.isEmpty()) {
-                throw new IllegalArgumentException("layer " + layer + " has no candidates: expected one at least");
+
+        /** @param before whose first layers need not be gone through again where they are the same lists; of the same costs */
+        private static <C> Forward<C> of(List<List<C>> layers, Costs<C> costs, Forward<C> before) {
+            int known = 0;
+            while (known < layers.size() && known < before.layers.size() && layers.get(known) == before.layers.get(known)) {
+                known++;
             }
+            Forward<C> found = new Forward<>(List.copyOf(layers), costs, new double[layers.size()][], new int[layers.size()][]);
+            System.arraycopy(before.cheapest, 0, found.cheapest, 0, known);
+            System.arraycopy(before.cameFrom, 0, found.cameFrom, 0, known);
+            for (int layer = known; layer < layers.size(); layer++) {
+                Patience.check();
+                if (layers.get(layer).isEmpty()) {
+                    throw new IllegalArgumentException("layer " + layer + " has no candidates: expected one at least");
+                }
+                found.step(layer);
+            }
+            return found;
+        }
+
+        private void step(int layer) {
+            List<C> candidates = layers.get(layer);
             double[] own = costs.own(candidates);
             double[] next = new double[candidates.size()];
-            cameFrom[layer] = new int[candidates.size()];
+            int[] came = new int[candidates.size()];
+            cameFrom[layer] = came;
             if (layer == 0) {
-                cheapest = own;
-                continue;
+                cheapest[layer] = own;
+                return;
             }
+            double[] before = cheapest[layer - 1];
             Steps steps = costs.steps(layers.get(layer - 1), candidates);
             for (int to = 0; to < next.length; to++) {
                 double best = Double.POSITIVE_INFINITY;
                 int[] froms = steps.from[to];
                 double[] cost = steps.cost[to];
                 for (int i = 0; i < froms.length; i++) {
-                    double sum = cheapest[froms[i]] + cost[i];
+                    double sum = before[froms[i]] + cost[i];
                     if (sum < best) {
                         best = sum;
-                        cameFrom[layer][to] = froms[i];
+                        came[to] = froms[i];
                     }
                 }
                 next[to] = best + own[to];
             }
-            cheapest = next;
+            cheapest[layer] = next;
         }
-        List<C> steps = walkBack(layers, cameFrom, first(cheapest));
-        return new ShortestPath<>(steps, cheapest[first(cheapest)], costsOf(steps, costs.terms));
+
+        private ShortestPath<C> best() {
+            if (layers.isEmpty()) {
+                return new ShortestPath<>(List.of(), 0, costsOf(List.of(), costs.terms));
+            }
+            double[] last = cheapest[layers.size() - 1];
+            List<C> steps = walkBack(layers, cameFrom, first(last));
+            return new ShortestPath<>(steps, last[first(last)], costsOf(steps, costs.terms));
+        }
     }
 
     /**

@@ -66,6 +66,39 @@ class ShortestPathTest {
         assertThat(new ShortestPath.Repeated<>(TERMS).through(layers)).isEqualTo(ShortestPath.through(layers, TERMS));
     }
 
+    /** One after the other, with layers changed, added and taken away here and there; against a search by itself. */
+    @ParameterizedTest(name = "seed {0}")
+    @MethodSource("seeds")
+    void what_was_searched_before_makes_no_difference(int seed) {
+        Random random = new Random(seed);
+        List<List<Integer>> all = IntStream.range(0, 5).mapToObj(each -> random.ints(1 + random.nextInt(3), 0, 20).boxed().toList()).toList();
+        ShortestPath.Repeated<Integer> repeated = new ShortestPath.Repeated<>(TERMS);
+        List<List<Integer>> layers = new ArrayList<>();
+        for (int search = 0; search < 12; search++) {
+            int kept = random.nextInt(layers.size() + 1);
+            layers.subList(kept, layers.size()).clear();
+            for (int more = random.nextInt(4); more > 0; more--) {
+                layers.add(all.get(random.nextInt(all.size())));
+            }
+            assertThat(repeated.through(layers)).as("search %d", search).isEqualTo(ShortestPath.through(layers, TERMS));
+        }
+    }
+
+    @Test
+    void a_search_given_up_leaves_the_one_before_it() {
+        ShortestPath.Repeated<Integer> repeated = new ShortestPath.Repeated<>(TERMS);
+        List<List<Integer>> layers = IntStream.range(0, 9).mapToObj(layer -> List.of(layer, layer + 1)).toList();
+        repeated.through(layers.subList(0, 4));
+        Patience.begin(() -> true);
+        try {
+            assertThatThrownBy(() -> repeated.through(layers)).isInstanceOf(Patience.GivenUp.class);
+            assertThat(repeated.through(layers.subList(0, 3))).as("nothing in it is new").isEqualTo(repeated.through(layers.subList(0, 3)));
+        } finally {
+            Patience.end();
+        }
+        assertThat(repeated.through(layers)).isEqualTo(ShortestPath.through(layers, TERMS));
+    }
+
     @Test
     void only_candidates_that_join_follow_one_another() {
         // What a candidate leaves is its tens, what it enters its units; 0 enters after anything.
