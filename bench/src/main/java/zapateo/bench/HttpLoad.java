@@ -21,7 +21,7 @@ import java.util.function.Supplier;
 /**
  * The arrangement of a 64-bar chart over HTTP. <i>Cold</i>: every request has another chord, so that nothing is known of it; wanted: of eight clients 95 of 100 answers within 80 ms, one client 15 ms.
  * <i>Warm</i>: the same again and again; wanted: at most three times the floor of the same run, which is a file of the same size from the same server. And the repertoire: 500 songs within 100 ms.
- * Java compiles what it runs often for half a minute and more: what comes in that time is told by itself, the rounds begin after it.
+ * Java compiles what it runs often for a minute and more, beside what it runs: what comes in that time is told by itself, the rounds begin after it.
  */
 public final class HttpLoad {
 
@@ -33,7 +33,8 @@ public final class HttpLoad {
     private static final List<String> ROOTS = List.of("C", "D♭", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B");
     private static final List<String> KINDS = List.of("", "m", "7", "m7", "maj7", "6", "m6", "9", "sus4", "°7", "ø", "+");
 
-    private final HttpClient client = HttpClient.newHttpClient();
+    // No offer of another protocol in each request.
+    private final HttpClient client = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
     private final String address;
     private final AtomicInteger next = new AtomicInteger();
 
@@ -53,7 +54,7 @@ public final class HttpLoad {
         }
         load.round(1, WARM_UP, cold);
         say("every request another chord (cold), 8 clients, the server just started", load.round(CLIENTS, COUNTED / 2, cold));
-        load.round(CLIENTS, 2 * WARM_UP, cold);
+        load.round(CLIENTS, 4 * WARM_UP, cold);
         load.round(CLIENTS, WARM_UP / CLIENTS, () -> floor);
         for (int round = 1; round <= ROUNDS; round++) {
             say("floor, a file of that size, 8 clients" + of(round), load.round(CLIENTS, COUNTED, () -> floor));

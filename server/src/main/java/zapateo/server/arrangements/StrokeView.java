@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
+import tools.jackson.databind.annotation.JsonSerialize;
 import zapateo.arrangement.Arrangement;
 import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
@@ -35,6 +36,7 @@ import zapateo.song.Song;
  * @param reason    its place among the reasons
  * @param noted     the places of its notes among the notes, where each is told once
  */
+@JsonSerialize(using = StrokeJson.class)
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record StrokeView(@Schema(description = "absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between") String id,
                          @Schema(allowableValues = {"L", "R"}) String hand, @Schema(allowableValues = {"figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller",
