@@ -27,6 +27,7 @@ public final class HttpLoad {
 
     private static final int CLIENTS = 8;
     private static final int WARM_UP = 300;
+    private static final int BEFORE = 8;
     private static final int COUNTED = 150;
     private static final int ROUNDS = 3;
     private static final int SONGS = 500;
@@ -54,8 +55,11 @@ public final class HttpLoad {
         }
         load.round(1, WARM_UP, cold);
         say("every request another chord (cold), 8 clients, the server just started", load.round(CLIENTS, COUNTED / 2, cold));
-        load.round(CLIENTS, 4 * WARM_UP, cold);
-        load.round(CLIENTS, WARM_UP / CLIENTS, () -> floor);
+        for (int round = 1; round <= BEFORE; round++) {
+            load.round(CLIENTS, COUNTED, cold);
+            load.round(CLIENTS, COUNTED, () -> same);
+            load.round(CLIENTS, COUNTED, () -> floor);
+        }
         for (int round = 1; round <= ROUNDS; round++) {
             say("floor, a file of that size, 8 clients" + of(round), load.round(CLIENTS, COUNTED, () -> floor));
             say("arranged before (warm), 8 clients" + of(round), load.round(CLIENTS, COUNTED, () -> same));
