@@ -32,6 +32,8 @@ final class MusicXmlReader {
     private static final Set<String> LOOKS = Set.of("print", "sound", "listening", "bookmark", "link", "figured-bass", "grouping");
     private static final Map<String, Integer> BEAT_UNITS = Map.of("16th", 240, "eighth", 480, "quarter", 960, "half", 1920, "whole", 3840);
 
+    private static final String PART = "part";
+
     private final FileFormat format;
     private final List<Problem> problems = new ArrayList<>();
     private final SongBuilder song = new SongBuilder(problems);
@@ -50,25 +52,64 @@ final class MusicXmlReader {
     static FileReading read(byte[] content, FileFormat format) {
         MusicXmlReader reader = new MusicXmlReader(format);
         try {
-            return reader.read(XmlTree.read(content));
+            Skimmed skimmed = new Skimmed();
+            XmlTree.read(content, skimmed);
+            return reader.read(content, skimmed.lead());
         } catch (XmlTree.Unread unread) {
             return FileReading.refused(format, unread.code, unread.line, unread.column, unread.found, "a whole MusicXML file without entities or a document type of its own");
         }
     }
 
-    private FileReading read(XmlTree root) {
+    /** Which part to read, found in a first look that holds nothing: the chords may stand in another part than the first, then that one is the lead sheet. */
+    private static final class Skimmed implements XmlTree.Keeping {
+
+        private int parts;
+        private int withChords = -1;
+
+        @Override
+        public boolean keeps(XmlTree parent, XmlTree whole) {
+            if (whole.name.equals("harmony") && withChords < 0) {
+                withChords = parts;
+            } else if (whole.name.equals(PART)) {
+                parts++;
+            }
+            return false;
+        }
+
+        private int lead() {
+            return Math.max(0, withChords);
+        }
+    }
+
+    /** Measures of the part that is read go by one at a time, those of the others are left out. */
+    private FileReading read(byte[] content, int lead) throws XmlTree.Unread {
+        int[] parts = {0};
+        XmlTree root = XmlTree.read(content, (parent, whole) -> {
+            if (whole.name.equals(PART)) {
+                parts[0]++;
+            }
+            if (!whole.name.equals("measure") || !parent.name.equals(PART)) {
+                return true;
+            }
+            if (parts[0] == lead && !song.isFull()) {
+                readMeasure(whole);
+            }
+            return false;
+        });
+        return built(root, lead);
+    }
+
+    private FileReading built(XmlTree root, int at) {
         if (!root.name.equals("score-partwise")) {
             return FileReading.refused(format, "musicxml-root", root.line, root.column, "<" + root.name + ">", "<score-partwise>");
         }
         root.child("work").flatMap(work -> work.text("work-title")).or(() -> root.text("movement-title")).ifPresent(song::title);
-        List<XmlTree> parts = root.all("part").toList();
+        List<XmlTree> parts = root.all(PART).toList();
         if (parts.isEmpty()) {
             return FileReading.refused(format, "musicxml-empty", root.line, root.column, "no part", "one <part> at least");
         }
-        // The chords may stand in another part than the first: then that one is the lead sheet.
-        XmlTree lead = parts.stream().filter(part -> part.all("measure").anyMatch(measure -> measure.has("harmony"))).findFirst().orElse(parts.get(0));
+        XmlTree lead = parts.get(Math.min(at, parts.size() - 1));
         parts.stream().filter(part -> part != lead).forEach(part -> warn("part-unread", part, part.attribute("id").orElse(""), "one part with chords or a melody"));
-        lead.all("measure").takeWhile(measure -> !song.isFull()).forEach(this::readMeasure);
         if (!otherVoices.isEmpty()) {
             problems.add(new Problem(Problem.Severity.WARNING, "voices-unread", lead.line, lead.column, 0, String.join(", ", otherVoices), "the first voice alone"));
         }

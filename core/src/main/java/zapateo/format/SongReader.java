@@ -1,6 +1,7 @@
 package zapateo.format;
 
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.regex.Pattern;
 import zapateo.song.ChartParser;
 import zapateo.song.ChartReading;
@@ -9,6 +10,9 @@ import zapateo.song.ChartReading;
 public final class SongReader {
 
     private static final int MOST_BYTES = 1 << 20;
+    /** MusicXML says a bar of both hands in some kilobytes. */
+    private static final int MOST_BYTES_OF_XML = 16 << 20;
+    private static final int HEAD = 4096;
     private static final Pattern ABC_TUNE = Pattern.compile("(?m)^X:\\s*[0-9]+");
     private static final Pattern ABC_KEY = Pattern.compile("(?m)^K:");
 
@@ -23,9 +27,9 @@ public final class SongReader {
         if (starts(content, "PK\u0003\u0004")) {
             return FileFormat.COMPRESSED_MUSICXML;
         }
-        String text = FileText.of(content);
-        String head = text.stripLeading();
-        if (head.startsWith("<")) {
+        String head = FileText.of(Arrays.copyOf(content, Math.min(HEAD, content.length)));
+        String text = head.isBlank() || !head.stripLeading().startsWith("<") ? FileText.of(content) : head;
+        if (text.stripLeading().startsWith("<")) {
             return FileFormat.MUSICXML;
         }
         if (ABC_TUNE.matcher(text).find() && ABC_KEY.matcher(text).find()) {
@@ -44,10 +48,13 @@ public final class SongReader {
 
     /** @param tracks of a MIDI file, which tracks hold the melody and the chords */
     public static FileReading read(byte[] content, MidiTracks tracks) {
-        if (content.length > MOST_BYTES) {
-            return FileReading.refused(FileFormat.UNKNOWN, "file-too-long", 1, 1, content.length + " bytes", "at most " + MOST_BYTES);
+        if (content.length > MOST_BYTES_OF_XML) {
+            return tooLong(FileFormat.UNKNOWN, content, MOST_BYTES_OF_XML);
         }
         FileFormat format = format(content);
+        if (content.length > MOST_BYTES && format != FileFormat.MUSICXML && format != FileFormat.COMPRESSED_MUSICXML) {
+            return tooLong(format, content, MOST_BYTES);
+        }
         return switch (format) {
             case MIDI -> MidiReader.read(content, tracks);
             case COMPRESSED_MUSICXML -> CompressedMusicXml.read(content);
@@ -57,6 +64,10 @@ public final class SongReader {
             case CHART -> chart(FileText.of(content));
             default -> FileReading.refused(FileFormat.UNKNOWN, "file-unknown", 1, 1, "", "MusicXML, ABC, a Standard MIDI File, words with chords, or a chart");
         };
+    }
+
+    private static FileReading tooLong(FileFormat format, byte[] content, int most) {
+        return FileReading.refused(format, "file-too-long", 1, 1, content.length + " bytes", "at most " + most);
     }
 
     private static FileReading chart(String text) {

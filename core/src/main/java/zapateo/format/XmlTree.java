@@ -15,6 +15,7 @@ import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import zapateo.search.Patience;
 
 /**
  * An XML document as plain elements with the line each stands on. Nothing is fetched: an outside DTD is passed over where it is MusicXML's own
@@ -22,7 +23,8 @@ import javax.xml.stream.XMLStreamReader;
  */
 final class XmlTree {
 
-    private static final int MOST_ELEMENTS = 600_000;
+    private static final int MOST_ELEMENTS = 2_000_000;
+    private static final int ELEMENTS_BETWEEN_LOOKS = 1_000;
     private static final int DEEPEST = 60;
     private static final Pattern DOCTYPE = Pattern.compile("<!DOCTYPE[^>\\[]*[>\\[]");
     private static final Pattern OWN_DOCTYPE = Pattern.compile(
@@ -58,7 +60,18 @@ final class XmlTree {
         }
     }
 
+    /** What becomes of an element once it is read whole, so that a long document need not be held. */
+    interface Keeping {
+
+        /** Whether it is wanted later; else it leaves its parent again. */
+        boolean keeps(XmlTree parent, XmlTree whole);
+    }
+
     static XmlTree read(byte[] content) throws Unread {
+        return read(content, (parent, whole) -> true);
+    }
+
+    static XmlTree read(byte[] content, Keeping keeping) throws Unread {
         XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
@@ -68,7 +81,9 @@ final class XmlTree {
         });
         checkDoctype(FileText.of(content));
         try {
-            return read(factory.createXMLStreamReader(new ByteArrayInputStream(content)));
+            return read(factory.createXMLStreamReader(new ByteArrayInputStream(content)), keeping);
+        } catch (Patience.GivenUp enough) {
+            throw enough;
         } catch (XMLStreamException broken) {
             int line = broken.getLocation() == null ? 1 : Math.max(1, broken.getLocation().getLineNumber());
             int column = broken.getLocation() == null ? 1 : Math.max(1, broken.getLocation().getColumnNumber());
@@ -79,7 +94,7 @@ final class XmlTree {
         }
     }
 
-    private static XmlTree read(XMLStreamReader reader) throws XMLStreamException, Unread {
+    private static XmlTree read(XMLStreamReader reader, Keeping keeping) throws XMLStreamException, Unread {
         Deque<XmlTree> open = new ArrayDeque<>();
         XmlTree root = null;
         int elements = 0;
@@ -90,6 +105,9 @@ final class XmlTree {
             switch (event) {
                 case XMLStreamConstants.ENTITY_REFERENCE -> throw new Unread("xml-entity", line, column, "&" + reader.getLocalName() + ";");
                 case XMLStreamConstants.START_ELEMENT -> {
+                    if (elements % ELEMENTS_BETWEEN_LOOKS == 0) {
+                        Patience.check();
+                    }
                     if (++elements > MOST_ELEMENTS || open.size() > DEEPEST) {
                         throw new Unread("xml-too-big", line, column, elements + " elements");
                     }
@@ -104,7 +122,12 @@ final class XmlTree {
                     }
                     open.push(element);
                 }
-                case XMLStreamConstants.END_ELEMENT -> open.pop();
+                case XMLStreamConstants.END_ELEMENT -> {
+                    XmlTree whole = open.pop();
+                    if (!open.isEmpty() && !keeping.keeps(open.peek(), whole)) {
+                        open.peek().children.remove(open.peek().children.size() - 1);
+                    }
+                }
                 case XMLStreamConstants.CHARACTERS, XMLStreamConstants.CDATA -> {
                     if (!open.isEmpty()) {
                         open.peek().text.append(reader.getText());
