@@ -388,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/computing/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/computing/{name}/stop": {
         parameters: {
             query?: never;
@@ -1475,6 +1491,7 @@ export interface components {
             figures?: number;
             /** Format: int32 */
             hands?: number;
+            leftOut?: string[];
             /** Format: int32 */
             songs?: number;
         };
@@ -2119,6 +2136,7 @@ export interface components {
             /** Format: int64 */
             guesses: number;
             hasTune: boolean;
+            leftOut: string[];
             problems: components["schemas"]["ProblemView"][];
             song: components["schemas"]["SongView"];
             title: string;
@@ -2157,7 +2175,7 @@ export interface components {
             figures?: string[];
             hand?: components["schemas"]["Measures"];
             layer: string;
-            notes: components["schemas"]["StruckRequest"][];
+            notes: components["schemas"]["TakenNoteRequest"][];
             pedal?: components["schemas"]["PedalMoveRequest"][];
             /** Format: double */
             tempo: number;
@@ -2783,6 +2801,12 @@ export interface components {
             message: string;
             severity: string;
         };
+        Progress: {
+            /** Format: int32 */
+            done?: number;
+            /** Format: int32 */
+            of?: number;
+        };
         ReadView: {
             /** Format: int32 */
             bars: number;
@@ -3011,6 +3035,8 @@ export interface components {
             /** Format: uuid */
             id: string;
             items: components["schemas"]["SetItemView"][];
+            /** @description absent where it was not brought in from a file just now */
+            leftOut?: string[];
             /** Format: int64 */
             ms: number;
             place: string;
@@ -3151,6 +3177,7 @@ export interface components {
             createdAt: string;
             /** Format: uuid */
             id: string;
+            leftOut: string[];
             others: components["schemas"]["NamedChoices"][];
             title: string;
             /** Format: date-time */
@@ -3304,6 +3331,16 @@ export interface components {
         };
         TakeView: {
             bars: string[];
+        };
+        TakenNoteRequest: {
+            /** Format: double */
+            held: number;
+            /** Format: int32 */
+            midi: number;
+            /** Format: double */
+            ms: number;
+            /** Format: int32 */
+            velocity?: number;
         };
         TempoView: {
             /** Format: int32 */
@@ -4127,6 +4164,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["WrittenOutView"];
+                };
+            };
+        };
+    };
+    progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Progress"];
                 };
             };
         };

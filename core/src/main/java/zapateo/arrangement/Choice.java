@@ -9,8 +9,13 @@ import java.util.Set;
 import java.util.stream.Stream;
 import zapateo.colour.Form;
 import zapateo.hand.TooWide;
+import zapateo.lefthand.BassLine;
 import zapateo.lefthand.Ending;
+import zapateo.lefthand.LeadIn;
+import zapateo.lefthand.Voicing;
 import zapateo.lefthand.WithBass;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Register;
@@ -31,9 +36,17 @@ import zapateo.righthand.RightChoices.Under;
  * @param auto      whether {@code auto} may be written for leaving it open
  * @param falls     the choice it belongs to: with another value of that it is dropped
  * @param fromLevel the first level that leaves it standing
+ * @param things    where it names something, the ids of all there are, those of a book of figures among them
  * @param use       one line: what it decides
  */
-public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place> places, boolean auto, Optional<Choice<?>> falls, int fromLevel, String use) {
+public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place> places, boolean auto, Optional<Choice<?>> falls, int fromLevel, Optional<Things> things, String use) {
+
+    /** What there is to name. */
+    public interface Things {
+
+        /** @param book the figures that are known beside those of the right hand that ship */
+        List<String> ids(FigureBook book);
+    }
 
     /** Where a choice may hold. */
     public enum Place {
@@ -53,12 +66,12 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     private static final int MOST_STROKES = 2000;
     private static final List<Choice<?>> ROWS = new ArrayList<>();
 
-    public static final Choice<String> FIGURE = row("figure", Range.id("the id of a figure"), LEFT, "the figure of the left hand").usually("held").in();
-    public static final Choice<String> VOICING = row("voicing", Range.id("auto or the id of a voicing"), LEFT, "which tones of a chord are taken together").orAuto().fallsWith(FIGURE).in();
+    public static final Choice<String> FIGURE = row("figure", Range.id("the id of a figure"), LEFT, "the figure of the left hand").naming(book -> figures(book, false)).usually("held").in();
+    public static final Choice<String> VOICING = row("voicing", Range.id("auto or the id of a voicing"), LEFT, "which tones of a chord are taken together").naming(book -> Voicing.all().stream().map(Voicing::id).toList()).orAuto().fallsWith(FIGURE).in();
     public static final Choice<Register> REGISTER = row("register", Range.oneOf(Register.class), LEFT, "where the bass lies").in();
-    public static final Choice<String> BASS_LINE = row("bassLine", Range.id("auto or the id of a bass line"), LEFT, "what the basses do in place of the figure's own").orAuto().in();
+    public static final Choice<String> BASS_LINE = row("bassLine", Range.id("auto or the id of a bass line"), LEFT, "what the basses do in place of the figure's own").naming(book -> BassLine.all().stream().map(BassLine::id).toList()).orAuto().in();
     public static final Choice<WithBass> WITH_BASS = row("withBass", Range.oneOf(WithBass.class), LEFT, "what is struck together with basses").from(4).in();
-    public static final Choice<String> LEAD_IN = row("leadIn", Range.id("auto or the id of a lead-in"), LEFT, "how a change is led into").orAuto().from(4).in();
+    public static final Choice<String> LEAD_IN = row("leadIn", Range.id("auto or the id of a lead-in"), LEFT, "how a change is led into").naming(book -> LeadIn.all().stream().map(LeadIn::id).toList()).orAuto().from(4).in();
     public static final Choice<TooWide> TENTHS = row("tenths", Range.oneOf(TooWide.class), LEFT, "what is done with a stroke the hand cannot span").in();
     public static final Choice<TooWide> OCTAVES = row("octaves", Range.oneOf(TooWide.class), LEFT, "what is done with an octave the hand cannot span").in();
     public static final Choice<Boolean> VARIATIONS = row("variations", Range.yesNo(), LEFT, "whether figures may vary their bars").usually(true).from(4).in();
@@ -96,7 +109,7 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
             "faults a strict reader marks that are meant so, by the bars' numbers").usually(List.of()).in();
 
     public static final Choice<Style> STYLE = row("style", Range.oneOf(Style.class), MANNERS, "what the right hand plays").usually(Style.NONE).in();
-    public static final Choice<String> RIGHT_FIGURE = row("figure", Range.id("the id of a right-hand figure"), MANNERS, "the rhythm of its chords").in();
+    public static final Choice<String> RIGHT_FIGURE = row("figure", Range.id("the id of a right-hand figure"), MANNERS, "the rhythm of its chords").naming(book -> figures(FigureBook.ofTheRightHand().and(book), true)).in();
     public static final Choice<Top> TOP = row("top", Range.oneOf(Top.class), MANNERS, "what the highest notes of its chords do").usually(Top.NEAREST).in();
     public static final Choice<Under> UNDER = row("under", Range.oneOf(Under.class), MANNERS, "what lies under a melody").usually(Under.ALONE).in();
     public static final Choice<Shapes> SHAPES = row("shapes", Range.oneOf(Shapes.class), MANNERS, "which chords it strikes").usually(Shapes.EACH).in();
@@ -116,6 +129,10 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
         return Stream.concat(Ending.all().stream().map(Ending::id), Stream.of("figure")).toList();
     }
 
+    private static List<String> figures(FigureBook book, boolean ofRightHand) {
+        return book.figures().stream().filter(figure -> figure.isOfRightHand() == ofRightHand).map(Figure::id).toList();
+    }
+
     public static List<Choice<?>> all() {
         return List.copyOf(ROWS);
     }
@@ -131,30 +148,34 @@ public record Choice<T>(String id, Range<T> range, Optional<T> usual, Set<Place>
     }
 
     private static <T> Row<T> row(String id, Range<T> range, Set<Place> places, String use) {
-        return new Row<>(id, range, Optional.empty(), places, false, Optional.empty(), Level.EASIEST, use);
+        return new Row<>(id, range, Optional.empty(), places, false, Optional.empty(), Level.EASIEST, Optional.empty(), use);
     }
 
     /** One on the way into the table. */
-    private record Row<T>(String id, Range<T> range, Optional<T> usual, Set<Place> places, boolean auto, Optional<Choice<?>> falls, int fromLevel, String use) {
+    private record Row<T>(String id, Range<T> range, Optional<T> usual, Set<Place> places, boolean auto, Optional<Choice<?>> falls, int fromLevel, Optional<Things> things, String use) {
 
         private Row<T> usually(T value) {
-            return new Row<>(id, range, Optional.of(value), places, auto, falls, fromLevel, use);
+            return new Row<>(id, range, Optional.of(value), places, auto, falls, fromLevel, things, use);
         }
 
         private Row<T> orAuto() {
-            return new Row<>(id, range, usual, places, true, falls, fromLevel, use);
+            return new Row<>(id, range, usual, places, true, falls, fromLevel, things, use);
         }
 
         private Row<T> fallsWith(Choice<?> other) {
-            return new Row<>(id, range, usual, places, auto, Optional.of(other), fromLevel, use);
+            return new Row<>(id, range, usual, places, auto, Optional.of(other), fromLevel, things, use);
         }
 
         private Row<T> from(int level) {
-            return new Row<>(id, range, usual, places, auto, falls, level, use);
+            return new Row<>(id, range, usual, places, auto, falls, level, things, use);
+        }
+
+        private Row<T> naming(Things things) {
+            return new Row<>(id, range, usual, places, auto, falls, fromLevel, Optional.of(things), use);
         }
 
         private Choice<T> in() {
-            Choice<T> choice = new Choice<>(id, range, usual, places, auto, falls, fromLevel, use);
+            Choice<T> choice = new Choice<>(id, range, usual, places, auto, falls, fromLevel, things, use);
             ROWS.add(choice);
             return choice;
         }

@@ -11,6 +11,7 @@ import zapateo.colour.KeptColour;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.refusal.Refused;
+import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
 
 /**
@@ -108,6 +109,22 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
         Stream<String> left = everywhere().flatMap(options -> options.get(Choice.FIGURE).stream());
         Stream<String> ofRight = Stream.concat(Stream.of(right.song()), right.sections().values().stream()).flatMap(manner -> manner.get(Choice.RIGHT_FIGURE).stream());
         return Stream.concat(left, ofRight).collect(Collectors.toSet());
+    }
+
+    /**
+     * Whether all that is named anywhere is there: figures, voicings, bass lines, lead-ins, rhythms, licks.
+     *
+     * @param path to these choices, for the refusal
+     * @param book with all figures that may be named
+     * @throws Refused naming a thing there is not, and where it stands, with those there are
+     */
+    public void requireThings(String path, FigureBook book) {
+        song.requireThings(path, book);
+        sections.forEach((name, options) -> options.requireThings(path + "sections." + name + ".", book));
+        for (int i = 0; i < overrides.size(); i++) {
+            overrides.get(i).options().requireThings(path + "overrides[" + i + "].", book);
+        }
+        right.requireThings(path + "right.", book);
     }
 
     private Stream<Options> everywhere() {

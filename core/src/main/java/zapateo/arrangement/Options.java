@@ -7,6 +7,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import zapateo.refusal.Refused;
+import zapateo.rhythm.FigureBook;
 
 /** What was chosen for one place, a whole song, a section, some bars or a right hand; everything may be left open. */
 public final class Options {
@@ -40,6 +41,18 @@ public final class Options {
             throw new Refused(path + name + ": there is no such choice, expected one of " + String.join(", ", names));
         });
         return new Options(values);
+    }
+
+    /**
+     * Whether all that is named here is there.
+     *
+     * @param path to these, for the refusal
+     * @throws Refused naming a thing there is not, with those there are
+     */
+    void requireThings(String path, FigureBook book) {
+        values.forEach((choice, value) -> choice.things().map(things -> things.ids(book)).filter(ids -> !ids.contains(value)).ifPresent(ids -> {
+            throw new Refused(path + choice.id() + " \"" + value + "\": expected one of " + String.join(", ", ids));
+        }));
     }
 
     /** As it stands in open data, by the choices' names. */

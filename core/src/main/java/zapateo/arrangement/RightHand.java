@@ -3,6 +3,9 @@ package zapateo.arrangement;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import zapateo.refusal.Refused;
+import zapateo.rhythm.FigureBook;
+import zapateo.righthand.Lick;
 import zapateo.righthand.RightChoices.Style;
 
 /**
@@ -56,6 +59,18 @@ public record RightHand(Options song, Map<String, Options> sections, List<Placed
 
     <T> T orUsual(Choice<T> choice) {
         return song.orUsual(choice);
+    }
+
+    /** @throws Refused naming a rhythm or a lick there is not */
+    void requireThings(String path, FigureBook book) {
+        song.requireThings(path, book);
+        sections.forEach((name, manner) -> manner.requireThings(path + "sections." + name + ".", book));
+        for (int i = 0; i < licks.size(); i++) {
+            String id = licks.get(i).id();
+            if (Lick.named(id).isEmpty()) {
+                throw new Refused(path + "licks[" + i + "].lick \"" + id + "\": expected one of " + String.join(", ", Lick.all().stream().map(Lick::id).toList()));
+            }
+        }
     }
 
     /** Whether it rests throughout. */

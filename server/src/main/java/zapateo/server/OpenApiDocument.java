@@ -4,14 +4,18 @@ import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.servers.Server;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.springdoc.core.customizers.GlobalOpenApiCustomizer;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Range;
 
@@ -22,7 +26,7 @@ class OpenApiDocument {
     private static final String ABSENT = "absent ";
 
     @Bean
-    GlobalOpenApiCustomizer describe() {
+    GlobalOpenApiCustomizer describe(@Qualifier("requestMappingHandlerMapping") ObjectProvider<RequestMappingHandlerMapping> handlers) {
         return document -> {
             document.info(new Info().title("Zapateo").version("1")
                     .description("Ticks count 960 to the quarter note. Errors are RFC 9457 problem documents."));
@@ -30,6 +34,7 @@ class OpenApiDocument {
             requireAnswers(document);
             nameChoices(document);
             tellKinds(document);
+            RequestBounds.tell(document, handlers.getObject());
         };
     }
 
@@ -87,11 +92,20 @@ class OpenApiDocument {
             case YES_NO -> "boolean";
             case WHOLES, TEXTS -> "array";
         }));
+        Schema<?> one = schema;
         if (range.form() == Range.Form.WHOLES || range.form() == Range.Form.TEXTS) {
-            schema.setItems(new Schema<>().types(Set.of(range.form() == Range.Form.WHOLES ? "integer" : "string")));
+            one = new Schema<>().types(Set.of(range.form() == Range.Form.WHOLES ? "integer" : "string"));
+            schema.setItems(one);
+            schema.setMinItems(range.lengths().fewest());
+            schema.setMaxItems(range.lengths().most());
         }
         if (!range.values().isEmpty()) {
             schema.setEnum(List.copyOf(range.values()));
+        } else if (range.form() == Range.Form.TEXT || range.form() == Range.Form.TEXTS) {
+            one.setMaxLength((int) range.most());
+        } else if (range.form() != Range.Form.YES_NO) {
+            one.setMinimum(BigDecimal.valueOf(range.least()));
+            one.setMaximum(BigDecimal.valueOf(range.most()));
         }
         schema.setDescription(choice.use() + "; expected " + range.expected() + choice.usual().map(usual -> "; where it is absent " + ((Range<Object>) range).writer().apply(usual)).orElse(""));
         return schema;

@@ -147,7 +147,7 @@ class DemoSongsTest {
         Files.write(file, MusicXmlWriter.write(arrange(song), Hands.BOTH));
         Process reader = new ProcessBuilder("musicxml2ly", "-o", folder.resolve("song.ly").toString(), file.toString()).redirectErrorStream(true).start();
         String said = new String(reader.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-        assertThat(reader.waitFor(60, TimeUnit.SECONDS)).isTrue();
+        assertThat(reader.waitFor(Await.PATIENCE.toSeconds(), TimeUnit.SECONDS)).isTrue();
         assertThat(reader.exitValue()).as(said).isZero();
         assertThat(said.toLowerCase(java.util.Locale.ROOT)).doesNotContain("error").doesNotContain("traceback");
         assertThat(Files.readString(folder.resolve("song.ly"))).contains("\\score").contains("clef \"bass\"");

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.net.Socket;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -83,5 +84,32 @@ class DoorTest {
         }
         assertThat(SERVER.get("/api/songs").json().size()).isEqualTo(before);
         assertThat(SERVER.post("/api/sets", Map.of("title", "Open", "items", java.util.List.of())).status()).isEqualTo(201);
+    }
+
+    /** A picture of another page would start what is dear; a person's link leads to a view. Fetch Metadata (W3C): Sec-Fetch-Site, -Mode, -Dest. */
+    @ParameterizedTest(name = "{0} {1} {2}: {3}")
+    @CsvSource({"/api/keeping/everything,cross-site,no-cors,image,403", "/api/sets,same-site,cors,empty,403", "/api/sets,cross-site,navigate,document,403", "/api/sets,same-origin,cors,empty,200", "/api/sets,none,navigate,document,200",
+        "/hands,cross-site,navigate,document,", "/hands,cross-site,navigate,iframe,403", "/,same-site,navigate,document,", "/actuator/health,cross-site,no-cors,image,403", "/actuator/health,none,navigate,document,200"})
+    void a_page_of_elsewhere_may_link_to_a_view_and_ask_for_nothing_else(String path, String site, String mode, String dest, Integer status) throws IOException {
+        String answer = ask("GET", path, "Host: localhost:PORT", "Sec-Fetch-Site: " + site, "Sec-Fetch-Mode: " + mode, "Sec-Fetch-Dest: " + dest);
+        // Whether the page is built is another matter.
+        assertThat(status(answer)).as(answer).isIn(status == null ? List.of(200, 404) : List.of(status));
+    }
+
+    @ParameterizedTest
+    @CsvSource({"GET,/api/sets,Host: ferry.example", "POST,/api/sets,Origin: http://ferry.example", "GET,/api/nothing,X-None: x", "GET,/api/sets,X-None: x", "GET,/actuator/health,X-None: x"})
+    void refusals_have_the_headers_of_answers(String method, String path, String header) throws IOException {
+        String answer = header.startsWith("Host") ? ask(method, path, header) : ask(method, path, "Host: localhost:PORT", header);
+        assertThat(answer).contains("Content-Security-Policy: default-src 'self'", "X-Content-Type-Options: nosniff", "Referrer-Policy: no-referrer");
+        if (path.startsWith("/api")) {
+            assertThat(answer).contains("Cache-Control: no-store").containsOnlyOnce("Cache-Control");
+        }
+    }
+
+    @Test
+    void nothing_but_health_is_told_of_the_machine() throws IOException {
+        assertThat(status(ask("GET", "/actuator", "Host: localhost:PORT"))).isEqualTo(404);
+        assertThat(status(ask("GET", "/actuator/", "Host: localhost:PORT"))).isEqualTo(404);
+        assertThat(ask("GET", "/actuator/health", "Host: localhost:PORT")).contains("\"status\":\"UP\"");
     }
 }

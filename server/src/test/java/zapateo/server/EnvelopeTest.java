@@ -45,7 +45,7 @@ class EnvelopeTest {
     private static Raw send(String head, byte[] body) throws IOException {
         URI server = URI.create(SERVER.address());
         try (Socket socket = new Socket(server.getHost(), server.getPort())) {
-            socket.setSoTimeout(30_000);
+            socket.setSoTimeout((int) Await.PATIENCE.toMillis());
             ByteArrayOutputStream request = new ByteArrayOutputStream();
             request.writeBytes((head + "Host: 127.0.0.1:" + server.getPort() + "\r\nConnection: close\r\nContent-Length: " + body.length + "\r\n\r\n").getBytes(StandardCharsets.ISO_8859_1));
             request.writeBytes(body);

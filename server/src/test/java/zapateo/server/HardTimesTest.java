@@ -3,6 +3,7 @@ package zapateo.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import com.zaxxer.hikari.HikariDataSource;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -19,6 +20,8 @@ class HardTimesTest {
 
     @TempDir(cleanup = CleanupMode.NEVER)
     static Path temporary;
+
+    private static final long AWAY_AFTER_MS = 1000;
 
     private TestDatabase database;
     private RealServer server;
@@ -42,8 +45,10 @@ class HardTimesTest {
         openFolder(temporary);
         database = new TestDatabase(Files.createDirectory(temporary.resolve("killed")));
         assertThat(database.start()).isEmpty();
-        server = RealServer.on(database, "--zapateo.demo=false", "--spring.datasource.hikari.connection-timeout=1000");
+        server = RealServer.on(database, "--zapateo.demo=false");
         String path = "/api/songs/" + server.post("/api/songs", Map.of("chart", "| C |")).json().path("id").asString();
+        // The subject: how long a database that is away is waited for.
+        server.part(HikariDataSource.class).setConnectionTimeout(AWAY_AFTER_MS);
         ProcessHandle.of(database.pid()).orElseThrow().destroyForcibly();
         RealServer.Answer refused = server.put(path, Map.of("chart", "| F |", "version", 1));
         assertThat(refused.status()).isEqualTo(503);
@@ -65,7 +70,8 @@ class HardTimesTest {
         openFolder(folder);
         database = new TestDatabase(folder);
         assertThat(database.start()).isEmpty();
-        server = RealServer.on(database, "--zapateo.demo=false", "--spring.datasource.hikari.connection-timeout=1000");
+        server = RealServer.on(database, "--zapateo.demo=false");
+        server.part(HikariDataSource.class).setConnectionTimeout(AWAY_AFTER_MS);
         List<String> kept = new ArrayList<>();
         RealServer.Answer last = null;
         for (int i = 0; i < 200 && (last == null || last.status() == 201); i++) {

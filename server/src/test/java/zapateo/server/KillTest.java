@@ -8,7 +8,6 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -23,14 +22,14 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Killed with SIGKILL while songs are being saved, fifty times under {@code ./zapateo endure}, the server loses no save that it acknowledged. */
+/** Killed with SIGKILL while songs are being saved, two hundred times under {@code ./zapateo endure}, the server loses no save that it acknowledged. */
 class KillTest {
 
-    private static final int ROUNDS = Boolean.getBoolean("zapateo.endure") ? 25 : 2;
+    private static final int ROUNDS = Boolean.getBoolean("zapateo.endure") ? 100 : 2;
     private static final int SERVERS = 2;
     private static final JsonMapper JSON = new JsonMapper();
 
-    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(1)).build();
+    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
     /** Acknowledged saves: song and version, with the chart they hold. */
     private final Map<String, String> acknowledged = new ConcurrentHashMap<>();
 
@@ -74,7 +73,7 @@ class KillTest {
                 Thread writer = new Thread(() -> saveUntilItBreaks(address, first));
                 writer.start();
                 // On a busy machine the first save takes its time; there has to be one that could be lost.
-                first.await(20, TimeUnit.SECONDS);
+                assertThat(first.await(Await.PATIENCE.toSeconds(), TimeUnit.SECONDS)).as("a first save").isTrue();
                 Thread.sleep(150 + 17L * ((round * 7 + number) % 20));
                 server.destroyForcibly().waitFor();
                 kills++;
@@ -103,7 +102,7 @@ class KillTest {
     }
 
     private JsonNode send(String address, String method, Map<String, Object> body) throws IOException, InterruptedException {
-        HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address)).timeout(Duration.ofSeconds(10)).header("Content-Type", "application/json")
+        HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address)).timeout(Await.PATIENCE).header("Content-Type", "application/json")
                 .method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))).build(), HttpResponse.BodyHandlers.ofString());
         if (answer.statusCode() / 100 != 2) {
             throw new IOException("answered " + answer.statusCode());
@@ -122,15 +121,13 @@ class KillTest {
     }
 
     private void awaitUp(String address, Process server) throws Exception {
-        for (int tries = 0; tries < 600 && server.isAlive(); tries++) {
+        Await.until("the server, see target/kill-server.log", () -> {
+            assertThat(server.isAlive()).as("see target/kill-server.log").isTrue();
             try {
-                if (client.send(HttpRequest.newBuilder(URI.create(address + "/api/figures")).build(), HttpResponse.BodyHandlers.discarding()).statusCode() == 200) {
-                    return;
-                }
+                return client.send(HttpRequest.newBuilder(URI.create(address + "/api/figures")).build(), HttpResponse.BodyHandlers.discarding()).statusCode() == 200;
             } catch (IOException notYet) {
-                Thread.sleep(50);
+                return false;
             }
-        }
-        throw new IllegalStateException("the server did not start: see target/kill-server.log");
+        });
     }
 }

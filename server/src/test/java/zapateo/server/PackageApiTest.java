@@ -4,12 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.sql.Connection;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -95,13 +99,71 @@ class PackageApiTest {
 
     @ParameterizedTest(name = "{0}")
     @CsvSource(delimiter = '|', value = {"{\"package\":2}|A package of format 2: this Zapateo reads up to 1", "{}|expected the number of its format", "{\"package\":1|song.json:",
-        "{\"package\":1,\"arrangement\":{\"format\":9}}|Choices of format 9", "{\"package\":1,\"figures\":{\"x\":\"nonsense\"}}|expected", "{\"package\":1,\"arrangement\":{\"format\":3,\"choices\":{\"figure\":7,\"nothing\":1}}}|Unknown field"})
+        "{\"package\":1,\"arrangement\":{\"format\":9}}|Choices of format 9"})
     void packages_that_cannot_be_read_say_why_and_keep_nothing(String json, String detail) throws IOException {
         int before = SERVER.get("/api/songs").json().size();
         RealServer.Answer answer = SERVER.upload("/api/songs/import", zip(Map.of("chart.txt", "| C |", "song.json", json)));
         assertThat(answer.status()).as(answer.text()).isBetween(400, 422);
         assertThat(answer.problem()).contains(detail);
         assertThat(SERVER.get("/api/songs").json().size()).isEqualTo(before);
+    }
+
+    /** What may not be saved is left out line by line, and what came in can be saved again as it is read. */
+    @Test
+    void what_may_not_be_kept_is_left_out_and_told() throws IOException {
+        String locks = IntStream.range(0, 5000).mapToObj(i -> "{\"bar\":" + i % 4 + ",\"bass\":\"C2\"}").collect(Collectors.joining(",", "[", "]"));
+        String json = "{\"package\":1,\"title\":\"" + "t".repeat(100_000) + "\",\"figures\":{\"x\":\"nonsense\"},\"arrangement\":{\"name\":\"alone\",\"format\":3,\"choices\":{\"figure\":\"no-such\",\"nothing\":1,\"level\":3,\"locks\":" + locks
+                + ",\"overrides\":[{\"bars\":\"1\",\"voicing\":\"nowhere\"},{\"bars\":\"2\",\"voicing\":\"close\"},{\"bars\":\"x\"}],\"right\":{\"style\":\"comping\",\"figure\":\"no-rhythm\",\"top\":\"smooth\",\"licks\":[{\"bar\":1,\"lick\":\"none-such\"}]}}},"
+                + "\"others\":[{\"name\":\"alone\",\"format\":3,\"choices\":{\"figure\":\"x\"}}]}";
+        byte[] file = zip(Map.of("chart.txt", "| C | F |", "song.json", json));
+        JsonNode preview = SERVER.upload("/api/songs/import?preview=true", file).json();
+        JsonNode brought = SERVER.upload("/api/songs/import", file).json();
+        assertThat(brought.path("leftOut")).isEqualTo(preview.path("leftOut"));
+        assertThat(brought.path("leftOut").toString()).contains("title: what comes after 200 of its 100000 characters", "figures.x: ", "figure \\\"no-such\\\": expected one of held", "nothing: ", "locks: 3000 of 5000, expected at most 2000",
+                "overrides[0]: ", "overrides[2]: ", "figure \\\"no-rhythm\\\"", "licks[0]: ", "others.alone.figure: ");
+        JsonNode song = brought.path("song");
+        assertThat(song.path("title").asString()).hasSize(200);
+        JsonNode choices = song.path("choices");
+        assertThat(choices.path("level").asInt()).isEqualTo(3);
+        assertThat(choices.path("locks")).hasSize(2000);
+        assertThat(choices.path("overrides").toString()).isEqualTo("[{\"bars\":\"2\",\"voicing\":\"close\"}]");
+        assertThat(choices.path("right").path("top").asString()).isEqualTo("smooth");
+        assertThat(choices.path("right").has("figure")).isFalse();
+        assertThat(song.path("others").path(0).path("name").asString()).isEqualTo("alone 2");
+        String path = "/api/songs/" + song.path("id").asString();
+        assertThat(SERVER.put(path, Map.of("title", song.path("title").asString(), "chart", song.path("chart").asString(), "choices", choices, "others", song.path("others"), "version", 1)).status()).isEqualTo(200);
+        assertThat(SERVER.get(path + "/arrangement").status()).isEqualTo(200);
+        SERVER.delete(path);
+    }
+
+    /** What got in all the same, from another Zapateo: its arrangement is played with the usual in its place, it can be taken away, and an evening that has it too. */
+    @Test
+    void a_song_that_names_what_there_is_not_is_played_with_the_usual_and_blocks_nothing() throws Exception {
+        for (Map<String, Object> unknown : List.<Map<String, Object>>of(Map.of("figure", "no-such"), Map.of("voicing", "no-such"), Map.of("right", Map.of("style", "comping", "figure", "no-such")),
+                Map.of("right", Map.of("style", "comping", "licks", List.of(Map.of("bar", 1, "lick", "no-such")))), Map.of("colours", List.of(Map.of("bar", 1, "tick", 0, "over", List.of("C"), "rule", "no-such", "variant", "x"))))) {
+            RealServer.Answer refused = SERVER.post("/api/songs", Map.of("chart", "| C |", "choices", unknown));
+            assertThat(refused.status()).as(refused.text()).isEqualTo(422);
+            assertThat(refused.problem()).contains("no-such");
+        }
+        String id = SERVER.post("/api/songs", Map.of("title", "Odd", "chart", "| C | F |", "choices", Map.of("figure", "held", "level", 2))).json().path("id").asString();
+        assertThat(SERVER.put("/api/songs/" + id, Map.of("chart", "| C |", "choices", Map.of("bassLine", "no-such"), "version", 1)).status()).isEqualTo(422);
+        try (Connection connection = SERVER.database().connect(); Statement statement = connection.createStatement()) {
+            statement.executeUpdate("update song set choices = jsonb_set(choices, '{choices,figure}', '\"of-another-time\"') where id = '" + id + "'");
+        }
+        JsonNode song = SERVER.get("/api/songs/" + id).json();
+        assertThat(song.path("choices").path("level").asInt()).isEqualTo(2);
+        assertThat(song.path("choices").has("figure")).isFalse();
+        assertThat(song.path("leftOut").toString()).contains("of-another-time");
+        assertThat(SERVER.get("/api/songs/" + id + "/arrangement").status()).isEqualTo(200);
+        assertThat(Zipped.entries(SERVER.bytes("/api/songs/" + id + "/export/zip"))).containsKeys("chart.txt", "song.json", "both-hands.mid");
+        String set = SERVER.post("/api/sets", Map.of("title", "Odd evening", "items", List.of(Map.of("song", id)))).json().path("id").asString();
+        assertThat(Zipped.entries(SERVER.bytes("/api/sets/" + set + "/export/zip"))).containsKeys("set.json", "songs/01 Odd.zip");
+        assertThat(Zipped.entries(SERVER.bytes("/api/keeping/everything"))).containsKey("everything.json");
+        // A chart that says nothing still goes along.
+        String mute = SERVER.post("/api/songs", Map.of("title", "Mute", "chart", "")).json().path("id").asString();
+        assertThat(Zipped.entries(SERVER.bytes("/api/songs/" + mute + "/export/zip"))).containsOnlyKeys("chart.txt", "song.json");
+        SERVER.delete("/api/songs/" + id);
+        SERVER.delete("/api/songs/" + mute);
     }
 
     @Test

@@ -8,7 +8,6 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -24,7 +23,7 @@ public final class RealServer implements BeforeAllCallback {
     private static final JsonMapper JSON = new JsonMapper();
     private static RealServer running;
 
-    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
     private TestDatabase database;
     private ConfigurableApplicationContext context;
     private String address;
@@ -59,6 +58,8 @@ public final class RealServer implements BeforeAllCallback {
     private void boot(String... more) {
         List<String> arguments = new ArrayList<>(database.springArguments());
         arguments.add("--server.port=0");
+        // How long a database may take to let somebody in is nobody's subject, but where a test says so.
+        arguments.add("--spring.datasource.hikari.connection-timeout=" + Await.PATIENCE.toMillis());
         arguments.addAll(List.of(more));
         context = new SpringApplicationBuilder(ZapateoServer.class).run(arguments.toArray(String[]::new));
         address = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
@@ -66,6 +67,11 @@ public final class RealServer implements BeforeAllCallback {
 
     public void stop() {
         context.close();
+    }
+
+    /** A part of the running application. */
+    public <T> T part(Class<T> kind) {
+        return context.getBean(kind);
     }
 
     public String address() {
@@ -114,16 +120,18 @@ public final class RealServer implements BeforeAllCallback {
         return send(request(path).DELETE().build());
     }
 
-    public byte[] bytes(String path) {
+    /** @param headers names and values in turn */
+    public byte[] bytes(String path, String... headers) {
         try {
-            return client.send(request(path).GET().build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+            HttpRequest.Builder request = request(path);
+            return client.send((headers.length == 0 ? request : request.headers(headers)).GET().build(), HttpResponse.BodyHandlers.ofByteArray()).body();
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }
     }
 
     public HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(URI.create(address + path)).timeout(Duration.ofSeconds(30));
+        return HttpRequest.newBuilder(URI.create(address + path)).timeout(Await.PATIENCE);
     }
 
     public Answer send(HttpRequest request) {

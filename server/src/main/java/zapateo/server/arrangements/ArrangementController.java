@@ -2,6 +2,9 @@ package zapateo.server.arrangements;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -18,11 +21,11 @@ import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
 import zapateo.format.PageShown;
 import zapateo.format.SheetLines;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
 
 /** Arranges a chart that need not be saved. */
-@Computes
 @RestController
 @RequestMapping("/api/arrangements")
 public class ArrangementController {
@@ -45,7 +48,7 @@ public class ArrangementController {
      * @param notesOnce whether each note is told once, in {@code notes}, and strokes name theirs by their places in it
      */
     @PostMapping
-    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) Set<With> with, @RequestParam(required = false) String bars,
+    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) @Size(max = 10, message = "expected at most 10") Set<With> with, @RequestParam(required = false) @ShortText String bars,
                                    @RequestParam(defaultValue = "false") boolean bare, @RequestParam(defaultValue = "false") boolean notesOnce) {
         ArrangementView view = arranging.arrange(request).view(with != null && with.contains(With.parts));
         if (bars != null) {
@@ -82,7 +85,7 @@ public class ArrangementController {
      * @param parts {@code both} hands, {@code left}, or {@code lead-left}: the tune over the left hand
      */
     @PostMapping(path = "/score", produces = MUSICXML)
-    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) String bars, @RequestParam(defaultValue = "few") String fingers, @RequestParam(defaultValue = "both") String parts,
+    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) @ShortText String bars, @RequestParam(defaultValue = "few") @ShortText String fingers, @RequestParam(defaultValue = "both") @ShortText String parts,
                         @RequestParam(defaultValue = "false") boolean pins, @RequestParam(defaultValue = "false") boolean degrees) {
         Arrangement arrangement = arranging.arrange(request).arrangement();
         PageShown page = new PageShown(shown(fingers), pins, degrees);
@@ -107,7 +110,7 @@ public class ArrangementController {
 
     /** @param bars in a line at most, 1 to 8 */
     @PostMapping("/lines")
-    public List<SheetLineView> lines(@Valid @RequestBody ArrangeRequest request, @RequestParam(defaultValue = "4") int bars) {
+    public List<SheetLineView> lines(@Valid @RequestBody ArrangeRequest request, @RequestParam(defaultValue = "4") @Min(value = 1, message = "expected 1 to 8") @Max(value = 8, message = "expected 1 to 8") int bars) {
         if (bars < 1 || bars > 8) {
             throw Refusal.unusable("bars " + bars + ": expected 1 to 8 in a line");
         }
@@ -116,12 +119,14 @@ public class ArrangementController {
     }
 
     /** Why a note is what it is: its role, the rule, and what the best other ways would cost. */
+    @Computes
     @PostMapping("/why")
     public Asking.WhyView why(@Valid @RequestBody Asking.WhyRequest request) {
         return asking.why(request);
     }
 
     /** The figures worth trying on a chart, each with its reasons, and what the presets would set. */
+    @Computes
     @PostMapping("/suggest")
     public Asking.SuggestView suggest(@Valid @RequestBody Asking.SuggestRequest request) {
         return asking.suggest(request);

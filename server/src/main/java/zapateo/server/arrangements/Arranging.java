@@ -10,9 +10,9 @@ import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.Arranger;
 import zapateo.arrangement.BassPart;
 import zapateo.arrangement.Building;
-import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
@@ -22,19 +22,25 @@ import zapateo.colour.Formed;
 import zapateo.colour.KeptColour;
 import zapateo.critic.Fault;
 import zapateo.hand.Pianist;
+import zapateo.harmony.Key;
 import zapateo.part.Reason;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.FigureFile;
+import zapateo.rhythm.Swing;
+import zapateo.rhythm.Tempo;
 import zapateo.server.figures.Figures;
+import zapateo.server.kept.Content;
 import zapateo.server.players.Player;
 import zapateo.server.problems.ProblemView;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
-import zapateo.song.ChartReading;
+import zapateo.server.work.Works;
 import zapateo.song.Bar;
+import zapateo.song.ChartReading;
 import zapateo.song.Song;
+import zapateo.song.Timeline;
 
 /** From what was sent to the core and back. */
 @Service
@@ -44,12 +50,14 @@ public class Arranging {
     private final Computed computed;
     private final ProblemWords words;
     private final ReasonWords reasons;
+    private final Works works;
 
-    Arranging(Figures figures, Computed computed, ProblemWords words, ReasonWords reasons) {
+    Arranging(Figures figures, Computed computed, ProblemWords words, ReasonWords reasons, Works works) {
         this.figures = figures;
         this.computed = computed;
         this.words = words;
         this.reasons = reasons;
+        this.works = works;
     }
 
     /** An arrangement and all that was wrong or adapted on the way. */
@@ -100,6 +108,22 @@ public class Arranging {
         return Coloured.of(Formed.of(song, Building.of(chosen.song())).song(), chosen.colours()).song();
     }
 
+    /**
+     * How a song is told of where many are: no hand is laid for it.
+     *
+     * @param ms of all of it, in its own tempos
+     */
+    public record Length(Key key, Tempo tempo, double ms) {
+    }
+
+    /** The length of a song in its form, found once for what it says. Swing moves what lies inside the beats and no bar line. */
+    public Length length(String chart, ChoicesRequest choices) {
+        return computed.length(Content.hash(chart + "\n" + choices), () -> {
+            Song played = heard(chart, choices);
+            return new Length(played.key(), played.tempo(), Timeline.of(played, Swing.NONE).ms(played.ticks()));
+        });
+    }
+
     public Result arrange(String chart, ChoicesRequest choices, Pianist pianist) {
         return arrange(asked(chart, choices, pianist, List.of()));
     }
@@ -108,6 +132,7 @@ public class Arranging {
     public Arrangement bassPart(String chart, ChoicesRequest choices, Pianist pianist) {
         Asked asked = asked(chart, choices, pianist, List.of());
         FigureBook book = figures.bookFor(Player.ONLY, asked.choices().figures());
+        works.enter();
         return new Arranger(book).arrange(asked.song(), BassPart.of(asked.song(), asked.choices(), book), pianist);
     }
 

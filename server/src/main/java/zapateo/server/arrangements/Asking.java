@@ -30,6 +30,8 @@ import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.FigureBook;
+import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.PlaceInSong;
 import zapateo.server.figures.Figures;
 import zapateo.server.players.Measures;
 import zapateo.server.players.Player;
@@ -60,7 +62,7 @@ public class Asking {
      * @param stroke place among the strokes of the arrangement, from 0
      * @param note   place in the stroke from below, from 0; absent is 0
      */
-    public record WhyRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @NotNull(message = "expected a stroke's place") Integer stroke, Integer note) {
+    public record WhyRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @NotNull(message = "expected a stroke's place") @PlaceInSong Integer stroke, @PlaceInSong Integer note) {
     }
 
     /**
@@ -113,7 +115,7 @@ public class Asking {
      * @param level at which they are to be played; absent as they are
      * @param apart whether to tell what sets the figures apart, which takes laying the song with each of them
      */
-    public record SuggestRequest(@NotNull(message = "expected the chart's text") String chart, @Valid Measures hand,
+    public record SuggestRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid Measures hand,
                                  @Min(value = 1, message = "expected 1 to 5") @Max(value = 5, message = "expected 1 to 5") Integer level, Boolean apart) {
     }
 

@@ -6,6 +6,10 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.HashMap;
@@ -14,6 +18,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.arrangement.Choice;
@@ -26,8 +31,13 @@ import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
+import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
 import zapateo.server.arrangements.RightRequest.LickRequest;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.PassNumber;
+import zapateo.server.bounds.ShortText;
+import zapateo.server.bounds.TicksInBar;
 import zapateo.server.problems.Refusal;
 
 /**
@@ -47,7 +57,7 @@ import zapateo.server.problems.Refusal;
 public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") Map<String, @NotNull @Valid OptionsRequest> sections,
                              @Size(max = 500, message = "expected at most 500") List<@NotNull @Valid OverrideRequest> overrides,
                              @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LockRequest> locks,
-                             @Size(max = 50, message = "expected at most 50") Map<String, @NotNull Double> costs,
+                             @Size(max = 50, message = "expected at most 50") Map<String, @NotNull @DecimalMin(value = "0", message = "expected 0 to 10") @DecimalMax(value = "10", message = "expected 0 to 10") Double> costs,
                              @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
                              @Valid RightRequest right, @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid ColourRequest> colours, @Valid ParkedRequest parked, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
@@ -66,7 +76,7 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
      * @param values by the names of {@link Choice}'s table
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record OverrideRequest(@NotNull(message = "expected bars, as in 5-8") String bars, Integer pass, String beats, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
+    public record OverrideRequest(@NotNull(message = "expected bars, as in 5-8") @ShortText String bars, @PassNumber Integer pass, @ShortText String beats, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
         private Choices.Override override(String path) {
             return new Choices.Override(run("bars", bars), Optional.ofNullable(pass), Optional.ofNullable(beats).map(text -> beats(run("beats", text))),
@@ -100,7 +110,7 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
      * @param top    the key of its highest tone, as G4
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record LockRequest(@NotNull(message = "expected a bar's number") Integer bar, Integer pass, Double beat, String bass, Integer bottom, String top) {
+    public record LockRequest(@NotNull(message = "expected a bar's number") @BarNumber Integer bar, @PassNumber Integer pass, @DecimalMin(value = "1", message = "expected 1 to 64") @DecimalMax(value = "64", message = "expected 1 to 64") Double beat, @ShortText String bass, @Min(value = 1, message = "expected 1 to 13") @Max(value = 13, message = "expected 1 to 13") Integer bottom, @ShortText String top) {
 
         private Choices.PlacedLock lock() {
             if (beat != null && !(beat >= 1 && beat <= 64)) {
@@ -130,9 +140,9 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
      * @param finger 1, the thumb, to 5
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record FingerRequest(@NotNull(message = "expected L or R") @Schema(allowableValues = {"L", "R"}) String hand, @NotNull(message = "expected a bar's number") Integer bar, Integer pass,
-                                @NotNull(message = "expected ticks from the bar line") Integer tick, @NotNull(message = "expected a key such as E♭2") String note,
-                                @NotNull(message = "expected 1 to 5") Integer finger) {
+    public record FingerRequest(@NotNull(message = "expected L or R") @Schema(allowableValues = {"L", "R"}) String hand, @NotNull(message = "expected a bar's number") @BarNumber Integer bar, @PassNumber Integer pass,
+                                @NotNull(message = "expected ticks from the bar line") @TicksInBar Integer tick, @NotNull(message = "expected a key such as E♭2") @ShortText String note,
+                                @NotNull(message = "expected 1 to 5") @Min(value = 1, message = "expected 1 to 5") @Max(value = 5, message = "expected 1 to 5") Integer finger) {
 
         private Choices.PlacedFinger placed() {
             if (!hand.equals("L") && !hand.equals("R")) {
@@ -152,9 +162,9 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
      * @param variant of the rule
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record ColourRequest(@NotNull(message = "expected a bar's number") Integer bar, Integer pass, @NotNull(message = "expected ticks from the bar line") Integer tick,
-                                @NotNull(message = "expected the chords it stands over") @Size(min = 1, max = 8, message = "expected 1 to 8") List<@NotNull String> over, @NotNull(message = "expected a rule's id") String rule,
-                                @NotNull(message = "expected a variant of the rule") String variant) {
+    public record ColourRequest(@NotNull(message = "expected a bar's number") @BarNumber Integer bar, @PassNumber Integer pass, @NotNull(message = "expected ticks from the bar line") @TicksInBar Integer tick,
+                                @NotNull(message = "expected the chords it stands over") @Size(min = 1, max = 8, message = "expected 1 to 8") List<@NotNull @ShortText String> over, @NotNull(message = "expected a rule's id") @ShortText String rule,
+                                @NotNull(message = "expected a variant of the rule") @ShortText String variant) {
 
         public static ColourRequest of(KeptColour colour) {
             return new ColourRequest(colour.bar(), colour.pass().orElse(null), colour.tick(), colour.over(), colour.rule(), colour.variant());
@@ -176,8 +186,8 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
                                 @Size(max = 5000, message = "expected at most 5000") List<@NotNull @Valid FingerRequest> fingers,
                                 @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid ColourRequest> colours,
                                 @Size(max = 2000, message = "expected at most 2000") List<@NotNull @Valid LickRequest> licks,
-                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> plain,
-                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull Integer> asTheyAre) {
+                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull @BarNumber Integer> plain,
+                                @Size(max = 2000, message = "expected at most 2000") List<@NotNull @BarNumber Integer> asTheyAre) {
 
         int count() {
             return Stream.of(overrides, locks, fingers, colours, licks, plain, asTheyAre).filter(Objects::nonNull).mapToInt(List::size).sum();
@@ -209,9 +219,14 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
         return parked == null ? 0 : parked.count();
     }
 
-    /** @throws Refused naming a choice there is not, or a value it may not have */
-    public ChoicesRequest checked(String path) {
-        choices(path);
+    /**
+     * @param path to them, for what is refused
+     * @param books one that has the figures that are named, as far as there are such
+     * @throws Refused naming a choice there is not, a value it may not have, or a thing that is not there
+     */
+    public ChoicesRequest checked(String path, Function<Set<String>, FigureBook> books) {
+        Choices chosen = choices(path);
+        chosen.requireThings(path, books.apply(chosen.figures()));
         return this;
     }
 

@@ -1,7 +1,6 @@
 package zapateo.server.arrangements;
 
 import com.github.benmanes.caffeine.cache.Caffeine;
-import org.springframework.cache.annotation.EnableCaching;
 import org.springframework.cache.caffeine.CaffeineCacheManager;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -9,13 +8,13 @@ import zapateo.arrangement.Arrangement;
 
 /** How much of what was computed is held: by strokes, of which a song of 64 bars has some hundred, each about a kilobyte with what explains it. */
 @Configuration
-@EnableCaching
 class ComputedConfig {
 
     private static final int MOST_STROKES = 30_000;
     private static final int MOST_TOLD_STROKES = 60_000;
     private static final int MOST_LETTERS = 200_000;
     private static final int MOST_WAYS = 2_000;
+    private static final int MOST_LENGTHS = 5_000;
     /** What the rest of an arrangement weighs, its bars and what explains it. */
     private static final int BARE = 20;
 
@@ -28,6 +27,7 @@ class ComputedConfig {
         manager.registerCustomCache(Computed.VIEWS, Caffeine.newBuilder().maximumWeight(MOST_TOLD_STROKES)
                 .weigher((Object key, Object value) -> BARE + ((ArrangementView) value).strokes().size()).build());
         manager.registerCustomCache(Computed.WAYS, Caffeine.newBuilder().maximumSize(MOST_WAYS).build());
+        manager.registerCustomCache(Computed.LENGTHS, Caffeine.newBuilder().maximumSize(MOST_LENGTHS).build());
         return manager;
     }
 }

@@ -11,13 +11,14 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Choices;
-import zapateo.arrangement.EasiestKeys;
 import zapateo.arrangement.Easier;
+import zapateo.arrangement.EasiestKeys;
 import zapateo.arrangement.SingersKeys;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
@@ -26,7 +27,6 @@ import zapateo.song.ChartEdit;
 import zapateo.song.VoiceRange;
 
 /** How hard a song is for the hands that play it, and what would make it easier. */
-@Computes
 @RestController
 @RequestMapping("/api/arrangements")
 public class PlayabilityController {
@@ -64,7 +64,7 @@ public class PlayabilityController {
     }
 
     /** @param bars as numbered in the chart: 5 or 5-8 */
-    public record EasierRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @NotNull(message = "expected bars, as in 5-8") String bars) {
+    public record EasierRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @NotNull(message = "expected bars, as in 5-8") @ShortText String bars) {
     }
 
     /**
@@ -79,6 +79,7 @@ public class PlayabilityController {
     }
 
     /** What would make some bars easier, with what is lost and what is won; nothing is changed by it. */
+    @Computes
     @PostMapping("/easier")
     public EasierView easier(@Valid @RequestBody EasierRequest request) {
         Arranging.Asked asked = arranging.asked(request.arrangement());
@@ -113,7 +114,7 @@ public class PlayabilityController {
      * @param highest the same above
      * @param turn    where the voice breaks, if it does
      */
-    public record VoiceRequest(@NotNull(message = "expected a note such as G3") String low, @NotNull(message = "expected a note such as C5") String high, String lowest, String highest, String turn) {
+    public record VoiceRequest(@NotNull(message = "expected a note such as G3") @ShortText String low, @NotNull(message = "expected a note such as C5") @ShortText String high, @ShortText String lowest, @ShortText String highest, @ShortText String turn) {
 
         private VoiceRange range() {
             VoiceRange usual = VoiceRange.of(Pitch.parse(low), Pitch.parse(high));
@@ -141,6 +142,7 @@ public class PlayabilityController {
     }
 
     /** The twelve keys, the ones first in which the melody sits well, among those the ones that lie best under the hands. */
+    @Computes
     @PostMapping("/singers-key")
     public List<SingersKeyView> singersKey(@Valid @RequestBody SingersKeyRequest request) {
         VoiceRange voice;

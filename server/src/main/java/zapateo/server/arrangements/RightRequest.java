@@ -14,6 +14,8 @@ import java.util.Optional;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Options;
 import zapateo.arrangement.RightHand;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.problems.Refusal;
 
 /**
@@ -28,7 +30,7 @@ public record RightRequest(@Size(max = 2000, message = "expected at most 2000") 
                            @Size(max = 200, message = "expected at most 200") Map<String, @NotNull @Valid MannerRequest> sections, @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
 
     /** @param bar as numbered in the chart; @param lick its id */
-    public record LickRequest(@NotNull(message = "expected a bar's number") Integer bar, @NotNull(message = "expected a lick's id") String lick) {
+    public record LickRequest(@NotNull(message = "expected a bar's number") @BarNumber Integer bar, @NotNull(message = "expected a lick's id") @ShortText String lick) {
     }
 
     /**

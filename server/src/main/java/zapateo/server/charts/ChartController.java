@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import zapateo.server.bounds.LongText;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
@@ -29,7 +30,7 @@ public class ChartController {
      * @param text    the chart
      * @param doubles {@code thirds} spells chord tones by thirds, {@code simple} writes double flats and sharps as plain keys; absent means thirds
      */
-    public record ParseRequest(@NotNull(message = "expected the chart's text") String text, Doubles doubles) {
+    public record ParseRequest(@NotNull(message = "expected the chart's text") @LongText String text, Doubles doubles) {
 
         /** How chord tones are spelled. */
         public enum Doubles {

@@ -7,6 +7,7 @@ import io.swagger.v3.oas.annotations.media.DiscriminatorMapping;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +16,13 @@ import zapateo.harmony.ChordUnreadException;
 import zapateo.harmony.Key;
 import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.PassNumber;
+import zapateo.server.bounds.PlaceInBar;
+import zapateo.server.bounds.PlaceInSong;
+import zapateo.server.bounds.ShortText;
+import zapateo.server.bounds.TicksInBar;
 import zapateo.server.problems.Refusal;
 import zapateo.song.BarMoves;
 import zapateo.song.ChartEdit;
@@ -67,7 +75,7 @@ public sealed interface Edit {
 
     /** @param content what would be typed between two bar lines */
     @JsonTypeName("set")
-    record SetBar(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected what stands in the bar") String content) implements Edit {
+    record SetBar(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected what stands in the bar") @LongText String content) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -77,7 +85,7 @@ public sealed interface Edit {
 
     /** @param bar it goes before, one more than the last bar for the end; @param content what would be typed between bar lines */
     @JsonTypeName("insert")
-    record Insert(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected what stands in the bar") String content) implements Edit {
+    record Insert(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected what stands in the bar") @LongText String content) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -92,7 +100,7 @@ public sealed interface Edit {
 
     /** @param bar the first; @param to the last, included */
     @JsonTypeName("delete")
-    record Delete(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected the last bar") Integer to) implements Edit {
+    record Delete(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected the last bar") @BarNumber Integer to) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -107,7 +115,7 @@ public sealed interface Edit {
 
     /** @param bar the first; @param to the last, included; @param before the bar they go before, one more than the last bar for the end */
     @JsonTypeName("copy")
-    record Copy(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected the last bar") Integer to, @NotNull(message = "expected the bar they go before") Integer before)
+    record Copy(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected the last bar") @BarNumber Integer to, @NotNull(message = "expected the bar they go before") @BarNumber Integer before)
             implements Edit {
 
         @Override
@@ -123,7 +131,7 @@ public sealed interface Edit {
 
     /** @param bar the first; @param to the last, included; @param before the bar they go before, one more than the last bar for the end */
     @JsonTypeName("move")
-    record Move(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected the last bar") Integer to, @NotNull(message = "expected the bar they go before") Integer before)
+    record Move(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected the last bar") @BarNumber Integer to, @NotNull(message = "expected the bar they go before") @BarNumber Integer before)
             implements Edit {
 
         @Override
@@ -139,7 +147,7 @@ public sealed interface Edit {
 
     /** @param chord its place in the bar from 0; @param beat the one it goes to, from 0 */
     @JsonTypeName("moveChord")
-    record MoveChord(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected a chord's place") Integer chord, @NotNull(message = "expected a beat") Integer beat)
+    record MoveChord(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected a chord's place") @PlaceInBar Integer chord, @NotNull(message = "expected a beat") @PlaceInBar Integer beat)
             implements Edit {
 
         @Override
@@ -150,7 +158,7 @@ public sealed interface Edit {
 
     /** @param changes all of them at once */
     @JsonTypeName("replaceChords")
-    record ReplaceChords(@NotNull(message = "expected chords") @Valid List<ChordChange> changes) implements Edit {
+    record ReplaceChords(@NotNull(message = "expected chords") @Size(max = 8000, message = "expected at most 8000") List<@NotNull(message = "expected a change") @Valid ChordChange> changes) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -159,12 +167,12 @@ public sealed interface Edit {
     }
 
     /** @param bar written bar from 0; @param chord place in the bar from 0 */
-    record ChordChange(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected a chord's place") Integer chord, @NotNull(message = "expected a chord") String symbol) {
+    record ChordChange(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected a chord's place") @PlaceInBar Integer chord, @NotNull(message = "expected a chord") @ShortText String symbol) {
     }
 
     /** @param section its place from 0 */
     @JsonTypeName("section")
-    record OfSection(@NotNull(message = "expected a section's place") Integer section, @NotNull(message = "expected what is done with it") SectionChange change) implements Edit {
+    record OfSection(@NotNull(message = "expected a section's place") @PlaceInSong Integer section, @NotNull(message = "expected what is done with it") SectionChange change) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -179,7 +187,7 @@ public sealed interface Edit {
 
     /** @param bar it and the next */
     @JsonTypeName("join")
-    record Join(@NotNull(message = "expected a bar") Integer bar) implements Edit {
+    record Join(@NotNull(message = "expected a bar") @BarNumber Integer bar) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -204,7 +212,7 @@ public sealed interface Edit {
 
     /** @param bar the first; @param content the melody of the bars from there on, parted by bar lines */
     @JsonTypeName("tune")
-    record Melody(@NotNull(message = "expected a bar") Integer bar, @NotNull(message = "expected a melody") String content) implements Edit {
+    record Melody(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected a melody") @LongText String content) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -221,9 +229,9 @@ public sealed interface Edit {
      * @param pitch the one it is to have, as E♭5 or as a MIDI key's number, with pitch and, where it is given, with add
      */
     @JsonTypeName("note")
-    record OfNote(@NotNull(message = "expected a bar") Integer bar, Integer pass, @NotNull(message = "expected where the note begins") Integer tick,
+    record OfNote(@NotNull(message = "expected a bar") @BarNumber Integer bar, @PassNumber Integer pass, @NotNull(message = "expected where the note begins") @TicksInBar Integer tick,
                   @NotNull(message = "expected what is done with the note")
-                  @Schema(allowableValues = {"up", "down", "sharper", "flatter", "octave-up", "octave-down", "longer", "shorter", "earlier", "later", "delete", "add", "pitch"}) String note, String pitch)
+                  @Schema(allowableValues = {"up", "down", "sharper", "flatter", "octave-up", "octave-down", "longer", "shorter", "earlier", "later", "delete", "add", "pitch"}) String note, @ShortText String pitch)
             implements Edit {
 
         @Override
@@ -255,7 +263,7 @@ public sealed interface Edit {
 
     /** @param content the song's key, blank to have it found from the chords */
     @JsonTypeName("key")
-    record NamedKey(@NotNull(message = "expected a key") String content) implements Edit {
+    record NamedKey(@NotNull(message = "expected a key") @ShortText String content) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {

@@ -3,7 +3,10 @@ package zapateo.server.charts;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -23,15 +26,19 @@ import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.PlaceInBar;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.problems.ProblemWords;
 import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
 import zapateo.song.BarMoves;
 import zapateo.song.ChartEdit;
-import zapateo.song.SectionChange;
-import zapateo.song.ChordReplacement;
 import zapateo.song.ChartReading;
+import zapateo.song.ChordReplacement;
 import zapateo.song.NoteEdit;
+import zapateo.song.SectionChange;
 import zapateo.song.Song;
 import zapateo.song.Understanding;
 import zapateo.song.WrittenBar;
@@ -48,7 +55,7 @@ public class EditController {
         this.words = words;
     }
 
-    public record EditRequest(@NotNull(message = "expected the chart's text") String text, @NotNull(message = "expected an edit") @Valid Edit edit) {
+    public record EditRequest(@NotNull(message = "expected the chart's text") @LongText String text, @NotNull(message = "expected an edit") @Valid Edit edit) {
     }
 
     /**
@@ -85,7 +92,7 @@ public class EditController {
     }
 
     /** @param before the text as it was; @param after as it was typed */
-    public record MovesRequest(@NotNull(message = "expected the chart's text as it was") String before, @NotNull(message = "expected the chart's text as it is") String after) {
+    public record MovesRequest(@NotNull(message = "expected the chart's text as it was") @LongText String before, @NotNull(message = "expected the chart's text as it is") @LongText String after) {
     }
 
     /** @param moved as an edit tells it */
@@ -101,7 +108,7 @@ public class EditController {
     }
 
     /** @param semitones up, or down below zero, -11 to 11; @param key to this key the shortest way, where it is given */
-    public record TransposeRequest(@NotNull(message = "expected the chart's text") String text, Integer semitones, String key) {
+    public record TransposeRequest(@NotNull(message = "expected the chart's text") @LongText String text, @Min(value = -24, message = "expected -24 to 24") @Max(value = 24, message = "expected -24 to 24") Integer semitones, @ShortText String key) {
     }
 
     /** @param semitones the way it went */
@@ -133,8 +140,8 @@ public class EditController {
     }
 
     /** @param bar written bar from 0; @param chord place in the bar from 0 */
-    public record ReadingsRequest(@NotNull(message = "expected the chart's text") String text, @NotNull(message = "expected a bar") Integer bar,
-                                  @NotNull(message = "expected a chord's place") Integer chord) {
+    public record ReadingsRequest(@NotNull(message = "expected the chart's text") @LongText String text, @NotNull(message = "expected a bar") @BarNumber Integer bar,
+                                  @NotNull(message = "expected a chord's place") @PlaceInBar Integer chord) {
     }
 
     /** @param why quality, relative, borrowed, bass, dominant or suspended; @param text the chart with this reading in place */
@@ -163,7 +170,7 @@ public class EditController {
     }
 
     /** @param chords with {@code these}: the chords one knows */
-    public record SimplifyRequest(@NotNull(message = "expected the chart's text") String text, @NotNull(message = "expected what you know") Knows knows, List<String> chords) {
+    public record SimplifyRequest(@NotNull(message = "expected the chart's text") @LongText String text, @NotNull(message = "expected what you know") Knows knows, @Size(max = 200, message = "expected at most 200") List<@NotNull(message = "expected a chord") @ShortText String> chords) {
     }
 
     /** @param how bass, extension, relative or dominant */

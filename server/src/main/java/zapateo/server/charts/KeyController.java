@@ -11,6 +11,7 @@ import zapateo.format.LeadSheetWriter;
 import zapateo.harmony.Key;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartParser;
 
@@ -36,14 +37,14 @@ public class KeyController {
 
     /** @param name as a player writes it: {@code B♭}, {@code Gm}, {@code E mixolydian} */
     @GetMapping
-    public KeyView key(@RequestParam String name) {
+    public KeyView key(@RequestParam @ShortText String name) {
         Key key = Key.read(name).orElseThrow(() -> Refusal.unusable("key \"" + name + "\": expected a key such as B♭, Gm or E mixolydian"));
         return new KeyView(key.toString(), key.mode().id(), key.fifths(), key.relative().toString(), key.parallel().toString(), tones(key.scale()), tones(key.pentatonic()));
     }
 
     /** @param notes scale or pentatonic */
     @GetMapping(path = "/score", produces = "application/vnd.recordare.musicxml+xml")
-    public byte[] score(@RequestParam String name, @RequestParam(defaultValue = "scale") String notes) {
+    public byte[] score(@RequestParam @ShortText String name, @RequestParam(defaultValue = "scale") @ShortText String notes) {
         KeyView view = key(name);
         List<ToneView> tones = notes.equals("pentatonic") ? view.pentatonic() : view.scale();
         Key key = Key.read(name).orElseThrow();

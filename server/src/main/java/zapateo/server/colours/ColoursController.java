@@ -33,8 +33,11 @@ import zapateo.pitch.PitchClass;
 import zapateo.refusal.Refused;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
-import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.arrangements.ChoicesRequest.ColourRequest;
+import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.charts.EditController;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
@@ -94,9 +97,9 @@ public class ColoursController {
      * @param bars    as numbered in the chart: 5 or 5-8
      * @param style   only what it takes; absent is all there is
      */
-    public record ColourOffersRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+    public record ColourOffersRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
                                 @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
-                                @NotNull(message = "expected bars, as in 5-8") String bars, String style) {
+                                @NotNull(message = "expected bars, as in 5-8") @ShortText String bars, @ShortText String style) {
     }
 
     public record ColourOffersView(List<ColourOfferView> offers) {
@@ -186,11 +189,11 @@ public class ColoursController {
      * @param seed   another reading of the same song; absent is the first
      * @param from   index of the first bar as played, and to of the last, where only these are coloured and what is kept elsewhere stays; absent is the whole song
      */
-    public record ColourSongRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+    public record ColourSongRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
                                     @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
-                                    @NotNull(message = "expected a style") String style,
-                                    @NotNull(message = "expected 1 to 4") @Min(value = WholeSong.LEAST, message = "expected 1 to 4") @Max(value = WholeSong.RICHEST, message = "expected 1 to 4") Integer amount, Long seed,
-                                    @Min(value = 0, message = "expected 0 or more") Integer from, @Min(value = 0, message = "expected 0 or more") Integer to) {
+                                    @NotNull(message = "expected a style") @ShortText String style,
+                                    @NotNull(message = "expected 1 to 4") @Min(value = WholeSong.LEAST, message = "expected 1 to 4") @Max(value = WholeSong.RICHEST, message = "expected 1 to 4") Integer amount, @Min(Long.MIN_VALUE) @Max(Long.MAX_VALUE) Long seed,
+                                    @BarNumber Integer from, @BarNumber Integer to) {
     }
 
     /** @param choices the same with these colours in place of those they had */
@@ -225,7 +228,7 @@ public class ColoursController {
      * @param repeats {@code as-they-are}, or {@code written-out}: then every bar is written as it is played, and what is heard one time only with it
      */
     @PostMapping("/write")
-    public WrittenOutView write(@Valid @RequestBody ArrangeRequest request, @RequestParam(defaultValue = AS_THEY_ARE) String repeats) {
+    public WrittenOutView write(@Valid @RequestBody ArrangeRequest request, @RequestParam(defaultValue = AS_THEY_ARE) @ShortText String repeats) {
         Arranging.Asked asked = arranging.asked(request);
         ChoicesRequest choices = request.choices() == null ? ChoicesRequest.NONE : request.choices();
         if (repeats.equals(WRITTEN_OUT)) {

@@ -26,6 +26,8 @@ import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.FigureFile;
+import zapateo.server.bounds.ShortText;
+import zapateo.server.bounds.VersionNumber;
 import zapateo.server.players.Player;
 import zapateo.server.problems.Refusal;
 
@@ -56,7 +58,7 @@ public class FigureController {
      * @param file    its file as text, YAML or JSON; the form is told in the documentation
      * @param version the one that was loaded; needed when a figure is changed
      */
-    public record FigureRequest(@NotNull(message = "expected the figure's file as text") @Size(max = 20_000, message = "expected at most 20,000 characters") String file, Integer version) {
+    public record FigureRequest(@NotNull(message = "expected the figure's file as text") @Size(max = 20_000, message = "expected at most 20,000 characters") String file, @VersionNumber Integer version) {
     }
 
     /**
@@ -98,13 +100,13 @@ public class FigureController {
     }
 
     @PutMapping("/{id}")
-    public FigureView change(@PathVariable String id, @Valid @RequestBody FigureRequest request) {
+    public FigureView change(@PathVariable @ShortText String id, @Valid @RequestBody FigureRequest request) {
         return view(figures.change(Player.ONLY, id, request.file(), request.version()));
     }
 
     @DeleteMapping("/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    public void delete(@PathVariable String id) {
+    public void delete(@PathVariable @ShortText String id) {
         figures.delete(Player.ONLY, id);
     }
 
@@ -145,7 +147,7 @@ public class FigureController {
 
     /** Its file, to be taken away, copied or changed. */
     @GetMapping(path = "/{id}/file", produces = YAML)
-    public ResponseEntity<byte[]> file(@PathVariable String id) {
+    public ResponseEntity<byte[]> file(@PathVariable @ShortText String id) {
         Figure figure = Stream.concat(figures.shipped(id).stream(), figures.own(Player.ONLY).stream().filter(row -> row.id().equals(id)).map(row -> FigureFile.parse(id, row.file())))
                 .findFirst().orElseThrow(() -> Refusal.notFound("The figure " + id));
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(id + ".yaml", StandardCharsets.UTF_8).build().toString())

@@ -1,6 +1,8 @@
 package zapateo.server.figures;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.text.Normalizer;
@@ -11,6 +13,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 import tools.jackson.databind.json.JsonMapper;
+import zapateo.server.bounds.ShortText;
+import zapateo.server.bounds.TicksInBar;
 import zapateo.server.figures.FigureView.MannerView;
 
 /**
@@ -19,10 +23,10 @@ import zapateo.server.figures.FigureView.MannerView;
  * @param id      of the figure that is changed; absent is made of the name
  * @param accepts voicings; none has those that suit what its strokes play
  */
-record FigureDraft(String id, @NotNull(message = "expected a name") @Size(max = 80, message = "expected at most 80 characters") String name, @NotNull(message = "expected a family") String family,
-                   @NotNull(message = "expected when to use it") @Size(max = 200, message = "expected at most 200 characters") String use, @NotNull(message = "expected feels") List<String> feel,
-                   int level, int minTempo, int maxTempo, int chords, @NotNull(message = "expected tags") List<String> suits, @NotNull(message = "expected voicings") List<String> accepts,
-                   @NotNull(message = "expected registers") List<String> registers, @NotNull(message = "expected a manner") MannerView manner,
+record FigureDraft(@ShortText String id, @NotNull(message = "expected a name") @Size(max = 80, message = "expected at most 80 characters") String name, @NotNull(message = "expected a family") @ShortText String family,
+                   @NotNull(message = "expected when to use it") @Size(max = 200, message = "expected at most 200 characters") String use, @NotNull(message = "expected feels") @Size(max = 40, message = "expected at most 40") List<@NotNull(message = "expected a name") @ShortText String> feel,
+                   @Min(value = 1, message = "expected 1 to 5") @Max(value = 5, message = "expected 1 to 5") int level, @Min(value = 1, message = "expected 1 to 1000") @Max(value = 1000, message = "expected 1 to 1000") int minTempo, @Min(value = 1, message = "expected 1 to 1000") @Max(value = 1000, message = "expected 1 to 1000") int maxTempo, @Min(value = 0, message = "expected 0 to 16") @Max(value = 16, message = "expected 0 to 16") int chords, @NotNull(message = "expected tags") @Size(max = 40, message = "expected at most 40") List<@NotNull(message = "expected a name") @ShortText String> suits, @NotNull(message = "expected voicings") @Size(max = 40, message = "expected at most 40") List<@NotNull(message = "expected a name") @ShortText String> accepts,
+                   @NotNull(message = "expected registers") @Size(max = 40, message = "expected at most 40") List<@NotNull(message = "expected a name") @ShortText String> registers, @NotNull(message = "expected a manner") @Valid MannerView manner,
                    @NotNull(message = "expected bars") @Size(max = 40, message = "expected at most 40") List<@NotNull @Valid BarDraft> bars,
                    @Size(max = 40, message = "expected at most 40") List<@NotNull @Valid VariationDraft> variations) {
 
@@ -33,7 +37,7 @@ record FigureDraft(String id, @NotNull(message = "expected a name") @Size(max = 
     private static final Map<String, List<String>> USUAL_VOICINGS = Map.of("v", List.of("open-fifth", "octave", "spread", "close"), "c", List.of("close", "guide-tones"));
 
     /** A bar in a metre; a metre may have several, played in turn. */
-    record BarDraft(@NotNull(message = "expected a metre") String meter, @NotNull(message = "expected strokes") @Size(max = 100, message = "expected at most 100") List<@NotNull @Valid StrokeDraft> strokes) {
+    record BarDraft(@NotNull(message = "expected a metre") @ShortText String meter, @NotNull(message = "expected strokes") @Size(max = 100, message = "expected at most 100") List<@NotNull @Valid StrokeDraft> strokes) {
 
         private String text() {
             return strokes.stream().map(StrokeDraft::text).collect(Collectors.joining(" "));
@@ -41,7 +45,7 @@ record FigureDraft(String id, @NotNull(message = "expected a name") @Size(max = 
     }
 
     /** @param length null lasts as long as the chord */
-    record StrokeDraft(@NotNull(message = "expected L or R") String hand, @NotNull(message = "expected roles") String roles, int tick, Integer length, boolean rolled, boolean accent) {
+    record StrokeDraft(@NotNull(message = "expected L or R") @ShortText String hand, @NotNull(message = "expected roles") @Size(max = 400, message = "expected at most 400 characters") String roles, @TicksInBar int tick, @TicksInBar Integer length, boolean rolled, boolean accent) {
 
         private String text() {
             return (hand.equals("R") ? "R:" : "") + (rolled ? "~" : "") + roles + "@" + tick + ":" + (length == null ? "*" : length) + (accent ? "!" : "");
@@ -49,7 +53,7 @@ record FigureDraft(String id, @NotNull(message = "expected a name") @Size(max = 
     }
 
     /** @param when every 4, section or last */
-    record VariationDraft(@NotNull(message = "expected when it is played") String when, @NotNull(message = "expected a bar") @Valid BarDraft bar) {
+    record VariationDraft(@NotNull(message = "expected when it is played") @ShortText String when, @NotNull(message = "expected a bar") @Valid BarDraft bar) {
     }
 
     /** Its file; JSON is YAML too. */

@@ -1,6 +1,8 @@
 package zapateo.server.figures;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import zapateo.arrangement.Level;
 import zapateo.lefthand.Voicing;
@@ -10,6 +12,7 @@ import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
+import zapateo.server.bounds.ShortText;
 
 /**
  * A figure.
@@ -47,7 +50,7 @@ public record FigureView(String id, String name, String family, String use, List
      * @param lifts   when the pedal comes up: change, chord, third or half
      * @param hasLine whether bass lines and lead-ins have a place in it
      */
-    public record MannerView(String spacing, boolean pedal, String lifts, List<String> line, String cut, String roll, boolean bass, @Schema(types = {"string", "null"}) String leadIn, String times,
+    public record MannerView(@ShortText String spacing, boolean pedal, @ShortText String lifts, @Size(max = 40, message = "expected at most 40") List<@NotNull(message = "expected a role") @ShortText String> line, @ShortText String cut, @ShortText String roll, boolean bass, @Schema(types = {"string", "null"}) @ShortText String leadIn, @ShortText String times,
                              boolean hasLine) {
 
         private static MannerView of(Figure figure) {

@@ -59,6 +59,11 @@ public class Figures {
                 : own.with(mapper.allEver(player.id()).stream().filter(row -> named.contains(row.id())).map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
     }
 
+    /** All there are, and all there ever were. */
+    public FigureBook bookOfAllEver(Player player) {
+        return book.with(mapper.allEver(player.id()).stream().map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
+    }
+
     /** What the player's own among some figures say, by their ids. */
     public Map<String, UUID> hashes(Player player, Set<String> named) {
         Set<String> own = named.stream().filter(id -> !ships(id)).collect(Collectors.toSet());

@@ -1,28 +1,38 @@
 package zapateo.server.keeping;
 
+import jakarta.validation.ConstraintViolation;
+import jakarta.validation.Validator;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
+import zapateo.refusal.Refused;
 import zapateo.server.figures.Figures;
+import zapateo.server.players.HandsController.HandsRequest;
 import zapateo.server.players.HandsRow;
-import zapateo.server.players.Measures;
 import zapateo.server.players.PeoplesHands;
 import zapateo.server.players.Player;
+import zapateo.server.problems.LeftOut;
+import zapateo.server.problems.ProblemDocuments;
 import zapateo.server.problems.Refusal;
 import zapateo.server.sets.SetPackages;
 import zapateo.server.songs.Packages;
 import zapateo.server.songs.SongView;
 import zapateo.server.songs.Songs;
 import zapateo.server.songs.Zips;
+import zapateo.server.work.Works;
 
 /** All songs, evenings, figures and hands in one file of open formats, and back: what is brought is added (docs/PACKAGE.md). */
 @Service
@@ -37,21 +47,31 @@ public class Everything {
     private final Packages packages;
     private final Figures figures;
     private final PeoplesHands hands;
+    private final Validator validator;
+    private final Works works;
     private final JsonMapper json;
 
-    Everything(Songs songs, SetPackages sets, Packages packages, Figures figures, PeoplesHands hands, JsonMapper json) {
+    Everything(Songs songs, SetPackages sets, Packages packages, Figures figures, PeoplesHands hands, Validator validator, Works works, JsonMapper json) {
         this.songs = songs;
         this.sets = sets;
         this.packages = packages;
         this.figures = figures;
         this.hands = hands;
+        this.validator = validator;
+        this.works = works;
         this.json = json;
     }
 
-    /** How much was added. */
-    public record Brought(int songs, int evenings, int figures, int hands) {
+    /**
+     * How much was added.
+     *
+     * @param leftOut what of the file may not be kept, a sentence each
+     */
+    public record Brought(int songs, int evenings, int figures, int hands, List<String> leftOut) {
     }
 
+    /** All of one moment: what is deleted or saved meanwhile changes nothing of it. */
+    @Transactional(isolation = Isolation.REPEATABLE_READ)
     byte[] of(Player player) {
         Map<UUID, String> names = new LinkedHashMap<>();
         songs.titles(player).entrySet().stream().sorted(Map.Entry.comparingByValue())
@@ -65,14 +85,17 @@ public class Everything {
         hands.all(player).stream().sorted(Comparator.comparing(HandsRow::inUse).reversed()).forEach(row -> all.addObject().put("name", row.name()).set("measures", json.valueToTree(row.measures())));
         Map<String, byte[]> entries = new LinkedHashMap<>();
         entries.put(ABOUT, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(about));
-        names.forEach((id, name) -> entries.put(name, packages.of(player, id)));
+        names.forEach((id, name) -> {
+            works.isAt(entries.size() - 1, names.size());
+            entries.put(name, packages.of(player, id));
+        });
         return Zips.of(entries);
     }
 
     /**
-     * Adds all of it, or nothing where a part cannot be read; hands of a name that is there already stay as they are.
+     * Adds what it holds. What may not be saved is left out, line by line, and told; hands of a name that is there already stay as they are.
      *
-     * @throws Refusal naming the place and what was expected
+     * @throws Refusal where the file cannot be read or is not whole, naming the place and what was expected
      */
     @Transactional
     Brought bring(Player player, byte[] file) {
@@ -89,31 +112,80 @@ public class Everything {
             if (format > FORMAT) {
                 throw Refusal.newer("A file of format " + format + ": this Zapateo reads up to " + FORMAT + ".");
             }
-            Map<String, String> own = new TreeMap<>();
-            about.path("figures").properties().forEach(each -> own.put(each.getKey(), each.getValue().asString("")));
-            figures.taken(player, own);
-            Map<String, SongView> brought = new LinkedHashMap<>();
-            for (JsonNode each : about.path("songs")) {
-                String name = each.asString("");
-                if (!entries.containsKey(name)) {
-                    throw Refusal.unusable(ABOUT + ", songs: \"" + name + "\" is not in the file: expected each song beside " + ABOUT);
-                }
-                brought.put(name, packages.bring(player, entries.get(name), name));
-            }
-            about.path("evenings").forEach(each -> sets.keep(player, each, name -> Optional.ofNullable(brought.get(name))));
-            return new Brought(brought.size(), about.path("evenings").size(), own.size(), pairs(player, about.path("hands")));
+            LeftOut leftOut = new LeftOut();
+            Map<String, SongView> brought = songs(player, about.path("songs"), entries, leftOut);
+            int own = own(player, about.path("figures"), leftOut);
+            int evenings = evenings(player, about.path("evenings"), brought, leftOut);
+            return new Brought(brought.size(), evenings, own, pairs(player, about.path("hands"), leftOut), leftOut.told());
         } catch (JacksonException e) {
             throw Refusal.unusable(ABOUT + ": " + e.getOriginalMessage());
         }
     }
 
-    private int pairs(Player player, JsonNode pairs) {
+    private int evenings(Player player, JsonNode orders, Map<String, SongView> brought, LeftOut leftOut) {
         int added = 0;
-        for (JsonNode each : pairs) {
-            String name = each.path("name").asString("");
-            if (!name.isBlank() && hands.all(player).stream().noneMatch(row -> row.name().equals(name))) {
-                hands.add(player, name, json.treeToValue(each.path("measures"), Measures.class));
-                added++;
+        for (int i = 0; i < orders.size(); i++) {
+            String place = "evenings[" + i + "]";
+            SetPackages.Ready ready = sets.ready(orders.get(i), name -> Optional.ofNullable(brought.get(name)));
+            leftOut.addAll(place + ".", ready.leftOut());
+            sets.keep(player, ready);
+            added++;
+        }
+        return added;
+    }
+
+    /** Each once, however often it is named. */
+    private Map<String, SongView> songs(Player player, JsonNode names, Map<String, byte[]> entries, LeftOut leftOut) {
+        Map<String, SongView> brought = new LinkedHashMap<>();
+        Set<String> again = new LinkedHashSet<>();
+        for (JsonNode each : names) {
+            String name = each.asString("");
+            if (brought.containsKey(name)) {
+                again.add(name);
+                continue;
+            }
+            if (!entries.containsKey(name)) {
+                throw Refusal.unusable(ABOUT + ", songs: \"" + name + "\" is not in the file: expected each song beside " + ABOUT);
+            }
+            Packages.Ready ready = packages.ready(player, entries.get(name), name);
+            leftOut.addAll(name + ": ", ready.leftOut());
+            brought.put(name, packages.keep(player, ready));
+        }
+        again.forEach(name -> leftOut.add(name + ": named more than once, brought in once"));
+        return brought;
+    }
+
+    private int own(Player player, JsonNode files, LeftOut leftOut) {
+        Map<String, String> own = new TreeMap<>();
+        files.properties().forEach(each -> {
+            try {
+                figures.checked(each.getValue().asString(""));
+                own.put(each.getKey(), each.getValue().asString(""));
+            } catch (Refusal unplayable) {
+                leftOut.add("figures." + each.getKey() + ": " + unplayable.getMessage());
+            }
+        });
+        figures.taken(player, own);
+        return own.size();
+    }
+
+    private int pairs(Player player, JsonNode pairs, LeftOut leftOut) {
+        int added = 0;
+        for (int i = 0; i < pairs.size(); i++) {
+            try {
+                HandsRequest pair = json.treeToValue(pairs.get(i), HandsRequest.class);
+                Set<ConstraintViolation<HandsRequest>> wrong = validator.validate(pair);
+                if (!wrong.isEmpty()) {
+                    ConstraintViolation<HandsRequest> first = wrong.iterator().next();
+                    leftOut.add("hands[" + i + "]." + first.getPropertyPath() + ": " + first.getMessage());
+                } else if (hands.all(player).stream().noneMatch(row -> row.name().equals(pair.name()))) {
+                    hands.add(player, pair.name(), pair.measures());
+                    added++;
+                }
+            } catch (JacksonException unread) {
+                leftOut.add("hands[" + i + "]: " + ProblemDocuments.describe(unread));
+            } catch (Refused unusable) {
+                leftOut.add("hands[" + i + "]: " + unusable.getMessage());
             }
         }
         return added;

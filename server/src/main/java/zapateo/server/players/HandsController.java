@@ -21,6 +21,7 @@ import zapateo.hand.Hand;
 import zapateo.hand.Instrument;
 import zapateo.hand.Keyboard;
 import zapateo.pitch.Pitch;
+import zapateo.server.bounds.VersionNumber;
 
 /** People's hands and their instruments. */
 @RestController
@@ -35,7 +36,7 @@ public class HandsController {
 
     /** @param version the one that was loaded; needed when a pair is changed */
     public record HandsRequest(@NotBlank(message = "expected a name") @Size(max = 80, message = "expected at most 80 characters") String name,
-                               @NotNull(message = "expected measures") @Valid Measures measures, Integer version) {
+                               @NotNull(message = "expected measures") @Valid Measures measures, @VersionNumber Integer version) {
     }
 
     public record HandsView(UUID id, String name, Measures measures, boolean inUse, int version) {

@@ -3,6 +3,10 @@ package zapateo.server.players;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.util.Optional;
 import zapateo.hand.Hand;
@@ -30,7 +34,7 @@ public record Measures(@Valid HandRequest left, @Valid HandRequest right, @Valid
      * @param indexLittleMm index tip to little-finger tip; absent is as usual for the span
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record HandRequest(@NotNull(message = "expected millimetres, 120 to 300") Double spanMm, Double thumbIndexMm, Double indexLittleMm) {
+    public record HandRequest(@NotNull(message = "expected millimetres, 120 to 300") @DecimalMin(value = "120", message = "expected 120 to 300") @DecimalMax(value = "300", message = "expected 120 to 300") Double spanMm, @DecimalMin(value = "40", message = "expected 40 to 300") @DecimalMax(value = "300", message = "expected 40 to 300") Double thumbIndexMm, @DecimalMin(value = "40", message = "expected 40 to 300") @DecimalMax(value = "300", message = "expected 40 to 300") Double indexLittleMm) {
 
         private Hand hand() {
             if (spanMm == null) {
@@ -46,7 +50,7 @@ public record Measures(@Valid HandRequest left, @Valid HandRequest right, @Valid
      * @param pedal    whether it has a sustaining pedal; absent is true
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record InstrumentRequest(Integer keys, Double octaveMm, Boolean pedal) {
+    public record InstrumentRequest(@Min(value = 49, message = "expected 49 to 88") @Max(value = 88, message = "expected 49 to 88") Integer keys, @DecimalMin(value = "120", message = "expected 120 to 180") @DecimalMax(value = "180", message = "expected 120 to 180") Double octaveMm, Boolean pedal) {
 
         private Instrument instrument() {
             return new Instrument(keys == null ? Instrument.FULL.keys() : keys, octaveMm == null ? Keyboard.OCTAVE : octaveMm, pedal == null || pedal);

@@ -3,6 +3,8 @@ package zapateo.server.practice;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
@@ -32,6 +34,10 @@ import zapateo.refusal.Refused;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.BeatsPerMinute;
+import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
@@ -56,9 +62,9 @@ public class JudgeController {
      * @param layer basses, chords, left, tune, right or both
      * @param tempo beats a minute, as the song counts them
      */
-    public record AskedRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+    public record AskedRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
                                @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
-                               @NotNull(message = "expected bars by index, as in 0-3") String bars, @NotNull(message = "expected a layer") String layer, @NotNull(message = "expected beats a minute") Double tempo) {
+                               @NotNull(message = "expected bars by index, as in 0-3") @ShortText String bars, @NotNull(message = "expected a layer") @ShortText String layer, @NotNull(message = "expected beats a minute") @BeatsPerMinute Double tempo) {
     }
 
     /**
@@ -90,19 +96,20 @@ public class JudgeController {
     }
 
     /** @param ms from when the first asked beat was due, as scheduled; @param held how long the key was down */
-    public record StruckRequest(@NotNull(message = "expected milliseconds") Double ms, @NotNull(message = "expected milliseconds") Double held,
+    public record TakenNoteRequest(@NotNull(message = "expected milliseconds") @DecimalMin(value = "-3600000", message = "expected -3600000 to 36000000") @DecimalMax(value = "36000000", message = "expected -3600000 to 36000000") Double ms,
+                                @NotNull(message = "expected milliseconds") @DecimalMin(value = "0", message = "expected 0 to 36000000") @DecimalMax(value = "36000000", message = "expected 0 to 36000000") Double held,
                                 @NotNull(message = "expected a MIDI note number") @Min(value = 0, message = "expected 0 to 127") @Max(value = 127, message = "expected 0 to 127") Integer midi,
                                 @Min(value = 1, message = "expected 1 to 127") @Max(value = 127, message = "expected 1 to 127") Integer velocity) {
     }
 
-    public record PedalMoveRequest(@NotNull(message = "expected milliseconds") Double ms, @NotNull(message = "expected whether it goes down") Boolean down) {
+    public record PedalMoveRequest(@NotNull(message = "expected milliseconds") @DecimalMin(value = "-3600000", message = "expected -3600000 to 36000000") @DecimalMax(value = "36000000", message = "expected -3600000 to 36000000") Double ms, @NotNull(message = "expected whether it goes down") Boolean down) {
     }
 
     /** @param notes keys that were struck; @param pedal absent where none was heard of */
-    public record JudgeRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+    public record JudgeRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
                                @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
-                               @NotNull(message = "expected bars by index, as in 0-3") String bars, @NotNull(message = "expected a layer") String layer, @NotNull(message = "expected beats a minute") Double tempo,
-                               @NotNull(message = "expected notes") @Size(max = 20_000, message = "expected at most 20,000") List<@NotNull @Valid StruckRequest> notes,
+                               @NotNull(message = "expected bars by index, as in 0-3") @ShortText String bars, @NotNull(message = "expected a layer") @ShortText String layer, @NotNull(message = "expected beats a minute") @BeatsPerMinute Double tempo,
+                               @NotNull(message = "expected notes") @Size(max = 20_000, message = "expected at most 20,000") List<@NotNull @Valid TakenNoteRequest> notes,
                                @Size(max = 5_000, message = "expected at most 5,000") List<@NotNull @Valid PedalMoveRequest> pedal) {
     }
 
@@ -185,7 +192,7 @@ public class JudgeController {
     }
 
     /** @param failed share of the passes that were not clean, by the bar's number in the chart */
-    public record SpotsRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, Map<Integer, Double> failed) {
+    public record SpotsRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @Size(max = 10000, message = "expected at most 10000") Map<@BarNumber Integer, @NotNull(message = "expected a share") @DecimalMin(value = "0", message = "expected 0 to 1") @DecimalMax(value = "1", message = "expected 0 to 1") Double> failed) {
     }
 
     /**
@@ -222,10 +229,10 @@ public class JudgeController {
      * @param rung  where one stands; absent is the beginning
      * @param clean how the pass went; absent is no pass
      */
-    public record LadderRequest(@NotNull(message = "expected a goal") Double goal, @Size(max = 20, message = "expected at most 20") List<@NotNull Double> stops, Double last, @Valid RungRequest rung, Boolean clean) {
+    public record LadderRequest(@NotNull(message = "expected a goal") @BeatsPerMinute Double goal, @Size(max = 20, message = "expected at most 20") List<@NotNull @BeatsPerMinute Double> stops, @BeatsPerMinute Double last, @Valid RungRequest rung, Boolean clean) {
     }
 
-    public record RungRequest(@NotNull(message = "expected a tempo") Double tempo, @NotNull(message = "expected a number") Integer clean, @NotNull(message = "expected a number") Integer failed) {
+    public record RungRequest(@NotNull(message = "expected a tempo") @BeatsPerMinute Double tempo, @NotNull(message = "expected a number") @Min(value = 0, message = "expected 0 to 10000") @Max(value = 10000, message = "expected 0 to 10000") Integer clean, @NotNull(message = "expected a number") @Min(value = 0, message = "expected 0 to 10000") @Max(value = 10000, message = "expected 0 to 10000") Integer failed) {
     }
 
     /** @param rungs all tempos from where it begins to the goal */

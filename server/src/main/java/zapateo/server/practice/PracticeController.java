@@ -3,6 +3,8 @@ package zapateo.server.practice;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
@@ -31,6 +33,11 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.server.arrangements.ArrangeRequest;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.BeatsPerMinute;
+import zapateo.server.bounds.PlausibleDate;
+import zapateo.server.bounds.ShortText;
+import zapateo.server.bounds.VersionNumber;
 import zapateo.server.players.Player;
 
 /** What is practised for, what was done, what to do today. Only its player sees it. */
@@ -50,7 +57,7 @@ public class PracticeController {
      * @param level       0 is off
      * @param arrangement what is practised: its hard places are found now
      */
-    public record GoalRequest(@NotNull(message = "expected beats a minute") Double tempo, LocalDate until, @Min(value = 0, message = "expected 0 to 5") @Max(value = 5, message = "expected 0 to 5") Integer level,
+    public record GoalRequest(@NotNull(message = "expected beats a minute") @BeatsPerMinute Double tempo, @PlausibleDate LocalDate until, @Min(value = 0, message = "expected 0 to 5") @Max(value = 5, message = "expected 0 to 5") Integer level,
                               @NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement) {
     }
 
@@ -60,7 +67,7 @@ public class PracticeController {
 
     /** What is practised for: {@code known} is the share of its places that are clean at their goal, {@code due} how many come back by the day. */
     @GetMapping("/goals")
-    public List<GoalView> goals(@RequestParam(required = false) LocalDate day) {
+    public List<GoalView> goals(@RequestParam(required = false) @PlausibleDate LocalDate day) {
         return practising.goals(Player.ONLY, today(day));
     }
 
@@ -90,9 +97,9 @@ public class PracticeController {
      * @param hurt        what hurt, in the player's words
      */
     public record PassRequest(@NotNull(message = "expected an id") UUID id, @NotNull(message = "expected a song") UUID song, UUID arrangementId, @Size(max = 80, message = "expected at most 80 characters") String arrangement,
-                              Integer version, OffsetDateTime at, LocalDate day, @NotNull(message = "expected a bar's number") @Min(value = 0, message = "expected 0 or more") Integer first,
-                              @NotNull(message = "expected a bar's number") Integer last, @NotNull(message = "expected a layer") String layer, @NotNull(message = "expected beats a minute") Double tempo,
-                              @NotNull(message = "expected whether it was clean") Boolean clean, Double right, Double unevenMs,
+                              @VersionNumber Integer version, @PlausibleDate OffsetDateTime at, @PlausibleDate LocalDate day, @NotNull(message = "expected a bar's number") @BarNumber Integer first,
+                              @NotNull(message = "expected a bar's number") @BarNumber Integer last, @NotNull(message = "expected a layer") @ShortText String layer, @NotNull(message = "expected beats a minute") @BeatsPerMinute Double tempo,
+                              @NotNull(message = "expected whether it was clean") Boolean clean, @DecimalMin(value = "0", message = "expected 0 to 1") @DecimalMax(value = "1", message = "expected 0 to 1") Double right, @DecimalMin(value = "0", message = "expected 0 to 3600000") @DecimalMax(value = "3600000", message = "expected 0 to 3600000") Double unevenMs,
                               @NotNull(message = "expected seconds") @Min(value = 0, message = "expected 0 to 7200") @Max(value = 7200, message = "expected 0 to 7200") Integer seconds,
                               @Size(max = 500, message = "expected at most 500 characters") String word, @Size(max = 500, message = "expected at most 500 characters") String hurt) {
     }
@@ -109,7 +116,7 @@ public class PracticeController {
 
     /** The log since a day, the latest first; a year where none is named, 5,000 passes at the most. */
     @GetMapping("/log")
-    public List<PassView> log(@RequestParam(required = false) LocalDate since) {
+    public List<PassView> log(@RequestParam(required = false) @PlausibleDate LocalDate since) {
         return practising.log(Player.ONLY, since).stream().map(PassView::of).toList();
     }
 
@@ -173,7 +180,7 @@ public class PracticeController {
 
     /** What to practise on a day, in its order. */
     @GetMapping("/plan")
-    public PlanView plan(@RequestParam int minutes, @RequestParam(required = false) LocalDate day) {
+    public PlanView plan(@RequestParam @Min(value = 1, message = "expected 1 to 600") @Max(value = 600, message = "expected 1 to 600") int minutes, @RequestParam(required = false) @PlausibleDate LocalDate day) {
         return practising.plan(Player.ONLY, today(day), minutes);
     }
 

@@ -50,7 +50,6 @@ class Practising {
         this.words = words;
     }
 
-    @Transactional
     void set(Player player, UUID song, double tempo, LocalDate until, int level, ArrangeRequest request) {
         known(player, song);
         try {

@@ -23,11 +23,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.PlausibleDate;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.players.Player;
-import zapateo.server.work.Computes;
 
 /** How long each step took where nothing moves until the right keys are down. */
-@Computes
 @RestController
 @RequestMapping("/api/practice/steps")
 public class StepsController {
@@ -45,9 +46,9 @@ public class StepsController {
      * @param day the player's own; absent is the server's
      * @param ms  milliseconds of each step
      */
-    public record RoundRequest(@NotNull(message = "expected an id") UUID id, @NotNull(message = "expected a song") UUID song, LocalDate day,
-                               @NotNull(message = "expected a bar's number") @Min(value = 0, message = "expected 0 or more") Integer first, @NotNull(message = "expected a bar's number") Integer last,
-                               @NotNull(message = "expected a layer") String layer,
+    public record RoundRequest(@NotNull(message = "expected an id") UUID id, @NotNull(message = "expected a song") UUID song, @PlausibleDate LocalDate day,
+                               @NotNull(message = "expected a bar's number") @BarNumber Integer first, @NotNull(message = "expected a bar's number") @BarNumber Integer last,
+                               @NotNull(message = "expected a layer") @ShortText String layer,
                                @NotEmpty(message = "expected milliseconds of each step") @Size(max = 5_000, message = "expected at most 5,000 steps")
                                List<@NotNull(message = "expected milliseconds") @Min(value = 0, message = "expected 0 or more") @Max(value = 3_600_000, message = "expected an hour at most") Integer> ms) {
     }
@@ -67,7 +68,7 @@ public class StepsController {
 
     /** The last times through a place, the latest first. */
     @GetMapping("/{song}")
-    public List<RoundView> rounds(@PathVariable UUID song, @RequestParam int first, @RequestParam int last, @RequestParam String layer) {
+    public List<RoundView> rounds(@PathVariable UUID song, @RequestParam @BarNumber int first, @RequestParam @BarNumber int last, @RequestParam @ShortText String layer) {
         return practising.steps(Player.ONLY, song, first, last, layer).stream().map(StepsController::view).toList();
     }
 

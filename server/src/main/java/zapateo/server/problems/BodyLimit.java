@@ -8,7 +8,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.Set;
+import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -16,14 +16,13 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Refuses request bodies over 1 MiB, of an evening with all its songs over 32 MiB, also those that do not say how long they are. */
+/** Refuses request bodies over 1 MiB, a file of one song over 16 MiB and one of many over 32 MiB, also those that do not say how long they are. */
 @Component
 public class BodyLimit extends OncePerRequestFilter {
 
     static final int MOST_BYTES = 1 << 20;
-    /** Many songs in one file. */
-    private static final Set<String> MANY = Set.of("/api/sets/import", "/api/keeping/everything");
-    private static final int MOST_OF_MANY = 32 << 20;
+    /** A song in a file, and many of them in one. */
+    private static final Map<String, Integer> FILES = Map.of("/api/songs/import", 16 << 20, "/api/sets/import", 32 << 20, "/api/keeping/everything", 32 << 20);
 
     private final JsonMapper json;
 
@@ -36,7 +35,7 @@ public class BodyLimit extends OncePerRequestFilter {
     }
 
     private static int most(HttpServletRequest request) {
-        return MANY.contains(request.getRequestURI()) ? MOST_OF_MANY : MOST_BYTES;
+        return FILES.getOrDefault(request.getRequestURI(), MOST_BYTES);
     }
 
     @Override

@@ -20,8 +20,10 @@ import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.HandlerMethodValidationException;
 import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.util.DisconnectedClientHelper;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamReadException;
 import tools.jackson.databind.exc.InvalidTypeIdException;
@@ -39,6 +41,8 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     private static final String DATA_AT_FAULT = "22";
     /** Classes 23 and 40: another request kept the same thing at the same moment. */
     private static final Set<String> OVERTAKEN = Set.of("23", "40");
+    /** What is kept is being put in the place of something else (docs/COPIES.md): nothing may be written meanwhile. */
+    private static final String READ_ONLY = "25006";
     /** Classes of a server that cannot be reached or has no room for one more: none at all, 08, 53 and 57. */
     private static final Set<String> AWAY = Set.of("", "08", "53", "57");
 
@@ -76,7 +80,16 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
-    ProblemDetail database(Exception e) {
+    ResponseEntity<ProblemDetail> database(Exception e) {
+        ProblemDetail document = documentOf(e);
+        ResponseEntity.BodyBuilder answer = ResponseEntity.status(document.getStatus());
+        if (document.getStatus() == HttpStatus.SERVICE_UNAVAILABLE.value()) {
+            answer.header(HttpHeaders.RETRY_AFTER, "1");
+        }
+        return answer.body(document);
+    }
+
+    private ProblemDetail documentOf(Exception e) {
         // What a row holds may be refused while it is read.
         for (Throwable cause = e; cause != null; cause = cause.getCause()) {
             if (cause instanceof Refusal refusal) {
@@ -91,12 +104,16 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         if (state.startsWith(DATA_AT_FAULT)) {
             return document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", "The text holds a character that cannot be stored.");
         }
+        if (READ_ONLY.equals(state)) {
+            return document(HttpStatus.SERVICE_UNAVAILABLE, "database",
+                    "A copy is being put in the place of what is kept, so this was not saved. What is on your screen is kept there and will be saved in a moment.");
+        }
         String kind = state.length() < 2 ? "" : state.substring(0, 2);
         if (OVERTAKEN.contains(kind)) {
             return document(HttpStatus.CONFLICT, "overtaken", "Another request kept this at the same moment. Nothing of this one was kept; load it again and send it once more.");
         }
         if (!AWAY.contains(kind)) {
-            return unforeseen(e);
+            return fault(e);
         }
         LOG.warn("the database did not answer: {}", e.getMessage());
         return document(HttpStatus.SERVICE_UNAVAILABLE, "database",
@@ -124,6 +141,14 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler(Exception.class)
     ProblemDetail unforeseen(Exception e) {
+        if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
+            LOG.debug("the client went away: {}", e.getMessage());
+            return null;
+        }
+        return fault(e);
+    }
+
+    private static ProblemDetail fault(Exception e) {
         LOG.error("unforeseen", e);
         return document(HttpStatus.INTERNAL_SERVER_ERROR, "unforeseen", "Something went wrong that should not. What was saved before is safe.");
     }
@@ -155,6 +180,14 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         return answer(document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", detail));
     }
 
+    /** What a parameter of an address may be. */
+    @Override
+    protected ResponseEntity<Object> handleHandlerMethodValidationException(HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        String detail = e.getParameterValidationResults().stream().flatMap(each -> each.getResolvableErrors().stream()
+                .map(error -> (error instanceof FieldError field ? field.getField() : each.getMethodParameter().getParameterName()) + ": " + error.getDefaultMessage())).sorted().collect(Collectors.joining("; "));
+        return answer(document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", detail));
+    }
+
     private static String describe(FieldError error) {
         return error.getField() + ": " + error.getDefaultMessage();
     }
@@ -163,7 +196,8 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         return json.getPath().stream().map(step -> step.getPropertyName() == null ? "[" + step.getIndex() + "]" : step.getPropertyName()).collect(Collectors.joining("."));
     }
 
-    private static String describe(JacksonException json) {
+    /** What is wrong with JSON, with the path to it. */
+    public static String describe(JacksonException json) {
         String path = path(json);
         if (json instanceof InvalidTypeIdException kind) {
             return "Field \"" + path + "\" is of no kind there is: \"" + kind.getTypeId() + "\".";

@@ -23,11 +23,11 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The door of a server on loopback: it answers to its own names only, so that no page of another name reads it, and what would change something comes from its own pages or from no browser at all. Callers that are no
- * browser send neither {@code Origin} nor {@code Sec-Fetch-Site} and need nothing else.
+ * The door of a server on loopback: it answers to its own names only, so that no page of another name reads it, and what a browser asks for comes from its own pages: a page of elsewhere may link to a view and do
+ * nothing else, neither change something nor make the server compute. Callers that are no browser send neither {@code Origin} nor {@code Sec-Fetch-Site} and need nothing else.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE)
+@Order(Ordered.HIGHEST_PRECEDENCE + 1)
 class SameOrigin extends OncePerRequestFilter {
 
     private static final Set<String> LOOPBACK = Set.of("localhost", "127.0.0.1", "[::1]");
@@ -53,15 +53,28 @@ class SameOrigin extends OncePerRequestFilter {
             refuse(response, ProblemDocuments.document(HttpStatus.MISDIRECTED_REQUEST, "wrong-host", "This server does not answer to that name: call it by the address it was started with."));
         } else if (!READS.contains(request.getMethod()) && isFromElsewhere(request, host)) {
             refuse(response, ProblemDocuments.document(HttpStatus.FORBIDDEN, "other-origin", "A page of another address may not change anything here. Nothing was changed."));
+        } else if (isOfAnotherSite(request) && !isLink(request)) {
+            refuse(response, ProblemDocuments.document(HttpStatus.FORBIDDEN, "other-origin", "A page of another address may link to the pages here and ask for nothing else. Nothing was changed."));
         } else {
             chain.doFilter(request, response);
         }
     }
 
     private static boolean isFromElsewhere(HttpServletRequest request, String host) {
-        String site = request.getHeader(FETCH_SITE);
         String origin = request.getHeader(HttpHeaders.ORIGIN);
-        return site != null && !OWN.contains(site) || origin != null && !origin.equalsIgnoreCase(request.getScheme() + "://" + host);
+        return isOfAnotherSite(request) || origin != null && !origin.equalsIgnoreCase(request.getScheme() + "://" + host);
+    }
+
+    /** Another port of this machine is another site too. */
+    private static boolean isOfAnotherSite(HttpServletRequest request) {
+        String site = request.getHeader(FETCH_SITE);
+        return site != null && !OWN.contains(site);
+    }
+
+    /** A person follows a link to one of the views. */
+    private static boolean isLink(HttpServletRequest request) {
+        return "navigate".equals(request.getHeader("Sec-Fetch-Mode")) && "document".equals(request.getHeader("Sec-Fetch-Dest"))
+                && !request.getRequestURI().startsWith("/api") && !request.getRequestURI().startsWith("/actuator");
     }
 
     /** A host without its port. */

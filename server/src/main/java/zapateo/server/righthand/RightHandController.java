@@ -35,13 +35,16 @@ import zapateo.righthand.Take;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.ShortText;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
 import zapateo.server.work.Dear;
-import zapateo.song.ChartText;
 import zapateo.song.Bar;
+import zapateo.song.ChartText;
 import zapateo.song.Monotone;
 import zapateo.song.Song;
 import zapateo.song.ToneFit;
@@ -126,7 +129,7 @@ public class RightHandController {
     }
 
     /** @param pace how often a chord may change: bar, half or beat; @param style a taste: usual, plain, colourful, sevenths or hymn (basses too); absent is usual */
-    public record HarmoniseRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+    public record HarmoniseRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
                                    @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"}) String pace,
                                    @Schema(allowableValues = {"usual", "plain", "colourful", "sevenths", "hymn"}) String style) {
     }
@@ -156,7 +159,7 @@ public class RightHandController {
      * @param bar   index of the bar as played that the take begins with; absent is the first
      * @param bpm   the metronome's beats a minute in the song's own beats, where it was another than the chart's
      */
-    public record TakeRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand, @Min(value = 0, message = "expected 0 or more") Integer bar, @DecimalMin(value = "20", message = "expected 20 to 400") @DecimalMax(value = "400", message = "expected 20 to 400") Double bpm,
+    public record TakeRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand, @BarNumber Integer bar, @DecimalMin(value = "20", message = "expected 20 to 400") @DecimalMax(value = "400", message = "expected 20 to 400") Double bpm,
                               @NotNull(message = "expected what was played") @Size(max = 5000, message = "expected at most 5000 notes") List<@NotNull @Valid StruckRequest> notes) {
     }
 
@@ -184,8 +187,8 @@ public class RightHandController {
     }
 
     /** @param bar by index, as arranged */
-    public record LicksRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
-                               @NotNull(message = "expected a bar's index") @Min(value = 0, message = "expected 0 or more") Integer bar) {
+    public record LicksRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
+                               @NotNull(message = "expected a bar's index") @BarNumber Integer bar) {
     }
 
     /**
@@ -219,7 +222,7 @@ public class RightHandController {
     }
 
     /** @param bars as numbered in the chart: 5 or 5-8 */
-    public record ShapeRequest(@NotNull(message = "expected the chart's text") String chart, @Valid ChoicesRequest choices, @Valid Measures hand, @NotNull(message = "expected bars, as in 5-8") String bars) {
+    public record ShapeRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand, @NotNull(message = "expected bars, as in 5-8") @ShortText String bars) {
     }
 
     /** @param notes low to high */

@@ -23,7 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import zapateo.server.players.Player;
 import zapateo.server.songs.Packages;
-import zapateo.server.work.Computes;
+import zapateo.server.work.Dear;
 
 /** Evenings: songs in their order. */
 @RestController
@@ -79,7 +79,7 @@ public class SetController {
     }
 
     /** Everything of an evening in one file: a zip of its order and of each song's own package (docs/PACKAGE.md). */
-    @Computes
+    @Dear(seconds = 120)
     @GetMapping(path = "/{id}/export/zip", produces = "application/zip")
     public ResponseEntity<byte[]> packed(@PathVariable UUID id) {
         SetRow set = sets.get(Player.ONLY, id);
@@ -88,10 +88,10 @@ public class SetController {
     }
 
     /** Brings an evening in with all its songs, as it was taken away. */
-    @Computes
+    @Dear(seconds = 120)
     @PostMapping(path = "/import", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public SetView bring(@RequestPart("file") MultipartFile file) throws IOException {
-        return sets.view(Player.ONLY, packages.bring(Player.ONLY, file.getBytes()));
+        return packages.bring(Player.ONLY, file.getBytes());
     }
 }

@@ -10,21 +10,19 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import zapateo.arrangement.Arrangement;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 import zapateo.part.Reason;
 import zapateo.practice.Evening;
 import zapateo.refusal.Refused;
+import zapateo.rhythm.Ticks;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
-import zapateo.server.players.PeoplesHands;
 import zapateo.server.players.Player;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.server.songs.SongView;
 import zapateo.server.songs.Songs;
-import zapateo.song.Song;
 
 /** Keeps sets and says what comes of them. */
 @Service
@@ -35,14 +33,12 @@ class Sets {
     private final SetMapper mapper;
     private final Songs songs;
     private final Arranging arranging;
-    private final PeoplesHands hands;
     private final ReasonWords words;
 
-    Sets(SetMapper mapper, Songs songs, Arranging arranging, PeoplesHands hands, ReasonWords words) {
+    Sets(SetMapper mapper, Songs songs, Arranging arranging, ReasonWords words) {
         this.mapper = mapper;
         this.songs = songs;
         this.arranging = arranging;
-        this.hands = hands;
         this.words = words;
     }
 
@@ -135,7 +131,7 @@ class Sets {
             String same = each.same() == Evening.Same.KEY ? items.get(each.first()).key() : String.valueOf(Math.round(pieces.get(each.first()).bpm()));
             return new SetView.TiringView(each.first(), each.last(), words.of(Reason.of("tiring-" + each.same().name().toLowerCase(java.util.Locale.ROOT), Map.of("count", String.valueOf(each.last() - each.first() + 1), "same", same))));
         }).toList();
-        return new SetView(row.id(), row.title(), row.playedOn(), row.place(), items, Math.round(1000 * Evening.seconds(pieces)), tiring, row.version(), row.updatedAt());
+        return new SetView(row.id(), row.title(), row.playedOn(), row.place(), items, Math.round(1000 * Evening.seconds(pieces)), tiring, row.version(), row.updatedAt(), null);
     }
 
     /** An item as it is shown, and as the evening's rules hear it. */
@@ -156,14 +152,13 @@ class Sets {
         List<SetView.ArrangementNameView> arrangements = new ArrayList<>(List.of(new SetView.ArrangementNameView(song.arrangementId(), song.arrangement())));
         song.others().forEach(each -> arrangements.add(new SetView.ArrangementNameView(each.id(), each.name())));
         try {
-            Arrangement arrangement = arranging.arrange(song.chart(), choices(song, item), hands.pianist(player)).arrangement();
-            Song played = arrangement.song();
-            Key key = Transposition.by(item.moved(), played.key()).of(played.key());
-            double bpm = item.tempo() == null ? played.tempo().bpm() : item.tempo();
-            double faster = played.tempo().bpm() / bpm;
-            double ms = arrangement.timeline().ms(played.ticks()) * faster;
-            double quarters = bpm * played.tempo().beatTicks() / zapateo.rhythm.Ticks.PER_QUARTER;
-            return new Told(new SetView.SetItemView(item, song.title(), key.toString(), bpm, played.tempo().beatTicks(), Math.round(ms), false, arrangements), new Evening.Piece(Optional.of(key.toString()), quarters, ms / 1000));
+            Arranging.Length length = arranging.length(song.chart(), choices(song, item));
+            Key key = Transposition.by(item.moved(), length.key()).of(length.key());
+            double bpm = item.tempo() == null ? length.tempo().bpm() : item.tempo();
+            double faster = length.tempo().bpm() / bpm;
+            double ms = length.ms() * faster;
+            double quarters = bpm * length.tempo().beatTicks() / Ticks.PER_QUARTER;
+            return new Told(new SetView.SetItemView(item, song.title(), key.toString(), bpm, length.tempo().beatTicks(), Math.round(ms), false, arrangements), new Evening.Piece(Optional.of(key.toString()), quarters, ms / 1000));
         } catch (Refusal | Refused refused) {
             // A chart that cannot be played at the moment has no length.
             return new Told(new SetView.SetItemView(item, song.title(), "", null, 960, 0, false, arrangements), new Evening.Piece(Optional.empty(), 0, 0));

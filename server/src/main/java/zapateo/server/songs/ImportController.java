@@ -1,10 +1,11 @@
 package zapateo.server.songs;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -16,10 +17,10 @@ import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import zapateo.format.FileFormat;
-import zapateo.format.FileText;
-import zapateo.format.SongReader;
 import zapateo.format.FileReading;
+import zapateo.format.FileText;
 import zapateo.format.MidiTracks;
+import zapateo.format.SongReader;
 import zapateo.server.players.Player;
 import zapateo.server.problems.ProblemView;
 import zapateo.server.problems.ProblemWords;
@@ -62,9 +63,10 @@ public class ImportController {
      * @param guesses  how many bars have a guessed length
      * @param problems what was not understood, each with its place in the file
      * @param tracks   of a MIDI file, those to choose the melody and the chords from
+     * @param leftOut  what may not be kept of a package, a sentence each
      * @param song     the song as it was kept, null for a preview
      */
-    public record ImportView(String format, String title, String chart, int bars, long guesses, boolean hasTune, List<ProblemView> problems, List<TrackView> tracks,
+    public record ImportView(String format, String title, String chart, int bars, long guesses, boolean hasTune, List<ProblemView> problems, List<TrackView> tracks, List<String> leftOut,
                              @Schema(types = {"object", "null"}) SongView song) {
     }
 
@@ -76,9 +78,9 @@ public class ImportController {
      */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     public ResponseEntity<ImportView> read(@RequestPart("file") MultipartFile file, @RequestParam(defaultValue = "false") boolean preview,
-                                           @RequestParam(required = false) Integer melody, @RequestParam(required = false) Integer chords) throws IOException {
+                                           @RequestParam(required = false) @Min(value = 1, message = "expected 1 to 1000") @Max(value = 1000, message = "expected 1 to 1000") Integer melody, @RequestParam(required = false) @Min(value = 1, message = "expected 1 to 1000") @Max(value = 1000, message = "expected 1 to 1000") Integer chords) throws IOException {
         byte[] content = file.getBytes();
-        Optional<SongPackage> packed = packages.read(content);
+        Optional<BroughtSong> packed = packages.read(content);
         if (packed.isPresent()) {
             return packed(packed.get(), preview);
         }
@@ -90,21 +92,22 @@ public class ImportController {
         if (chart.getBytes(StandardCharsets.UTF_8).length > MOST_CHART) {
             throw Refusal.unusable("the song makes a chart of more than " + MOST_CHART / 1024 + " KiB: expected less");
         }
-        SongView kept = preview ? null : SongView.of(songs.create(Player.ONLY, new SongRequest(null, chart, null, null, null, null, null)), Map.of());
+        SongView kept = preview ? null : songs.view(Player.ONLY, songs.create(Player.ONLY, new SongRequest(null, chart, null, null, null, null, null)));
         return ResponseEntity.status(preview ? HttpStatus.OK : HttpStatus.CREATED).body(new ImportView(reading.format().id(), song.title(), chart, song.writtenBars().size(),
                 song.writtenBars().stream().map(WrittenBar::marks).filter(WrittenBar.Marks::guessed).count(), song.hasTune(), problems,
-                reading.tracks().stream().map(track -> new TrackView(track.number(), track.name(), track.notes(), track.chordal())).toList(), kept));
+                reading.tracks().stream().map(track -> new TrackView(track.number(), track.name(), track.notes(), track.chordal())).toList(), List.of(), kept));
     }
 
     /** All of a song, its choices and its own figures too. */
-    private ResponseEntity<ImportView> packed(SongPackage brought, boolean preview) {
+    private ResponseEntity<ImportView> packed(BroughtSong brought, boolean preview) {
         if (brought.chart().getBytes(StandardCharsets.UTF_8).length > MOST_CHART) {
             throw Refusal.unusable("the song makes a chart of more than " + MOST_CHART / 1024 + " KiB: expected less");
         }
         ChartReading reading = ChartParser.parse(brought.chart());
         Optional<Song> song = reading.song();
-        SongView kept = preview ? null : SongView.of(packages.bring(Player.ONLY, brought), Map.of());
+        Packages.Ready ready = packages.ready(Player.ONLY, brought);
+        SongView kept = preview ? null : packages.keep(Player.ONLY, ready);
         return ResponseEntity.status(preview ? HttpStatus.OK : HttpStatus.CREATED).body(new ImportView("package", brought.title(), brought.chart(), song.map(each -> each.writtenBars().size()).orElse(0),
-                song.stream().flatMap(each -> each.writtenBars().stream()).map(WrittenBar::marks).filter(WrittenBar.Marks::guessed).count(), song.filter(Song::hasTune).isPresent(), words.of(reading.problems()), List.of(), kept));
+                song.stream().flatMap(each -> each.writtenBars().stream()).map(WrittenBar::marks).filter(WrittenBar.Marks::guessed).count(), song.filter(Song::hasTune).isPresent(), words.of(reading.problems()), List.of(), ready.leftOut().told(), kept));
     }
 }

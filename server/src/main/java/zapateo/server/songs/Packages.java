@@ -1,11 +1,14 @@
 package zapateo.server.songs;
 
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,44 +21,54 @@ import zapateo.format.Hands;
 import zapateo.format.LeadSheetWriter;
 import zapateo.format.MidiWriter;
 import zapateo.format.MusicXmlWriter;
+import zapateo.refusal.Refused;
+import zapateo.rhythm.Figure;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.arrangements.Sieve;
 import zapateo.server.figures.Figures;
 import zapateo.server.players.PeoplesHands;
 import zapateo.server.players.Player;
+import zapateo.server.problems.LeftOut;
 import zapateo.server.problems.Refusal;
-import zapateo.song.ChartParser;
 
 /** Songs on their way to another Zapateo and back, all of each in one file. */
 @Service
 public class Packages {
 
+    private static final char NUL = 0;
+
     private final Songs songs;
     private final Figures figures;
     private final Arranging arranging;
     private final PeoplesHands hands;
+    private final Sieve sieve;
     private final JsonMapper json;
 
-    Packages(Songs songs, Figures figures, Arranging arranging, PeoplesHands hands, JsonMapper json) {
+    Packages(Songs songs, Figures figures, Arranging arranging, PeoplesHands hands, Sieve sieve, JsonMapper json) {
         this.songs = songs;
         this.figures = figures;
         this.arranging = arranging;
         this.hands = hands;
+        this.sieve = sieve;
         this.json = json;
     }
 
-    /** The file; for other programs too where the chart can be read. */
+    /** The file; for other programs too where the chart can be read and the song be arranged. */
     byte[] of(Player player, SongRow song) {
         Set<String> named = new HashSet<>(song.choices().choices().figures());
         song.others().all().forEach(each -> named.addAll(each.choices().choices().figures()));
         SongPackage packed = new SongPackage(song.title(), song.chart(), new SongPackage.Named(song.arrangement(), song.choices()),
                 song.others().all().stream().map(each -> new SongPackage.Named(each.name(), each.choices())).toList(), figures.texts(player, named));
         Map<String, byte[]> more = new LinkedHashMap<>();
-        if (ChartParser.parse(song.chart()).song().isPresent()) {
-            Arrangement arrangement = arranging.arrange(song.chart(), song.choices().choices(), hands.pianist(player)).arrangement();
+        try {
+            Arrangement arrangement = arranging.arrange(song.chart(), songs.playable(player, song), hands.pianist(player)).arrangement();
             more.put("both-hands.musicxml", MusicXmlWriter.write(arrangement, Hands.BOTH));
             more.put("both-hands.mid", MidiWriter.write(arrangement, Hands.BOTH));
             more.put("lead-sheet.musicxml", LeadSheetWriter.write(WrittenOut.of(arrangement.coloured())));
+        } catch (Refusal | Refused unplayable) {
+            // Chart and choices go along all the same.
+            more.clear();
         }
         return packed.written(json, more);
     }
@@ -66,27 +79,100 @@ public class Packages {
     }
 
     /**
+     * A song that was read and held against the rules of what is saved.
+     *
+     * @param figures that come with it, by the ids they had there
+     * @param leftOut what may not be kept of it
+     */
+    public record Ready(SongRequest song, Map<String, String> figures, LeftOut leftOut) {
+    }
+
+    /**
      * A song from its file.
      *
      * @param name of the file, for the refusal
+     * @throws Refusal where it is none
      */
-    @Transactional
-    public SongView bring(Player player, byte[] file, String name) {
-        SongPackage brought = read(file).orElseThrow(() -> Refusal.unusable(name + ": expected a song as it was taken away"));
-        return SongView.of(bring(player, brought), Map.of());
+    public Ready ready(Player player, byte[] file, String name) {
+        return ready(player, read(file).orElseThrow(() -> Refusal.unusable(name + ": expected a song as it was taken away")));
     }
 
-    /** A song as it was taken away elsewhere, its own figures with it. */
+    /** A song as it was taken away elsewhere; what may not be saved of it is left out, line by line. */
+    Ready ready(Player player, BroughtSong brought) {
+        LeftOut leftOut = new LeftOut();
+        Map<String, String> own = new TreeMap<>();
+        List<Figure> playable = new ArrayList<>();
+        brought.figures().forEach((id, file) -> {
+            try {
+                playable.add(figures.checked(file).named(id, figures.checked(file).name()));
+                own.put(id, file);
+            } catch (Refusal unplayable) {
+                leftOut.add("figures." + id + ": " + unplayable.getMessage());
+            }
+        });
+        String title = text(brought.title(), SongRequest.LONGEST_TITLE, "title", leftOut);
+        List<NamedChoices> others = new ArrayList<>();
+        Set<String> names = new HashSet<>();
+        String open = named(brought.open().name(), names, leftOut);
+        ChoicesRequest choices = sifted(player, brought.open(), "", playable, leftOut);
+        for (BroughtSong.Named each : brought.others()) {
+            if (others.size() == SongRequest.MOST_OTHERS) {
+                leftOut.add("others: " + (brought.others().size() - others.size()) + " of " + brought.others().size() + ", expected at most " + SongRequest.MOST_OTHERS);
+                break;
+            }
+            others.add(new NamedChoices(null, named(each.name(), names, leftOut), sifted(player, each, "others." + each.name() + ".", playable, leftOut)));
+        }
+        return new Ready(new SongRequest(title.isBlank() ? null : title, stored(brought.chart(), "chart", leftOut), choices, null, open, others, null), own, leftOut);
+    }
+
+    private ChoicesRequest sifted(Player player, BroughtSong.Named arrangement, String path, List<Figure> own, LeftOut leftOut) {
+        Sieve.Sifted sifted = sieve.sift(player, arrangement.choices(), own);
+        leftOut.addAll(path, sifted.leftOut());
+        return sifted.choices();
+    }
+
+    /** A name of an arrangement; one that is there already, or none, gets another. */
+    private static String named(String name, Set<String> names, LeftOut leftOut) {
+        String wanted = text(name.isBlank() ? "another" : name.strip(), SongRequest.LONGEST_NAME, "arrangement", leftOut);
+        String free = wanted;
+        for (int number = 2; !names.add(free.toLowerCase(Locale.ROOT)); number++) {
+            String end = " " + number;
+            free = wanted.substring(0, Math.min(wanted.length(), SongRequest.LONGEST_NAME - end.length())) + end;
+        }
+        return free;
+    }
+
+    private static String text(String text, int most, String what, LeftOut leftOut) {
+        String stored = stored(text, what, leftOut);
+        if (stored.length() <= most) {
+            return stored;
+        }
+        leftOut.add(what + ": what comes after " + most + " of its " + stored.length() + " characters");
+        return stored.substring(0, most);
+    }
+
+    /** A character no database keeps. */
+    private static String stored(String text, String what, LeftOut leftOut) {
+        if (text.indexOf(NUL) < 0) {
+            return text;
+        }
+        leftOut.add(what + ": a character that cannot be stored");
+        return text.replace(String.valueOf(NUL), "");
+    }
+
+    /** A song that is ready, its own figures with it; within what the caller keeps together. */
     @Transactional
-    SongRow bring(Player player, SongPackage brought) {
-        Map<String, String> ids = figures.taken(player, brought.figures());
-        List<NamedChoices> others = brought.others().stream().map(each -> new NamedChoices(null, each.name(), renamed(each.choices().choices(), ids))).toList();
-        return songs.create(player, new SongRequest(brought.title().isBlank() ? null : brought.title(), brought.chart(), renamed(brought.open().choices().choices(), ids), null, brought.open().name(), others, null));
+    public SongView keep(Player player, Ready ready) {
+        Map<String, String> ids = figures.taken(player, ready.figures());
+        SongRequest song = ready.song();
+        List<NamedChoices> others = song.others().stream().map(each -> new NamedChoices(null, each.name(), renamed(each.choices(), ids))).toList();
+        SongRow row = songs.create(player, new SongRequest(song.title(), song.chart(), renamed(song.choices(), ids), null, song.arrangement(), others, null));
+        return songs.view(player, row);
     }
 
     /** Empty where a file is no package. */
-    Optional<SongPackage> read(byte[] file) {
-        return SongPackage.read(json, file);
+    Optional<BroughtSong> read(byte[] file) {
+        return BroughtSong.read(json, file);
     }
 
     private ChoicesRequest renamed(ChoicesRequest choices, Map<String, String> ids) {

@@ -1,6 +1,8 @@
 package zapateo.server.songs;
 
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.nio.charset.StandardCharsets;
@@ -21,22 +23,24 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import zapateo.format.FingersShown;
-import zapateo.format.Hands;
-import zapateo.colour.WrittenOut;
-import zapateo.server.arrangements.ArrangementView;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Suggestions;
+import zapateo.colour.WrittenOut;
+import zapateo.format.FingersShown;
+import zapateo.format.Hands;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.server.arrangements.ArrangementView;
 import zapateo.server.arrangements.Arranging;
+import zapateo.server.bounds.ShortText;
+import zapateo.server.bounds.VersionNumber;
 import zapateo.server.figures.Figures;
-import zapateo.server.problems.ReasonWords;
-import zapateo.server.work.Computes;
-import zapateo.song.ChartParser;
 import zapateo.server.players.PeoplesHands;
 import zapateo.server.players.Player;
+import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
+import zapateo.server.work.Computes;
+import zapateo.song.ChartParser;
 
 /** The repertoire: songs that are kept, and the files they leave as. */
 @RestController
@@ -81,7 +85,7 @@ public class SongController {
     /** The songs of the repertoire in the order a figure fits them. */
     @Computes
     @GetMapping("/fitting")
-    public List<FittingView> fitting(@RequestParam String figure) {
+    public List<FittingView> fitting(@RequestParam @ShortText String figure) {
         Figure wanted = figures.bookOf(Player.ONLY).figure(figure).orElseThrow(() -> Refusal.notFound("The figure " + figure));
         return songs.all(Player.ONLY).stream().flatMap(row -> ChartParser.parse(row.chart()).song().map(song -> {
             Suggestions.Suggestion fit = Suggestions.fit(song, wanted);
@@ -119,7 +123,7 @@ public class SongController {
     }
 
     private SongView view(SongRow song) {
-        return SongView.of(song, songs.changedFigures(Player.ONLY, song));
+        return songs.view(Player.ONLY, song);
     }
 
     /**
@@ -129,7 +133,7 @@ public class SongController {
      * @param most   1 to 200
      */
     @GetMapping("/{id}/versions")
-    public List<SongView.VersionView> versions(@PathVariable UUID id, @RequestParam(required = false) Integer before, @RequestParam(defaultValue = "50") int most) {
+    public List<SongView.VersionView> versions(@PathVariable UUID id, @RequestParam(required = false) @VersionNumber Integer before, @RequestParam(defaultValue = "50") @Min(value = 1, message = "expected 1 to 200") @Max(value = 200, message = "expected 1 to 200") int most) {
         if (most < 1 || most > MOST_VERSIONS) {
             throw Refusal.unusable("most " + most + ": expected 1 to " + MOST_VERSIONS);
         }
@@ -137,7 +141,7 @@ public class SongController {
     }
 
     @GetMapping("/{id}/versions/{version}")
-    public SongView.StateView version(@PathVariable UUID id, @PathVariable int version) {
+    public SongView.StateView version(@PathVariable UUID id, @PathVariable @VersionNumber int version) {
         return SongView.StateView.of(songs.version(Player.ONLY, id, version));
     }
 
@@ -148,11 +152,10 @@ public class SongController {
     /** Gives a state a name of its own, so that it is always found. */
     @PutMapping("/{id}/versions/{version}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    public void nameVersion(@PathVariable UUID id, @PathVariable int version, @Valid @RequestBody VersionName request) {
+    public void nameVersion(@PathVariable UUID id, @PathVariable @VersionNumber int version, @Valid @RequestBody VersionName request) {
         songs.nameVersion(Player.ONLY, id, version, request.name().isBlank() ? null : request.name().strip());
     }
 
-    @Computes
     @GetMapping("/{id}/arrangement")
     public ArrangementView arrangement(@PathVariable UUID id) {
         return arrange(songs.get(Player.ONLY, id)).view(false);
@@ -165,10 +168,9 @@ public class SongController {
      * @param parts  {@code left}, {@code both}, {@code lead} for the chords and the tune, {@code lead-left} for the tune over the left hand, or {@code bass} for a bass player
      * @param fingers {@code few}, {@code all} or {@code none} over the notes of MusicXML
      */
-    @Computes
     @GetMapping("/{id}/export/{format}")
-    public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable String format, @RequestParam(defaultValue = "both") String parts,
-                                         @RequestParam(defaultValue = "few") String fingers) {
+    public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable @ShortText String format, @RequestParam(defaultValue = "both") @ShortText String parts,
+                                         @RequestParam(defaultValue = "few") @ShortText String fingers) {
         SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml, abc or txt"));
         SongRow song = songs.get(Player.ONLY, id);
         byte[] content = parts.equals(BASS) ? file.bass(() -> bass(song)) : parts.equals(LEAD) ? file.lead(WrittenOut.of(arrange(song).arrangement().coloured()))
@@ -180,7 +182,6 @@ public class SongController {
     }
 
     /** Everything of a song in one file, to be brought in again: a zip of chart, MusicXML, MIDI and a JSON of its choices and own figures. */
-    @Computes
     @GetMapping(path = {"/{id}/package", "/{id}/export/zip"}, produces = "application/zip")
     public ResponseEntity<byte[]> packed(@PathVariable UUID id) {
         SongRow song = songs.get(Player.ONLY, id);
@@ -194,10 +195,10 @@ public class SongController {
     }
 
     private Arrangement bass(SongRow song) {
-        return arranging.bassPart(song.chart(), song.choices().choices(), hands.pianist(Player.ONLY));
+        return arranging.bassPart(song.chart(), songs.playable(Player.ONLY, song), hands.pianist(Player.ONLY));
     }
 
     private Arranging.Result arrange(SongRow song) {
-        return arranging.arrange(song.chart(), song.choices().choices(), hands.pianist(Player.ONLY));
+        return arranging.arrange(song.chart(), songs.playable(Player.ONLY, song), hands.pianist(Player.ONLY));
     }
 }

@@ -6,6 +6,8 @@ import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.UUID;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.VersionNumber;
 
 /**
  * A song to keep. The chart may have mistakes in it, or nothing yet: what was typed is never refused for that.
@@ -16,8 +18,12 @@ import zapateo.server.arrangements.ChoicesRequest;
  * @param others      the song's other arrangements; absent keeps them
  * @param version     the one that was loaded; needed when a song is changed
  */
-record SongRequest(@Size(max = 200, message = "expected at most 200 characters") String title, @NotNull(message = "expected the chart's text") String chart,
+public record SongRequest(@Size(max = SongRequest.LONGEST_TITLE, message = "expected at most 200 characters") String title, @NotNull(message = "expected the chart's text") @LongText String chart,
                    @Valid ChoicesRequest choices, UUID arrangementId,
-                   @Size(min = 1, max = 60, message = "expected 1 to 60 characters") String arrangement,
-                   @Size(max = 30, message = "expected at most 30") List<@NotNull @Valid NamedChoices> others, Integer version) {
+                   @Size(min = 1, max = SongRequest.LONGEST_NAME, message = "expected 1 to 60 characters") String arrangement,
+                   @Size(max = SongRequest.MOST_OTHERS, message = "expected at most 30") List<@NotNull @Valid NamedChoices> others, @VersionNumber Integer version) {
+
+    static final int LONGEST_TITLE = 200;
+    static final int LONGEST_NAME = 60;
+    static final int MOST_OTHERS = 30;
 }

@@ -6,23 +6,36 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Function;
 import zapateo.arrangement.Choice;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.arrangements.Sieve;
+import zapateo.server.problems.LeftOut;
 
 /**
  * A song as it is kept, with its version: send that back when changing it.
  *
  * @param arrangementId  of the arrangement that is open; it lasts, whatever the arrangement is called
+ * @param leftOut        what is kept of its choices and cannot be used: it is played with the usual in its place, a sentence each
  * @param changedFigures figures of one's own that were changed, or taken away, since this was kept: by their ids the hash of what they said, see {@code /api/figures/texts}
  */
-public record SongView(UUID id, String title, String chart, ChoicesRequest choices, UUID arrangementId, String arrangement, List<NamedChoices> others, Map<String, UUID> changedFigures, int version,
+public record SongView(UUID id, String title, String chart, ChoicesRequest choices, UUID arrangementId, String arrangement, List<NamedChoices> others, Map<String, UUID> changedFigures, List<String> leftOut, int version,
                        OffsetDateTime createdAt, OffsetDateTime updatedAt) {
 
-    static SongView of(SongRow row, Map<String, UUID> changedFigures) {
-        return new SongView(row.id(), row.title(), row.chart(), row.choices().choices(), row.arrangementId(), row.arrangement(), views(row.others()), changedFigures, row.version(), row.createdAt(),
-                row.updatedAt());
+    /** @param sift what of choices can be used */
+    static SongView of(SongRow row, Map<String, UUID> changedFigures, Function<ChoicesRequest, Sieve.Sifted> sift) {
+        LeftOut leftOut = new LeftOut();
+        ChoicesRequest choices = sifted(row.choices(), "", sift, leftOut);
+        List<NamedChoices> others = row.others().all().stream().map(each -> new NamedChoices(each.id(), each.name(), sifted(each.choices(), each.name() + ": ", sift, leftOut))).toList();
+        return new SongView(row.id(), row.title(), row.chart(), choices, row.arrangementId(), row.arrangement(), others, changedFigures, leftOut.told(), row.version(), row.createdAt(), row.updatedAt());
+    }
+
+    private static ChoicesRequest sifted(StoredChoices kept, String path, Function<ChoicesRequest, Sieve.Sifted> sift, LeftOut leftOut) {
+        Sieve.Sifted sifted = sift.apply(kept.choices());
+        leftOut.addAll(path, sifted.leftOut());
+        return sifted.choices();
     }
 
     private static List<NamedChoices> views(StoredArrangement.Others others) {

@@ -18,6 +18,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.arrangements.Sieve;
 import zapateo.server.figures.Figures;
 import zapateo.server.players.Player;
 import zapateo.server.problems.Refusal;
@@ -33,11 +34,13 @@ public class Songs {
     private final SongMapper mapper;
     private final Versions versions;
     private final Figures figures;
+    private final Sieve sieve;
 
-    Songs(SongMapper mapper, Versions versions, Figures figures) {
+    Songs(SongMapper mapper, Versions versions, Figures figures, Sieve sieve) {
         this.mapper = mapper;
         this.versions = versions;
         this.figures = figures;
+        this.sieve = sieve;
     }
 
     List<SongRow> all(Player player) {
@@ -69,14 +72,24 @@ public class Songs {
 
     /** A song for those who play from it; empty where it was taken out of the repertoire. */
     public Optional<SongView> found(Player player, UUID id) {
-        return mapper.find(player.id(), id).map(song -> SongView.of(song, Map.of()));
+        return mapper.find(player.id(), id).map(song -> SongView.of(song, Map.of(), choices -> sieve.sift(player, choices)));
+    }
+
+    /** A song as it is shown. */
+    SongView view(Player player, SongRow song) {
+        return SongView.of(song, changedFigures(player, song), choices -> sieve.sift(player, choices));
+    }
+
+    /** What of a song's choices can be played. */
+    ChoicesRequest playable(Player player, SongRow song) {
+        return sieve.sift(player, song.choices().choices()).choices();
     }
 
     @Transactional
     SongRow create(Player player, SongRequest request) {
         OffsetDateTime now = now();
         UUID id = request.arrangementId() == null ? UUID.randomUUID() : request.arrangementId();
-        SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), stored(player, choices(request)), id, arrangement(request, FIRST),
+        SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), stored(player, choices(player, request)), id, arrangement(request, FIRST),
                 others(player, request, new StoredArrangement.Others(List.of())), 1, now, now);
         mapper.insert(song, Summary.of(song.chart()));
         versions.keep(song);
@@ -90,7 +103,7 @@ public class Songs {
         }
         SongRow present = get(player, id);
         UUID open = request.arrangementId() == null ? present.arrangementId() : request.arrangementId();
-        SongRow next = new SongRow(id, player.id(), title(request), request.chart(), stored(player, choices(request)), open, arrangement(request, present.arrangement()),
+        SongRow next = new SongRow(id, player.id(), title(request), request.chart(), stored(player, choices(player, request)), open, arrangement(request, present.arrangement()),
                 others(player, request, present.others()), request.version() + 1, present.createdAt(), now());
         if (mapper.update(next, Summary.of(request.chart())) == 0) {
             throw Refusal.stale(request.version(), get(player, id).version());
@@ -139,8 +152,12 @@ public class Songs {
         return get(player, id);
     }
 
-    private static ChoicesRequest choices(SongRequest request) {
-        return request.choices() == null ? ChoicesRequest.NONE : request.choices().checked("choices.");
+    private ChoicesRequest choices(Player player, SongRequest request) {
+        return request.choices() == null ? ChoicesRequest.NONE : checked(player, request.choices(), "choices.");
+    }
+
+    private ChoicesRequest checked(Player player, ChoicesRequest choices, String path) {
+        return choices.checked(path, named -> figures.bookFor(player, named));
     }
 
     private static String arrangement(SongRequest request, String present) {
@@ -160,7 +177,7 @@ public class Songs {
             if (!names.add(other.name().strip().toLowerCase(Locale.ROOT))) {
                 throw Refusal.unusable("arrangement \"" + other.name() + "\": expected each name once");
             }
-            other.choices().checked("others." + other.name() + ".choices.");
+            checked(player, other.choices(), "others." + other.name() + ".choices.");
             UUID id = Stream.of(other.id(), ids.get(other.name())).filter(Objects::nonNull).findFirst().orElseGet(UUID::randomUUID);
             return new StoredArrangement(id, other.name(), stored(player, other.choices()));
         }).toList());
@@ -170,7 +187,8 @@ public class Songs {
         if (request.title() != null && !request.title().isBlank()) {
             return request.title().strip();
         }
-        return ChartParser.parse(request.chart()).title();
+        String title = ChartParser.parse(request.chart()).title();
+        return title.length() <= SongRequest.LONGEST_TITLE ? title : title.substring(0, SongRequest.LONGEST_TITLE);
     }
 
     private static OffsetDateTime now() {

@@ -39,6 +39,23 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
         return written;
     }
 
+    /**
+     * The choices by themselves of what was kept, or stands in a file.
+     *
+     * @throws Refusal of a format from after today
+     */
+    static JsonNode choicesOf(JsonNode kept) {
+        int format = kept.path("format").asInt(1);
+        if (format > FORMAT) {
+            throw newer(format);
+        }
+        return format == 1 ? kept : kept.path("choices");
+    }
+
+    private static Refusal newer(int format) {
+        return Refusal.newer("Choices of format " + format + ": this Zapateo reads up to " + FORMAT + ". They are kept as they are; start the Zapateo that kept them.");
+    }
+
     /** @throws Refusal of a format from after today */
     static StoredChoices read(JsonMapper json, JsonNode kept) {
         if (kept == null || kept.isNull()) {
@@ -52,7 +69,7 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
                 kept.path("ownFigures").properties().forEach(each -> figures.put(each.getKey(), UUID.fromString(each.getValue().asString())));
                 yield new StoredChoices(json.treeToValue(kept.path("choices"), ChoicesRequest.class), figures);
             }
-            default -> throw Refusal.newer("Choices of format " + format + ": this Zapateo reads up to " + FORMAT + ". They are kept as they are; start the Zapateo that kept them.");
+            default -> throw newer(format);
         };
     }
 }

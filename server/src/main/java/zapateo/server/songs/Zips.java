@@ -18,9 +18,10 @@ import zapateo.server.problems.Refusal;
 /** Files in one file: the same ones make the same zip, whenever it is made, and no more is unpacked than is asked for. */
 public final class Zips {
 
-    private static final int MOST_BYTES = 4 << 20;
-    /** Of all that is unpacked of one file, which may be packed a thousandfold. */
+    private static final int MOST_BYTES = 16 << 20;
+    /** Of all that is unpacked of one file, which may be packed a thousandfold, what is passed over too. */
     private static final int MOST_IN_ALL = 96 << 20;
+    private static final int PIECE = 64 << 10;
     private static final LocalDateTime TIMELESS = LocalDateTime.of(1980, 1, 1, 0, 0);
 
     private Zips() {
@@ -52,7 +53,8 @@ public final class Zips {
         Map<String, byte[]> entries = new LinkedHashMap<>();
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file), StandardCharsets.UTF_8)) {
             int count = 0;
-            int all = 0;
+            long all = 0;
+            byte[] passed = new byte[PIECE];
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 if (++count > most) {
                     throw Refusal.unusable(what + " of more than " + most + " files: expected fewer");
@@ -62,11 +64,13 @@ public final class Zips {
                     if (content.length > MOST_BYTES) {
                         throw Refusal.unusable(entry.getName() + " of more than " + (MOST_BYTES >> 20) + " MiB: expected less");
                     }
-                    all += content.length;
-                    if (all > MOST_IN_ALL) {
-                        throw Refusal.unusable(what + " of more than " + (MOST_IN_ALL >> 20) + " MiB when unpacked: expected less");
-                    }
+                    all = counted(all + content.length, what);
                     entries.put(entry.getName(), content);
+                } else {
+                    // Nobody wants it, and it is unpacked all the same where the next one is looked for: piece by piece, so that it is counted on the way.
+                    for (int more = zip.read(passed); more >= 0; more = zip.read(passed)) {
+                        all = counted(all + more, what);
+                    }
                 }
             }
         } catch (ZipException e) {
@@ -75,5 +79,12 @@ public final class Zips {
             throw Refusal.unusable(what + " cannot be unpacked: " + e.getMessage());
         }
         return entries;
+    }
+
+    private static long counted(long bytes, String what) {
+        if (bytes > MOST_IN_ALL) {
+            throw Refusal.unusable(what + " of more than " + (MOST_IN_ALL >> 20) + " MiB when unpacked: expected less");
+        }
+        return bytes;
     }
 }
