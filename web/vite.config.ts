@@ -86,5 +86,5 @@ export default defineConfig({
     license: { fileName: "licences/PAGE.md" },
   },
   server: { host: "127.0.0.1", proxy: { "/api": { target: "http://127.0.0.1:8080", changeOrigin: false } } },
-  test: { environment: "jsdom", globals: true, setupFiles: "src/test-setup.ts", css: false, testTimeout: 30_000, maxWorkers: "100%" },
+  test: { environment: "jsdom", globals: true, setupFiles: "src/test-setup.ts", css: false, testTimeout: 120_000, hookTimeout: 120_000, maxWorkers: "100%" },
 });

@@ -152,6 +152,9 @@ export type Arranged = Schemas["ArrangementView"];
 
 export const api = createClient<paths>({ baseUrl: "/", fetch: (request) => patiently(request) });
 
+/** This tab, so that what it asks for leaves room for others. */
+export const TAB = crypto.randomUUID?.() ?? String(Math.random());
+
 const BUSY = "/problems/busy";
 const MOST_TRIES = 8;
 
@@ -159,6 +162,7 @@ const MOST_TRIES = 8;
 async function patiently(request: Request): Promise<Response> {
   const name = crypto.randomUUID?.() ?? String(Math.random());
   const stop = () => void fetch(`/api/computing/${name}/stop`, { method: "POST", keepalive: true }).catch(() => undefined);
+  request.headers.set("Zapateo-Tab", TAB);
   if (request.method === "POST") {
     request.headers.set("Zapateo-Work", name);
     request.signal.addEventListener("abort", stop);
@@ -233,7 +237,7 @@ export function upload<T>(path: string, file: File): Promise<T> {
   const body = new FormData();
   body.set("file", file);
   return take<T>(
-    fetch(path, { method: "POST", body }).then(async (response) => {
+    fetch(path, { method: "POST", body, headers: { "Zapateo-Tab": TAB } }).then(async (response) => {
       const answer: unknown = await response.json().catch(() => null);
       return response.ok ? { data: answer as T, response } : { error: answer, response };
     }),

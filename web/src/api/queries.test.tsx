@@ -49,7 +49,7 @@ it("a long song's strokes follow, each once and in its place", async () => {
   const wrapper = ({ children }: { children: ReactNode }) => <QueryClientProvider client={queries}>{children}</QueryClientProvider>;
   const { result } = renderHook(() => useArrangement({ chart: "C", choices: {}, hand: undefined, figures: [] }), { wrapper });
   // No staff is drawn here that they would wait for.
-  await waitFor(() => expect(result.current.data?.strokes).toHaveLength(STROKES.length), { timeout: 8000 });
+  await waitFor(() => expect(result.current.data?.strokes).toHaveLength(STROKES.length));
   expect(result.current.data?.strokes.map((stroke) => stroke.tick)).toEqual(STROKES.map((stroke) => stroke.tick));
   expect(result.current.data?.bars).toHaveLength(BARS);
   expect(asked).toEqual(["0-191", "192-703", "704-1215"]);

@@ -7,7 +7,7 @@ import type { Choices, Colour, Refused, Song, Tone } from "../api/client";
 import { useArrangement, useChart, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
-import { Notice, TextButton } from "../ui/Notice";
+import { LeftOut, Notice, TextButton } from "../ui/Notice";
 import { useLatest } from "../ui/useLatest";
 import { barsWithin, namedBars } from "./address";
 import { ChangedFigures } from "./ChangedFigures";
@@ -225,7 +225,13 @@ function OpenSong({ song }: { song: Song }) {
         spanMm={hand ? spanOf(hand) : null}
         onHelp={() => setHelp(true)}
       />
-      <Trouble desk={desk} failed={sound.state === "failed"} changedFigures={song.changedFigures} unheard={arranged} />
+      <Trouble
+        desk={desk}
+        failed={sound.state === "failed"}
+        changedFigures={song.changedFigures}
+        leftOut={song.leftOut}
+        unheard={arranged}
+      />
       <main id="work" tabIndex={-1} className="min-h-0 overflow-hidden outline-none">
         <DeskOf desk={context}>
           <Outlet />
@@ -272,11 +278,14 @@ function Trouble({
   desk,
   failed,
   changedFigures,
+  leftOut,
   unheard,
 }: {
   desk: DraftDesk;
   failed: boolean;
   changedFigures: Record<string, string>;
+  /** What is kept and cannot be used. */
+  leftOut: string[];
   /** What is played, and why it could not be had if that is so. */
   unheard: Pick<ReturnType<typeof useArrangement>, "data" | "error" | "refetch">;
 }) {
@@ -285,6 +294,11 @@ function Trouble({
   return (
     <div>
       <ChangedFigures desk={desk} changed={changedFigures} />
+      {leftOut.length > 0 && (
+        <Notice>
+          <LeftOut what={leftOut}>Some of what was chosen for this song is not known here; the usual is played in its place</LeftOut>
+        </Notice>
+      )}
       {keeping.state === "stale" && (
         <Notice alert>
           <span>This song was changed elsewhere, in another tab perhaps. Yours is still on this screen; nothing was overwritten.</span>

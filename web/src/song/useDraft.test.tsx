@@ -12,6 +12,7 @@ const SONG: Song = {
   arrangementId: "5c9c0a58-6f5d-4b7c-9d52-000000000001",
   arrangement: "alone",
   changedFigures: {},
+  leftOut: [],
   others: [],
   version: 1,
   createdAt: "2026-01-01T00:00:00Z",
@@ -47,11 +48,11 @@ describe("a draft", () => {
   it("is kept by itself a moment after a change, with the version it was loaded at", async () => {
     const { sent, result } = open(kept);
     act(() => result.current.change({ chart: "| F |" }));
-    await waitFor(() => expect(sent).toHaveLength(1), { timeout: 3000 });
+    await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toMatchObject({ chart: "| F |", version: 1 });
     await waitFor(() => expect(result.current.keeping.state).toBe("kept"));
     act(() => result.current.change({ chart: "| G |" }));
-    await waitFor(() => expect(sent).toHaveLength(2), { timeout: 3000 });
+    await waitFor(() => expect(sent).toHaveLength(2));
     expect(sent[1]).toMatchObject({ chart: "| G |", version: 2 });
   });
 
@@ -93,7 +94,7 @@ describe("a draft", () => {
   it("that someone overtook is not sent again and not merged", async () => {
     const { sent, result } = open(() => answer(409, { detail: "This was changed elsewhere" }));
     act(() => result.current.change({ chart: "| F |" }));
-    await waitFor(() => expect(result.current.keeping.state).toBe("stale"), { timeout: 3000 });
+    await waitFor(() => expect(result.current.keeping.state).toBe("stale"));
     act(() => result.current.change({ chart: "| G |" }));
     await new Promise((done) => setTimeout(done, 800));
     expect(sent).toHaveLength(1);
@@ -103,7 +104,7 @@ describe("a draft", () => {
   it("of a song that was removed is not sent again", async () => {
     const { sent, result } = open(() => answer(404, { detail: "The song is not here, or no longer." }));
     act(() => result.current.change({ chart: "| F |" }));
-    await waitFor(() => expect(result.current.keeping.state).toBe("gone"), { timeout: 3000 });
+    await waitFor(() => expect(result.current.keeping.state).toBe("gone"));
     act(() => result.current.change({ chart: "| G |" }));
     await new Promise((done) => setTimeout(done, 800));
     expect(sent).toHaveLength(1);
@@ -113,10 +114,10 @@ describe("a draft", () => {
     let down = true;
     const { sent, result } = open((body) => (down ? answer(503, { detail: "The database does not answer." }) : kept(body)));
     act(() => result.current.change({ chart: "| F |" }));
-    await waitFor(() => expect(result.current.keeping.state).toBe("waiting"), { timeout: 3000 });
+    await waitFor(() => expect(result.current.keeping.state).toBe("waiting"));
     expect(localStorage.getItem(`zapateo.unkept.${SONG.id}`)).toContain("| F |");
     down = false;
-    await waitFor(() => expect(result.current.keeping.state).toBe("kept"), { timeout: 6000 });
+    await waitFor(() => expect(result.current.keeping.state).toBe("kept"));
     expect(sent.length).toBeGreaterThan(1);
     expect(localStorage.getItem(`zapateo.unkept.${SONG.id}`)).toBeNull();
   }, 10_000);

@@ -1,12 +1,22 @@
-/** Who hears notes while a melody is played in: a key and how many milliseconds ago it went down or up, since a busy page hears of it late. */
+/** When a key moved, since a busy page hears of it late: so many milliseconds ago, or, by who plays along with the take's own clock, at so many from its first beat. */
+export type When = { ago: number } | { at: number };
+
+/** Who hears notes while a melody is played in. */
 export type NoteListener = {
-  down: (midi: number, ago: number, velocity?: number) => void;
-  up: (midi: number, ago: number) => void;
-  pedal?: (down: boolean, ago: number) => void;
+  down: (midi: number, when: When, velocity?: number) => void;
+  up: (midi: number, when: When) => void;
+  pedal?: (down: boolean, when: When) => void;
 };
 
-/** Something that can be played on: it is opened when a take begins and closed when it ends. */
-export type NoteSource = { id: string; name: string; open: (listener: NoteListener) => () => void };
+/** Milliseconds from a take's first beat; null where nothing plays and nobody says. */
+export function msOf(when: When, elapsed: () => number | null): number | null {
+  if ("at" in when) return when.at;
+  const now = elapsed();
+  return now === null ? null : now - when.ago;
+}
+
+/** Something that can be played on: it is opened when a take begins and closed when it ends; a take that is whole hears what is left of it first. */
+export type NoteSource = { id: string; name: string; open: (listener: NoteListener) => (whole?: boolean) => void };
 
 /** The computer's keys as a piano: two rows from C, by where the keys lie, so that every layout has the same piano. */
 const ROW = [
@@ -52,7 +62,7 @@ export const computerKeys: NoteSource = {
       if (midi === null) octave = Math.max(-2, Math.min(2, octave + (event.code === "KeyX" ? 1 : -1)));
       else {
         held.set(event.code, midi);
-        listener.down(midi, performance.now() - event.timeStamp);
+        listener.down(midi, { ago: performance.now() - event.timeStamp });
       }
     };
     const up = (event: KeyboardEvent) => {
@@ -60,7 +70,7 @@ export const computerKeys: NoteSource = {
       if (midi === undefined) return;
       event.stopImmediatePropagation();
       held.delete(event.code);
-      listener.up(midi, performance.now() - event.timeStamp);
+      listener.up(midi, { ago: performance.now() - event.timeStamp });
     };
     window.addEventListener("keydown", down, true);
     window.addEventListener("keyup", up, true);
@@ -78,12 +88,12 @@ const CONTROL = 0xb0;
 const SUSTAIN = 64;
 
 /** What a MIDI message says about a key: a note-on of no velocity lets it go (MIDI 1.0). */
-export function readMessage(data: ArrayLike<number>, ago: number, listener: NoteListener): void {
+export function readMessage(data: ArrayLike<number>, when: When, listener: NoteListener): void {
   const kind = (data[0] ?? 0) & 0xf0;
   const key = data[1] ?? 0;
-  if (kind === NOTE_ON && (data[2] ?? 0) > 0) listener.down(key, ago, data[2]);
-  else if (kind === CONTROL && key === SUSTAIN) listener.pedal?.((data[2] ?? 0) >= 64, ago);
-  else if (kind === NOTE_ON || kind === NOTE_OFF) listener.up(key, ago);
+  if (kind === NOTE_ON && (data[2] ?? 0) > 0) listener.down(key, when, data[2]);
+  else if (kind === CONTROL && key === SUSTAIN) listener.pedal?.((data[2] ?? 0) >= 64, when);
+  else if (kind === NOTE_ON || kind === NOTE_OFF) listener.up(key, when);
 }
 
 /** The MIDI keyboards that are plugged in, if the browser lets us see them. */
@@ -95,7 +105,8 @@ export async function midiKeyboards(): Promise<NoteSource[]> {
       id: `midi-${input.id}`,
       name: input.name ?? "MIDI keyboard",
       open: (listener) => {
-        const heard = (event: MIDIMessageEvent) => event.data && readMessage(event.data, performance.now() - event.timeStamp, listener);
+        const heard = (event: MIDIMessageEvent) =>
+          event.data && readMessage(event.data, { ago: performance.now() - event.timeStamp }, listener);
         input.addEventListener("midimessage", heard);
         return () => input.removeEventListener("midimessage", heard);
       },

@@ -13,7 +13,8 @@ export function unevenness(seed: number): number {
 const UNEVEN_MS = 25;
 
 /**
- * Stands in for a MIDI keyboard where there is none: sends the MIDI messages of a scripted take, a little unevenly, from the moment the first beat sounds.
+ * Stands in for a MIDI keyboard where there is none: sends the MIDI messages of a scripted take, a little unevenly, from the moment the first beat sounds. It plays by the take's own clock, however late a busy page
+ * lets it.
  *
  * @param elapsed milliseconds since the first beat, below zero before it, null while nothing plays
  */
@@ -32,15 +33,17 @@ export function standIn(script: Scripted[], elapsed: () => number | null, name =
         })
         .sort((one, other) => one.at - other.at);
       let next = 0;
-      const timer = window.setInterval(() => {
-        const now = elapsed();
-        if (now === null) return;
-        for (let event = events[next]; event && event.at <= now; event = events[next]) {
+      const play = (until: number) => {
+        for (let event = events[next]; event && event.at <= until; event = events[next]) {
           next++;
-          readMessage(event.message, now - event.at, listener);
+          readMessage(event.message, { at: event.at }, listener);
         }
-      }, 4);
-      return () => window.clearInterval(timer);
+      };
+      const timer = window.setInterval(() => play(elapsed() ?? Number.NEGATIVE_INFINITY), 4);
+      return (whole = false) => {
+        window.clearInterval(timer);
+        if (whole) play(Number.POSITIVE_INFINITY);
+      };
     },
   };
 }

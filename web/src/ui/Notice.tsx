@@ -12,6 +12,22 @@ export function Notice({ children, alert = false }: { children: ReactNode; alert
   );
 }
 
+/** What of a file, or of a song that was kept, cannot be used. */
+export function LeftOut({ what, children }: { what: string[]; children: ReactNode }) {
+  return (
+    <details className="max-w-3xl">
+      <summary className="min-h-9 cursor-pointer font-semibold">{children}</summary>
+      <ul className="list-disc pl-6">
+        {what.map((each) => (
+          <li key={each} className="break-words">
+            {each}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
 export function TextButton({ onClick, children }: { onClick: () => void; children: ReactNode }) {
   return (
     <button type="button" onClick={onClick} className="min-h-9 font-semibold text-accent underline underline-offset-4">

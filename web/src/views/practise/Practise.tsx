@@ -63,16 +63,15 @@ export function Practise() {
     midiKeyboards().then(setPlugged);
   }, []);
   const { elapsed } = sound;
-  const sources = useMemo(
+  // Whatever is plugged in meanwhile: one that is new begins its take anew.
+  const standIns = useMemo(
     () => [
-      computerKeys,
-      ...plugged,
       standIn(scripted(notes.data?.notes ?? [], false), elapsed, "the stand-in (plays it as asked)"),
       { ...standIn(scripted(notes.data?.notes ?? [], true), elapsed, "the stand-in (with three mistakes)"), id: "stand-in-mistakes" },
-      NOBODY,
     ],
-    [plugged, notes.data, elapsed],
+    [notes.data, elapsed],
   );
+  const sources = useMemo(() => [computerKeys, ...plugged, ...standIns, NOBODY], [plugged, standIns]);
   const source = sources.find((each) => each.id === setup.source) ?? computerKeys;
 
   // The notes that were asked of the take, whatever is asked of the next one.

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { requestOf } from "../../api/asking";
 import { api, type Judgement, take } from "../../api/client";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
-import type { NoteSource } from "../../sound/noteInput";
+import { msOf, type NoteSource, type When } from "../../sound/noteInput";
 import type { Volumes } from "../../sound/player";
 import { isPlaying, playing, usePlaying } from "../../sound/playing";
 import type { Metronome } from "../../sound/schedule";
@@ -45,19 +45,20 @@ export function usePass(
   const struck = useRef<Struck[]>([]);
   const pedal = useRef<PedalMove[]>([]);
   const held = useRef(new Map<number, Struck>());
+  const closing = useRef<(whole?: boolean) => void>(() => undefined);
   const onKeys = useRef(new Set<number>());
   const { elapsed, sing, stop: hush, record } = sound;
   const on = state === "playing";
 
   const hear = useCallback(
-    (midi: number, down: boolean, ago = 0, velocity = 64) => {
+    (midi: number, down: boolean, when: When = { ago: 0 }, velocity = 64) => {
+      // Before anything else: what sounds may take its time.
+      const ms = msOf(when, elapsed);
       sing(midi, down);
       if (down) onKeys.current.add(midi);
       else onKeys.current.delete(midi);
       setShown([...onKeys.current].map((key) => ({ midi: key, name: keyName(key), role: "" })));
-      const now = elapsed();
-      if (now === null) return;
-      const ms = now - ago;
+      if (ms === null) return;
       if (!down) {
         const note = held.current.get(midi);
         if (note) note.held = Math.max(1, ms - note.ms);
@@ -75,11 +76,11 @@ export function usePass(
   const press = useLatest(onPedal);
   useEffect(() => {
     const close = source.open({
-      down: (midi, ago, velocity) => hear(midi, true, ago, velocity ?? 64),
-      up: (midi, ago) => hear(midi, false, ago),
-      pedal: (down, ago) => {
-        const now = elapsed();
-        if (on && now !== null) pedal.current.push({ ms: now - ago, down });
+      down: (midi, when, velocity) => hear(midi, true, when, velocity ?? 64),
+      up: (midi, when) => hear(midi, false, when),
+      pedal: (down, when) => {
+        const ms = msOf(when, elapsed);
+        if (on && ms !== null) pedal.current.push({ ms, down });
         else if (!on && down) press();
       },
     });
@@ -89,6 +90,7 @@ export function usePass(
       return source.id === "keys" ? undefined : close;
     }
     setOnKey(hear);
+    closing.current = close;
     return () => {
       close();
       setOnKey(null);
@@ -103,6 +105,7 @@ export function usePass(
     if (finishing.current) return;
     finishing.current = true;
     const now = elapsed();
+    closing.current(true);
     for (const note of held.current.values()) note.held = Math.max(1, (now ?? note.ms + 300) - note.ms);
     held.current.clear();
     hush();

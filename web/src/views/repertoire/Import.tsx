@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { type Imported, importFile, Refused } from "../../api/client";
-import { TextButton } from "../../ui/Notice";
+import { LeftOut, TextButton } from "../../ui/Notice";
 import { ManyFiles } from "./ManyFiles";
 
 const FORMATS: Record<string, string> = {
@@ -175,6 +175,7 @@ function Preview({ file, onDone }: { file: File; onDone: () => void }) {
               </ul>
             </section>
           )}
+          {answer && answer.leftOut.length > 0 && <LeftOut what={answer.leftOut}>Some of it may not be kept and is left out</LeftOut>}
           <div className="mt-4 flex flex-wrap items-center gap-5">
             {answer && !refused && (
               <button type="button" onClick={keep} className="h-11 rounded-plank bg-ink px-5 font-semibold text-ground">

@@ -1,15 +1,19 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { api, type Keeping as Kept, type Refused, take, upload } from "../../api/client";
-import { TextButton } from "../../ui/Notice";
+import { api, type Keeping as Kept, type Refused, take as taken, upload } from "../../api/client";
+import { watched } from "../../api/watched";
+import { hand } from "../../sheet/pdf";
+import { LeftOut, TextButton } from "../../ui/Notice";
 
 const useKeeping = () =>
-  useQuery<Kept, Refused>({ queryKey: ["keeping"], queryFn: () => take(api.GET("/api/keeping")), staleTime: 60_000 });
+  useQuery<Kept, Refused>({ queryKey: ["keeping"], queryFn: () => taken(api.GET("/api/keeping")), staleTime: 60_000 });
 
 const counted = (number: number, one: string, many: string) => (number === 0 ? [] : [number === 1 ? `1 ${one}` : `${number} ${many}`]);
 
+type Added = { songs: number; evenings: number; figures: number; hands: number; leftOut: string[] };
+
 /** What was added, in words. */
-export function addedOf(added: { songs: number; evenings: number; figures: number; hands: number }): string {
+export function addedOf(added: Omit<Added, "leftOut">): string {
   const parts = [
     ...counted(added.songs, "song", "songs"),
     ...counted(added.evenings, "evening", "evenings"),
@@ -25,13 +29,36 @@ export function Keeping() {
   const queries = useQueryClient();
   const [said, setSaid] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const [leftOut, setLeftOut] = useState<string[]>([]);
   const picker = useRef<HTMLInputElement>(null);
+  const stop = useRef<AbortController | null>(null);
+  const take = async () => {
+    stop.current = new AbortController();
+    setBusy(true);
+    setLeftOut([]);
+    setSaid("Putting it together …");
+    try {
+      const file = await watched(
+        "/api/keeping/everything",
+        ({ done, of }) => of > 0 && setSaid(`Song ${done + 1} of ${of} …`),
+        stop.current.signal,
+      );
+      hand(await file.blob(), "zapateo.zip");
+      setSaid("All of it is in zapateo.zip.");
+    } catch (error) {
+      setSaid(stop.current.signal.aborted ? "Cancelled." : `It could not be had: ${error instanceof Error ? error.message : error}`);
+    }
+    stop.current = null;
+    setBusy(false);
+  };
   const bring = async (file: File) => {
     setBusy(true);
+    setLeftOut([]);
     setSaid(`Reading ${file.name} …`);
     try {
-      const added = await upload<{ songs: number; evenings: number; figures: number; hands: number }>("/api/keeping/everything", file);
+      const added = await upload<Added>("/api/keeping/everything", file);
       setSaid(addedOf(added));
+      setLeftOut(added.leftOut);
       queries.invalidateQueries();
     } catch (error) {
       setSaid(`${file.name}: ${error instanceof Error ? error.message : error}`);
@@ -49,7 +76,16 @@ export function Keeping() {
         in it.
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2">
-        <a href="/api/keeping/everything" download className="flex h-11 items-center rounded-plank border border-grain px-4 font-semibold">
+        <a
+          href="/api/keeping/everything"
+          download
+          aria-disabled={busy}
+          onClick={(event) => {
+            event.preventDefault();
+            if (!busy) void take();
+          }}
+          className="flex h-11 items-center rounded-plank border border-grain px-4 font-semibold"
+        >
           Take everything away
         </a>
         <button
@@ -74,8 +110,19 @@ export function Keeping() {
           }}
         />
         <p role="status">{said}</p>
-        {said && !busy && <TextButton onClick={() => setSaid(null)}>Close</TextButton>}
+        {stop.current && <TextButton onClick={() => stop.current?.abort()}>Cancel</TextButton>}
+        {said && !busy && (
+          <TextButton
+            onClick={() => {
+              setSaid(null);
+              setLeftOut([]);
+            }}
+          >
+            Close
+          </TextButton>
+        )}
       </div>
+      {leftOut.length > 0 && <LeftOut what={leftOut}>Some of it may not be kept and was left out</LeftOut>}
       {keeping.data?.folder && (
         <p className="mt-3 max-w-3xl text-quiet">
           A copy of everything is made once a day in <span className="break-all text-ink">{keeping.data.folder}</span>

@@ -14,6 +14,7 @@ const answer = (more: Partial<Imported> = {}): Imported => ({
   hasTune: true,
   problems: [],
   tracks: [],
+  leftOut: [],
   song: null,
   ...more,
 });

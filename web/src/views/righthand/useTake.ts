@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, editChart, take } from "../../api/client";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
-import type { NoteSource } from "../../sound/noteInput";
+import { msOf, type NoteSource, type When } from "../../sound/noteInput";
 import { isPlaying, usePlaying } from "../../sound/playing";
 
 type Struck = { ms: number; held: number; midi: number };
@@ -21,15 +21,18 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
   const [state, setState] = useState<TakeState>({ state: "ready", notes: 0, says: "" });
   const struck = useRef<Struck[]>([]);
   const held = useRef(new Map<number, Struck>());
+  const closing = useRef<(whole?: boolean) => void>(() => undefined);
+  /** The chosen bars are over, or the music is. */
+  const ended = useRef(false);
   const recording = state.state === "playing";
   const { elapsed, sing, stop: hush, record } = sound;
 
   const hear = useCallback(
-    (midi: number, down: boolean, ago = 0) => {
+    (midi: number, down: boolean, when: When = { ago: 0 }) => {
+      // Before anything else: what sounds may take its time.
+      const ms = msOf(when, elapsed);
       sing(midi, down);
-      const now = elapsed();
-      if (now === null) return;
-      const ms = now - ago;
+      if (ms === null) return;
       if (!down) {
         const note = held.current.get(midi);
         if (note) note.held = Math.max(1, ms - note.ms);
@@ -46,8 +49,9 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
 
   useEffect(() => {
     if (!recording) return;
-    const close = source.open({ down: (midi, ago) => hear(midi, true, ago), up: (midi, ago) => hear(midi, false, ago) });
+    const close = source.open({ down: (midi, when) => hear(midi, true, when), up: (midi, when) => hear(midi, false, when) });
     setOnKey(hear);
+    closing.current = close;
     return () => {
       close();
       setOnKey(null);
@@ -60,6 +64,7 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
     finishing.current = true;
     const bars = arrangement?.bars.slice(selection[0], selection[1] + 1) ?? [];
     const now = elapsed();
+    closing.current(ended.current);
     for (const note of held.current.values()) note.held = Math.max(1, (now ?? note.ms + 200) - note.ms);
     held.current.clear();
     const notes = struck.current;
@@ -88,17 +93,20 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
   // The take ends with the chosen bars, or when the music is stopped.
   const sounds = usePlaying(isPlaying);
   const outside = usePlaying((head) => head.playing && !head.counting && (head.bar > selection[1] || head.bar < selection[0]));
-  const ended = recording && outside;
   const was = useRef(false);
   useEffect(() => {
-    if (recording && (ended || (was.current && !sounds))) finish();
+    if (recording && (outside || (was.current && !sounds))) {
+      ended.current = true;
+      finish();
+    }
     was.current = recording && sounds;
-  }, [recording, ended, sounds, finish]);
+  }, [recording, outside, sounds, finish]);
 
   const start = useCallback(() => {
     struck.current = [];
     held.current.clear();
     finishing.current = false;
+    ended.current = false;
     setState({ state: "playing", notes: 0, says: "" });
     record();
   }, [record]);

@@ -88,7 +88,16 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
       const name = fileName(set.title);
       if (all) {
         const { giveWithPages } = await import("../../sheet/giving");
-        if (!(await giveWithPages(`/api/sets/${set.id}/export/zip`, `${name}.zip`, made, MOST_OF_AN_EVENING)))
+        if (
+          !(await giveWithPages(
+            `/api/sets/${set.id}/export/zip`,
+            `${name}.zip`,
+            made,
+            MOST_OF_AN_EVENING,
+            (far) => setWork({ what: "Song", ...far }),
+            signal,
+          ))
+        )
           return "Its pages are too many to be brought in again with it: make the PDF by itself.";
       } else give(made, `${name}.pdf`);
       return `${order.length} pages.`;

@@ -1,7 +1,7 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { api, type EveningSet, type SetItem, take } from "../../api/client";
 import { useHands, useRepertoire } from "../../api/queries";
 import { useSet, useSetDraft, viewOf } from "../../api/sets";
@@ -9,7 +9,7 @@ import { minutes } from "../../sheet/drawn";
 import { Choice } from "../../ui/Choice";
 import { Field } from "../../ui/Field";
 import { Mark } from "../../ui/Mark";
-import { Notice, TextButton } from "../../ui/Notice";
+import { LeftOut, Notice, TextButton } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
 import { EveningTools } from "./EveningTools";
 import { ItemRow } from "./ItemRow";
@@ -38,6 +38,8 @@ function OpenSet({ set }: { set: EveningSet }) {
   const songs = useRepertoire();
   const hands = useHands();
   const navigate = useNavigate();
+  /** What its file held that may not be kept, where it was brought in just now. */
+  const leftOut = (useLocation().state as { leftOut?: string[] } | null)?.leftOut ?? [];
   const hand = hands.data?.find((each) => each.inUse)?.measures;
   const [trouble, setTrouble] = useState<string | null>(null);
   const items = (edit: (items: SetItem[]) => SetItem[]) => change((before) => ({ ...before, items: edit(before.items) }));
@@ -72,6 +74,11 @@ function OpenSet({ set }: { set: EveningSet }) {
         <Notice alert>
           <span>{keep.isError ? `Not kept: ${keep.error.message} What you see is on this screen only.` : trouble}</span>
           <TextButton onClick={() => window.location.reload()}>Load it again</TextButton>
+        </Notice>
+      )}
+      {leftOut.length > 0 && (
+        <Notice>
+          <LeftOut what={leftOut}>Some of the file may not be kept and was left out</LeftOut>
         </Notice>
       )}
       <main className="grid gap-x-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_17rem]">

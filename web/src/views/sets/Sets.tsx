@@ -27,7 +27,8 @@ export function Sets() {
       .catch(told);
   const bring = async (file: File) => {
     try {
-      navigate(`/sets/${(await upload<EveningSet>("/api/sets/import", file)).id}`);
+      const { id, leftOut } = await upload<EveningSet>("/api/sets/import", file);
+      navigate(`/sets/${id}`, { state: { leftOut } });
     } catch (error) {
       setTrouble(`${file.name}: ${error instanceof Error ? error.message : error}`);
     }
