@@ -162,6 +162,7 @@ start() {
   own_database=$(db_pid "$HOME_DIR")
   db_start "$HOME_DIR" || exit 1
   own_database=$(db_pid "$HOME_DIR")
+  writes_go_on
   db_env "$HOME_DIR"
   build
   copy_before_upgrade || exit 1
@@ -172,13 +173,13 @@ start() {
   (cd "$HOME_DIR/app" && ZAPATEO_PORT=$port ZAPATEO_DEMO=$demo ZAPATEO_COPIES=$HOME_DIR/copies exec setsid java "${JAVA_FLAGS[@]}" "${archive[@]}" -jar zapateo.jar \
     >"$HOME_DIR/app.log" 2>&1 </dev/null 7>&- 8>&-) &
   app=$!
-  for ((tries = 0; tries < 1200; tries++)); do
+  for ((tries = 0; tries < 3000; tries++)); do
     app_up "$port" && break
     kill -0 "$app" 2>/dev/null || { grep -iqE 'No space left' "$HOME_DIR/app.log" && fail "the disk is full, so Zapateo could not start. What was saved before is safe."
       tail -n 5 "$HOME_DIR/app.log" >&2; fail "the application did not start: see $HOME_DIR/app.log"; }
     sleep 0.1
   done
-  app_up "$port" || fail "the application has not come up in two minutes: see $HOME_DIR/app.log"
+  app_up "$port" || fail "the application has not come up in five minutes: see $HOME_DIR/app.log"
   turn_end
   say "Zapateo is ready: http://127.0.0.1:$port   (Ctrl-C stops it)"
   say "Copies of everything are kept once a day in $HOME_DIR/copies; ./zapateo backup makes one now."
@@ -198,6 +199,11 @@ look_after() {
       turn_open
       # Not where a stop or a restore is at it.
       if flock -n 8 && kill -0 "$app" 2>/dev/null; then db_start "$HOME_DIR"; fi
+      exec 8>&-
+    fi
+    if [ -e "$HOME_DIR/read-only" ]; then
+      turn_open
+      if flock -n 8; then writes_go_on; fi
       exec 8>&-
     fi
     # Nobody but this application works with it, whoever started it; once it has ended the next one may have begun.

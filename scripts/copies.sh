@@ -134,22 +134,17 @@ copy_check() {
   say "A copy of $copy_songs songs, made $made."
 }
 
-# The old data stays until the new is whole, and one statement puts the one in the place of the other.
+# The old data stays until the new is whole, and one statement puts the one in the place of the other. From before the old is set aside until then nothing is
+# written: every save that was acknowledged is in the one or the other.
 restore() {
-  local was aside count
+  local aside count
   [ $# = 1 ] || fail "restore wants one file, such as ./zapateo restore zapateo-2027-01-09.tar"
   make_home
   copy_check "$1"
   turn_take restore
-  was=$(db_pid "$HOME_DIR")
+  restore_found=$(db_pid "$HOME_DIR")
   db_start "$HOME_DIR" || exit 1
-  [ -n "$was" ] || trap 'rm -rf "$copy_work"; db_stop "$HOME_DIR"' EXIT
-  if [ "$(songs_in zapateo)" != 0 ]; then
-    copies_folder || exit 1
-    aside=$HOME_DIR/copies/before-restore-$(date +%Y-%m-%d-%H%M%S).tar
-    copy_to "$aside" || fail "what is kept here could not be put aside. Nothing was changed."
-    say "What was kept here is in $aside."
-  fi
+  trap restore_ended EXIT
   db_sql "$HOME_DIR" postgres 'drop database if exists zapateo_new with (force)' && db_sql "$HOME_DIR" postgres 'create database zapateo_new' \
     && db_connect "$HOME_DIR" pg_restore --no-owner --exit-on-error -d zapateo_new "$copy_work/songs.dump" >>"$HOME_DIR/postgres.log" \
     || fail "the copy could not be put back: see $HOME_DIR/postgres.log. What was kept here is as it was."
@@ -160,9 +155,47 @@ restore() {
     (db_env "$HOME_DIR"; export ZAPATEO_DB_URL="${ZAPATEO_DB_URL%zapateo}zapateo_new"; cd "$HOME_DIR/app" && ZAPATEO_PORT=0 ZAPATEO_DEMO=false exec java "${JAVA_FLAGS[@]}" \
       -Dspring.context.exit=onRefresh -jar zapateo.jar >>"$HOME_DIR/build.log" 2>&1 8>&-) || fail "the copy could not be brought up to date: see $HOME_DIR/build.log. What was kept here is as it was."
   fi
+  writes stop || fail "what is kept here could not be held still: see $HOME_DIR/postgres.log. It is as it was."
+  if [ "$(songs_in zapateo)" != 0 ]; then
+    copies_folder || exit 1
+    aside=$HOME_DIR/copies/before-restore-$(date +%Y-%m-%d-%H%M%S).tar
+    copy_to "$aside" || fail "what is kept here could not be put aside. Nothing was changed."
+    say "What was kept here is in $aside."
+  fi
   swap_databases || fail "the copy could not be put in its place: see $HOME_DIR/postgres.log. What was kept here is as it was."
+  # The one in its place was never held still.
+  rm -f "$HOME_DIR/read-only"
   say "$copy_songs songs are back."
 }
+
+restore_found= # the database that ran before
+
+restore_ended() {
+  rm -rf "$copy_work"
+  writes_go_on
+  [ -n "$restore_found" ] || db_stop "$HOME_DIR"
+}
+
+# Nothing is written from now on, and nothing that began before goes on: who saves is told to come again in a moment. A file says so too, for whoever
+# finds it where this process was killed meanwhile.
+writes() { # writes stop|go
+  local since tries
+  if [ "$1" = go ]; then
+    db_sql "$HOME_DIR" postgres 'alter database zapateo reset default_transaction_read_only' && rm -f "$HOME_DIR/read-only"
+    return
+  fi
+  : >"$HOME_DIR/read-only" && db_sql "$HOME_DIR" postgres 'alter database zapateo set default_transaction_read_only = on' || return 1
+  since=$(db_sql "$HOME_DIR" postgres 'select clock_timestamp()')
+  # One that was just beginning shows itself a moment later.
+  for ((tries = 0; tries < 100; tries++)); do
+    [ "$(db_sql "$HOME_DIR" postgres "select count(pg_terminate_backend(pid)) from pg_stat_activity where datname = 'zapateo' and backend_start < '$since'")" = 0 ] && [ $tries -ge 4 ] && return 0
+    sleep 0.1
+  done
+  return 1
+}
+
+# To be called by whoever has the turn: a restore that was killed may have left it so.
+writes_go_on() { [ ! -e "$HOME_DIR/read-only" ] || writes go; }
 
 # A rename waits for those who are connected; who comes meanwhile waits for it, and finds the new one.
 swap_databases() {

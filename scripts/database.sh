@@ -60,7 +60,7 @@ db_connect() { # db_connect DIR PROGRAM [arguments]: a PostgreSQL program that t
   password=$(cat "$dir/password" 2>/dev/null)
   bin=$(pg_bin "$dir")
   port=$(db_port "$dir")
-  PGPASSWORD=$password PGCONNECT_TIMEOUT=2 "$bin/$program" -h 127.0.0.1 -p "$port" -U "$DB_USER" "$@" 2>>"$dir/postgres.log"
+  PGPASSWORD=$password PGCONNECT_TIMEOUT=10 "$bin/$program" -h 127.0.0.1 -p "$port" -U "$DB_USER" "$@" 2>>"$dir/postgres.log"
 }
 
 db_sql() { # db_sql DIR DATABASE SQL

@@ -2,12 +2,17 @@ package zapateo.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Stream;
@@ -17,11 +22,14 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.CleanupMode;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
+import zapateo.server.Await;
 
 /** A copy of everything put back gives the same answers; one that is not whole changes nothing. */
 class CopiesTest {
 
     private static final int KILLS = Boolean.getBoolean("zapateo.endure") ? 20 : 3;
+    private static final int WRITERS = 4;
+    private static final int RESTORES = Boolean.getBoolean("zapateo.endure") ? 10 : 2;
 
     /** All that is kept is asked for twice in the end. */
     private static final int SAVED_EVERY_MS = 40;
@@ -117,6 +125,59 @@ class CopiesTest {
         assertThat(folder.get("/api/songs")).hasSize(inCopy);
     }
 
+    /** Four write while copies are put back: each save that was acknowledged is among what is kept, or in one of the copies that were set aside. */
+    @Test
+    void every_save_that_was_acknowledged_is_in_the_one_or_the_other() throws Exception {
+        folder.started();
+        Path copy = temporary.resolve("copy.tar");
+        folder.run("backup", copy.toString());
+        Set<String> acknowledged = ConcurrentHashMap.newKeySet();
+        Set<Integer> refused = ConcurrentHashMap.newKeySet();
+        AtomicBoolean busy = new AtomicBoolean(true);
+        List<Thread> writers = new ArrayList<>();
+        for (int writer = 0; writer < WRITERS; writer++) {
+            int number = writer;
+            writers.add(new Thread(() -> {
+                for (int i = 0; busy.get(); i++) {
+                    String title = "By " + number + " the " + i;
+                    try {
+                        HttpResponse<String> answer = folder.ask("POST", "/api/songs", "{\"title\":\"" + title + "\",\"chart\":\"| C |\"}");
+                        if (answer.statusCode() == 201) {
+                            acknowledged.add(title);
+                        } else {
+                            refused.add(answer.statusCode());
+                        }
+                    } catch (Exception broken) {
+                        throw new IllegalStateException(broken);
+                    }
+                }
+            }));
+        }
+        writers.forEach(Thread::start);
+        for (int i = 0; i < RESTORES; i++) {
+            int before = acknowledged.size();
+            Await.until("saves between restores", () -> acknowledged.size() > before + WRITERS);
+            assertThat(folder.run("restore", copy.toString()).text()).contains("songs are back");
+        }
+        busy.set(false);
+        for (Thread each : writers) {
+            each.join();
+        }
+        assertThat(refused).as("what a save may be told meanwhile").isSubsetOf(503);
+        Set<String> found = new HashSet<>();
+        folder.get("/api/songs").forEach(song -> found.add(song.path("title").asString()));
+        for (String aside : names(folder.home().resolve("copies"))) {
+            if (aside.startsWith("before-restore-")) {
+                assertThat(other.run("restore", folder.home().resolve("copies").resolve(aside).toString()).status()).isZero();
+                other.started();
+                other.get("/api/songs").forEach(song -> found.add(song.path("title").asString()));
+                other.run("stop");
+            }
+        }
+        assertThat(found).containsAll(acknowledged);
+        assertThat(folder.keep("Title: Afterwards\n| C |")).as("it is written again").isNotEmpty();
+    }
+
     @Test
     void what_is_no_whole_copy_changes_nothing() throws Exception {
         folder.started();
@@ -160,17 +221,13 @@ class CopiesTest {
         Files.writeString(copies.resolve("before-restore-2026-01-01-000000.tar"), "old");
         // As an older Zapateo left it.
         folder.run("database", "start", folder.home().toString());
-        sql(folder, "drop table evening_set; delete from flyway_schema_history where version = '8'");
-        folder.started().says("before-upgrade-7-to-8.tar");
-        for (int tries = 0; tries < 100 && names(copies).stream().filter(each -> each.startsWith("daily")).noneMatch(each -> !each.contains("2026-01-")); tries++) {
-            TimeUnit.MILLISECONDS.sleep(100);
-        }
-        for (int tries = 0; tries < 100 && names(copies).stream().filter(each -> each.startsWith("weekly")).count() != 4; tries++) {
-            TimeUnit.MILLISECONDS.sleep(100);
-        }
+        sql(folder, "drop table evening_set; delete from flyway_schema_history where version in ('8', '9')");
+        folder.started().says("before-upgrade-7-to-9.tar");
+        Await.until("a copy of today", () -> names(copies).stream().filter(each -> each.startsWith("daily")).anyMatch(each -> !each.contains("2026-01-")));
+        Await.until("room made among the weekly ones", () -> names(copies).stream().filter(each -> each.startsWith("weekly")).count() == 4);
         assertThat(names(copies).stream().filter(each -> each.startsWith("daily-"))).hasSize(7).contains("daily-2026-01-19.tar").doesNotContain("daily-2026-01-13.tar");
         assertThat(names(copies).stream().filter(each -> each.startsWith("weekly-"))).hasSize(4);
-        assertThat(names(copies)).contains("before-restore-2026-01-01-000000.tar", "before-upgrade-7-to-8.tar");
+        assertThat(names(copies)).contains("before-restore-2026-01-01-000000.tar", "before-upgrade-7-to-9.tar");
         assertThat(folder.get("/api/keeping").path("folder").asString()).isEqualTo(copies.toString());
     }
 

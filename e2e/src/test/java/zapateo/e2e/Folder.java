@@ -14,7 +14,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFilePermissions;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -23,6 +22,7 @@ import java.util.stream.Stream;
 import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import zapateo.server.Await;
 import zapateo.server.FreePort;
 
 /** A folder with the script and the application as they were built, as a person has it, and that person's commands. */
@@ -34,7 +34,7 @@ final class Folder {
     /** The application as one start unpacked and archived it. */
     private static Path unpacked;
 
-    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(2)).build();
+    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
     private final String taken;
     final Path root;
     final int port;
@@ -113,16 +113,18 @@ final class Folder {
 
         /** Waits until it says something. */
         Running says(String expected) throws Exception {
-            for (int tries = 0; tries < 900 && !text().contains(expected); tries++) {
-                assertThat(process.isAlive()).as(text()).isTrue();
-                TimeUnit.MILLISECONDS.sleep(100);
-            }
-            assertThat(text()).contains(expected);
+            Await.until(expected, () -> {
+                // Asked first: what it said last is there once it has ended.
+                boolean alive = process.isAlive();
+                boolean said = text().contains(expected);
+                assertThat(alive || said).as(text()).isTrue();
+                return said;
+            });
             return this;
         }
 
         Said ended() throws Exception {
-            assertThat(process.waitFor(3, TimeUnit.MINUTES)).as("still running: " + text()).isTrue();
+            assertThat(process.waitFor(Await.PATIENCE.toSeconds(), TimeUnit.SECONDS)).as("still running: " + text()).isTrue();
             return new Said(process.exitValue(), text());
         }
     }
@@ -178,7 +180,7 @@ final class Folder {
     }
 
     HttpResponse<String> ask(String method, String path, String body) throws Exception {
-        return client.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path)).timeout(Duration.ofSeconds(30)).header("Content-Type", "application/json")
+        return client.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path)).timeout(Await.PATIENCE).header("Content-Type", "application/json")
                 .method(method, body.isEmpty() ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
     }
 

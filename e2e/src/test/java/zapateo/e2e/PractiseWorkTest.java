@@ -6,7 +6,6 @@ import static zapateo.e2e.Stage.buttonLike;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -40,7 +39,7 @@ class PractiseWorkTest {
 
     private static Locator result(Page page) {
         Locator result = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("How it went"));
-        assertThat(result).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+        assertThat(result).isVisible();
         return result;
     }
 
@@ -68,13 +67,13 @@ class PractiseWorkTest {
         playedOn(page, "does not talk");
         for (int pass = 0; pass < 2; pass++) {
             buttonLike(page, "^(Begin|Again)$").click();
-            assertThat(page.getByText("Was it clean?")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+            assertThat(page.getByText("Was it clean?")).isVisible();
             page.keyboard().press("c");
         }
         assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 126 of 200"));
         for (int pass = 0; pass < 2; pass++) {
             buttonLike(page, "^Again$").click();
-            assertThat(page.getByText("Was it clean?")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+            assertThat(page.getByText("Was it clean?")).isVisible();
             buttonLike(page, "^Once more$").click();
         }
         assertThat(stairs).hasAttribute("aria-label", Pattern.compile("^Tempo 120 of 200"));
@@ -101,7 +100,7 @@ class PractiseWorkTest {
         assertThat(page.getByText(Pattern.compile("One bar of clicks|of \\d notes|notes$"))).isVisible();
         page.evaluate("midi(0xb0, 64, 0)");
         // Nobody played: the pedal says it was clean all the same, and it is in the log.
-        assertThat(page.getByText("Was it clean?")).isVisible(new LocatorAssertions.IsVisibleOptions().setTimeout(60_000));
+        assertThat(page.getByText("Was it clean?")).isVisible();
         page.evaluate("midi(0xb0, 64, 127)");
         page.waitForCondition(() -> Stage.server().get("/api/practice/log").text().contains(song));
         org.assertj.core.api.Assertions.assertThat(Stage.server().get("/api/practice/log").json().path(0).path("clean").asBoolean()).isTrue();

@@ -11,6 +11,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.Request;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import java.io.IOException;
@@ -34,6 +35,7 @@ import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.springframework.util.FileSystemUtils;
 import tools.jackson.databind.JsonNode;
+import zapateo.server.Await;
 import zapateo.server.RealServer;
 
 /**
@@ -71,7 +73,8 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
             Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
             window = playwright.chromium().launchPersistentContext(profile(), new BrowserType.LaunchPersistentContextOptions().setExecutablePath(PROGRAM).setArgs(FLAGS)
                     .setBaseURL(server().address()).setAcceptDownloads(true).setViewportSize(1280, 800));
-            window.setDefaultTimeout(20_000);
+            window.setDefaultTimeout(Await.PATIENCE.toMillis());
+            PlaywrightAssertions.setDefaultAssertionTimeout(Await.PATIENCE.toMillis());
         }
     }
 

@@ -6,8 +6,10 @@ import static zapateo.e2e.Stage.button;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -208,9 +210,15 @@ class StandTest {
         String song = Stage.newSong("Title: Long\nKey: C\n" + "[Part]\n| C | Am | F | G | C | Am | F | G |\n".repeat(12), "spread-eighths");
         Page page = STAGE.page();
         page.navigate("/songs/" + song + "/sheet");
-        assertThat(page.getByLabel("Pages").getByRole(AriaRole.STATUS)).hasText(Pattern.compile("^\\d+ pages$"), new com.microsoft.playwright.assertions.LocatorAssertions.HasTextOptions().setTimeout(20_000));
+        assertThat(page.getByLabel("Pages").getByRole(AriaRole.STATUS)).hasText(Pattern.compile("^\\d+ pages$"));
+        // At a known step: its letters are not there yet, and come once it is cancelled.
+        List<Route> held = new ArrayList<>();
+        page.route(Pattern.compile(".*\\.ttf"), held::add);
         button(page, "PDF").click();
+        page.waitForCondition(() -> !held.isEmpty());
         button(page, "Cancel").click();
+        page.unroute(Pattern.compile(".*\\.ttf"));
+        held.forEach(Route::resume);
         assertThat(page.getByText("Cancelled; nothing was made.")).isVisible();
         assertThat(button(page, "PDF")).isEnabled();
     }

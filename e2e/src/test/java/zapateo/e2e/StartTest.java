@@ -9,11 +9,13 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.CleanupMode;
 import org.junit.jupiter.api.io.TempDir;
+import zapateo.server.Await;
 
 /** The script: two starts at once, killed in every phase, a database that is slow to answer; and what it leaves behind, which is nothing. */
 class StartTest {
@@ -44,22 +46,23 @@ class StartTest {
         for (int i = 0; i < PARALLEL; i++) {
             all.add(folder.start());
         }
-        Folder.Running winner = null;
-        for (int tries = 0; tries < 1200 && winner == null; tries++) {
-            TimeUnit.MILLISECONDS.sleep(100);
+        AtomicReference<Folder.Running> winner = new AtomicReference<>();
+        Await.until("one that is ready", () -> {
             for (Folder.Running each : all) {
-                winner = each.text().contains("is ready") ? each : winner;
+                if (each.text().contains("is ready")) {
+                    winner.set(each);
+                }
             }
-        }
-        assertThat(winner).isNotNull();
+            return winner.get() != null;
+        });
         for (Folder.Running each : all) {
-            if (each != winner) {
+            if (each != winner.get()) {
                 assertThat(each.ended()).satisfies(said -> assertThat(said.status()).isZero()).satisfies(said -> assertThat(said.text()).contains("running already").contains("http://127.0.0.1:" + folder.port));
             }
         }
         assertThat(folder.get("/api/songs")).as("the others took nothing down with them").isNotEmpty();
         assertThat(folder.run("stop").text()).contains("Zapateo is stopped");
-        assertThat(winner.ended().status()).isNotNegative();
+        assertThat(winner.get().ended().status()).isNotNegative();
         assertThat(folder.run("stop").text()).contains("was not running");
     }
 
@@ -130,9 +133,7 @@ class StartTest {
     void a_stop_ends_a_start_that_is_under_way() throws Exception {
         for (int after : List.of(200, 500, 800, 1100, 1400)) {
             Folder.Running start = folder.start();
-            while (!Files.exists(folder.home().resolve("turn"))) {
-                TimeUnit.MILLISECONDS.sleep(20);
-            }
+            Await.until("a turn", () -> Files.exists(folder.home().resolve("turn")));
             TimeUnit.MILLISECONDS.sleep(after);
             assertThat(folder.run("stop").text()).contains("Zapateo is stopped");
             assertThat(start.ended()).as("after %d ms", after).isEqualTo(new Folder.Said(130, ""));
