@@ -170,13 +170,13 @@ start() {
   [ -f "$HOME_DIR/app/classes.jsa" ] && archive=(-XX:SharedArchiveFile=classes.jsa -Xshare:auto)
   [ -f "$HOME_DIR/app/zapateo.jar" ] || fail "the built application is gone: start again"
   echo "$port" >"$HOME_DIR/app.port"
-  (cd "$HOME_DIR/app" && ZAPATEO_PORT=$port ZAPATEO_DEMO=$demo ZAPATEO_COPIES=$HOME_DIR/copies exec setsid java "${JAVA_FLAGS[@]}" "${archive[@]}" -jar zapateo.jar \
-    >"$HOME_DIR/app.log" 2>&1 </dev/null 7>&- 8>&-) &
+  (cd "$HOME_DIR/app" && ZAPATEO_PORT=$port ZAPATEO_DEMO=$demo ZAPATEO_COPIES=$HOME_DIR/copies ZAPATEO_LOG=$HOME_DIR/app.log LOGGING_THRESHOLD_CONSOLE=OFF \
+    exec setsid java "${JAVA_FLAGS[@]}" "${archive[@]}" -jar zapateo.jar >"$HOME_DIR/app.out" 2>&1 </dev/null 7>&- 8>&-) &
   app=$!
   for ((tries = 0; tries < 3000; tries++)); do
     app_up "$port" && break
-    kill -0 "$app" 2>/dev/null || { grep -iqE 'No space left' "$HOME_DIR/app.log" && fail "the disk is full, so Zapateo could not start. What was saved before is safe."
-      tail -n 5 "$HOME_DIR/app.log" >&2; fail "the application did not start: see $HOME_DIR/app.log"; }
+    kill -0 "$app" 2>/dev/null || { grep -iqsE 'No space left' "$HOME_DIR/app.log" "$HOME_DIR/app.out" && fail "the disk is full, so Zapateo could not start. What was saved before is safe."
+      tail -qn 5 "$HOME_DIR/app.log" "$HOME_DIR/app.out" 2>/dev/null >&2; fail "the application did not start: see $HOME_DIR/app.log"; }
     sleep 0.1
   done
   app_up "$port" || fail "the application has not come up in five minutes: see $HOME_DIR/app.log"
@@ -187,13 +187,26 @@ start() {
   wait "$app"
 }
 
+# The application turns its own log over; the database writes on to the end of its file, whatever is taken out of it.
+LONGEST_LOG=10485760
+LOGS_KEPT=9
+
+keep_short() { # keep_short FILE
+  local number
+  [ "$(stat -c %s "$1" 2>/dev/null || echo 0)" -gt "$LONGEST_LOG" ] || return 0
+  for ((number = LOGS_KEPT; number > 1; number--)); do
+    [ ! -e "$1.$((number - 1))" ] || mv -f "$1.$((number - 1))" "$1.$number"
+  done
+  cp "$1" "$1.1" 2>/dev/null && : >"$1"
+}
+
 # While it runs: a copy a day, and a database that was killed is started again.
 look_after() {
   local turn=0 database
   # Waits on what nobody writes to, so that nothing is left asleep where this process is killed.
   exec 6<> <(:)
   while kill -0 "$app" 2>/dev/null; do
-    [ $((turn++ % 120)) = 0 ] && daily_copy
+    [ $((turn++ % 120)) = 0 ] && { daily_copy; keep_short "$HOME_DIR/postgres.log"; }
     read -rt 5 -u 6
     if [ -z "$(db_pid "$HOME_DIR")" ]; then
       turn_open

@@ -19,9 +19,26 @@ run_tests() {
 run_endure() {
   for_tests
   (cd "$ROOT" && mvn -B -ntp -pl core,server,e2e verify -Dskip.web.tests=true -Dzapateo.endure=true -Dsurefire.failIfNoSpecifiedTests=false \
-    -Dtest='EveryFigureTest,LinearTest,MusicXmlWriterTest,ImportTest,RoundTripTest,JudgeTest,KillTest,BadInputTest,EnvelopeTest,KeptRowsTest,PackageApiTest,OneSongTest,StartTest,CopiesTest,PlayedThroughTest')
+    -Dtest='EveryFigureTest,LinearTest,MusicXmlWriterTest,ImportTest,RoundTripTest,JudgeTest,KillTest,BadInputTest,DeepFuzzTest,OperationsTest,EnvelopeTest,KeptRowsTest,PackageApiTest,OneSongTest,StartTest,CopiesTest,PlayedThroughTest')
   local status=$?
+  if [ $status = 0 ]; then endure_load; status=$?; fi
   if [ $status = 0 ]; then say "Zapateo: it endured."; else say "Zapateo: it did not endure, or did not run (status $status)."; fi
+  return $status
+}
+
+# Twenty minutes of reading, saving and computing by 128 clients; what the server holds at the start and at the end is told.
+endure_load() {
+  local data=$HOME_DIR/endure-database port=18098 server tries status
+  (cd "$ROOT" && mvn -q -B -pl core,server,bench -DskipTests package) >"$HOME_DIR/bench.log" 2>&1 || { complain "the build failed: see $HOME_DIR/bench.log"; return 1; }
+  db_start "$data" || return 1
+  (db_env "$data"; exec java "${JAVA_FLAGS[@]}" -jar "$ROOT"/server/target/server-*-exec.jar --server.port=$port --zapateo.demo=false) >"$HOME_DIR/endure-server.log" 2>&1 &
+  server=$!
+  for ((tries = 0; tries < 3000; tries++)); do app_up "$port" && break; kill -0 "$server" 2>/dev/null || break; sleep 0.1; done
+  java -cp "$ROOT/bench/target/classes:$(cat "$ROOT/bench/target/class-path")" zapateo.bench.Crowd "http://127.0.0.1:$port" "$server" "${ZAPATEO_ENDURE_SECONDS:-1200}"
+  status=$?
+  kill "$server" 2>/dev/null
+  wait "$server" 2>/dev/null
+  db_discard "$data"
   return $status
 }
 

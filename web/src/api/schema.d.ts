@@ -3047,6 +3047,11 @@ export interface components {
             playedOn?: string;
             tiring: components["schemas"]["TiringView"][];
             title: string;
+            /**
+             * Format: int32
+             * @description absent where all lengths were found
+             */
+            uncounted?: number;
             /** Format: date-time */
             updatedAt: string;
             /** Format: int32 */

@@ -31,15 +31,18 @@ public final class Crowd {
     private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(10)).build();
     private final Map<String, List<Long>> took = new ConcurrentHashMap<>();
     private final Map<String, Integer> statuses = new ConcurrentHashMap<>();
-    private final long until = System.nanoTime() + SECONDS * 1_000_000_000L;
+    private final long until;
 
-    private Crowd(String address) {
+    private Crowd(String address, int seconds) {
         this.address = address;
+        this.until = System.nanoTime() + seconds * 1_000_000_000L;
     }
 
-    /** @param arguments the server's address and its process number */
+    /** @param arguments the server's address, its process number, and perhaps for how many seconds in place of a minute */
     public static void main(String[] arguments) throws Exception {
-        Crowd crowd = new Crowd(arguments[0]);
+        int seconds = arguments.length > 2 ? Integer.parseInt(arguments[2]) : SECONDS;
+        List<Long> memory = new ArrayList<>(List.of(residentMegabytes(arguments[1])));
+        Crowd crowd = new Crowd(arguments[0], seconds);
         List<Thread> all = new ArrayList<>();
         for (int i = 0; i < CLIENTS; i++) {
             int number = i;
@@ -47,15 +50,14 @@ public final class Crowd {
             each.start();
             all.add(each);
         }
-        List<Long> memory = new ArrayList<>();
         for (int quarter = 0; quarter < 4; quarter++) {
-            Thread.sleep(SECONDS * 250L - 500);
+            Thread.sleep(seconds * 250L - 500);
             memory.add(residentMegabytes(arguments[1]));
         }
         for (Thread each : all) {
             each.join();
         }
-        System.out.printf("%d clients, %d s, memory of the server by quarters %s MB%n", CLIENTS, SECONDS, memory);
+        System.out.printf("%d clients, %d s, memory of the server at the start and by quarters %s MB%n", CLIENTS, seconds, memory);
         new TreeMap<>(crowd.took).forEach((kind, times) -> {
             Collections.sort(times);
             System.out.printf("  %-8s %6d answers, median %5d ms, p95 %5d ms, longest %5d ms%n", kind, times.size(), times.get(times.size() / 2), times.get(times.size() * 95 / 100), times.get(times.size() - 1));

@@ -8,17 +8,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.EssentialTones;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
+import zapateo.part.Sounding;
 import zapateo.part.Stroke;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
+import zapateo.search.Patience;
 import zapateo.song.Bar;
 import zapateo.song.Song;
 
@@ -37,6 +39,8 @@ public final class Restored {
     private final LeftTop top;
     private final Hand hand;
     private final List<Stroke> right;
+    private final Sounding onLeft;
+    private final Sounding onRight;
     private final Map<Integer, Integer> thinnest = new HashMap<>();
 
     private Restored(Song song, List<Stroke> left, List<Stroke> right, Hand hand) {
@@ -45,6 +49,9 @@ public final class Restored {
         this.top = new LeftTop(left);
         this.hand = hand;
         this.right = new ArrayList<>(right);
+        // What is restored changes notes and no times.
+        this.onLeft = new Sounding(left);
+        this.onRight = new Sounding(right);
         right.stream().filter(this::isStrong).forEach(stroke -> thinnest.merge(stroke.bar() / PHRASE, stroke.notes().size(), Math::min));
     }
 
@@ -59,6 +66,7 @@ public final class Restored {
     private List<Stroke> all(Set<Integer> under, Set<Integer> gave) {
         List<Song.Placed> places = song.chords().filter(place -> place.chord().isPresent() && (gave.contains(place.bar().index()) || under.contains(place.bar().index()) && hasChords(place))).toList();
         for (Song.Placed place : places) {
+            Patience.check();
             ChordSymbol chord = place.chord().orElseThrow();
             Set<Integer> heard = heard(place.tick(), place.end());
             for (Interval tone : EssentialTones.stating(chord, place.end() - place.tick(), place.bar().meter().beatTicks())) {
@@ -73,21 +81,17 @@ public final class Restored {
 
     /** A left hand of basses alone leaves the chords to be thought. */
     private boolean hasChords(Song.Placed place) {
-        return left.stream().anyMatch(stroke -> stroke.written().tick() < place.end() && stroke.written().end() > place.tick() && (stroke.mark() == Mark.TOE || stroke.notes().size() > 1));
+        return onLeft.in(place.tick(), place.end()).mapToObj(left::get).anyMatch(stroke -> stroke.mark() == Mark.TOE || stroke.notes().size() > 1);
     }
 
     private Set<Integer> heard(int from, int to) {
         Set<Integer> heard = new HashSet<>();
-        for (List<Stroke> strokes : List.of(left, right)) {
-            strokes.stream().filter(stroke -> stroke.written().tick() < to && stroke.written().end() > from)
-                    .forEach(stroke -> stroke.notes().forEach(note -> heard.add(note.pitch().pitchClass().chroma())));
-        }
+        Stream.concat(onLeft.in(from, to).mapToObj(left::get), onRight.in(from, to).mapToObj(right::get)).forEach(stroke -> stroke.notes().forEach(note -> heard.add(note.pitch().pitchClass().chroma())));
         return heard;
     }
 
     private void restore(Song.Placed place, ChordSymbol chord, Interval tone) {
-        List<Integer> order = IntStream.range(0, right.size()).boxed().filter(i -> right.get(i).nature().origin().isTune() && right.get(i).written().tick() >= place.tick()
-                && right.get(i).written().tick() < place.end() && hasRoom(right.get(i))).sorted(Comparator.comparingInt((Integer i) -> -right.get(i).written().ticks()).thenComparing(i -> i)).toList();
+        List<Integer> order = onRight.beginningIn(place.tick(), place.end()).boxed().filter(i -> right.get(i).nature().origin().isTune() && hasRoom(right.get(i))).sorted(Comparator.comparingInt((Integer i) -> -right.get(i).written().ticks()).thenComparing(i -> i)).toList();
         for (int i : order) {
             Stroke stroke = right.get(i);
             Optional<Stroke> fuller = with(stroke, chord, tone);

@@ -11,7 +11,7 @@ import java.util.function.ToIntFunction;
 
 /**
  * The cheapest way through layers of candidates, one from each: exact, by dynamic programming over the steps between
- * neighbouring layers. A step that may not be taken costs infinitely much. Among equally cheap ways the one whose candidates come first wins, so the answer never depends on luck.
+ * neighbouring layers. A step costs nothing or more, so that one from a candidate that is dearer already than a whole way there need not be counted; one that may not be taken costs infinitely much. Among equally cheap ways the one whose candidates come first wins, so the answer never depends on luck.
  *
  * @param steps the chosen candidate of each layer
  * @param total the sum of all weighted costs
@@ -111,21 +111,36 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
                 return;
             }
             double[] before = cheapest[layer - 1];
-            Steps steps = costs.steps(layers.get(layer - 1), candidates);
+            Steps<C> steps = costs.steps(layers.get(layer - 1), candidates);
+            int[] order = cheapestFirst(before);
             for (int to = 0; to < next.length; to++) {
                 double best = Double.POSITIVE_INFINITY;
-                int[] froms = steps.from[to];
-                double[] cost = steps.cost[to];
-                for (int i = 0; i < froms.length; i++) {
-                    double sum = before[froms[i]] + cost[i];
-                    if (sum < best) {
+                for (int from : order) {
+                    if (before[from] > best) {
+                        break;
+                    }
+                    double sum = before[from] + steps.cost(from, to, costs);
+                    if (sum < best || sum == best && from < came[to] && sum < Double.POSITIVE_INFINITY) {
                         best = sum;
-                        came[to] = froms[i];
+                        came[to] = from;
                     }
                 }
                 next[to] = best + own[to];
             }
             cheapest[layer] = next;
+        }
+
+        /** Places in the order of what stands there; of equals the first goes first. */
+        private static int[] cheapestFirst(double[] costs) {
+            int[] order = new int[costs.length];
+            for (int i = 0; i < order.length; i++) {
+                int at = i;
+                for (; at > 0 && costs[order[at - 1]] > costs[i]; at--) {
+                    order[at] = order[at - 1];
+                }
+                order[at] = i;
+            }
+            return order;
         }
 
         private ShortestPath<C> best() {
@@ -154,8 +169,44 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         return ways;
     }
 
-    /** The steps that may be taken: by the candidate stepped to, the places of those stepped from and what each costs. */
-    private record Steps(int[][] from, double[][] cost) {
+    /** What steps between two lists of candidates cost, each counted when it is first asked for. */
+    private static final class Steps<C> {
+
+        private final List<C> from;
+        private final List<C> to;
+        private final int[] leaves;
+        private final int[] enters;
+        /** By the candidates stepped to, and for each of them by those stepped from; not a number where it was not asked for yet. */
+        private final double[] cost;
+
+        private Steps(List<C> from, List<C> to, Joint<C> joint) {
+            this.from = from;
+            this.to = to;
+            this.leaves = each(from, joint.leaves);
+            this.enters = each(to, joint.enters);
+            this.cost = new double[to.size() * from.size()];
+            Arrays.fill(cost, Double.NaN);
+        }
+
+        private static <C> int[] each(List<C> candidates, ToIntFunction<C> asked) {
+            int[] all = new int[candidates.size()];
+            for (int i = 0; i < all.length; i++) {
+                all[i] = asked.applyAsInt(candidates.get(i));
+            }
+            return all;
+        }
+
+        private double cost(int stepsFrom, int stepsTo, Costs<C> costs) {
+            int at = stepsTo * leaves.length + stepsFrom;
+            double known = cost[at];
+            if (!Double.isNaN(known)) {
+                return known;
+            }
+            boolean joins = enters[stepsTo] == 0 || enters[stepsTo] == leaves[stepsFrom];
+            double found = joins ? costs.step(from.get(stepsFrom), to.get(stepsTo)) : Double.POSITIVE_INFINITY;
+            cost[at] = found;
+            return found;
+        }
     }
 
     /** Weighted costs of candidates and of the steps between two lists of them, each counted once. */
@@ -165,7 +216,7 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         private final Joint<C> joint;
         private final List<CostTerm<C>> stepping;
         private final Map<List<C>, double[]> own = new IdentityHashMap<>();
-        private final Map<List<C>, Map<List<C>, Steps>> steps = new IdentityHashMap<>();
+        private final Map<List<C>, Map<List<C>, Steps<C>>> steps = new IdentityHashMap<>();
         private int counted;
 
         private Costs(List<CostTerm<C>> terms, Joint<C> joint) {
@@ -187,31 +238,10 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
             });
         }
 
-        private Steps steps(List<C> from, List<C> to) {
+        private Steps<C> steps(List<C> from, List<C> to) {
             return steps.computeIfAbsent(from, each -> new IdentityHashMap<>()).computeIfAbsent(to, each -> {
-                Steps found = new Steps(new int[to.size()][], new double[to.size()][]);
-                int[] leaves = new int[from.size()];
-                for (int i = 0; i < leaves.length; i++) {
-                    leaves[i] = joint.leaves.applyAsInt(from.get(i));
-                }
-                int[] places = new int[leaves.length];
-                double[] costs = new double[leaves.length];
-                for (int i = 0; i < to.size(); i++) {
-                    int possible = 0;
-                    C candidate = to.get(i);
-                    int enters = joint.enters.applyAsInt(candidate);
-                    for (int j = 0; j < leaves.length; j++) {
-                        double cost = enters == 0 || enters == leaves[j] ? step(from.get(j), candidate) : Double.POSITIVE_INFINITY;
-                        if (cost < Double.POSITIVE_INFINITY) {
-                            places[possible] = j;
-                            costs[possible++] = cost;
-                        }
-                    }
-                    counted += possible;
-                    found.from[i] = Arrays.copyOf(places, possible);
-                    found.cost[i] = Arrays.copyOf(costs, possible);
-                }
-                return found;
+                counted += from.size() * to.size();
+                return new Steps<>(from, to, joint);
             });
         }
 

@@ -149,7 +149,7 @@ class ChartApiTest {
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.problem()).contains("No song can be read from this file");
         assertThat(answer.json().path("problems").path(0).path("message").asString()).contains("MusicXML");
-        assertThat(SERVER.upload("/api/songs/import", new byte[2 << 20]).status()).isEqualTo(413);
+        assertThat(SERVER.upload("/api/songs/import", new byte[17 << 20]).status()).isEqualTo(413);
         assertThat(SERVER.post("/api/songs/import", "{}").status()).isEqualTo(415);
     }
 

@@ -153,9 +153,9 @@ class HandsApiTest {
 
     @ParameterizedTest(name = "{0}")
     @CsvSource(delimiter = '|', value = {
-        "{\"left\":{\"spanMm\":90}} | span of 90.0 mm: expected 120 to 300", "{\"left\":{\"spanMm\":200,\"thumbIndexMm\":210}} | thumb to index of 210.0 mm",
-        "{\"left\":{\"spanMm\":200,\"indexLittleMm\":5}} | index to little finger of 5.0 mm", "{\"instrument\":{\"keys\":60}} | instrument of 60 keys: expected one of [49, 61, 73, 76, 88]",
-        "{\"instrument\":{\"octaveMm\":20}} | octave of 20.0 mm: expected 120 to 180", "{\"tenths\":\"bite\"} | tenths \"bite\": expected play, roll, pedal or omit", "{\"octaves\":\"sing\"} | octaves \"sing\""})
+        "{\"left\":{\"spanMm\":90}} | measures.left.spanMm: expected 120 to 300", "{\"left\":{\"spanMm\":200,\"thumbIndexMm\":210}} | thumb to index of 210.0 mm",
+        "{\"left\":{\"spanMm\":200,\"indexLittleMm\":5}} | measures.left.indexLittleMm: expected 40 to 300", "{\"instrument\":{\"keys\":60}} | instrument of 60 keys: expected one of [49, 61, 73, 76, 88]",
+        "{\"instrument\":{\"octaveMm\":20}} | measures.instrument.octaveMm: expected 120 to 180", "{\"tenths\":\"bite\"} | tenths \"bite\": expected play, roll, pedal or omit", "{\"octaves\":\"sing\"} | octaves \"sing\""})
     void measures_no_hand_has_are_refused(String measures, String detail) {
         assertThat(SERVER.post("/api/hands", "{\"name\":\"Odd\",\"measures\":" + measures + "}").json().path("detail").asString()).contains(detail);
         assertThat(SERVER.post("/api/arrangements", "{\"chart\":\"C F\",\"hand\":" + measures + "}").status()).isEqualTo(422);
@@ -163,7 +163,7 @@ class HandsApiTest {
 
     @ParameterizedTest(name = "{0}")
     @CsvSource(delimiter = '|', value = {
-        "{\"level\":9} | level 9: expected 1 to 5", "{\"fingers\":[{\"hand\":\"L\",\"bar\":1,\"tick\":0,\"note\":\"C2\",\"finger\":7}]} | finger 7: expected 1, the thumb, to 5",
+        "{\"level\":9} | level 9: expected 1 to 5", "{\"fingers\":[{\"hand\":\"L\",\"bar\":1,\"tick\":0,\"note\":\"C2\",\"finger\":7}]} | choices.fingers[0].finger: expected 1, the thumb, to 5",
         "{\"fingers\":[{\"hand\":\"X\",\"bar\":1,\"tick\":0,\"note\":\"C2\",\"finger\":1}]} | expected L or R", "{\"octaves\":\"bite\"} | octaves \"bite\""})
     void choices_that_are_none_are_refused(String choices, String detail) {
         assertThat(SERVER.post("/api/arrangements", "{\"chart\":\"C F\",\"choices\":" + choices + "}").json().path("detail").asString()).contains(detail);

@@ -9,6 +9,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -20,6 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** The real application on a free port before the real database, started once for all tests, and a client that talks HTTP to it. */
 public final class RealServer implements BeforeAllCallback {
 
+    static final String DATABASE_WITHIN = "--spring.datasource.hikari.connection-timeout=";
     private static final JsonMapper JSON = new JsonMapper();
     private static RealServer running;
 
@@ -59,7 +61,9 @@ public final class RealServer implements BeforeAllCallback {
         List<String> arguments = new ArrayList<>(database.springArguments());
         arguments.add("--server.port=0");
         // How long a database may take to let somebody in is nobody's subject, but where a test says so.
-        arguments.add("--spring.datasource.hikari.connection-timeout=" + Await.PATIENCE.toMillis());
+        if (Arrays.stream(more).noneMatch(each -> each.startsWith(DATABASE_WITHIN))) {
+            arguments.add(DATABASE_WITHIN + Await.PATIENCE.toMillis());
+        }
         arguments.addAll(List.of(more));
         context = new SpringApplicationBuilder(ZapateoServer.class).run(arguments.toArray(String[]::new));
         address = "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");

@@ -2,7 +2,10 @@ package zapateo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.Socket;
+import java.net.URI;
 import java.net.http.HttpRequest;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +16,7 @@ import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.json.JsonMapper;
+import zapateo.server.work.Works;
 
 /** Dear requests wait in a short queue or are asked to come again; what reads and saves never waits behind them. */
 class WorkTest {
@@ -81,6 +85,31 @@ class WorkTest {
         assertThat(asked.get().json().path("type").asString()).isEqualTo("/problems/too-much");
         other.shutdown();
         assertThat(SERVER.send(SERVER.request("/api/computing/nobody/stop").POST(HttpRequest.BodyPublishers.noBody()).build()).status()).isEqualTo(204);
+    }
+
+    /** Who hangs up frees its place: forty that compute for long are asked and left, and the next one is answered. What is there already is answered meanwhile too. */
+    @Test
+    void who_went_away_holds_nothing_up_and_what_is_there_waits_for_nobody() throws Exception {
+        Map<String, Object> known = Map.of("chart", "Title: Known\n| C | F | G7 | C |", "choices", Map.of("figure", "held"));
+        assertThat(SERVER.post("/api/arrangements", known).status()).isEqualTo(200);
+        URI address = URI.create(SERVER.address());
+        List<Socket> clients = new ArrayList<>();
+        for (int i = 0; i < 40; i++) {
+            byte[] body = new JsonMapper().writeValueAsBytes(longSong(1000 + i, 1900));
+            Socket socket = new Socket(address.getHost(), address.getPort());
+            socket.getOutputStream().write(("POST /api/arrangements HTTP/1.1\r\nHost: localhost:" + address.getPort() + "\r\nContent-Type: application/json\r\nContent-Length: " + body.length + "\r\n\r\n").getBytes(StandardCharsets.US_ASCII));
+            socket.getOutputStream().write(body);
+            socket.getOutputStream().flush();
+            clients.add(socket);
+        }
+        Works works = SERVER.part(Works.class);
+        Await.until("three that compute and others that wait", () -> works.computing() == 3 && works.waiting() > 10);
+        assertThat(SERVER.post("/api/arrangements", known).status()).as("known, with all places taken").isEqualTo(200);
+        for (Socket each : clients) {
+            each.close();
+        }
+        Await.until("places that are free again", () -> works.computing() == 0 && works.waiting() == 0);
+        assertThat(SERVER.post("/api/arrangements", longSong(2000, 8)).status()).isEqualTo(200);
     }
 
     @Test

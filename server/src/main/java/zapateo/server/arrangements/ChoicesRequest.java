@@ -142,7 +142,7 @@ public record ChoicesRequest(@Size(max = 200, message = "expected at most 200") 
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record FingerRequest(@NotNull(message = "expected L or R") @Schema(allowableValues = {"L", "R"}) String hand, @NotNull(message = "expected a bar's number") @BarNumber Integer bar, @PassNumber Integer pass,
                                 @NotNull(message = "expected ticks from the bar line") @TicksInBar Integer tick, @NotNull(message = "expected a key such as E♭2") @ShortText String note,
-                                @NotNull(message = "expected 1 to 5") @Min(value = 1, message = "expected 1 to 5") @Max(value = 5, message = "expected 1 to 5") Integer finger) {
+                                @NotNull(message = "expected 1 to 5") @Min(value = 1, message = "expected 1, the thumb, to 5") @Max(value = 5, message = "expected 1, the thumb, to 5") Integer finger) {
 
         private Choices.PlacedFinger placed() {
             if (!hand.equals("L") && !hand.equals("R")) {

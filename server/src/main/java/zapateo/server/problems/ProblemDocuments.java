@@ -141,11 +141,21 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler(Exception.class)
     ProblemDetail unforeseen(Exception e) {
-        if (DisconnectedClientHelper.isClientDisconnectedException(e)) {
-            LOG.debug("the client went away: {}", e.getMessage());
-            return null;
+        return isOfClientGone(e) ? null : fault(e);
+    }
+
+    /** Nobody hears the answer: that is told to those who look for it, and answered to nobody. */
+    private static boolean isOfClientGone(Exception e) {
+        if (!DisconnectedClientHelper.isClientDisconnectedException(e)) {
+            return false;
         }
-        return fault(e);
+        LOG.debug("the client went away: {}", e.getMessage());
+        return true;
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleExceptionInternal(Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        return isOfClientGone(e) ? null : super.handleExceptionInternal(e, body, headers, status, request);
     }
 
     private static ProblemDetail fault(Exception e) {

@@ -132,6 +132,9 @@ public class SetPackages {
                 leftOut.addAll(name + ": ", each.leftOut());
                 return packages.keep(player, each);
             })));
+            if (ready.set().items().isEmpty() && !ready.leftOut().told().isEmpty()) {
+                throw Refusal.unusable(SET + ", " + ready.leftOut().told().get(0));
+            }
             leftOut.addAll("", ready.leftOut());
             return sets.view(player, keep(player, ready)).leavingOut(leftOut.told());
         } catch (JacksonException e) {

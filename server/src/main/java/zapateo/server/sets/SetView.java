@@ -13,15 +13,17 @@ import java.util.UUID;
  * @param ms      songs and breaks together
  * @param tiring  runs that an audience hears as one
  * @param version send that back when changing it
+ * @param uncounted songs whose length was not found in time: it is when they are asked for again
  * @param leftOut what may not be kept of a file it was brought in from, a sentence each
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record SetView(UUID id, String title, @Schema(description = "absent where no day is set") LocalDate playedOn, String place, List<SetItemView> items, long ms, List<TiringView> tiring, int version, OffsetDateTime updatedAt,
+                      @Schema(description = "absent where all lengths were found") Integer uncounted,
                       @Schema(description = "absent where it was not brought in from a file just now") List<String> leftOut) {
 
     /** @param what may not be kept of the file it came from */
     SetView leavingOut(List<String> what) {
-        return new SetView(id, title, playedOn, place, items, ms, tiring, version, updatedAt, what);
+        return new SetView(id, title, playedOn, place, items, ms, tiring, version, updatedAt, uncounted, what);
     }
 
     /**

@@ -16,6 +16,7 @@ import zapateo.part.Reason;
 import zapateo.practice.Evening;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Ticks;
+import zapateo.search.Patience;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.players.Player;
@@ -122,8 +123,10 @@ class Sets {
     SetView view(Player player, SetRow row) {
         List<SetView.SetItemView> items = new ArrayList<>();
         List<Evening.Piece> pieces = new ArrayList<>();
+        int uncounted = 0;
         for (SetItem item : row.items().all()) {
-            Told told = item.isBreak() ? Told.breakOf(item) : told(player, item);
+            Told told = item.isBreak() ? Told.breakOf(item) : told(player, item, uncounted == 0);
+            uncounted += told.isCounted() ? 0 : 1;
             items.add(told.view());
             pieces.add(told.piece());
         }
@@ -131,37 +134,53 @@ class Sets {
             String same = each.same() == Evening.Same.KEY ? items.get(each.first()).key() : String.valueOf(Math.round(pieces.get(each.first()).bpm()));
             return new SetView.TiringView(each.first(), each.last(), words.of(Reason.of("tiring-" + each.same().name().toLowerCase(java.util.Locale.ROOT), Map.of("count", String.valueOf(each.last() - each.first() + 1), "same", same))));
         }).toList();
-        return new SetView(row.id(), row.title(), row.playedOn(), row.place(), items, Math.round(1000 * Evening.seconds(pieces)), tiring, row.version(), row.updatedAt(), null);
+        return new SetView(row.id(), row.title(), row.playedOn(), row.place(), items, Math.round(1000 * Evening.seconds(pieces)), tiring, row.version(), row.updatedAt(), uncounted == 0 ? null : uncounted, null);
     }
 
-    /** An item as it is shown, and as the evening's rules hear it. */
-    private record Told(SetView.SetItemView view, Evening.Piece piece) {
+    /**
+     * An item as it is shown, and as the evening's rules hear it.
+     *
+     * @param isCounted whether there was time to find its length
+     */
+    private record Told(SetView.SetItemView view, Evening.Piece piece, boolean isCounted) {
+
+        /** A song of which nothing is known but its title. */
+        private static Told unknown(SetItem item, String title, boolean missing, List<SetView.ArrangementNameView> arrangements, boolean isCounted) {
+            return new Told(new SetView.SetItemView(item, title, "", null, 960, 0, missing, arrangements), new Evening.Piece(Optional.empty(), 0, 0), isCounted);
+        }
 
         private static Told breakOf(SetItem item) {
             double minutes = item.minutes() == null ? 0 : item.minutes();
-            return new Told(new SetView.SetItemView(item, "", "", null, 960, Math.round(minutes * MS_A_MINUTE), false, List.of()), Evening.Piece.breakOf(minutes * 60));
+            return new Told(new SetView.SetItemView(item, "", "", null, 960, Math.round(minutes * MS_A_MINUTE), false, List.of()), Evening.Piece.breakOf(minutes * 60), true);
         }
     }
 
-    private Told told(Player player, SetItem item) {
+    /** @param inTime whether there is time to find a length that is not known; where it ends meanwhile, the song is told without */
+    private Told told(Player player, SetItem item, boolean inTime) {
         Optional<SongView> found = songs.found(player, item.song());
         if (found.isEmpty()) {
-            return new Told(new SetView.SetItemView(item, "", "", null, 960, 0, true, List.of()), new Evening.Piece(Optional.empty(), 0, 0));
+            return Told.unknown(item, "", true, List.of(), true);
         }
         SongView song = found.get();
         List<SetView.ArrangementNameView> arrangements = new ArrayList<>(List.of(new SetView.ArrangementNameView(song.arrangementId(), song.arrangement())));
         song.others().forEach(each -> arrangements.add(new SetView.ArrangementNameView(each.id(), each.name())));
+        if (!inTime) {
+            return Told.unknown(item, song.title(), false, arrangements, false);
+        }
         try {
+            Patience.check();
             Arranging.Length length = arranging.length(song.chart(), choices(song, item));
             Key key = Transposition.by(item.moved(), length.key()).of(length.key());
             double bpm = item.tempo() == null ? length.tempo().bpm() : item.tempo();
             double faster = length.tempo().bpm() / bpm;
             double ms = length.ms() * faster;
             double quarters = bpm * length.tempo().beatTicks() / Ticks.PER_QUARTER;
-            return new Told(new SetView.SetItemView(item, song.title(), key.toString(), bpm, length.tempo().beatTicks(), Math.round(ms), false, arrangements), new Evening.Piece(Optional.of(key.toString()), quarters, ms / 1000));
+            return new Told(new SetView.SetItemView(item, song.title(), key.toString(), bpm, length.tempo().beatTicks(), Math.round(ms), false, arrangements), new Evening.Piece(Optional.of(key.toString()), quarters, ms / 1000), true);
         } catch (Refusal | Refused refused) {
             // A chart that cannot be played at the moment has no length.
-            return new Told(new SetView.SetItemView(item, song.title(), "", null, 960, 0, false, arrangements), new Evening.Piece(Optional.empty(), 0, 0));
+            return Told.unknown(item, song.title(), false, arrangements, true);
+        } catch (Patience.GivenUp enough) {
+            return Told.unknown(item, song.title(), false, arrangements, false);
         }
     }
 

@@ -23,6 +23,7 @@ import zapateo.format.MidiWriter;
 import zapateo.format.MusicXmlWriter;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
+import zapateo.search.Patience;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.arrangements.Sieve;
@@ -66,8 +67,8 @@ public class Packages {
             more.put("both-hands.musicxml", MusicXmlWriter.write(arrangement, Hands.BOTH));
             more.put("both-hands.mid", MidiWriter.write(arrangement, Hands.BOTH));
             more.put("lead-sheet.musicxml", LeadSheetWriter.write(WrittenOut.of(arrangement.coloured())));
-        } catch (Refusal | Refused unplayable) {
-            // Chart and choices go along all the same.
+        } catch (Refusal | Refused | Patience.GivenUp unplayable) {
+            // Chart and choices go along all the same, of a song that takes more than there is time for too; where nobody waits any more, the next one is not begun.
             more.clear();
         }
         return packed.written(json, more);

@@ -76,6 +76,14 @@ final class Gate {
         return free > 0 && queue.stream().filter(each -> taken.getOrDefault(each.tab, 0) < MOST_OF_A_TAB).findFirst().orElseGet(queue::getFirst) == waiter;
     }
 
+    synchronized int taken() {
+        return taken.values().stream().mapToInt(Integer::intValue).sum();
+    }
+
+    synchronized int waiting() {
+        return queue.size();
+    }
+
     /** @param tab that was let in */
     synchronized void leave(String tab) {
         free++;

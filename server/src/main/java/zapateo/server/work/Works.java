@@ -56,11 +56,25 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
         return Optional.ofNullable(named.get(name)).map(Work::progress);
     }
 
+    /** How many compute at the moment, dear ones aside. */
+    public int computing() {
+        return computing.taken();
+    }
+
+    /** How many wait to. */
+    public int waiting() {
+        return computing.waiting();
+    }
+
     /** How far it is: {@code done} of {@code of} songs. */
     public record Progress(int done, int of) {
     }
 
-    /** The request of this thread is so far. */
+    /**
+     * The request of this thread is so far.
+     *
+     * @throws Patience.GivenUp where nobody waits for it any more
+     */
     public void isAt(int done, int of) {
         Work work = current.get();
         if (work != null) {
@@ -151,7 +165,9 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
 
         private void isAt(Progress far) {
             progress = far;
-            Patience.check();
+            if (stopped) {
+                Patience.check();
+            }
         }
 
         /** A thread's own time is dear to ask for, and it is never more than has gone by. */
