@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zapateo.colour.Formed;
 import zapateo.critic.Fault;
 import zapateo.hand.Pianist;
 import zapateo.rhythm.DataFile;
@@ -41,7 +42,8 @@ public final class Repairs {
 
     /** The first that helps and harms nothing beside it; empty where none is known to. */
     public Optional<Repair> of(Fault fault) {
-        int number = song.bars().get(fault.bar()).number();
+        // A fault's bar is one as played: in a form, not the chart's.
+        int number = Formed.of(song, Building.of(choices.song())).song().bars().get(fault.bar()).number();
         List<Repair> tried = new ArrayList<>();
         if (choices.locks().stream().anyMatch(lock -> lock.bar() == number)) {
             tried.add(new Repair("locks", ""));

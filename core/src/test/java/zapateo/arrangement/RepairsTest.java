@@ -58,6 +58,17 @@ class RepairsTest {
         assertThat(new Repairs(ARRANGER, song, choices, Pianist.USUAL, faults).of(leap)).contains(new Repairs.Repair("locks", ""));
     }
 
+    /** A fault's bar counts as played: where a section is played again it lies beyond the chart's last. */
+    @Test
+    void a_bar_that_is_played_again_is_mended_by_its_number() {
+        Song song = song("| C | Dm7 | G7 | C |");
+        Choices choices = Choices.figure("held").with(Choice.VOICING, "rooted-shell").with(Choice.TIMES, List.of("1@3")).endsHeld(false);
+        List<Fault> faults = read(song, choices);
+        Fault later = faults.stream().filter(fault -> fault.bar() >= song.bars().size()).findFirst().orElseThrow();
+        assertThat(later.bar()).isGreaterThanOrEqualTo(4);
+        faults.forEach(fault -> new Repairs(ARRANGER, song, choices, Pianist.USUAL, faults).of(fault));
+    }
+
     /** Each row of the table names a row of the reader, and choices there are. */
     @Test
     void the_table_names_what_there_is() {

@@ -58,6 +58,18 @@ class LadderTest {
         }
     }
 
+    /** At the goal clean passes are counted on: there is nowhere to go up to, and a pass that was not clean ends the row. */
+    @Test
+    void at_the_goal_clean_passes_are_counted() {
+        Ladder ladder = new Ladder(120, List.of());
+        Ladder.Rung rung = ladder.start(Optional.of(120.0));
+        for (int pass = 1; pass <= 4; pass++) {
+            rung = ladder.after(rung, true);
+            assertThat(rung).isEqualTo(new Ladder.Rung(120, pass, 0));
+        }
+        assertThat(ladder.after(rung, false)).isEqualTo(new Ladder.Rung(120, 0, 1));
+    }
+
     @Test
     void a_goal_nobody_plays_is_refused() {
         assertThatThrownBy(() -> new Ladder(5, List.of())).isInstanceOf(Refused.class).hasMessageContaining("expected 20 to 400");

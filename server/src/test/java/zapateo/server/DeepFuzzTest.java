@@ -63,9 +63,23 @@ class DeepFuzzTest {
         return body.toString().replace("\"@1e999\"", "1e999").replace("\"@-1e999\"", "-1e999");
     }
 
+    private static JsonNode value(String wrong) {
+        return wrong.contains("e999") ? JSON.getNodeFactory().stringNode("@" + wrong) : JSON.readTree(wrong);
+    }
+
+    /** Something else, of the same form more often than not: what is of another one does not get far. */
+    private static JsonNode wrong(JsonNode right, SplittableRandom chance) {
+        if (chance.nextInt(4) > 0) {
+            List<String> alike = WRONG.stream().filter(each -> each.contains("e999") ? right.isNumber() : JSON.readTree(each).getNodeType() == right.getNodeType()).toList();
+            if (!alike.isEmpty()) {
+                return value(alike.get(chance.nextInt(alike.size())));
+            }
+        }
+        return value(WRONG.get(chance.nextInt(WRONG.size())));
+    }
+
     private static void spoil(Place place, SplittableRandom chance) {
-        String wrong = WRONG.get(chance.nextInt(WRONG.size()));
-        JsonNode value = wrong.contains("e999") ? JSON.getNodeFactory().stringNode("@" + wrong) : JSON.readTree(wrong);
+        JsonNode value = wrong(place.name() == null ? place.in().get(place.at()) : place.in().get(place.name()), chance);
         if (place.in() instanceof ObjectNode object) {
             switch (chance.nextInt(8)) {
                 case 0 -> object.remove(place.name());

@@ -176,4 +176,18 @@ class HandsApiTest {
         assertThat(SERVER.post("/api/arrangements/easier", Map.of("arrangement", asked, "bars", "many")).json().path("detail").asString()).contains("\"many\"");
         assertThat(SERVER.post("/api/hands/00000000-0000-4000-8000-00000000abcd/use", Map.of()).status()).isEqualTo(404);
     }
+
+    /** A hundred pairs are kept, and not one more. */
+    @Test
+    void of_a_hundred_pairs_of_hands_the_last_is_kept() {
+        Map<String, Object> hands = Map.of("name", "One of many", "measures", Map.of("left", Map.of("spanMm", 190)));
+        int there = SERVER.get("/api/hands").json().size();
+        for (int i = there; i < 100; i++) {
+            assertThat(SERVER.post("/api/hands", hands).status()).isEqualTo(201);
+        }
+        RealServer.Answer over = SERVER.post("/api/hands", hands);
+        assertThat(over.status()).isEqualTo(422);
+        assertThat(over.problem()).contains("100 are kept already");
+        SERVER.get("/api/hands").json().forEach(each -> SERVER.delete("/api/hands/" + each.path("id").asString()));
+    }
 }

@@ -189,4 +189,15 @@ class PracticeApiTest {
         assertThat(SERVER.get("/api/practice/plan?minutes=1").status()).isEqualTo(422);
         assertThat(SERVER.delete("/api/practice/goals/" + UUID.randomUUID()).status()).isEqualTo(404);
     }
+
+    /** One bar is a passage too, and no bar comes before the first. */
+    @Test
+    void a_pass_of_one_bar_is_kept() {
+        String song = SERVER.post("/api/songs", Map.of("chart", "| C | F |")).json().path("id").asString();
+        Map<String, Object> pass = Map.of("id", java.util.UUID.randomUUID().toString(), "song", song, "first", 2, "last", 2, "layer", "left", "tempo", 80, "clean", true, "seconds", 5);
+        assertThat(SERVER.post("/api/practice/log", pass).status()).isEqualTo(201);
+        Map<String, Object> backwards = new java.util.HashMap<>(pass);
+        backwards.put("last", 1);
+        assertThat(SERVER.post("/api/practice/log", backwards).problem()).contains("expected no bar before the first");
+    }
 }

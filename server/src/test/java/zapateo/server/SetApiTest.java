@@ -74,7 +74,7 @@ class SetApiTest {
         String song = song("Kept", "C", 120, 4);
         JsonNode set = keep("Order", List.of(item(song)));
         String path = "/api/sets/" + set.path("id").asString();
-        assertThat(SERVER.put(path, Map.of("title", "Order two", "items", List.of(item(song), item(song)), "version", 1)).status()).isEqualTo(200);
+        assertThat(SERVER.put(path, Map.of("title", "Order two", "playedOn", "2027-01-09", "items", List.of(item(song), item(song)), "version", 1)).status()).isEqualTo(200);
         assertThat(SERVER.put(path, Map.of("title", "Stale", "items", List.of(), "version", 1)).status()).isEqualTo(409);
         JsonNode now = SERVER.get(path).json();
         assertThat(now.path("title").asString()).isEqualTo("Order two");
@@ -84,7 +84,8 @@ class SetApiTest {
         assertThat(SERVER.post(path + "/restore", Map.of()).json().path("title").asString()).isEqualTo("Order two");
         JsonNode copy = SERVER.post(path + "/copy", Map.of()).json();
         assertThat(copy.path("title").asString()).isEqualTo("Order two, again");
-        assertThat(copy.has("playedOn")).isFalse();
+        assertThat(now.path("playedOn").asString()).isEqualTo("2027-01-09");
+        assertThat(copy.has("playedOn")).as("for another evening").isFalse();
         assertThat(copy.path("items")).isEqualTo(now.path("items"));
     }
 
