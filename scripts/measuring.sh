@@ -54,12 +54,30 @@ MUTATED="song lefthand hand righthand search"
 # They hold for every figure and every hand at once: a minute and more for each change, and others notice the same.
 NOT_MUTATED_BY=zapateo.lefthand.EveryFigureTest,zapateo.lefthand.EveryHandTest
 
+# Changes of what is kept, brought in and let in. The server's tests talk HTTP to an application in their own process, so that a change reaches them as it reaches others; one process at a time, since they share a database.
+MUTATED_OF_SERVER='zapateo.server.practice.Practising*,zapateo.server.sets.Set*,zapateo.server.players.PeoplesHands*,zapateo.server.songs.Zips*,zapateo.server.songs.Packages*,zapateo.server.songs.BroughtSong*,zapateo.server.songs.Songs*,zapateo.server.arrangements.Sieve*,zapateo.server.keeping.Everything*,zapateo.server.work.*'
+MUTANTS_SEEN_BY='zapateo.server.PracticeApiTest,zapateo.server.SetApiTest,zapateo.server.HandsApiTest,zapateo.server.songs.ZipsTest,zapateo.server.PackageApiTest,zapateo.server.KeepingApiTest,zapateo.server.SongApiTest,zapateo.server.work.GateTest,zapateo.server.WorkTest'
+
+mutate_server() { # mutate_server [MOST]: of each class so many changes at most
+  for_tests
+  mkdir -p "$HOME_DIR/mutate" || fail "nothing can be written in $HOME_DIR"
+  (cd "$ROOT" && mvn -B -ntp -q -pl core,server -Dskip.web=true -DskipTests install -Dmaven.install.skip=false \
+    && mvn -B -ntp -q -pl server -Dskip.web=true -Dskip.web.tests=true test-compile org.pitest:pitest-maven:mutationCoverage -Dthreads=1 -DtargetClasses="$MUTATED_OF_SERVER" -DtargetTests="$MUTANTS_SEEN_BY" \
+      ${1:+"-Dfeatures=+CLASSLIMIT(limit[$1])"} -DtimeoutConst=60000 -DreportsDirectory="$HOME_DIR/mutate/server") >"$HOME_DIR/mutate/server.log" 2>&1 \
+    || { tail -n 5 "$HOME_DIR/mutate/server.log" >&2; fail "the server could not be mutated: see $HOME_DIR/mutate/server.log"; }
+  awk -F, '$6 == "KILLED" || $6 == "TIMED_OUT" || $6 == "MEMORY_ERROR" { killed++ } END { printf "server: %d of %d changes noticed (%d %%, wanted 80)\n", killed, NR, 100 * killed / NR }' "$HOME_DIR/mutate/server/mutations.csv"
+}
+
 # Small changes in the core's own classes, and which of them its tests notice; each package by its own tests, what did not change since the last time is not tried again. With a number only so many changes of a class.
 run_mutate() {
   local package packages="" most="" history
+  case ${1:-} in
+    web) for_tests; (cd "$ROOT/web" && npm ci --no-audit --no-fund && npm run mutate); return ;;
+    server) shift; mutate_server "$@"; return ;;
+  esac
   for package in "$@"; do
     if [[ "$package" =~ ^[1-9][0-9]*$ ]]; then most=$package; continue; fi
-    [[ "$package" =~ ^[a-z]+$ ]] && [ -d "$ROOT/core/src/main/java/zapateo/$package" ] || fail "mutate does not know \"$package\"; it takes packages of the core, or none for $MUTATED, and how many changes of a class at most"
+    [[ "$package" =~ ^[a-z]+$ ]] && [ -d "$ROOT/core/src/main/java/zapateo/$package" ] || fail "mutate does not know \"$package\"; it takes packages of the core, or none for $MUTATED, server, or web, and how many changes of a class at most"
     packages="$packages $package"
   done
   for_tests

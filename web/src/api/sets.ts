@@ -10,6 +10,8 @@ export const useSet = (id: string | null) =>
     queryFn: () => take(api.GET("/api/sets/{id}", { params: { path: { id: id ?? "" } } })),
     enabled: id !== null,
     retry: false,
+    // Lengths of very long songs are found a few at a time.
+    refetchInterval: (query) => (query.state.data?.uncounted ? 500 : false),
   });
 
 export type SetDraft = { title: string; place: string; playedOn: string | undefined; items: SetItem[] };

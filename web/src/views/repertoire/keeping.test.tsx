@@ -29,7 +29,7 @@ test("where copies lie is told, and the last one's day", async () => {
 });
 
 test("what came back is counted", async () => {
-  open({ folder: "", copies: [] }, { status: 201, body: { songs: 2, evenings: 1, figures: 0, hands: 1 } });
+  open({ folder: "", copies: [] }, { status: 201, body: { songs: 2, evenings: 1, figures: 0, hands: 1, leftOut: [] } });
   await userEvent.upload(screen.getByLabelText("A file of everything to bring back"), file());
   expect(await screen.findByText("Added: 2 songs, 1 evening, 1 pair of hands.")).toBeInTheDocument();
   expect(screen.queryByText(/once a day/)).toBeNull();
@@ -41,6 +41,14 @@ test("a file that is none is told with its name", async () => {
   open(COPIES, { status: 422, body: { detail: "the file has no everything.json" } });
   await userEvent.upload(screen.getByLabelText("A file of everything to bring back"), file());
   expect(await screen.findByText("zapateo.zip: the file has no everything.json")).toBeInTheDocument();
+});
+
+test("what may not be kept of it is told", async () => {
+  const leftOut = ["songs/1.zip: title: what comes after 200 of its 300 characters", "hands[0].measures: expected measures"];
+  open({ folder: "", copies: [] }, { status: 201, body: { songs: 1, evenings: 0, figures: 0, hands: 0, leftOut } });
+  await userEvent.upload(screen.getByLabelText("A file of everything to bring back"), file());
+  expect(await screen.findByText("Added: 1 song.")).toBeInTheDocument();
+  for (const each of leftOut) expect(screen.getByText(each)).toBeInTheDocument();
 });
 
 test("nothing to add is said as that", () => {
