@@ -61,9 +61,8 @@ MUTANTS_SEEN_BY='zapateo.server.PracticeApiTest,zapateo.server.SetApiTest,zapate
 mutate_server() { # mutate_server [MOST]: of each class so many changes at most
   for_tests
   mkdir -p "$HOME_DIR/mutate" || fail "nothing can be written in $HOME_DIR"
-  (cd "$ROOT" && mvn -B -ntp -q -pl core,server -Dskip.web=true -DskipTests install -Dmaven.install.skip=false \
-    && mvn -B -ntp -q -pl server -Dskip.web=true -Dskip.web.tests=true test-compile org.pitest:pitest-maven:mutationCoverage -Dthreads=1 -DtargetClasses="$MUTATED_OF_SERVER" -DtargetTests="$MUTANTS_SEEN_BY" \
-      ${1:+"-Dfeatures=+CLASSLIMIT(limit[$1])"} -DtimeoutConst=60000 -DreportsDirectory="$HOME_DIR/mutate/server") >"$HOME_DIR/mutate/server.log" 2>&1 \
+  (cd "$ROOT" && mvn -B -ntp -q -pl core,server -Dskip.web=true -Dskip.web.tests=true test-compile org.pitest:pitest-maven:mutationCoverage -Dmutate.threads=1 -DtargetClasses="$MUTATED_OF_SERVER" -DtargetTests="$MUTANTS_SEEN_BY" \
+    ${1:+"-Dfeatures=+CLASSLIMIT(limit[$1])"} -DtimeoutConst=60000 -DreportsDirectory="$HOME_DIR/mutate/server") >"$HOME_DIR/mutate/server.log" 2>&1 \
     || { tail -n 5 "$HOME_DIR/mutate/server.log" >&2; fail "the server could not be mutated: see $HOME_DIR/mutate/server.log"; }
   awk -F, '$6 == "KILLED" || $6 == "TIMED_OUT" || $6 == "MEMORY_ERROR" { killed++ } END { printf "server: %d of %d changes noticed (%d %%, wanted 80)\n", killed, NR, 100 * killed / NR }' "$HOME_DIR/mutate/server/mutations.csv"
 }
