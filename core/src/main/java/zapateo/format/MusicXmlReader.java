@@ -32,7 +32,7 @@ final class MusicXmlReader {
     private static final Set<String> LOOKS = Set.of("print", "sound", "listening", "bookmark", "link", "figured-bass", "grouping");
     private static final Map<String, Integer> BEAT_UNITS = Map.of("16th", 240, "eighth", 480, "quarter", 960, "half", 1920, "whole", 3840);
 
-    private static final String PART = "part";
+    static final String PART = "part";
 
     private final FileFormat format;
     private final List<Problem> problems = new ArrayList<>();
@@ -52,32 +52,9 @@ final class MusicXmlReader {
     static FileReading read(byte[] content, FileFormat format) {
         MusicXmlReader reader = new MusicXmlReader(format);
         try {
-            Skimmed skimmed = new Skimmed();
-            XmlTree.read(content, skimmed);
-            return reader.read(content, skimmed.lead());
+            return reader.read(content, LeadPart.of(content));
         } catch (XmlTree.Unread unread) {
             return FileReading.refused(format, unread.code, unread.line, unread.column, unread.found, "a whole MusicXML file without entities or a document type of its own");
-        }
-    }
-
-    /** Which part to read, found in a first look that holds nothing: the chords may stand in another part than the first, then that one is the lead sheet. */
-    private static final class Skimmed implements XmlTree.Keeping {
-
-        private int parts;
-        private int withChords = -1;
-
-        @Override
-        public boolean keeps(XmlTree parent, XmlTree whole) {
-            if (whole.name.equals("harmony") && withChords < 0) {
-                withChords = parts;
-            } else if (whole.name.equals(PART)) {
-                parts++;
-            }
-            return false;
-        }
-
-        private int lead() {
-            return Math.max(0, withChords);
         }
     }
 

@@ -68,8 +68,9 @@ class Clients {
     private static Set<Connection> established() {
         Set<Connection> all = new HashSet<>();
         for (Path table : TABLES) {
+            // The head of the table has no state of that name.
             try (Stream<String> lines = Files.lines(table)) {
-                lines.skip(1).map(line -> line.strip().split("\\s+")).filter(columns -> columns[3].equals(ESTABLISHED)).forEach(columns -> all.add(new Connection(port(columns[1]), port(columns[2]))));
+                lines.map(line -> line.strip().split("\\s+")).filter(columns -> columns[3].equals(ESTABLISHED)).forEach(columns -> all.add(new Connection(port(columns[1]), port(columns[2]))));
             } catch (IOException | RuntimeException notHere) {
                 return Set.of();
             }
