@@ -291,12 +291,15 @@ function Trouble({
 }) {
   const navigate = useNavigate();
   const keeping = desk.keeping;
+  // As it was opened: once it is kept anew it is known no more.
+  const [unknown, setUnknown] = useState(leftOut);
   return (
     <div>
       <ChangedFigures desk={desk} changed={changedFigures} />
-      {leftOut.length > 0 && (
+      {unknown.length > 0 && (
         <Notice>
-          <LeftOut what={leftOut}>Some of what was chosen for this song is not known here; the usual is played in its place</LeftOut>
+          <LeftOut what={unknown}>Some of what was chosen for this song is not known here; the usual is played in its place</LeftOut>
+          <TextButton onClick={() => setUnknown([])}>Go on with it</TextButton>
         </Notice>
       )}
       {keeping.state === "stale" && (
