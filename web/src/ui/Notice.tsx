@@ -16,7 +16,7 @@ export function Notice({ children, alert = false }: { children: ReactNode; alert
 export function LeftOut({ what, children }: { what: string[]; children: ReactNode }) {
   return (
     <details className="max-w-3xl">
-      <summary className="min-h-9 cursor-pointer font-semibold">{children}</summary>
+      <summary className="cursor-pointer py-1.5 font-semibold">{children}</summary>
       <ul className="list-disc pl-6">
         {what.map((each) => (
           <li key={each} className="break-words">
