@@ -68,6 +68,7 @@ public final class HttpLoad {
             load.round(CLIENTS, COUNTED, cold);
             load.round(CLIENTS, COUNTED, () -> same);
             load.round(CLIENTS, COUNTED, () -> floor);
+            load.round(CLIENTS, COUNTED / 2, load::unlike);
         }
         for (int round = 1; round <= ROUNDS; round++) {
             say("floor, a file of that size, 8 clients" + of(round), load.round(CLIENTS, COUNTED, () -> floor));
