@@ -58,7 +58,8 @@ class BrokenOffTest {
             }
             Await.until("a line for those who look", () -> List.copyOf(log.list).stream().anyMatch(each -> each.getLevel() == Level.DEBUG && each.getFormattedMessage().startsWith("the client went away")));
             assertThat(SERVER.get("/api/songs").status()).isEqualTo(200);
-            assertThat(List.copyOf(log.list).stream().filter(each -> each.getLevel().isGreaterOrEqual(Level.WARN)).map(ILoggingEvent::getFormattedMessage)).isEmpty();
+            // A pool of connections tells of a machine that stood still.
+            assertThat(List.copyOf(log.list).stream().filter(each -> each.getLevel().isGreaterOrEqual(Level.WARN) && !each.getLoggerName().startsWith("com.zaxxer")).map(ILoggingEvent::getFormattedMessage)).isEmpty();
         } finally {
             ours.setLevel(before);
             root.detachAppender(log);
