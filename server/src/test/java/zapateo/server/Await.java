@@ -9,7 +9,7 @@ import java.util.concurrent.Callable;
  */
 public final class Await {
 
-    /** Five times what the slowest event has been seen to take while two busy loops held both processors. */
+    /** A choice of ours, far above what any event was seen to take on a machine with other work. */
     public static final Duration PATIENCE = Duration.ofMinutes(3);
 
     private static final long BETWEEN_LOOKS_MS = 50;

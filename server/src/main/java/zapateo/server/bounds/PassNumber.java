@@ -19,7 +19,7 @@ import java.lang.annotation.Target;
 @Retention(RetentionPolicy.RUNTIME)
 public @interface PassNumber {
 
-    String message() default "expected 1 to 9999";
+    String message() default "expected 0 to 9999";
 
     Class<?>[] groups() default {};
 
