@@ -298,7 +298,9 @@ function Trouble({
       <ChangedFigures desk={desk} changed={changedFigures} />
       {unknown.length > 0 && (
         <Notice>
-          <LeftOut what={unknown}>Some of what was chosen for this song is not known here; the usual is played in its place</LeftOut>
+          <LeftOut what={unknown} folded>
+            Some of what was chosen for this song is not known here; the usual is played in its place
+          </LeftOut>
           <TextButton onClick={() => setUnknown([])}>Go on with it</TextButton>
         </Notice>
       )}

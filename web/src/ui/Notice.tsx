@@ -12,10 +12,13 @@ export function Notice({ children, alert = false }: { children: ReactNode; alert
   );
 }
 
-/** What of a file, or of a song that was kept, cannot be used. */
-export function LeftOut({ what, children }: { what: string[]; children: ReactNode }) {
+/** As many as are read at a glance. */
+const AT_ONCE = 4;
+
+/** What of a file, or of a song that was kept, cannot be used; a few are shown at once, where they do not stand over other work. */
+export function LeftOut({ what, folded = false, children }: { what: string[]; folded?: boolean; children: ReactNode }) {
   return (
-    <details className="max-w-3xl">
+    <details className="max-w-3xl" open={!folded && what.length <= AT_ONCE}>
       <summary className="cursor-pointer py-1.5 font-semibold">{children}</summary>
       <ul className="list-disc pl-6">
         {what.map((each) => (

@@ -175,7 +175,7 @@ function Preview({ file, onDone }: { file: File; onDone: () => void }) {
               </ul>
             </section>
           )}
-          {answer && answer.leftOut.length > 0 && <LeftOut what={answer.leftOut}>Some of it may not be kept and is left out</LeftOut>}
+          {answer && answer.leftOut.length > 0 && <LeftOut what={answer.leftOut}>Some of it cannot be used and is left out</LeftOut>}
           <div className="mt-4 flex flex-wrap items-center gap-5">
             {answer && !refused && (
               <button type="button" onClick={keep} className="h-11 rounded-plank bg-ink px-5 font-semibold text-ground">

@@ -122,7 +122,7 @@ export function Keeping() {
           </TextButton>
         )}
       </div>
-      {leftOut.length > 0 && <LeftOut what={leftOut}>Some of it may not be kept and was left out</LeftOut>}
+      {leftOut.length > 0 && <LeftOut what={leftOut}>Some of it could not be used and was left out</LeftOut>}
       {keeping.data?.folder && (
         <p className="mt-3 max-w-3xl text-quiet">
           A copy of everything is made once a day in <span className="break-all text-ink">{keeping.data.folder}</span>

@@ -78,7 +78,7 @@ function OpenSet({ set }: { set: EveningSet }) {
       )}
       {leftOut.length > 0 && (
         <Notice>
-          <LeftOut what={leftOut}>Some of the file may not be kept and was left out</LeftOut>
+          <LeftOut what={leftOut}>Some of the file could not be used and was left out</LeftOut>
         </Notice>
       )}
       <main className="grid gap-x-6 px-5 py-4 lg:grid-cols-[minmax(0,1fr)_17rem]">

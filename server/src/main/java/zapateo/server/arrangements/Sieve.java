@@ -31,7 +31,7 @@ public class Sieve {
 
     private static final String RIGHT = "right";
     private static final String STYLE = "style";
-    private static final int LONGEST_REASON = 200;
+    private static final int LONGEST_REASON = 120;
 
     private final Figures figures;
     private final Validator validator;
@@ -146,18 +146,24 @@ public class Sieve {
                 ChoicesRequest read = json.treeToValue(choices, ChoicesRequest.class);
                 Set<ConstraintViolation<ChoicesRequest>> violations = validator.validate(read);
                 if (!violations.isEmpty()) {
-                    leftOut.add(path + ": " + violations.iterator().next().getMessage());
+                    tell(path, violations.iterator().next().getMessage());
                     return false;
                 }
                 read.checked("", named -> book);
                 return true;
             } catch (JacksonException unread) {
-                leftOut.add(path + ": " + ProblemDocuments.describe(unread));
+                tell(path, ProblemDocuments.describe(unread));
             } catch (Refused | Refusal unusable) {
-                String reason = unusable.getMessage();
-                leftOut.add(path + ": " + (reason.length() > LONGEST_REASON ? reason.substring(0, LONGEST_REASON) + " …" : reason));
+                tell(path, unusable.getMessage());
             }
             return false;
+        }
+
+        /** A reason that names its place by itself names it once; of a long list of what was expected the first are told. */
+        private void tell(String path, String reason) {
+            String whole = reason.startsWith(path + " ") ? reason : path + ": " + reason;
+            int end = whole.length() > LONGEST_REASON ? Math.max(whole.lastIndexOf(", ", LONGEST_REASON), LONGEST_REASON / 2) : whole.length();
+            leftOut.add(whole.substring(0, end) + (end < whole.length() ? " …" : ""));
         }
 
         /** Of what is too many the first are kept. */
