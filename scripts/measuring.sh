@@ -15,6 +15,13 @@ run_tests() {
   return $status
 }
 
+# Java by Spotless, the page by Biome; the lines are as long as both are told (pom.xml, web/biome.json).
+run_format() {
+  for_tests
+  (cd "$ROOT" && mvn -q -B spotless:apply) || return 1
+  (cd "$ROOT/web" && { [ -d node_modules ] || npm ci --no-progress; } && npx biome check --write src)
+}
+
 # What the tests do a few times, done in full.
 run_endure() {
   for_tests
