@@ -33,7 +33,10 @@ beforeEach(() => {
   localStorage.clear();
   leaving.clear();
   vi.mocked(wakeEngraver).mockClear();
-  const answer = async (path: string, options?: { params?: { query?: { bars?: string } }; body?: { chart?: string } }) => {
+  const answer = async (
+    path: string,
+    options?: { params?: { query?: { bars?: string } }; body?: { chart?: string } },
+  ) => {
     asked.push(`${path} ${options?.params?.query?.bars ?? ""}`.trim());
     if (options?.body) bodies.push(options.body);
     return { data: ANSWERS[path], response: new Response() };
@@ -50,7 +53,13 @@ afterEach(() => {
 it("sends for all that the left hand's page will ask for, and the page finds it", async () => {
   openAhead("s", "left-hand", "?bars=2-3");
   await vi.waitFor(() => expect(asked).toHaveLength(5));
-  expect(asked).toEqual(["/api/songs/{id}", "/api/hands", "/api/charts/parse", "/api/arrangements 0-191", "/api/arrangements/score 1-2"]);
+  expect(asked).toEqual([
+    "/api/songs/{id}",
+    "/api/hands",
+    "/api/charts/parse",
+    "/api/arrangements 0-191",
+    "/api/arrangements/score 1-2",
+  ]);
   expect(bodies.at(-1)).toMatchObject({ chart: "C F", choices: { figure: "held" }, hand: { left: { spanMm: 190 } } });
   expect(wakeEngraver).toHaveBeenCalled();
   expect(await songAsked("s")).toEqual(SONG);

@@ -22,7 +22,10 @@ const router = createBrowserRouter([
     children: [
       { index: true, lazy: async () => ({ Component: (await import("./views/lefthand/LeftHand")).LeftHand }) },
       { path: "chart", lazy: async () => ({ Component: (await import("./views/chart/Chart")).Chart }) },
-      { path: "right-hand", lazy: async () => ({ Component: (await import("./views/righthand/RightHand")).RightHand }) },
+      {
+        path: "right-hand",
+        lazy: async () => ({ Component: (await import("./views/righthand/RightHand")).RightHand }),
+      },
       { path: "colour", lazy: async () => ({ Component: (await import("./views/colour/Colour")).Colour }) },
       { path: "practise", lazy: async () => ({ Component: (await import("./views/practise/Practise")).Practise }) },
       { path: "sheet", lazy: async () => ({ Component: (await import("./views/sheet/Sheet")).Sheet }) },

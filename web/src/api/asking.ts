@@ -50,13 +50,19 @@ export function songAsked(id: string): Promise<Song> {
 }
 
 /** Whose hands there are. */
-export const handsAsked = { queryKey: ["hands"], queryFn: (): Promise<Hands[]> => take(api.GET("/api/hands")), staleTime: 60_000 };
+export const handsAsked = {
+  queryKey: ["hands"],
+  queryFn: (): Promise<Hands[]> => take(api.GET("/api/hands")),
+  staleTime: 60_000,
+};
 
 /** The chart as read. */
 export const chartOf = (text: string, doubles: Doubles) => ({
   queryKey: ["chart", text, doubles],
   queryFn: async (): Promise<ChartView> =>
-    filledChart(await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles } }))),
+    filledChart(
+      await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles } })),
+    ),
 });
 
 /** The strokes of so many bars come with the bars themselves; those of a longer song follow in so many at a time. */
@@ -73,7 +79,8 @@ export const arrangementOf = (asked: Asked) => ({
   queryKey: ["arrangement", asked],
   queryFn: async ({ client, signal, queryKey }: QueryFunctionContext): Promise<Arrangement> => {
     const first = filled(await strokesOf(asked, 0, FIRST_BARS - 1, false, signal));
-    if (first.bars.length > FIRST_BARS) void followed(first, asked, (more) => !signal.aborted && client.setQueryData(queryKey, more));
+    if (first.bars.length > FIRST_BARS)
+      void followed(first, asked, (more) => !signal.aborted && client.setQueryData(queryKey, more));
     return first;
   },
 });
@@ -81,7 +88,11 @@ export const arrangementOf = (asked: Asked) => ({
 /** @param signal stops it on the server too, as soon as nobody waits for it */
 function strokesOf(asked: Asked, from: number, to: number, bare: boolean, signal: AbortSignal | null = null) {
   return take(
-    api.POST("/api/arrangements", { signal, params: { query: { bars: `${from}-${to}`, bare, notesOnce: true } }, body: requestOf(asked) }),
+    api.POST("/api/arrangements", {
+      signal,
+      params: { query: { bars: `${from}-${to}`, bare, notesOnce: true } },
+      body: requestOf(asked),
+    }),
   );
 }
 

@@ -5,7 +5,10 @@ import { type InvalidateOptions, type InvalidateQueryFilters, QueryClient } from
  * that one may have been read before what changed, and without this it would stand.
  */
 export class Said extends QueryClient {
-  override async invalidateQueries<K extends readonly unknown[]>(filters?: InvalidateQueryFilters<K>, options?: InvalidateOptions) {
+  override async invalidateQueries<K extends readonly unknown[]>(
+    filters?: InvalidateQueryFilters<K>,
+    options?: InvalidateOptions,
+  ) {
     await this.cancelQueries(filters);
     return super.invalidateQueries(filters, options);
   }

@@ -161,7 +161,8 @@ const MOST_TRIES = 8;
 /** Asks again where too much is computed at once; stops what nobody waits for any more. */
 async function patiently(request: Request): Promise<Response> {
   const name = crypto.randomUUID?.() ?? String(Math.random());
-  const stop = () => void fetch(`/api/computing/${name}/stop`, { method: "POST", keepalive: true }).catch(() => undefined);
+  const stop = () =>
+    void fetch(`/api/computing/${name}/stop`, { method: "POST", keepalive: true }).catch(() => undefined);
   request.headers.set("Zapateo-Tab", TAB);
   if (request.method === "POST") {
     request.headers.set("Zapateo-Work", name);
@@ -176,7 +177,9 @@ async function patiently(request: Request): Promise<Response> {
         .json()
         .catch(() => null);
       if (problem?.type !== BUSY) return response;
-      await new Promise((later) => setTimeout(later, Number(response.headers.get("Retry-After") ?? 1) * 1000 * (0.75 + Math.random() / 2)));
+      await new Promise((later) =>
+        setTimeout(later, Number(response.headers.get("Retry-After") ?? 1) * 1000 * (0.75 + Math.random() / 2)),
+      );
       if (request.signal.aborted) return response;
     }
   } finally {
@@ -206,8 +209,15 @@ export async function take<T>(call: Promise<Answer<T>>): Promise<T> {
     throw new Refused(0, "Zapateo does not answer. Is it still running?");
   }
   if (answer.response.ok) return answer.data as T;
-  const document = (typeof answer.error === "object" ? answer.error : null) as { detail?: string; problems?: Problem[] } | null;
-  throw new Refused(answer.response.status, document?.detail ?? `The server answered ${answer.response.status}.`, document?.problems ?? []);
+  const document = (typeof answer.error === "object" ? answer.error : null) as {
+    detail?: string;
+    problems?: Problem[];
+  } | null;
+  throw new Refused(
+    answer.response.status,
+    document?.detail ?? `The server answered ${answer.response.status}.`,
+    document?.problems ?? [],
+  );
 }
 
 /** The chart's text with one change made, and which bars have other numbers now. */
@@ -226,7 +236,11 @@ export async function typedMoves(before: string, after: string): Promise<BarMove
 }
 
 /** Reads a file of any kind; without {@code keep} nothing is kept. */
-export function importFile(file: File, keep: boolean, tracks: { melody?: number; chords?: number } = {}): Promise<Imported> {
+export function importFile(
+  file: File,
+  keep: boolean,
+  tracks: { melody?: number; chords?: number } = {},
+): Promise<Imported> {
   const query = new URLSearchParams({ preview: String(!keep) });
   for (const [name, track] of Object.entries(tracks)) if (track) query.set(name, String(track));
   return upload<Imported>(`/api/songs/import?${query}`, file);

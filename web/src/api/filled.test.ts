@@ -8,7 +8,17 @@ const bar = (index: number, chords: [number, number][]) => ({
 });
 const rest = { pedal: [{ down: 240, up: 3840 }], tempo: { bpm: 92 }, marks: "tttttt", velocities: [66, 66, 66] };
 const note = { midi: 36, name: "C2", role: "1", finger: 5 };
-const stroke = { id: "L1.1.0", hand: "L", origin: "figure", bar: 0, tick: 0, ticks: 480, rolled: null, reason: 0, notes: [note] };
+const stroke = {
+  id: "L1.1.0",
+  hand: "L",
+  origin: "figure",
+  bar: 0,
+  tick: 0,
+  ticks: 480,
+  rolled: null,
+  reason: 0,
+  notes: [note],
+};
 
 describe("an answer", () => {
   it("has what is left out of it where it is as usual", () => {
@@ -75,7 +85,11 @@ describe("an answer", () => {
       marks: "hl",
       velocities: [70, 80, 90],
     } as unknown as Arranged);
-    expect(strokes[0]).toMatchObject({ ...said, mark: "heel", notes: [{ velocity: 70 }, { delayTicks: -120, velocity: 80 }] });
+    expect(strokes[0]).toMatchObject({
+      ...said,
+      mark: "heel",
+      notes: [{ velocity: 70 }, { delayTicks: -120, velocity: 80 }],
+    });
     expect(strokes[1]).toMatchObject({ mark: "lead", notes: [{ velocity: 90 }] });
     // Written under another chord than it sounds in: the one it is written under counts.
     expect(strokes[1]?.chordTick).toBe(3840);
@@ -112,12 +126,22 @@ describe("an answer", () => {
       ],
       ...rest,
     } as unknown as Arranged);
-    expect(strokes.map((each) => `${each.id} ${each.origin}`)).toEqual(["L7.1.480 figure", "R7.2.0 tune", "L7.2.480.1 figure"]);
+    expect(strokes.map((each) => `${each.id} ${each.origin}`)).toEqual([
+      "L7.1.480 figure",
+      "R7.2.0 tune",
+      "L7.2.480.1 figure",
+    ]);
     expect(bars[1]?.part).toBe("chart");
   });
 
   it("has in each bar what holds on from the one before", () => {
-    const first = { ...bar(0, [[0, 2880]]), meter: "3/4", beatTicks: 960, bpm: 60, choices: { figure: "held", chosen: { level: 2 } } };
+    const first = {
+      ...bar(0, [[0, 2880]]),
+      meter: "3/4",
+      beatTicks: 960,
+      bpm: 60,
+      choices: { figure: "held", chosen: { level: 2 } },
+    };
     const { bars } = filled({ bars: [first, bar(1, [[2880, 2880]])], strokes: [], ...rest } as unknown as Arranged);
     expect(bars[1]).toMatchObject({ meter: "3/4", bpm: 60, choices: { figure: "held", chosen: { level: 2 } } });
     const same = { ...bar(1, [[2880, 2880]]), choices: undefined };

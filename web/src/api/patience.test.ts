@@ -36,7 +36,10 @@ test("it is not asked for ever, and a database that is away is not asked again",
 
 test("what is waited for no longer is stopped on the server, by its name", async () => {
   let end: (response: Response) => void = () => undefined;
-  const asked = stub([() => new Promise<Response>((resolve) => (end = resolve)), () => new Response(null, { status: 204 })]);
+  const asked = stub([
+    () => new Promise<Response>((resolve) => (end = resolve)),
+    () => new Response(null, { status: 204 }),
+  ]);
   const page = new AbortController();
   const waiting = ask(page.signal);
   await vi.waitFor(() => expect(asked).toHaveLength(1));

@@ -28,7 +28,8 @@ export function useAskedNotes(asked: Asked, bars: string, layer: string, tempo: 
 export function useSpots(asked: Asked, failed: Record<string, number> | undefined, on: boolean) {
   return useQuery<Spots, Refused>({
     queryKey: ["practice-spots", asked, failed],
-    queryFn: () => take(api.POST("/api/practice/spots", { body: { arrangement: requestOf(asked), ...(failed ? { failed } : {}) } })),
+    queryFn: () =>
+      take(api.POST("/api/practice/spots", { body: { arrangement: requestOf(asked), ...(failed ? { failed } : {}) } })),
     enabled: on,
     placeholderData: keepPreviousData,
     retry: false,

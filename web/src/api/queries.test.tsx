@@ -40,14 +40,21 @@ afterEach(() => vi.restoreAllMocks());
 
 it("a long song's strokes follow, each once and in its place", async () => {
   const asked: string[] = [];
-  vi.spyOn(api, "POST").mockImplementation((async (_path: string, { params }: { params: { query: { bars: string; bare: boolean } } }) => {
+  vi.spyOn(api, "POST").mockImplementation((async (
+    _path: string,
+    { params }: { params: { query: { bars: string; bare: boolean } } },
+  ) => {
     asked.push(params.query.bars);
     const [from = 0, to = 0] = params.query.bars.split("-").map(Number);
     return { data: answer(from, to, params.query.bare), response: new Response() };
   }) as never);
   const queries = new QueryClient();
-  const wrapper = ({ children }: { children: ReactNode }) => <QueryClientProvider client={queries}>{children}</QueryClientProvider>;
-  const { result } = renderHook(() => useArrangement({ chart: "C", choices: {}, hand: undefined, figures: [] }), { wrapper });
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={queries}>{children}</QueryClientProvider>
+  );
+  const { result } = renderHook(() => useArrangement({ chart: "C", choices: {}, hand: undefined, figures: [] }), {
+    wrapper,
+  });
   // No staff is drawn here that they would wait for.
   await waitFor(() => expect(result.current.data?.strokes).toHaveLength(STROKES.length));
   expect(result.current.data?.strokes.map((stroke) => stroke.tick)).toEqual(STROKES.map((stroke) => stroke.tick));

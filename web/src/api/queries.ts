@@ -98,7 +98,8 @@ export function useColourBook() {
 export function useOffers(chart: string, bars: string, style: string) {
   return useQuery<Offer[], Refused>({
     queryKey: ["offers", chart, bars, style],
-    queryFn: async () => (await take(api.POST("/api/colours/offers", { body: { chart, bars, ...(style ? { style } : {}) } }))).offers,
+    queryFn: async () =>
+      (await take(api.POST("/api/colours/offers", { body: { chart, bars, ...(style ? { style } : {}) } }))).offers,
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -108,7 +109,8 @@ export function useOffers(chart: string, bars: string, style: string) {
 export function useColourPlaces(chart: string, bars: string, style: string) {
   return useQuery<number[], Refused>({
     queryKey: ["colour-places", chart, bars, style],
-    queryFn: async () => (await take(api.POST("/api/colours/places", { body: { chart, bars, ...(style ? { style } : {}) } }))).bars,
+    queryFn: async () =>
+      (await take(api.POST("/api/colours/places", { body: { chart, bars, ...(style ? { style } : {}) } }))).bars,
     placeholderData: keepPreviousData,
     retry: false,
   });
@@ -118,7 +120,8 @@ export function useColourPlaces(chart: string, bars: string, style: string) {
 export function useColourForHand(asked: Asked, colour: Colour | undefined) {
   return useQuery({
     queryKey: ["colour-hand", asked, colour],
-    queryFn: () => take(api.POST("/api/colours/hand", { body: { arrangement: requestOf(asked), colour: colour as Colour } })),
+    queryFn: () =>
+      take(api.POST("/api/colours/hand", { body: { arrangement: requestOf(asked), colour: colour as Colour } })),
     enabled: colour !== undefined,
     retry: false,
   });
@@ -135,7 +138,11 @@ export function useOneShape(chart: string, bars: string, colours?: Colour[]) {
 }
 
 export function useRepertoire() {
-  return useQuery<SongLine[], Refused>({ queryKey: ["songs"], queryFn: () => take(api.GET("/api/songs")), staleTime: 0 });
+  return useQuery<SongLine[], Refused>({
+    queryKey: ["songs"],
+    queryFn: () => take(api.GET("/api/songs")),
+    staleTime: 0,
+  });
 }
 
 /** The chart as read; while a new text is read the last one stays. */
@@ -146,7 +153,11 @@ export function useChart(text: string, doubles: Doubles) {
 /** While it cannot be had, the last one stays; only a chart that has no bars takes it away. */
 export function useArrangement(asked: Asked) {
   const [last, keep] = useState<Arrangement | undefined>();
-  const found = useQuery<Arrangement, Refused>({ ...arrangementOf(asked), placeholderData: keepPreviousData, retry: false });
+  const found = useQuery<Arrangement, Refused>({
+    ...arrangementOf(asked),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
   if (found.data && found.data !== last) keep(found.data);
   // What is read here is what a page renders again for.
   const { error, isPlaceholderData, refetch } = found;
@@ -159,7 +170,13 @@ export function useHardness(asked: Asked) {
     queryKey: ["hardness", asked],
     queryFn: async ({ signal }) =>
       filled(
-        await take(api.POST("/api/arrangements", { signal, params: { query: { with: ["parts"], bars: "0-0" } }, body: requestOf(asked) })),
+        await take(
+          api.POST("/api/arrangements", {
+            signal,
+            params: { query: { with: ["parts"], bars: "0-0" } },
+            body: requestOf(asked),
+          }),
+        ),
       ),
     placeholderData: keepPreviousData,
     retry: false,
@@ -170,7 +187,8 @@ export function useHardness(asked: Asked) {
 export function useWays(asked: Asked, enabled: boolean) {
   return useQuery<number[], Refused>({
     queryKey: ["ways", asked],
-    queryFn: async ({ signal }) => (await take(api.POST("/api/arrangements/ways", { signal, body: requestOf(asked) }))).ways,
+    queryFn: async ({ signal }) =>
+      (await take(api.POST("/api/arrangements/ways", { signal, body: requestOf(asked) }))).ways,
     retry: false,
     enabled,
   });
@@ -189,14 +207,20 @@ export function useReadOver(asked: Asked, enabled: boolean) {
 
 /** The bars {@code from} to {@code to}, by index, as MusicXML. */
 export function useScore(asked: Asked, from: number, to: number, fingers: FingersShown, enabled: boolean) {
-  return useQuery<string, Refused>({ ...scoreOf(asked, from, to, fingers), placeholderData: keepPreviousData, retry: false, enabled });
+  return useQuery<string, Refused>({
+    ...scoreOf(asked, from, to, fingers),
+    placeholderData: keepPreviousData,
+    retry: false,
+    enabled,
+  });
 }
 
 /** Why a note of the arrangement is what it is; asked for one note at a time. */
 export function useWhy(asked: Asked, stroke: number | null, note: number) {
   return useQuery<Why, Refused>({
     queryKey: ["why", asked, stroke, note],
-    queryFn: () => take(api.POST("/api/arrangements/why", { body: { arrangement: requestOf(asked), stroke: stroke ?? 0, note } })),
+    queryFn: () =>
+      take(api.POST("/api/arrangements/why", { body: { arrangement: requestOf(asked), stroke: stroke ?? 0, note } })),
     enabled: stroke !== null,
     placeholderData: keepPreviousData,
     retry: false,
@@ -253,7 +277,11 @@ export function useLevels(asked: Asked, enabled: boolean) {
   return useQuery<Rung[], Refused>({
     queryKey: ["levels", { ...asked, choices: { ...asked.choices, level: undefined } }],
     queryFn: () =>
-      take(api.POST("/api/arrangements/levels", { body: requestOf({ ...asked, choices: { ...asked.choices, level: undefined } }) })),
+      take(
+        api.POST("/api/arrangements/levels", {
+          body: requestOf({ ...asked, choices: { ...asked.choices, level: undefined } }),
+        }),
+      ),
     placeholderData: keepPreviousData,
     retry: false,
     enabled,
@@ -264,7 +292,8 @@ export function useLevels(asked: Asked, enabled: boolean) {
 export function useEasier(asked: Asked, bars: string | null) {
   return useQuery<EasierWay, Refused>({
     queryKey: ["easier", asked, bars],
-    queryFn: () => take(api.POST("/api/arrangements/easier", { body: { arrangement: requestOf(asked), bars: bars ?? "1" } })),
+    queryFn: () =>
+      take(api.POST("/api/arrangements/easier", { body: { arrangement: requestOf(asked), bars: bars ?? "1" } })),
     enabled: bars !== null,
     retry: false,
   });

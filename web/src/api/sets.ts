@@ -2,7 +2,8 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { api, type EveningSet, type Refused, type SetItem, type SetItemOf, type SetLine, take } from "./client";
 
-export const useSets = () => useQuery<SetLine[], Refused>({ queryKey: ["sets"], queryFn: () => take(api.GET("/api/sets")), staleTime: 0 });
+export const useSets = () =>
+  useQuery<SetLine[], Refused>({ queryKey: ["sets"], queryFn: () => take(api.GET("/api/sets")), staleTime: 0 });
 
 export const useSet = (id: string | null) =>
   useQuery<EveningSet, Refused>({
@@ -57,6 +58,14 @@ export function useSetDraft(set: EveningSet) {
 export function viewOf(set: EveningSet, item: SetItem): SetItemOf {
   const same = set.items.find((each) => JSON.stringify(each.item) === JSON.stringify(item));
   const before = same ?? set.items.find((each) => item.song !== undefined && each.item.song === item.song);
-  const stub: SetItemOf = { item, title: "", key: "", beatTicks: 960, ms: (item.minutes ?? 0) * 60_000, missing: false, arrangements: [] };
+  const stub: SetItemOf = {
+    item,
+    title: "",
+    key: "",
+    beatTicks: 960,
+    ms: (item.minutes ?? 0) * 60_000,
+    missing: false,
+    arrangements: [],
+  };
   return { ...(before ?? stub), item };
 }

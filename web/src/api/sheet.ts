@@ -6,7 +6,11 @@ import { filled, filledChart } from "./filled";
 
 /** A chart as read, for once. */
 export const fetchChart = async (text: string): Promise<ChartView> =>
-  filledChart(await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles: "thirds" } })));
+  filledChart(
+    await take(
+      api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles: "thirds" } }),
+    ),
+  );
 
 /** All of an arrangement at once. */
 export const fetchArrangement = async (asked: Asked): Promise<Arrangement> =>

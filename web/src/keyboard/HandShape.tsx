@@ -12,7 +12,8 @@ type Tip = { finger: number; x: number; key: number | null };
 export function tipsOf(stroke: Stroke, lowest: number): Tip[] {
   const left = stroke.hand === "L";
   const placed = new Map<number, { x: number; midi: number }>();
-  for (const note of stroke.notes) if (note.finger) placed.set(note.finger, { x: centre(note.midi, lowest), midi: note.midi });
+  for (const note of stroke.notes)
+    if (note.finger) placed.set(note.finger, { x: centre(note.midi, lowest), midi: note.midi });
   if (placed.size === 0) return [];
   const used = [...placed.keys()].sort((a, b) => a - b);
   const along = (finger: number) => (finger === 1 ? 0 : THUMB_APART + (finger - 2) * APART) * (left ? -1 : 1);
@@ -52,7 +53,11 @@ export function HandShape({
       {tips.map((tip) => {
         const black = tip.key !== null && [1, 3, 6, 8, 10].includes(tip.key % 12);
         const rests = tip.key === null;
-        const y = rests ? keyLength - (tip.finger === 1 ? 8 : 22) : black ? blackLength - 6 : keyLength - (tip.finger === 1 ? 14 : 22);
+        const y = rests
+          ? keyLength - (tip.finger === 1 ? 8 : 22)
+          : black
+            ? blackLength - 6
+            : keyLength - (tip.finger === 1 ? 14 : 22);
         const knuckle = middle + (tip.x - middle) * 0.55 + (tip.finger === 1 ? (left ? 10 : -10) : 0);
         return (
           <path

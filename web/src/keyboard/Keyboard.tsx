@@ -50,10 +50,22 @@ export const Keyboard = memo(function Keyboard({
         <AimKey key={aim.midi} aim={aim} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />
       ))}
       {strokes.map((stroke) => (
-        <HandShape key={`${stroke.hand}${stroke.tick}`} stroke={stroke} lowest={LOWEST} keyLength={LENGTH} blackLength={BLACK_LENGTH} />
+        <HandShape
+          key={`${stroke.hand}${stroke.tick}`}
+          stroke={stroke}
+          lowest={LOWEST}
+          keyLength={LENGTH}
+          blackLength={BLACK_LENGTH}
+        />
       ))}
       {sounding.map((note) => (
-        <KeyMark key={`${note.hand}${note.midi}`} midi={note.midi} name={note.name} right={note.hand === "R"} finger={note.finger} />
+        <KeyMark
+          key={`${note.hand}${note.midi}`}
+          midi={note.midi}
+          name={note.name}
+          right={note.hand === "R"}
+          finger={note.finger}
+        />
       ))}
       {(shown ?? []).map((tone) => (
         <ShownKey key={tone.midi} midi={tone.midi} name={tone.name} />
@@ -127,7 +139,16 @@ function ShownKey({ midi, name }: { midi: number; name: string }) {
   const y = black ? BLACK_LENGTH - 20 : LENGTH - 34;
   return (
     <g>
-      <rect x={centre(midi, LOWEST) - 6.5} y={y} width={13} height={17} rx={1.5} fill="#e6d7bb" stroke="#211c16" strokeWidth={1} />
+      <rect
+        x={centre(midi, LOWEST) - 6.5}
+        y={y}
+        width={13}
+        height={17}
+        rx={1.5}
+        fill="#e6d7bb"
+        stroke="#211c16"
+        strokeWidth={1}
+      />
       <text x={centre(midi, LOWEST)} y={y + 12} textAnchor="middle" fontSize={9} fontWeight={600} fill="#211c16">
         {name.replace(/-?\d+$/, "")}
       </text>
@@ -152,7 +173,15 @@ function Stretch({ stroke, spanMm }: { stroke: Stroke; spanMm: number }) {
   return (
     <g stroke="var(--accent)" fill="none" strokeWidth={1.4}>
       <path d={`M${from} -2V-7H${to}V-2`} />
-      <text x={(from + to) / 2} y={-11} textAnchor="middle" fontSize={10.5} fontWeight={600} fill="var(--accent)" stroke="none">
+      <text
+        x={(from + to) / 2}
+        y={-11}
+        textAnchor="middle"
+        fontSize={10.5}
+        fontWeight={600}
+        fill="var(--accent)"
+        stroke="none"
+      >
         {words}
       </text>
     </g>

@@ -81,7 +81,11 @@ export function Score({
   }, [verdicts, page]);
 
   return (
-    <div ref={holder} className="score min-h-40 rounded-plank border border-line bg-sheet px-2" data-ready={page.svg ? "yes" : "no"}>
+    <div
+      ref={holder}
+      className="score min-h-40 rounded-plank border border-line bg-sheet px-2"
+      data-ready={page.svg ? "yes" : "no"}
+    >
       {page.error ? (
         <p className="p-4">The staff could not be engraved. The keyboard and the step line are right all the same.</p>
       ) : page.svg ? (
@@ -120,7 +124,9 @@ export function Score({
 
 /** How high the page may be, in pixels. */
 function roomOf(holder: Element | null): number {
-  return (holder && Number.parseFloat(getComputedStyle(holder).getPropertyValue("--page-room"))) || Number.POSITIVE_INFINITY;
+  return (
+    (holder && Number.parseFloat(getComputedStyle(holder).getPropertyValue("--page-room"))) || Number.POSITIVE_INFINITY
+  );
 }
 
 /** The notes of a page by the strokes they belong to. */
@@ -138,7 +144,9 @@ function notesOf(root: Element): Map<number, Element[]> {
 
 /** Pixels from one line of a note's staff to the next. */
 function spaceOf(note: Element): number {
-  const lines = [...(note.closest("g.staff")?.querySelectorAll(":scope > path") ?? [])].map((line) => line.getBoundingClientRect().top);
+  const lines = [...(note.closest("g.staff")?.querySelectorAll(":scope > path") ?? [])].map(
+    (line) => line.getBoundingClientRect().top,
+  );
   return Math.max(4, Math.abs((lines[1] ?? 0) - (lines[0] ?? 8)));
 }
 

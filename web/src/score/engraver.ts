@@ -24,7 +24,13 @@ export function wakeEngraver(): Worker {
   return worker;
 }
 
-function order(what: { xml: string; width: number; space?: number; natural?: boolean; room?: number }): Promise<Engraved> {
+function order(what: {
+  xml: string;
+  width: number;
+  space?: number;
+  natural?: boolean;
+  room?: number;
+}): Promise<Engraved> {
   const engraver = wakeEngraver();
   const id = ++orders;
   return new Promise((resolve) => {
@@ -37,7 +43,8 @@ function order(what: { xml: string; width: number; space?: number; natural?: boo
 export const engrave = (xml: string, width: number, room: number): Promise<Engraved> => order({ xml, width, room });
 
 /** A line of a sheet, as wide as the page and with so many pixels from one line of the staff to the next. */
-export const engraveLine = (xml: string, width: number, space: number): Promise<Engraved> => order({ xml, width, space });
+export const engraveLine = (xml: string, width: number, space: number): Promise<Engraved> =>
+  order({ xml, width, space });
 
 /** How wide a line would be by itself, in pixels. */
 export const naturalWidth = async (xml: string, space: number): Promise<number> =>

@@ -13,7 +13,10 @@ export function shapeOf(verdict: string, x: number, y: number, r: number): { d: 
         filled: false,
       };
     case "octave":
-      return { d: `M${x} ${y - 1.3 * r}l${1.3 * r} ${1.3 * r}l${-1.3 * r} ${1.3 * r}l${-1.3 * r} ${-1.3 * r}z`, filled: false };
+      return {
+        d: `M${x} ${y - 1.3 * r}l${1.3 * r} ${1.3 * r}l${-1.3 * r} ${1.3 * r}l${-1.3 * r} ${-1.3 * r}z`,
+        filled: false,
+      };
     default:
       return null;
   }

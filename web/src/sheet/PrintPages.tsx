@@ -35,7 +35,11 @@ export function PrintPages({
     <div data-print data-scheme="day">
       <style>{`@page { size: ${mm[0]}mm ${mm[1]}mm; margin: 0 } html { background: white }`}</style>
       {pages.map((page, at) => (
-        <div key={`${page.first}.${page.last}`} className="paper" style={{ padding: margin, height: height + 2 * margin }}>
+        <div
+          key={`${page.first}.${page.last}`}
+          className="paper"
+          style={{ padding: margin, height: height + 2 * margin }}
+        >
           <PageView page={page} width={width} height={height} label={`Page ${at + 1}`} />
           <p style={{ textAlign: "center", fontSize: 10 }}>
             {foot} · {at + 1} of {pages.length}

@@ -31,7 +31,8 @@ export function paginate(blocks: Block[], height: number, gap: number): Page[] {
       if (sum > height && from < to - 1) break;
       const heading = blocks[to - 1]?.first === -1 && to < blocks.length;
       const empty = to === blocks.length ? 0 : EMPTY * Math.max(0, 1 - sum / height) ** 2 * 4;
-      const turn = to === blocks.length ? 0 : heading ? 1000 : (blocks[to - 1]?.turn ?? 0) + (blocks[to]?.opens ? 0 : INSIDE);
+      const turn =
+        to === blocks.length ? 0 : heading ? 1000 : (blocks[to - 1]?.turn ?? 0) + (blocks[to]?.opens ? 0 : INSIDE);
       const cost = (best[from]?.cost ?? 0) + ANOTHER + empty + turn;
       if (cost < found.cost) found = { cost, from };
     }

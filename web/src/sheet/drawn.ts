@@ -2,7 +2,8 @@ import type { Arrangement, Bar, EveningSet, FormSection, SheetLine } from "../ap
 import type { Block } from "./blocks";
 
 /** Pages that are written rather than engraved: the chart on planks, the form, headings. Sizes go by the staff's, so that all pages of a stand read alike. */
-const escaped = (text: string): string => text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
+const escaped = (text: string): string =>
+  text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
 
 const svg = (width: number, height: number, inside: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${round(width)} ${round(height)}">${inside}</svg>`;
@@ -18,13 +19,15 @@ function text(x: number, y: number, words: string, { size, bold, italic, end, qu
 
 /** About how wide letters are for their size; what would not fit is written smaller. */
 const WIDE = 0.56;
-const fitting = (words: string, size: number, room: number): number => Math.min(size, room / Math.max(1, words.length * WIDE));
+const fitting = (words: string, size: number, room: number): number =>
+  Math.min(size, room / Math.max(1, words.length * WIDE));
 
 /** The song's name, and what it is played in. */
 export function heading(title: string, under: string, width: number, space: number): Block {
   const size = fitting(title, space * 3.4, width);
   const height = space * 7.5;
-  const inside = text(0, space * 3.6, title, { size, bold: true }) + text(0, space * 6, under, { size: space * 1.7, quiet: true });
+  const inside =
+    text(0, space * 3.6, title, { size, bold: true }) + text(0, space * 6, under, { size: space * 1.7, quiet: true });
   return { svg: svg(width, height, inside), height, first: -1, last: -1, section: "", opens: false, turn: 1000 };
 }
 
@@ -67,7 +70,8 @@ export function chartLine(
     for (const [index, chord] of bar.chords.entries()) {
       const here = x + (lefts[index] ?? 0);
       inside += text(here, plank - space, chord.symbol, { size, bold: true });
-      if (degrees && chord.degree) inside += text(here, plank + space * 2.6, chord.degree, { size: space * 1.6, quiet: true });
+      if (degrees && chord.degree)
+        inside += text(here, plank + space * 2.6, chord.degree, { size: space * 1.6, quiet: true });
     }
     inside += `<rect class="plank" x="${round(x)}" y="${round(plank)}" width="${round(wide)}" height="${round(space * 0.45)}"/>`;
     for (let tick = 0; tick < bar.ticks; tick += bar.beatTicks)
@@ -115,7 +119,10 @@ export function formLine(section: FormSection, most: number, width: number, spac
   const height = space * 5.2;
   const name = section.name || "The song";
   const plank = (width * section.bars) / most;
-  let inside = text(0, space * 2, section.pass > 1 ? `${name}, time ${section.pass}` : name, { size: space * 2.1, bold: true });
+  let inside = text(0, space * 2, section.pass > 1 ? `${name}, time ${section.pass}` : name, {
+    size: space * 2.1,
+    bold: true,
+  });
   inside += text(width, space * 2, `${minutes(section.ms)}`, { size: space * 1.7, end: true, quiet: true });
   const what = [
     section.bars === 1 ? "1 bar" : `${section.bars} bars`,
@@ -125,7 +132,9 @@ export function formLine(section: FormSection, most: number, width: number, spac
     section.vamp ? "goes round until told" : "",
     section.colours > 0 ? `${section.colours} with other chords` : "",
   ].filter((each) => each !== "");
-  inside += text(space * 13, space * 2, what.join(" · "), { size: fitting(what.join(" · "), space * 1.7, width - space * 19) });
+  inside += text(space * 13, space * 2, what.join(" · "), {
+    size: fitting(what.join(" · "), space * 1.7, width - space * 19),
+  });
   inside += `<rect class="plank" x="0" y="${round(space * 3)}" width="${round(plank)}" height="${round(space * 0.45)}"/>`;
   for (let bar = 0; bar < section.bars; bar++)
     inside += `<rect class="notch" x="${round((plank * bar) / section.bars)}" y="${round(space * 2.8)}" width="${round(space * 0.2)}" height="${round(space * (bar % 4 === 0 ? 0.9 : 0.6))}"/>`;
@@ -144,9 +153,16 @@ export function formLine(section: FormSection, most: number, width: number, spac
 export function named(block: Block, line: SheetLine, width: number, space: number): Block {
   if (!line.opens || !line.section) return block;
   const head = space * 2.4;
-  const inner = block.svg.replace(/<svg /, `<svg x="0" y="${round(head)}" width="${round(width)}" height="${round(block.height)}" `);
+  const inner = block.svg.replace(
+    /<svg /,
+    `<svg x="0" y="${round(head)}" width="${round(width)}" height="${round(block.height)}" `,
+  );
   const height = block.height + head;
-  return { ...block, height, svg: svg(width, height, text(0, space * 1.8, nameOf(line), { size: space * 1.7, bold: true }) + inner) };
+  return {
+    ...block,
+    height,
+    svg: svg(width, height, text(0, space * 1.8, nameOf(line), { size: space * 1.7, bold: true }) + inner),
+  };
 }
 
 /** The list of an evening, with the page each song begins on. */
@@ -158,7 +174,12 @@ export function contents(
   space: number,
 ): Block[] {
   const blocks: Block[] = [
-    heading(set.title, [set.playedOn ?? "", set.place, minutes(set.ms)].filter((each) => each !== "").join(" · "), width, space),
+    heading(
+      set.title,
+      [set.playedOn ?? "", set.place, minutes(set.ms)].filter((each) => each !== "").join(" · "),
+      width,
+      space,
+    ),
   ];
   let page = before + 1;
   let at = 0;
@@ -168,21 +189,35 @@ export function contents(
     if (each.item.song && !each.missing) {
       const title = `${at + 1}  ${each.title}`;
       inside += text(0, space * 2.4, title, { size: fitting(title, space * 2.2, width * 0.6), bold: true });
-      inside += text(width * 0.74, space * 2.4, `${each.key}   ${each.bpm ? Math.round(each.bpm) : ""}   ${minutes(each.ms)}`, {
-        size: space * 1.7,
-        end: true,
-      });
+      inside += text(
+        width * 0.74,
+        space * 2.4,
+        `${each.key}   ${each.bpm ? Math.round(each.bpm) : ""}   ${minutes(each.ms)}`,
+        {
+          size: space * 1.7,
+          end: true,
+        },
+      );
       inside += text(width, space * 2.4, `page ${page}`, { size: space * 1.7, end: true });
       page += songs[at]?.pages.length ?? 0;
       at++;
     } else
-      inside += text(0, space * 2.4, each.item.song ? "a song that was removed" : `A break, ${each.item.minutes} minutes`, {
-        size: space * 1.9,
-        italic: true,
+      inside += text(
+        0,
+        space * 2.4,
+        each.item.song ? "a song that was removed" : `A break, ${each.item.minutes} minutes`,
+        {
+          size: space * 1.9,
+          italic: true,
+          quiet: true,
+        },
+      );
+    const said = [each.item.who ?? "", each.item.remark ?? ""].filter((one) => one !== "").join(" · ");
+    if (said)
+      inside += text(space * 2, space * 4.6, said, {
+        size: fitting(said, space * 1.6, width - space * 2),
         quiet: true,
       });
-    const said = [each.item.who ?? "", each.item.remark ?? ""].filter((one) => one !== "").join(" · ");
-    if (said) inside += text(space * 2, space * 4.6, said, { size: fitting(said, space * 1.6, width - space * 2), quiet: true });
     blocks.push({ svg: svg(width, height, inside), height, first: 0, last: 0, section: "", opens: false, turn: 0 });
   }
   return blocks;

@@ -9,16 +9,31 @@ import { type Layout, sheetBlocks } from "./useSheet";
 export async function askedOf({ item }: SetItemOf, hand: Measures | undefined): Promise<Asked> {
   const song = await take(api.GET("/api/songs/{id}", { params: { path: { id: item.song ?? "" } } }));
   const other = song.others.find((each) => each.id === item.arrangement);
-  return { chart: await fetchMoved(song.chart, item.semitones ?? 0), choices: other?.choices ?? song.choices, hand, figures: [] };
+  return {
+    chart: await fetchMoved(song.chart, item.semitones ?? 0),
+    choices: other?.choices ?? song.choices,
+    hand,
+    figures: [],
+  };
 }
 
 /** Its pages for the stand or for paper; a signal stops it between lines. */
-export async function standOf(each: SetItemOf, hand: Measures | undefined, layout: Layout, signal?: AbortSignal): Promise<Stand> {
+export async function standOf(
+  each: SetItemOf,
+  hand: Measures | undefined,
+  layout: Layout,
+  signal?: AbortSignal,
+): Promise<Stand> {
   const asked = await askedOf(each, hand);
-  const [arrangement, chart, form] = await Promise.all([fetchArrangement(asked), fetchChart(asked.chart), fetchForm(asked)]);
+  const [arrangement, chart, form] = await Promise.all([
+    fetchArrangement(asked),
+    fetchChart(asked.chart),
+    fetchForm(asked),
+  ]);
   const bpm = each.item.tempo ?? arrangement.tempo.bpm;
   const blocks: Block[] = [];
-  for await (const { block } of sheetBlocks(asked, arrangement, chart, form, { ...layout, bpm }, signal)) blocks.push(block);
+  for await (const { block } of sheetBlocks(asked, arrangement, chart, form, { ...layout, bpm }, signal))
+    blocks.push(block);
   signal?.throwIfAborted();
   return {
     song: each.item.song ?? "",

@@ -111,7 +111,9 @@ export function piecesOf(svg: string, width: number, height: number): SVGSVGElem
 /** Only the signs that a piece shows. */
 function used(piece: SVGSVGElement): void {
   const shown = new Set(
-    [...piece.querySelectorAll("use")].map((use) => (use.getAttribute("href") ?? use.getAttribute("xlink:href") ?? "").slice(1)),
+    [...piece.querySelectorAll("use")].map((use) =>
+      (use.getAttribute("href") ?? use.getAttribute("xlink:href") ?? "").slice(1),
+    ),
   );
   for (const sign of piece.querySelectorAll("defs > [id]")) if (!shown.has(sign.id)) sign.remove();
 }
@@ -134,7 +136,8 @@ function faces(root: SVGSVGElement): void {
   }
   root.removeAttribute("font-family");
   // What the engraver's style sheet says, where a file has none.
-  for (const each of root.querySelectorAll("ellipse, path, polygon, polyline, rect:not([class])")) each.setAttribute("stroke", "#000000");
+  for (const each of root.querySelectorAll("ellipse, path, polygon, polyline, rect:not([class])"))
+    each.setAttribute("stroke", "#000000");
   for (const each of root.querySelectorAll("g.fing text, g.tempo text, g.reh text, g.ending text"))
     each.setAttribute("font-weight", "bold");
   for (const plank of root.querySelectorAll("rect.plank")) plank.setAttribute("fill", "#c9bda6");

@@ -25,7 +25,9 @@ export function msAt(timeline: Arrangement["timeline"], tick: number): number {
 
 export function beginsOf(arrangement: Arrangement): number[] {
   const last = arrangement.bars.at(-1);
-  return [...arrangement.bars.map((bar) => bar.tick), last ? last.tick + last.ticks : 0].map((tick) => msAt(arrangement.timeline, tick));
+  return [...arrangement.bars.map((bar) => bar.tick), last ? last.tick + last.ticks : 0].map((tick) =>
+    msAt(arrangement.timeline, tick),
+  );
 }
 
 const STORE = "zapateo-stand";
@@ -40,7 +42,10 @@ export async function keep(stand: Stand, evening?: string): Promise<boolean> {
   if (!("caches" in window)) return false;
   try {
     const store = await caches.open(STORE);
-    await store.put(address(stand.song, evening), new Response(JSON.stringify(stand), { headers: { "content-type": "application/json" } }));
+    await store.put(
+      address(stand.song, evening),
+      new Response(JSON.stringify(stand), { headers: { "content-type": "application/json" } }),
+    );
     return true;
   } catch {
     return false;
@@ -51,7 +56,8 @@ export async function kept(song: string, evening?: string): Promise<Stand | null
   if (!("caches" in window)) return null;
   try {
     const store = await caches.open(STORE);
-    const answer = (evening ? await store.match(address(song, evening)) : undefined) ?? (await store.match(address(song)));
+    const answer =
+      (evening ? await store.match(address(song, evening)) : undefined) ?? (await store.match(address(song)));
     return answer ? ((await answer.json()) as Stand) : null;
   } catch {
     return null;

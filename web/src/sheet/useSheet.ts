@@ -29,7 +29,14 @@ export type Layout = {
   bpm?: number | undefined;
 };
 
-export type Sheet = { blocks: Block[]; done: number; of: number; error: string | null; asked: Asked | null; layout: Layout };
+export type Sheet = {
+  blocks: Block[];
+  done: number;
+  of: number;
+  error: string | null;
+  asked: Asked | null;
+  layout: Layout;
+};
 
 /** Four bars a line where they have room. */
 const USUAL = 4;
@@ -40,7 +47,8 @@ const TIGHT = 1.12;
 
 const words = (chart: ChartView | undefined): ((bar: Bar) => string) => {
   const verses = new Map<number, string[]>();
-  for (const section of chart?.written ?? []) for (const bar of section.bars) if (bar.words.length > 0) verses.set(bar.number, bar.words);
+  for (const section of chart?.written ?? [])
+    for (const bar of section.bars) if (bar.words.length > 0) verses.set(bar.number, bar.words);
   return (bar) => {
     const own = bar.part === "intro" ? undefined : verses.get(bar.number);
     return own?.[Math.min(bar.round, own.length) - 1] ?? "";
@@ -65,7 +73,8 @@ const keyOf = (key: string): string => (key.includes(" ") ? key : keyName(key, k
 async function barsALine(asked: Asked, arrangement: Arrangement, layout: Layout, parts: Parts): Promise<number> {
   if (layout.perLine > 0) return layout.perLine;
   const lines = await fetchLines(asked, USUAL);
-  const busy = (line: SheetLine) => arrangement.strokes.filter((stroke) => stroke.bar >= line.first && stroke.bar <= line.last).length;
+  const busy = (line: SheetLine) =>
+    arrangement.strokes.filter((stroke) => stroke.bar >= line.first && stroke.bar <= line.last).length;
   const densest = [...lines].sort((one, other) => busy(other) - busy(one))[0];
   if (!densest) return USUAL;
   const natural = await naturalWidth(
@@ -84,7 +93,8 @@ async function barsALine(asked: Asked, arrangement: Arrangement, layout: Layout,
 
 /** Whether a line goes on in the metre of the one before, which is not written again then. */
 const sameMeter = (arrangement: Arrangement, line: SheetLine): boolean =>
-  line.first > 0 && arrangement.bars.slice(line.first - 1, line.last + 1).every((bar, _, all) => bar.meter === all[0]?.meter);
+  line.first > 0 &&
+  arrangement.bars.slice(line.first - 1, line.last + 1).every((bar, _, all) => bar.meter === all[0]?.meter);
 
 /** Lines of a sheet one after another, each handed on as soon as it is there. */
 export async function* sheetBlocks(
@@ -171,7 +181,8 @@ export function useSheet(
           }));
         }
       } catch (error) {
-        if (!stop.signal.aborted) setSheet((before) => ({ ...before, error: error instanceof Error ? error.message : String(error) }));
+        if (!stop.signal.aborted)
+          setSheet((before) => ({ ...before, error: error instanceof Error ? error.message : String(error) }));
       }
     })();
     return () => stop.abort();

@@ -30,8 +30,8 @@ export function ChangedFigures({ desk, changed }: { desk: DraftDesk; changed: Re
   return left.map(([id, hash]) => (
     <Notice key={id}>
       <span>
-        Since this song was kept, your figure {figures?.find((each) => each.id === id)?.name ?? id} was changed or taken away; it sounds as
-        it is now. {trouble}
+        Since this song was kept, your figure {figures?.find((each) => each.id === id)?.name ?? id} was changed or taken
+        away; it sounds as it is now. {trouble}
       </span>
       <TextButton onClick={() => haveBack(id, hash)}>Have the old one back, for this song</TextButton>
       <TextButton onClick={() => setLeft((all) => all.filter(([each]) => each !== id))}>Go on with it</TextButton>
@@ -46,7 +46,9 @@ export function withFigure(choices: Choices, from: string, to: string): Choices 
   const { sections, overrides } = choices;
   return {
     ...named(choices),
-    ...(sections ? { sections: Object.fromEntries(Object.entries(sections).map(([name, each]) => [name, named(each)])) } : {}),
+    ...(sections
+      ? { sections: Object.fromEntries(Object.entries(sections).map(([name, each]) => [name, named(each)])) }
+      : {}),
     ...(overrides ? { overrides: overrides.map(named) } : {}),
   };
 }

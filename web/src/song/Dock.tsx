@@ -83,7 +83,11 @@ export function Dock({
           <p className="text-[0.86rem] text-quiet leading-tight">
             {sound.state === "loading" ? "tuning the piano …" : counting ? "counting in …" : `${beat}s a minute`}
             {resetTempo && (
-              <button type="button" onClick={resetTempo} className="ml-1.5 underline decoration-dotted underline-offset-2">
+              <button
+                type="button"
+                onClick={resetTempo}
+                className="ml-1.5 underline decoration-dotted underline-offset-2"
+              >
                 reset
               </button>
             )}
@@ -177,7 +181,15 @@ function SoundingKeys({
     const indices = sounds ? played : shown ? [] : struck !== null ? [struck] : resting >= 0 ? [resting] : [];
     return indices.flatMap((index) => arrangement?.strokes[index] ?? []);
   }, [arrangement, from, sounds, played, shown, struck]);
-  return <Keyboard strokes={strokes} spanMm={spanMm} shown={sounds && !onKey ? null : shown} aims={aims} onKey={onKey ?? undefined} />;
+  return (
+    <Keyboard
+      strokes={strokes}
+      spanMm={spanMm}
+      shown={sounds && !onKey ? null : shown}
+      aims={aims}
+      onKey={onKey ?? undefined}
+    />
+  );
 }
 
 function SoundPanel({ sound }: { sound: Sound }) {
@@ -225,7 +237,9 @@ function SoundPanel({ sound }: { sound: Sound }) {
         </label>
       ))}
       <PlaysOn sound={sound} />
-      <p className="text-[0.86rem] text-quiet">Keep headphones moderate; rest your ears and hands after 20 to 30 minutes.</p>
+      <p className="text-[0.86rem] text-quiet">
+        Keep headphones moderate; rest your ears and hands after 20 to 30 minutes.
+      </p>
     </div>
   );
 }

@@ -9,7 +9,9 @@ export function Floor({ bars, first, sounds }: { bars: Bar[]; first: number; sou
   const played = usePlaying(playedBar);
   const bar = bars[played >= 0 ? played : first];
   const beats = bar ? Math.max(1, Math.round(bar.ticks / bar.beatTicks)) : 4;
-  const beat = usePlaying((head) => (head.playing && bar ? Math.floor(Math.max(0, head.tick - bar.tick) / bar.beatTicks) : -1));
+  const beat = usePlaying((head) =>
+    head.playing && bar ? Math.floor(Math.max(0, head.tick - bar.tick) / bar.beatTicks) : -1,
+  );
   const plank = (WIDTH - 12) / beats;
   const foot = 6 + plank * (beat >= 0 ? Math.min(beat, beats - 1) : 0) + plank / 2;
   return (

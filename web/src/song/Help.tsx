@@ -88,15 +88,15 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               </div>
               <h3 className="mt-6 text-lg">Read over</h3>
               <p className="mt-2">
-                Beside the left hand's choices: what a strict reader would mark in it, bar by bar, and what would be right. Press a place to
-                see its notes; where a choice is known to mend the bar it is offered, and undo takes it back; what is meant so is waved off
-                and stays so.
+                Beside the left hand's choices: what a strict reader would mark in it, bar by bar, and what would be
+                right. Press a place to see its notes; where a choice is known to mend the bar it is offered, and undo
+                takes it back; what is meant so is waved off and stays so.
               </p>
               <h3 className="mt-6 text-lg">Take care of your hands</h3>
               <p className="mt-2">
-                A tenth is not worth an injury: no forced stretch, wrist low and loose, roll it instead. Rest after 20 to 30 minutes. Stop
-                at pain, numbness or tingling and see a doctor or physiotherapist; ask a teacher about technique. Keep headphones moderate.
-                Millimetres shown here are estimates, not medical advice.
+                A tenth is not worth an injury: no forced stretch, wrist low and loose, roll it instead. Rest after 20
+                to 30 minutes. Stop at pain, numbness or tingling and see a doctor or physiotherapist; ask a teacher
+                about technique. Keep headphones moderate. Millimetres shown here are estimates, not medical advice.
               </p>
             </section>
             <section>
@@ -114,7 +114,8 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               </dl>
               <h3 className="mt-6 text-lg">Chord symbols</h3>
               <p className="text-quiet">
-                All usual spellings are read; these are habits that differ from player to player, and how they are taken here.
+                All usual spellings are read; these are habits that differ from player to player, and how they are taken
+                here.
               </p>
               <dl className="mt-2 grid grid-cols-[17rem_1fr] gap-y-1 max-sm:grid-cols-1">
                 {HABITS.map(([typed, read, meaning]) => (
@@ -146,7 +147,11 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               </p>
             </section>
           </div>
-          <button type="button" onClick={onClose} className="mt-4 min-h-11 font-semibold text-accent underline underline-offset-4">
+          <button
+            type="button"
+            onClick={onClose}
+            className="mt-4 min-h-11 font-semibold text-accent underline underline-offset-4"
+          >
             Close
           </button>
         </DialogPanel>

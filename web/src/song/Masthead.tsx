@@ -142,7 +142,13 @@ export function Masthead({
           My hands{spanMm === null ? "" : `, ${Math.round(spanMm)}`}
         </Link>
         <Scheme />
-        <button type="button" onClick={onHelp} aria-label="Help" title="Help (?)" className="h-10 w-8 font-semibold text-quiet">
+        <button
+          type="button"
+          onClick={onHelp}
+          aria-label="Help"
+          title="Help (?)"
+          className="h-10 w-8 font-semibold text-quiet"
+        >
           ?
         </button>
       </div>
@@ -153,10 +159,15 @@ export function Masthead({
 /** The key everything here goes by; another one is named in the chart at a press. */
 function KeyMenu({ chart, desk }: { chart: ChartView; desk: DraftDesk }) {
   const name = (key: string) =>
-    desk.edit(async (draft) => ({ chart: (await editChart(draft.chart, { kind: "key", content: key })).text })).catch(() => undefined);
+    desk
+      .edit(async (draft) => ({ chart: (await editChart(draft.chart, { kind: "key", content: key })).text }))
+      .catch(() => undefined);
   return (
     <Menu>
-      <MenuButton className="min-h-8 underline decoration-dotted underline-offset-4 max-md:hidden" title="The key of the song">
+      <MenuButton
+        className="min-h-8 underline decoration-dotted underline-offset-4 max-md:hidden"
+        title="The key of the song"
+      >
         {keyName(chart.key, chart.mode)}
         {chart.keyGiven ? "" : " (found)"} ▾
       </MenuButton>
@@ -173,7 +184,9 @@ function KeyMenu({ chart, desk }: { chart: ChartView; desk: DraftDesk }) {
               onClick={() => name(each.key)}
               className="flex min-h-10 w-full items-center justify-between px-4 text-left data-focus:bg-wash"
             >
-              <span className={chart.keyGiven && each.key === chart.key ? "font-semibold" : ""}>{keyName(each.key, each.mode)}</span>
+              <span className={chart.keyGiven && each.key === chart.key ? "font-semibold" : ""}>
+                {keyName(each.key, each.mode)}
+              </span>
               <span className="text-quiet">{Math.round(each.confidence * 100)} %</span>
             </button>
           </MenuItem>
@@ -209,7 +222,9 @@ function Kept({ keeping }: { keeping: Keeping }) {
     <span
       role="status"
       data-keeping={keeping.state}
-      className={keeping.state === "kept" || keeping.state === "keeping" ? "max-md:hidden" : "font-semibold text-accent"}
+      className={
+        keeping.state === "kept" || keeping.state === "keeping" ? "max-md:hidden" : "font-semibold text-accent"
+      }
     >
       {keeping.state === "kept" ? (
         <>

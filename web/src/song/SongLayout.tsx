@@ -51,7 +51,9 @@ function NoSong({ error }: { error: Refused }) {
   return (
     <main className="mx-auto max-w-2xl px-6 py-20">
       <h1 className="text-3xl">{gone ? "This song is not here" : "The song cannot be opened"}</h1>
-      <p className="mt-4 text-lg">{gone ? "It was deleted, or the address is wrong. The other songs are safe." : error.message}</p>
+      <p className="mt-4 text-lg">
+        {gone ? "It was deleted, or the address is wrong. The other songs are safe." : error.message}
+      </p>
       <Link to="/" className="mt-6 inline-block font-semibold text-accent underline underline-offset-4">
         To the repertoire
       </Link>
@@ -66,7 +68,10 @@ function OpenSong({ song }: { song: Song }) {
   const [shown, setShown] = useState<Tone[] | null>(null);
   const [aims, setAims] = useState<Aim[]>([]);
   const [onKey, setOnKey] = useState<{ heard: (midi: number, down: boolean) => void } | null>(null);
-  const hearKeys = useCallback((heard: ((midi: number, down: boolean) => void) | null) => setOnKey(heard ? { heard } : null), []);
+  const hearKeys = useCallback(
+    (heard: ((midi: number, down: boolean) => void) | null) => setOnKey(heard ? { heard } : null),
+    [],
+  );
   const [doubles, setDoubles] = useState<Doubles>(keptDoubles);
   // The sheet follows each letter; the left hand, which takes longer to lay, a pause.
   const readDraft = useSettled(desk.draft.chart, 15);
@@ -120,7 +125,10 @@ function OpenSong({ song }: { song: Song }) {
   const sound = usePlayer(arrangement, selection, looping, (bpm * beatTicks) / 960);
   // What was asked for is shown until the answer that tells what holds is there.
   const [wanted, setWanted] = useState<{ level: number | null; over: typeof arrangement } | null>(null);
-  const level = wanted && wanted.over === arrangement ? wanted.level : (arrangement?.bars[selection[0]]?.choices.chosen.level ?? null);
+  const level =
+    wanted && wanted.over === arrangement
+      ? wanted.level
+      : (arrangement?.bars[selection[0]]?.choices.chosen.level ?? null);
   const takeLevel = (next: number | null) => {
     setWanted({ level: next, over: arrangement });
     if (onLevel.current) onLevel.current(next);
@@ -270,7 +278,8 @@ function useHeldWays(asked: Asked, desk: DraftDesk, arrangement: Desk["arrangeme
     if (!leveled && held) {
       const { ways: _gone, ...choices } = draft.choices;
       note(choices);
-    } else if (leveled && found && JSON.stringify(found) !== JSON.stringify(held)) note({ ...draft.choices, ways: found });
+    } else if (leveled && found && JSON.stringify(found) !== JSON.stringify(held))
+      note({ ...draft.choices, ways: found });
   }, [asked, arrangement, leveled, found, draft, note, trying]);
 }
 
@@ -306,20 +315,29 @@ function Trouble({
       )}
       {keeping.state === "stale" && (
         <Notice alert>
-          <span>This song was changed elsewhere, in another tab perhaps. Yours is still on this screen; nothing was overwritten.</span>
-          <TextButton onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>Keep mine as a copy</TextButton>
+          <span>
+            This song was changed elsewhere, in another tab perhaps. Yours is still on this screen; nothing was
+            overwritten.
+          </span>
+          <TextButton onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>
+            Keep mine as a copy
+          </TextButton>
           <TextButton onClick={() => desk.takeTheirs()}>Take the other one</TextButton>
         </Notice>
       )}
       {keeping.state === "gone" && (
         <Notice alert>
           <span>This song was removed, in another tab perhaps. Yours is still on this screen.</span>
-          <TextButton onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>Keep mine as a copy</TextButton>
+          <TextButton onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>
+            Keep mine as a copy
+          </TextButton>
         </Notice>
       )}
       {keeping.state === "waiting" && (
         <Notice alert>
-          <span>Not kept yet: {keeping.why} Your work stays on this screen and in this browser; it is tried again by itself.</span>
+          <span>
+            Not kept yet: {keeping.why} Your work stays on this screen and in this browser; it is tried again by itself.
+          </span>
         </Notice>
       )}
       {keeping.state === "refused" && (
@@ -335,7 +353,9 @@ function Trouble({
       )}
       {failed && (
         <Notice alert>
-          <span>The piano recordings could not be loaded, so nothing sounds. Everything else works; press play to try again.</span>
+          <span>
+            The piano recordings could not be loaded, so nothing sounds. Everything else works; press play to try again.
+          </span>
         </Notice>
       )}
     </div>

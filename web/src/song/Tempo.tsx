@@ -64,7 +64,10 @@ export function Tempo({ bpm, unit, setBpm }: { bpm: number; unit: string; setBpm
       {step(1, "Faster", "+", "+")}
       {step(5, "Faster by five", "+5", ">")}
       {wrong && (
-        <p role="alert" className="absolute bottom-full left-0 z-30 whitespace-nowrap border border-accent bg-sheet px-2 py-1">
+        <p
+          role="alert"
+          className="absolute bottom-full left-0 z-30 whitespace-nowrap border border-accent bg-sheet px-2 py-1"
+        >
           A tempo is a number from {SLOWEST} to {FASTEST}.
         </p>
       )}

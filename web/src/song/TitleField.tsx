@@ -6,7 +6,8 @@ import type { DraftDesk } from "./useDraft";
 export function TitleField({ title, desk }: { title: string; desk: DraftDesk }) {
   const { typed, setTyped, field } = useTyped();
   const keep = () => {
-    if (typed !== null && typed.trim() !== "" && typed.trim() !== title) desk.change({ chart: retitled(desk.draft.chart, typed) });
+    if (typed !== null && typed.trim() !== "" && typed.trim() !== title)
+      desk.change({ chart: retitled(desk.draft.chart, typed) });
     setTyped(null);
   };
   return (

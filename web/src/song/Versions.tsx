@@ -15,7 +15,11 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
   const versions = useInfiniteQuery<SongVersion[], Refused, SongVersion[], unknown[], number | undefined>({
     queryKey: key,
     queryFn: ({ pageParam }) =>
-      take(api.GET("/api/songs/{id}/versions", { params: { path: { id: songId }, query: { before: pageParam, most: PAGE } } })),
+      take(
+        api.GET("/api/songs/{id}/versions", {
+          params: { path: { id: songId }, query: { before: pageParam, most: PAGE } },
+        }),
+      ),
     initialPageParam: undefined,
     getNextPageParam: (last) => (last.length < PAGE ? undefined : last.at(-1)?.version),
     select: (data) => data.pages.flat(),
@@ -34,7 +38,10 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
     setNaming(null);
     try {
       await take(
-        api.PUT("/api/songs/{id}/versions/{version}", { params: { path: { id: songId, version } }, body: { name: text } }) as never,
+        api.PUT("/api/songs/{id}/versions/{version}", {
+          params: { path: { id: songId, version } },
+          body: { name: text },
+        }) as never,
       );
       await queries.invalidateQueries({ queryKey: key });
     } catch (refused) {
@@ -84,11 +91,15 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
                             {version.name ?? version.title}
                           </span>
                           <span className="text-quiet">
-                            {new Date(version.savedAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })} ·{" "}
-                            {version.arrangement} · {version.figure.replaceAll("-", " ")}
+                            {new Date(version.savedAt).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}{" "}
+                            · {version.arrangement} · {version.figure.replaceAll("-", " ")}
                           </span>
                         </span>
-                        <button type="button" className="min-h-10 underline underline-offset-4" onClick={() => setNaming(version.version)}>
+                        <button
+                          type="button"
+                          className="min-h-10 underline underline-offset-4"
+                          onClick={() => setNaming(version.version)}
+                        >
                           {version.name ? "Rename" : "Name it"}
                         </button>
                         {index === 0 ? (
@@ -117,8 +128,8 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
                 </button>
               )}
               <p className="px-5 py-3 text-[0.88rem] text-quiet">
-                All of the last hour, then the last of each hour, then of each day. Nothing is ever thrown away; one with a name is always
-                listed.
+                All of the last hour, then the last of each hour, then of each day. Nothing is ever thrown away; one
+                with a name is always listed.
               </p>
             </div>
             <button type="button" onClick={() => setOpen(false)} className="min-h-11 self-end px-5 font-semibold">
@@ -131,7 +142,15 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
   );
 }
 
-function NameField({ present, onName, onLeave }: { present: string; onName: (text: string) => void; onLeave: () => void }) {
+function NameField({
+  present,
+  onName,
+  onLeave,
+}: {
+  present: string;
+  onName: (text: string) => void;
+  onLeave: () => void;
+}) {
   const [text, setText] = useState(present);
   return (
     <form

@@ -1,6 +1,16 @@
 import { type Context, createContext, type ReactNode, useContext, useRef } from "react";
 import type { Asked, Doubles } from "../api/asking";
-import type { Arrangement, ChartView, Choices, Colour, Measures, NamedChoices, Refused, Song, Tone } from "../api/client";
+import type {
+  Arrangement,
+  ChartView,
+  Choices,
+  Colour,
+  Measures,
+  NamedChoices,
+  Refused,
+  Song,
+  Tone,
+} from "../api/client";
 import type { Aim } from "../keyboard/AimKey";
 import type { Sound } from "../sound/usePlayer";
 import type { DraftDesk } from "./useDraft";
@@ -115,7 +125,15 @@ export function DeskOf({ desk, children }: { desk: Desk; children: ReactNode }) 
       >
         <contexts.arranged value={usePart<Arranged>(desk, ["arrangement", "arrangementError", "bpm"])}>
           <contexts.marked
-            value={usePart<Marked>(desk, ["selection", "select", "struck", "setStruck", "pointed", "setPointed", "onLevel"])}
+            value={usePart<Marked>(desk, [
+              "selection",
+              "select",
+              "struck",
+              "setStruck",
+              "pointed",
+              "setPointed",
+              "onLevel",
+            ])}
           >
             <contexts.shown
               value={usePart<Shown>(desk, [

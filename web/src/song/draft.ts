@@ -1,7 +1,13 @@
 import type { Choices, NamedChoices, Song } from "../api/client";
 
 /** What the person is working on: the chart, the choices of the arrangement that is open and the other arrangements, with all that can be taken back. */
-export type Draft = { chart: string; choices: Choices; arrangementId?: string; arrangement: string; others: NamedChoices[] };
+export type Draft = {
+  chart: string;
+  choices: Choices;
+  arrangementId?: string;
+  arrangement: string;
+  others: NamedChoices[];
+};
 
 /** What pages of songs were still keeping when they were left. */
 export const leaving = new Map<string, Promise<void>>();
@@ -59,7 +65,9 @@ export function unkept(song: Song): Draft | null {
       version: number;
       draft: Draft;
     } | null;
-    return found && found.version === song.version && (found.format ?? 1) <= FORMAT ? { ...draftOf(song), ...found.draft } : null;
+    return found && found.version === song.version && (found.format ?? 1) <= FORMAT
+      ? { ...draftOf(song), ...found.draft }
+      : null;
   } catch {
     return null;
   }

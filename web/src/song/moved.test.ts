@@ -63,7 +63,10 @@ describe("what hangs on bars", () => {
       { from: 3, to: null },
     ];
     expect(movedChoices({ wavedOff: ["L2@1", "L5@2", "B1@3"] }, moves).wavedOff).toEqual(["L2@1", "L5@4"]);
-    expect(movedChoices({ spices: ["walk-up@1", "plain@2", "octave@3"] }, moves).spices).toEqual(["walk-up@1", "plain@4"]);
+    expect(movedChoices({ spices: ["walk-up@1", "plain@2", "octave@3"] }, moves).spices).toEqual([
+      "walk-up@1",
+      "plain@4",
+    ]);
   });
 
   it("goes to every time its bar was played where repeats are written out, and to one where it held for one", () => {
@@ -107,7 +110,10 @@ describe("what hangs on bars", () => {
       { from: 8, to: 9 },
       { from: 9, to: null },
     ];
-    expect(movedChoices({ breaks: ["5", "8@2", "9"], vamp: "5-8" }, moves)).toEqual({ breaks: ["6", "9@2"], vamp: "6-9" });
+    expect(movedChoices({ breaks: ["5", "8@2", "9"], vamp: "5-8" }, moves)).toEqual({
+      breaks: ["6", "9@2"],
+      vamp: "6-9",
+    });
     expect(movedChoices({ vamp: "8-9" }, moves)).toEqual({});
   });
 });

@@ -35,7 +35,8 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
           .map(given),
       park,
     );
-  const numbers = (all: number[] | undefined, park: (gone: number[]) => void) => move(all, (bar) => place(bar).map((now) => now.bar), park);
+  const numbers = (all: number[] | undefined, park: (gone: number[]) => void) =>
+    move(all, (bar) => place(bar).map((now) => now.bar), park);
 
   const overrides = move(
     choices.overrides,
@@ -75,7 +76,9 @@ export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
   const spices = atBars(choices.spices);
   const breaks = choices.breaks?.flatMap((each) => {
     const [bar = "", pass] = each.split("@");
-    return place(Number(bar), pass ? Number(pass) : undefined).map((now) => (now.pass ? `${now.bar}@${now.pass}` : String(now.bar)));
+    return place(Number(bar), pass ? Number(pass) : undefined).map((now) =>
+      now.pass ? `${now.bar}@${now.pass}` : String(now.bar),
+    );
   });
   const vamped = choices.vamp?.split("-").flatMap((bar) => place(Number(bar)).map((now) => now.bar));
   const vamp = vamped && (vamped.length === 2 ? vamped.join("-") : undefined);

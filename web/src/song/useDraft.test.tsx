@@ -112,7 +112,9 @@ describe("a draft", () => {
 
   it("that the server cannot take now stays, in this browser too, and is tried again", async () => {
     let down = true;
-    const { sent, result } = open((body) => (down ? answer(503, { detail: "The database does not answer." }) : kept(body)));
+    const { sent, result } = open((body) =>
+      down ? answer(503, { detail: "The database does not answer." }) : kept(body),
+    );
     act(() => result.current.change({ chart: "| F |" }));
     await waitFor(() => expect(result.current.keeping.state).toBe("waiting"));
     expect(localStorage.getItem(`zapateo.unkept.${SONG.id}`)).toContain("| F |");

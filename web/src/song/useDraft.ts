@@ -68,7 +68,8 @@ export function useDraft(song: Song): DraftDesk {
 
   const change = useCallback((next: Partial<Draft>, together = "") => {
     const now = Date.now();
-    const sameRun = together !== "" && lastChange.current.kind === together && now - lastChange.current.at < TYPING_PAUSE;
+    const sameRun =
+      together !== "" && lastChange.current.kind === together && now - lastChange.current.at < TYPING_PAUSE;
     lastChange.current = { kind: together, at: now };
     const before = latest.current;
     if (!sameRun) setPast((steps) => [...steps.slice(-MOST_STEPS), before]);
@@ -92,7 +93,11 @@ export function useDraft(song: Song): DraftDesk {
   });
   const edit = useCallback((make: Make) => mutateAsync(make), [mutateAsync]);
 
-  const step = (from: Draft[], setFrom: (steps: Draft[]) => void, setTo: (update: (steps: Draft[]) => Draft[]) => void) => {
+  const step = (
+    from: Draft[],
+    setFrom: (steps: Draft[]) => void,
+    setTo: (update: (steps: Draft[]) => Draft[]) => void,
+  ) => {
     const target = from.at(-1);
     if (!target) return;
     setFrom(from.slice(0, -1));
@@ -173,9 +178,12 @@ export function useDraft(song: Song): DraftDesk {
     const leave = () => {
       if (same(latest.current, kept.current)) return;
       const body = JSON.stringify({ ...latest.current, version: version.current });
-      fetch(`/api/songs/${song.id}`, { method: "PUT", keepalive: true, headers: { "Content-Type": "application/json" }, body }).catch(
-        () => undefined,
-      );
+      fetch(`/api/songs/${song.id}`, {
+        method: "PUT",
+        keepalive: true,
+        headers: { "Content-Type": "application/json" },
+        body,
+      }).catch(() => undefined);
     };
     window.addEventListener("pagehide", leave);
     return () => {

@@ -20,7 +20,10 @@ export function PlaysOn({ sound }: { sound: Sound }) {
       <Choice
         label="Plays on"
         value={out.sink?.id ?? HERE}
-        options={[{ value: HERE, label: "this computer" }, ...sinks.map((each) => ({ value: each.id, label: each.name }))]}
+        options={[
+          { value: HERE, label: "this computer" },
+          ...sinks.map((each) => ({ value: each.id, label: each.name })),
+        ]}
         onChange={(id) => setOut({ ...out, sink: sinks.find((each) => each.id === id) ?? null })}
         reason={out.sink === standInPiano ? `It was told to strike ${struck} keys.` : ""}
       />

@@ -41,14 +41,23 @@ function bar(index: number, tick: number, ticks: number, more: Partial<Bar> = {}
 }
 
 function stroke(hand: "L" | "R", inBar: number, tick: number, ticks: number, delays: number[]): Stroke {
-  const notes = delays.map((delayTicks, i) => ({ midi: 36 + 5 * i, name: "C2", role: "1", delayTicks, velocity: 70, finger: null }));
+  const notes = delays.map((delayTicks, i) => ({
+    midi: 36 + 5 * i,
+    name: "C2",
+    role: "1",
+    delayTicks,
+    velocity: 70,
+    finger: null,
+  }));
   return { hand, bar: inBar, tick, ticks, until: tick + ticks, written: { tick, ticks }, notes } as unknown as Stroke;
 }
 
 /** Its timeline as the server has it: bar by bar at its tempo, twice as long under a fermata. */
 function song(bars: Bar[], strokes: Stroke[]): Arrangement {
   const timeline = bars.flatMap(({ tick, ticks, bpm, holds }) => {
-    const turns = [tick, ...holds.flatMap((hold) => [hold.tick, hold.tick + hold.ticks])].filter((each) => each < tick + ticks);
+    const turns = [tick, ...holds.flatMap((hold) => [hold.tick, hold.tick + hold.ticks])].filter(
+      (each) => each < tick + ticks,
+    );
     const held = (at: number) => holds.some((hold) => hold.tick <= at && at < hold.tick + hold.ticks);
     return [...new Set(turns)].map((at) => ({ tick: at, ms: 0, pace: (held(at) ? 2 : 1) * (60_000 / bpm / 960) }));
   });
@@ -82,7 +91,13 @@ type Given = Due & { kind: "tone" };
 const name = (stroke: number, tick: number) => `${stroke}@${tick}`;
 
 /** Asks for what is due as the page does, until the end or for so long; `meanwhile` acts on the course between. */
-function run(course: Course, from: number, seconds: number, meanwhile: (given: Due[]) => void = () => undefined, step = () => STEP): Due[] {
+function run(
+  course: Course,
+  from: number,
+  seconds: number,
+  meanwhile: (given: Due[]) => void = () => undefined,
+  step = () => STEP,
+): Due[] {
   const all: Due[] = [];
   for (let now = from; now < from + seconds; now += step()) {
     meanwhile(all);
@@ -96,7 +111,8 @@ function run(course: Course, from: number, seconds: number, meanwhile: (given: D
 const isTone = (due: Due): due is Given => due.kind === "tone";
 const struck = (due: Due[]) => due.filter(isTone).map(({ tone }) => name(tone.stroke, tone.tick));
 const late = (due: Due[]) => due.filter(isTone).filter((each) => each.late > 0);
-const entered = (due: Due[], index: number) => due.filter((each) => each.kind === "bar" && each.index === index).map((each) => each.at);
+const entered = (due: Due[], index: number) =>
+  due.filter((each) => each.kind === "bar" && each.index === index).map((each) => each.at);
 
 function wanted(arrangement: Arrangement, rounds: (bar: number) => number = () => 1): string[] {
   return arrangement.strokes.flatMap((each, at) =>
@@ -125,7 +141,12 @@ describe.each(TEMPI)("every tone of 300 songs sounds exactly once, at %i quarter
     inEverySong((arrangement, seed, number) => {
       const chance = chances(number + 1000);
       const [course, from] = start(arrangement, tempo);
-      const due = run(course, from, 3600, () => chance() < 0.1 && course.setTempo(TEMPI[Math.floor(chance() * TEMPI.length)] as number));
+      const due = run(
+        course,
+        from,
+        3600,
+        () => chance() < 0.1 && course.setTempo(TEMPI[Math.floor(chance() * TEMPI.length)] as number),
+      );
       expect(struck(due).sort(), seed).toEqual(wanted(arrangement).sort());
     }));
 
@@ -141,11 +162,14 @@ describe.each(TEMPI)("every tone of 300 songs sounds exactly once, at %i quarter
         const round = places.get(key)?.length ?? 0;
         places.set(key, [...(places.get(key) ?? []), each.at - (rounds[round] ?? each.at)]);
       }
-      expect([...places.keys()].sort(), seed).toEqual([...new Set(wanted(arrangement, (index) => (index === 1 ? 1 : 0)))].sort());
+      expect([...places.keys()].sort(), seed).toEqual(
+        [...new Set(wanted(arrangement, (index) => (index === 1 ? 1 : 0)))].sort(),
+      );
       for (const [key, all] of places) {
         // The last round is not over, and a bass may already lead into the one after it.
         expect(Math.abs(all.length - rounds.length), `${seed}, ${key}`).toBeLessThanOrEqual(1);
-        for (const place of all.slice(0, rounds.length)) expect(place, `${seed}, ${key}`).toBeCloseTo(all[0] as number, 6);
+        for (const place of all.slice(0, rounds.length))
+          expect(place, `${seed}, ${key}`).toBeCloseTo(all[0] as number, 6);
       }
     }));
 
@@ -154,7 +178,9 @@ describe.each(TEMPI)("every tone of 300 songs sounds exactly once, at %i quarter
       const [course, from] = start(arrangement, tempo);
       const due = run(course, from, 3600, (given) => entered(given, 2).length >= 3 && course.goOn());
       expect(entered(due, 2), seed).toHaveLength(3);
-      expect(struck(due).sort(), seed).toEqual(wanted(arrangement, (index) => (index === 2 || index === 3 ? 3 : 1)).sort());
+      expect(struck(due).sort(), seed).toEqual(
+        wanted(arrangement, (index) => (index === 2 || index === 3 ? 3 : 1)).sort(),
+      );
     }, true));
 
   it("also where the page is kept busy: late, and told so", () =>
@@ -198,7 +224,12 @@ describe("a course", () => {
     const [course, from] = start(plain(4), 120);
     const other = plain(4);
     for (const each of other.strokes) for (const note of each.notes) note.midi += 12;
-    const due = run(course, from, 60, (given) => given.some((each) => each.kind === "bar" && each.index === 1) && course.set(other));
+    const due = run(
+      course,
+      from,
+      60,
+      (given) => given.some((each) => each.kind === "bar" && each.index === 1) && course.set(other),
+    );
     expect(due.filter(isTone).map((each) => each.tone.midi)).toEqual([36, 36, 48, 48]);
   });
 

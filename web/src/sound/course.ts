@@ -62,7 +62,10 @@ export class Course {
   static lead(arrangement: Arrangement, index: number, base: number): number {
     const bar = arrangement.bars[index];
     if (!bar) return 0;
-    const earliest = Math.min(0, ...tones(arrangement).flatMap((tone) => (tone.bar === index ? [tone.tick - bar.tick] : [])));
+    const earliest = Math.min(
+      0,
+      ...tones(arrangement).flatMap((tone) => (tone.bar === index ? [tone.tick - bar.tick] : [])),
+    );
     return -earliest * paceOf(arrangement, bar, base);
   }
 
@@ -144,7 +147,11 @@ export class Course {
   /** The last bar whose line was passed by what is given out, the first one before that. */
   private current(): number {
     let at = 0;
-    while (at + 1 < this.visits.length && (this.visits[at + 1]?.pieces[0]?.at ?? Number.POSITIVE_INFINITY) < this.frontier) at++;
+    while (
+      at + 1 < this.visits.length &&
+      (this.visits[at + 1]?.pieces[0]?.at ?? Number.POSITIVE_INFINITY) < this.frontier
+    )
+      at++;
     return at;
   }
 
@@ -176,7 +183,12 @@ export class Course {
       const fresh = this.visits[at + 1 + i];
       if (!fresh || old.given === 0) continue;
       if (fresh.score === old.score && fresh.bar === old.bar) fresh.given = old.given;
-      else while (fresh.given < fresh.items.length && timeOf(fresh, (fresh.items[fresh.given] as Item).tick) < this.frontier) fresh.given++;
+      else
+        while (
+          fresh.given < fresh.items.length &&
+          timeOf(fresh, (fresh.items[fresh.given] as Item).tick) < this.frontier
+        )
+          fresh.given++;
     }
   }
 
@@ -212,7 +224,15 @@ export class Course {
     ];
     items.sort((a, b) => a.tick - b.tick || KIND_ORDER[a.kind] - KIND_ORDER[b.kind]);
     const leadPace = paceOf(score.arrangement, bar, this.base);
-    const visit: Visit = { score, bar, pieces: this.paced(score.arrangement, bar, 0, begins), leadPace, end: 0, items, given: 0 };
+    const visit: Visit = {
+      score,
+      bar,
+      pieces: this.paced(score.arrangement, bar, 0, begins),
+      leadPace,
+      end: 0,
+      items,
+      given: 0,
+    };
     visit.end = timeOf(visit, bar.ticks);
     return visit;
   }

@@ -129,7 +129,8 @@ export class Player {
     const counting = countIn ? bar.ticks * pace : 0;
     this.counted = Tone.immediate() + BREATH + Math.max(counting, Course.lead(this.arrangement, from, bpmOfQuarter));
     if (countIn)
-      for (const click of clicks({ ...bar, tick: 0 }, "beats")) this.tick(click.strong, this.counted - counting + click.tick * pace);
+      for (const click of clicks({ ...bar, tick: 0 }, "beats"))
+        this.tick(click.strong, this.counted - counting + click.tick * pace);
     this.course = new Course(this.arrangement, bpmOfQuarter, from, this.counted);
     this.course.setLoop(this.loop);
     this.move({ playing: true, counting: countIn, bar: from, tick: bar.tick, strokes: [] });
@@ -246,7 +247,9 @@ export class Player {
 
   private give(due: Due): void {
     if (due.kind === "bar") {
-      this.draw(due.at, () => this.move({ ...this.head, counting: false, bar: due.index, tick: due.tick, strokes: [] }));
+      this.draw(due.at, () =>
+        this.move({ ...this.head, counting: false, bar: due.index, tick: due.tick, strokes: [] }),
+      );
     } else if (due.kind === "click") {
       if (this.isWanted(due.click, due.bar)) this.tick(due.click.strong, due.at);
     } else if (due.kind === "tone") {

@@ -19,7 +19,14 @@ function stroke(tick: number, ticks: number, midis: number[], more: Partial<Stro
     chordTick: 0,
     until: tick + ticks,
     reason: 0,
-    notes: midis.map((midi) => ({ midi, name: "C2", role: "1", delayTicks: 0, velocity: midi < 40 ? 84 : 66, finger: null })),
+    notes: midis.map((midi) => ({
+      midi,
+      name: "C2",
+      role: "1",
+      delayTicks: 0,
+      velocity: midi < 40 ? 84 : 66,
+      finger: null,
+    })),
     ...more,
   };
 }
@@ -88,7 +95,9 @@ describe("clicks", () => {
   });
   it("or only 2 and 4", () => {
     expect(clicks(common, "two-and-four").map((click) => click.tick)).toEqual([4800, 6720]);
-    expect(clicks({ tick: 0, ticks: 2880, beatTicks: 960 }, "two-and-four").map((click) => click.tick)).toEqual([960, 1920]);
+    expect(clicks({ tick: 0, ticks: 2880, beatTicks: 960 }, "two-and-four").map((click) => click.tick)).toEqual([
+      960, 1920,
+    ]);
   });
   it("counts dotted quarters in six-eight", () => {
     expect(clicks({ tick: 0, ticks: 2880, beatTicks: 1440 }, "beats").map((click) => click.tick)).toEqual([0, 1440]);

@@ -1,7 +1,15 @@
 import type { Arrangement } from "../api/client";
 
 /** One tone to be sounded; ticks from the start of the song. */
-export type Tone = { stroke: number; bar: number; tick: number; ticks: number; midi: number; hand: "L" | "R"; velocity: number };
+export type Tone = {
+  stroke: number;
+  bar: number;
+  tick: number;
+  ticks: number;
+  midi: number;
+  hand: "L" | "R";
+  velocity: number;
+};
 export type Click = { tick: number; strong: boolean };
 /** Every beat; 2 and 4; the first of each bar; every beat, but each second bar is silent, to test oneself. */
 export type Metronome = "off" | "beats" | "two-and-four" | "bars" | "every-other";
@@ -35,7 +43,10 @@ export function toneKey(stroke: number, midi: number): string {
 }
 
 /** The clicks of one bar: every beat, or 2 and 4 alone (in a bar of two or three, all but the first). */
-export function clicks(bar: { index?: number; tick: number; ticks: number; beatTicks: number }, metronome: Metronome): Click[] {
+export function clicks(
+  bar: { index?: number; tick: number; ticks: number; beatTicks: number },
+  metronome: Metronome,
+): Click[] {
   if (metronome === "off" || (metronome === "every-other" && (bar.index ?? 0) % 2 === 1)) return [];
   const beats = Math.round(bar.ticks / bar.beatTicks);
   const wanted = (beat: number) => (metronome === "bars" ? beat === 0 : beats < 4 ? beat > 0 : beat % 2 === 1);

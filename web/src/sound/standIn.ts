@@ -18,7 +18,11 @@ const UNEVEN_MS = 25;
  *
  * @param elapsed milliseconds since the first beat, below zero before it, null while nothing plays
  */
-export function standIn(script: Scripted[], elapsed: () => number | null, name = "the stand-in (plays a scripted take)"): NoteSource {
+export function standIn(
+  script: Scripted[],
+  elapsed: () => number | null,
+  name = "the stand-in (plays a scripted take)",
+): NoteSource {
   return {
     id: "stand-in",
     name,

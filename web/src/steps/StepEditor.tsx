@@ -37,7 +37,11 @@ export function StepEditor({
   return (
     <div className="select-none">
       {hands.map((hand) => (
-        <Floor key={hand} {...{ strokes, at, hand, barTicks, unit, floor, markOf, onAt, onChange }} both={hands.length > 1} />
+        <Floor
+          key={hand}
+          {...{ strokes, at, hand, barTicks, unit, floor, markOf, onAt, onChange }}
+          both={hands.length > 1}
+        />
       ))}
       <div className="relative ml-12 h-6 text-quiet" aria-hidden="true">
         {floor.map((plank) => (
@@ -80,7 +84,9 @@ function Floor({
   const row = useRef<HTMLFieldSetElement>(null);
   const [stop, setStop] = useState(0);
   const own = strokes.map((stroke, index) => ({ stroke, index })).filter(({ stroke }) => stroke.hand === hand);
-  const places = [...new Set([...floor.map((plank) => plank.tick), ...own.map(({ stroke }) => stroke.tick)])].sort((a, b) => a - b);
+  const places = [...new Set([...floor.map((plank) => plank.tick), ...own.map(({ stroke }) => stroke.tick)])].sort(
+    (a, b) => a - b,
+  );
   const set = (index: number, more: Partial<EditedStroke>) =>
     onChange(
       strokes.map((each, which) => (which === index ? { ...each, ...more } : each)),
@@ -88,7 +94,9 @@ function Floor({
     );
   const lay = (tick: number) => {
     const next = places[places.indexOf(tick) + 1] ?? barTicks;
-    const before = own.filter(({ stroke }) => stroke.tick < tick).sort((one, other) => other.stroke.tick - one.stroke.tick)[0];
+    const before = own
+      .filter(({ stroke }) => stroke.tick < tick)
+      .sort((one, other) => other.stroke.tick - one.stroke.tick)[0];
     const roles = following(before?.stroke, hand);
     const stroke = { hand, roles, tick, length: Math.min(unit, next - tick), rolled: false, accent: false };
     onChange([...strokes, stroke], strokes.length);
@@ -134,7 +142,9 @@ function Floor({
         {hand === "R" ? "right" : "left"}
       </span>
       <fieldset ref={row} className="relative h-[4.6rem] min-w-0 flex-1">
-        <legend className="sr-only">{HANDS[hand]} hand: arrows go along the planks and change what a step plays, Shift pulls it</legend>
+        <legend className="sr-only">
+          {HANDS[hand]} hand: arrows go along the planks and change what a step plays, Shift pulls it
+        </legend>
         {places.map((tick, place) => {
           const plank = floor.find((each) => each.tick === tick);
           const found = own.find(({ stroke }) => stroke.tick === tick);
@@ -155,7 +165,9 @@ function Floor({
               className="group absolute inset-y-0 flex flex-col items-start justify-end pr-0.5"
             >
               {found ? (
-                <span className={`flex flex-col items-start ${taken ? "text-accent" : hand === "R" ? "text-(--right)" : ""}`}>
+                <span
+                  className={`flex flex-col items-start ${taken ? "text-accent" : hand === "R" ? "text-(--right)" : ""}`}
+                >
                   <span className="max-w-full truncate font-serif leading-5">
                     {found.stroke.rolled ? "~" : ""}
                     {shown(found.stroke)}
@@ -166,7 +178,12 @@ function Floor({
                       {hand === "R" ? (
                         <path d="M1 30L5 12l4 18z" />
                       ) : (
-                        <Foot step={{ ...found.stroke, ticks: 0, mark: markOf(found.stroke), rolled: false }} x={0} scale={1} lit={taken} />
+                        <Foot
+                          step={{ ...found.stroke, ticks: 0, mark: markOf(found.stroke), rolled: false }}
+                          x={0}
+                          scale={1}
+                          lit={taken}
+                        />
                       )}
                     </g>
                   </svg>
@@ -177,7 +194,10 @@ function Floor({
                   className="mb-3 hidden h-4 w-3 rounded-t-full border border-grain border-dashed group-hover:block"
                 />
               )}
-              <span aria-hidden="true" className={`block h-3 w-full rounded-[2px] ${plank?.strong ? "bg-grain" : "bg-plank"}`} />
+              <span
+                aria-hidden="true"
+                className={`block h-3 w-full rounded-[2px] ${plank?.strong ? "bg-grain" : "bg-plank"}`}
+              />
             </button>
           );
         })}

@@ -18,7 +18,8 @@ export function StepLegend() {
         <StepLine width={96} barTicks={1920} beatTicks={960} steps={[]} label="planks" />
       </dt>
       <dd>
-        <span className="font-semibold">planks</span>: the parts of the bar, dark where a beat begins; they are counted below
+        <span className="font-semibold">planks</span>: the parts of the bar, dark where a beat begins; they are counted
+        below
       </dd>
       {SIGNS.map(({ steps, name, says }) => (
         <div key={name} className="contents">

@@ -1,7 +1,14 @@
 import { memo } from "react";
 import { planks } from "./count";
 
-export type Step = { tick: number; ticks: number; mark: "heel" | "toe" | "lead"; rolled?: boolean; accent?: boolean; hand?: "L" | "R" };
+export type Step = {
+  tick: number;
+  ticks: number;
+  mark: "heel" | "toe" | "lead";
+  rolled?: boolean;
+  accent?: boolean;
+  hand?: "L" | "R";
+};
 
 const HEIGHT = 40;
 const FLOOR = 30;
@@ -52,7 +59,12 @@ export function StepLine({
             fill={litTick === step.tick ? "var(--accent)" : "var(--ink)"}
           >
             {step.mark === "heel" && step.hand !== "R" && (
-              <rect x={x(step.tick)} y={FLOOR * scale - 1} width={Math.max(0, x(step.tick + step.ticks) - x(step.tick) - 2)} height={1.5} />
+              <rect
+                x={x(step.tick)}
+                y={FLOOR * scale - 1}
+                width={Math.max(0, x(step.tick + step.ticks) - x(step.tick) - 2)}
+                height={1.5}
+              />
             )}
             {step.accent && (
               <path
@@ -83,7 +95,17 @@ export function StepLine({
   );
 }
 
-export const Foot = memo(function Foot({ step, x, scale, lit }: { step: Step; x: number; scale: number; lit: boolean }) {
+export const Foot = memo(function Foot({
+  step,
+  x,
+  scale,
+  lit,
+}: {
+  step: Step;
+  x: number;
+  scale: number;
+  lit: boolean;
+}) {
   const stroke = lit ? "var(--accent)" : "var(--ink)";
   if (step.hand === "R") {
     return (
@@ -103,7 +125,9 @@ export const Foot = memo(function Foot({ step, x, scale, lit }: { step: Step; x:
     return (
       <>
         <path d={`M${x} ${base}V${top + 4}q0 -4 4 -4h${wide - 4}V${base}z`} />
-        {step.rolled && <path d={`M${x + wide + 3} ${base - 2}q3 -4 0 -7t0 -7`} fill="none" stroke={stroke} strokeWidth={1.6} />}
+        {step.rolled && (
+          <path d={`M${x + wide + 3} ${base - 2}q3 -4 0 -7t0 -7`} fill="none" stroke={stroke} strokeWidth={1.6} />
+        )}
       </>
     );
   }

@@ -59,7 +59,9 @@ export function together(roles: string[], early: boolean): string {
 
 /** As it stands over its step: a figure's own sign, for the right hand's chords a word. */
 export function shown(stroke: EditedStroke): string {
-  return stroke.hand === "R" ? stroke.roles.replace(/^(>?)(c[ltu]?)$/, (_all, early, role) => early + (SHORT[role] ?? role)) : stroke.roles;
+  return stroke.hand === "R"
+    ? stroke.roles.replace(/^(>?)(c[ltu]?)$/, (_all, early, role) => early + (SHORT[role] ?? role))
+    : stroke.roles;
 }
 
 const SHORT: Record<string, string> = { c: "all", cl: "low", cu: "upper", ct: "top" };

@@ -28,7 +28,11 @@ export function Choice<T extends string>({
   return (
     <div>
       <Listbox value={value} onChange={onChange} disabled={disabled}>
-        {!slim && <span className="text-quiet">{term ? <Term word={term}>{label}</Term> : <span aria-hidden="true">{label}</span>}</span>}
+        {!slim && (
+          <span className="text-quiet">
+            {term ? <Term word={term}>{label}</Term> : <span aria-hidden="true">{label}</span>}
+          </span>
+        )}
         <ListboxButton
           aria-label={`${label}: ${chosen?.label ?? ""}`}
           className={`flex w-full items-center justify-between rounded-plank border border-line bg-sheet text-left ${slim ? "h-8 px-1.5" : "mt-0.5 h-10 px-2.5 font-semibold"}`}

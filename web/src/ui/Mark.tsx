@@ -3,7 +3,12 @@ export function Mark() {
   return (
     <svg viewBox="0 0 34 28" className="h-7 w-8" role="img" aria-label="Zapateo">
       <path d="M2 27V11C2 5 5.500 1 8 1s6 4 6 10v16z" fill="var(--ink)" />
-      <path d="M20 25.500V13c0-4 3-7 5.500-7s5.500 3 5.500 7v12.500z" fill="none" stroke="var(--accent)" strokeWidth="2.500" />
+      <path
+        d="M20 25.500V13c0-4 3-7 5.500-7s5.500 3 5.500 7v12.500z"
+        fill="none"
+        stroke="var(--accent)"
+        strokeWidth="2.500"
+      />
     </svg>
   );
 }

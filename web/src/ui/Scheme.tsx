@@ -14,7 +14,11 @@ export function Scheme() {
     setStage(!stage);
   };
   return (
-    <button type="button" onClick={turn} className="h-10 px-2 text-quiet underline decoration-dotted underline-offset-4">
+    <button
+      type="button"
+      onClick={turn}
+      className="h-10 px-2 text-quiet underline decoration-dotted underline-offset-4"
+    >
       {stage ? "Light" : "Dark"}
     </button>
   );

@@ -13,7 +13,17 @@ const KEPT = "zapateo.folded.";
 const FOLDED = "2.75rem";
 
 /** A view of a song: its bars on top, the work in the middle, a panel on either side that can be folded away. Below one another where there is no room beside. */
-export function Workbench({ top, left, right, children }: { top: ReactNode; left: Side; right: Side; children: ReactNode }) {
+export function Workbench({
+  top,
+  left,
+  right,
+  children,
+}: {
+  top: ReactNode;
+  left: Side;
+  right: Side;
+  children: ReactNode;
+}) {
   const [leftFolded, foldLeft] = useFolded(left.name);
   const [rightFolded, foldRight] = useFolded(right.name);
   return (
@@ -44,7 +54,17 @@ function useFolded(name: string): [boolean, (folded: boolean) => void] {
   ];
 }
 
-function Foldable({ side, at, folded, fold }: { side: Side; at: "left" | "right"; folded: boolean; fold: (folded: boolean) => void }) {
+function Foldable({
+  side,
+  at,
+  folded,
+  fold,
+}: {
+  side: Side;
+  at: "left" | "right";
+  folded: boolean;
+  fold: (folded: boolean) => void;
+}) {
   const inward = at === "left" ? "‹" : "›";
   const outward = at === "left" ? "›" : "‹";
   if (folded)
@@ -66,7 +86,9 @@ function Foldable({ side, at, folded, fold }: { side: Side; at: "left" | "right"
       </>
     );
   return (
-    <div className={`relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] max-md:contents ${at === "left" ? "" : "max-md:order-last"}`}>
+    <div
+      className={`relative grid min-h-0 min-w-0 grid-cols-[minmax(0,1fr)] max-md:contents ${at === "left" ? "" : "max-md:order-last"}`}
+    >
       {side.panel}
       <button
         type="button"

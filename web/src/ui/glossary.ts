@@ -1,6 +1,9 @@
 /** Words of the trade that stand in the interface, as one would say them at the piano (common practice). */
 export const GLOSSARY: [word: string, meaning: string][] = [
-  ["accompaniment figure", "what the left hand does in a bar, over and over: which strokes, when, and what each one plays"],
+  [
+    "accompaniment figure",
+    "what the left hand does in a bar, over and over: which strokes, when, and what each one plays",
+  ],
   ["arpeggio", "the notes of a chord one after the other, from below or up and down"],
   ["bass line", "what the basses do from chord to chord: stay, alternate with the fifth, walk, step"],
   ["broken chord", "the notes of a chord in turn, within one position of the hand"],

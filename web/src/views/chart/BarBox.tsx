@@ -66,7 +66,8 @@ export const BarBox = memo(function BarBox({
           data-bar={bar.bar}
           onClick={(event) => {
             if (drag.current?.moved) return;
-            if (event.shiftKey && sheet.chosen) sheet.choose(Math.min(sheet.chosen[0], bar.bar), Math.max(sheet.chosen[1], bar.bar));
+            if (event.shiftKey && sheet.chosen)
+              sheet.choose(Math.min(sheet.chosen[0], bar.bar), Math.max(sheet.chosen[1], bar.bar));
             else sheet.choose(bar.bar, bar.bar);
           }}
           onDoubleClick={() => onType({ bar: bar.bar, text: bar.text })}
@@ -129,7 +130,12 @@ export const BarBox = memo(function BarBox({
                   if (box) {
                     const moved = ((event.clientX - held.x) / box.width) * bar.ticks;
                     const beat = Math.round((each.tick + moved) / bar.beatTicks);
-                    sheet.edit({ kind: "moveChord", bar: bar.bar, chord: held.chord, beat: Math.max(0, Math.min(beats - 1, beat)) });
+                    sheet.edit({
+                      kind: "moveChord",
+                      bar: bar.bar,
+                      chord: held.chord,
+                      beat: Math.max(0, Math.min(beats - 1, beat)),
+                    });
                   }
                   setTimeout(() => {
                     drag.current = null;
@@ -144,14 +150,21 @@ export const BarBox = memo(function BarBox({
                     <span className="font-serif text-accent line-through">{each.symbol}</span>
                   )}
                   {each.held && (
-                    <svg viewBox="0 0 20 12" role="img" aria-label="fermata" className="ml-1 inline-block h-[0.5em] align-[0.35em]">
+                    <svg
+                      viewBox="0 0 20 12"
+                      role="img"
+                      aria-label="fermata"
+                      className="ml-1 inline-block h-[0.5em] align-[0.35em]"
+                    >
                       <path d="M1 11a9 9 0 0 1 18 0" fill="none" stroke="currentColor" strokeWidth={2} />
                       <circle cx={10} cy={9.5} r={1.8} fill="currentColor" />
                     </svg>
                   )}
                 </span>
                 {degrees !== "none" && !coloured && (
-                  <span className={`block text-[0.84rem] leading-tight ${each.role === "own" ? "text-quiet" : "text-accent"}`}>
+                  <span
+                    className={`block text-[0.84rem] leading-tight ${each.role === "own" ? "text-quiet" : "text-accent"}`}
+                  >
                     {degrees === "roman" ? each.degree : each.numbers}
                   </span>
                 )}
@@ -184,7 +197,13 @@ export const BarBox = memo(function BarBox({
 
 /** So that all chords of a bar have room beside each other. */
 function sized(letters: number): string {
-  return letters <= 7 ? "text-[1.4rem]" : letters <= 12 ? "text-[1.1rem]" : letters <= 18 ? "text-[0.95rem]" : "text-[0.82rem]";
+  return letters <= 7
+    ? "text-[1.4rem]"
+    : letters <= 12
+      ? "text-[1.1rem]"
+      : letters <= 18
+        ? "text-[0.95rem]"
+        : "text-[0.82rem]";
 }
 
 /** The two dots of a repeat. */
@@ -225,7 +244,9 @@ function TypeBox({
       // biome-ignore lint/a11y/noAutofocus: it opens because someone began to type here
       autoFocus
       onFocus={(event) =>
-        start === bar.text ? event.currentTarget.select() : event.currentTarget.setSelectionRange(start.length, start.length)
+        start === bar.text
+          ? event.currentTarget.select()
+          : event.currentTarget.setSelectionRange(start.length, start.length)
       }
       onBlur={(event) => keep(event.currentTarget.value, null)}
       onKeyDown={(event) => {

@@ -67,7 +67,10 @@ export function Chart() {
   });
   return (
     <div className="grid h-full grid-cols-[minmax(21rem,2fr)_minmax(0,3.4fr)] max-md:block max-md:overflow-auto">
-      <section aria-label="Chart text" className="flex min-h-0 flex-col border-line border-r px-5 pt-1 pb-2 max-md:border-r-0 max-md:px-3">
+      <section
+        aria-label="Chart text"
+        className="flex min-h-0 flex-col border-line border-r px-5 pt-1 pb-2 max-md:border-r-0 max-md:px-3"
+      >
         <h2 className="sr-only">Text</h2>
         <Editor
           text={desk.draft.chart}
@@ -84,7 +87,10 @@ export function Chart() {
           error={chartError && chartError.problems.length === 0 ? chartError.message : sheet.trouble}
           onShow={show}
         />
-        <section aria-label="The chosen bar" className="mt-1 max-h-[19rem] min-h-24 shrink-0 overflow-auto border-line border-t pt-1">
+        <section
+          aria-label="The chosen bar"
+          className="mt-1 max-h-[19rem] min-h-24 shrink-0 overflow-auto border-line border-t pt-1"
+        >
           <Inspector sheet={sheet} />
         </section>
       </section>
@@ -137,7 +143,11 @@ export function Chart() {
 }
 
 /** The keys of the sheet; they rest while someone types or has a list or a dialog open. */
-function useSheetKeys(sheet: Sheet, typing: boolean, onType: (typing: { bar: number; text: string } | null) => void): void {
+function useSheetKeys(
+  sheet: Sheet,
+  typing: boolean,
+  onType: (typing: { bar: number; text: string } | null) => void,
+): void {
   const transpose = useTranspose(sheet);
   const latest = useRef({ sheet, typing, onType, transpose });
   latest.current = { sheet, typing, onType, transpose };
@@ -194,7 +204,8 @@ function act(
     case ",":
     case ".": {
       const beat = Math.round((bar.chords[sheet.chord]?.tick ?? 0) / bar.beatTicks) + (event.key === "," ? -1 : 1);
-      if (beat >= 0 && beat * bar.beatTicks < bar.ticks) sheet.edit({ kind: "moveChord", bar: bar.bar, chord: sheet.chord, beat });
+      if (beat >= 0 && beat * bar.beatTicks < bar.ticks)
+        sheet.edit({ kind: "moveChord", bar: bar.bar, chord: sheet.chord, beat });
       return true;
     }
     case "j":
@@ -228,11 +239,21 @@ function withControl(key: string, sheet: Sheet, from: number, to: number): boole
   }
 }
 
-function Problems({ problems, error, onShow }: { problems: Problem[]; error: string | null; onShow: (problem: Problem) => void }) {
+function Problems({
+  problems,
+  error,
+  onShow,
+}: {
+  problems: Problem[];
+  error: string | null;
+  onShow: (problem: Problem) => void;
+}) {
   return (
     <div id="chart-problems" role="status" className="mt-1 max-h-36 shrink-0 overflow-auto">
       {error && <p className="border-accent border-l-4 bg-wash px-3 py-2">{error}</p>}
-      {problems.length === 0 && !error && <p className="text-quiet">Every sign could be read. The question mark above lists them.</p>}
+      {problems.length === 0 && !error && (
+        <p className="text-quiet">Every sign could be read. The question mark above lists them.</p>
+      )}
       <ul>
         {problems.map((problem) => (
           <li key={`${problem.line}.${problem.column}.${problem.code}`}>

@@ -24,13 +24,23 @@ export function DegreeWalk({
   const [width, setWidth] = useState(700);
   useEffect(() => {
     if (!holder.current) return;
-    const observer = new ResizeObserver(([entry]) => setWidth(Math.max(200, Math.round(entry?.contentRect.width ?? 700))));
+    const observer = new ResizeObserver(([entry]) =>
+      setWidth(Math.max(200, Math.round(entry?.contentRect.width ?? 700))),
+    );
     observer.observe(holder.current);
     return () => observer.disconnect();
   }, []);
   const { planks, total, marks, shade } = useMemo(() => {
     let at = 0;
-    const planks: { x: number; width: number; above: number; own: boolean; label: string; bar: number; playing: number[] }[] = [];
+    const planks: {
+      x: number;
+      width: number;
+      above: number;
+      own: boolean;
+      label: string;
+      bar: number;
+      playing: number[];
+    }[] = [];
     const marks: { x: number; name: string }[] = [];
     const shade = new Map<number, [number, number]>();
     for (const section of chart.written) {

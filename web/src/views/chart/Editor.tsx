@@ -2,7 +2,8 @@ import { useEffect, useMemo, useRef } from "react";
 import type { Problem, WrittenBar } from "../../api/client";
 import { offsetOf, pieces, placeOf } from "./marks";
 
-const FACE = "absolute inset-0 m-0 whitespace-pre-wrap break-words px-3 py-2 font-sans text-[1.05rem] leading-[1.65] [tab-size:4]";
+const FACE =
+  "absolute inset-0 m-0 whitespace-pre-wrap break-words px-3 py-2 font-sans text-[1.05rem] leading-[1.65] [tab-size:4]";
 
 /** The chart's text; mistakes are marked where they stand, the bars that are chosen on the sheet are shaded, and the cursor chooses its bar there. */
 export function Editor({
@@ -48,7 +49,8 @@ export function Editor({
     if (area.selectionStart !== area.selectionEnd) return;
     const { line, column } = placeOf(text, area.selectionStart);
     const bar = bars.find(
-      (each) => each.place.line === line && column >= each.place.column && column <= each.place.column + each.place.length,
+      (each) =>
+        each.place.line === line && column >= each.place.column && column <= each.place.column + each.place.length,
     );
     if (bar && !(chosen && chosen[0] === bar.bar && chosen[1] === bar.bar)) onBar(bar.bar);
   };
@@ -62,7 +64,9 @@ export function Editor({
             key={index}
             data-chosen={piece.chosen || undefined}
             className={`${piece.chosen ? "bg-plank" : ""} ${
-              piece.problem ? `border-b-[3px] ${piece.problem.severity === "error" ? "border-accent bg-wash" : "border-grain"}` : ""
+              piece.problem
+                ? `border-b-[3px] ${piece.problem.severity === "error" ? "border-accent bg-wash" : "border-grain"}`
+                : ""
             }`}
           >
             {piece.text}

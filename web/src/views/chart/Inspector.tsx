@@ -40,7 +40,9 @@ export function Inspector({ sheet }: { sheet: Sheet }) {
   return (
     <div className="min-h-0">
       <div className="flex flex-wrap items-baseline gap-x-3">
-        <h3 className="text-lg">{many ? `Bars ${bar.number}–${sheet.bars[sheet.chosen[1]]?.number}` : `Bar ${bar.number}`}</h3>
+        <h3 className="text-lg">
+          {many ? `Bars ${bar.number}–${sheet.bars[sheet.chosen[1]]?.number}` : `Bar ${bar.number}`}
+        </h3>
         <BarActions bar={bar} sheet={sheet} />
       </div>
       {!many && <ChordFacts chord={chord} bar={bar} sheet={sheet} />}
@@ -52,11 +54,24 @@ export function Inspector({ sheet }: { sheet: Sheet }) {
 function BarActions({ bar, sheet }: { bar: WrittenBar; sheet: Sheet }) {
   const [from, to] = sheet.chosen ?? [bar.bar, bar.bar];
   const acts: { name: string; title: string; act: () => void; off?: boolean }[] = [
-    { name: "insert", title: "A bar before this one (Insert)", act: () => sheet.edit({ kind: "insert", bar: from, content: "" }) },
+    {
+      name: "insert",
+      title: "A bar before this one (Insert)",
+      act: () => sheet.edit({ kind: "insert", bar: from, content: "" }),
+    },
     { name: "delete", title: "Take out (Delete)", act: () => sheet.edit({ kind: "delete", bar: from, to }) },
-    { name: "copy", title: "Once more behind (Ctrl+D)", act: () => sheet.edit({ kind: "copy", bar: from, to, before: to + 1 }) },
+    {
+      name: "copy",
+      title: "Once more behind (Ctrl+D)",
+      act: () => sheet.edit({ kind: "copy", bar: from, to, before: to + 1 }),
+    },
     { name: "← move", title: "One bar earlier (Alt+←)", act: () => moveBars(sheet, -1), off: from === 0 },
-    { name: "move →", title: "One bar later (Alt+→)", act: () => moveBars(sheet, 1), off: to === sheet.bars.length - 1 },
+    {
+      name: "move →",
+      title: "One bar later (Alt+→)",
+      act: () => moveBars(sheet, 1),
+      off: to === sheet.bars.length - 1,
+    },
     {
       name: "join",
       title: "Put this bar and the next into one (J)",
@@ -95,15 +110,18 @@ export async function moveBars(sheet: Sheet, by: number): Promise<void> {
 function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBar; sheet: Sheet }) {
   const { doubles, setDoubles } = useShown();
   const doubled = chord.tones.some((tone) => /𝄫|𝄪/u.test(tone));
-  if (!chord.degree) return <p className="text-quiet">{chord.symbol === "N.C." ? "No chord here." : "This cannot be read as a chord."}</p>;
+  if (!chord.degree)
+    return (
+      <p className="text-quiet">{chord.symbol === "N.C." ? "No chord here." : "This cannot be read as a chord."}</p>
+    );
   const slash = chord.symbol.includes("/") && !chord.symbol.endsWith("6/9");
   return (
     <p className="leading-snug">
       <span className="font-semibold text-[1.1rem]">
         <Chord symbol={chord.symbol} />
       </span>{" "}
-      is <span className="font-semibold">{chord.degree}</span> ({chord.numbers}), {ROLES[chord.role] ?? chord.role}: {chord.tones.join(" ")}
-      .{" "}
+      is <span className="font-semibold">{chord.degree}</span> ({chord.numbers}), {ROLES[chord.role] ?? chord.role}:{" "}
+      {chord.tones.join(" ")}.{" "}
       {(doubled || doubles === "simple") && (
         <>
           <TextButton onClick={() => setDoubles(doubled ? "simple" : "thirds")}>
@@ -127,7 +145,10 @@ function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBa
           In this key it is written <Chord symbol={chord.respelled} />.{" "}
           <TextButton
             onClick={() =>
-              sheet.edit({ kind: "replaceChords", changes: [{ bar: bar.bar, chord: sheet.chord, symbol: chord.respelled as string }] })
+              sheet.edit({
+                kind: "replaceChords",
+                changes: [{ bar: bar.bar, chord: sheet.chord, symbol: chord.respelled as string }],
+              })
             }
           >
             Write it so
@@ -232,10 +253,18 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
     );
   return (
     <fieldset className="mt-1">
-      <legend className="text-quiet">By ear: a key hears it in place, Enter keeps it, Escape leaves it as it was.</legend>
+      <legend className="text-quiet">
+        By ear: a key hears it in place, Enter keeps it, Escape leaves it as it was.
+      </legend>
       {readings.isError && <p>{readings.error.message}</p>}
       <div className="flex flex-wrap gap-1.5 pt-1">
-        <EarButton digit={0} symbol={written} why="as written" on={trial === null && heard === null} onClick={() => hear(null)} />
+        <EarButton
+          digit={0}
+          symbol={written}
+          why="as written"
+          on={trial === null && heard === null}
+          onClick={() => hear(null)}
+        />
         {all.map((reading, index) => (
           <EarButton
             key={reading.symbol}
@@ -255,7 +284,19 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
   );
 }
 
-function EarButton({ digit, symbol, why, on, onClick }: { digit: number; symbol: string; why: string; on: boolean; onClick: () => void }) {
+function EarButton({
+  digit,
+  symbol,
+  why,
+  on,
+  onClick,
+}: {
+  digit: number;
+  symbol: string;
+  why: string;
+  on: boolean;
+  onClick: () => void;
+}) {
   return (
     <button
       type="button"

@@ -39,7 +39,8 @@ export function SheetView({
     <article className={stale ? "opacity-60" : undefined}>
       <h2 className="sr-only">{chart.title}</h2>
       <p className="text-quiet">
-        <KeyLine chart={chart} /> · {chart.meter} · {plain(chart.tempo.bpm)} {beatSign(chart.tempo.beatTicks)}s a minute · {chart.feel}
+        <KeyLine chart={chart} /> · {chart.meter} · {plain(chart.tempo.bpm)} {beatSign(chart.tempo.beatTicks)}s a minute
+        · {chart.feel}
         {chart.form.length > 0 && ` · ${chart.form.map((place) => names[place]).join(" – ")}`}
       </p>
       {chart.written.map((section, place) => (
@@ -90,14 +91,20 @@ function KeyLine({ chart }: { chart: ChartView }) {
   const said = keyName(chart.key, chart.mode);
   if (chart.keyGiven || !first)
     return (
-      <span title={first ? `By the chords: ${keyName(first.key, first.mode)}, ${Math.round(first.confidence * 100)} %` : undefined}>
+      <span
+        title={
+          first
+            ? `By the chords: ${keyName(first.key, first.mode)}, ${Math.round(first.confidence * 100)} %`
+            : undefined
+        }
+      >
         {said}
       </span>
     );
   return (
     <span>
-      {said}, found from the chords ({Math.round(first.confidence * 100)} % sure{second ? `; else ${keyName(second.key, second.mode)}` : ""}
-      )
+      {said}, found from the chords ({Math.round(first.confidence * 100)} % sure
+      {second ? `; else ${keyName(second.key, second.mode)}` : ""})
     </span>
   );
 }

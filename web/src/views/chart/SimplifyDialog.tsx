@@ -97,7 +97,9 @@ export function SimplifyDialog({ open, onClose, sheet }: { open: boolean; onClos
             <p className="mt-2">Nothing to change: you know every chord of this song that can be said more plainly.</p>
           )}
           {answer.data && answer.data.left.length > 0 && (
-            <p className="mt-2 text-quiet">Nothing you know comes near {answer.data.left.join(", ")}; they stay as they are.</p>
+            <p className="mt-2 text-quiet">
+              Nothing you know comes near {answer.data.left.join(", ")}; they stay as they are.
+            </p>
           )}
           <div className="mt-4 flex gap-5">
             <button

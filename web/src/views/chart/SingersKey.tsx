@@ -119,7 +119,8 @@ export function SingersKey({ sheet, onDone }: { sheet: Sheet; onDone: () => void
         ))}
       </ul>
       <p className="mt-1 text-[0.92rem] text-quiet leading-snug">
-        Long notes and the last count for more. Where the voice feels no difference the key that is easier to play stands first.
+        Long notes and the last count for more. Where the voice feels no difference the key that is easier to play
+        stands first.
       </p>
     </div>
   );
@@ -128,7 +129,9 @@ export function SingersKey({ sheet, onDone }: { sheet: Sheet; onDone: () => void
 /** In words: how much sits well, between which notes, in which octave, how it is written and played. */
 export function fitOf(key: SingersKeyView): string {
   const octave =
-    key.octaves === 0 ? "" : `, ${Math.abs(key.octaves) === 1 ? "an octave" : "two octaves"} ${key.octaves < 0 ? "lower" : "higher"}`;
+    key.octaves === 0
+      ? ""
+      : `, ${Math.abs(key.octaves) === 1 ? "an octave" : "two octaves"} ${key.octaves < 0 ? "lower" : "higher"}`;
   const way = key.semitones === 0 ? "where it is" : `${Math.abs(key.semitones)} ${key.semitones > 0 ? "up" : "down"}`;
   const well = key.inside === 1 ? "all of it sits well" : `${Math.round(key.inside * 100)} % sits well`;
   const part = key.part === key.key ? "" : `; the part is in ${key.part}`;

@@ -67,7 +67,12 @@ export function Tools({
       )}
       {tune !== null && (
         <label className="flex min-h-9 items-center gap-1.5">
-          <input type="checkbox" checked={tune} onChange={(event) => setTune(event.target.checked)} className="size-4 accent-(--accent)" />
+          <input
+            type="checkbox"
+            checked={tune}
+            onChange={(event) => setTune(event.target.checked)}
+            className="size-4 accent-(--accent)"
+          />
           tune
         </label>
       )}
@@ -78,13 +83,17 @@ export function Tools({
         </PopoverPanel>
       </Popover>
       <Popover>
-        <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">The singer's key ▾</PopoverButton>
+        <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">
+          The singer's key ▾
+        </PopoverButton>
         <PopoverPanel data-over className={`${PANEL} w-[30rem]`}>
           {({ close }) => <SingersKey sheet={sheet} onDone={() => close()} />}
         </PopoverPanel>
       </Popover>
       <Popover>
-        <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Notes of the key ▾</PopoverButton>
+        <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">
+          Notes of the key ▾
+        </PopoverButton>
         <PopoverPanel data-over className={`${PANEL} w-[30rem]`}>
           {({ close }) => (
             <>
@@ -96,7 +105,11 @@ export function Tools({
           )}
         </PopoverPanel>
       </Popover>
-      <button type="button" onClick={() => setSimplify(true)} className="min-h-9 underline decoration-dotted underline-offset-4">
+      <button
+        type="button"
+        onClick={() => setSimplify(true)}
+        className="min-h-9 underline decoration-dotted underline-offset-4"
+      >
         Plainer chords
       </button>
       {guesses > 0 && (
@@ -120,16 +133,26 @@ function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; on
   const easy = useQuery<EasyKey[], Refused>({
     queryKey: ["easiest", asked],
     queryFn: ({ signal }) =>
-      take(api.POST("/api/arrangements/easiest-keys", { signal, body: requestOf({ ...asked, chart: desk.draft.chart }) })),
+      take(
+        api.POST("/api/arrangements/easiest-keys", { signal, body: requestOf({ ...asked, chart: desk.draft.chart }) }),
+      ),
     retry: false,
   });
   return (
     <div>
       <div className="flex items-center gap-2">
-        <button type="button" className="h-11 flex-1 rounded-plank border border-line" onClick={() => transpose({ semitones: -1 })}>
+        <button
+          type="button"
+          className="h-11 flex-1 rounded-plank border border-line"
+          onClick={() => transpose({ semitones: -1 })}
+        >
           a semitone down <kbd className="text-quiet">[</kbd>
         </button>
-        <button type="button" className="h-11 flex-1 rounded-plank border border-line" onClick={() => transpose({ semitones: 1 })}>
+        <button
+          type="button"
+          className="h-11 flex-1 rounded-plank border border-line"
+          onClick={() => transpose({ semitones: 1 })}
+        >
           a semitone up <kbd className="text-quiet">]</kbd>
         </button>
       </div>
@@ -169,9 +192,13 @@ function OtherKey({ chart, sheet, onDone }: { chart: ChartView; sheet: Sheet; on
 
 function reason(key: EasyKey): string {
   const signs =
-    key.signs === 0 ? "no signs" : `${Math.abs(key.signs)} ${key.signs > 0 ? "sharp" : "flat"}${Math.abs(key.signs) > 1 ? "s" : ""}`;
+    key.signs === 0
+      ? "no signs"
+      : `${Math.abs(key.signs)} ${key.signs > 0 ? "sharp" : "flat"}${Math.abs(key.signs) > 1 ? "s" : ""}`;
   const basses =
-    key.blackRoots === 0 ? "no bass on a black key" : `${Math.round(key.blackRoots * 100)} % of the time the bass is a black key`;
+    key.blackRoots === 0
+      ? "no bass on a black key"
+      : `${Math.round(key.blackRoots * 100)} % of the time the bass is a black key`;
   const way = key.semitones === 0 ? "where it is" : `${Math.abs(key.semitones)} ${key.semitones > 0 ? "up" : "down"}`;
   return `difficulty ${Math.round(key.difficulty)}; ${signs}, ${basses}; ${way}`;
 }
@@ -236,7 +263,12 @@ function KeyPanel({ name }: { name: string }) {
         ))}
       </div>
       <p className="mb-2 font-serif text-lg">{tones?.map((tone) => tone.name.replace(/-?\d+$/, "")).join("  ")}</p>
-      <Score xml={score.data} label={`${notes === "scale" ? "Scale" : "Pentatonic"} of ${at}`} lit={[]} onStroke={() => undefined} />
+      <Score
+        xml={score.data}
+        label={`${notes === "scale" ? "Scale" : "Pentatonic"} of ${at}`}
+        lit={[]}
+        onStroke={() => undefined}
+      />
     </div>
   );
 }

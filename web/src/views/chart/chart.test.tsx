@@ -79,7 +79,12 @@ function chartOf(...sections: { name: string; again?: number; bars: WrittenBar[]
     written: sections.map((section) => {
       const at = first;
       first += section.bars.length;
-      return { name: section.name, again: section.again ?? null, firstBar: at, bars: section.bars } as ChartView["written"][number];
+      return {
+        name: section.name,
+        again: section.again ?? null,
+        firstBar: at,
+        bars: section.bars,
+      } as ChartView["written"][number];
     }),
     problems: [],
   };
@@ -100,9 +105,15 @@ function open(chart: ChartView, text: string, selection: [number, number] = [0, 
   const calls: Call[] = [];
   const changes: string[] = [];
   const draft = { chart: text, choices: {}, others: [] };
-  vi.spyOn(api, "POST").mockImplementation((async (url: string, { body }: { body: Call["body"] & { semitones?: number } }) => {
+  vi.spyOn(api, "POST").mockImplementation((async (
+    url: string,
+    { body }: { body: Call["body"] & { semitones?: number } },
+  ) => {
     calls.push({ url, body });
-    return { data: { text: `edited ${JSON.stringify(body.edit ?? body.semitones)}`, key: "D", semitones: 2 }, response: new Response() };
+    return {
+      data: { text: `edited ${JSON.stringify(body.edit ?? body.semitones)}`, key: "D", semitones: 2 },
+      response: new Response(),
+    };
   }) as unknown as typeof api.POST);
   const bars = chart.written.flatMap((section) => section.bars).length;
   const desk = {
@@ -146,20 +157,32 @@ function open(chart: ChartView, text: string, selection: [number, number] = [0, 
   return { calls, changes, desk };
 }
 
-const FOUR = () => chartOf({ name: "A", bars: [bar(0, [chord("C")]), bar(1, [chord("F")]), bar(2, [chord("G7")]), bar(3, [chord("C")])] });
+const FOUR = () =>
+  chartOf({
+    name: "A",
+    bars: [bar(0, [chord("C")]), bar(1, [chord("F")]), bar(2, [chord("G7")]), bar(3, [chord("C")])],
+  });
 
 afterEach(() => vi.restoreAllMocks());
 
 describe("rows of the sheet", () => {
-  const bars = (lines: number[]) => lines.map((line, index) => bar(index, [chord("C")], { place: { line, column: 1, length: 1 } }));
-  it("follow the lines of the text", () => expect(rowsOf(bars([1, 1, 1, 2, 2, 2])).map((row) => row.length)).toEqual([3, 3]));
-  it("break a long line in fours", () => expect(rowsOf(bars(Array(10).fill(1))).map((row) => row.length)).toEqual([4, 4, 2]));
-  it("put a column of single bars in fours", () => expect(rowsOf(bars([1, 2, 3, 4, 5])).map((row) => row.length)).toEqual([4, 1]));
+  const bars = (lines: number[]) =>
+    lines.map((line, index) => bar(index, [chord("C")], { place: { line, column: 1, length: 1 } }));
+  it("follow the lines of the text", () =>
+    expect(rowsOf(bars([1, 1, 1, 2, 2, 2])).map((row) => row.length)).toEqual([3, 3]));
+  it("break a long line in fours", () =>
+    expect(rowsOf(bars(Array(10).fill(1))).map((row) => row.length)).toEqual([4, 4, 2]));
+  it("put a column of single bars in fours", () =>
+    expect(rowsOf(bars([1, 2, 3, 4, 5])).map((row) => row.length)).toEqual([4, 1]));
   it("are none for a section played again as it was", () => expect(rowsOf([])).toEqual([]));
 });
 
 describe("written bars of a played run", () => {
-  const bars = [bar(0, [chord("C")], { played: [0, 2] }), bar(1, [chord("F")], { played: [1, 3] }), bar(2, [chord("G")], { played: [] })];
+  const bars = [
+    bar(0, [chord("C")], { played: [0, 2] }),
+    bar(1, [chord("F")], { played: [1, 3] }),
+    bar(2, [chord("G")], { played: [] }),
+  ];
   it("are found in every round", () => {
     expect(writtenRun(bars, [2, 2])).toEqual([0, 0]);
     expect(writtenRun(bars, [1, 2])).toEqual([0, 1]);
@@ -205,7 +228,10 @@ describe("the sheet", () => {
   });
 
   it("hides the words and changes the degrees as wanted", async () => {
-    const chart = chartOf({ name: "A", bars: [bar(0, [chord("Dm", 0, 3840, { degree: "ii", numbers: "2m" })], { words: ["night"] })] });
+    const chart = chartOf({
+      name: "A",
+      bars: [bar(0, [chord("Dm", 0, 3840, { degree: "ii", numbers: "2m" })], { words: ["night"] })],
+    });
     open(chart, "text");
     await userEvent.click(screen.getByLabelText("words"));
     expect(screen.queryByText("night")).toBeNull();
@@ -279,7 +305,15 @@ describe("the chosen chord", () => {
   const one = (more: Partial<WrittenChord>) => chartOf({ name: "", bars: [bar(0, [chord("F/G", 0, 3840, more)])] });
   it("says what it is, what each hand has, its other name and what comes next", async () => {
     open(
-      one({ degree: "IV/2", numbers: "4/2", tones: ["F", "A", "C"], bass: "G", otherName: "G9sus4no5", common: ["C"], movement: 3 }),
+      one({
+        degree: "IV/2",
+        numbers: "4/2",
+        tones: ["F", "A", "C"],
+        bass: "G",
+        otherName: "G9sus4no5",
+        common: ["C"],
+        movement: 3,
+      }),
       "F/G",
     );
     await userEvent.click(screen.getByRole("button", { name: "Bar 1: F/G" }));
@@ -294,7 +328,9 @@ describe("the chosen chord", () => {
     const { calls } = open(one({ respelled: "E♭" }), "D♯");
     await userEvent.click(screen.getByRole("button", { name: "Bar 1: F/G" }));
     await userEvent.click(screen.getByRole("button", { name: "Write it so" }));
-    await vi.waitFor(() => expect(calls[0]?.body.edit).toEqual({ kind: "replaceChords", changes: [{ bar: 0, chord: 0, symbol: "E♭" }] }));
+    await vi.waitFor(() =>
+      expect(calls[0]?.body.edit).toEqual({ kind: "replaceChords", changes: [{ bar: 0, chord: 0, symbol: "E♭" }] }),
+    );
   });
 
   it("can be spelled without double flats", async () => {

@@ -30,7 +30,12 @@ export function pieces(text: string, problems: Problem[], chosen: Run[] = []): P
     .sort((a, b) => a.from - b.from);
   const kept: typeof spots = [];
   for (const spot of spots) if (spot.from >= (kept.at(-1)?.to ?? 0) && spot.from < spot.to) kept.push(spot);
-  const edges = [0, text.length, ...kept.flatMap((spot) => [spot.from, spot.to]), ...chosen.flatMap((run) => [run.from, run.to])];
+  const edges = [
+    0,
+    text.length,
+    ...kept.flatMap((spot) => [spot.from, spot.to]),
+    ...chosen.flatMap((run) => [run.from, run.to]),
+  ];
   const cuts = [...new Set(edges.filter((edge) => edge >= 0 && edge <= text.length))].sort((a, b) => a - b);
   return cuts.slice(0, -1).map((from, index) => {
     const to = cuts[index + 1] as number;

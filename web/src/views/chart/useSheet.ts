@@ -97,7 +97,9 @@ export function useSheet(chart: ChartView | undefined): Sheet {
           setTrouble(null);
           if (!next || next.text === draft.chart) return null;
           setTrial(null);
-          return next.moved && next.moved.length > 0 ? { chart: next.text, ...movedDraft(draft, next.moved) } : { chart: next.text };
+          return next.moved && next.moved.length > 0
+            ? { chart: next.text, ...movedDraft(draft, next.moved) }
+            : { chart: next.text };
         });
         return true;
       } catch (error) {
@@ -110,7 +112,23 @@ export function useSheet(chart: ChartView | undefined): Sheet {
   const edit = useCallback((change: Edit) => inTurn((chart) => editChart(chart, change)), [inTurn]);
   const put = useCallback((text: string) => inTurn(async () => ({ text })), [inTurn]);
 
-  return { bars, chosen, choose, chord, setChord, edit, inTurn, put, loop, listening, setListening, trouble, setTrouble, clip, setClip };
+  return {
+    bars,
+    chosen,
+    choose,
+    chord,
+    setChord,
+    edit,
+    inTurn,
+    put,
+    loop,
+    listening,
+    setListening,
+    trouble,
+    setTrouble,
+    clip,
+    setClip,
+  };
 }
 
 /** The written bars that are played somewhere in a run of played ones. */

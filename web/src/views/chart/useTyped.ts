@@ -11,7 +11,9 @@ const PAUSE = 400;
  * has back what hung on it.
  */
 export function useTyped(desk: DraftDesk): { type: (chart: string) => void; leave: () => void } {
-  const run = useRef<{ from: Draft; now: Pick<Draft, "choices" | "others">; asked: string; over: boolean } | null>(null);
+  const run = useRef<{ from: Draft; now: Pick<Draft, "choices" | "others">; asked: string; over: boolean } | null>(
+    null,
+  );
   const { draft, change } = desk;
   const latest = useRef(draft);
   latest.current = draft;
@@ -19,8 +21,10 @@ export function useTyped(desk: DraftDesk): { type: (chart: string) => void; leav
   const type = useCallback(
     (chart: string) => {
       const { choices, others } = latest.current;
-      const goesOn = run.current && !run.current.over && run.current.now.choices === choices && run.current.now.others === others;
-      if (!goesOn) run.current = { from: latest.current, now: { choices, others }, asked: latest.current.chart, over: false };
+      const goesOn =
+        run.current && !run.current.over && run.current.now.choices === choices && run.current.now.others === others;
+      if (!goesOn)
+        run.current = { from: latest.current, now: { choices, others }, asked: latest.current.chart, over: false };
       change({ chart }, "typing");
     },
     [change],
@@ -31,7 +35,8 @@ export function useTyped(desk: DraftDesk): { type: (chart: string) => void; leav
 
   useEffect(() => {
     const now = run.current;
-    if (!now || draft.chart === now.asked || draft.choices !== now.now.choices || draft.others !== now.now.others) return;
+    if (!now || draft.chart === now.asked || draft.choices !== now.now.choices || draft.others !== now.now.others)
+      return;
     const timer = setTimeout(async () => {
       const moves = await typedMoves(now.from.chart, draft.chart).catch(() => null);
       if (!moves || run.current !== now || latest.current !== draft) return;

@@ -44,7 +44,11 @@ export function Colour() {
   // Of the whole song the best of each place; of what is taken everything.
   const offers = useMemo(() => {
     const found = offered.data ?? [];
-    return all ? found.filter((offer, at) => found.findIndex((each) => each.bar === offer.bar && each.tick === offer.tick) === at) : found;
+    return all
+      ? found.filter(
+          (offer, at) => found.findIndex((each) => each.bar === offer.bar && each.tick === offer.tick) === at,
+        )
+      : found;
   }, [offered.data, all]);
   // By what it is: hearing it takes its neighbours too, and the list grows.
   const at = Math.max(
@@ -54,7 +58,9 @@ export function Colour() {
   const offer = offers[at];
   const kept = desk.draft.choices.colours ?? [];
   const pass =
-    (all ? undefined : bars.slice(selection[0], selection[1] + 1).find((bar) => bar.number === offer?.number)?.round) ?? offer?.pass ?? 1;
+    (all ? undefined : bars.slice(selection[0], selection[1] + 1).find((bar) => bar.number === offer?.number)?.round) ??
+    offer?.pass ??
+    1;
   const colour = offer && (once && offer.colour.pass === undefined ? { ...offer.colour, pass } : offer.colour);
   const isKept = colour !== undefined && kept.some((each) => isSame(each, colour));
   const times = offer ? bars.filter((bar) => bar.number === offer.number).length : 1;
@@ -103,7 +109,8 @@ export function Colour() {
   });
 
   if (!arrangement) return <NoBars error={arrangementError} waiting="Looking for other chords …" />;
-  const withIt = colour !== undefined && (triedColours === null ? isKept : triedColours.some((each) => isSame(each, colour)));
+  const withIt =
+    colour !== undefined && (triedColours === null ? isKept : triedColours.some((each) => isSame(each, colour)));
   return (
     <Workbench
       top={<Ribbon bpm={bpm} bars={arrangement.bars} selection={selection} onSelect={select} worth={worth} />}
@@ -166,7 +173,12 @@ export function Colour() {
                   </label>
                 )}
                 <div className="mt-1 flex gap-4">
-                  <button type="button" onClick={hear} className="min-h-9 font-semibold text-accent underline underline-offset-4" title="A">
+                  <button
+                    type="button"
+                    onClick={hear}
+                    className="min-h-9 font-semibold text-accent underline underline-offset-4"
+                    title="A"
+                  >
                     {withIt ? "hear it without" : "hear it"}
                   </button>
                   <button
@@ -237,7 +249,8 @@ function nameOf(offer: Offer): string {
 function facts(offer: Offer, hand: { barBefore: number; barAfter: number } | undefined): string {
   const keeps = offer.keeps.length > 0 ? `keeps ${offer.keeps.join(" ")}` : "keeps no tone";
   const far = `${Math.abs(offer.moves)} ${Math.abs(offer.moves) === 1 ? "semitone" : "semitones"}`;
-  const moves = offer.moves === 0 ? "the voices move as far" : `the voices move ${far} ${offer.moves > 0 ? "more" : "less"}`;
+  const moves =
+    offer.moves === 0 ? "the voices move as far" : `the voices move ${far} ${offer.moves > 0 ? "more" : "less"}`;
   const tune = offer.clash.without > offer.clash.with ? "; the melody rubs less" : "";
   const work = hand
     ? Math.abs(hand.barAfter - hand.barBefore) < 0.5
@@ -283,7 +296,10 @@ function List({
       {offers.map((offer, place) => {
         const held = kept.some(
           (each) =>
-            each.rule === offer.rule && each.variant === offer.variant && each.bar === offer.number && each.tick === offer.colour.tick,
+            each.rule === offer.rule &&
+            each.variant === offer.variant &&
+            each.bar === offer.number &&
+            each.tick === offer.colour.tick,
         );
         return (
           <li key={nameOf(offer)} ref={place === at ? row : undefined}>

@@ -36,7 +36,9 @@ export function Kept({
     setSaid("");
     try {
       const { choices } = await take(
-        api.POST("/api/colours/song", { body: { ...requestOf(asked), choices: desk.draft.choices, style, amount, ...(bars ?? {}) } }),
+        api.POST("/api/colours/song", {
+          body: { ...requestOf(asked), choices: desk.draft.choices, style, amount, ...(bars ?? {}) },
+        }),
       );
       const colours = choices.colours ?? [];
       change(colours);
@@ -63,19 +65,28 @@ export function Kept({
             : "",
         );
         if (repeats === "as-they-are") return { chart: written.chart, choices: written.choices };
-        const moved = movedDraft({ choices: { ...draft.choices, colours: undefined }, others: draft.others }, written.moved);
+        const moved = movedDraft(
+          { choices: { ...draft.choices, colours: undefined }, others: draft.others },
+          written.moved,
+        );
         return { chart: written.chart, ...moved, choices: choose(moved.choices, written.choices.colours ?? []) };
       })
       .catch((error) => setSaid(error instanceof Error ? error.message : String(error)));
   };
   return (
-    <section aria-label="The whole song" className="min-h-0 overflow-auto border-line border-r px-4 py-3 max-md:border-r-0">
+    <section
+      aria-label="The whole song"
+      className="min-h-0 overflow-auto border-line border-r px-4 py-3 max-md:border-r-0"
+    >
       <h2 className="text-lg">The whole song</h2>
       <div className="mt-2 grid gap-2">
         <Choice
           label="Style"
           value={style}
-          options={[{ value: "", label: "Any style" }, ...(book?.styles ?? []).map((each) => ({ value: each.id, label: each.text }))]}
+          options={[
+            { value: "", label: "Any style" },
+            ...(book?.styles ?? []).map((each) => ({ value: each.id, label: each.text })),
+          ]}
           onChange={onStyle}
         />
         <Choice
@@ -130,10 +141,18 @@ export function Kept({
           >
             write the repeats out
           </button>
-          <button type="button" onClick={() => void write("as-they-are")} className="min-h-8 text-accent underline underline-offset-4">
+          <button
+            type="button"
+            onClick={() => void write("as-they-are")}
+            className="min-h-8 text-accent underline underline-offset-4"
+          >
             leave those with the arrangement
           </button>
-          <button type="button" onClick={() => setAsks(false)} className="min-h-8 text-accent underline underline-offset-4">
+          <button
+            type="button"
+            onClick={() => setAsks(false)}
+            className="min-h-8 text-accent underline underline-offset-4"
+          >
             Cancel
           </button>
         </div>

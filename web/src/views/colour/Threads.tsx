@@ -12,7 +12,8 @@ export function Threads({ offer }: { offer: Offer }) {
   const all = [...offer.without, ...offer.with].flatMap((row) => row.keys);
   const low = Math.min(...all) - 1;
   const high = Math.max(...all) + 1;
-  const x = (rows: Rows, at: number) => (rows.length === 1 ? WIDTH / 2 : EDGE + (at * (WIDTH - 2 * EDGE)) / (rows.length - 1));
+  const x = (rows: Rows, at: number) =>
+    rows.length === 1 ? WIDTH / 2 : EDGE + (at * (WIDTH - 2 * EDGE)) / (rows.length - 1);
   const y = (key: number) => HEIGHT - 8 - ((key - low) * (HEIGHT - 16)) / Math.max(1, high - low);
   const threads = (rows: Rows) =>
     rows.slice(1).flatMap((row, at) =>
@@ -27,8 +28,8 @@ export function Threads({ offer }: { offer: Offer }) {
   return (
     <figure data-threads="" className="mt-1">
       <figcaption className="sr-only">
-        {offer.with.map((row) => row.symbol).join(", ")}: of {moved.length} steps of four voices {moved.filter((each) => each.level).length}{" "}
-        stay level.
+        {offer.with.map((row) => row.symbol).join(", ")}: of {moved.length} steps of four voices{" "}
+        {moved.filter((each) => each.level).length} stay level.
       </figcaption>
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full" aria-hidden="true">
         {threads(offer.without).map(({ key, d }) => (

@@ -8,7 +8,11 @@ export function samePlace(one: Colour, other: Colour): boolean {
 
 export function isSame(one: Colour, other: Colour): boolean {
   return (
-    one.rule === other.rule && one.variant === other.variant && one.bar === other.bar && one.tick === other.tick && one.pass === other.pass
+    one.rule === other.rule &&
+    one.variant === other.variant &&
+    one.bar === other.bar &&
+    one.tick === other.tick &&
+    one.pass === other.pass
   );
 }
 

@@ -14,7 +14,11 @@ type Way = NonNullable<Measures["tenths"]>;
 
 const WAYS: { value: Way; label: string; reason: string }[] = [
   { value: "roll", label: "Roll it", reason: "The bass a moment before the beat, the top on it." },
-  { value: "pedal", label: "Catch it with the pedal", reason: "The bass first, held by the pedal; without one it is rolled." },
+  {
+    value: "pedal",
+    label: "Catch it with the pedal",
+    reason: "The bass first, held by the pedal; without one it is rolled.",
+  },
   { value: "omit", label: "Leave the top out", reason: "Only what the hand holds." },
   { value: "play", label: "Play it all the same", reason: "Never force a stretch." },
 ];
@@ -55,7 +59,10 @@ export function MyHands() {
         api.POST("/api/hands", {
           body: {
             name: hands.data?.length ? `Hands ${hands.data.length + 1}` : "My hands",
-            measures: { left: { spanMm: measuring.data?.usualMm ?? 201 }, right: { spanMm: measuring.data?.usualMm ?? 201 } },
+            measures: {
+              left: { spanMm: measuring.data?.usualMm ?? 201 },
+              right: { spanMm: measuring.data?.usualMm ?? 201 },
+            },
           },
         }),
       ),
@@ -67,7 +74,10 @@ export function MyHands() {
           <Mark />
         </Link>
         <h1 className="text-2xl">My hands</h1>
-        <Link to={back.startsWith("/") ? back : "/"} className="flex h-11 items-center text-accent underline underline-offset-4">
+        <Link
+          to={back.startsWith("/") ? back : "/"}
+          className="flex h-11 items-center text-accent underline underline-offset-4"
+        >
           {back === "/" ? "to the repertoire" : "back to the song"}
         </Link>
         <span className="ml-auto">
@@ -86,12 +96,15 @@ export function MyHands() {
                 <button
                   type="button"
                   aria-pressed={each.inUse}
-                  onClick={() => run(() => take(api.POST("/api/hands/{id}/use", { params: { path: { id: each.id } } })))}
+                  onClick={() =>
+                    run(() => take(api.POST("/api/hands/{id}/use", { params: { path: { id: each.id } } })))
+                  }
                   className={`min-h-11 border-b-2 text-left ${each.inUse ? "border-accent font-semibold text-accent" : "border-transparent"}`}
                 >
                   {each.name}
                   <span className="block text-[0.86rem] text-quiet">
-                    {Math.round(each.measures.left?.spanMm ?? 201)} and {Math.round(each.measures.right?.spanMm ?? 201)} mm
+                    {Math.round(each.measures.left?.spanMm ?? 201)} and {Math.round(each.measures.right?.spanMm ?? 201)}{" "}
+                    mm
                     {each.inUse ? ", in use" : ""}
                   </span>
                 </button>
@@ -106,7 +119,11 @@ export function MyHands() {
               </li>
             ))}
           </ul>
-          <button type="button" onClick={add} className="h-10 rounded-plank border border-line bg-plank px-3 font-semibold">
+          <button
+            type="button"
+            onClick={add}
+            className="h-10 rounded-plank border border-line bg-plank px-3 font-semibold"
+          >
             {hands.data?.length ? "Measure another pair" : "Measure my hands"}
           </button>
           {trouble && (
@@ -116,7 +133,9 @@ export function MyHands() {
           )}
         </section>
         {hands.isError && (
-          <p className="col-span-2 p-6 text-lg">{hands.error.message} Songs are fitted to a usual hand of 201 mm meanwhile.</p>
+          <p className="col-span-2 p-6 text-lg">
+            {hands.error.message} Songs are fitted to a usual hand of 201 mm meanwhile.
+          </p>
         )}
         {hands.isSuccess && !inUse && (
           <div className="col-span-2 px-6 py-6">
@@ -144,9 +163,13 @@ function Pair({ kept, measuring }: { kept: Hands; measuring: Measuring }) {
   const set = (name: "spanMm" | "thumbIndexMm" | "indexLittleMm", mm: number | undefined) => {
     const next = { ...hand, [name]: mm };
     // Inner fingers never open further than the whole hand.
-    for (const inner of ["thumbIndexMm", "indexLittleMm"] as const) if ((next[inner] ?? 0) > next.spanMm) next[inner] = next.spanMm;
+    for (const inner of ["thumbIndexMm", "indexLittleMm"] as const)
+      if ((next[inner] ?? 0) > next.spanMm) next[inner] = next.spanMm;
     draft.change({
-      measures: { ...measures, [side]: Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as typeof next },
+      measures: {
+        ...measures,
+        [side]: Object.fromEntries(Object.entries(next).filter(([, value]) => value !== undefined)) as typeof next,
+      },
     });
   };
   const limits = what === "whole" ? [measuring.smallestMm, measuring.largestMm] : [40, hand.spanMm];
@@ -189,13 +212,19 @@ function Pair({ kept, measuring }: { kept: Hands; measuring: Measuring }) {
           >
             both alike
           </button>
-          <p role="status" className={`ml-auto ${draft.state === "refused" ? "font-semibold text-accent" : "text-quiet"}`}>
+          <p
+            role="status"
+            className={`ml-auto ${draft.state === "refused" ? "font-semibold text-accent" : "text-quiet"}`}
+          >
             {draft.state === "kept" ? "kept" : draft.state === "keeping" ? "keeping …" : `not kept: ${draft.why}`}
           </p>
         </div>
         <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
           {MEASURED.map((each) => (
-            <label key={each.what} className={`border-b-2 pb-1 ${what === each.what ? "border-accent" : "border-transparent"}`}>
+            <label
+              key={each.what}
+              className={`border-b-2 pb-1 ${what === each.what ? "border-accent" : "border-transparent"}`}
+            >
               <span className={what === each.what ? "font-semibold text-accent" : "text-quiet"}>{each.name}</span>
               <span className="flex items-baseline gap-1.5">
                 <input
@@ -220,15 +249,16 @@ function Pair({ kept, measuring }: { kept: Hands; measuring: Measuring }) {
           ))}
         </div>
         <p className="mt-2 text-quiet">
-          Lay the {side} hand on the keys below, open but not forced, and move the marks to the two tips; or say what you can just hold; or
-          type it.
+          Lay the {side} hand on the keys below, open but not forced, and move the marks to the two tips; or say what
+          you can just hold; or type it.
         </p>
         <div className="mt-2">
           <Ruler measuring={measuring} side={side} what={what} mm={mm} onMeasure={measure} />
         </div>
         <fieldset className="mt-3">
           <legend className="font-semibold">
-            The widest of these that you can just hold, {MEASURED.find((each) => each.what === what)?.name.toLowerCase()}
+            The widest of these that you can just hold,{" "}
+            {MEASURED.find((each) => each.what === what)?.name.toLowerCase()}
           </legend>
           <div className="mt-1 flex flex-wrap gap-1">
             {tries.map((each) => (
@@ -248,9 +278,9 @@ function Pair({ kept, measuring }: { kept: Hands; measuring: Measuring }) {
           </div>
         </fieldset>
         <p className="mt-3 border-accent border-l-4 bg-wash px-3 py-1.5 leading-snug">
-          <strong>Take care of your hands.</strong> A tenth is not worth an injury: no forced stretch, wrist low and loose, roll it instead.
-          Rest after 20 to 30 minutes. Stop at pain, numbness or tingling and see a doctor or physiotherapist; ask a teacher about
-          technique. Keep headphones moderate. Estimates, not medical advice.
+          <strong>Take care of your hands.</strong> A tenth is not worth an injury: no forced stretch, wrist low and
+          loose, roll it instead. Rest after 20 to 30 minutes. Stop at pain, numbness or tingling and see a doctor or
+          physiotherapist; ask a teacher about technique. Keep headphones moderate. Estimates, not medical advice.
         </p>
       </section>
       <section aria-label="What you play on" className="border-line border-l px-5 py-3">
@@ -278,20 +308,26 @@ function Pair({ kept, measuring }: { kept: Hands; measuring: Measuring }) {
             value={String(instrument.keys ?? 88)}
             options={measuring.sizes.map((keys) => ({ value: String(keys), label: `${keys} keys` }))}
             reason="Arrangements stay on them."
-            onChange={(value) => draft.change({ measures: { ...measures, instrument: { ...instrument, keys: Number(value) } } })}
+            onChange={(value) =>
+              draft.change({ measures: { ...measures, instrument: { ...instrument, keys: Number(value) } } })
+            }
           />
           <Choice
             label="Width of its keys"
             value={String(instrument.octaveMm ?? measuring.octaveMm)}
             options={WIDTHS}
             reason="On narrow keys a hand reaches further."
-            onChange={(value) => draft.change({ measures: { ...measures, instrument: { ...instrument, octaveMm: Number(value) } } })}
+            onChange={(value) =>
+              draft.change({ measures: { ...measures, instrument: { ...instrument, octaveMm: Number(value) } } })
+            }
           />
           <label className="flex min-h-10 items-center gap-2">
             <input
               type="checkbox"
               checked={instrument.pedal ?? true}
-              onChange={(event) => draft.change({ measures: { ...measures, instrument: { ...instrument, pedal: event.target.checked } } })}
+              onChange={(event) =>
+                draft.change({ measures: { ...measures, instrument: { ...instrument, pedal: event.target.checked } } })
+              }
               className="size-4 accent-(--accent)"
             />
             it has a sustaining pedal

@@ -142,7 +142,11 @@ export function Ruler({
         </svg>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1">
-        <button type="button" onClick={() => setCalibrating(!calibrating)} className="min-h-9 text-accent underline underline-offset-4">
+        <button
+          type="button"
+          onClick={() => setCalibrating(!calibrating)}
+          className="min-h-9 text-accent underline underline-offset-4"
+        >
           {calibrating ? "the keys are true now" : "are these keys as large as real ones?"}
         </button>
         {calibrating && (
@@ -166,7 +170,8 @@ export function Ruler({
         <div className="mt-1">
           <p className="max-w-xl text-quiet">
             Hold a bank card against the screen and move the slider until the frame is as large as the card (
-            {measuring.cardWidthMm.toFixed(2)} × {measuring.cardHeightMm.toFixed(2)} mm, ISO/IEC 7810 ID-1), or lay a ruler along it.
+            {measuring.cardWidthMm.toFixed(2)} × {measuring.cardHeightMm.toFixed(2)} mm, ISO/IEC 7810 ID-1), or lay a
+            ruler along it.
           </p>
           <div
             role="img"

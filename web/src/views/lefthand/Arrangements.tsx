@@ -1,4 +1,13 @@
-import { Dialog, DialogBackdrop, DialogPanel, DialogTitle, Menu, MenuButton, MenuItem, MenuItems } from "@headlessui/react";
+import {
+  Dialog,
+  DialogBackdrop,
+  DialogPanel,
+  DialogTitle,
+  Menu,
+  MenuButton,
+  MenuItem,
+  MenuItems,
+} from "@headlessui/react";
 import { useState } from "react";
 import type { Arrangement, NamedChoices } from "../../api/client";
 import { useArrangement, useThereIs } from "../../api/queries";
@@ -30,7 +39,11 @@ export function Arrangements() {
       (asking === "copy" && text.toLowerCase() === name.toLowerCase());
     if (!text || taken) return "Another name, please: this one is taken or empty.";
     if (asking === "copy")
-      desk.change({ arrangementId: crypto.randomUUID(), arrangement: text, others: [{ id: arrangementId, name, choices }, ...others] });
+      desk.change({
+        arrangementId: crypto.randomUUID(),
+        arrangement: text,
+        others: [{ id: arrangementId, name, choices }, ...others],
+      });
     else desk.change({ arrangement: text });
     setAsking(null);
     return "";
@@ -51,9 +64,15 @@ export function Arrangements() {
         >
           {others.map((other) => (
             <MenuItem key={other.name}>
-              <button type="button" onClick={() => open(other)} className="block w-full px-3 py-1.5 text-left data-focus:bg-wash">
+              <button
+                type="button"
+                onClick={() => open(other)}
+                className="block w-full px-3 py-1.5 text-left data-focus:bg-wash"
+              >
                 <span className="block font-semibold">{other.name}</span>
-                <span className="block truncate text-[0.88rem] text-quiet">{settings(optionsOf(other.choices)) || "figure held"}</span>
+                <span className="block truncate text-[0.88rem] text-quiet">
+                  {settings(optionsOf(other.choices)) || "figure held"}
+                </span>
               </button>
             </MenuItem>
           ))}
@@ -67,13 +86,21 @@ export function Arrangements() {
             </button>
           </MenuItem>
           <MenuItem>
-            <button type="button" onClick={() => setAsking("rename")} className="block min-h-9 w-full px-3 text-left data-focus:bg-wash">
+            <button
+              type="button"
+              onClick={() => setAsking("rename")}
+              className="block min-h-9 w-full px-3 text-left data-focus:bg-wash"
+            >
               Rename …
             </button>
           </MenuItem>
           {others.map((other) => (
             <MenuItem key={`compare ${other.name}`}>
-              <button type="button" onClick={() => setComparing(other)} className="block min-h-9 w-full px-3 text-left data-focus:bg-wash">
+              <button
+                type="button"
+                onClick={() => setComparing(other)}
+                className="block min-h-9 w-full px-3 text-left data-focus:bg-wash"
+              >
                 Compare with "{other.name}" …
               </button>
             </MenuItem>
@@ -189,7 +216,11 @@ function Comparison({
   const first = useArrangement({ ...asked, choices: mine.choices, figures: [] });
   const second = useArrangement({ ...asked, choices: other.choices, figures: [] });
   const thereIs = useThereIs().data;
-  const rows = differences(mine.choices, other.choices, Object.fromEntries(thereIs?.choices.map((each) => [each.id, each.name]) ?? []));
+  const rows = differences(
+    mine.choices,
+    other.choices,
+    Object.fromEntries(thereIs?.choices.map((each) => [each.id, each.name]) ?? []),
+  );
   return (
     <Dialog open onClose={onClose} className="relative z-40">
       <DialogBackdrop className="fixed inset-0 bg-ink/35" />
@@ -223,7 +254,11 @@ function Comparison({
             <button type="button" onClick={onClose} className="min-h-10">
               Close
             </button>
-            <button type="button" onClick={onHear} className="min-h-10 font-semibold text-accent underline underline-offset-4">
+            <button
+              type="button"
+              onClick={onHear}
+              className="min-h-10 font-semibold text-accent underline underline-offset-4"
+            >
               Open "{other.name}", with A back to "{mine.name}"
             </button>
           </div>

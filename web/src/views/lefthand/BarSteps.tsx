@@ -8,12 +8,23 @@ import { type Step, StepLine } from "../../steps/StepLine";
 const MOST_ALIGNED = 8;
 
 /** The bar of the moment as footwork, large, with its count; a step can be struck and asked. */
-export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: number | null; setStruck: (stroke: number | null) => void }) {
+export function BarSteps({
+  bar,
+  struck,
+  setStruck,
+}: {
+  bar: number;
+  struck: number | null;
+  setStruck: (stroke: number | null) => void;
+}) {
   const { arrangement } = useArranged();
   const sound = useSound();
   const here = arrangement?.bars[bar];
   const strokes = useMemo(
-    () => (arrangement?.strokes ?? []).map((stroke, index) => ({ stroke, index })).filter(({ stroke }) => stroke.bar === bar),
+    () =>
+      (arrangement?.strokes ?? [])
+        .map((stroke, index) => ({ stroke, index }))
+        .filter(({ stroke }) => stroke.bar === bar),
     [arrangement, bar],
   );
   const steps = useMemo(
@@ -29,11 +40,18 @@ export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: numb
     [strokes, here],
   );
   if (!arrangement || !here) return null;
-  const roomy = strokes.length <= MOST_ALIGNED && new Set(strokes.map(({ stroke }) => stroke.written.tick)).size === strokes.length;
+  const roomy =
+    strokes.length <= MOST_ALIGNED && new Set(strokes.map(({ stroke }) => stroke.written.tick)).size === strokes.length;
   const names = strokes.map(({ stroke }) => stroke.notes.map((note) => note.name).join("+")).join(" ");
   return (
     <div>
-      <LitSteps bar={here} all={arrangement.strokes} steps={steps} struck={struck} label={`Step line of bar ${here.number}: ${names}`} />
+      <LitSteps
+        bar={here}
+        all={arrangement.strokes}
+        steps={steps}
+        struck={struck}
+        label={`Step line of bar ${here.number}: ${names}`}
+      />
       {here.meeting && <Order bar={here} strokes={strokes.map(({ stroke }) => stroke)} />}
       <fieldset className={roomy ? "relative h-9" : "flex flex-wrap gap-x-1"}>
         <legend className="sr-only">Strokes of bar {here.number}</legend>
@@ -58,7 +76,19 @@ export function BarSteps({ bar, struck, setStruck }: { bar: number; struck: numb
 }
 
 /** The step line with the step that sounds, or the one that is asked about. */
-function LitSteps({ bar, all, steps, struck, label }: { bar: Bar; all: Stroke[]; steps: Step[]; struck: number | null; label: string }) {
+function LitSteps({
+  bar,
+  all,
+  steps,
+  struck,
+  label,
+}: {
+  bar: Bar;
+  all: Stroke[];
+  steps: Step[];
+  struck: number | null;
+  label: string;
+}) {
   const lit = usePlaying((head) => (head.playing ? (head.strokes[0] ?? -1) : (struck ?? -1)));
   const tick = all[lit]?.written.tick;
   return (
@@ -76,7 +106,9 @@ function LitSteps({ bar, all, steps, struck, label }: { bar: Bar; all: Stroke[];
 /** Who strikes on which count, in words of a letter under the steps: L left, R right, LR together. */
 function Order({ bar, strokes }: { bar: Bar; strokes: Stroke[] }) {
   const strikes = bar.meeting?.order.split(", ") ?? [];
-  const ticks = [...new Set(strokes.map((stroke) => Math.max(0, stroke.written.tick - bar.tick)))].sort((one, other) => one - other);
+  const ticks = [...new Set(strokes.map((stroke) => Math.max(0, stroke.written.tick - bar.tick)))].sort(
+    (one, other) => one - other,
+  );
   return (
     <p className="relative h-6 md:-mt-6" data-order={bar.meeting?.order}>
       <span className="sr-only">The hands in turn: {bar.meeting?.order}</span>

@@ -82,7 +82,9 @@ export function Choices({
   const usual = figure.voicings[0];
   const voicing = figure.accepts.includes(options.voicing ?? "") ? (options.voicing as string) : AUTO;
   const sounding = figure.voicings.find((each) => each.id === (voicing === AUTO ? usual?.id : voicing));
-  const register = figure.registers.includes(options.register ?? "") ? (options.register as string) : (figure.registers[0] ?? "deep");
+  const register = figure.registers.includes(options.register ?? "")
+    ? (options.register as string)
+    : (figure.registers[0] ?? "deep");
   const chosenRatio = choices.swingRatio === undefined ? AUTO : String(choices.swingRatio);
   const line = thereIs?.bassLines.find((each) => each.id === options.bassLine);
   const leadIn = thereIs?.leadIns.find((each) => each.id === (options.leadIn ?? figure.manner.leadIn ?? ""));
@@ -117,7 +119,9 @@ export function Choices({
           { value: AUTO, label: "The figure's own way" },
           ...(thereIs?.leadIns ?? []).map((each) => ({ value: each.id, label: each.name })),
         ]}
-        reason={figure.manner.hasLine ? (leadIn?.use ?? "Straight onto the next bass.") : "This figure has no single basses."}
+        reason={
+          figure.manner.hasLine ? (leadIn?.use ?? "Straight onto the next bass.") : "This figure has no single basses."
+        }
         onChange={(value) => onChoose({ leadIn: value })}
       />
       <Choice
@@ -162,8 +166,16 @@ export function Choices({
       />
       {(options.liveliness ?? "none") !== "none" && lively}
       <div>
-        <Tick label="with a bass player" checked={options.withBassPlayer ?? false} onChange={(on) => onChoose({ withBassPlayer: on })} />
-        <Tick label="keep the top line still" checked={options.keepTop ?? false} onChange={(on) => onChoose({ keepTop: on })} />
+        <Tick
+          label="with a bass player"
+          checked={options.withBassPlayer ?? false}
+          onChange={(on) => onChoose({ withBassPlayer: on })}
+        />
+        <Tick
+          label="keep the top line still"
+          checked={options.keepTop ?? false}
+          onChange={(on) => onChoose({ keepTop: on })}
+        />
         <Tick label="pedal" checked={options.pedal ?? figure.manner.pedal} onChange={(on) => onChoose({ pedal: on })} />
       </div>
       {wholeSong && (
@@ -172,7 +184,10 @@ export function Choices({
             label="Swing, long to short"
             value={chosenRatio}
             options={[
-              { value: AUTO, label: feel === "straight" ? "As the feel: straight" : `As the feel: ${plain(swingRatio)} to 1` },
+              {
+                value: AUTO,
+                label: feel === "straight" ? "As the feel: straight" : `As the feel: ${plain(swingRatio)} to 1`,
+              },
               ...RATIOS.map((ratio) => ({ value: ratio, label: ratio === "1" ? "Straight" : `${ratio} to 1` })),
             ]}
             reason={
@@ -212,7 +227,8 @@ export function Choices({
         <p className="text-[0.92rem] text-quiet">Nothing of its own yet: as the whole song has it.</p>
       )}
       <p className="border-line border-t pt-2 text-[0.9rem] text-quiet leading-snug">
-        No forced stretch: wrist low and loose, roll what is wide. Stop at pain or numbness and see a doctor; ask a teacher about technique.
+        No forced stretch: wrist low and loose, roll what is wide. Stop at pain or numbness and see a doctor; ask a
+        teacher about technique.
       </p>
     </div>
   );
@@ -246,7 +262,11 @@ function Occasion({ suggested, onTake }: { suggested: Suggested; onTake: (option
       >
         {suggested.presets.map((preset) => (
           <MenuItem key={preset.id}>
-            <button type="button" onClick={() => onTake(preset.choices)} className="block w-full px-3 py-1.5 text-left data-focus:bg-wash">
+            <button
+              type="button"
+              onClick={() => onTake(preset.choices)}
+              className="block w-full px-3 py-1.5 text-left data-focus:bg-wash"
+            >
               <span className="block font-semibold">{preset.name}</span>
               <span className="block text-[0.92rem] text-quiet leading-snug">{preset.use}</span>
               <span className="block text-[0.86rem] leading-snug">sets {settings(preset.choices)}</span>
@@ -276,7 +296,10 @@ const SAID: Record<string, string> = {
 export function settings(options: Options): string {
   return Object.entries(options)
     .filter(([name, value]) => SAID[name] && value !== null && value !== undefined)
-    .map(([name, value]) => `${SAID[name]} ${value === true ? "yes" : value === false ? "no" : String(value).replaceAll("-", " ")}`)
+    .map(
+      ([name, value]) =>
+        `${SAID[name]} ${value === true ? "yes" : value === false ? "no" : String(value).replaceAll("-", " ")}`,
+    )
     .join(", ");
 }
 
@@ -303,7 +326,11 @@ function Costs({
       </p>
       <div className="mt-1 grid gap-1">
         {thereIs.costs.map((cost) => (
-          <label key={cost.id} className="grid grid-cols-[1fr_5rem_2rem] items-center gap-2 text-[0.92rem]" title={`for ${cost.unit}`}>
+          <label
+            key={cost.id}
+            className="grid grid-cols-[1fr_5rem_2rem] items-center gap-2 text-[0.92rem]"
+            title={`for ${cost.unit}`}
+          >
             {cost.name}
             <input
               type="range"

@@ -37,7 +37,11 @@ export function FigureEditor({
   const queries = useQueryClient();
   const ofRight = figure.hands.every((hand) => hand === "R");
   const [now, setNow] = useState<EditedFigure>(() => {
-    const opened = edited(figure, figure.meters.includes(songMeter.meter) ? songMeter.meter : (figure.meters[0] ?? "4/4"), songMeter);
+    const opened = edited(
+      figure,
+      figure.meters.includes(songMeter.meter) ? songMeter.meter : (figure.meters[0] ?? "4/4"),
+      songMeter,
+    );
     return copy ? { ...opened, name: `My ${figure.name.replace(/^My /, "").toLowerCase()}` } : opened;
   });
   const [unit, setUnit] = useState(() => String(usualUnit(now.strokes)));
@@ -69,7 +73,8 @@ export function FigureEditor({
 
   const chosen = at === null ? undefined : now.strokes[at];
   const change = (stroke: Partial<(typeof now.strokes)[number]>) =>
-    at !== null && setNow({ ...now, strokes: now.strokes.map((each, index) => (index === at ? { ...each, ...stroke } : each)) });
+    at !== null &&
+    setNow({ ...now, strokes: now.strokes.map((each, index) => (index === at ? { ...each, ...stroke } : each)) });
   const lift = () => {
     if (at === null) return;
     setNow({ ...now, strokes: now.strokes.filter((_, index) => index !== at) });
@@ -82,7 +87,9 @@ export function FigureEditor({
       if (wrong) throw new Refused(422, wrong);
       const body = { file, ...(copy ? {} : { version: figure.version ?? undefined }) };
       const kept = await take(
-        copy ? api.POST("/api/figures", { body }) : api.PUT("/api/figures/{id}", { params: { path: { id: figure.id } }, body }),
+        copy
+          ? api.POST("/api/figures", { body })
+          : api.PUT("/api/figures/{id}", { params: { path: { id: figure.id } }, body }),
       );
       await queries.invalidateQueries({ queryKey: ["figures"] });
       onKept(kept);
@@ -172,10 +179,18 @@ export function FigureEditor({
       </div>
 
       {chosen ? (
-        <StrokePanel stroke={chosen} both={!ofRight} unit={Number(unit)} barTicks={now.barTicks} onChange={change} onLift={lift} />
+        <StrokePanel
+          stroke={chosen}
+          both={!ofRight}
+          unit={Number(unit)}
+          barTicks={now.barTicks}
+          onChange={change}
+          onLift={lift}
+        />
       ) : (
         <p className="mt-2 text-quiet">
-          Step on a plank to lay a stroke; pull its sole for longer, ↑ ↓ change what it plays. Play: it is heard on the song as you write.
+          Step on a plank to lay a stroke; pull its sole for longer, ↑ ↓ change what it plays. Play: it is heard on the
+          song as you write.
         </p>
       )}
 
@@ -213,7 +228,15 @@ async function ask(draft: ReturnType<typeof draftOf>): Promise<FigureDrafted> {
 }
 
 /** What holds for the whole figure. */
-function MannerPanel({ figure, ofRight, onChange }: { figure: EditedFigure; ofRight: boolean; onChange: (figure: EditedFigure) => void }) {
+function MannerPanel({
+  figure,
+  ofRight,
+  onChange,
+}: {
+  figure: EditedFigure;
+  ofRight: boolean;
+  onChange: (figure: EditedFigure) => void;
+}) {
   return (
     <div className="mt-2 flex flex-wrap items-end gap-3 border-line border-t pt-2">
       <div className="w-28">

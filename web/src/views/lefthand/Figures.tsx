@@ -119,7 +119,10 @@ export function Figures({
                 slim
                 label="Level at most"
                 value={level}
-                options={[{ value: ANY, label: "level" }, ...["1", "2", "3", "4"].map((each) => ({ value: each, label: `≤ ${each}` }))]}
+                options={[
+                  { value: ANY, label: "level" },
+                  ...["1", "2", "3", "4"].map((each) => ({ value: each, label: `≤ ${each}` })),
+                ]}
                 onChange={setLevel}
               />
             </div>
@@ -172,7 +175,9 @@ export function Figures({
                   stop={figure.id === stop}
                   apart={shelf === "worth" || group.name === FOR_THIS_SONG ? (worth.get(figure.id)?.apart ?? []) : []}
                   reasons={
-                    shelf === "worth" ? (worth.get(figure.id)?.reasons.filter((each) => !suggested?.common.includes(each)) ?? []) : []
+                    shelf === "worth"
+                      ? (worth.get(figure.id)?.reasons.filter((each) => !suggested?.common.includes(each)) ?? [])
+                      : []
                   }
                   level={held}
                   instead={instead(figures, figure, held, figure.id === chosen ? heard : undefined)}
@@ -246,7 +251,9 @@ function FigureCard({
           </span>
         )}
         {apart.length > 0 && <span className="block pb-0.5 text-[0.9rem] leading-snug">{apart.join(" ")}</span>}
-        {reasons.length > 0 && <span className="block pb-1 text-[0.88rem] text-quiet leading-snug">{reasons.join(" ")}</span>}
+        {reasons.length > 0 && (
+          <span className="block pb-1 text-[0.88rem] text-quiet leading-snug">{reasons.join(" ")}</span>
+        )}
       </button>
       {active && instead && (
         <p className="border-accent border-l-4 bg-wash px-4 text-[0.9rem]">
@@ -255,13 +262,19 @@ function FigureCard({
             onClick={() => onLevel(lowest(figure, level))}
             className="min-h-8 font-semibold text-accent underline underline-offset-4"
           >
-            {lowest(figure, level) === null ? "switch the level off to hear it" : `level ${lowest(figure, level)} plays it as it is`}
+            {lowest(figure, level) === null
+              ? "switch the level off to hear it"
+              : `level ${lowest(figure, level)} plays it as it is`}
           </button>
         </p>
       )}
       {active && (
         <FigureActions figure={figure} onEdit={onEdit}>
-          <button type="button" onClick={() => onFits(figure)} className="min-h-8 text-accent underline underline-offset-4">
+          <button
+            type="button"
+            onClick={() => onFits(figure)}
+            className="min-h-8 text-accent underline underline-offset-4"
+          >
             which songs?
           </button>
         </FigureActions>

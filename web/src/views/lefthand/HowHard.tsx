@@ -54,8 +54,12 @@ export function HowHard({
   const told = hardness?.bars.length === arrangement.bars.length ? hardness : arrangement;
   const bars = told.bars.slice(selection[0], selection[1] + 1);
   const whole = bars.length === told.bars.length;
-  const parts = whole ? told.parts : ((bars.length === 1 ? bars[0]?.parts : averaged(bars.map((bar) => bar.parts))) ?? []);
-  const difficulty = whole ? arrangement.difficulty : bars.reduce((sum, bar) => sum + bar.difficulty, 0) / Math.max(1, bars.length);
+  const parts = whole
+    ? told.parts
+    : ((bars.length === 1 ? bars[0]?.parts : averaged(bars.map((bar) => bar.parts))) ?? []);
+  const difficulty = whole
+    ? arrangement.difficulty
+    : bars.reduce((sum, bar) => sum + bar.difficulty, 0) / Math.max(1, bars.length);
   const fastest = Math.min(...bars.map((bar) => bar.maxTempo));
   const beat = beatSign(arrangement.tempo.beatTicks);
   const tooSlow = arrangement.limits.filter((limit) => limit.maxTempo < bpm);
@@ -68,7 +72,11 @@ export function HowHard({
     const next = part === id ? null : id;
     setPart(next);
     if (next === "reading")
-      onPoint(arrangement.strokes.flatMap((stroke, i) => (stroke.bar >= selection[0] && stroke.bar <= selection[1] ? [i] : [])));
+      onPoint(
+        arrangement.strokes.flatMap((stroke, i) =>
+          stroke.bar >= selection[0] && stroke.bar <= selection[1] ? [i] : [],
+        ),
+      );
     else onPoint(bars.flatMap((bar) => bar.parts.find((each) => each.id === next)?.strokes ?? []));
   };
   return (
@@ -100,7 +108,9 @@ export function HowHard({
         ))}
       </ul>
       <p className="text-[0.92rem] text-quiet leading-snug">
-        {part ? `${PARTS[part].says[0]?.toUpperCase()}${PARTS[part].says.slice(1)}; the notes are lit.` : "Press a part to see its notes."}
+        {part
+          ? `${PARTS[part].says[0]?.toUpperCase()}${PARTS[part].says.slice(1)}; the notes are lit.`
+          : "Press a part to see its notes."}
       </p>
       <p className="leading-snug">
         {fastest >= 400
@@ -167,7 +177,9 @@ export function HowHard({
         {whole ? "Make it easier" : `Make bar${here.includes("-") ? "s" : ""} ${here.replace("-", "–")} easier`}
       </button>
       {easing === here && easier.isError && <p className="bg-wash px-2 py-1">{easier.error.message}</p>}
-      {easing === here && easier.data && !easier.data.found && <p className="text-quiet">It is as easy as it gets here.</p>}
+      {easing === here && easier.data && !easier.data.found && (
+        <p className="text-quiet">It is as easy as it gets here.</p>
+      )}
       {easing === here && easier.data?.found && (
         <div className="border-line border-l-4 pl-2">
           <p className="font-semibold">
@@ -184,7 +196,9 @@ export function HowHard({
           <button
             type="button"
             onClick={() => {
-              onChange(choose(choices, whole ? { kind: "song" } : { kind: "bars", bars: here }, { level: easier.data.level }));
+              onChange(
+                choose(choices, whole ? { kind: "song" } : { kind: "bars", bars: here }, { level: easier.data.level }),
+              );
               setEasing(null);
             }}
             className="min-h-9 text-accent underline underline-offset-4"

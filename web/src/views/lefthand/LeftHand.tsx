@@ -84,7 +84,8 @@ export function LeftHand() {
   const chooseHere = (more: Options) => {
     change(choose(choices, scope, more));
     // Who has taken bars may have meant them.
-    if (arrangement && scope.kind === "song" && !all) setTold({ before: choices, more, bars: barsOf(arrangement.bars, selection) });
+    if (arrangement && scope.kind === "song" && !all)
+      setTold({ before: choices, more, bars: barsOf(arrangement.bars, selection) });
   };
   const takeLevel = (level: number | null) => chooseHere({ level: level ?? undefined });
   // Keys reach the level wherever choices go to at the moment.
@@ -111,7 +112,9 @@ export function LeftHand() {
           selection={selection}
           onSelect={select}
           own={barsOfTheirOwn(choices)}
-          doubtful={panel === "read" ? read.data?.faults.filter((fault) => !fault.waved).map((fault) => fault.bar) : undefined}
+          doubtful={
+            panel === "read" ? read.data?.faults.filter((fault) => !fault.waved).map((fault) => fault.bar) : undefined
+          }
         />
       }
       left={{
@@ -129,7 +132,8 @@ export function LeftHand() {
             heard={heard}
             onLevel={takeLevel}
             onChoose={(id) => {
-              if (id !== figure?.id) setCompared({ name: desk.draft.arrangement, choices, figure: holding?.figure ?? "" });
+              if (id !== figure?.id)
+                setCompared({ name: desk.draft.arrangement, choices, figure: holding?.figure ?? "" });
               chooseHere({ figure: id });
             }}
             onEdit={(each, copy) => setEditing({ figure: each, copy })}
@@ -152,7 +156,11 @@ export function LeftHand() {
               <>
                 <div className="flex items-baseline justify-between">
                   <h2 className="text-lg">Why this note?</h2>
-                  <button type="button" onClick={() => ask(null)} className="min-h-8 text-accent underline underline-offset-4">
+                  <button
+                    type="button"
+                    onClick={() => ask(null)}
+                    className="min-h-8 text-accent underline underline-offset-4"
+                  >
                     choices
                   </button>
                 </div>
@@ -224,11 +232,15 @@ export function LeftHand() {
                       swingRatio={arrangement.swingRatio}
                       thereIs={thereIs.data}
                       suggested={suggested.data}
-                      lively={<Lively bars={arrangement.bars} selection={selection} choices={choices} onChange={change} />}
+                      lively={
+                        <Lively bars={arrangement.bars} selection={selection} choices={choices} onChange={change} />
+                      }
                       onChoose={chooseHere}
                       onSong={(more) =>
                         change(
-                          Object.fromEntries(Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined)) as Chosen,
+                          Object.fromEntries(
+                            Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined),
+                          ) as Chosen,
                         )
                       }
                     />
@@ -242,7 +254,11 @@ export function LeftHand() {
     >
       {fitting && <Fitting figure={fitting} onClose={() => setFitting(null)} />}
       {editing ? (
-        <EditedFigure edited={editing} setEdited={setEditing} onKept={(id) => change(choose(choices, scope, { figure: id }))} />
+        <EditedFigure
+          edited={editing}
+          setEdited={setEditing}
+          onKept={(id) => change(choose(choices, scope, { figure: id }))}
+        />
       ) : (
         <section
           aria-label="Staff and step line"

@@ -65,7 +65,10 @@ export function OwnBar({
         setSaid((before) => (drafted.figure ? drafted : { ...drafted, figure: before?.figure ?? null }));
         if (!drafted.problem) tell(drafted.bar);
       })
-      .catch((error: Error) => mine === asked.current && setSaid((before) => ({ ...EMPTY, ...before, problem: error.message })));
+      .catch(
+        (error: Error) =>
+          mine === asked.current && setSaid((before) => ({ ...EMPTY, ...before, problem: error.message })),
+      );
   };
   const chosen = at === null ? undefined : strokes[at];
   return (

@@ -27,7 +27,11 @@ export function OwnTools({
   return (
     <div className="flex flex-wrap gap-x-4">
       {model && (
-        <button type="button" onClick={() => onWrite(model)} className="min-h-8 text-accent underline underline-offset-4">
+        <button
+          type="button"
+          onClick={() => onWrite(model)}
+          className="min-h-8 text-accent underline underline-offset-4"
+        >
           write one
         </button>
       )}
@@ -70,7 +74,11 @@ export function FigureActions({
         {figure.version === null ? "change a copy" : "change it"}
       </button>
       {children}
-      <a href={`/api/figures/${figure.id}/file`} download className="flex min-h-8 items-center text-accent underline underline-offset-4">
+      <a
+        href={`/api/figures/${figure.id}/file`}
+        download
+        className="flex min-h-8 items-center text-accent underline underline-offset-4"
+      >
         file
       </a>
     </div>

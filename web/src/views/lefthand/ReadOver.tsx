@@ -31,8 +31,12 @@ export function ReadOver({
   const mend = (fault: Fault) => {
     if (!fault.repair) return;
     const { choice, value } = fault.repair;
-    if (choice === "locks") onChange({ ...choices, locks: (choices.locks ?? []).filter((lock) => lock.bar !== fault.number) });
-    else onChange(choose(choices, { kind: "bars", bars: String(fault.number) }, { [choice]: value === "false" ? false : value }));
+    if (choice === "locks")
+      onChange({ ...choices, locks: (choices.locks ?? []).filter((lock) => lock.bar !== fault.number) });
+    else
+      onChange(
+        choose(choices, { kind: "bars", bars: String(fault.number) }, { [choice]: value === "false" ? false : value }),
+      );
   };
   return (
     <div className="grid gap-2">

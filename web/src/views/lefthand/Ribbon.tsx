@@ -43,7 +43,9 @@ function useSeen(row: React.RefObject<HTMLDivElement | null>, count: number, rem
       const first = Math.floor(view.scrollLeft / pixels(rem));
       const last = first + Math.ceil(view.clientWidth / pixels(rem));
       setSeen((now) =>
-        first - BESIDE / 2 >= now[0] && last + BESIDE / 2 <= now[1] ? now : [Math.max(0, first - BESIDE), Math.min(count, last + BESIDE)],
+        first - BESIDE / 2 >= now[0] && last + BESIDE / 2 <= now[1]
+          ? now
+          : [Math.max(0, first - BESIDE), Math.min(count, last + BESIDE)],
       );
     };
     look();
@@ -141,10 +143,17 @@ export function Ribbon({
         {from > 0 && <div aria-hidden="true" className="shrink-0" style={{ width: `${from * rem}rem` }} />}
         {bars.slice(from, to).map((bar, place) => {
           const index = from + place;
-          const opens = index === 0 || bars[index - 1]?.section !== bar.section || (bar.section !== "" && sectionStarts(bars, index));
+          const opens =
+            index === 0 ||
+            bars[index - 1]?.section !== bar.section ||
+            (bar.section !== "" && sectionStarts(bars, index));
           const chosen = index >= selection[0] && index <= selection[1];
           return (
-            <div key={bar.index} style={{ width: `${rem}rem` }} className={`shrink-0 ${rem < 1.2 ? "pr-px" : "pr-0.5"}`}>
+            <div
+              key={bar.index}
+              style={{ width: `${rem}rem` }}
+              className={`shrink-0 ${rem < 1.2 ? "pr-px" : "pr-0.5"}`}
+            >
               <div data-names className="flex h-6 items-end overflow-visible whitespace-nowrap">
                 {opens && bar.section && (
                   <button
@@ -185,7 +194,9 @@ export function Ribbon({
             </div>
           );
         })}
-        {to < bars.length && <div aria-hidden="true" className="shrink-0" style={{ width: `${(bars.length - to) * rem}rem` }} />}
+        {to < bars.length && (
+          <div aria-hidden="true" className="shrink-0" style={{ width: `${(bars.length - to) * rem}rem` }} />
+        )}
       </div>
     </section>
   );
@@ -241,7 +252,9 @@ const Plank = memo(function Plank({
         dragFrom.current = index;
         event.currentTarget.releasePointerCapture?.(event.pointerId);
       }}
-      onPointerEnter={() => dragFrom.current !== null && dragFrom.current !== index && onTake(dragFrom.current, index, false)}
+      onPointerEnter={() =>
+        dragFrom.current !== null && dragFrom.current !== index && onTake(dragFrom.current, index, false)
+      }
       onClick={(event) => onTake(index, index, event.shiftKey)}
       className={`relative flex h-[3.4rem] w-full flex-col justify-center overflow-hidden rounded-plank border-b-4 text-left ${readable ? "px-1.5" : ""} ${
         taken ? "border-accent bg-sheet outline-2 -outline-offset-2 outline-accent" : "border-grain bg-plank"
@@ -290,7 +303,13 @@ const Plank = memo(function Plank({
           className="absolute right-1.5 bottom-1.5 h-2 w-2 rotate-45 border border-accent"
         />
       )}
-      {own && <span data-own="" title="Choices of its own hold here" className="absolute inset-y-1 left-0 w-1 rounded-r-sm bg-accent" />}
+      {own && (
+        <span
+          data-own=""
+          title="Choices of its own hold here"
+          className="absolute inset-y-1 left-0 w-1 rounded-r-sm bg-accent"
+        />
+      )}
       {doubted && (
         <span
           data-doubted=""
@@ -315,7 +334,11 @@ const WRITTEN: [number, string, string][] = [
   [6, "text-[1.3rem]", "text-[1.5rem]"],
   [10, "text-[1.02rem]", "text-[1.5rem]"],
   [14, "text-[0.86rem]", "text-[1.2rem]"],
-  [Number.POSITIVE_INFINITY, "flex-wrap pt-2 text-[0.86rem] leading-[1.15]", "flex-wrap pt-1 text-[1.02rem] leading-[1.15]"],
+  [
+    Number.POSITIVE_INFINITY,
+    "flex-wrap pt-2 text-[0.86rem] leading-[1.15]",
+    "flex-wrap pt-1 text-[1.02rem] leading-[1.15]",
+  ],
 ];
 
 function writtenOn(bar: Bar, large: boolean): string {
@@ -331,6 +354,7 @@ function sectionStarts(bars: Bar[], index: number): boolean {
 
 function sectionEnd(bars: Bar[], from: number): number {
   let end = from;
-  while (bars[end + 1] && bars[end + 1]?.section === bars[from]?.section && bars[end + 1]?.pass === bars[from]?.pass) end++;
+  while (bars[end + 1] && bars[end + 1]?.section === bars[from]?.section && bars[end + 1]?.pass === bars[from]?.pass)
+    end++;
   return end;
 }

@@ -34,7 +34,9 @@ export function ScopeBar({
   ];
   const others = [
     ...Object.keys(choices.sections ?? {}).map((name): Scope => ({ kind: "section", name })),
-    ...(choices.overrides ?? []).map((each): Scope => ({ kind: "bars", bars: each.bars, pass: each.pass, beats: each.beats })),
+    ...(choices.overrides ?? []).map(
+      (each): Scope => ({ kind: "bars", bars: each.bars, pass: each.pass, beats: each.beats }),
+    ),
   ];
   const own = Object.keys(ownOptions(choices, scope)).length > 0;
   return (
@@ -70,7 +72,10 @@ export function ScopeBar({
               value={scope.beats ?? "all"}
               options={[
                 { value: "all", label: "all beats" },
-                ...Array.from({ length: beats }, (_, index) => ({ value: String(index + 1), label: `beat ${index + 1}` })),
+                ...Array.from({ length: beats }, (_, index) => ({
+                  value: String(index + 1),
+                  label: `beat ${index + 1}`,
+                })),
                 ...(beats === 4 ? ["1-2", "3-4"] : beats === 3 ? ["2-3"] : []).map((each) => ({
                   value: each,
                   label: `beats ${each.replace("-", "–")}`,
@@ -93,7 +98,11 @@ export function ScopeBar({
         </div>
       )}
       {scope.kind !== "song" && own && (
-        <button type="button" onClick={() => onChange(forget(choices, scope))} className="min-h-8 text-accent underline underline-offset-4">
+        <button
+          type="button"
+          onClick={() => onChange(forget(choices, scope))}
+          className="min-h-8 text-accent underline underline-offset-4"
+        >
           {scopeName(scope)}: as the whole song again
         </button>
       )}
@@ -103,7 +112,11 @@ export function ScopeBar({
           {others.map((each, index) => (
             <span key={scopeName(each)}>
               {index > 0 && ", "}
-              <button type="button" onClick={() => onScope(each)} className="underline decoration-dotted underline-offset-2">
+              <button
+                type="button"
+                onClick={() => onScope(each)}
+                className="underline decoration-dotted underline-offset-2"
+              >
                 {scopeName(each)}
               </button>
             </span>

@@ -74,7 +74,12 @@ export function StrokePanel({
         ] as const
       ).map(([name, on, set]) => (
         <label key={name} className="flex h-10 items-center gap-1.5">
-          <input type="checkbox" checked={on} onChange={(event) => set(event.target.checked)} className="size-4 accent-(--accent)" />
+          <input
+            type="checkbox"
+            checked={on}
+            onChange={(event) => set(event.target.checked)}
+            className="size-4 accent-(--accent)"
+          />
           {name}
         </label>
       ))}

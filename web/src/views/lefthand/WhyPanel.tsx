@@ -32,7 +32,8 @@ export function WhyPanel({
   const asked = arrangement.strokes[stroke];
   if (!asked) return null;
   const bass = why?.ways[0]?.notes[0];
-  const closeRole = asked.notes.length > 1 && /^[1-7]$/.test(asked.notes[0]?.role ?? "") ? Number(asked.notes[0]?.role) : null;
+  const closeRole =
+    asked.notes.length > 1 && /^[1-7]$/.test(asked.notes[0]?.role ?? "") ? Number(asked.notes[0]?.role) : null;
   const top = asked.notes.at(-1)?.name;
   return (
     <div className="grid gap-2">
@@ -55,8 +56,10 @@ export function WhyPanel({
           <p className="text-quiet leading-snug">{why.stroke}</p>
           {asked.rolled && asked.stretchMm > 0 && (
             <p className="text-quiet leading-snug">
-              {asked.rolled.leadTicks > 0 ? "The bass comes before the beat, the top on it" : "Opened upward from the beat"}:{" "}
-              {asked.stretchMm.toFixed(1)} mm from key to key, for a hand of {spanMm} mm.
+              {asked.rolled.leadTicks > 0
+                ? "The bass comes before the beat, the top on it"
+                : "Opened upward from the beat"}
+              : {asked.stretchMm.toFixed(1)} mm from key to key, for a hand of {spanMm} mm.
             </p>
           )}
           <fieldset>
@@ -78,7 +81,11 @@ export function WhyPanel({
                 </button>
               ))}
               {ownFinger !== null && (
-                <button type="button" onClick={() => onFinger(null)} className="ml-1 min-h-8 text-accent underline underline-offset-4">
+                <button
+                  type="button"
+                  onClick={() => onFinger(null)}
+                  className="ml-1 min-h-8 text-accent underline underline-offset-4"
+                >
                   let go
                 </button>
               )}
@@ -99,13 +106,20 @@ export function WhyPanel({
                         <span className="block text-[0.92rem] text-quiet leading-snug">
                           {way.more > 0 ? `costs ${plain(way.more)} more: ` : "costs the same: "}
                           {way.costs
-                            .map((cost) => `${cost.name.toLowerCase()} ${cost.value > 0 ? "+" : "−"}${plain(Math.abs(cost.value))}`)
+                            .map(
+                              (cost) =>
+                                `${cost.name.toLowerCase()} ${cost.value > 0 ? "+" : "−"}${plain(Math.abs(cost.value))}`,
+                            )
                             .join(", ")}
                         </span>
                         <button
                           type="button"
                           onClick={() =>
-                            onLock({ bass: way.notes[0], bottom: undefined, top: way.notes.length > 1 ? way.notes.at(-1) : undefined })
+                            onLock({
+                              bass: way.notes[0],
+                              bottom: undefined,
+                              top: way.notes.length > 1 ? way.notes.at(-1) : undefined,
+                            })
                           }
                           className="min-h-8 text-accent underline underline-offset-4"
                         >
@@ -137,7 +151,11 @@ export function WhyPanel({
                   </button>
                 )}
                 {top && asked.notes.length > 1 && (
-                  <button type="button" onClick={() => onLock({ top })} className="min-h-8 text-accent underline underline-offset-4">
+                  <button
+                    type="button"
+                    onClick={() => onLock({ top })}
+                    className="min-h-8 text-accent underline underline-offset-4"
+                  >
                     {top} on top here
                   </button>
                 )}
@@ -150,11 +168,19 @@ export function WhyPanel({
           {lock && (
             <p className="border-accent border-l-4 bg-wash px-2 py-1">
               Locked:{" "}
-              {[lock.bass && `bass ${lock.bass}`, lock.bottom && `${lock.bottom} at the bottom`, lock.top && `${lock.top} on top`]
+              {[
+                lock.bass && `bass ${lock.bass}`,
+                lock.bottom && `${lock.bottom} at the bottom`,
+                lock.top && `${lock.top} on top`,
+              ]
                 .filter(Boolean)
                 .join(", ")}
               .
-              <button type="button" onClick={() => onLock(null)} className="ml-2 min-h-8 text-accent underline underline-offset-4">
+              <button
+                type="button"
+                onClick={() => onLock(null)}
+                className="ml-2 min-h-8 text-accent underline underline-offset-4"
+              >
                 let go
               </button>
             </p>

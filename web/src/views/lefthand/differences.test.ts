@@ -3,8 +3,16 @@ import { differences } from "./differences";
 describe("two arrangements", () => {
   it("differ in either hand", () => {
     const rows = differences(
-      { figure: "two-feel", withBassPlayer: true, overrides: [{ bars: "2", level: 1 }], right: { style: "melody", under: "close" } },
-      { figure: "held", right: { style: "comping", figure: "held-chords", asTheyAre: [3, 4], sections: { Chorus: { style: "none" } } } },
+      {
+        figure: "two-feel",
+        withBassPlayer: true,
+        overrides: [{ bars: "2", level: 1 }],
+        right: { style: "melody", under: "close" },
+      },
+      {
+        figure: "held",
+        right: { style: "comping", figure: "held-chords", asTheyAre: [3, 4], sections: { Chorus: { style: "none" } } },
+      },
       { withBassPlayer: "bass player", under: "under the melody", asTheyAre: "bars as they are" },
     );
     const row = (name: string) => rows.find((each) => each.name === name);

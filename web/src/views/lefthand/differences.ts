@@ -1,7 +1,11 @@
 import type { Choices } from "../../api/client";
 
 /** What is no choice by itself but holds choices. */
-const HOLDERS: Record<string, string> = { sections: "sections of their own", overrides: "bars of their own", costs: "what counts" };
+const HOLDERS: Record<string, string> = {
+  sections: "sections of their own",
+  overrides: "bars of their own",
+  costs: "what counts",
+};
 
 /** A choice that one of two arrangements makes, as a table shows it. */
 export type Difference = { name: string; one: string; two: string };
@@ -21,7 +25,8 @@ function said({ right, ways: _found, ...left }: Choices, names: Record<string, s
   const found: Record<string, string> = {};
   const put = (all: object, before: string) => {
     for (const [name, value] of Object.entries(all))
-      if (value !== null && value !== undefined) found[`${before}${HOLDERS[name] ?? names[name] ?? name}`] = textOf(value);
+      if (value !== null && value !== undefined)
+        found[`${before}${HOLDERS[name] ?? names[name] ?? name}`] = textOf(value);
   };
   put(left, "");
   put(right ?? {}, "right hand: ");
@@ -31,7 +36,8 @@ function said({ right, ways: _found, ...left }: Choices, names: Record<string, s
 function textOf(value: unknown): string {
   if (value === true) return "yes";
   if (value === false) return "no";
-  if (Array.isArray(value)) return value.every((each) => typeof each === "number") ? value.join(", ") || "none" : String(value.length);
+  if (Array.isArray(value))
+    return value.every((each) => typeof each === "number") ? value.join(", ") || "none" : String(value.length);
   if (typeof value === "object" && value) return Object.keys(value).join(", ") || "none";
   return String(value).replaceAll("-", " ");
 }

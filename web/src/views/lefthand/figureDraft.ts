@@ -1,7 +1,10 @@
 import type { Bar, Figure, FigureDraft, FigureStroke } from "../../api/client";
 import { type EditedStroke, inOrder } from "../../steps/edited";
 
-export type EditedFigure = Omit<Figure, "strokes" | "variations" | "version" | "voicings" | "hands" | "meters" | "manner" | "atLevels"> & {
+export type EditedFigure = Omit<
+  Figure,
+  "strokes" | "variations" | "version" | "voicings" | "hands" | "meters" | "manner" | "atLevels"
+> & {
   manner: Omit<Figure["manner"], "hasLine">;
   meter: string;
   barTicks: number;
@@ -57,7 +60,10 @@ function sent({ length, ...stroke }: EditedStroke) {
 /** How the step line marks a stroke, as the server last said it. */
 export function markOf(stroke: EditedStroke, said: Figure | null): FigureStroke["mark"] {
   const all = said?.strokes.flatMap((bar) => bar.strokes) ?? [];
-  return all.find((each) => each.roles === stroke.roles && each.hand === stroke.hand)?.mark ?? (stroke.tick === 0 ? "heel" : "toe");
+  return (
+    all.find((each) => each.roles === stroke.roles && each.hand === stroke.hand)?.mark ??
+    (stroke.tick === 0 ? "heel" : "toe")
+  );
 }
 
 /** A metre of the song, with what it counts. */
@@ -67,7 +73,11 @@ export type SongMeter = { meter: string; barTicks: number; beatTicks: number };
 export function songMeter(bars: Bar[], at: number): SongMeter {
   const bar = bars[at];
   const same = bars.filter((each) => each.meter === bar?.meter);
-  return { meter: bar?.meter ?? "4/4", barTicks: Math.max(0, ...same.map((each) => each.ticks)) || 3840, beatTicks: bar?.beatTicks ?? 960 };
+  return {
+    meter: bar?.meter ?? "4/4",
+    barTicks: Math.max(0, ...same.map((each) => each.ticks)) || 3840,
+    beatTicks: bar?.beatTicks ?? 960,
+  };
 }
 
 /** The figure with another of its metres opened; the song's, if it is not written for that, begins with what fits. */
@@ -81,6 +91,9 @@ export function inMeter(now: EditedFigure, figure: Figure, meter: string, song: 
     barTicks: song.barTicks,
     beatTicks: song.beatTicks,
     strokes: now.strokes.filter((stroke) => stroke.tick < song.barTicks),
-    bars: [...figure.strokes.map((bar) => ({ meter: bar.meter, strokes: bar.strokes.map(plain) })), { meter, strokes: null }],
+    bars: [
+      ...figure.strokes.map((bar) => ({ meter: bar.meter, strokes: bar.strokes.map(plain) })),
+      { meter, strokes: null },
+    ],
   };
 }

@@ -20,7 +20,13 @@ export function fingerAt(choices: Choices, arrangement: Arrangement, stroke: num
 }
 
 /** The choices with a finger kept on a note; null leaves it to the search again. */
-export function withFinger(choices: Choices, arrangement: Arrangement, stroke: number, note: number, finger: number | null): Choices {
+export function withFinger(
+  choices: Choices,
+  arrangement: Arrangement,
+  stroke: number,
+  note: number,
+  finger: number | null,
+): Choices {
   const spot = spotOf(arrangement, stroke, note);
   if (!spot) return choices;
   const others = (choices.fingers ?? []).filter((lock) => !isAt(lock, spot));

@@ -7,7 +7,9 @@ export function placeOf(arrangement: Arrangement, stroke: number): Place | null 
   const struck = arrangement.strokes[stroke];
   if (!struck) return null;
   const chords = arrangement.bars.flatMap((bar) => bar.chords.map((chord) => ({ bar, chord })));
-  const found = chords.find(({ chord }) => chord.tick <= struck.chordTick && struck.chordTick < chord.tick + chord.ticks);
+  const found = chords.find(
+    ({ chord }) => chord.tick <= struck.chordTick && struck.chordTick < chord.tick + chord.ticks,
+  );
   return found ? { bar: found.bar.number, beat: (found.chord.tick - found.bar.tick) / found.bar.beatTicks + 1 } : null;
 }
 
@@ -21,7 +23,12 @@ export function lockAt(choices: Choices, arrangement: Arrangement, stroke: numbe
 }
 
 /** The choices with something more locked on a chord; null lets it go. */
-export function withLock(choices: Choices, arrangement: Arrangement, stroke: number, more: Partial<Lock> | null): Choices {
+export function withLock(
+  choices: Choices,
+  arrangement: Arrangement,
+  stroke: number,
+  more: Partial<Lock> | null,
+): Choices {
   const place = placeOf(arrangement, stroke);
   if (!place) return choices;
   const others = (choices.locks ?? []).filter((lock) => !isAt(lock, place));

@@ -3,7 +3,18 @@ import type { EditedStroke } from "../../steps/edited";
 import { draftOf, edited } from "./figureDraft";
 
 /** What a figure, its line and its lead-ins lay; not what the right hand has over them. */
-const LAID = ["figure", "variation", "anticipation", "line", "lead-in", "walk", "fuller", "with-bass", "ending", "by-hand"];
+const LAID = [
+  "figure",
+  "variation",
+  "anticipation",
+  "line",
+  "lead-in",
+  "walk",
+  "fuller",
+  "with-bass",
+  "ending",
+  "by-hand",
+];
 
 /** The strokes of a bar as it sounds, to be changed by hand; what a hand could not span is as it was asked for. */
 export function strokesOf(arrangement: Arrangement, bar: number): EditedStroke[] {

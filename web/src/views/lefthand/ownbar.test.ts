@@ -8,7 +8,15 @@ const plain = { hand: "L", rolled: null, accent: false };
 const strokes = [
   { ...plain, bar: 0, origin: "figure", reason: 0, written: { tick: 0, ticks: 960 } },
   { ...plain, bar: 1, origin: "figure", reason: 0, written: { tick: 3840, ticks: 960 } },
-  { ...plain, bar: 1, origin: "line", reason: 1, written: { tick: 4800, ticks: 480 }, rolled: { how: "up" }, altered: "rolled" },
+  {
+    ...plain,
+    bar: 1,
+    origin: "line",
+    reason: 1,
+    written: { tick: 4800, ticks: 480 },
+    rolled: { how: "up" },
+    altered: "rolled",
+  },
   { ...plain, bar: 1, origin: "comping", reason: 1, hand: "R", written: { tick: 4800, ticks: 480 } },
   { ...plain, bar: 1, origin: "anticipation", reason: 1, written: { tick: 7200, ticks: 960 }, rolled: { how: "up" } },
   { ...plain, bar: 1, origin: "lead-in", reason: 2, written: { tick: 7200, ticks: 480 } },
@@ -34,7 +42,9 @@ describe("a bar broken out by hand", () => {
     const draft = barDraft(figure as unknown as Figure, "4/4", strokesOf(arrangement, 1).reverse());
     expect(draft.id).toBe("two-feel");
     expect(draft.variations).toEqual([]);
-    expect(draft.bars.map((bar) => [bar.meter, bar.strokes.map((stroke) => stroke.tick)])).toEqual([["4/4", [0, 960, 3360]]]);
+    expect(draft.bars.map((bar) => [bar.meter, bar.strokes.map((stroke) => stroke.tick)])).toEqual([
+      ["4/4", [0, 960, 3360]],
+    ]);
   });
   it("is left behind by another figure for those bars, not by one for the song", () => {
     const bar = { kind: "bars", bars: "2" } as const;

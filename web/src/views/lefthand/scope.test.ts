@@ -83,7 +83,14 @@ describe("locks", () => {
     origin,
     chordTick,
     reason: 0,
-    notes: names.map((name, index) => ({ midi: 40 + index, name, role: "1", delayTicks: 0, velocity: 66, finger: null })),
+    notes: names.map((name, index) => ({
+      midi: 40 + index,
+      name,
+      role: "1",
+      delayTicks: 0,
+      velocity: 66,
+      finger: null,
+    })),
   });
   const arrangement = {
     bars: [bar(0, 1), bar(1, 2)],
@@ -148,7 +155,9 @@ describe("a figure's file", () => {
         barTicks: 2880,
         beatTicks: 960,
         count: "1",
-        strokes: [{ hand: "L", roles: "1", tick: 0, ticks: 2880, mark: "heel", rolled: false, accent: false, length: 2880 }],
+        strokes: [
+          { hand: "L", roles: "1", tick: 0, ticks: 2880, mark: "heel", rolled: false, accent: false, length: 2880 },
+        ],
       },
     ],
     manner: {
@@ -189,7 +198,11 @@ describe("a figure's file", () => {
   it("is drawn as the server marks it", () => {
     const [bass, chord] = edited(figure, "4/4").strokes;
     if (!bass || !chord) throw new Error("two strokes");
-    expect([markOf(bass, figure), markOf(chord, figure), markOf({ ...chord, roles: "new" }, null)]).toEqual(["heel", "toe", "toe"]);
+    expect([markOf(bass, figure), markOf(chord, figure), markOf({ ...chord, roles: "new" }, null)]).toEqual([
+      "heel",
+      "toe",
+      "toe",
+    ]);
   });
 });
 

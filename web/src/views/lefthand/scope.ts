@@ -1,7 +1,10 @@
 import type { Bar, Choices, Options, Override } from "../../api/client";
 
 /** Where a choice goes: the whole song, one section, some bars, some beats of them. */
-export type Scope = { kind: "song" } | { kind: "section"; name: string } | { kind: "bars"; bars: string; pass?: number; beats?: string };
+export type Scope =
+  | { kind: "song" }
+  | { kind: "section"; name: string }
+  | { kind: "bars"; bars: string; pass?: number; beats?: string };
 
 export const OPTION_NAMES = [
   "figure",
@@ -24,7 +27,8 @@ export const OPTION_NAMES = [
 /** The choices that can differ from place to place, without what is for the whole song alone. */
 export function optionsOf(choices: Options): Options {
   const options: Record<string, unknown> = {};
-  for (const name of OPTION_NAMES) if (choices[name] !== undefined && choices[name] !== null) options[name] = choices[name];
+  for (const name of OPTION_NAMES)
+    if (choices[name] !== undefined && choices[name] !== null) options[name] = choices[name];
   return options as Options;
 }
 
@@ -37,7 +41,12 @@ export function barsOf(bars: Bar[], selection: [number, number]): string {
 }
 
 function isSame(override: Override, scope: Scope): boolean {
-  return scope.kind === "bars" && override.bars === scope.bars && override.pass === scope.pass && override.beats === scope.beats;
+  return (
+    scope.kind === "bars" &&
+    override.bars === scope.bars &&
+    override.pass === scope.pass &&
+    override.beats === scope.beats
+  );
 }
 
 /** What was chosen for just this scope. */
@@ -52,7 +61,10 @@ export function choose(choices: Choices, scope: Scope, more: Options): Choices {
   const fresh = more.figure === undefined ? more : { voicing: undefined, strokes: undefined, ...more };
   if (scope.kind === "song") return clean({ ...choices, ...fresh });
   if (scope.kind === "section")
-    return { ...choices, sections: { ...choices.sections, [scope.name]: clean({ ...choices.sections?.[scope.name], ...fresh }) } };
+    return {
+      ...choices,
+      sections: { ...choices.sections, [scope.name]: clean({ ...choices.sections?.[scope.name], ...fresh }) },
+    };
   const own = choices.overrides?.find((override) => isSame(override, scope));
   const next = clean({ ...(own ?? { bars: scope.bars, pass: scope.pass, beats: scope.beats }), ...fresh }) as Override;
   return { ...choices, overrides: [...(choices.overrides ?? []).filter((override) => override !== own), next] };
@@ -95,7 +107,9 @@ export function scopeName(scope: Scope): string {
   if (scope.kind === "song") return "the whole song";
   if (scope.kind === "section") return scope.name;
   const bars = scope.bars.includes("-") ? `bars ${scope.bars.replace("-", "–")}` : `bar ${scope.bars}`;
-  const beats = scope.beats ? `, ${scope.beats.includes("-") ? `beats ${scope.beats.replace("-", "–")}` : `beat ${scope.beats}`}` : "";
+  const beats = scope.beats
+    ? `, ${scope.beats.includes("-") ? `beats ${scope.beats.replace("-", "–")}` : `beat ${scope.beats}`}`
+    : "";
   return `${bars}${beats}${scope.pass ? `, time ${scope.pass}` : ""}`;
 }
 

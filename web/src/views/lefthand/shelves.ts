@@ -26,7 +26,9 @@ export function shelved(figures: Figure[], suggested: Suggested | undefined, lev
     for (const figure of found) left.delete(figure.id);
     return found;
   };
-  const suits = (suggested?.figures ?? []).map((each) => each.figure).filter((id) => level === null || (left.get(id)?.level ?? 0) <= level);
+  const suits = (suggested?.figures ?? [])
+    .map((each) => each.figure)
+    .filter((id) => level === null || (left.get(id)?.level ?? 0) <= level);
   const groups: Group[] = [
     { name: FOR_THIS_SONG, figures: taken(suits, MOST) },
     { name: "To begin with", figures: taken(FIRST, FIRST.length) },

@@ -28,7 +28,9 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
     barTicks: 3840,
     beatTicks: 960,
     count: "1",
-    strokes: [{ hand: "L", roles: "1", tick: 0, ticks: 3840, mark: "heel", rolled: false, accent: false, length: null }],
+    strokes: [
+      { hand: "L", roles: "1", tick: 0, ticks: 3840, mark: "heel", rolled: false, accent: false, length: null },
+    ],
   })),
   manner: {
     spacing: "open",
@@ -57,7 +59,14 @@ const SUGGESTED: Suggested = {
     },
   ],
   common: ["Made for straight time."],
-  presets: [{ id: "hymn", name: "Hymn", use: "To sing to.", choices: { figure: "held", voicing: "spread", withBassPlayer: false } }],
+  presets: [
+    {
+      id: "hymn",
+      name: "Hymn",
+      use: "To sing to.",
+      choices: { figure: "held", voicing: "spread", withBassPlayer: false },
+    },
+  ],
 };
 
 describe("the figures", () => {
@@ -218,7 +227,16 @@ describe("read over", () => {
   });
   const show = (faults: ReturnType<typeof fault>[], choices: Chosen = {}) => {
     const [onBar, onPoint, onChange] = [vi.fn(), vi.fn(), vi.fn()];
-    render(<ReadOver read={{ bars: 8, faults }} error={null} choices={choices} onBar={onBar} onPoint={onPoint} onChange={onChange} />);
+    render(
+      <ReadOver
+        read={{ bars: 8, faults }}
+        error={null}
+        choices={choices}
+        onBar={onBar}
+        onPoint={onPoint}
+        onChange={onChange}
+      />,
+    );
     return { onBar, onPoint, onChange };
   };
   it("shows a doubtful bar with its notes", async () => {
@@ -240,7 +258,10 @@ describe("read over", () => {
     expect(again.onChange).toHaveBeenCalledWith({ figure: "held" });
   });
   it("offers what mends a bar and puts it into that bar", async () => {
-    const mended = { ...fault(4), repair: { choice: "voicing", value: "close", text: "In this bar voicing: Close triad" } };
+    const mended = {
+      ...fault(4),
+      repair: { choice: "voicing", value: "close", text: "In this bar voicing: Close triad" },
+    };
     const { onChange } = show([mended], { figure: "held" });
     await userEvent.click(screen.getByRole("button", { name: "Mend bar 5: In this bar voicing: Close triad" }));
     expect(onChange).toHaveBeenCalledWith({ figure: "held", overrides: [{ bars: "5", voicing: "close" }] });

@@ -23,14 +23,20 @@ export function Log({ songId, goal, onClose }: { songId: string; goal: Goal | un
               <a href="/api/practice/log/export/json" download className="text-accent underline underline-offset-4">
                 as JSON
               </a>
-              <button type="button" data-autofocus onClick={onClose} className="font-semibold text-accent underline underline-offset-4">
+              <button
+                type="button"
+                data-autofocus
+                onClick={onClose}
+                className="font-semibold text-accent underline underline-offset-4"
+              >
                 close
               </button>
             </div>
           </div>
           {all.length === 0 ? (
             <p className="mt-3 max-w-prose text-quiet">
-              Nothing yet. Each pass is written down here: when, which bars, how fast, whether it was clean, and a word of your own.
+              Nothing yet. Each pass is written down here: when, which bars, how fast, whether it was clean, and a word
+              of your own.
             </p>
           ) : (
             <>

@@ -31,7 +31,9 @@ export function HardSpots({
               onClick={() => onTake(spot)}
               className="block w-full py-1 text-left leading-snug"
             >
-              <span className="font-semibold">{spot.from === spot.to ? `Bar ${spot.from}` : `Bars ${spot.from}–${spot.to}`}</span>{" "}
+              <span className="font-semibold">
+                {spot.from === spot.to ? `Bar ${spot.from}` : `Bars ${spot.from}–${spot.to}`}
+              </span>{" "}
               <span className="text-quiet">{spot.text}</span>
             </button>
           </li>
@@ -77,14 +79,18 @@ export function Said({
         />
       </label>
       {onAdd && (
-        <button type="button" onClick={onAdd} className="min-h-9 justify-self-start font-semibold text-accent underline underline-offset-4">
+        <button
+          type="button"
+          onClick={onAdd}
+          className="min-h-9 justify-self-start font-semibold text-accent underline underline-offset-4"
+        >
           write it beside the last pass
         </button>
       )}
       {hurt && (
         <p className="border-accent border-l-4 pl-2 leading-snug">
-          Stop and rest. What is too wide can be rolled, a lower level asks less of the hand. If it stays or comes back, ask a teacher or a
-          doctor.
+          Stop and rest. What is too wide can be rolled, a lower level asks less of the hand. If it stays or comes back,
+          ask a teacher or a doctor.
         </p>
       )}
     </div>
@@ -177,8 +183,9 @@ export function Slowest({ step, rounds }: { step: Step | undefined; rounds: Roun
   return (
     <p className="text-quiet">
       {step && `Slowest so far: step ${step.at + 1}, ${(step.ms / 1000).toFixed(1)} s. `}
-      {seconds.length > 0 && `Times through: ${seconds.join(", ")}${before ? `; step ${before.at + 1} took longest` : ""}. `}← → go through
-      it by hand and are heard.
+      {seconds.length > 0 &&
+        `Times through: ${seconds.join(", ")}${before ? `; step ${before.at + 1} took longest` : ""}. `}
+      ← → go through it by hand and are heard.
     </p>
   );
 }

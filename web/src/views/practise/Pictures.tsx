@@ -49,7 +49,11 @@ export function Calendar({ passes }: { passes: Pass[] }) {
           padding: 0.08,
           x: { axis: "top", label: null, domain: [...new Set(cells.map((cell) => cell.week))].sort() },
           y: { domain: DAYS, label: null },
-          color: { type: "linear", range: ["#e7d5b5", "#8a2f14"], domain: [0, Math.max(20, ...cells.map((cell) => cell.minutes))] },
+          color: {
+            type: "linear",
+            range: ["#e7d5b5", "#8a2f14"],
+            domain: [0, Math.max(20, ...cells.map((cell) => cell.minutes))],
+          },
           marks: [
             Plot.cell(cells, { x: "week", y: "weekday", fill: "minutes", inset: 1 }),
             Plot.text(cells, {
@@ -71,7 +75,8 @@ export function Tempos({ passes, goal }: { passes: Pass[]; goal: number | undefi
   for (const pass of passes.filter((each) => each.clean)) {
     const passage = pass.first === pass.last ? `bar ${pass.first}` : `bars ${pass.first}–${pass.last}`;
     const key = `${passage} ${pass.day}`;
-    if ((best.get(key)?.tempo ?? 0) < pass.tempo) best.set(key, { day: new Date(`${pass.day}T12:00:00Z`), passage, tempo: pass.tempo });
+    if ((best.get(key)?.tempo ?? 0) < pass.tempo)
+      best.set(key, { day: new Date(`${pass.day}T12:00:00Z`), passage, tempo: pass.tempo });
   }
   const points = [...best.values()].sort((one, other) => one.day.getTime() - other.day.getTime());
   const last = new Map(points.map((point) => [point.passage, point]));
@@ -79,7 +84,8 @@ export function Tempos({ passes, goal }: { passes: Pass[]; goal: number | undefi
   const named = [...last.values()]
     .sort((one, other) => one.tempo - other.tempo)
     .filter(
-      (point, at, all) => at === 0 || point.tempo - (all[at - 1]?.tempo ?? 0) > 3 || point.day.getTime() !== all[at - 1]?.day.getTime(),
+      (point, at, all) =>
+        at === 0 || point.tempo - (all[at - 1]?.tempo ?? 0) > 3 || point.day.getTime() !== all[at - 1]?.day.getTime(),
     );
   return (
     <Picture
@@ -127,7 +133,12 @@ export function ClearBars({ passes }: { passes: Pass[] }) {
           x: { label: "bar", interval: 1 },
           y: { domain: [0, 1], label: "share that was clean", ticks: 3 },
           marks: [
-            Plot.rectY(cells, { x: "bar", y: "share", fill: (cell: { share: number }) => (cell.share >= 0.8 ? INK : ACCENT), inset: 0.5 }),
+            Plot.rectY(cells, {
+              x: "bar",
+              y: "share",
+              fill: (cell: { share: number }) => (cell.share >= 0.8 ? INK : ACCENT),
+              inset: 0.5,
+            }),
             Plot.ruleY([0], { stroke: INK }),
           ],
         })
@@ -146,7 +157,11 @@ export function Evenness({ passes }: { passes: Pass[] }) {
   return (
     <Picture
       title="Evenness of the last takes"
-      label={takes.length > 0 ? `Milliseconds off: ${takes.map((each) => Math.round(each.ms)).join(", ")}` : "No take was heard yet"}
+      label={
+        takes.length > 0
+          ? `Milliseconds off: ${takes.map((each) => Math.round(each.ms)).join(", ")}`
+          : "No take was heard yet"
+      }
       draw={() =>
         Plot.plot({
           width: 520,

@@ -39,7 +39,13 @@ export function Practise() {
   const sound = useSound();
   const queries = useQueryClient();
   useEffect(() => void wakeEngraver(), []);
-  const [setup, setSetup] = useState<How>({ layer: "left", other: "heard", metronome: "beats", auto: true, source: "keys" });
+  const [setup, setSetup] = useState<How>({
+    layer: "left",
+    other: "heard",
+    metronome: "beats",
+    auto: true,
+    source: "keys",
+  });
   const { layer, other, metronome, auto } = setup;
   const [stepping, setStepping] = useState(false);
   const [logged, setLogged] = useState(false);
@@ -67,7 +73,10 @@ export function Practise() {
   const standIns = useMemo(
     () => [
       standIn(scripted(notes.data?.notes ?? [], false), elapsed, "the stand-in (plays it as asked)"),
-      { ...standIn(scripted(notes.data?.notes ?? [], true), elapsed, "the stand-in (with three mistakes)"), id: "stand-in-mistakes" },
+      {
+        ...standIn(scripted(notes.data?.notes ?? [], true), elapsed, "the stand-in (with three mistakes)"),
+        id: "stand-in-mistakes",
+      },
     ],
     [notes.data, elapsed],
   );
@@ -130,7 +139,12 @@ export function Practise() {
     await take(
       api.PUT("/api/practice/goals/{song}", {
         params: { path: { song: song.id } },
-        body: { tempo, level: desk.draft.choices.level ?? 0, ...(until ? { until } : {}), arrangement: requestOf(asked) },
+        body: {
+          tempo,
+          level: desk.draft.choices.level ?? 0,
+          ...(until ? { until } : {}),
+          arrangement: requestOf(asked),
+        },
       }),
     );
     for (const key of ["practice-goals", "practice-plan"]) void queries.invalidateQueries({ queryKey: [key] });
@@ -177,7 +191,10 @@ export function Practise() {
         wide: 17,
         narrow: 14,
         panel: (
-          <section aria-label="How" className="min-h-0 min-w-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0">
+          <section
+            aria-label="How"
+            className="min-h-0 min-w-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0"
+          >
             <Setup
               layers={layersOf(arrangement)}
               setup={setup}
@@ -191,8 +208,8 @@ export function Practise() {
             <Said {...climb.said} />
             {climb.unsent > 0 && (
               <p role="status" className="mt-2 border-accent border-l-4 pl-2 leading-snug">
-                {climb.unsent === 1 ? "One pass waits" : `${climb.unsent} passes wait`} to be written down: the server does not answer.
-                Nothing is lost; it is tried again after the next one.
+                {climb.unsent === 1 ? "One pass waits" : `${climb.unsent} passes wait`} to be written down: the server
+                does not answer. Nothing is lost; it is tried again after the next one.
               </p>
             )}
             <button
@@ -202,12 +219,17 @@ export function Practise() {
             >
               the log and its pictures
             </button>
-            <p className="mt-2 text-[0.9rem] text-quiet leading-snug">Rest your hands after 20 to 30 minutes; keep headphones moderate.</p>
+            <p className="mt-2 text-[0.9rem] text-quiet leading-snug">
+              Rest your hands after 20 to 30 minutes; keep headphones moderate.
+            </p>
           </section>
         ),
       }}
     >
-      <section aria-label="Now" className="min-h-0 min-w-0 overflow-auto px-5 pt-2 pb-2 max-md:shrink-0 max-md:overflow-visible">
+      <section
+        aria-label="Now"
+        className="min-h-0 min-w-0 overflow-auto px-5 pt-2 pb-2 max-md:shrink-0 max-md:overflow-visible"
+      >
         <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
           <h2 className="font-serif text-[1.5rem] leading-tight">
             <span className="first-letter:uppercase inline-block">
@@ -238,7 +260,13 @@ export function Practise() {
             className={`min-h-12 min-w-44 rounded-plank px-4 font-semibold text-[1.15rem] ${working ? "bg-accent text-sheet" : "bg-ink text-sheet"}`}
             title="Space, or the pedal"
           >
-            {working ? "Stop" : pass.state === "asks" ? "It was clean" : pass.judged || climb.played ? "Again" : "Begin"}
+            {working
+              ? "Stop"
+              : pass.state === "asks"
+                ? "It was clean"
+                : pass.judged || climb.played
+                  ? "Again"
+                  : "Begin"}
           </button>
           {pass.state === "asks" && (
             <button
@@ -272,7 +300,10 @@ export function Practise() {
             Step by step
           </button>
           <p role="status" className="text-[1.1rem] leading-snug">
-            {working && (hands === "counting" ? "One bar of clicks …" : `${pass.notes} of ${notes.data?.notes.length ?? 0} notes`)}
+            {working &&
+              (hands === "counting"
+                ? "One bar of clicks …"
+                : `${pass.notes} of ${notes.data?.notes.length ?? 0} notes`)}
             {pass.state === "judging" && "Listening back …"}
             {pass.state === "asks" && "Was it clean? C or the pedal says yes, X once more, Escape that it was no pass."}
             {pass.state === "failed" && `It could not be judged: ${pass.says}`}
@@ -286,7 +317,9 @@ export function Practise() {
             )}
           </p>
         </div>
-        {stepping && (steps.slowest || steps.rounds.length > 0) && <Slowest step={steps.slowest} rounds={steps.rounds} />}
+        {stepping && (steps.slowest || steps.rounds.length > 0) && (
+          <Slowest step={steps.slowest} rounds={steps.rounds} />
+        )}
         {pass.judged && !working && (
           <div className="mb-2 grid grid-cols-[minmax(0,1fr)_minmax(0,22rem)] items-start gap-4 max-xl:grid-cols-1">
             <Result arrangement={arrangement} judged={pass.judged} onBars={(from, to) => select(from, to)} />

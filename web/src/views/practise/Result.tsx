@@ -44,7 +44,10 @@ export function Result({
 }
 
 function ofHand({ hand, unevenMs, swing, askedSwing }: Judgement["hands"][number]): string {
-  const told = swing !== undefined && askedSwing !== undefined && askedSwing > 1.1 ? `, swings ${swing} to 1 of ${askedSwing}` : "";
+  const told =
+    swing !== undefined && askedSwing !== undefined && askedSwing > 1.1
+      ? `, swings ${swing} to 1 of ${askedSwing}`
+      : "";
   return `${hand === "L" ? "Left" : "Right"} hand within ${Math.round(unevenMs)} ms${told}`;
 }
 

@@ -27,7 +27,10 @@ export function Stairs({ rungs, rung, goal }: { rungs: number[]; rung: Rung; goa
             className={place <= at ? "fill-grain" : "fill-plank"}
           />
           {place === at && (
-            <path d={`M${place * step + step / 2 - 5} ${height - 11 - (place + 1) * rise}h10l-2 -7h-8z`} className="fill-accent" />
+            <path
+              d={`M${place * step + step / 2 - 5} ${height - 11 - (place + 1) * rise}h10l-2 -7h-8z`}
+              className="fill-accent"
+            />
           )}
         </g>
       ))}

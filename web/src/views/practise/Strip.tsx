@@ -14,7 +14,15 @@ const WORDS: Record<string, string> = {
 };
 
 /** What was asked along the bars, each note by what became of it: told by shape, so that colour is not needed. */
-export function Strip({ arrangement, notes, judged }: { arrangement: Arrangement; notes: AskedNote[]; judged: Judgement | null }) {
+export function Strip({
+  arrangement,
+  notes,
+  judged,
+}: {
+  arrangement: Arrangement;
+  notes: AskedNote[];
+  judged: Judgement | null;
+}) {
   if (notes.length === 0) return null;
   const end = Math.max(...notes.map((note) => note.ms + note.held));
   const keys = notes.map((note) => note.midi);
@@ -33,7 +41,12 @@ export function Strip({ arrangement, notes, judged }: { arrangement: Arrangement
     : [`${notes.length} notes asked`];
   return (
     <figure>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="block w-full" role="img" aria-label={`The take: ${said.join(", ")}`}>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="block w-full"
+        role="img"
+        aria-label={`The take: ${said.join(", ")}`}
+      >
         {bars.map((note) => (
           <g key={note.bar}>
             <line x1={x(note.ms) - 4} x2={x(note.ms) - 4} y1={12} y2={HEIGHT - 2} className="stroke-grain" />
@@ -69,7 +82,13 @@ export function Strip({ arrangement, notes, judged }: { arrangement: Arrangement
 function Mark({ x, y, verdict }: { x: number; y: number; verdict: string }) {
   const shape = shapeOf(verdict, x, y, 4);
   if (shape)
-    return <path d={shape.d} className={shape.filled ? "fill-accent" : "fill-none stroke-accent"} strokeWidth={shape.filled ? 0 : 2} />;
+    return (
+      <path
+        d={shape.d}
+        className={shape.filled ? "fill-accent" : "fill-none stroke-accent"}
+        strokeWidth={shape.filled ? 0 : 2}
+      />
+    );
   return verdict === "right" ? (
     <circle cx={x} cy={y} r={3.6} className="fill-ink" />
   ) : (

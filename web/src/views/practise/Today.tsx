@@ -4,7 +4,13 @@ import type { Goal, PlanItem } from "../../api/client";
 import { useGoals, usePlan } from "../../api/practice";
 import { today } from "./practise";
 
-const WHAT: Record<string, string> = { spot: "Hard spot", join: "Join", due: "Again", "run-through": "Run through", pause: "Pause" };
+const WHAT: Record<string, string> = {
+  spot: "Hard spot",
+  join: "Join",
+  due: "Again",
+  "run-through": "Run through",
+  pause: "Pause",
+};
 
 /** What to do today, in its order; a press takes it. */
 export function Today({

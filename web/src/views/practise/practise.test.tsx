@@ -1,6 +1,18 @@
 import { render, screen } from "@testing-library/react";
 import type { Arrangement, AskedNote, Judgement } from "../../api/client";
-import { barsNamed, faulty, keyName, layersOf, onsets, scripted, slowestOf, stopsOf, today, verdictsOf, volumesFor } from "./practise";
+import {
+  barsNamed,
+  faulty,
+  keyName,
+  layersOf,
+  onsets,
+  scripted,
+  slowestOf,
+  stopsOf,
+  today,
+  verdictsOf,
+  volumesFor,
+} from "./practise";
 import { Result } from "./Result";
 import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
@@ -10,7 +22,10 @@ function note(at: number, midi: number, ms: number, bar = 0): AskedNote {
 }
 
 const NOTES = [note(0, 36, 0), note(1, 48, 500), note(1, 52, 503), note(2, 43, 1000), note(3, 55, 1500, 1)];
-const ARRANGEMENT = { bars: [{ number: 1 }, { number: 2 }, { number: 3 }], strokes: [{ hand: "L" }] } as unknown as Arrangement;
+const ARRANGEMENT = {
+  bars: [{ number: 1 }, { number: 2 }, { number: 3 }],
+  strokes: [{ hand: "L" }],
+} as unknown as Arrangement;
 
 function judged(verdicts: string[]): Judgement {
   return {
@@ -55,7 +70,9 @@ describe("practising", () => {
     const long = Array.from({ length: 16 }, (_, at) => note(at, 40 + at, at * 500));
     const played = scripted(long, true);
     expect(played).toHaveLength(15);
-    expect(played.filter((each) => !long.some((asked) => asked.midi === each.midi && asked.ms === each.ms))).toHaveLength(2);
+    expect(
+      played.filter((each) => !long.some((asked) => asked.midi === each.midi && asked.ms === each.ms)),
+    ).toHaveLength(2);
     expect(scripted(long, false)).toHaveLength(16);
   });
 
@@ -85,7 +102,9 @@ describe("practising", () => {
 
   it("says what was good before what to mend", () => {
     let looped: number[] = [];
-    render(<Result arrangement={ARRANGEMENT} judged={judged(["right"])} onBars={(from, to) => (looped = [from, to])} />);
+    render(
+      <Result arrangement={ARRANGEMENT} judged={judged(["right"])} onBars={(from, to) => (looped = [from, to])} />,
+    );
     const text = screen.getByRole("region", { name: "How it went" }).textContent ?? "";
     expect(text.indexOf("The tempo stayed")).toBeLessThan(text.indexOf("D2 instead of C2"));
     expect(text).toContain("90 ms are taken out");

@@ -68,7 +68,11 @@ export function faulty(judged: Judgement | null): number[] {
 
 /** The verdicts of a take by the ids the engraver gives notes; those that were right have none. */
 export function verdictsOf(judged: Judgement): Map<string, string> {
-  return new Map(judged.notes.filter((note) => note.verdict !== "right").map((note) => [`s${note.stroke}n${note.note}`, note.verdict]));
+  return new Map(
+    judged.notes
+      .filter((note) => note.verdict !== "right")
+      .map((note) => [`s${note.stroke}n${note.note}`, note.verdict]),
+  );
 }
 
 export function barsNamed(arrangement: Arrangement, from: number, to: number): string {

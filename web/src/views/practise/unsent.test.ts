@@ -26,12 +26,18 @@ describe("passes that could not be written down", () => {
 
   /** A server without its database, or one that has too much to do, comes back: only what it says is wrong is wrong. */
   it.each([500, 502, 503, 504])("wait where the server answers %i", async (status) => {
-    vi.spyOn(api, "POST").mockResolvedValue({ error: { detail: "later" }, response: new Response("{}", { status }) } as never);
+    vi.spyOn(api, "POST").mockResolvedValue({
+      error: { detail: "later" },
+      response: new Response("{}", { status }),
+    } as never);
     expect(await writeDown({ ...PASS, id: "later" })).toBe(1);
   });
 
   it("are let go where they are refused", async () => {
-    vi.spyOn(api, "POST").mockResolvedValue({ error: { detail: "gone" }, response: new Response("{}", { status: 404 }) } as never);
+    vi.spyOn(api, "POST").mockResolvedValue({
+      error: { detail: "gone" },
+      response: new Response("{}", { status: 404 }),
+    } as never);
     expect(await writeDown({ ...PASS, id: "gone" })).toBe(0);
   });
 });

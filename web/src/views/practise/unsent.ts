@@ -5,7 +5,10 @@ type PassRequest = components["schemas"]["PassRequest"];
 type RoundRequest = components["schemas"]["RoundRequest"];
 
 /** What waits in this browser until the server has it: each has its id, so that none is written twice. */
-function outbox<T extends { id: string }>(key: string, send: (each: T) => Promise<unknown>): (each: T) => Promise<number> {
+function outbox<T extends { id: string }>(
+  key: string,
+  send: (each: T) => Promise<unknown>,
+): (each: T) => Promise<number> {
   const waiting = (): T[] => {
     try {
       return JSON.parse(localStorage.getItem(key) ?? "[]") as T[];
@@ -34,7 +37,11 @@ function outbox<T extends { id: string }>(key: string, send: (each: T) => Promis
 }
 
 /** Writes a pass down, with those that could not be before. Says how many still wait. */
-export const writeDown = outbox<PassRequest>("zapateo.practice.unsent", (body) => take(api.POST("/api/practice/log", { body })));
+export const writeDown = outbox<PassRequest>("zapateo.practice.unsent", (body) =>
+  take(api.POST("/api/practice/log", { body })),
+);
 
 /** The same for a time through step by step. */
-export const writeSteps = outbox<RoundRequest>("zapateo.practice.steps", (body) => take(api.POST("/api/practice/steps", { body })));
+export const writeSteps = outbox<RoundRequest>("zapateo.practice.steps", (body) =>
+  take(api.POST("/api/practice/steps", { body })),
+);

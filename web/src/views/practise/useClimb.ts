@@ -28,7 +28,11 @@ export function useClimb(place: StepPlace, goal: number) {
     () =>
       log.data?.find(
         (pass) =>
-          pass.song === place.song && pass.first === place.first && pass.last === place.last && pass.layer === place.layer && pass.clean,
+          pass.song === place.song &&
+          pass.first === place.first &&
+          pass.last === place.last &&
+          pass.layer === place.layer &&
+          pass.clean,
       )?.tempo,
     [log.data, place.song, place.first, place.last, place.layer],
   );
@@ -109,7 +113,13 @@ export function useClimb(place: StepPlace, goal: number) {
       stand(tempo);
       stood.current = nameOf(there, goal, stops);
     },
-    said: { word, onWord: setWord, hurt, onHurt: setHurt, onAdd: last && (word || hurt) ? () => void add() : undefined },
+    said: {
+      word,
+      onWord: setWord,
+      hurt,
+      onHurt: setHurt,
+      onAdd: last && (word || hurt) ? () => void add() : undefined,
+    },
   };
 }
 

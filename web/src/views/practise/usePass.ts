@@ -138,7 +138,9 @@ export function usePass(
 
   // A pass ends with its bars, or when the music is stopped.
   const sounds = usePlaying(isPlaying);
-  const outside = usePlaying((head) => head.playing && !head.counting && (head.bar > selection[1] || head.bar < selection[0]));
+  const outside = usePlaying(
+    (head) => head.playing && !head.counting && (head.bar > selection[1] || head.bar < selection[0]),
+  );
   const was = useRef(false);
   useEffect(() => {
     if (on && (outside || (was.current && !sounds))) void finish();

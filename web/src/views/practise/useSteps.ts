@@ -76,8 +76,8 @@ export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[], pl
         setTook(round);
         move(1);
       } else {
-        void writeSteps({ ...place, id: crypto.randomUUID(), day: today(), ms: round.map((step) => step.ms) }).then(() =>
-          queries.invalidateQueries({ queryKey: ["practice-steps"] }),
+        void writeSteps({ ...place, id: crypto.randomUUID(), day: today(), ms: round.map((step) => step.ms) }).then(
+          () => queries.invalidateQueries({ queryKey: ["practice-steps"] }),
         );
         move(-at);
         setTook([]);

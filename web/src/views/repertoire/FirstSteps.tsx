@@ -19,7 +19,11 @@ export function FirstSteps({ songs }: { songs: SongLine[] }) {
     ["Hear it", at("left-hand"), "Space plays and stops; H plays at half the tempo, L loops the bars you take."],
     ["Try another figure", at("left-hand"), "press a card while it plays; A goes back and forth between the last two."],
     ["Measure your hand", "/hands", "and nothing is wider than you reach; what was is rolled or made smaller."],
-    ["Make it easier or fuller", at("left-hand"), "keys 1 to 5 set a level, 0 plays what you chose; Ctrl + Z takes anything back."],
+    [
+      "Make it easier or fuller",
+      at("left-hand"),
+      "keys 1 to 5 set a level, 0 plays what you chose; Ctrl + Z takes anything back.",
+    ],
     ["Put it on the stand", at("sheet"), "as pages of its own, printed, as a PDF, or turned by foot."],
   ];
   return (
@@ -47,7 +51,9 @@ export function FirstSteps({ songs }: { songs: SongLine[] }) {
           </li>
         ))}
       </ol>
-      <p className="mt-1 text-[0.9rem] text-quiet">They stand in the help too (?), with a glossary of the words of the trade.</p>
+      <p className="mt-1 text-[0.9rem] text-quiet">
+        They stand in the help too (?), with a glossary of the words of the trade.
+      </p>
     </section>
   );
 }

@@ -28,7 +28,8 @@ export function Import({ pasted }: { pasted: { text: string } | null }) {
     setFiles((before) => [...before, ...brought]);
   }, []);
   useEffect(() => {
-    if (pasted) setFiles((before) => [...before, new File([pasted.text], "What was pasted.txt", { type: "text/plain" })]);
+    if (pasted)
+      setFiles((before) => [...before, new File([pasted.text], "What was pasted.txt", { type: "text/plain" })]);
   }, [pasted]);
 
   useEffect(() => {
@@ -78,7 +79,9 @@ export function Import({ pasted }: { pasted: { text: string } | null }) {
           event.target.value = "";
         }}
       />
-      {file && files.length === 1 && <Preview key={`${file.name}${file.lastModified}`} file={file} onDone={() => setFiles([])} />}
+      {file && files.length === 1 && (
+        <Preview key={`${file.name}${file.lastModified}`} file={file} onDone={() => setFiles([])} />
+      )}
       {files.length > 1 && <ManyFiles files={files} onDone={() => setFiles([])} />}
     </>
   );
@@ -138,7 +141,9 @@ function Preview({ file, onDone }: { file: File; onDone: () => void }) {
                       <span className="text-quiet">{part === "melody" ? "Melody from" : "Chords from"}</span>
                       <select
                         value={tracks[part] ?? ""}
-                        onChange={(event) => setTracks({ ...tracks, [part]: event.target.value ? Number(event.target.value) : undefined })}
+                        onChange={(event) =>
+                          setTracks({ ...tracks, [part]: event.target.value ? Number(event.target.value) : undefined })
+                        }
                         className="h-10 rounded-plank border border-line bg-ground px-2"
                       >
                         <option value="">{part === "melody" ? "the likeliest track" : "no track"}</option>
@@ -161,7 +166,11 @@ function Preview({ file, onDone }: { file: File; onDone: () => void }) {
           )}
           {problems.length > 0 && (
             <section aria-label="What was not understood" className="mt-3">
-              <h3>{problems.some((problem) => problem.severity === "error") ? "What was wrong" : "What was left out or guessed"}</h3>
+              <h3>
+                {problems.some((problem) => problem.severity === "error")
+                  ? "What was wrong"
+                  : "What was left out or guessed"}
+              </h3>
               <ul className="max-h-40 overflow-auto">
                 {problems.map((problem) => (
                   <li
@@ -175,7 +184,9 @@ function Preview({ file, onDone }: { file: File; onDone: () => void }) {
               </ul>
             </section>
           )}
-          {answer && answer.leftOut.length > 0 && <LeftOut what={answer.leftOut}>Some of it cannot be used and is left out</LeftOut>}
+          {answer && answer.leftOut.length > 0 && (
+            <LeftOut what={answer.leftOut}>Some of it cannot be used and is left out</LeftOut>
+          )}
           <div className="mt-4 flex flex-wrap items-center gap-5">
             {answer && !refused && (
               <button type="button" onClick={keep} className="h-11 rounded-plank bg-ink px-5 font-semibold text-ground">

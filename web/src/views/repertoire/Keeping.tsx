@@ -8,7 +8,8 @@ import { LeftOut, TextButton } from "../../ui/Notice";
 const useKeeping = () =>
   useQuery<Kept, Refused>({ queryKey: ["keeping"], queryFn: () => taken(api.GET("/api/keeping")), staleTime: 60_000 });
 
-const counted = (number: number, one: string, many: string) => (number === 0 ? [] : [number === 1 ? `1 ${one}` : `${number} ${many}`]);
+const counted = (number: number, one: string, many: string) =>
+  number === 0 ? [] : [number === 1 ? `1 ${one}` : `${number} ${many}`];
 
 type Added = { songs: number; evenings: number; figures: number; hands: number; leftOut: string[] };
 
@@ -46,7 +47,11 @@ export function Keeping() {
       hand(await file.blob(), "zapateo.zip");
       setSaid("All of it is in zapateo.zip.");
     } catch (error) {
-      setSaid(stop.current.signal.aborted ? "Cancelled." : `It could not be had: ${error instanceof Error ? error.message : error}`);
+      setSaid(
+        stop.current.signal.aborted
+          ? "Cancelled."
+          : `It could not be had: ${error instanceof Error ? error.message : error}`,
+      );
     }
     stop.current = null;
     setBusy(false);
@@ -72,8 +77,8 @@ export function Keeping() {
         Copies
       </h2>
       <p className="mt-1 max-w-3xl text-quiet">
-        All songs, evenings, figures and hands in one file of open formats, for another Zapateo or for safety. Bringing it back adds what is
-        in it.
+        All songs, evenings, figures and hands in one file of open formats, for another Zapateo or for safety. Bringing
+        it back adds what is in it.
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2">
         <a

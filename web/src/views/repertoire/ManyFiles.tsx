@@ -84,20 +84,29 @@ export function ManyFiles({ files, onDone }: { files: File[]; onDone: () => void
               const song = kept?.[at];
               const wrong = song && "why" in song ? song.why : found && "why" in found ? found.why : null;
               return (
-                <li key={`${file.name}.${at.toString()}`} className="flex items-baseline gap-3 border-line border-b py-2">
+                <li
+                  key={`${file.name}.${at.toString()}`}
+                  className="flex items-baseline gap-3 border-line border-b py-2"
+                >
                   <span className="min-w-0 flex-1">
                     <span className="font-semibold">{found && "title" in found ? found.title : file.name}</span>
                     {found && "title" in found && (
                       <span className="text-quiet">
                         {" "}
                         {file.name}, {found.bars === 1 ? "1 bar" : `${found.bars} bars`}
-                        {found.told > 0 ? `, ${found.told === 1 ? "1 thing" : `${found.told} things`} left out or guessed` : ""}
+                        {found.told > 0
+                          ? `, ${found.told === 1 ? "1 thing" : `${found.told} things`} left out or guessed`
+                          : ""}
                       </span>
                     )}
                     {wrong && <span className="block border-accent border-l-4 px-2">{wrong}</span>}
                   </span>
                   {song && "id" in song ? (
-                    <Link to={`/songs/${song.id}/chart`} onClick={onDone} className="text-accent underline underline-offset-4">
+                    <Link
+                      to={`/songs/${song.id}/chart`}
+                      onClick={onDone}
+                      className="text-accent underline underline-offset-4"
+                    >
                       open
                     </Link>
                   ) : (

@@ -16,7 +16,11 @@ function read(): RemovedSong[] {
 }
 
 /** Songs that were taken out since the window is open: the way back stays until it is dismissed. */
-export function useRemoved(): { removed: RemovedSong[]; add: (song: RemovedSong) => void; drop: (id: string | null) => void } {
+export function useRemoved(): {
+  removed: RemovedSong[];
+  add: (song: RemovedSong) => void;
+  drop: (id: string | null) => void;
+} {
   const [removed, setRemoved] = useState(read);
   const set = (next: RemovedSong[]) => {
     sessionStorage.setItem(SLOT, JSON.stringify(next));
@@ -52,7 +56,9 @@ export function Removed({
   return (
     <Notice>
       <span>
-        {removed.length === 1 ? `“${removed[0]?.title}” is taken out of the repertoire.` : "These are taken out of the repertoire:"}
+        {removed.length === 1
+          ? `“${removed[0]?.title}” is taken out of the repertoire.`
+          : "These are taken out of the repertoire:"}
       </span>
       {removed.map((song) => (
         <TextButton key={song.id} onClick={() => void restore(song)}>

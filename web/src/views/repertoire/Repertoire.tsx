@@ -148,7 +148,9 @@ export function Repertoire() {
                 ))}
               </tbody>
             </table>
-            {shown.length === 0 && <p className="py-6 text-lg">No song has “{search}” in its title, key, metre, feel or figure.</p>}
+            {shown.length === 0 && (
+              <p className="py-6 text-lg">No song has “{search}” in its title, key, metre, feel or figure.</p>
+            )}
           </div>
         )}
         <Keeping />
@@ -191,7 +193,10 @@ function Row({
           </span>
         </Link>
         {goal && (
-          <Link to={`/songs/${song.id}/practise`} className="text-[0.92rem] text-accent underline decoration-dotted underline-offset-4">
+          <Link
+            to={`/songs/${song.id}/practise`}
+            className="text-[0.92rem] text-accent underline decoration-dotted underline-offset-4"
+          >
             practised: {Math.round(goal.known * goal.pieces)} of {goal.pieces} places known
             {goal.due > 0 ? `, ${goal.due} due` : ""}
           </Link>
@@ -201,7 +206,9 @@ function Row({
       <td className="pr-4 max-md:hidden">{song.meter || "–"}</td>
       <td className="pr-4 whitespace-nowrap max-md:hidden">
         {song.bpm ? plain(song.bpm) : "–"}
-        {song.beatTicks !== 960 && song.bpm > 0 && <span className="block text-[0.86rem] text-quiet">{beatSign(song.beatTicks)}s</span>}
+        {song.beatTicks !== 960 && song.bpm > 0 && (
+          <span className="block text-[0.86rem] text-quiet">{beatSign(song.beatTicks)}s</span>
+        )}
       </td>
       <td className="pr-4 max-md:hidden">{song.feel || "–"}</td>
       <td className="pr-4 max-md:hidden">{song.bars || "–"}</td>
@@ -242,13 +249,18 @@ const FIRST_LEVEL = 3;
 async function firstFigure(chart: string, figures: Figure[]): Promise<string> {
   const levels = new Map(figures.map((figure) => [figure.id, figure.level]));
   const suggested = await take(api.POST("/api/arrangements/suggest", { body: { chart } })).catch(() => null);
-  return suggested?.figures.find((each) => (levels.get(each.figure) ?? FIRST_LEVEL) <= FIRST_LEVEL)?.figure ?? "pulse-quarters";
+  return (
+    suggested?.figures.find((each) => (levels.get(each.figure) ?? FIRST_LEVEL) <= FIRST_LEVEL)?.figure ??
+    "pulse-quarters"
+  );
 }
 
 /** Whether anything in it can be played. */
 async function hasChords(text: string): Promise<boolean> {
   const read = await take(api.POST("/api/charts/parse", { body: { text } }));
-  return (read.sections ?? []).some((section) => section.bars.some((bar) => bar.chords.some((chord) => chord.tones.length > 0)));
+  return (read.sections ?? []).some((section) =>
+    section.bars.some((bar) => bar.chords.some((chord) => chord.tones.length > 0)),
+  );
 }
 
 /** The song's own pages, before it is there. */
@@ -257,7 +269,15 @@ function fetchViews(): void {
 }
 
 /** Four chords and Enter: the shortest way to a sounding left hand. */
-function NewSong({ empty, figures, onTrouble }: { empty: boolean; figures: Figure[]; onTrouble: (trouble: string) => void }) {
+function NewSong({
+  empty,
+  figures,
+  onTrouble,
+}: {
+  empty: boolean;
+  figures: Figure[];
+  onTrouble: (trouble: string) => void;
+}) {
   const [chords, setChords] = useState("");
   const [pasted, setPasted] = useState<{ text: string } | null>(null);
   const navigate = useNavigate();
@@ -271,7 +291,9 @@ function NewSong({ empty, figures, onTrouble }: { empty: boolean; figures: Figur
         );
         return;
       }
-      const song = await take(api.POST("/api/songs", { body: { chart, choices: { figure: await firstFigure(chart, figures) } } }));
+      const song = await take(
+        api.POST("/api/songs", { body: { chart, choices: { figure: await firstFigure(chart, figures) } } }),
+      );
       navigate(`/songs/${song.id}/${chords.trim() ? "left-hand" : "chart"}`);
     } catch (error) {
       onTrouble(error instanceof Refused ? error.message : String(error));

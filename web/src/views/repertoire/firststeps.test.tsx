@@ -48,6 +48,11 @@ test("a word of the trade says what it means; another one is only a word", async
 test("the glossary is in order, each word once", () => {
   const words = GLOSSARY.map(([word]) => word);
   expect(words).toEqual([...new Set(words)].sort());
-  expect(["Lead-in to a change", "Voicing", "Last bar", "Shells only"].map(wordIn)).toEqual(["lead-in", "voicing", undefined, "shell"]);
+  expect(["Lead-in to a change", "Voicing", "Last bar", "Shells only"].map(wordIn)).toEqual([
+    "lead-in",
+    "voicing",
+    undefined,
+    "shell",
+  ]);
   expect(meaningOf("Lead-in")).toContain("next chord's bass");
 });

@@ -40,7 +40,8 @@ function open(answers: (Imported | { status: number; detail: string; problems?: 
 }
 
 const file = (name = "reel.abc") => new File(["X:1"], name);
-const bringIn = (...files: File[]) => userEvent.upload(screen.getByLabelText("A file to bring in"), files, { applyAccept: false });
+const bringIn = (...files: File[]) =>
+  userEvent.upload(screen.getByLabelText("A file to bring in"), files, { applyAccept: false });
 
 afterEach(() => vi.unstubAllGlobals());
 
@@ -127,7 +128,13 @@ describe("a file that is brought in", () => {
 
   it("comes with others, is read with them, kept with them and summed up", async () => {
     const kept = (id: string) => answer({ song: { id } as Imported["song"] });
-    const urls = open([answer(), { status: 422, detail: "This is no song." }, answer({ title: "Third", bars: 1 }), kept("1"), kept("3")]);
+    const urls = open([
+      answer(),
+      { status: 422, detail: "This is no song." },
+      answer({ title: "Third", bars: 1 }),
+      kept("1"),
+      kept("3"),
+    ]);
     await bringIn(file(), file("two.bin"), file("three.abc"));
     const dialog = await screen.findByRole("dialog");
     expect(await within(dialog).findByText("2 files can be kept, 1 cannot be read.")).toBeVisible();

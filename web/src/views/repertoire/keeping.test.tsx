@@ -18,7 +18,10 @@ function open(kept: Kept, answer: { status?: number; body: unknown } = { body: {
   );
 }
 
-const COPIES: Kept = { folder: "/home/ada/zapateo/copies", copies: [{ name: "daily.tar", bytes: 1, made: "2027-01-09T20:15:00Z" }] };
+const COPIES: Kept = {
+  folder: "/home/ada/zapateo/copies",
+  copies: [{ name: "daily.tar", bytes: 1, made: "2027-01-09T20:15:00Z" }],
+};
 const file = () => new File(["PK"], "zapateo.zip", { type: "application/zip" });
 
 test("where copies lie is told, and the last one's day", async () => {
@@ -44,7 +47,10 @@ test("a file that is none is told with its name", async () => {
 });
 
 test("what may not be kept of it is told", async () => {
-  const leftOut = ["songs/1.zip: title: what comes after 200 of its 300 characters", "hands[0].measures: expected measures"];
+  const leftOut = [
+    "songs/1.zip: title: what comes after 200 of its 300 characters",
+    "hands[0].measures: expected measures",
+  ];
   open({ folder: "", copies: [] }, { status: 201, body: { songs: 1, evenings: 0, figures: 0, hands: 0, leftOut } });
   await userEvent.upload(screen.getByLabelText("A file of everything to bring back"), file());
   expect(await screen.findByText("Added: 1 song.")).toBeInTheDocument();

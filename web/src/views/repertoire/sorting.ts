@@ -6,7 +6,8 @@ export type Column = "title" | "key" | "meter" | "bpm" | "feel" | "bars" | "figu
 export function byColumn(column: Column, down: boolean): (a: SongLine, b: SongLine) => number {
   return (a, b) => {
     const [left, right] = [a[column], b[column]];
-    const order = typeof left === "number" && typeof right === "number" ? left - right : String(left).localeCompare(String(right));
+    const order =
+      typeof left === "number" && typeof right === "number" ? left - right : String(left).localeCompare(String(right));
     return (down ? -order : order) || a.title.localeCompare(b.title);
   };
 }

@@ -38,8 +38,8 @@ export function FitPanel({
   if (fit.notes.length === 0)
     return (
       <p className="leading-snug">
-        The chart has no tune yet, so there is nothing to fit. Type one under a row of bars, as <code>Melody: | E2 F G B4 |</code>, or
-        import a file that has one.
+        The chart has no tune yet, so there is nothing to fit. Type one under a row of bars, as{" "}
+        <code>Melody: | E2 F G B4 |</code>, or import a file that has one.
       </p>
     );
   const doubtful = fit.notes.filter((note) => note.kind === "clash" || note.avoid);
@@ -47,7 +47,8 @@ export function FitPanel({
   return (
     <div className="grid gap-2">
       <p className="leading-snug">
-        {fit.notes.length} notes; {fit.notes.filter((note) => note.kind === "chord-tone").length} are tones of their chord
+        {fit.notes.length} notes; {fit.notes.filter((note) => note.kind === "chord-tone").length} are tones of their
+        chord
         {doubtful.length > 0 ? `, ${doubtful.length} to look at.` : ", none clashes."}
       </p>
       {doubtful.length > 0 && (
@@ -68,18 +69,26 @@ export function FitPanel({
       )}
       {fit.same.map((each) => (
         <p key={each.bar} className="border-grain border-l-4 px-2 py-1 leading-snug">
-          <button type="button" onClick={() => onBar(each.bar)} className="min-h-8 font-semibold underline underline-offset-4">
+          <button
+            type="button"
+            onClick={() => onBar(each.bar)}
+            className="min-h-8 font-semibold underline underline-offset-4"
+          >
             Bar {bars[each.bar]?.number}
           </button>{" "}
-          stays on {each.name}, {each.times} times in a row: a voice makes that live, a piano sounds dull. Change the harmony under it, or
-          fill round it.
+          stays on {each.name}, {each.times} times in a row: a voice makes that live, a piano sounds dull. Change the
+          harmony under it, or fill round it.
         </p>
       ))}
       {fit.better.length > 0 && (
         <ul aria-label="Chords that fit better" className="grid gap-1">
           {fit.better.map((each) => (
             <li key={each.tick} className="border-grain border-l-4 px-2 py-1 leading-snug">
-              <button type="button" onClick={() => onBar(each.bar)} className="min-h-8 font-semibold underline underline-offset-4">
+              <button
+                type="button"
+                onClick={() => onBar(each.bar)}
+                className="min-h-8 font-semibold underline underline-offset-4"
+              >
                 Bar {bars[each.bar]?.number}
               </button>{" "}
               fits {each.better} better than {each.now}: {each.hits} of {each.notes} notes.
@@ -123,7 +132,11 @@ export function FitPanel({
         </thead>
         <tbody>
           {here.slice(0, MOST_SHOWN).map((note, index) => (
-            <tr key={note.tick} title={note.why} className={note.kind === "clash" || note.avoid ? "font-semibold text-accent" : ""}>
+            <tr
+              key={note.tick}
+              title={note.why}
+              className={note.kind === "clash" || note.avoid ? "font-semibold text-accent" : ""}
+            >
               <td className="w-8 text-quiet">{here[index - 1]?.bar === note.bar ? "" : bars[note.bar]?.number}</td>
               <td className="w-12 font-serif">{note.name}</td>
               <td>{note.avoid ? "fourth, held" : KINDS[note.kind]}</td>
@@ -131,7 +144,9 @@ export function FitPanel({
           ))}
         </tbody>
       </table>
-      {here.length > MOST_SHOWN && <p className="text-quiet">and {here.length - MOST_SHOWN} more; take fewer bars to see them.</p>}
+      {here.length > MOST_SHOWN && (
+        <p className="text-quiet">and {here.length - MOST_SHOWN} more; take fewer bars to see them.</p>
+      )}
     </div>
   );
 }

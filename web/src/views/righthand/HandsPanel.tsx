@@ -34,13 +34,18 @@ export function HandsPanel({
   );
   const asTheyAre = right.asTheyAre ?? [];
   if (met.length === 0)
-    return <p className="leading-snug">Only one hand plays here. Give the right hand chords, the melody or a chorus.</p>;
+    return (
+      <p className="leading-snug">Only one hand plays here. Give the right hand chords, the melody or a chorus.</p>
+    );
   return (
     <div className="grid gap-2">
       <p className="text-quiet leading-snug">Count aloud and tap: L left, R right, LR together.</p>
       <ul aria-label="How the hands meet" className="grid gap-1.5">
         {met.slice(0, MOST_SHOWN).map((bar) => (
-          <li key={bar.index} className={`border-l-4 px-2 leading-snug ${bar.meeting?.kept.length ? "border-accent" : "border-grain"}`}>
+          <li
+            key={bar.index}
+            className={`border-l-4 px-2 leading-snug ${bar.meeting?.kept.length ? "border-accent" : "border-grain"}`}
+          >
             <span className="text-quiet">bar {bar.number}</span>
             <span className="flex flex-wrap gap-x-2.5">
               {bar.meeting?.order.split(", ").map((strike) => {
@@ -82,10 +87,13 @@ export function HandsPanel({
           </li>
         ))}
       </ul>
-      {met.length > MOST_SHOWN && <p className="text-quiet">and {met.length - MOST_SHOWN} more; take fewer bars to see them.</p>}
+      {met.length > MOST_SHOWN && (
+        <p className="text-quiet">and {met.length - MOST_SHOWN} more; take fewer bars to see them.</p>
+      )}
       {elsewhere.length > 0 && (
         <p className="text-quiet leading-snug">
-          Room was made in {[...new Set(elsewhere.map((bar) => bar.number))].slice(0, 12).join(", ")} too: bars with ⇅ above.
+          Room was made in {[...new Set(elsewhere.map((bar) => bar.number))].slice(0, 12).join(", ")} too: bars with ⇅
+          above.
         </p>
       )}
     </div>

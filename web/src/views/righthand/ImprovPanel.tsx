@@ -11,7 +11,15 @@ const KINDS: { kind: Aim["kind"]; says: string }[] = [
 ];
 
 /** Notes to improvise on over the chord of the moment; they are lit on the keyboard, also while it plays. */
-export function ImprovPanel({ notes, over, bar }: { notes: ImprovNotes | undefined; over: Over | undefined; bar: Bar }) {
+export function ImprovPanel({
+  notes,
+  over,
+  bar,
+}: {
+  notes: ImprovNotes | undefined;
+  over: Over | undefined;
+  bar: Bar;
+}) {
   if (!notes) return <p className="text-quiet">Listening …</p>;
   return (
     <div className="grid gap-2">
@@ -23,7 +31,9 @@ export function ImprovPanel({ notes, over, bar }: { notes: ImprovNotes | undefin
               <Chord symbol={over.chord} />
             </span>
           </p>
-          <p className="leading-snug">{over.scale ? `Scale: ${over.scale}` : "No scale holds all of this chord; its own tones do."}</p>
+          <p className="leading-snug">
+            {over.scale ? `Scale: ${over.scale}` : "No scale holds all of this chord; its own tones do."}
+          </p>
           <ul aria-label="Notes" className="grid gap-1">
             {KINDS.map(({ kind, says }) => {
               const own = over.notes.filter((note) => note.kind === kind);

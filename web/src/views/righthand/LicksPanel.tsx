@@ -4,7 +4,15 @@ import { useArranged, useSound, useWork } from "../../song/desk";
 import { useHearing } from "./useHearing";
 
 /** Small devices made for the chord of a bar: heard, put in its place on the staff, and how to practise them. */
-export function LicksPanel({ bar, right, onChange }: { bar: Bar; right: RightHand; onChange: (right: RightHand) => void }) {
+export function LicksPanel({
+  bar,
+  right,
+  onChange,
+}: {
+  bar: Bar;
+  right: RightHand;
+  onChange: (right: RightHand) => void;
+}) {
   const { asked } = useWork();
   const { bpm, arrangement } = useArranged();
   const sound = useSound();
@@ -13,7 +21,10 @@ export function LicksPanel({ bar, right, onChange }: { bar: Bar; right: RightHan
   const placed = right.licks ?? [];
   const here = placed.filter((each) => each.bar === bar.number).at(-1)?.lick;
   const put = (lick: string | null) =>
-    onChange({ ...right, licks: [...placed.filter((each) => each.bar !== bar.number), ...(lick ? [{ bar: bar.number, lick }] : [])] });
+    onChange({
+      ...right,
+      licks: [...placed.filter((each) => each.bar !== bar.number), ...(lick ? [{ bar: bar.number, lick }] : [])],
+    });
   if (licks.isError) return <p className="leading-snug">{licks.error.message}</p>;
   if (!licks.data) return <p className="text-quiet">Making them for this chord …</p>;
   return (
@@ -31,7 +42,9 @@ export function LicksPanel({ bar, right, onChange }: { bar: Bar; right: RightHan
           </button>
         )}
       </p>
-      {licks.data.length === 0 && <p className="leading-snug">None suits this chord, tempo and hand; a slower tempo brings more.</p>}
+      {licks.data.length === 0 && (
+        <p className="leading-snug">None suits this chord, tempo and hand; a slower tempo brings more.</p>
+      )}
       <ul aria-label="Licks" className="grid gap-1.5">
         {licks.data.map((lick) => (
           <li
@@ -42,7 +55,11 @@ export function LicksPanel({ bar, right, onChange }: { bar: Bar; right: RightHan
             <span className="block font-serif">{lick.notes.map((note) => note.names.join("+")).join(" ")}</span>
             <span className="block text-[0.9rem] text-quiet">{lick.count}</span>
             <span className="block text-[0.9rem]">{lick.practise}</span>
-            <button type="button" onClick={() => hear(lick)} className="mr-3 min-h-8 text-accent underline underline-offset-4">
+            <button
+              type="button"
+              onClick={() => hear(lick)}
+              className="mr-3 min-h-8 text-accent underline underline-offset-4"
+            >
               hear it
             </button>
             <button

@@ -31,8 +31,9 @@ export function PlayIn() {
   return (
     <div className="grid gap-2">
       <p className="leading-snug">
-        After a bar of clicks the left hand plays {first === last ? `bar ${first}` : `bars ${first}–${last}`}, and you play the tune over
-        it, one note at a time. It is put under the bars in the rhythm you meant; undo brings back what was there.
+        After a bar of clicks the left hand plays {first === last ? `bar ${first}` : `bars ${first}–${last}`}, and you
+        play the tune over it, one note at a time. It is put under the bars in the rhythm you meant; undo brings back
+        what was there.
       </p>
       <Choice
         label="Played on"
@@ -51,7 +52,11 @@ export function PlayIn() {
           Stop the take
         </button>
       ) : (
-        <button type="button" onClick={start} className="min-h-11 rounded-plank border border-grain bg-plank px-4 font-semibold">
+        <button
+          type="button"
+          onClick={start}
+          className="min-h-11 rounded-plank border border-grain bg-plank px-4 font-semibold"
+        >
           Record a take
         </button>
       )}
@@ -63,7 +68,9 @@ export function PlayIn() {
         {take.state === "failed" && `The take could not be put under these bars: ${take.says}`}
       </p>
       {take.state === "kept" && <p className="font-serif leading-snug">{take.says}</p>}
-      <p className="text-[0.9rem] text-quiet leading-snug">Rest your hands after 20 to 30 minutes; keep headphones moderate.</p>
+      <p className="text-[0.9rem] text-quiet leading-snug">
+        Rest your hands after 20 to 30 minutes; keep headphones moderate.
+      </p>
     </div>
   );
 }

@@ -56,7 +56,9 @@ export function RightHand() {
   const bar = played >= 0 ? played : selection[0];
   const here = arrangement?.bars[bar];
   const over = usePlaying((head) =>
-    notes.data ? overAt(notes.data, bar, head.playing ? Math.max(head.tick, here?.tick ?? 0) : (here?.tick ?? 0)) : undefined,
+    notes.data
+      ? overAt(notes.data, bar, head.playing ? Math.max(head.tick, here?.tick ?? 0) : (here?.tick ?? 0))
+      : undefined,
   );
 
   useEffect(() => {
@@ -149,10 +151,14 @@ export function RightHand() {
                   const place = chart && barPlace(chart, arrangement.bars[selection[0]]);
                   if (place) tune.change("add", { place });
                 }}
-                onMelody={() => change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))}
+                onMelody={() =>
+                  change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))
+                }
               />
             )}
-            {panel === "hands" && <HandsPanel bars={arrangement.bars} selection={selection} right={right} onChange={change} />}
+            {panel === "hands" && (
+              <HandsPanel bars={arrangement.bars} selection={selection} right={right} onChange={change} />
+            )}
             {panel === "licks" && <LicksPanel bar={here} right={right} onChange={change} />}
             {panel === "improvise" && <ImprovPanel notes={notes.data} over={over} bar={here} />}
             {panel === "play" && <PlayIn />}

@@ -38,8 +38,12 @@ export function ShapePanel({
               <Chord symbol={each.chord} />
             </span>
             <span className="block text-[0.92rem]">states {each.states.join(" ") || "nothing"}</span>
-            {each.loses.length > 0 && <span className="block text-[0.92rem] text-quiet">loses {each.loses.join(" ")}</span>}
-            {each.adds.length > 0 && <span className="block text-[0.92rem] text-quiet">adds {each.adds.join(" ")}</span>}
+            {each.loses.length > 0 && (
+              <span className="block text-[0.92rem] text-quiet">loses {each.loses.join(" ")}</span>
+            )}
+            {each.adds.length > 0 && (
+              <span className="block text-[0.92rem] text-quiet">adds {each.adds.join(" ")}</span>
+            )}
           </li>
         ))}
       </ul>

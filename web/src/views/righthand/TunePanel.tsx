@@ -102,7 +102,13 @@ export function TunePanel({
     sound.strike(index);
   };
   const walk = (event: React.KeyboardEvent) => {
-    if (event.altKey || event.shiftKey || event.ctrlKey || event.metaKey || (event.key !== "ArrowLeft" && event.key !== "ArrowRight"))
+    if (
+      event.altKey ||
+      event.shiftKey ||
+      event.ctrlKey ||
+      event.metaKey ||
+      (event.key !== "ArrowLeft" && event.key !== "ArrowRight")
+    )
       return;
     const here = notes.findIndex(({ index }) => index === struck);
     const next = notes[Math.max(0, Math.min(notes.length - 1, here + (event.key === "ArrowLeft" ? -1 : 1)))];
@@ -112,7 +118,8 @@ export function TunePanel({
   return (
     <div className="grid gap-2">
       <p className="text-quiet leading-snug">
-        Press a note on the staff or here, then change it; on the staff it can be dragged up and down, and the keyboard below names its key.
+        Press a note on the staff or here, then change it; on the staff it can be dragged up and down, and the keyboard
+        below names its key.
       </p>
       {/* biome-ignore lint/a11y/useSemanticElements: a list of notes that the arrow keys walk through, with changes by keys */}
       <div
@@ -121,7 +128,8 @@ export function TunePanel({
         aria-label="The tune, note by note"
         onKeyDown={(event) => {
           walk(event);
-          if (event.key === "Delete" || event.key === "Backspace") deleted.current = notes.findIndex(({ index }) => index === struck);
+          if (event.key === "Delete" || event.key === "Backspace")
+            deleted.current = notes.findIndex(({ index }) => index === struck);
           pressed(event, edit);
         }}
         className="flex max-h-60 flex-wrap gap-x-0.5 overflow-auto"
@@ -131,14 +139,17 @@ export function TunePanel({
           const name = stroke.notes.at(-1)?.name ?? "";
           return (
             <span key={index} className="flex items-baseline">
-              {notes[at - 1]?.stroke.bar !== stroke.bar && <span className="pr-0.5 pl-1 text-[0.82rem] text-quiet">{bar?.number}</span>}
+              {notes[at - 1]?.stroke.bar !== stroke.bar && (
+                <span className="pr-0.5 pl-1 text-[0.82rem] text-quiet">{bar?.number}</span>
+              )}
               <button
                 type="button"
                 aria-pressed={struck === index}
                 aria-label={`${name}, ${lengthName(stroke.written.ticks)}, bar ${bar?.number}`}
                 tabIndex={struck === index || (struck === null && at === 0) || (!chosen && at === 0) ? 0 : -1}
                 ref={(button) => {
-                  if (struck === index && button?.parentElement?.parentElement?.contains(document.activeElement)) button.focus();
+                  if (struck === index && button?.parentElement?.parentElement?.contains(document.activeElement))
+                    button.focus();
                 }}
                 onClick={() => choose(index)}
                 className={`min-h-8 min-w-8 rounded-plank px-1 font-serif ${struck === index ? "bg-wash font-semibold text-accent" : ""}`}
@@ -156,11 +167,13 @@ export function TunePanel({
             </button>
           </p>
         )}
-        {notes.length > MOST_SHOWN && <p className="text-quiet">and {notes.length - MOST_SHOWN} more; take fewer bars.</p>}
+        {notes.length > MOST_SHOWN && (
+          <p className="text-quiet">and {notes.length - MOST_SHOWN} more; take fewer bars.</p>
+        )}
       </div>
       <p className="text-quiet leading-snug">
-        ↑ ↓ by the key's notes, with Alt by semitones, with Shift by octaves. The full stop is longer, the comma shorter. Shift ← → earlier
-        and later. Insert adds a note behind it, Delete takes it out, Ctrl Z brings it back.
+        ↑ ↓ by the key's notes, with Alt by semitones, with Shift by octaves. The full stop is longer, the comma
+        shorter. Shift ← → earlier and later. Insert adds a note behind it, Delete takes it out, Ctrl Z brings it back.
       </p>
     </div>
   );
@@ -177,7 +190,8 @@ export function TuneTools({ edit }: { edit: TuneEdit }) {
       <p className="flex items-baseline gap-3 leading-snug">
         {stroke ? (
           <span>
-            <span className="font-semibold font-serif text-lg">{stroke.notes.at(-1)?.name}</span>, {lengthName(stroke.written.ticks)}
+            <span className="font-semibold font-serif text-lg">{stroke.notes.at(-1)?.name}</span>,{" "}
+            {lengthName(stroke.written.ticks)}
           </span>
         ) : (
           <span className="text-quiet">Choose a note of the tune to change it.</span>

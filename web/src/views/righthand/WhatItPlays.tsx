@@ -23,7 +23,11 @@ const UNDER: { id: NonNullable<RightHand["under"]>; name: string; says: string }
   { id: "sixths", name: "Sixths", says: "A sixth below every note." },
   { id: "octaves", name: "Octaves", says: "The octave below, with a chord tone inside." },
   { id: "block", name: "Block", says: "Three chord tones under every note of the tune." },
-  { id: "parts", name: "Four parts", says: "Three voices under the tune as in a hymn book; the left hand has tenor and bass." },
+  {
+    id: "parts",
+    name: "Four parts",
+    says: "Three voices under the tune as in a hymn book; the left hand has tenor and bass.",
+  },
   { id: "third", name: "Third on top", says: "The whole chord under a note that is its third; the others alone." },
 ];
 
@@ -208,7 +212,10 @@ export function WhatItPlays({
                       type="button"
                       aria-pressed={!plain.includes(bar)}
                       onClick={() =>
-                        onChange({ ...right, plain: plain.includes(bar) ? plain.filter((each) => each !== bar) : [...plain, bar] })
+                        onChange({
+                          ...right,
+                          plain: plain.includes(bar) ? plain.filter((each) => each !== bar) : [...plain, bar],
+                        })
                       }
                       className={`min-h-8 min-w-7 ${plain.includes(bar) ? "text-quiet line-through" : "font-semibold"}`}
                     >
@@ -220,7 +227,10 @@ export function WhatItPlays({
           </div>
         )}
         {section && manner.style !== "none" && (
-          <label className="flex min-h-8 items-center gap-1.5" title="Over the last two beats before a section, where the melody rests">
+          <label
+            className="flex min-h-8 items-center gap-1.5"
+            title="Over the last two beats before a section, where the melody rests"
+          >
             <input
               type="checkbox"
               checked={right.unison === true}
@@ -232,11 +242,25 @@ export function WhatItPlays({
         )}
         {manner.style === "comping" && (
           <>
-            <OneOf label="Shapes" options={SHAPES} chosen={manner.shapes ?? "each"} onChoose={(shapes) => choose({ shapes })} />
-            <OneOf label="Top notes" options={TOPS} chosen={manner.top ?? "nearest"} onChoose={(top) => choose({ top })} />
+            <OneOf
+              label="Shapes"
+              options={SHAPES}
+              chosen={manner.shapes ?? "each"}
+              onChoose={(shapes) => choose({ shapes })}
+            />
+            <OneOf
+              label="Top notes"
+              options={TOPS}
+              chosen={manner.top ?? "nearest"}
+              onChoose={(top) => choose({ top })}
+            />
             <div className="flex items-baseline gap-4">
               <span className="text-quiet">A rhythm of your own:</span>
-              <OwnTools model={fitting[0]} onWrite={(model) => onEdit({ ...model, ...OWN, meters: [meter] }, true)} onKept={onBrought} />
+              <OwnTools
+                model={fitting[0]}
+                onWrite={(model) => onEdit({ ...model, ...OWN, meters: [meter] }, true)}
+                onKept={onBrought}
+              />
             </div>
           </>
         )}

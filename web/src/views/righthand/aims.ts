@@ -9,7 +9,10 @@ const HIGHEST = 84;
 
 /** The chord that sounds at a tick, else the first of the bar. */
 export function overAt(notes: ImprovNotes, bar: number, tick: number): Over | undefined {
-  return notes.chords.find((each) => each.tick <= tick && tick < each.tick + each.ticks) ?? notes.chords.find((each) => each.bar === bar);
+  return (
+    notes.chords.find((each) => each.tick <= tick && tick < each.tick + each.ticks) ??
+    notes.chords.find((each) => each.bar === bar)
+  );
 }
 
 /** The keys of its notes, in every octave of the right hand. */

@@ -86,7 +86,12 @@ describe("a note of the melody", () => {
     expect(strokeAt(arrangement, chart, { bar: 1, pass: 1, tick: 480 })).toBe(-1);
   });
   it("is as long as a player says", () => {
-    expect([960, 720, 320, 2000].map(lengthName)).toEqual(["quarter", "dotted eighth", "eighth triplet", "2.08 quarters"]);
+    expect([960, 720, 320, 2000].map(lengthName)).toEqual([
+      "quarter",
+      "dotted eighth",
+      "eighth triplet",
+      "2.08 quarters",
+    ]);
   });
 });
 

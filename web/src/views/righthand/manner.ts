@@ -6,7 +6,9 @@ export type Manner = NonNullable<RightHand["sections"]>[string];
 const NAMES = ["style", "figure", "top", "under", "shapes", "manner"] as const;
 
 function mannerOf(right: RightHand): Manner {
-  return Object.fromEntries(NAMES.flatMap((name) => (right[name] === undefined ? [] : [[name, right[name]]]))) as Manner;
+  return Object.fromEntries(
+    NAMES.flatMap((name) => (right[name] === undefined ? [] : [[name, right[name]]])),
+  ) as Manner;
 }
 
 /** What holds for a section, or for the whole song. */

@@ -22,7 +22,9 @@ const figure = (id: string, name: string, meter: string) =>
         barTicks: 3840,
         beatTicks: 960,
         count: "1",
-        strokes: [{ hand: "R", roles: "c", tick: 0, ticks: 960, mark: "toe", rolled: false, accent: false, length: 960 }],
+        strokes: [
+          { hand: "R", roles: "c", tick: 0, ticks: 960, mark: "toe", rolled: false, accent: false, length: 960 },
+        ],
       },
     ],
   }) as unknown as Figure;
@@ -54,7 +56,14 @@ const notes: ImprovNotes = {
         { name: "F", chroma: 5, kind: "avoid" },
       ],
     },
-    { bar: 0, tick: 1920, ticks: 1920, chord: "G7", scale: "Mixolydian", notes: [{ name: "B", chroma: 11, kind: "guide" }] },
+    {
+      bar: 0,
+      tick: 1920,
+      ticks: 1920,
+      chord: "G7",
+      scale: "Mixolydian",
+      notes: [{ name: "B", chroma: 11, kind: "guide" }],
+    },
   ],
 };
 
@@ -141,13 +150,17 @@ describe("the fit of the melody", () => {
     };
     const onHarmonise = vi.fn();
     const onHymn = vi.fn();
-    render(<FitPanel fit={fit} bars={bars} selection={[0, 1]} onBar={onBar} onHarmonise={onHarmonise} onHymn={onHymn} />);
+    render(
+      <FitPanel fit={fit} bars={bars} selection={[0, 1]} onBar={onBar} onHarmonise={onHarmonise} onHymn={onHymn} />,
+    );
     await userEvent.click(screen.getByRole("button", { name: /hymn, in four parts/ }));
     expect(onHymn).toHaveBeenCalledOnce();
     await userEvent.click(screen.getByRole("button", { name: "half a bar" }));
     expect(onHarmonise).toHaveBeenCalledWith("half", "usual");
     expect(screen.getByLabelText("Notes to look at").children).toHaveLength(2);
-    expect(screen.getByLabelText("Chords that fit better").textContent).toContain("fits B♭ better than F7: 3 of 4 notes");
+    expect(screen.getByLabelText("Chords that fit better").textContent).toContain(
+      "fits B♭ better than F7: 3 of 4 notes",
+    );
     expect(screen.getByText("fourth, held")).toBeTruthy();
     expect(screen.getByText(/stays on G4, 7 times in a row/)).toBeTruthy();
     await userEvent.click(screen.getAllByRole("button", { name: "Bar 2" })[0] as HTMLElement);

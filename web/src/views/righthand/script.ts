@@ -17,7 +17,8 @@ export function scriptOf(arrangement: Arrangement, selection: [number, number], 
     for (let tick = 0, at = 0; tick < bar.ticks && tones.length > 0; at++) {
       const ticks = Math.min(bar.ticks - tick, at % 3 === 0 ? TICKS : TICKS / 2);
       const midi = tones[at % tones.length];
-      if (midi !== undefined) script.push({ ms: (bar.tick - first.tick + tick) * msPerTick, held: ticks * msPerTick * 0.85, midi });
+      if (midi !== undefined)
+        script.push({ ms: (bar.tick - first.tick + tick) * msPerTick, held: ticks * msPerTick * 0.85, midi });
       tick += ticks;
     }
   }

@@ -10,7 +10,9 @@ export function isTune(stroke: Stroke): boolean {
 
 /** Where a bar is written. */
 export function barPlace(chart: ChartView, bar: Bar | undefined): NotePlace | null {
-  const written = bar ? chart.written.flatMap((section) => section.bars).findIndex((each) => each.number === bar.number) : -1;
+  const written = bar
+    ? chart.written.flatMap((section) => section.bars).findIndex((each) => each.number === bar.number)
+    : -1;
   return bar && written >= 0 ? { bar: written, pass: bar.round, tick: 0 } : null;
 }
 

@@ -6,7 +6,11 @@ import { isPlaying, usePlaying } from "../../sound/playing";
 
 type Struck = { ms: number; held: number; midi: number };
 
-export type TakeState = { state: "ready" | "playing" | "reading" | "kept" | "empty" | "failed"; notes: number; says: string };
+export type TakeState = {
+  state: "ready" | "playing" | "reading" | "kept" | "empty" | "failed";
+  notes: number;
+  says: string;
+};
 
 /** A note that begins a moment before the first beat belongs to it. */
 const EARLY_MS = -200;
@@ -49,7 +53,10 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
 
   useEffect(() => {
     if (!recording) return;
-    const close = source.open({ down: (midi, when) => hear(midi, true, when), up: (midi, when) => hear(midi, false, when) });
+    const close = source.open({
+      down: (midi, when) => hear(midi, true, when),
+      up: (midi, when) => hear(midi, false, when),
+    });
     setOnKey(hear);
     closing.current = close;
     return () => {
@@ -80,7 +87,10 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
       await desk.edit(async ({ chart, choices }) => {
         const read = await take(api.POST("/api/right-hand/take", { body: { chart, bpm, bar: selection[0], notes } }));
         const written = new Set<number>();
-        const cells = read.bars.slice(0, bars.filter((bar) => !written.has(bar.number) && written.add(bar.number)).length);
+        const cells = read.bars.slice(
+          0,
+          bars.filter((bar) => !written.has(bar.number) && written.add(bar.number)).length,
+        );
         const edited = await editChart(chart, { kind: "tune", bar: at, content: cells.join(" | ") });
         setState({ state: "kept", notes: notes.length, says: cells.join(" | ") });
         return { chart: edited.text, choices: { ...choices, right: { ...(choices.right ?? {}), style: "melody" } } };
@@ -92,7 +102,9 @@ export function useTake(source: NoteSource): { take: TakeState; start: () => voi
 
   // The take ends with the chosen bars, or when the music is stopped.
   const sounds = usePlaying(isPlaying);
-  const outside = usePlaying((head) => head.playing && !head.counting && (head.bar > selection[1] || head.bar < selection[0]));
+  const outside = usePlaying(
+    (head) => head.playing && !head.counting && (head.bar > selection[1] || head.bar < selection[0]),
+  );
   const was = useRef(false);
   useEffect(() => {
     if (recording && (outside || (was.current && !sounds))) {

@@ -19,7 +19,8 @@ export function useTuneEdit(): TuneEdit {
   const { arrangement } = useArranged();
   const { struck, setStruck } = useMarked();
   const [says, setSays] = useState("");
-  const place = arrangement && chart && struck !== null ? placeOf(arrangement, chart, arrangement.strokes[struck]) : null;
+  const place =
+    arrangement && chart && struck !== null ? placeOf(arrangement, chart, arrangement.strokes[struck]) : null;
   const now = useRef<NotePlace | null>(place);
   const wanted = useRef<NotePlace | null>(null);
   const { edit: queue } = desk;

@@ -28,7 +28,11 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
     try {
       setSaid(await job(stop.current.signal, (done) => setWork({ what, done, of: songs.length })));
     } catch (error) {
-      setSaid(stop.current.signal.aborted ? "Cancelled." : `It stopped: ${error instanceof Error ? error.message : String(error)}`);
+      setSaid(
+        stop.current.signal.aborted
+          ? "Cancelled."
+          : `It stopped: ${error instanceof Error ? error.message : String(error)}`,
+      );
     } finally {
       setWork(null);
     }
@@ -62,7 +66,14 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
         const stand = await standOf(
           each,
           hand,
-          { kind: wanted.kind, width: paper.width, space: PAPER_SPACE, perLine: wanted.perLine, fingers, degrees: wanted.degrees },
+          {
+            kind: wanted.kind,
+            width: paper.width,
+            space: PAPER_SPACE,
+            perLine: wanted.perLine,
+            fingers,
+            degrees: wanted.degrees,
+          },
           signal,
         );
         laid.push({ title: stand.title, pages: paginate(stand.blocks, paper.height, PAPER_SPACE * 2) });
@@ -108,7 +119,11 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
         <div role="status" className="border-accent border-l-4 py-1 pl-3">
           {work.what} {Math.min(work.done + 1, work.of)} of {work.of}
           <progress value={work.done} max={work.of} className="block w-full accent-accent" />
-          <button type="button" onClick={() => stop.current?.abort()} className="min-h-9 text-accent underline underline-offset-4">
+          <button
+            type="button"
+            onClick={() => stop.current?.abort()}
+            className="min-h-9 text-accent underline underline-offset-4"
+          >
             Cancel
           </button>
         </div>

@@ -72,7 +72,9 @@ export function ItemRow({
                 type="button"
                 aria-label={`${called}: a semitone lower`}
                 onClick={() =>
-                  (item.semitones ?? 0) === 1 ? without("semitones") : put({ semitones: Math.max(-11, (item.semitones ?? 0) - 1) })
+                  (item.semitones ?? 0) === 1
+                    ? without("semitones")
+                    : put({ semitones: Math.max(-11, (item.semitones ?? 0) - 1) })
                 }
                 className="min-h-11 min-w-9 text-xl print:hidden"
               >
@@ -88,7 +90,9 @@ export function ItemRow({
                 type="button"
                 aria-label={`${called}: a semitone higher`}
                 onClick={() =>
-                  (item.semitones ?? 0) === -1 ? without("semitones") : put({ semitones: Math.min(11, (item.semitones ?? 0) + 1) })
+                  (item.semitones ?? 0) === -1
+                    ? without("semitones")
+                    : put({ semitones: Math.min(11, (item.semitones ?? 0) + 1) })
                 }
                 className="min-h-11 min-w-9 text-xl print:hidden"
               >
@@ -100,16 +104,22 @@ export function ItemRow({
               value={of.bpm ? plain(of.bpm) : ""}
               numeric
               className="w-16 text-center"
-              onTake={(text) => (Number(text) >= 20 && Number(text) <= 400 ? put({ tempo: Number(text) }) : without("tempo"))}
+              onTake={(text) =>
+                Number(text) >= 20 && Number(text) <= 400 ? put({ tempo: Number(text) }) : without("tempo")
+              }
             />
             {of.arrangements.length > 1 && (
               <div className="w-40 print:hidden">
                 <Choice
                   label={`Arrangement of ${called}`}
                   slim
-                  value={of.arrangements.find((each) => each.id === item.arrangement)?.id ?? of.arrangements[0]?.id ?? ""}
+                  value={
+                    of.arrangements.find((each) => each.id === item.arrangement)?.id ?? of.arrangements[0]?.id ?? ""
+                  }
                   options={of.arrangements.map((each) => ({ value: each.id, label: each.name }))}
-                  onChange={(arrangement) => (arrangement === of.arrangements[0]?.id ? without("arrangement") : put({ arrangement }))}
+                  onChange={(arrangement) =>
+                    arrangement === of.arrangements[0]?.id ? without("arrangement") : put({ arrangement })
+                  }
                 />
               </div>
             )}
@@ -123,7 +133,9 @@ export function ItemRow({
               value={plain(item.minutes ?? 0)}
               numeric
               className="w-16 text-center"
-              onTake={(text) => Number.isFinite(Number(text)) && put({ minutes: Math.min(600, Math.max(0, Number(text))) })}
+              onTake={(text) =>
+                Number.isFinite(Number(text)) && put({ minutes: Math.min(600, Math.max(0, Number(text))) })
+              }
             />
             <span className="text-quiet">minutes</span>
           </>

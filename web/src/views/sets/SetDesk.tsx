@@ -1,5 +1,18 @@
-import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
-import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
 import { useState } from "react";
 import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { api, type EveningSet, type SetItem, take } from "../../api/client";
@@ -42,7 +55,8 @@ function OpenSet({ set }: { set: EveningSet }) {
   const leftOut = (useLocation().state as { leftOut?: string[] } | null)?.leftOut ?? [];
   const hand = hands.data?.find((each) => each.inUse)?.measures;
   const [trouble, setTrouble] = useState<string | null>(null);
-  const items = (edit: (items: SetItem[]) => SetItem[]) => change((before) => ({ ...before, items: edit(before.items) }));
+  const items = (edit: (items: SetItem[]) => SetItem[]) =>
+    change((before) => ({ ...before, items: edit(before.items) }));
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -102,9 +116,15 @@ function OpenSet({ set }: { set: EveningSet }) {
                 className="h-10 rounded-plank border border-line bg-sheet px-2 text-ink"
               />
             </label>
-            <Field label="Place" value={draft.place} onTake={(place) => change((before) => ({ ...before, place }))} className="w-64" />
+            <Field
+              label="Place"
+              value={draft.place}
+              onTake={(place) => change((before) => ({ ...before, place }))}
+              className="w-64"
+            />
             <p className="text-lg">
-              {draft.items.filter((each) => each.song).length} songs, <span className="font-semibold">{minutes(set.ms)}</span>
+              {draft.items.filter((each) => each.song).length} songs,{" "}
+              <span className="font-semibold">{minutes(set.ms)}</span>
               {draft.items.some((each) => !each.song) ? " with breaks" : ""}
             </p>
           </div>
@@ -165,7 +185,11 @@ function OpenSet({ set }: { set: EveningSet }) {
             </Link>
           )}
           <EveningTools set={set} hand={hand} />
-          <button type="button" onClick={() => window.print()} className="min-h-11 rounded-plank border border-grain px-3">
+          <button
+            type="button"
+            onClick={() => window.print()}
+            className="min-h-11 rounded-plank border border-grain px-3"
+          >
             Print the list
           </button>
           <button type="button" onClick={() => void copy()} className="min-h-11 rounded-plank border border-grain px-3">

@@ -9,7 +9,12 @@ import { Scheme } from "../../ui/Scheme";
 
 export const dayOf = (day: string | undefined): string =>
   day
-    ? new Date(`${day}T12:00`).toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long", year: "numeric" })
+    ? new Date(`${day}T12:00`).toLocaleDateString("en-GB", {
+        weekday: "long",
+        day: "numeric",
+        month: "long",
+        year: "numeric",
+      })
     : "no day yet";
 
 /** The evenings, and a new one. */
@@ -77,10 +82,18 @@ export function Sets() {
       )}
       <main className="px-5 py-5">
         <div className="flex flex-wrap gap-3">
-          <button type="button" onClick={() => void create()} className="h-12 rounded-plank bg-ink px-5 font-semibold text-ground">
+          <button
+            type="button"
+            onClick={() => void create()}
+            className="h-12 rounded-plank bg-ink px-5 font-semibold text-ground"
+          >
             A new evening
           </button>
-          <button type="button" onClick={() => picker.current?.click()} className="h-12 rounded-plank border border-grain px-5">
+          <button
+            type="button"
+            onClick={() => picker.current?.click()}
+            className="h-12 rounded-plank border border-grain px-5"
+          >
             Bring in an evening
           </button>
           <input
@@ -99,14 +112,17 @@ export function Sets() {
         {sets.isError && <p className="py-6 text-lg">The evenings cannot be shown. {sets.error.message}</p>}
         {sets.data?.length === 0 && (
           <p className="max-w-xl py-8 text-lg">
-            No evening yet. One is a list of songs in their order, each in the key and at the tempo of that night, with breaks between them.
+            No evening yet. One is a list of songs in their order, each in the key and at the tempo of that night, with
+            breaks between them.
           </p>
         )}
         <ul className="mt-4">
           {sets.data?.map((set) => (
             <li key={set.id} className="flex flex-wrap items-center gap-x-6 border-line border-b">
               <Link to={`/sets/${set.id}`} className="flex min-h-14 flex-1 flex-col justify-center py-1">
-                <span className="font-semibold font-serif text-[1.35rem] leading-tight hover:text-accent">{set.title}</span>
+                <span className="font-semibold font-serif text-[1.35rem] leading-tight hover:text-accent">
+                  {set.title}
+                </span>
                 <span className="text-quiet">
                   {dayOf(set.playedOn)}
                   {set.place ? ` · ${set.place}` : ""}

@@ -11,10 +11,29 @@ import { keyUpOf, open, timesOf, withBreak, withKeyUp, withTimes } from "./form"
 
 const TAGS = ["once", "twice: once more", "three times", "four times"];
 /** What the form is made of, beside what its last bars do. */
-const BUILT = ["intro", "introChords", "introWaits", "times", "tags", "lastBar", "breaks", "vamp", "keyUp", "ritard"] as const;
+const BUILT = [
+  "intro",
+  "introChords",
+  "introWaits",
+  "times",
+  "tags",
+  "lastBar",
+  "breaks",
+  "vamp",
+  "keyUp",
+  "ritard",
+] as const;
 
 /** How the song is built for this once: what comes before it, how often its sections come, what comes behind. */
-export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangement: Arrangement; taken: FormSection | null }) {
+export function FormPanel({
+  form,
+  arrangement,
+  taken,
+}: {
+  form: FormOf;
+  arrangement: Arrangement;
+  taken: FormSection | null;
+}) {
   const { desk, asked } = useWork();
   const { choices } = desk.draft;
   const [said, setSaid] = useState("");
@@ -36,7 +55,10 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
         const written = await take(
           api.POST("/api/form/write", { body: { ...requestOf(asked), chart: draft.chart, choices: draft.choices } }),
         );
-        const moved = movedDraft({ choices: { ...written.choices, colours: undefined }, others: draft.others }, written.moved);
+        const moved = movedDraft(
+          { choices: { ...written.choices, colours: undefined }, others: draft.others },
+          written.moved,
+        );
         return {
           chart: written.chart,
           ...moved,
@@ -46,8 +68,13 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
       .then(() => setSaid("The chart has it all now; undo brings back what it was."))
       .catch((error) => setSaid(error instanceof Error ? error.message : String(error)));
   return (
-    <section aria-label="Building the form" className="min-h-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0">
-      {taken && taken.part === "chart" && <OfSection section={taken} arrangement={arrangement} choices={choices} change={change} />}
+    <section
+      aria-label="Building the form"
+      className="min-h-0 overflow-auto border-line border-l px-4 py-3 max-md:border-l-0"
+    >
+      {taken && taken.part === "chart" && (
+        <OfSection section={taken} arrangement={arrangement} choices={choices} change={change} />
+      )}
       <h2 className="text-lg">Before the song</h2>
       <div className="mt-1 grid gap-2">
         <Choice
@@ -94,7 +121,9 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
           options={form.closes.map((way) => ({ value: way.id, label: way.name }))}
           reason={form.closes.find((way) => way.id === (choices.close ?? "plain"))?.use ?? ""}
           onChange={(value) =>
-            void change(open(choices, "close", value === "plain" ? undefined : (value as NonNullable<Choices["close"]>)))
+            void change(
+              open(choices, "close", value === "plain" ? undefined : (value as NonNullable<Choices["close"]>)),
+            )
           }
         />
         <Choice
@@ -143,7 +172,9 @@ export function FormPanel({ form, arrangement, taken }: { form: FormOf; arrangem
           <button
             type="button"
             onClick={() => {
-              void change([...BUILT, "close" as const].reduce<Choices>((kept, name) => open(kept, name, undefined), choices));
+              void change(
+                [...BUILT, "close" as const].reduce<Choices>((kept, name) => open(kept, name, undefined), choices),
+              );
             }}
             className="min-h-9 text-accent underline underline-offset-4"
           >
@@ -179,7 +210,12 @@ function OfSection({
   change: (choices: Choices) => Promise<void>;
 }) {
   const before = arrangement.bars[section.first - 1];
-  const stop = before && before.part === "chart" ? (before.round > 1 ? `${before.number}@${before.round}` : `${before.number}`) : null;
+  const stop =
+    before && before.part === "chart"
+      ? before.round > 1
+        ? `${before.number}@${before.round}`
+        : `${before.number}`
+      : null;
   return (
     <div className="mb-4 border-accent border-l-4 pl-3">
       <h2 className="text-lg">

@@ -65,7 +65,11 @@ export function PaperTools({
         <div role="status" className="border-accent border-l-4 pl-3">
           Page {Math.min(done + 1, pages.length)} of {pages.length}
           <progress value={done} max={pages.length} className="block w-full accent-accent" />
-          <button type="button" onClick={() => stop.current?.abort()} className="min-h-9 text-accent underline underline-offset-4">
+          <button
+            type="button"
+            onClick={() => stop.current?.abort()}
+            className="min-h-9 text-accent underline underline-offset-4"
+          >
             Cancel
           </button>
         </div>

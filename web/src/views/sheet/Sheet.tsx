@@ -28,26 +28,44 @@ export function Sheet() {
   const paper = paperOf(wanted.paper);
   const [room, measured] = useRoom();
   const layout = useMemo(
-    () => ({ kind: wanted.kind, width: paper.width, space: PAPER_SPACE, perLine: wanted.perLine, fingers, degrees: wanted.degrees }),
+    () => ({
+      kind: wanted.kind,
+      width: paper.width,
+      space: PAPER_SPACE,
+      perLine: wanted.perLine,
+      fingers,
+      degrees: wanted.degrees,
+    }),
     [wanted.kind, paper.width, wanted.perLine, fingers, wanted.degrees],
   );
   const sheet = useSheet(asked, arrangement, chart, form.data, layout);
   const pages = useMemo(() => paginate(sheet.blocks, paper.height, PAPER_SPACE * 2), [sheet.blocks, paper.height]);
-  if (!arrangement || !form.data) return <NoBars error={chartError ?? arrangementError ?? form.error} waiting="Laying the pages …" />;
+  if (!arrangement || !form.data)
+    return <NoBars error={chartError ?? arrangementError ?? form.error} waiting="Laying the pages …" />;
   const taken = form.data.sections.find((section) => section.first === first) ?? null;
   const waiting = sheet.done < sheet.of || sheet.asked !== asked;
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-      <FormStrip form={form.data} taken={taken} onTake={(section) => setFirst(section.first === first ? null : section.first)} bar={bar} />
+      <FormStrip
+        form={form.data}
+        taken={taken}
+        onTake={(section) => setFirst(section.first === first ? null : section.first)}
+        bar={bar}
+      />
       <div className="grid min-h-0 grid-cols-[17rem_minmax(0,1fr)_19rem] max-lg:grid-cols-[14rem_minmax(0,1fr)_16rem] max-md:block max-md:overflow-auto">
-        <section aria-label="The page" className="min-h-0 overflow-auto border-line border-r px-4 py-3 max-md:border-r-0">
+        <section
+          aria-label="The page"
+          className="min-h-0 overflow-auto border-line border-r px-4 py-3 max-md:border-r-0"
+        >
           <Link
             to={`/songs/${song.id}/stage`}
             className="flex min-h-12 items-center justify-center rounded-plank bg-ink px-3 font-semibold text-lg text-sheet"
           >
             Open the Stage
           </Link>
-          <p className="mt-1 text-[0.92rem] text-quiet leading-snug">Full screen, turned by foot, by hand or by itself.</p>
+          <p className="mt-1 text-[0.92rem] text-quiet leading-snug">
+            Full screen, turned by foot, by hand or by itself.
+          </p>
           <h2 className="mt-3 text-lg">What stands there</h2>
           <div className="mt-1 grid gap-2">
             <Choice
@@ -75,7 +93,9 @@ export function Sheet() {
                 onChange={showFingers}
               />
             )}
-            {wanted.kind !== "form" && <Tick label="Degrees of the chords" on={wanted.degrees} onTurn={(degrees) => want({ degrees })} />}
+            {wanted.kind !== "form" && (
+              <Tick label="Degrees of the chords" on={wanted.degrees} onTurn={(degrees) => want({ degrees })} />
+            )}
             <Choice
               label="Paper"
               value={wanted.paper}
@@ -108,7 +128,12 @@ export function Sheet() {
                 className="mx-auto border border-line bg-sheet"
                 style={{ padding: MARGIN / 2, zoom: room > 0 ? Math.min(1, room / (paper.width + MARGIN + 2)) : 1 }}
               >
-                <PageView page={page} width={paper.width} height={paper.height} label={`Page ${at + 1} of ${pages.length}`} />
+                <PageView
+                  page={page}
+                  width={paper.width}
+                  height={paper.height}
+                  label={`Page ${at + 1} of ${pages.length}`}
+                />
                 <figcaption className="text-end text-[0.86rem] text-quiet">
                   {at + 1} of {pages.length}
                 </figcaption>

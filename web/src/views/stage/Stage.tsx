@@ -173,7 +173,9 @@ export function Stage() {
             Fingers: {fingers}
           </button>
           <Scheme />
-          <p className="text-quiet">{offline ? "Kept in this browser: it stays with the server away." : "Not kept in this browser."}</p>
+          <p className="text-quiet">
+            {offline ? "Kept in this browser: it stays with the server away." : "Not kept in this browser."}
+          </p>
         </>
       }
     />
@@ -192,7 +194,11 @@ function Laying({ onLeave, children }: { onLeave: () => void; children: ReactNod
   return (
     <div className="fixed inset-0 z-40 grid place-content-center bg-sheet text-2xl">
       <p role="status">{children}</p>
-      <button type="button" onClick={onLeave} className="mt-4 min-h-12 justify-self-start text-accent underline underline-offset-4">
+      <button
+        type="button"
+        onClick={onLeave}
+        className="mt-4 min-h-12 justify-self-start text-accent underline underline-offset-4"
+      >
         Leave the stage
       </button>
     </div>
@@ -245,7 +251,8 @@ export function KeptStage() {
     void kept(id, evening.id ? `${evening.id}/${evening.at}` : undefined).then(setStand);
   }, [id, evening.id, evening.at]);
   if (stand === undefined) return <p className="p-8 text-quiet">Looking for the pages …</p>;
-  if (stand === null) return <p className="p-8 text-xl">No server answers, and this browser has not kept the pages of this song.</p>;
+  if (stand === null)
+    return <p className="p-8 text-xl">No server answers, and this browser has not kept the pages of this song.</p>;
   return (
     <StagePages
       stand={stand}

@@ -72,7 +72,10 @@ export function StagePages({
       return;
     }
     const halved =
-      halves && !turned.half && page < last && coverOf(pages[page]?.blocks ?? [], pages[page + 1]?.blocks ?? [], height) !== null;
+      halves &&
+      !turned.half &&
+      page < last &&
+      coverOf(pages[page]?.blocks ?? [], pages[page + 1]?.blocks ?? [], height) !== null;
     if (by > 0) setTurned(halved ? { page, half: true } : { page: Math.min(last, page + 1), half: false });
     else setTurned(turned.half ? { page, half: false } : { page: Math.max(0, page - 1), half: false });
   });
@@ -173,7 +176,10 @@ export function StagePages({
           />
         )}
       </div>
-      <p className="mx-auto flex w-full items-baseline justify-between px-6 text-quiet text-xl" style={{ maxWidth: stand.width + 48 }}>
+      <p
+        className="mx-auto flex w-full items-baseline justify-between px-6 text-quiet text-xl"
+        style={{ maxWidth: stand.width + 48 }}
+      >
         <span role="status">{place}</span>
         <span>
           {stand.title} · {page + 1}
@@ -189,7 +195,11 @@ export function StagePages({
           aria-label="The stage"
           className="absolute inset-x-0 bottom-0 z-20 flex flex-wrap items-center gap-3 border-grain border-t bg-ground px-5 py-3"
         >
-          <button type="button" onClick={onLeave} className="min-h-12 rounded-plank bg-ink px-4 font-semibold text-sheet">
+          <button
+            type="button"
+            onClick={onLeave}
+            className="min-h-12 rounded-plank bg-ink px-4 font-semibold text-sheet"
+          >
             Leave the stage
           </button>
           {tools}
@@ -223,7 +233,9 @@ function useCount(stand: Stand, on: boolean): number {
     const from = performance.now();
     const timer = window.setInterval(() => {
       const now = performance.now() - from;
-      const at = stand.begins.findIndex((begins, index) => now >= begins && now < (stand.begins[index + 1] ?? Number.POSITIVE_INFINITY));
+      const at = stand.begins.findIndex(
+        (begins, index) => now >= begins && now < (stand.begins[index + 1] ?? Number.POSITIVE_INFINITY),
+      );
       setBar(at >= stand.begins.length - 1 ? stand.begins.length - 2 : at);
     }, 50);
     return () => window.clearInterval(timer);

@@ -5,7 +5,11 @@ import { MemoryRouter, useLocation } from "react-router";
 import { api } from "../../api/client";
 import { useEvening } from "./useEvening";
 
-const item = (song: string | null, minutes?: number) => ({ item: { song, minutes }, title: song ?? "A break", missing: false });
+const item = (song: string | null, minutes?: number) => ({
+  item: { song, minutes },
+  title: song ?? "A break",
+  missing: false,
+});
 const SET = { id: "e", items: [item("one"), item(null, 20), item("two"), item("three")] };
 
 afterEach(() => vi.restoreAllMocks());
@@ -35,7 +39,9 @@ it("a turn past the last page waits until the order is known", async () => {
   act(() => result.current.evening.next?.());
   expect(result.current.place.search).toBe("?set=e&n=0");
   tell();
-  await waitFor(() => expect(`${result.current.place.pathname}${result.current.place.search}`).toBe("/songs/two/stage?set=e&n=2"));
+  await waitFor(() =>
+    expect(`${result.current.place.pathname}${result.current.place.search}`).toBe("/songs/two/stage?set=e&n=2"),
+  );
 });
 
 it("goes over breaks, and says what comes", async () => {

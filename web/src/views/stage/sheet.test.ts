@@ -44,8 +44,11 @@ describe("pages", () => {
   it("hold every line once, in order, and no more than fits", () => {
     const blocks = Array.from({ length: 23 }, (_, at) => line(at * 4, 150 + (at % 3) * 40));
     const pages = paginate(blocks, 700, 10);
-    expect(pages.flatMap((page) => page.blocks.map((block) => block.first))).toEqual(blocks.map((block) => block.first));
-    for (const page of pages) expect((page.blocks.at(-1)?.top ?? 0) + (page.blocks.at(-1)?.height ?? 0)).toBeLessThanOrEqual(700);
+    expect(pages.flatMap((page) => page.blocks.map((block) => block.first))).toEqual(
+      blocks.map((block) => block.first),
+    );
+    for (const page of pages)
+      expect((page.blocks.at(-1)?.top ?? 0) + (page.blocks.at(-1)?.height ?? 0)).toBeLessThanOrEqual(700);
   });
   it("turn where a hand is free rather than inside of what is held", () => {
     const blocks = [line(0), line(4, 200, { turn: 0 }), line(8, 200, { turn: 6 }), line(12), line(16)];
@@ -152,11 +155,13 @@ describe("pages that are written", () => {
       degrees,
     ).svg;
   const placesOf = (svg: string) =>
-    [...svg.matchAll(/<text x="([\d.]+)" y="[\d.]+" font-size="([\d.]+)" font-weight="600">([^<]*)</g)].map(([, x, size, words]) => ({
-      x: Number(x),
-      size: Number(size),
-      words: words ?? "",
-    }));
+    [...svg.matchAll(/<text x="([\d.]+)" y="[\d.]+" font-size="([\d.]+)" font-weight="600">([^<]*)</g)].map(
+      ([, x, size, words]) => ({
+        x: Number(x),
+        size: Number(size),
+        words: words ?? "",
+      }),
+    );
 
   it("say the chords, the section with its time, words, degrees and pins, and nothing of them is markup", () => {
     const svg = drawn(true);
@@ -166,7 +171,9 @@ describe("pages that are written", () => {
   });
   it("keep chords of a bar beside each other and inside of it", () => {
     const [, first, second] = placesOf(drawn(false));
-    expect((first?.x ?? 0) + (first?.words.length ?? 0) * 0.56 * (first?.size ?? 0)).toBeLessThanOrEqual(second?.x ?? 0);
+    expect((first?.x ?? 0) + (first?.words.length ?? 0) * 0.56 * (first?.size ?? 0)).toBeLessThanOrEqual(
+      second?.x ?? 0,
+    );
     expect((second?.x ?? 0) + (second?.words.length ?? 0) * 0.56 * (second?.size ?? 0)).toBeLessThanOrEqual(812 / 4);
   });
   it("draw a section as long as its bars", () => {
@@ -196,7 +203,10 @@ describe("a line on its way into a file", () => {
   it("goes in pieces, each with its own signs, accidentals as letters that can be found", () => {
     const pieces = piecesOf(engraved, 800, 200);
     expect(pieces).toHaveLength(2);
-    expect(pieces.map((piece) => [...piece.querySelectorAll("use")].map((use) => use.getAttribute("href")))).toEqual([["#a"], ["#b"]]);
+    expect(pieces.map((piece) => [...piece.querySelectorAll("use")].map((use) => use.getAttribute("href")))).toEqual([
+      ["#a"],
+      ["#b"],
+    ]);
     expect(pieces[0]?.textContent).toContain("♭");
     expect(pieces[0]?.querySelector("text")?.getAttribute("font-family")).toBe("Zapateo Page");
     expect(pieces[0]?.getAttribute("viewBox")).toBe("0 0 800 200");

@@ -70,7 +70,11 @@ function orderOf(id: string, at: number, set: EveningSet, navigate: (to: string)
       item?.item.remark ? `“${item.item.remark}”` : "",
       item?.item.who ?? "",
       item?.item.note ?? "",
-      pause ? `then a break of ${pause.item.minutes} minutes` : after >= 0 ? `then ${set.items[after]?.title}` : "the last one",
+      pause
+        ? `then a break of ${pause.item.minutes} minutes`
+        : after >= 0
+          ? `then ${set.items[after]?.title}`
+          : "the last one",
     ]
       .filter((each) => each !== "")
       .join(" · "),

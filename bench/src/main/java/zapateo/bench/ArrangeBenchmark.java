@@ -12,9 +12,9 @@ import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
 import zapateo.format.FingersShown;
@@ -27,7 +27,10 @@ import zapateo.righthand.RightChoices;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
 
-/** The core alone, after warm-up. Wanted: arranging 64 bars under 5 ms, 1,000 under 100 ms, growing no worse than the song does. */
+/**
+ * The core alone, after warm-up. Wanted: arranging 64 bars under 5 ms, 1,000 under 100 ms, growing no worse than the
+ * song does.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -60,17 +63,30 @@ public class ArrangeBenchmark {
     /** Both hands; wanted for 64 bars: under 15 ms. */
     @Benchmark
     public Arrangement arrangeBothHands() {
-        return arranger.arrange(song, Choices.figure(figure).right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "chord-lowest-pair")), Hand.USUAL);
+        return arranger.arrange(
+                song,
+                Choices.figure(figure)
+                        .right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "chord-lowest-pair")),
+                Hand.USUAL);
     }
 
     /** The same under a melody that the left hand has to make room for. */
     @Benchmark
     public Arrangement arrangeUnderATune() {
-        return arranger.arrange(sung, Choices.figure(figure).right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.CLOSE)), Hand.USUAL);
+        return arranger.arrange(
+                sung,
+                Choices.figure(figure)
+                        .right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.CLOSE)),
+                Hand.USUAL);
     }
 
     @Benchmark
     public byte[] engraveEightBars() {
-        return MusicXmlWriter.page(arranger.arrange(song, Choices.figure(figure), Hand.USUAL), Hands.BOTH, PageShown.of(FingersShown.FEW), 0, 7);
+        return MusicXmlWriter.page(
+                arranger.arrange(song, Choices.figure(figure), Hand.USUAL),
+                Hands.BOTH,
+                PageShown.of(FingersShown.FEW),
+                0,
+                7);
     }
 }

@@ -10,9 +10,9 @@ import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
-import zapateo.format.SongReader;
 import zapateo.format.FileReading;
 import zapateo.format.LeadSheetWriter;
+import zapateo.format.SongReader;
 import zapateo.song.ChartEdit;
 import zapateo.song.ChartParser;
 import zapateo.song.Understanding;
@@ -26,7 +26,8 @@ import zapateo.song.Understanding;
 @Fork(1)
 public class ChartBenchmark {
 
-    private final byte[] musicXml = LeadSheetWriter.write(ChartParser.parse(LongChart.LONGEST).song().orElseThrow());
+    private final byte[] musicXml =
+            LeadSheetWriter.write(ChartParser.parse(LongChart.LONGEST).song().orElseThrow());
 
     @Benchmark
     public Understanding parseAndAnalyse() {

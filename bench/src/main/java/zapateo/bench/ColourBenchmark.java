@@ -31,15 +31,21 @@ import zapateo.song.Song;
 public class ColourBenchmark {
 
     private static final String CHORDS = "| C | Am | F | G | C | Am | Dm G7 | C |\n".repeat(8);
-    private static final String TUNE = "Melody: " + "| E2 G2 c4 | A8 | A2 F2 c4 | B8 | G2 E2 G4 | A8 | F4 G4 | E8 |".repeat(8).replace("||", "|");
+    private static final String TUNE = "Melody: "
+            + "| E2 G2 c4 | A8 | A2 F2 c4 | B8 | G2 E2 G4 | A8 | F4 G4 | E8 |"
+                    .repeat(8)
+                    .replace("||", "|");
 
     @Param({"plain", "sung"})
     private String kind;
+
     @Param({"jazz", "gospel"})
     private String style;
 
     private Song song() {
-        return ChartParser.parse("Key: C\n" + CHORDS + (kind.equals("sung") ? TUNE : "")).song().orElseThrow();
+        return ChartParser.parse("Key: C\n" + CHORDS + (kind.equals("sung") ? TUNE : ""))
+                .song()
+                .orElseThrow();
     }
 
     @Benchmark

@@ -18,7 +18,10 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
-/** 128 clients for a minute, each reading, saving and computing by turns. Wanted: no answer of 5xx but a 503 that says when to come again, p95 of reading and saving under a second, memory that does not grow. */
+/**
+ * 128 clients for a minute, each reading, saving and computing by turns. Wanted: no answer of 5xx but a 503 that says
+ * when to come again, p95 of reading and saving under a second, memory that does not grow.
+ */
 public final class Crowd {
 
     private static final int CLIENTS = 128;
@@ -28,7 +31,8 @@ public final class Crowd {
     private static final String[] ROOTS = {"C", "Am7", "F/A", "G7", "E7", "Dm", "B♭", "D7"};
 
     private final String address;
-    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(10)).build();
+    private final HttpClient client =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(10)).build();
     private final Map<String, List<Long>> took = new ConcurrentHashMap<>();
     private final Map<String, Integer> statuses = new ConcurrentHashMap<>();
     private final long until;
@@ -38,7 +42,9 @@ public final class Crowd {
         this.until = System.nanoTime() + seconds * 1_000_000_000L;
     }
 
-    /** @param arguments the server's address, its process number, and perhaps for how many seconds in place of a minute */
+    /**
+     * @param arguments the server's address, its process number, and perhaps for how many seconds in place of a minute
+     */
     public static void main(String[] arguments) throws Exception {
         int seconds = arguments.length > 2 ? Integer.parseInt(arguments[2]) : SECONDS;
         List<Long> memory = new ArrayList<>(List.of(residentMegabytes(arguments[1])));
@@ -57,10 +63,18 @@ public final class Crowd {
         for (Thread each : all) {
             each.join();
         }
-        System.out.printf("%d clients, %d s, memory of the server at the start and by quarters %s MB%n", CLIENTS, seconds, memory);
+        System.out.printf(
+                "%d clients, %d s, memory of the server at the start and by quarters %s MB%n",
+                CLIENTS, seconds, memory);
         new TreeMap<>(crowd.took).forEach((kind, times) -> {
             Collections.sort(times);
-            System.out.printf("  %-8s %6d answers, median %5d ms, p95 %5d ms, longest %5d ms%n", kind, times.size(), times.get(times.size() / 2), times.get(times.size() * 95 / 100), times.get(times.size() - 1));
+            System.out.printf(
+                    "  %-8s %6d answers, median %5d ms, p95 %5d ms, longest %5d ms%n",
+                    kind,
+                    times.size(),
+                    times.get(times.size() / 2),
+                    times.get(times.size() * 95 / 100),
+                    times.get(times.size() - 1));
         });
         System.out.println("  by status: " + new TreeMap<>(crowd.statuses));
     }
@@ -87,13 +101,26 @@ public final class Crowd {
             } else if (kind < 40) {
                 send("read", "GET", path, "");
             } else if (kind < 65) {
-                String answer = send("save", "PUT", path, "{\"chart\":\"| C " + "| F ".repeat(random.nextInt(30)) + "|\",\"version\":" + kept + "}");
+                String answer = send(
+                        "save",
+                        "PUT",
+                        path,
+                        "{\"chart\":\"| C " + "| F ".repeat(random.nextInt(30)) + "|\",\"version\":" + kept + "}");
                 Matcher now = VERSION.matcher(answer);
                 kept = now.find() ? Integer.parseInt(now.group(1)) : kept;
             } else if (kind < 90) {
-                send("compute", "POST", "/api/arrangements", "{\"chart\":\"" + chart(random, 8 + random.nextInt(56)) + "\"}");
+                send(
+                        "compute",
+                        "POST",
+                        "/api/arrangements",
+                        "{\"chart\":\"" + chart(random, 8 + random.nextInt(56)) + "\"}");
             } else {
-                send("dear", "POST", "/api/arrangements/levels", "{\"chart\":\"" + chart(random, 16 + random.nextInt(48)) + "\",\"choices\":{\"figure\":\"stride-tenths\"}}");
+                send(
+                        "dear",
+                        "POST",
+                        "/api/arrangements/levels",
+                        "{\"chart\":\"" + chart(random, 16 + random.nextInt(48))
+                                + "\",\"choices\":{\"figure\":\"stride-tenths\"}}");
             }
         }
     }
@@ -111,10 +138,16 @@ public final class Crowd {
         String status;
         String text = "";
         try {
-            HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address + path)).timeout(Duration.ofSeconds(60)).header("Content-Type", "application/json")
-                    .method(method, HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+            HttpResponse<String> answer = client.send(
+                    HttpRequest.newBuilder(URI.create(address + path))
+                            .timeout(Duration.ofSeconds(60))
+                            .header("Content-Type", "application/json")
+                            .method(method, HttpRequest.BodyPublishers.ofString(body))
+                            .build(),
+                    HttpResponse.BodyHandlers.ofString());
             text = answer.body();
-            boolean honest = answer.statusCode() == 503 && answer.headers().firstValue("Retry-After").isPresent();
+            boolean honest = answer.statusCode() == 503
+                    && answer.headers().firstValue("Retry-After").isPresent();
             status = kind + " " + answer.statusCode() + (honest ? " come again" : "");
             if (honest) {
                 Thread.sleep(1000);
@@ -127,7 +160,8 @@ public final class Crowd {
         }
         statuses.merge(status, 1, Integer::sum);
         if (!status.contains("come again")) {
-            took.computeIfAbsent(kind, each -> Collections.synchronizedList(new ArrayList<>())).add((System.nanoTime() - began) / 1_000_000);
+            took.computeIfAbsent(kind, each -> Collections.synchronizedList(new ArrayList<>()))
+                    .add((System.nanoTime() - began) / 1_000_000);
         }
         return text;
     }

@@ -39,7 +39,10 @@ public class FingerBenchmark {
 
     @Setup
     public void arrange() {
-        thousandNotes = arranger.arrange(ChartParser.parse(LongChart.of(BARS_OF_EIGHT_NOTES)).song().orElseThrow(), Choices.figure("spread-eighths").endsHeld(false), Pianist.USUAL);
+        thousandNotes = arranger.arrange(
+                ChartParser.parse(LongChart.of(BARS_OF_EIGHT_NOTES)).song().orElseThrow(),
+                Choices.figure("spread-eighths").endsHeld(false),
+                Pianist.USUAL);
         song = ChartParser.parse(LongChart.of(USUAL_BARS)).song().orElseThrow();
     }
 
@@ -50,6 +53,10 @@ public class FingerBenchmark {
 
     @Benchmark
     public double fiveLevelsOf64Bars() {
-        return new LevelLadder(arranger).rungs(song, Choices.figure("stride-root-chord"), Pianist.USUAL).get(4).difficulty().total();
+        return new LevelLadder(arranger)
+                .rungs(song, Choices.figure("stride-root-chord"), Pianist.USUAL)
+                .get(4)
+                .difficulty()
+                .total();
     }
 }

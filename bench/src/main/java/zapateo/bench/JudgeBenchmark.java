@@ -49,10 +49,28 @@ public class JudgeBenchmark {
 
     @Setup
     public void play() {
-        Song song = ChartParser.parse("Key: C\nTempo: 120\n" + "| C | Am7 | F | G7 | Em7 | A7 | Dm7 G7 | C6 |\n".repeat(bars / EIGHT)).song().orElseThrow();
-        passage = Passage.of(new Arranger(FigureBook.open()).arrange(song, Choices.figure("spread-eighths").right(RightHand.of(RightChoices.Style.COMPING)), Hand.USUAL), 0, bars - 1, Layer.BOTH, 100);
+        Song song = ChartParser.parse(
+                        "Key: C\nTempo: 120\n" + "| C | Am7 | F | G7 | Em7 | A7 | Dm7 G7 | C6 |\n".repeat(bars / EIGHT))
+                .song()
+                .orElseThrow();
+        passage = Passage.of(
+                new Arranger(FigureBook.open())
+                        .arrange(
+                                song,
+                                Choices.figure("spread-eighths").right(RightHand.of(RightChoices.Style.COMPING)),
+                                Hand.USUAL),
+                0,
+                bars - 1,
+                Layer.BOTH,
+                100);
         Random random = new Random(bars);
-        List<Take.Key> keys = passage.notes().stream().map(note -> new Take.Key(note.ms() * 1.04 + 80 + random.nextGaussian() * JITTER_MS, note.held(), note.midi() + (random.nextDouble() < MISTAKES ? 1 : 0), 64)).toList();
+        List<Take.Key> keys = passage.notes().stream()
+                .map(note -> new Take.Key(
+                        note.ms() * 1.04 + 80 + random.nextGaussian() * JITTER_MS,
+                        note.held(),
+                        note.midi() + (random.nextDouble() < MISTAKES ? 1 : 0),
+                        64))
+                .toList();
         take = new Take(keys, List.of());
     }
 

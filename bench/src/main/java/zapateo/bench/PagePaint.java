@@ -13,13 +13,21 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * First paint of the built page in a window without a cache, the script it loads first, and how soon a choice is seen. Wanted: paint under 1 s, script
- * under 250 kB compressed, on a 64-bar song cards and keyboard within 100 ms and the staff within 250 ms.
+ * First paint of the built page in a window without a cache, the script it loads first, and how soon a choice is seen.
+ * Wanted: paint under 1 s, script under 250 kB compressed, on a 64-bar song cards and keyboard within 100 ms and the
+ * staff within 250 ms.
  */
 public final class PagePaint {
 
-    private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required");
+    private static final List<String> FLAGS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--autoplay-policy=no-user-gesture-required");
     private static final int RUNS = 7;
     private static final int PLAYED_MS = 20_000;
     private static final int SETTLED_MS = 3_000;
@@ -46,8 +54,7 @@ public final class PagePaint {
               return times;
             }""";
 
-    private PagePaint() {
-    }
+    private PagePaint() {}
 
     /** Letters typed one after the other at the end of the text, each a bar; how soon the sheet has it. */
     private static final String TYPED = """
@@ -68,33 +75,57 @@ public final class PagePaint {
               return times;
             }""";
 
-    /** @param arguments the server's address, the ids of a 64-bar song, of one with 200 bars, of one with 200 bars at a level, and of one with 2,000 bars */
+    /**
+     * @param arguments the server's address, the ids of a 64-bar song, of one with 200 bars, of one with 200 bars at a
+     *     level, and of one with 2,000 bars
+     */
     public static void main(String[] arguments) {
-        try (Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
-            Browser browser = playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(FLAGS));
+        try (Playwright playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")))) {
+            Browser browser = playwright
+                    .chromium()
+                    .launch(new BrowserType.LaunchOptions()
+                            .setExecutablePath(Path.of("/usr/bin/chromium"))
+                            .setArgs(FLAGS));
             measurePaint(browser, arguments[0]);
             measureChoice(browser, arguments[0] + "/songs/" + arguments[1] + "/left-hand?bars=1-8");
             measurePlaying(browser, arguments[0] + "/songs/" + arguments[1] + "/left-hand?bars=1-8");
             measureTyping(browser, arguments[0] + "/songs/" + arguments[2] + "/chart");
             measureFirstUse(browser, arguments[0]);
-            measureLongChoice(browser, arguments[0] + "/songs/" + arguments[2] + "/left-hand?bars=1-4", "200 bars, without a level");
-            measureLongChoice(browser, arguments[0] + "/songs/" + arguments[3] + "/left-hand?bars=1-4", "200 bars, at level 3, both hands");
+            measureLongChoice(
+                    browser,
+                    arguments[0] + "/songs/" + arguments[2] + "/left-hand?bars=1-4",
+                    "200 bars, without a level");
+            measureLongChoice(
+                    browser,
+                    arguments[0] + "/songs/" + arguments[3] + "/left-hand?bars=1-4",
+                    "200 bars, at level 3, both hands");
             measureKeys(browser, arguments[0] + "/songs/" + arguments[1] + "/practise?bars=1-8");
             measureOpening(browser, arguments[0] + "/songs/" + arguments[4]);
-            measureLongChoice(browser, arguments[0] + "/songs/" + arguments[4] + "/left-hand?bars=1-4", "2,000 bars, without a level");
+            measureLongChoice(
+                    browser,
+                    arguments[0] + "/songs/" + arguments[4] + "/left-hand?bars=1-4",
+                    "2,000 bars, without a level");
             browser.close();
         }
     }
 
-    /** A fresh window, twelve bars typed in five seconds, Enter, and Space once the staff is there. Wanted: the staff within 2 s, a tone within 0.7 s. */
+    /**
+     * A fresh window, twelve bars typed in five seconds, Enter, and Space once the staff is there. Wanted: the staff
+     * within 2 s, a tone within 0.7 s.
+     */
     private static void measureFirstUse(Browser browser, String address) {
         List<Double> staffs = new ArrayList<>();
         List<Double> tones = new ArrayList<>();
         for (int run = 0; run < 5; run++) {
-            try (BrowserContext window = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))) {
+            try (BrowserContext window =
+                    browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))) {
                 Page page = window.newPage();
                 page.navigate(address + "/");
-                page.getByLabel("A new song: its chords").pressSequentially("C Am7 F G7 C/E F Dm7 G7 C Am F G", new com.microsoft.playwright.Locator.PressSequentiallyOptions().setDelay(150));
+                page.getByLabel("A new song: its chords")
+                        .pressSequentially(
+                                "C Am7 F G7 C/E F Dm7 G7 C Am F G",
+                                new com.microsoft.playwright.Locator.PressSequentiallyOptions().setDelay(150));
                 long enter = System.nanoTime();
                 page.keyboard().press("Enter");
                 page.locator(".score[data-ready=yes]").waitFor();
@@ -106,20 +137,28 @@ public final class PagePaint {
                 tones.add((System.nanoTime() - space) / 1e6);
             }
         }
-        System.out.printf("first use in a fresh window: Enter to staff %s ms, Space to the first tone %s ms%n", rounded(staffs), rounded(tones));
+        System.out.printf(
+                "first use in a fresh window: Enter to staff %s ms, Space to the first tone %s ms%n",
+                rounded(staffs), rounded(tones));
     }
 
     private static String rounded(List<Double> times) {
         return Arrays.toString(times.stream().mapToLong(Math::round).sorted().toArray());
     }
 
-    /** A figure chosen on a long song: how soon the staff has it. Wanted: on 200 bars 95 of 100 within 250 ms, at a level 400; on 2,000 within 500. */
+    /**
+     * A figure chosen on a long song: how soon the staff has it. Wanted: on 200 bars 95 of 100 within 250 ms, at a
+     * level 400; on 2,000 within 500.
+     */
     private static void measureLongChoice(Browser browser, String address, String how) {
         Page page = alone(browser);
         page.navigate(address);
         page.locator(".score[data-ready=yes]").waitFor();
         page.waitForTimeout(2000);
-        List<Double> times = ((List<?>) page.evaluate(FOLLOWED)).stream().map(pair -> ((Number) ((List<?>) pair).get(1)).doubleValue()).toList();
+        List<Double> times = ((List<?>) page.evaluate(FOLLOWED))
+                .stream()
+                        .map(pair -> ((Number) ((List<?>) pair).get(1)).doubleValue())
+                        .toList();
         System.out.printf("a figure chosen on a song of %s, staff engraved anew: all %s ms%n", how, rounded(times));
     }
 
@@ -133,6 +172,7 @@ public final class PagePaint {
               Object.defineProperty(event, 'data', { value: new Uint8Array(data) });
               input.dispatchEvent(event);
             };""";
+
     private static final String STRUCK = """
             async () => {
               const times = [];
@@ -150,21 +190,32 @@ public final class PagePaint {
               return times;
             }""";
 
-    /** From a key of a MIDI keyboard to its mark on the screen while a pass is played. Wanted: 95 of 100 within 60 ms. */
+    /**
+     * From a key of a MIDI keyboard to its mark on the screen while a pass is played. Wanted: 95 of 100 within 60 ms.
+     */
     private static void measureKeys(Browser browser, String address) {
         Page page = alone(browser);
         page.addInitScript(PLUGGED);
         page.navigate(address);
         page.locator(".score[data-ready=yes]").waitFor();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^Played on"))).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Bench piano")).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin")).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^Played on")))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Bench piano"))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Begin"))
+                .click();
         page.waitForTimeout(4000);
-        List<Double> times = ((List<?>) page.evaluate(STRUCK)).stream().map(each -> ((Number) each).doubleValue()).toList();
+        List<Double> times = ((List<?>) page.evaluate(STRUCK))
+                .stream().map(each -> ((Number) each).doubleValue()).toList();
         System.out.printf("a MIDI key to its mark on the screen while a pass is played: all %s ms%n", rounded(times));
     }
 
-    /** When the frame with the staff in it is made, counted from the address: a look now and then from outside comes half a second late. */
+    /**
+     * When the frame with the staff in it is made, counted from the address: a look now and then from outside comes
+     * half a second late.
+     */
     private static final String DRAWN = """
             new MutationObserver((_, looks) => {
               if (!document.querySelector('.score[data-ready=yes]')) return;
@@ -190,25 +241,44 @@ public final class PagePaint {
         Page page = alone(browser);
         page.navigate(address);
         page.locator("[data-bar]").nth(199).waitFor();
-        double[] sorted = ((List<?>) page.evaluate(TYPED)).stream().mapToDouble(time -> ((Number) time).doubleValue()).sorted().toArray();
-        System.out.printf("typing in a chart of 200 bars, sheet followed: median %.0f ms, all %s%n", sorted[sorted.length / 2],
+        double[] sorted = ((List<?>) page.evaluate(TYPED))
+                .stream()
+                        .mapToDouble(time -> ((Number) time).doubleValue())
+                        .sorted()
+                        .toArray();
+        System.out.printf(
+                "typing in a chart of 200 bars, sheet followed: median %.0f ms, all %s%n",
+                sorted[sorted.length / 2],
                 Arrays.toString(Arrays.stream(sorted).mapToLong(Math::round).toArray()));
     }
 
-    /** While the staff follows on a song of 64 bars: what the player had to sound later than it was due, and how much of the time tasks of over 50 ms take. Wanted: 5 % more than while nothing plays. */
+    /**
+     * While the staff follows on a song of 64 bars: what the player had to sound later than it was due, and how much of
+     * the time tasks of over 50 ms take. Wanted: 5 % more than while nothing plays.
+     */
     private static void measurePlaying(Browser browser, String address) {
         Page page = alone(browser);
-        page.addInitScript("window.longTasks = 0; new PerformanceObserver(list => list.getEntries().forEach(each => { window.longTasks += each.duration; })).observe({type: 'longtask'});");
+        page.addInitScript(
+                "window.longTasks = 0; new PerformanceObserver(list => list.getEntries().forEach(each => { window.longTasks += each.duration; })).observe({type: 'longtask'});");
         page.navigate(address);
         page.locator(".score[data-ready=yes]").waitFor();
         page.waitForTimeout(SETTLED_MS);
         double still = longTasks(page);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Play").setExact(true))
+                .click();
         page.waitForFunction("() => window.zapateo?.player.playhead().playing");
         double playing = longTasks(page);
-        System.out.printf("tasks of over 50 ms: %.1f %% of the time while nothing plays, %.1f %% while it plays%n", still, playing);
-        System.out.println("played for %d s with the staff in view: %s".formatted(PLAYED_MS / 1000, page.evaluate(
-                "() => `${window.zapateo.player.heard.length} tones, ${window.zapateo.player.late.tones} of them late, the latest by ${window.zapateo.player.late.worstMs.toFixed(0)} ms`")));
+        System.out.printf(
+                "tasks of over 50 ms: %.1f %% of the time while nothing plays, %.1f %% while it plays%n",
+                still, playing);
+        System.out.println(
+                "played for %d s with the staff in view: %s"
+                        .formatted(
+                                PLAYED_MS / 1000,
+                                page.evaluate(
+                                        "() => `${window.zapateo.player.heard.length} tones, ${window.zapateo.player.late.tones} of them late, the latest by ${window.zapateo.player.late.worstMs.toFixed(0)} ms`")));
     }
 
     /** How many hundredths of the next seconds they take. */
@@ -221,7 +291,8 @@ public final class PagePaint {
     /** A page in a window without a cache; what was measured before is closed and takes no time from it. */
     private static Page alone(Browser browser) {
         browser.contexts().forEach(BrowserContext::close);
-        return browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800)).newPage();
+        return browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
+                .newPage();
     }
 
     private static void measurePaint(Browser browser, String address) {
@@ -232,13 +303,20 @@ public final class PagePaint {
             Page page = window.newPage();
             page.navigate(address + "/");
             page.waitForFunction("() => performance.getEntriesByName('first-contentful-paint').length > 0");
-            paints.add(((Number) page.evaluate("() => performance.getEntriesByName('first-contentful-paint')[0].startTime")).doubleValue());
-            script = ((Number) page.evaluate("() => performance.getEntriesByType('resource').filter(each => each.name.endsWith('.js')).reduce((sum, each) => sum + each.encodedBodySize, 0)"))
+            paints.add(((Number)
+                            page.evaluate("() => performance.getEntriesByName('first-contentful-paint')[0].startTime"))
+                    .doubleValue());
+            script = ((Number)
+                            page.evaluate(
+                                    "() => performance.getEntriesByType('resource').filter(each => each.name.endsWith('.js')).reduce((sum, each) => sum + each.encodedBodySize, 0)"))
                     .doubleValue();
             window.close();
         }
-        double[] sorted = paints.stream().mapToDouble(Double::doubleValue).sorted().toArray();
-        System.out.printf("first contentful paint, %d fresh windows: median %.0f ms, fastest %.0f ms, slowest %.0f ms%n", RUNS, sorted[RUNS / 2], sorted[0], sorted[RUNS - 1]);
+        double[] sorted =
+                paints.stream().mapToDouble(Double::doubleValue).sorted().toArray();
+        System.out.printf(
+                "first contentful paint, %d fresh windows: median %.0f ms, fastest %.0f ms, slowest %.0f ms%n",
+                RUNS, sorted[RUNS / 2], sorted[0], sorted[RUNS - 1]);
         System.out.printf("script of the first load: %.0f kB compressed%n", script / 1000);
     }
 
@@ -249,9 +327,15 @@ public final class PagePaint {
         List<?> times = (List<?>) page.evaluate(FOLLOWED);
         for (int which = 0; which < 2; which++) {
             int at = which;
-            double[] sorted = times.stream().mapToDouble(pair -> ((Number) ((List<?>) pair).get(at)).doubleValue()).sorted().toArray();
-            System.out.printf("a figure chosen on a 64-bar song, %s: median %.0f ms, all %s%n", which == 0 ? "step line followed" : "staff engraved anew",
-                    sorted[sorted.length / 2], Arrays.toString(Arrays.stream(sorted).mapToLong(Math::round).toArray()));
+            double[] sorted = times.stream()
+                    .mapToDouble(pair -> ((Number) ((List<?>) pair).get(at)).doubleValue())
+                    .sorted()
+                    .toArray();
+            System.out.printf(
+                    "a figure chosen on a 64-bar song, %s: median %.0f ms, all %s%n",
+                    which == 0 ? "step line followed" : "staff engraved anew",
+                    sorted[sorted.length / 2],
+                    Arrays.toString(Arrays.stream(sorted).mapToLong(Math::round).toArray()));
         }
     }
 }

@@ -10,7 +10,10 @@ import zapateo.format.Shapes;
 import zapateo.format.SongReader;
 import zapateo.song.ChartParser;
 
-/** Files of just under a megabyte, shaped to be hard, through every reader. Wanted: the worst under a second of processor time. */
+/**
+ * Files of just under a megabyte, shaped to be hard, through every reader. Wanted: the worst under a second of
+ * processor time.
+ */
 public final class Readers {
 
     private static final int SHAPES = 400;
@@ -18,11 +21,9 @@ public final class Readers {
     private static final int TOLD = 5;
     private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
 
-    private Readers() {
-    }
+    private Readers() {}
 
-    private record Read(int seed, double seconds) {
-    }
+    private record Read(int seed, double seconds) {}
 
     public static void main(String[] arguments) {
         List<Read> all = new ArrayList<>();
@@ -37,8 +38,16 @@ public final class Readers {
             all.add(new Read(seed, (THREADS.getCurrentThreadCpuTime() - before) / 1e9));
         }
         all.sort(Comparator.comparingDouble(Read::seconds).reversed());
-        System.out.printf("readers, %d shapes of %d bytes: median %.3f s of processor time, worst %.2f s (wanted under 1)%n", SHAPES, BYTES, all.get(SHAPES / 2).seconds(), all.get(0).seconds());
-        all.stream().limit(TOLD).forEach(each -> System.out.printf("  seed %d: %.2f s  %s%n", each.seed(), each.seconds(),
-                new String(Shapes.of(each.seed(), 120), StandardCharsets.UTF_8).replaceAll("\\p{Cntrl}+", " ")));
+        System.out.printf(
+                "readers, %d shapes of %d bytes: median %.3f s of processor time, worst %.2f s (wanted under 1)%n",
+                SHAPES, BYTES, all.get(SHAPES / 2).seconds(), all.get(0).seconds());
+        all.stream()
+                .limit(TOLD)
+                .forEach(each -> System.out.printf(
+                        "  seed %d: %.2f s  %s%n",
+                        each.seed(),
+                        each.seconds(),
+                        new String(Shapes.of(each.seed(), 120), StandardCharsets.UTF_8)
+                                .replaceAll("\\p{Cntrl}+", " ")));
     }
 }

@@ -10,7 +10,10 @@ import org.chocosolver.solver.variables.IntVar;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
-/** The exact search against a constraint solver (Choco) on the same problem: 32 chords with twelve places each. Wanted: the same cost, a thousand times sooner. */
+/**
+ * The exact search against a constraint solver (Choco) on the same problem: 32 chords with twelve places each. Wanted:
+ * the same cost, a thousand times sooner.
+ */
 public final class SolverRace {
 
     private static final int CHORDS = 32;
@@ -18,12 +21,10 @@ public final class SolverRace {
     private static final int RUNS = 500;
     private static final String MOST = "60s";
 
-    private SolverRace() {
-    }
+    private SolverRace() {}
 
     /** A place on the keyboard with what it costs by itself. */
-    private record Place(int key, int own) {
-    }
+    private record Place(int key, int own) {}
 
     public static void main(String[] arguments) {
         SplittableRandom random = new SplittableRandom(32);
@@ -35,7 +36,8 @@ public final class SolverRace {
             }
             layers.add(places);
         }
-        List<CostTerm<Place>> terms = List.of(CostTerm.own("own", 1, Place::own), CostTerm.step("step", 1, SolverRace::step));
+        List<CostTerm<Place>> terms =
+                List.of(CostTerm.own("own", 1, Place::own), CostTerm.step("step", 1, SolverRace::step));
         double best = ShortestPath.through(layers, terms).total();
         for (int run = 0; run < RUNS; run++) {
             ShortestPath.through(layers, terms);
@@ -51,8 +53,16 @@ public final class SolverRace {
         Solution solution = model.getSolver().findOptimalSolution((IntVar) model.getObjective(), false);
         double theirs = (System.nanoTime() - start) / 1e6;
         boolean proved = !model.getSolver().isStopCriterionMet();
-        System.out.printf("the search on %d chords of %d places: %.3f ms, cost %.0f; a constraint solver: %.0f ms%s, cost %d; %.0f times as long%n", CHORDS, PLACES, ours, best, theirs,
-                proved ? "" : " without having proved it", solution == null ? -1 : solution.getIntVal((IntVar) model.getObjective()), theirs / ours);
+        System.out.printf(
+                "the search on %d chords of %d places: %.3f ms, cost %.0f; a constraint solver: %.0f ms%s, cost %d; %.0f times as long%n",
+                CHORDS,
+                PLACES,
+                ours,
+                best,
+                theirs,
+                proved ? "" : " without having proved it",
+                solution == null ? -1 : solution.getIntVal((IntVar) model.getObjective()),
+                theirs / ours);
     }
 
     private static int step(Place from, Place to) {
@@ -66,17 +76,24 @@ public final class SolverRace {
         List<IntVar> costs = new ArrayList<>();
         for (int layer = 0; layer < layers.size(); layer++) {
             IntVar own = model.intVar("own " + layer, 0, 100);
-            model.element(own, layers.get(layer).stream().mapToInt(Place::own).toArray(), chosen[layer]).post();
+            model.element(own, layers.get(layer).stream().mapToInt(Place::own).toArray(), chosen[layer])
+                    .post();
             costs.add(own);
             if (layer > 0) {
                 IntVar step = model.intVar("step " + layer, 0, 100);
                 Tuples pairs = new Tuples(true);
                 for (int from = 0; from < PLACES; from++) {
                     for (int to = 0; to < PLACES; to++) {
-                        pairs.add(from, to, step(layers.get(layer - 1).get(from), layers.get(layer).get(to)));
+                        pairs.add(
+                                from,
+                                to,
+                                step(
+                                        layers.get(layer - 1).get(from),
+                                        layers.get(layer).get(to)));
                     }
                 }
-                model.table(new IntVar[] {chosen[layer - 1], chosen[layer], step}, pairs).post();
+                model.table(new IntVar[] {chosen[layer - 1], chosen[layer], step}, pairs)
+                        .post();
                 costs.add(step);
             }
         }

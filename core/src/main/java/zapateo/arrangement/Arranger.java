@@ -24,7 +24,10 @@ import zapateo.song.Bar;
 import zapateo.song.Song;
 import zapateo.song.Timeline;
 
-/** Turns a song, choices and a hand into an arrangement; at a level it takes the ways that the choices name ({@link LevelLadder} finds them). Holds nothing but the figure book; safe to share between threads. */
+/**
+ * Turns a song, choices and a hand into an arrangement; at a level it takes the ways that the choices name
+ * ({@link LevelLadder} finds them). Holds nothing but the figure book; safe to share between threads.
+ */
 public final class Arranger {
 
     private static final int PASSING_FROM = 3;
@@ -49,16 +52,33 @@ public final class Arranger {
 
     /** A song with its colours, as far as its level has them: the two easiest have no chords in passing. */
     private static Coloured coloured(Song song, Choices choices) {
-        return choices.song().get(Choice.LEVEL).filter(level -> level < PASSING_FROM).isPresent() ? Coloured.plainer(song, choices.colours()) : Coloured.of(song, choices.colours());
+        return choices.song()
+                        .get(Choice.LEVEL)
+                        .filter(level -> level < PASSING_FROM)
+                        .isPresent()
+                ? Coloured.plainer(song, choices.colours())
+                : Coloured.of(song, choices.colours());
     }
 
     /** The figures that choices name or leave to what is usual; what there is not is passed over. */
     List<Figure> figures(Choices choices) {
-        return Stream.concat(choices.figures().stream(), Stream.of(choices.song().orUsual(Choice.FIGURE))).distinct().sorted().flatMap(id -> book.figure(id).stream()).toList();
+        return Stream.concat(
+                        choices.figures().stream(), Stream.of(choices.song().orUsual(Choice.FIGURE)))
+                .distinct()
+                .sorted()
+                .flatMap(id -> book.figure(id).stream())
+                .toList();
     }
 
     /** A song whose keys and times are found, before it is given to fingers. */
-    private record Laid(Coloured coloured, Feels feels, Timeline timeline, Realised realised, List<Holding> holding, List<Stroke> strokes, List<Reason> notices) {
+    private record Laid(
+            Coloured coloured,
+            Feels feels,
+            Timeline timeline,
+            Realised realised,
+            List<Holding> holding,
+            List<Stroke> strokes,
+            List<Reason> notices) {
 
         private Song song() {
             return coloured.song();
@@ -73,9 +93,14 @@ public final class Arranger {
         Timeline timeline = Timeline.of(song, feels.swing(), feels.straight());
         BothHands both = BothHands.of(song, choices.right(), book, LeftHand.place(song, plan, pianist), pianist);
         Realised realised = both.left();
-        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED)).of(Building.fading(song, choices.song(), Balance.of(Shades.of(song).on(song, both.strokes()))));
+        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED))
+                .of(Building.fading(
+                        song, choices.song(), Balance.of(Shades.of(song).on(song, both.strokes()))));
         List<Reason> notices = new ArrayList<>(plan.notices());
-        coloured.parked().forEach(colour -> notices.add(Reason.of("colour-parked", Map.of("bar", String.valueOf(colour.bar()), "chords", String.join(" ", colour.over())))));
+        coloured.parked()
+                .forEach(colour -> notices.add(Reason.of(
+                        "colour-parked",
+                        Map.of("bar", String.valueOf(colour.bar()), "chords", String.join(" ", colour.over())))));
         waiting.forEach(what -> notices.add(Reason.of("form-waiting", Map.of("what", what))));
         notices.addAll(feels.notices(song));
         notices.addAll(realised.notices());
@@ -92,8 +117,16 @@ public final class Arranger {
             if (voicing.isPresent()) {
                 Bar bar = coloured.song().barAt(heard.tick());
                 int beat = bar.meter().beatTicks();
-                Choices.Run beats = new Choices.Run((heard.tick() - bar.tick()) / beat + 1, Math.max((heard.tick() - bar.tick()) / beat + 1, (Math.min(heard.tick() + heard.ticks(), bar.end()) - bar.tick()) / beat));
-                all = all.override(new Choices.Override(new Choices.Run(bar.number(), bar.number()), Optional.of(bar.pass()), Optional.of(beats), Options.OPEN.with(Choice.FIGURE, HELD).with(Choice.VOICING, voicing.get())));
+                Choices.Run beats = new Choices.Run(
+                        (heard.tick() - bar.tick()) / beat + 1,
+                        Math.max(
+                                (heard.tick() - bar.tick()) / beat + 1,
+                                (Math.min(heard.tick() + heard.ticks(), bar.end()) - bar.tick()) / beat));
+                all = all.override(new Choices.Override(
+                        new Choices.Run(bar.number(), bar.number()),
+                        Optional.of(bar.pass()),
+                        Optional.of(beats),
+                        Options.OPEN.with(Choice.FIGURE, HELD).with(Choice.VOICING, voicing.get())));
             }
         }
         return all;
@@ -103,11 +136,20 @@ public final class Arranger {
         Fingers fingers = new Fingers(laid.song(), laid.timeline(), choices.fingers());
         Playability.Played left = fingers.of(part(Side.LEFT, laid.strokes()), pianist.leftOnKeys());
         Playability.Played right = fingers.of(part(Side.RIGHT, laid.strokes()), pianist.rightOnKeys());
-        return new Arrangement(laid.coloured(), laid.feels(), new Part(Side.LEFT, left.strokes()), new Part(Side.RIGHT, right.strokes()), Pedalling.of(laid.song(), laid.timeline(), laid.realised().chords(), laid.strokes()),
-                laid.notices(), laid.holding(), laid.realised(), Playability.of(fingers.bars(), List.of(left, right)));
+        return new Arrangement(
+                laid.coloured(),
+                laid.feels(),
+                new Part(Side.LEFT, left.strokes()),
+                new Part(Side.RIGHT, right.strokes()),
+                Pedalling.of(laid.song(), laid.timeline(), laid.realised().chords(), laid.strokes()),
+                laid.notices(),
+                laid.holding(),
+                laid.realised(),
+                Playability.of(fingers.bars(), List.of(left, right)));
     }
 
     private static Part part(Side hand, List<Stroke> strokes) {
-        return new Part(hand, strokes.stream().filter(stroke -> stroke.hand() == hand).toList());
+        return new Part(
+                hand, strokes.stream().filter(stroke -> stroke.hand() == hand).toList());
     }
 }

@@ -8,27 +8,52 @@ import zapateo.rhythm.Meter;
 import zapateo.righthand.RightChoices;
 import zapateo.song.Song;
 
-/** What a bass player has, where one is there: the line alone, by the style of the left hand (common practice); form and colours are the song's own. */
+/**
+ * What a bass player has, where one is there: the line alone, by the style of the left hand (common practice); form and
+ * colours are the song's own.
+ */
 public final class BassPart {
 
     private static final String HELD = "held";
-    private static final Map<String, String> BY_FAMILY = Map.of("swing", "walking", "stride", "walking", "blues", "walking", "boogie", "walking", "shuffle", "walking", "bossa", "bossa", "samba", "bossa", "rumba", "anticipated-bass",
-            "gospel", "walking");
+    private static final Map<String, String> BY_FAMILY = Map.of(
+            "swing",
+            "walking",
+            "stride",
+            "walking",
+            "blues",
+            "walking",
+            "boogie",
+            "walking",
+            "shuffle",
+            "walking",
+            "bossa",
+            "bossa",
+            "samba",
+            "bossa",
+            "rumba",
+            "anticipated-bass",
+            "gospel",
+            "walking");
     private static final String PLAIN = "two-feel";
     /** Quarters a minute up to which a line walks. */
     private static final double WALKS = 240;
+
     private static final List<Choice<?>> KEPT = List.of(Choice.SWING_RATIO, Choice.CLOSE);
 
-    private BassPart() {
-    }
+    private BassPart() {}
 
     /** The choices that have it played by a left hand alone. */
     public static Choices of(Song song, Choices choices, FigureBook book) {
-        String family = book.figure(choices.song().orUsual(Choice.FIGURE)).map(Figure::family).orElse("");
+        String family = book.figure(choices.song().orUsual(Choice.FIGURE))
+                .map(Figure::family)
+                .orElse("");
         String wanted = BY_FAMILY.getOrDefault(family, PLAIN);
         String line = wanted.equals("walking") && song.tempo().quartersPerMinute() > WALKS ? PLAIN : wanted;
-        boolean fits = song.bars().stream().map(bar -> bar.meter()).distinct().allMatch(meter -> accepts(book, line, meter));
-        Options options = fits ? Options.OPEN.with(Choice.FIGURE, line) : Options.OPEN.with(Choice.FIGURE, HELD).with(Choice.VOICING, "single");
+        boolean fits =
+                song.bars().stream().map(bar -> bar.meter()).distinct().allMatch(meter -> accepts(book, line, meter));
+        Options options = fits
+                ? Options.OPEN.with(Choice.FIGURE, line)
+                : Options.OPEN.with(Choice.FIGURE, HELD).with(Choice.VOICING, "single");
         options = options.with(Choice.PEDAL, false).with(Choice.ENDING, Choice.FIGURE_GOES_ON);
         for (Choice<?> choice : Building.CHOICES) {
             options = keeping(choice, choices.song(), options);
@@ -36,11 +61,21 @@ public final class BassPart {
         for (Choice<?> choice : KEPT) {
             options = keeping(choice, choices.song(), options);
         }
-        return new Choices(options, Map.of(), List.of(), List.of(), choices.weights(), List.of(), RightHand.of(RightChoices.Style.NONE), choices.colours());
+        return new Choices(
+                options,
+                Map.of(),
+                List.of(),
+                List.of(),
+                choices.weights(),
+                List.of(),
+                RightHand.of(RightChoices.Style.NONE),
+                choices.colours());
     }
 
     private static boolean accepts(FigureBook book, String figure, Meter meter) {
-        return book.figure(figure).filter(each -> each.bars().containsKey(meter)).isPresent();
+        return book.figure(figure)
+                .filter(each -> each.bars().containsKey(meter))
+                .isPresent();
     }
 
     private static <T> Options keeping(Choice<T> choice, Options from, Options into) {

@@ -31,15 +31,16 @@ import zapateo.righthand.Lick;
 import zapateo.righthand.Licks;
 import zapateo.righthand.MelodyOctave;
 import zapateo.righthand.Restored;
-import zapateo.righthand.RightChoices.Under;
 import zapateo.righthand.RightChoices;
+import zapateo.righthand.RightChoices.Under;
 import zapateo.righthand.TuneHand;
 import zapateo.righthand.Unison;
 import zapateo.song.Bar;
 import zapateo.song.Song;
 
 /**
- * The left hand as it is played, and both hands' strokes: the right one is laid over the left where that would lie alone, then the left is laid once more with what the right needs.
+ * The left hand as it is played, and both hands' strokes: the right one is laid over the left where that would lie
+ * alone, then the left is laid once more with what the right needs.
  *
  * @param strokes of both, as written, in the order of time
  */
@@ -84,25 +85,40 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             this.left = of(placed.strokes(), Side.LEFT);
             this.pianist = pianist;
             this.hand = pianist.rightOnKeys();
-            this.asTheyAre = song.bars().stream().filter(bar -> right.orUsual(Choice.AS_THEY_ARE).contains(bar.number())).map(Bar::index).collect(Collectors.toSet());
+            this.asTheyAre = song.bars().stream()
+                    .filter(bar -> right.orUsual(Choice.AS_THEY_ARE).contains(bar.number()))
+                    .map(Bar::index)
+                    .collect(Collectors.toSet());
         }
 
         private BothHands both() {
             List<Stroke> own = of(placed.strokes(), Side.RIGHT);
             // Bars in which a figure has both hands stay as they are, save for a tune.
             List<Stroke> asked = new Licks(song, left, hand).put(bySection(), licks());
-            Set<Integer> voiced = parts.stream().flatMap(run -> run.strokes().stream()).map(Stroke::bar).collect(Collectors.toSet());
-            Set<Integer> taken = own.stream().map(Stroke::bar).filter(bar -> !voiced.contains(bar)).collect(Collectors.toSet());
-            List<Stroke> played = asked.stream().filter(stroke -> stroke.nature().origin().isTune() || !taken.contains(stroke.bar())).toList();
+            Set<Integer> voiced = parts.stream()
+                    .flatMap(run -> run.strokes().stream())
+                    .map(Stroke::bar)
+                    .collect(Collectors.toSet());
+            Set<Integer> taken = own.stream()
+                    .map(Stroke::bar)
+                    .filter(bar -> !voiced.contains(bar))
+                    .collect(Collectors.toSet());
+            List<Stroke> played = asked.stream()
+                    .filter(stroke -> stroke.nature().origin().isTune() || !taken.contains(stroke.bar()))
+                    .toList();
             List<GivenRun> runs = parts;
             if (right.orUsual(Choice.UNISON)) {
                 Unison unison = Unison.before(song, left, inTime(played, own));
                 runs = GivenRun.over(parts, unison.left());
-                played = unison.right().stream().filter(stroke -> !stroke.nature().origin().isLaid()).toList();
+                played = unison.right().stream()
+                        .filter(stroke -> !stroke.nature().origin().isLaid())
+                        .toList();
             }
-            Realised realised = placed.within(new Needs(ceilings(played), runs, asTheyAre)).fitted();
+            Realised realised =
+                    placed.within(new Needs(ceilings(played), runs, asTheyAre)).fitted();
             List<Stroke> leftNow = ofLaidChords(of(realised.strokes(), Side.LEFT), realised.chords());
-            GivesWay given = GivesWay.to(ofLaidChords(played, realised.chords()), of(realised.strokes(), Side.RIGHT), hand);
+            GivesWay given =
+                    GivesWay.to(ofLaidChords(played, realised.chords()), of(realised.strokes(), Side.RIGHT), hand);
             List<Stroke> rightNow = Restored.in(song, leftNow, given.strokes(), hand, under, given.bars());
             taken.removeAll(given.bars());
             note("right-taken", taken);
@@ -118,15 +134,22 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         }
 
         private List<Ceiling> ceilings(List<Stroke> strokes) {
-            return Ceiling.under(strokes.stream().filter(stroke -> !asTheyAre.contains(stroke.bar())).toList());
+            return Ceiling.under(strokes.stream()
+                    .filter(stroke -> !asTheyAre.contains(stroke.bar()))
+                    .toList());
         }
 
         /** Every manner over the whole song, of which each section takes the bars that are its own. */
         private List<Stroke> bySection() {
             Map<Options, Set<Integer>> bars = new LinkedHashMap<>();
-            song.sections().forEach(section -> section.bars().forEach(bar -> bars.computeIfAbsent(right.in(section.name()), each -> new HashSet<>()).add(bar.index())));
+            song.sections()
+                    .forEach(section -> section.bars()
+                            .forEach(bar -> bars.computeIfAbsent(right.in(section.name()), each -> new HashSet<>())
+                                    .add(bar.index())));
             List<Stroke> all = new ArrayList<>();
-            bars.forEach((manner, own) -> played(manner, own).stream().filter(stroke -> own.contains(stroke.bar())).forEach(all::add));
+            bars.forEach((manner, own) -> played(manner, own).stream()
+                    .filter(stroke -> own.contains(stroke.bar()))
+                    .forEach(all::add));
             all.sort(Stroke.IN_TIME);
             return all;
         }
@@ -134,15 +157,32 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         private List<Stroke> played(Options manner, Set<Integer> bars) {
             return switch (manner.orUsual(Choice.STYLE)) {
                 case NONE -> List.of();
-                case IMPROVISE -> inItsOctave(Chorus.of(song, right.orUsual(Choice.CHORUS), manner.orUsual(Choice.MANNER)));
-                case COMPING -> Comping.of(song, left, hand, new RightChoices(figure(song, manner, book), manner.orUsual(Choice.TOP), manner.orUsual(Choice.SHAPES)));
+                case IMPROVISE ->
+                    inItsOctave(Chorus.of(song, right.orUsual(Choice.CHORUS), manner.orUsual(Choice.MANNER)));
+                case COMPING ->
+                    Comping.of(
+                            song,
+                            left,
+                            hand,
+                            new RightChoices(
+                                    figure(song, manner, book),
+                                    manner.orUsual(Choice.TOP),
+                                    manner.orUsual(Choice.SHAPES)));
                 case MELODY -> {
                     if (!song.hasTune()) {
                         notices.add(Reason.of("no-tune", Map.of()));
                     }
-                    under.addAll(Set.of(Under.ALONE, Under.PARTS).contains(manner.orUsual(Choice.UNDER)) ? Set.of() : bars);
-                    List<Stroke> tune = manner.orUsual(Choice.UNDER) == Under.PARTS ? inParts(bars) : TuneHand.of(song, inItsOctave(TuneHand.alone(song)), left, hand, manner.orUsual(Choice.UNDER));
-                    yield right.song().get(Choice.FILLS).map(seed -> inTime(tune, Fills.of(song, tune, left, hand, seed, right.orUsual(Choice.PLAIN)))).orElse(tune);
+                    under.addAll(
+                            Set.of(Under.ALONE, Under.PARTS).contains(manner.orUsual(Choice.UNDER)) ? Set.of() : bars);
+                    List<Stroke> tune = manner.orUsual(Choice.UNDER) == Under.PARTS
+                            ? inParts(bars)
+                            : TuneHand.of(
+                                    song, inItsOctave(TuneHand.alone(song)), left, hand, manner.orUsual(Choice.UNDER));
+                    yield right.song()
+                            .get(Choice.FILLS)
+                            .map(seed ->
+                                    inTime(tune, Fills.of(song, tune, left, hand, seed, right.orUsual(Choice.PLAIN))))
+                            .orElse(tune);
                 }
             };
         }
@@ -158,15 +198,22 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
 
         private List<Stroke> inItsOctave(List<Stroke> line) {
             List<Ceiling> ceilings = ceilings(line);
-            return MelodyOctave.settled(line, placed.within(new Needs(ceilings, List.of(), asTheyAre)).above(ceilings), asTheyAre);
+            return MelodyOctave.settled(
+                    line,
+                    placed.within(new Needs(ceilings, List.of(), asTheyAre)).above(ceilings),
+                    asTheyAre);
         }
 
         private Map<Integer, Lick> licks() {
             Map<Integer, Lick> byBar = new TreeMap<>();
             for (RightHand.PlacedLick each : right.licks()) {
-                Lick lick = Lick.named(each.id()).orElseThrow(() -> new Refused(
-                        "lick \"" + each.id() + "\": expected one of " + String.join(", ", Lick.all().stream().map(Lick::id).toList())));
-                song.bars().stream().filter(bar -> bar.number() == each.bar()).forEach(bar -> byBar.put(bar.index(), lick));
+                Lick lick = Lick.named(each.id())
+                        .orElseThrow(() -> new Refused("lick \"" + each.id() + "\": expected one of "
+                                + String.join(
+                                        ", ", Lick.all().stream().map(Lick::id).toList())));
+                song.bars().stream()
+                        .filter(bar -> bar.number() == each.bar())
+                        .forEach(bar -> byBar.put(bar.index(), lick));
             }
             return byBar;
         }
@@ -185,8 +232,15 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
 
     private static Figure figure(Song song, Options manner, FigureBook book) {
         String id = manner.get(Choice.RIGHT_FIGURE).orElse(Comping.usual(song));
-        return book.figure(id).filter(Figure::isOfRightHand).orElseThrow(() -> new Refused(
-                "right-hand figure \"" + id + "\": expected one of " + String.join(", ", book.figures().stream().filter(Figure::isOfRightHand).map(Figure::id).toList())));
+        return book.figure(id)
+                .filter(Figure::isOfRightHand)
+                .orElseThrow(() -> new Refused("right-hand figure \"" + id + "\": expected one of "
+                        + String.join(
+                                ", ",
+                                book.figures().stream()
+                                        .filter(Figure::isOfRightHand)
+                                        .map(Figure::id)
+                                        .toList())));
     }
 
     /** Each of those strokes as one of the chord that is laid there; the others know theirs. */
@@ -194,7 +248,8 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         List<Stroke> known = new ArrayList<>();
         int at = 0;
         for (Stroke stroke : strokes) {
-            while (at + 1 < chords.size() && chords.get(at + 1).tick() <= stroke.written().tick()) {
+            while (at + 1 < chords.size()
+                    && chords.get(at + 1).tick() <= stroke.written().tick()) {
                 at++;
             }
             known.add(stroke.nature().origin().isLaid() ? stroke : stroke.ofChord(at));

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import zapateo.hand.Pianist;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.Ending;
 import zapateo.lefthand.FigureCheck;
@@ -17,7 +18,6 @@ import zapateo.lefthand.LeftHand;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Plan;
-import zapateo.hand.Pianist;
 import zapateo.lefthand.Spice;
 import zapateo.lefthand.Voicing;
 import zapateo.lefthand.Weights;
@@ -49,12 +49,9 @@ final class ChoicePlan implements Plan {
     private final List<Reason> notices = new ArrayList<>();
 
     /** A bar broken out by hand, in a metre. */
-    private record ByHand(Options options, Meter meter) {
-    }
+    private record ByHand(Options options, Meter meter) {}
 
-    /**
-     * @throws Refused when a choice names something there is not, with what could stand there
-     */
+    /** @throws Refused when a choice names something there is not, with what could stand there */
     ChoicePlan(FigureBook book, Choices choices, Song song, Pianist pianist) {
         this.book = book;
         this.pianist = pianist;
@@ -83,7 +80,15 @@ final class ChoicePlan implements Plan {
         for (Bar bar : song.bars()) {
             Figure figure = at(bar, 0).figure();
             if (!figure.bars().containsKey(bar.meter()) && said.add(Reason.of("adapted-" + figure.id(), Map.of()))) {
-                say("figure-adapted", Map.of("figure", figure.id(), "name", figure.name(), "meter", bar.meter().toString()));
+                say(
+                        "figure-adapted",
+                        Map.of(
+                                "figure",
+                                figure.id(),
+                                "name",
+                                figure.name(),
+                                "meter",
+                                bar.meter().toString()));
             }
         }
         return List.copyOf(notices);
@@ -104,13 +109,19 @@ final class ChoicePlan implements Plan {
         Options options = chosen(bar, tick);
         LeftHandChoices known = resolve(options);
         // What was broken out by hand is of its figure: where a level plays another one, the bar goes with it.
-        return options.get(Choice.STROKES).filter(strokes -> known.figure().id().equals(options.orUsual(Choice.FIGURE)))
-                .map(strokes -> byHand.computeIfAbsent(new ByHand(options, bar.meter()), each -> byHand(known, bar, strokes))).orElse(known);
+        return options.get(Choice.STROKES)
+                .filter(strokes -> known.figure().id().equals(options.orUsual(Choice.FIGURE)))
+                .map(strokes ->
+                        byHand.computeIfAbsent(new ByHand(options, bar.meter()), each -> byHand(known, bar, strokes)))
+                .orElse(known);
     }
 
     private LeftHandChoices byHand(LeftHandChoices known, Bar bar, List<FigureStroke> strokes) {
-        List<FigureStroke> inside = strokes.stream().filter(stroke -> stroke.tick() < bar.meter().barTicks()).toList();
-        List<Reason> faults = inside.isEmpty() ? List.of() : FigureCheck.of(known.figure().byHand(bar.meter(), inside));
+        List<FigureStroke> inside = strokes.stream()
+                .filter(stroke -> stroke.tick() < bar.meter().barTicks())
+                .toList();
+        List<Reason> faults =
+                inside.isEmpty() ? List.of() : FigureCheck.of(known.figure().byHand(bar.meter(), inside));
         faults.forEach(this::say);
         return inside.isEmpty() || !faults.isEmpty() ? known : known.byHand(bar.meter(), inside);
     }
@@ -118,18 +129,24 @@ final class ChoicePlan implements Plan {
     /** What holds at the beginning of each bar as played, and what of it is heard. */
     List<Holding> holding() {
         Map<Integer, Spice> spices = LeftHand.spices(song, this);
-        return song.bars().stream().map(bar -> new Holding(chosen(bar, 0), at(bar, 0), Optional.ofNullable(spices.get(bar.index())))).toList();
+        return song.bars().stream()
+                .map(bar -> new Holding(chosen(bar, 0), at(bar, 0), Optional.ofNullable(spices.get(bar.index()))))
+                .toList();
     }
 
     private Options chosen(Bar bar, int tick) {
         Options options = choices.song();
-        Options section = choices.sections().isEmpty() ? null : choices.sections().get(sectionOf.get(bar));
+        Options section =
+                choices.sections().isEmpty() ? null : choices.sections().get(sectionOf.get(bar));
         if (section != null) {
             options = section.over(options);
         }
         for (Choices.Override override : choices.overrides()) {
-            boolean here = override.bars().holds(bar.number()) && override.pass().filter(pass -> pass != bar.pass()).isEmpty()
-                    && override.beats().filter(beats -> !beats.holds(tick / bar.meter().beatTicks() + 1)).isEmpty();
+            boolean here = override.bars().holds(bar.number())
+                    && override.pass().filter(pass -> pass != bar.pass()).isEmpty()
+                    && override.beats()
+                            .filter(beats -> !beats.holds(tick / bar.meter().beatTicks() + 1))
+                            .isEmpty();
             options = here ? override.options().over(options) : options;
         }
         return options;
@@ -150,9 +167,13 @@ final class ChoicePlan implements Plan {
     @Override
     public Lock lock(Bar bar, int tick) {
         for (Choices.PlacedLock placed : choices.locks()) {
-            boolean here = placed.bar() == bar.number() && placed.pass().filter(pass -> pass != bar.pass()).isEmpty();
+            boolean here = placed.bar() == bar.number()
+                    && placed.pass().filter(pass -> pass != bar.pass()).isEmpty();
             int at = (int) Math.round((placed.beat() - 1) * bar.meter().beatTicks());
-            if (here && bar.chords().stream().anyMatch(span -> span.tick() <= at && at < span.end() && span.tick() <= tick && tick < span.end())) {
+            if (here
+                    && bar.chords().stream()
+                            .anyMatch(span ->
+                                    span.tick() <= at && at < span.end() && span.tick() <= tick && tick < span.end())) {
                 return placed.lock();
             }
         }
@@ -167,15 +188,30 @@ final class ChoicePlan implements Plan {
             return Ending.named(chosen.get());
         }
         Bar last = song.bars().get(song.bars().size() - 1);
-        boolean home = song.bars().size() >= SONG_THAT_ENDS && last.vamp() < 0 && last.chords().get(last.chords().size() - 1).chord()
-                .filter(chord -> chord.root().chroma() == song.key().tonic().chroma() && !chord.quality().isDominant()).isPresent();
-        return home ? Optional.of(Ending.of(at(last, last.chords().get(last.chords().size() - 1).tick()).figure().family())) : Optional.empty();
+        boolean home = song.bars().size() >= SONG_THAT_ENDS
+                && last.vamp() < 0
+                && last.chords()
+                        .get(last.chords().size() - 1)
+                        .chord()
+                        .filter(chord ->
+                                chord.root().chroma() == song.key().tonic().chroma()
+                                        && !chord.quality().isDominant())
+                        .isPresent();
+        return home
+                ? Optional.of(Ending.of(
+                        at(last, last.chords().get(last.chords().size() - 1).tick())
+                                .figure()
+                                .family()))
+                : Optional.empty();
     }
 
     @Override
     public Optional<String> spice(Bar bar) {
         String at = "@" + bar.number();
-        return choices.song().orUsual(Choice.SPICES).stream().filter(each -> each.endsWith(at)).map(each -> each.substring(0, each.indexOf('@'))).reduce((one, other) -> other);
+        return choices.song().orUsual(Choice.SPICES).stream()
+                .filter(each -> each.endsWith(at))
+                .map(each -> each.substring(0, each.indexOf('@')))
+                .reduce((one, other) -> other);
     }
 
     @Override
@@ -203,42 +239,108 @@ final class ChoicePlan implements Plan {
         Options options = level.map(each -> each.on(chosen, named, way(each))).orElse(chosen);
         Figure figure = figure(options);
         boolean band = options.orUsual(Choice.WITH_BASS_PLAYER);
-        Optional<BassLine> line = options.get(Choice.BASS_LINE).map(name -> BassLine.named(name).orElseThrow(() -> unknown("bass line", name, BassLine.all().stream().map(BassLine::id).toList())));
-        Optional<LeadIn> leadIn = options.get(Choice.LEAD_IN).map(name -> LeadIn.named(name).orElseThrow(() -> unknown("lead-in", name, LeadIn.all().stream().map(LeadIn::id).toList())));
-        if (line.filter(each -> each.roles().size() > 1 || each.roles().get(0).kind() == Role.Kind.WALKING).isPresent() && !figure.hasLine()) {
-            say("line-unused", Map.of("figure", figure.id(), "name", figure.name(), "line", line.get().name()));
+        Optional<BassLine> line = options.get(Choice.BASS_LINE)
+                .map(name -> BassLine.named(name)
+                        .orElseThrow(() -> unknown(
+                                "bass line",
+                                name,
+                                BassLine.all().stream().map(BassLine::id).toList())));
+        Optional<LeadIn> leadIn = options.get(Choice.LEAD_IN)
+                .map(name -> LeadIn.named(name)
+                        .orElseThrow(() -> unknown(
+                                "lead-in",
+                                name,
+                                LeadIn.all().stream().map(LeadIn::id).toList())));
+        if (line.filter(each -> each.roles().size() > 1 || each.roles().get(0).kind() == Role.Kind.WALKING)
+                        .isPresent()
+                && !figure.hasLine()) {
+            say(
+                    "line-unused",
+                    Map.of(
+                            "figure",
+                            figure.id(),
+                            "name",
+                            figure.name(),
+                            "line",
+                            line.get().name()));
         }
         if (line.filter(each -> each.basses() == BassLine.Basses.HAND).isPresent() && figure.plays(Role.Kind.WALKING)) {
-            say("hand-or-walk", Map.of("figure", figure.id(), "name", figure.name(), "line", line.get().name()));
+            say(
+                    "hand-or-walk",
+                    Map.of(
+                            "figure",
+                            figure.id(),
+                            "name",
+                            figure.name(),
+                            "line",
+                            line.get().name()));
         }
         if (leadIn.filter(each -> !each.id().equals("none")).isPresent() && !figure.hasLine()) {
             say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));
         }
-        return new LeftHandChoices(figure, voicing(options, figure), band ? Register.MIDDLE : register(options, figure), line, leadIn, options.get(Choice.TENTHS).orElse(pianist.tenths()),
-                options.get(Choice.OCTAVES).orElse(pianist.octaves()), options.orUsual(Choice.VARIATIONS), options.orUsual(Choice.LIVELINESS), band, options.orUsual(Choice.KEEP_TOP), pianist.instrument().pedal() && options.get(Choice.PEDAL).orElse(figure.manner().pedal()), level.flatMap(each -> each.fuller(named, way(each))), options.get(Choice.WITH_BASS), false);
+        return new LeftHandChoices(
+                figure,
+                voicing(options, figure),
+                band ? Register.MIDDLE : register(options, figure),
+                line,
+                leadIn,
+                options.get(Choice.TENTHS).orElse(pianist.tenths()),
+                options.get(Choice.OCTAVES).orElse(pianist.octaves()),
+                options.orUsual(Choice.VARIATIONS),
+                options.orUsual(Choice.LIVELINESS),
+                band,
+                options.orUsual(Choice.KEEP_TOP),
+                pianist.instrument().pedal()
+                        && options.get(Choice.PEDAL).orElse(figure.manner().pedal()),
+                level.flatMap(each -> each.fuller(named, way(each))),
+                options.get(Choice.WITH_BASS),
+                false);
     }
 
     private int way(Level level) {
-        return choices.song().get(Choice.WAYS).map(ways -> ways.get(level.number() - 1)).orElse(0);
+        return choices.song()
+                .get(Choice.WAYS)
+                .map(ways -> ways.get(level.number() - 1))
+                .orElse(0);
     }
 
     private Figure figure(Options options) {
         String id = options.orUsual(Choice.FIGURE);
-        return book.figure(id).filter(figure -> !figure.isOfRightHand())
-                .orElseThrow(() -> unknown("figure", id, book.figures().stream().filter(figure -> !figure.isOfRightHand()).map(Figure::id).toList()));
+        return book.figure(id)
+                .filter(figure -> !figure.isOfRightHand())
+                .orElseThrow(() -> unknown(
+                        "figure",
+                        id,
+                        book.figures().stream()
+                                .filter(figure -> !figure.isOfRightHand())
+                                .map(Figure::id)
+                                .toList()));
     }
 
     private Voicing voicing(Options options, Figure figure) {
         List<String> accepted = figure.manner().voicings();
-        Optional<Voicing> wanted = options.get(Choice.VOICING).map(id -> Voicing.named(id).orElseThrow(() -> new Refused(
-                "voicing \"" + id + "\": expected auto or one of " + String.join(", ", Voicing.all().stream().map(Voicing::id).toList()))));
-        wanted.filter(voicing -> !accepted.contains(voicing.id())).ifPresent(voicing -> say("voicing-unused", Map.of("figure", figure.id(), "name", figure.name(), "voicing", voicing.id())));
-        return wanted.filter(voicing -> accepted.contains(voicing.id())).or(() -> accepted.stream().findFirst().flatMap(Voicing::named)).orElseGet(() -> Voicing.named("close").orElseThrow());
+        Optional<Voicing> wanted = options.get(Choice.VOICING)
+                .map(id -> Voicing.named(id)
+                        .orElseThrow(() -> new Refused("voicing \"" + id + "\": expected auto or one of "
+                                + String.join(
+                                        ", ",
+                                        Voicing.all().stream().map(Voicing::id).toList()))));
+        wanted.filter(voicing -> !accepted.contains(voicing.id()))
+                .ifPresent(voicing -> say(
+                        "voicing-unused",
+                        Map.of("figure", figure.id(), "name", figure.name(), "voicing", voicing.id())));
+        return wanted.filter(voicing -> accepted.contains(voicing.id()))
+                .or(() -> accepted.stream().findFirst().flatMap(Voicing::named))
+                .orElseGet(() -> Voicing.named("close").orElseThrow());
     }
 
     private Register register(Options options, Figure figure) {
         List<Register> possible = figure.manner().registers();
-        options.get(Choice.REGISTER).filter(register -> !possible.contains(register)).ifPresent(register -> say("register-unused", Map.of("figure", figure.id(), "name", figure.name(), "register", register.id())));
+        options.get(Choice.REGISTER)
+                .filter(register -> !possible.contains(register))
+                .ifPresent(register -> say(
+                        "register-unused",
+                        Map.of("figure", figure.id(), "name", figure.name(), "register", register.id())));
         return options.get(Choice.REGISTER).filter(possible::contains).orElseGet(() -> possible.get(0));
     }
 

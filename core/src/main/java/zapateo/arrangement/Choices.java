@@ -17,18 +17,27 @@ import zapateo.rhythm.Side;
 /**
  * What a player asked for; everything may be left open.
  *
- * @param song      for the whole song
- * @param sections  by a section's name; goes before the song's
+ * @param song for the whole song
+ * @param sections by a section's name; goes before the song's
  * @param overrides by bars; the later goes before the earlier, and all before the sections
- * @param locks     what is kept on single chords
- * @param weights   how much each cost counts
- * @param fingers   the player's own on single notes
- * @param right     what the right hand does
- * @param colours   other chords that are kept for places of the song
+ * @param locks what is kept on single chords
+ * @param weights how much each cost counts
+ * @param fingers the player's own on single notes
+ * @param right what the right hand does
+ * @param colours other chords that are kept for places of the song
  */
-public record Choices(Options song, Map<String, Options> sections, List<Override> overrides, List<PlacedLock> locks, Weights weights, List<PlacedFinger> fingers, RightHand right, List<KeptColour> colours) {
+public record Choices(
+        Options song,
+        Map<String, Options> sections,
+        List<Override> overrides,
+        List<PlacedLock> locks,
+        Weights weights,
+        List<PlacedFinger> fingers,
+        RightHand right,
+        List<KeptColour> colours) {
 
-    public static final Choices OPEN = new Choices(Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, List.of(), RightHand.NONE, List.of());
+    public static final Choices OPEN = new Choices(
+            Options.OPEN, Map.of(), List.of(), List.of(), Weights.USUAL, List.of(), RightHand.NONE, List.of());
 
     public Choices {
         sections = Map.copyOf(sections);
@@ -41,12 +50,11 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     /**
      * Choices for some bars.
      *
-     * @param bars  as they are numbered in the chart
-     * @param pass  which time these bars are played; open is every time
+     * @param bars as they are numbered in the chart
+     * @param pass which time these bars are played; open is every time
      * @param beats of each of these bars; open is the whole bar
      */
-    public record Override(Run bars, Optional<Integer> pass, Optional<Run> beats, Options options) {
-    }
+    public record Override(Run bars, Optional<Integer> pass, Optional<Run> beats, Options options) {}
 
     /** A first and a last, both included. */
     public record Run(int first, int last) {
@@ -79,20 +87,19 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     /**
      * A lock on the chord that sounds at a place.
      *
-     * @param bar  as numbered in the chart
+     * @param bar as numbered in the chart
      * @param pass which time it is played; open is every time
      * @param beat counted from 1
      */
-    public record PlacedLock(int bar, Optional<Integer> pass, double beat, Lock lock) {
-    }
+    public record PlacedLock(int bar, Optional<Integer> pass, double beat, Lock lock) {}
 
     /**
      * A finger the player wants on a note.
      *
-     * @param bar    as numbered in the chart
-     * @param pass   which time it is played; open is every time
-     * @param tick   where its stroke is written, from the bar line
-     * @param key    MIDI note number; where the note lies on another key it is passed over
+     * @param bar as numbered in the chart
+     * @param pass which time it is played; open is every time
+     * @param tick where its stroke is written, from the bar line
+     * @param key MIDI note number; where the note lies on another key it is passed over
      * @param finger 1 the thumb to 5
      */
     public record PlacedFinger(Side hand, int bar, Optional<Integer> pass, int tick, int key, int finger) {
@@ -107,7 +114,8 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     /** The ids of all figures that are named, the right hand's too. */
     public Set<String> figures() {
         Stream<String> left = everywhere().flatMap(options -> options.get(Choice.FIGURE).stream());
-        Stream<String> ofRight = Stream.concat(Stream.of(right.song()), right.sections().values().stream()).flatMap(manner -> manner.get(Choice.RIGHT_FIGURE).stream());
+        Stream<String> ofRight = Stream.concat(Stream.of(right.song()), right.sections().values().stream())
+                .flatMap(manner -> manner.get(Choice.RIGHT_FIGURE).stream());
         return Stream.concat(left, ofRight).collect(Collectors.toSet());
     }
 
@@ -128,7 +136,11 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     private Stream<Options> everywhere() {
-        return Stream.of(Stream.of(song), sections.values().stream(), overrides.stream().map(Override::options)).flatMap(each -> each);
+        return Stream.of(
+                        Stream.of(song),
+                        sections.values().stream(),
+                        overrides.stream().map(Override::options))
+                .flatMap(each -> each);
     }
 
     public static Choices figure(String id) {
@@ -151,15 +163,39 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     }
 
     public Choices override(Override override) {
-        return new Choices(song, sections, Stream.concat(overrides.stream(), Stream.of(override)).toList(), locks, weights, fingers, right, colours);
+        return new Choices(
+                song,
+                sections,
+                Stream.concat(overrides.stream(), Stream.of(override)).toList(),
+                locks,
+                weights,
+                fingers,
+                right,
+                colours);
     }
 
     public Choices lock(PlacedLock lock) {
-        return new Choices(song, sections, overrides, Stream.concat(locks.stream(), Stream.of(lock)).toList(), weights, fingers, right, colours);
+        return new Choices(
+                song,
+                sections,
+                overrides,
+                Stream.concat(locks.stream(), Stream.of(lock)).toList(),
+                weights,
+                fingers,
+                right,
+                colours);
     }
 
     public Choices finger(PlacedFinger finger) {
-        return new Choices(song, sections, overrides, locks, weights, Stream.concat(fingers.stream(), Stream.of(finger)).toList(), right, colours);
+        return new Choices(
+                song,
+                sections,
+                overrides,
+                locks,
+                weights,
+                Stream.concat(fingers.stream(), Stream.of(finger)).toList(),
+                right,
+                colours);
     }
 
     /** Without what is kept to certain keys of the keyboard. */
@@ -201,7 +237,10 @@ public record Choices(Options song, Map<String, Options> sections, List<Override
     Choices withoutLevels() {
         Map<String, Options> plain = new HashMap<>();
         sections.forEach((name, options) -> plain.put(name, options.without(Choice.LEVEL)));
-        List<Override> here = overrides.stream().map(each -> new Override(each.bars(), each.pass(), each.beats(), each.options().without(Choice.LEVEL))).toList();
+        List<Override> here = overrides.stream()
+                .map(each -> new Override(
+                        each.bars(), each.pass(), each.beats(), each.options().without(Choice.LEVEL)))
+                .toList();
         return new Choices(song.without(Choice.LEVEL), plain, here, locks, weights, fingers, right, colours);
     }
 

@@ -14,12 +14,13 @@ import zapateo.song.Song;
 /**
  * Which feel sounds: what the player says, else the style's, else the chart's.
  *
- * @param swing    of what is swung
+ * @param swing of what is swung
  * @param straight indices of bars that are not, as their figure never is
  */
 public record Feels(Swing swing, Set<Integer> straight) {
 
-    private static final Set<String> NEVER_SWUNG = Set.copyOf(DataFile.yaml("arrangement/feels.yaml").list("straight", each -> each));
+    private static final Set<String> NEVER_SWUNG =
+            Set.copyOf(DataFile.yaml("arrangement/feels.yaml").list("straight", each -> each));
 
     static Feels of(Song song, Optional<Double> chosen, List<Holding> holding) {
         Swing swing = chosen.map(Swing::of).orElseGet(() -> song.feel().at(song.tempo()));
@@ -34,6 +35,14 @@ public record Feels(Swing swing, Set<Integer> straight) {
 
     /** What the page says of it. */
     List<Reason> notices(Song song) {
-        return straight.isEmpty() ? List.of() : List.of(Reason.of("feel-straight", Map.of("count", String.valueOf(straight.size()), "feel", song.feel().id())));
+        return straight.isEmpty()
+                ? List.of()
+                : List.of(Reason.of(
+                        "feel-straight",
+                        Map.of(
+                                "count",
+                                String.valueOf(straight.size()),
+                                "feel",
+                                song.feel().id())));
     }
 }

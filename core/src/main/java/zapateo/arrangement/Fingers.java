@@ -28,8 +28,16 @@ final class Fingers {
     Fingers(Song song, Timeline timeline, List<Choices.PlacedFinger> own) {
         this.timeline = timeline;
         this.bars = song.bars();
-        this.times = bars.stream().map(bar -> new BarTime(bar.tick(), bar.ticks(), bar.tempo().beatTicks(), bar.tempo().bpm())).toList();
-        own.forEach(each -> this.own.computeIfAbsent(each.bar(), number -> new ArrayList<>()).add(each));
+        this.times = bars.stream()
+                .map(bar -> new BarTime(
+                        bar.tick(),
+                        bar.ticks(),
+                        bar.tempo().beatTicks(),
+                        bar.tempo().bpm()))
+                .toList();
+        own.forEach(each -> this.own
+                .computeIfAbsent(each.bar(), number -> new ArrayList<>())
+                .add(each));
     }
 
     List<BarTime> bars() {
@@ -38,7 +46,14 @@ final class Fingers {
 
     Playability.Played of(Part part, Hand hand) {
         List<Stroke> strokes = part.strokes();
-        Fingering fingering = FingerSearch.of(strokes, part.hand(), hand, i -> timeline.between(strokes.get(i - 1).sounding().tick(), strokes.get(i).sounding().tick()), i -> locks(strokes.get(i)));
+        Fingering fingering = FingerSearch.of(
+                strokes,
+                part.hand(),
+                hand,
+                i -> timeline.between(
+                        strokes.get(i - 1).sounding().tick(),
+                        strokes.get(i).sounding().tick()),
+                i -> locks(strokes.get(i)));
         List<Stroke> fingered = new ArrayList<>(strokes.size());
         for (int i = 0; i < strokes.size(); i++) {
             fingered.add(strokes.get(i).fingered(fingering.fingers().get(i)));
@@ -57,7 +72,9 @@ final class Fingers {
         }
         int[] locks = new int[stroke.notes().size()];
         for (Choices.PlacedFinger each : here) {
-            boolean hit = each.hand() == stroke.hand() && each.pass().filter(pass -> pass != bar.pass()).isEmpty() && each.tick() == stroke.written().tick() - bar.tick();
+            boolean hit = each.hand() == stroke.hand()
+                    && each.pass().filter(pass -> pass != bar.pass()).isEmpty()
+                    && each.tick() == stroke.written().tick() - bar.tick();
             for (int i = 0; hit && i < locks.length; i++) {
                 locks[i] = stroke.notes().get(i).pitch().midi() == each.key() ? each.finger() : locks[i];
             }

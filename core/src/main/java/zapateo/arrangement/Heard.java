@@ -39,23 +39,33 @@ final class Heard {
 
     private Stroke swing(Stroke stroke) {
         int tick = timeline.sounding(stroke.written().tick());
-        Stroke moved = stroke.sounding(TickSpan.of(tick, Math.max(1, timeline.sounding(stroke.written().end()) - tick)));
+        Stroke moved = stroke.sounding(
+                TickSpan.of(tick, Math.max(1, timeline.sounding(stroke.written().end()) - tick)));
         if (stroke.roll().filter(roll -> roll.kind() == Roll.Kind.BROKEN).isEmpty()) {
             return moved;
         }
         int written = stroke.written().tick() - stroke.roll().get().leadTicks();
         int lead = tick - timeline.sounding(written);
-        return moved.rolled(new Roll(Roll.Kind.BROKEN, lead, lead), moved.notes().stream().map(note -> note.delayTicks() < 0 ? note.delayed(-lead) : note).toList());
+        return moved.rolled(
+                new Roll(Roll.Kind.BROKEN, lead, lead),
+                moved.notes().stream()
+                        .map(note -> note.delayTicks() < 0 ? note.delayed(-lead) : note)
+                        .toList());
     }
 
     /** A few milliseconds late and a little softer or harder, as a hand is; never early, so that nothing overlaps. */
     private Stroke uneven(Stroke stroke, int index) {
         long chance = mix(seed.orElseThrow() * 0x9E3779B97F4A7C15L + index);
         int most = bars.get(stroke.bar()).tempo().ticksWithin(LATE_MS);
-        int late = (int) Math.min(Math.floorMod(chance, most + 1), Math.max(0, stroke.sounding().ticks() / 4 - 1));
+        int late = (int) Math.min(
+                Math.floorMod(chance, most + 1), Math.max(0, stroke.sounding().ticks() / 4 - 1));
         int harder = (int) Math.floorMod(chance >>> 20, 2L * SOFTER + 1) - SOFTER;
-        List<PartNote> notes = stroke.notes().stream().map(note -> note.struck(note.velocity() + harder)).toList();
-        return stroke.playing(notes).sounding(TickSpan.of(stroke.sounding().tick() + late, stroke.sounding().ticks() - late));
+        List<PartNote> notes = stroke.notes().stream()
+                .map(note -> note.struck(note.velocity() + harder))
+                .toList();
+        return stroke.playing(notes)
+                .sounding(TickSpan.of(
+                        stroke.sounding().tick() + late, stroke.sounding().ticks() - late));
     }
 
     /** Spreads a number's bits (a well-known mixing function, Steele, Lea and Flood 2014). */

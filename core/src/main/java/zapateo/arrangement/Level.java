@@ -12,17 +12,20 @@ import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
 
 /**
- * One of the five versions of a song (HANDBOOK §11), made by rule from what was chosen; the rows of {@code levels.yaml}.
+ * One of the five versions of a song (HANDBOOK §11), made by rule from what was chosen; the rows of
+ * {@code levels.yaml}.
  *
  * @param number 1 the easiest to 5
- * @param name   as a player says it
- * @param use    one line: what it asks for
- * @param instead the figures it may have where the chosen one asks for more than this level has, the first wherever the ladder rises with it
- * @param set    choices that go before the player's
- * @param below  choices that go before the player's with another figure than the chosen one
- * @param open   what fills that which the player left open, several ways; the first wherever the ladder rises with it
+ * @param name as a player says it
+ * @param use one line: what it asks for
+ * @param instead the figures it may have where the chosen one asks for more than this level has, the first wherever the
+ *     ladder rises with it
+ * @param set choices that go before the player's
+ * @param below choices that go before the player's with another figure than the chosen one
+ * @param open what fills that which the player left open, several ways; the first wherever the ladder rises with it
  */
-public record Level(int number, String name, String use, List<Instead> instead, Options set, Options below, List<Open> open) {
+public record Level(
+        int number, String name, String use, List<Instead> instead, Options set, Options below, List<Open> open) {
 
     /**
      * A figure in place of the chosen one: a named one, or one of the row of what was chosen.
@@ -52,15 +55,20 @@ public record Level(int number, String name, String use, List<Instead> instead, 
 
         private static final String BASS = "bass ";
 
-        /** Choices in a row: a name, its value, the next name; before them {@code bass 8} for what is struck with the bass where a chord begins. */
+        /**
+         * Choices in a row: a name, its value, the next name; before them {@code bass 8} for what is struck with the
+         * bass where a chord begins.
+         */
         private static Open parse(String words) {
-            String[] parts = words.startsWith(BASS) ? words.substring(BASS.length()).split(" ", 2) : new String[] {"", words};
+            String[] parts =
+                    words.startsWith(BASS) ? words.substring(BASS.length()).split(" ", 2) : new String[] {"", words};
             Map<String, String> set = new HashMap<>();
             String[] choices = parts[1].split(" ");
             for (int i = 0; i + 1 < choices.length; i += 2) {
                 set.put(choices[i], choices[i + 1]);
             }
-            return new Open(Preset.optionsOf(set), parts[0].isEmpty() ? Optional.empty() : Optional.of(Role.parse(parts[0])));
+            return new Open(
+                    Preset.optionsOf(set), parts[0].isEmpty() ? Optional.empty() : Optional.of(Role.parse(parts[0])));
         }
     }
 
@@ -71,6 +79,7 @@ public record Level(int number, String name, String use, List<Instead> instead, 
     private static final Map<String, Integer> CHOICES = numbers(FILE.texts("choices"));
     /** The first level that takes a row's figure. */
     private static final int ROWS_FROM = 3;
+
     private static final Map<String, List<String>> FIGURES = rows(FILE.fields("figures"));
     private static final List<Level> ALL = readAll();
 
@@ -84,22 +93,29 @@ public record Level(int number, String name, String use, List<Instead> instead, 
     }
 
     /**
-     * The choices at this level, complete as far as the player's were. A figure that claims this level or a lower one is played itself; only what is played with it changes.
+     * The choices at this level, complete as far as the player's were. A figure that claims this level or a lower one
+     * is played itself; only what is played with it changes.
      *
      * @param figure the one that was chosen
-     * @param way    which of {@link #ways} it takes; where there are fewer, the last
+     * @param way which of {@link #ways} it takes; where there are fewer, the last
      */
     Options on(Options chosen, Figure figure, int way) {
         int taken = Math.min(way, ways(figure) - 1);
         Options own = capped(capped(chosen.standingAt(number), Choice.VOICING), Choice.BASS_LINE);
         if (carries(figure)) {
             Options filled = open.get(taken).options();
-            boolean fits = filled.get(Choice.VOICING).filter(voicing -> !figure.manner().voicings().contains(voicing)).isEmpty();
+            boolean fits = filled.get(Choice.VOICING)
+                    .filter(voicing -> !figure.manner().voicings().contains(voicing))
+                    .isEmpty();
             return set.over(own).over(fits ? filled : filled.without(Choice.VOICING));
         }
         Instead other = instead.get(taken);
         Options always = below.over(set).with(Choice.FIGURE, other.on(figure.id()));
-        return other.voicing().map(voicing -> always.with(Choice.VOICING, voicing)).orElse(always).over(own).over(open.get(0).options().without(Choice.VOICING));
+        return other.voicing()
+                .map(voicing -> always.with(Choice.VOICING, voicing))
+                .orElse(always)
+                .over(own)
+                .over(open.get(0).options().without(Choice.VOICING));
     }
 
     /** What is struck with the bass. */
@@ -123,7 +139,11 @@ public record Level(int number, String name, String use, List<Instead> instead, 
     }
 
     private Options capped(Options options, Choice<String> choice) {
-        return options.get(choice).filter(id -> CHOICES.getOrDefault(id, EASIEST) > number).isPresent() ? options.without(choice) : options;
+        return options.get(choice)
+                        .filter(id -> CHOICES.getOrDefault(id, EASIEST) > number)
+                        .isPresent()
+                ? options.without(choice)
+                : options;
     }
 
     /** The figure of a row at this level; above the row's end it is the chosen one. */
@@ -147,9 +167,16 @@ public record Level(int number, String name, String use, List<Instead> instead, 
     private static List<Level> readAll() {
         List<Level> all = new ArrayList<>();
         for (int number = EASIEST; number <= FULLEST; number++) {
-            YamlFields fields = FILE.fields("level-" + number).allow(Set.of("name", "use", "instead", "set", "below", "open"));
-            all.add(new Level(number, fields.text("name"), fields.text("use"), fields.has("instead") ? fields.list("instead", Instead::parse) : List.of(), Preset.optionsOf(fields.texts("set")),
-                    Preset.optionsOf(fields.texts("below")), fields.has("open") ? fields.list("open", Open::parse) : List.of(Open.parse(""))));
+            YamlFields fields =
+                    FILE.fields("level-" + number).allow(Set.of("name", "use", "instead", "set", "below", "open"));
+            all.add(new Level(
+                    number,
+                    fields.text("name"),
+                    fields.text("use"),
+                    fields.has("instead") ? fields.list("instead", Instead::parse) : List.of(),
+                    Preset.optionsOf(fields.texts("set")),
+                    Preset.optionsOf(fields.texts("below")),
+                    fields.has("open") ? fields.list("open", Open::parse) : List.of(Open.parse(""))));
         }
         return List.copyOf(all);
     }

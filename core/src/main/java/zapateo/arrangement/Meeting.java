@@ -18,8 +18,8 @@ import zapateo.song.Bar;
  * How the hands meet in one bar.
  *
  * @param strikes what strikes when, in order; none where only one hand plays
- * @param mended  how room was made where they would have run together: see {@link Mending}
- * @param kept    what runs together still
+ * @param mended how room was made where they would have run together: see {@link Mending}
+ * @param kept what runs together still
  */
 public record Meeting(List<Strike> strikes, List<String> mended, List<Crossing.Kind> kept) {
 
@@ -33,7 +33,9 @@ public record Meeting(List<Strike> strikes, List<String> mended, List<Crossing.K
 
     /** As a player says it: {@code 1 LR, 1& L, 2 R}. */
     public String order() {
-        return strikes.stream().map(strike -> strike.count() + " " + strike.letters()).collect(Collectors.joining(", "));
+        return strikes.stream()
+                .map(strike -> strike.count() + " " + strike.letters())
+                .collect(Collectors.joining(", "));
     }
 
     /** For each bar as played. */
@@ -47,8 +49,11 @@ public record Meeting(List<Strike> strikes, List<String> mended, List<Crossing.K
             kept.add(EnumSet.noneOf(Crossing.Kind.class));
         });
         strokes.forEach(stroke -> byBar.get(stroke.bar()).add(stroke));
-        Crossing.between(arrangement.left().strokes(), right).forEach(crossing -> kept.get(right.get(crossing.right()).bar()).add(crossing.kind()));
-        return arrangement.song().bars().stream().map(bar -> of(bar, byBar.get(bar.index()), kept.get(bar.index()))).toList();
+        Crossing.between(arrangement.left().strokes(), right)
+                .forEach(crossing -> kept.get(right.get(crossing.right()).bar()).add(crossing.kind()));
+        return arrangement.song().bars().stream()
+                .map(bar -> of(bar, byBar.get(bar.index()), kept.get(bar.index())))
+                .toList();
     }
 
     private static Meeting of(Bar bar, List<Stroke> strokes, Set<Crossing.Kind> kept) {
@@ -60,8 +65,15 @@ public record Meeting(List<Strike> strikes, List<String> mended, List<Crossing.K
         }
         TreeMap<Integer, Set<Side>> struck = new TreeMap<>();
         if (hands.size() > 1) {
-            strokes.forEach(stroke -> struck.computeIfAbsent(Math.max(0, stroke.onPage().tick() - bar.tick()), tick -> EnumSet.noneOf(Side.class)).add(stroke.hand()));
+            strokes.forEach(stroke -> struck.computeIfAbsent(
+                            Math.max(0, stroke.onPage().tick() - bar.tick()), tick -> EnumSet.noneOf(Side.class))
+                    .add(stroke.hand()));
         }
-        return new Meeting(struck.entrySet().stream().map(entry -> new Strike(Count.at(bar.meter(), entry.getKey()), entry.getValue())).toList(), List.copyOf(mended), List.copyOf(kept));
+        return new Meeting(
+                struck.entrySet().stream()
+                        .map(entry -> new Strike(Count.at(bar.meter(), entry.getKey()), entry.getValue()))
+                        .toList(),
+                List.copyOf(mended),
+                List.copyOf(kept));
     }
 }

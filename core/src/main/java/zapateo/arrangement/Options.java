@@ -25,7 +25,7 @@ public final class Options {
      * From open data.
      *
      * @param place whose choices they are
-     * @param path  to what was written, for the refusal; empty at the top
+     * @param path to what was written, for the refusal; empty at the top
      * @throws Refused naming a choice there is not in that place, or a value it may not have, with what was expected
      */
     public static Options read(Choice.Place place, String path, Map<String, ?> written) {
@@ -37,9 +37,13 @@ public final class Options {
             }
         }
         List<String> names = Choice.in(place).stream().map(Choice::id).toList();
-        written.keySet().stream().filter(name -> !names.contains(name)).findFirst().ifPresent(name -> {
-            throw new Refused(path + name + ": there is no such choice, expected one of " + String.join(", ", names));
-        });
+        written.keySet().stream()
+                .filter(name -> !names.contains(name))
+                .findFirst()
+                .ifPresent(name -> {
+                    throw new Refused(
+                            path + name + ": there is no such choice, expected one of " + String.join(", ", names));
+                });
         return new Options(values);
     }
 
@@ -50,9 +54,13 @@ public final class Options {
      * @throws Refused naming a thing there is not, with those there are
      */
     void requireThings(String path, FigureBook book) {
-        values.forEach((choice, value) -> choice.things().map(things -> things.ids(book)).filter(ids -> !ids.contains(value)).ifPresent(ids -> {
-            throw new Refused(path + choice.id() + " \"" + value + "\": expected one of " + String.join(", ", ids));
-        }));
+        values.forEach((choice, value) -> choice.things()
+                .map(things -> things.ids(book))
+                .filter(ids -> !ids.contains(value))
+                .ifPresent(ids -> {
+                    throw new Refused(
+                            path + choice.id() + " \"" + value + "\": expected one of " + String.join(", ", ids));
+                }));
     }
 
     /** As it stands in open data, by the choices' names. */
@@ -80,7 +88,8 @@ public final class Options {
     /** @throws Refused naming what was given and what was expected */
     public <T> Options with(Choice<T> choice, T value) {
         Map<Choice<?>, Object> more = new LinkedHashMap<>(values);
-        more.put(choice, choice.range().read(choice.id(), choice.range().writer().apply(value)));
+        more.put(
+                choice, choice.range().read(choice.id(), choice.range().writer().apply(value)));
         return new Options(more);
     }
 
@@ -97,13 +106,20 @@ public final class Options {
         return new Options(standing);
     }
 
-    /** These, and what they leave open as {@code others} have it; what belongs to another choice falls where that is another one here. */
+    /**
+     * These, and what they leave open as {@code others} have it; what belongs to another choice falls where that is
+     * another one here.
+     */
     public Options over(Options others) {
         if (values.isEmpty()) {
             return others;
         }
         Map<Choice<?>, Object> all = new LinkedHashMap<>(others.values);
-        all.keySet().removeIf(choice -> choice.falls().filter(values::containsKey).filter(other -> !Objects.equals(values.get(other), others.values.get(other))).isPresent());
+        all.keySet()
+                .removeIf(choice -> choice.falls()
+                        .filter(values::containsKey)
+                        .filter(other -> !Objects.equals(values.get(other), others.values.get(other)))
+                        .isPresent());
         all.putAll(values);
         return new Options(all);
     }
@@ -120,6 +136,8 @@ public final class Options {
 
     @Override
     public String toString() {
-        return values.entrySet().stream().map(each -> each.getKey().id() + " " + each.getValue()).collect(Collectors.joining(", ", "[", "]"));
+        return values.entrySet().stream()
+                .map(each -> each.getKey().id() + " " + each.getValue())
+                .collect(Collectors.joining(", ", "[", "]"));
     }
 }

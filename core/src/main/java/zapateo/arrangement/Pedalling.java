@@ -14,13 +14,19 @@ import zapateo.song.Bar;
 import zapateo.song.Song;
 import zapateo.song.Timeline;
 
-/** When the pedal is down: lifted when a chord is struck, down again before its first key is let go, and earlier where the style wants it (HANDBOOK §7). One that is struck early changes the pedal early. */
+/**
+ * When the pedal is down: lifted when a chord is struck, down again before its first key is let go, and earlier where
+ * the style wants it (HANDBOOK §7). One that is struck early changes the pedal early.
+ */
 final class Pedalling {
 
-    /** How soon after a chord the pedal goes down again: the old chord's sound has stopped, the new key is still held. */
+    /**
+     * How soon after a chord the pedal goes down again: the old chord's sound has stopped, the new key is still held.
+     */
     private static final int LAG = 240;
     /** Quarters a minute up to which a dance is slow (the project's own choice). */
     private static final double SLOW = 84;
+
     private static final int UNSTRUCK = Integer.MIN_VALUE;
 
     private final Song song;
@@ -34,14 +40,18 @@ final class Pedalling {
         this.timeline = timeline;
         this.chords = chords;
         chords.forEach(chord -> byChord.add(new ArrayList<>()));
-        strokes.stream().filter(stroke -> stroke.mark() != Mark.LEAD).sorted(Comparator.comparingInt(Stroke::firstTick)).forEach(stroke -> byChord.get(stroke.chord()).add(stroke));
+        strokes.stream()
+                .filter(stroke -> stroke.mark() != Mark.LEAD)
+                .sorted(Comparator.comparingInt(Stroke::firstTick))
+                .forEach(stroke -> byChord.get(stroke.chord()).add(stroke));
     }
 
     static List<Pedal> of(Song song, Timeline timeline, List<Realised.LaidChord> chords, List<Stroke> strokes) {
         Pedalling pedalling = new Pedalling(song, timeline, chords, strokes);
         for (int i = 0; i < chords.size(); i++) {
             // Voices are bound by the fingers.
-            boolean voices = pedalling.byChord.get(i).stream().anyMatch(stroke -> stroke.nature().origin() == Origin.PARTS);
+            boolean voices = pedalling.byChord.get(i).stream()
+                    .anyMatch(stroke -> stroke.nature().origin() == Origin.PARTS);
             if (!pedalling.byChord.get(i).isEmpty() && chords.get(i).pedal() && !voices) {
                 pedalling.press(i);
             }
@@ -107,14 +117,24 @@ final class Pedalling {
     /** The chromas that do not pass over a chord, a bit each; all of them where none sounds. */
     private int calm(int chord) {
         int tick = chords.get(chord).tick();
-        return song.chordAt(tick).map(symbol -> symbol.chromas() | song.barAt(tick).key().chromas() | 1 << symbol.bass().chroma()).orElse(-1);
+        return song.chordAt(tick)
+                .map(symbol -> symbol.chromas()
+                        | song.barAt(tick).key().chromas()
+                        | 1 << symbol.bass().chroma())
+                .orElse(-1);
     }
 
     private void hold(int chord) {
         int struck = struck(chord);
         // A last chord that is let go is not held by the pedal either.
-        boolean last = byChord.get(chord).stream().allMatch(stroke -> stroke.nature().origin() == Origin.ENDING);
-        int lifted = last ? byChord.get(chord).stream().mapToInt(stroke -> stroke.sounding().end()).max().orElseThrow() : lifted(chord);
+        boolean last =
+                byChord.get(chord).stream().allMatch(stroke -> stroke.nature().origin() == Origin.ENDING);
+        int lifted = last
+                ? byChord.get(chord).stream()
+                        .mapToInt(stroke -> stroke.sounding().end())
+                        .max()
+                        .orElseThrow()
+                : lifted(chord);
         switch (chords.get(chord).choices().figure().manner().lifts()) {
             case CHANGE -> down(struck, released(struck, chord), lifted);
             case CHORD -> basses(chord, lifted);
@@ -130,11 +150,17 @@ final class Pedalling {
     }
 
     private int struck(int chord) {
-        return byChord.get(chord).isEmpty() ? UNSTRUCK : byChord.get(chord).get(0).firstTick();
+        return byChord.get(chord).isEmpty()
+                ? UNSTRUCK
+                : byChord.get(chord).get(0).firstTick();
     }
 
     private int released(int from, int chord) {
-        return byChord.get(chord).stream().filter(stroke -> stroke.firstTick() >= from).findFirst().map(stroke -> stroke.sounding().end()).orElse(from);
+        return byChord.get(chord).stream()
+                .filter(stroke -> stroke.firstTick() >= from)
+                .findFirst()
+                .map(stroke -> stroke.sounding().end())
+                .orElse(from);
     }
 
     /** Until the next chord is struck. */
@@ -150,8 +176,11 @@ final class Pedalling {
     }
 
     private void down(int struck, int released, int lifted) {
-        int least = pedal.isEmpty() ? Integer.MIN_VALUE : pedal.get(pedal.size() - 1).up() + 1;
-        int down = Math.max(least, struck + Math.max(1, Math.min(LAG, Math.min((lifted - struck) / 4, (released - struck) / 2))));
+        int least = pedal.isEmpty()
+                ? Integer.MIN_VALUE
+                : pedal.get(pedal.size() - 1).up() + 1;
+        int down = Math.max(
+                least, struck + Math.max(1, Math.min(LAG, Math.min((lifted - struck) / 4, (released - struck) / 2))));
         if (lifted > down) {
             pedal.add(new Pedal(down, lifted));
         }
@@ -171,7 +200,9 @@ final class Pedalling {
     private int third(int chord) {
         Bar bar = song.barAt(chords.get(chord).tick());
         int beat = bar.tick() + 2 * bar.meter().beatTicks();
-        return beat > chords.get(chord).tick() && beat < chords.get(chord).end() ? timeline.sounding(beat) : chords.get(chord).end();
+        return beat > chords.get(chord).tick() && beat < chords.get(chord).end()
+                ? timeline.sounding(beat)
+                : chords.get(chord).end();
     }
 
     private void halves(int chord, int struck, int lifted) {

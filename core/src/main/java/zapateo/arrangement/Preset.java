@@ -13,11 +13,11 @@ import zapateo.song.Song;
 /**
  * Several choices at once; the rows of {@code presets.yaml}.
  *
- * @param id     stable name
- * @param name   as a player says it
- * @param use    one line: when to take it
+ * @param id stable name
+ * @param name as a player says it
+ * @param use one line: when to take it
  * @param figure by metre, else by feel
- * @param set    the other choices
+ * @param set the other choices
  */
 public record Preset(String id, String name, String use, Map<String, String> figure, Options set) {
 
@@ -33,14 +33,16 @@ public record Preset(String id, String name, String use, Map<String, String> fig
 
     /** What it sets for a song. */
     public Options options(Song song) {
-        String id = figure.getOrDefault(song.meter().toString(), figure.get(song.feel().id()));
+        String id = figure.getOrDefault(
+                song.meter().toString(), figure.get(song.feel().id()));
         return set.over(Options.OPEN.with(Choice.FIGURE, id));
     }
 
     /** Choices by their names, as the data files have them; there {@code yes} and {@code no} are words. */
     static Options optionsOf(Map<String, String> set) {
         Map<String, Object> written = new HashMap<>();
-        set.forEach((name, value) -> written.put(name, value.equals("yes") || value.equals("no") ? (Object) value.equals("yes") : value));
+        set.forEach((name, value) ->
+                written.put(name, value.equals("yes") || value.equals("no") ? (Object) value.equals("yes") : value));
         return Options.read(Choice.Place.SECTION, "", written);
     }
 
@@ -49,7 +51,12 @@ public record Preset(String id, String name, String use, Map<String, String> fig
         List<Preset> all = new ArrayList<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id).allow(Set.of("name", "use", "figure", "set"));
-            all.add(new Preset(id, fields.text("name"), fields.text("use"), fields.texts("figure"), optionsOf(fields.texts("set"))));
+            all.add(new Preset(
+                    id,
+                    fields.text("name"),
+                    fields.text("use"),
+                    fields.texts("figure"),
+                    optionsOf(fields.texts("set"))));
         });
         return List.copyOf(all);
     }

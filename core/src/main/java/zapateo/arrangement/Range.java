@@ -11,20 +11,33 @@ import zapateo.rhythm.FigureStroke;
 /**
  * What a choice may be, and how it stands in open data: as text, a number, yes or no, or a list of these.
  *
- * @param form     how it is written
- * @param values   all there are, where they are named here; none where any text or number may stand
- * @param least    of numbers, those of a list too
- * @param most     of numbers, those of a list too; of an id how long it may be
- * @param lengths  of a list, how many there may be
+ * @param form how it is written
+ * @param values all there are, where they are named here; none where any text or number may stand
+ * @param least of numbers, those of a list too
+ * @param most of numbers, those of a list too; of an id how long it may be
+ * @param lengths of a list, how many there may be
  * @param expected what may stand there, in words
- * @param reader   from what was written, of the form already
- * @param writer   the way back
+ * @param reader from what was written, of the form already
+ * @param writer the way back
  */
-public record Range<T>(Form form, List<String> values, double least, double most, Lengths lengths, String expected, Function<Object, T> reader, Function<T, Object> writer) {
+public record Range<T>(
+        Form form,
+        List<String> values,
+        double least,
+        double most,
+        Lengths lengths,
+        String expected,
+        Function<Object, T> reader,
+        Function<T, Object> writer) {
 
     /** How a value is written. */
     public enum Form {
-        TEXT, WHOLE, NUMBER, YES_NO, WHOLES, TEXTS
+        TEXT,
+        WHOLE,
+        NUMBER,
+        YES_NO,
+        WHOLES,
+        TEXTS
     }
 
     /** The fewest and the most of a list. */
@@ -37,7 +50,8 @@ public record Range<T>(Form form, List<String> values, double least, double most
 
     /** The id of something; whether there is such a thing is asked where it is used. */
     static Range<String> id(String what) {
-        return new Range<>(Form.TEXT, List.of(), 0, LONG_ENOUGH, Lengths.NONE, what, String.class::cast, value -> value);
+        return new Range<>(
+                Form.TEXT, List.of(), 0, LONG_ENOUGH, Lengths.NONE, what, String.class::cast, value -> value);
     }
 
     /** Words; what they say is asked where they are used. */
@@ -47,22 +61,48 @@ public record Range<T>(Form form, List<String> values, double least, double most
 
     /** A text of a pattern. */
     static Range<String> matching(String what, String pattern) {
-        return new Range<>(Form.TEXT, List.of(), 0, LONG_ENOUGH, Lengths.NONE, what, written -> {
-            if (!((String) written).matches(pattern)) {
-                throw new Refused("\"" + written + "\": expected " + what);
-            }
-            return (String) written;
-        }, value -> value);
+        return new Range<>(
+                Form.TEXT,
+                List.of(),
+                0,
+                LONG_ENOUGH,
+                Lengths.NONE,
+                what,
+                written -> {
+                    if (!((String) written).matches(pattern)) {
+                        throw new Refused("\"" + written + "\": expected " + what);
+                    }
+                    return (String) written;
+                },
+                value -> value);
     }
 
     /** The strokes of one bar. */
     static Range<List<FigureStroke>> strokes(String what, int most) {
-        return new Range<>(Form.TEXT, List.of(), 0, most, Lengths.NONE, what, text -> FigureFile.strokes((String) text), FigureFile::write);
+        return new Range<>(
+                Form.TEXT,
+                List.of(),
+                0,
+                most,
+                Lengths.NONE,
+                what,
+                text -> FigureFile.strokes((String) text),
+                FigureFile::write);
     }
 
     static <E extends Enum<E>> Range<E> oneOf(Class<E> kind) {
-        List<String> names = Arrays.stream(kind.getEnumConstants()).map(Range::name).toList();
-        return new Range<>(Form.TEXT, names, 0, 0, Lengths.NONE, either(names), text -> Enum.valueOf(kind, ((String) text).toUpperCase(Locale.ROOT).replace('-', '_')), Range::name);
+        List<String> names =
+                Arrays.stream(kind.getEnumConstants()).map(Range::name).toList();
+        return new Range<>(
+                Form.TEXT,
+                names,
+                0,
+                0,
+                Lengths.NONE,
+                either(names),
+                text -> Enum.valueOf(
+                        kind, ((String) text).toUpperCase(Locale.ROOT).replace('-', '_')),
+                Range::name);
     }
 
     static String name(Enum<?> value) {
@@ -74,52 +114,101 @@ public record Range<T>(Form form, List<String> values, double least, double most
     }
 
     private static String either(List<String> names) {
-        return names.size() < 3 ? String.join(" or ", names) : String.join(", ", names.subList(0, names.size() - 1)) + " or " + names.get(names.size() - 1);
+        return names.size() < 3
+                ? String.join(" or ", names)
+                : String.join(", ", names.subList(0, names.size() - 1)) + " or " + names.get(names.size() - 1);
     }
 
     static Range<Integer> whole(int least, int most) {
-        return new Range<>(Form.WHOLE, List.of(), least, most, Lengths.NONE, least + " to " + most, number -> ((Number) number).intValue(), value -> value);
+        return new Range<>(
+                Form.WHOLE,
+                List.of(),
+                least,
+                most,
+                Lengths.NONE,
+                least + " to " + most,
+                number -> ((Number) number).intValue(),
+                value -> value);
     }
 
     /** A number that chance begins from. */
     static Range<Long> seed() {
-        return new Range<>(Form.WHOLE, List.of(), Long.MIN_VALUE, Long.MAX_VALUE, Lengths.NONE, "a whole number", number -> ((Number) number).longValue(), value -> value);
+        return new Range<>(
+                Form.WHOLE,
+                List.of(),
+                Long.MIN_VALUE,
+                Long.MAX_VALUE,
+                Lengths.NONE,
+                "a whole number",
+                number -> ((Number) number).longValue(),
+                value -> value);
     }
 
     static Range<Double> number(double least, double most) {
-        return new Range<>(Form.NUMBER, List.of(), least, most, Lengths.NONE, Math.round(least) + " to " + Math.round(most), number -> ((Number) number).doubleValue(), value -> value);
+        return new Range<>(
+                Form.NUMBER,
+                List.of(),
+                least,
+                most,
+                Lengths.NONE,
+                Math.round(least) + " to " + Math.round(most),
+                number -> ((Number) number).doubleValue(),
+                value -> value);
     }
 
     static Range<Boolean> yesNo() {
-        return new Range<>(Form.YES_NO, List.of(), 0, 0, Lengths.NONE, "true or false", Boolean.class::cast, value -> value);
+        return new Range<>(
+                Form.YES_NO, List.of(), 0, 0, Lengths.NONE, "true or false", Boolean.class::cast, value -> value);
     }
 
     /** Several whole numbers. */
     static Range<List<Integer>> wholes(String what, int fewest, int longest, int least, int most) {
-        return new Range<>(Form.WHOLES, List.of(), least, most, new Lengths(fewest, longest), what, list -> ((List<?>) list).stream().map(each -> ((Number) each).intValue()).toList(),
+        return new Range<>(
+                Form.WHOLES,
+                List.of(),
+                least,
+                most,
+                new Lengths(fewest, longest),
+                what,
+                list -> ((List<?>) list)
+                        .stream().map(each -> ((Number) each).intValue()).toList(),
                 value -> value);
     }
 
     /** Several texts of one pattern. */
     static Range<List<String>> texts(String what, String pattern, int longest) {
-        return new Range<>(Form.TEXTS, List.of(), 0, LONG_ENOUGH, new Lengths(0, longest), what, list -> {
-            List<String> texts = ((List<?>) list).stream().map(String.class::cast).toList();
-            texts.stream().filter(text -> !text.matches(pattern)).findFirst().ifPresent(text -> {
-                throw new Refused("\"" + text + "\": expected " + what);
-            });
-            return texts;
-        }, value -> value);
+        return new Range<>(
+                Form.TEXTS,
+                List.of(),
+                0,
+                LONG_ENOUGH,
+                new Lengths(0, longest),
+                what,
+                list -> {
+                    List<String> texts =
+                            ((List<?>) list).stream().map(String.class::cast).toList();
+                    texts.stream()
+                            .filter(text -> !text.matches(pattern))
+                            .findFirst()
+                            .ifPresent(text -> {
+                                throw new Refused("\"" + text + "\": expected " + what);
+                            });
+                    return texts;
+                },
+                value -> value);
     }
 
     /**
      * From open data.
      *
-     * @param name  of the choice, for the refusal
+     * @param name of the choice, for the refusal
      * @throws Refused naming the choice, what stood there and what was expected
      */
     T read(String name, Object written) {
         if (!fits(written)) {
-            throw new Refused(name + " " + (written instanceof String text ? "\"" + text + "\"" : String.valueOf(written)) + ": expected " + expected);
+            throw new Refused(
+                    name + " " + (written instanceof String text ? "\"" + text + "\"" : String.valueOf(written))
+                            + ": expected " + expected);
         }
         try {
             return reader.apply(written);
@@ -141,13 +230,17 @@ public record Range<T>(Form form, List<String> values, double least, double most
     }
 
     private boolean fits(Object written) {
-        return hasForm(written) && switch (form) {
-            case TEXT -> values.isEmpty() ? ((String) written).length() <= most : values.contains(written);
-            case WHOLE, NUMBER -> inside((Number) written);
-            case YES_NO -> true;
-            case WHOLES -> ((List<?>) written).size() >= lengths.fewest() && ((List<?>) written).size() <= lengths.most() && ((List<?>) written).stream().allMatch(each -> inside((Number) each));
-            case TEXTS -> ((List<?>) written).size() <= lengths.most();
-        };
+        return hasForm(written)
+                && switch (form) {
+                    case TEXT -> values.isEmpty() ? ((String) written).length() <= most : values.contains(written);
+                    case WHOLE, NUMBER -> inside((Number) written);
+                    case YES_NO -> true;
+                    case WHOLES ->
+                        ((List<?>) written).size() >= lengths.fewest()
+                                && ((List<?>) written).size() <= lengths.most()
+                                && ((List<?>) written).stream().allMatch(each -> inside((Number) each));
+                    case TEXTS -> ((List<?>) written).size() <= lengths.most();
+                };
     }
 
     private static boolean isWhole(Object written) {

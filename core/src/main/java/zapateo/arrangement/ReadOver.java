@@ -21,17 +21,25 @@ import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.YamlFields;
 
-/** Has an arrangement read by the strict reader: what is played, and in each bar what was asked for, as far as that is fair to know. */
+/**
+ * Has an arrangement read by the strict reader: what is played, and in each bar what was asked for, as far as that is
+ * fair to know.
+ */
 public final class ReadOver {
 
     private static final YamlFields FILE = DataFile.yaml("arrangement/reading.yaml");
 
-    private ReadOver() {
-    }
+    private ReadOver() {}
 
     /** In the order of the list of faults, strokes by their places in the arrangement. */
     public static List<Fault> of(Arrangement arrangement, Pianist pianist) {
-        return Critic.read(new Score(arrangement.song(), arrangement.strokes(), arrangement.pedal().stream().map(pedal -> TickSpan.of(pedal.down(), pedal.up() - pedal.down())).toList(), pianist,
+        return Critic.read(new Score(
+                arrangement.song(),
+                arrangement.strokes(),
+                arrangement.pedal().stream()
+                        .map(pedal -> TickSpan.of(pedal.down(), pedal.up() - pedal.down()))
+                        .toList(),
+                pianist,
                 arrangement.holding().stream().map(ReadOver::asked).toList()));
     }
 
@@ -48,18 +56,36 @@ public final class ReadOver {
         if (voiced) {
             traits.addAll(said("voicings", heard.voicing().id()));
         }
-        return new Asked(heard.figure().id(), heard.figure().family(), traits, holding.chosen().get(Choice.LEVEL).orElse(0), voiced && heard.voicing().id().equals("single"), heard.withBassPlayer(),
-                holding.chosen().get(Choice.LIVELINESS).orElse(Liveliness.NONE), new Asked.Claims(heard.figure().suits().minTempo(), heard.figure().suits().maxTempo()));
+        return new Asked(
+                heard.figure().id(),
+                heard.figure().family(),
+                traits,
+                holding.chosen().get(Choice.LEVEL).orElse(0),
+                voiced && heard.voicing().id().equals("single"),
+                heard.withBassPlayer(),
+                holding.chosen().get(Choice.LIVELINESS).orElse(Liveliness.NONE),
+                new Asked.Claims(
+                        heard.figure().suits().minTempo(),
+                        heard.figure().suits().maxTempo()));
     }
 
     private static Set<Trait> traits(Figure figure) {
         Set<Trait> traits = EnumSet.noneOf(Trait.class);
         traits.addAll(said("families", figure.family()));
         traits.addAll(said("figures", figure.id()));
-        List<FigureStroke> left = figure.written().filter(stroke -> stroke.hand() == Side.LEFT).toList();
-        boolean chords = left.stream().anyMatch(stroke -> !figure.isLine(stroke) && !stroke.plays(Role.Kind.LEAD_IN) && (stroke.roles().size() > 1 || stroke.roles().get(0).isOfClose() || stroke.plays(Role.Kind.GUIDE_TONES)));
-        boolean basses = left.stream().anyMatch(stroke -> stroke.roles().size() == 1 && stroke.roles().get(0).ofThis().holdsBass());
-        boolean only = figure.hands().size() == 1 && left.stream().allMatch(stroke -> figure.isLine(stroke) || stroke.plays(Role.Kind.LEAD_IN));
+        List<FigureStroke> left =
+                figure.written().filter(stroke -> stroke.hand() == Side.LEFT).toList();
+        boolean chords = left.stream()
+                .anyMatch(stroke -> !figure.isLine(stroke)
+                        && !stroke.plays(Role.Kind.LEAD_IN)
+                        && (stroke.roles().size() > 1
+                                || stroke.roles().get(0).isOfClose()
+                                || stroke.plays(Role.Kind.GUIDE_TONES)));
+        boolean basses = left.stream()
+                .anyMatch(stroke -> stroke.roles().size() == 1
+                        && stroke.roles().get(0).ofThis().holdsBass());
+        boolean only = figure.hands().size() == 1
+                && left.stream().allMatch(stroke -> figure.isLine(stroke) || stroke.plays(Role.Kind.LEAD_IN));
         if (figure.manner().bassless()) {
             traits.add(Trait.BASSLESS);
         }
@@ -78,7 +104,10 @@ public final class ReadOver {
         if (figure.takesTurns()) {
             traits.add(Trait.ALTERNATES);
         }
-        if (left.stream().anyMatch(stroke -> (stroke.roles().contains(Role.BASS) || stroke.roles().contains(Role.WALK)) && stroke.roles().contains(Role.tone(8)))) {
+        if (left.stream()
+                .anyMatch(stroke ->
+                        (stroke.roles().contains(Role.BASS) || stroke.roles().contains(Role.WALK))
+                                && stroke.roles().contains(Role.tone(8)))) {
             traits.add(Trait.OCTAVES);
         }
         return traits;

@@ -11,7 +11,10 @@ import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
 import zapateo.song.Song;
 
-/** Looks for a choice that mends a bar a strict reader marks: it is arranged and read again with each that is known to help. */
+/**
+ * Looks for a choice that mends a bar a strict reader marks: it is arranged and read again with each that is known to
+ * help.
+ */
 public final class Repairs {
 
     private static final YamlFields FILE = DataFile.yaml("arrangement/repairs.yaml");
@@ -35,15 +38,18 @@ public final class Repairs {
      * A choice for a fault's bar.
      *
      * @param choice its id; {@code locks} where the bar's locks are to go
-     * @param value  as it is written, empty for locks
+     * @param value as it is written, empty for locks
      */
-    public record Repair(String choice, Object value) {
-    }
+    public record Repair(String choice, Object value) {}
 
     /** The first that helps and harms nothing beside it; empty where none is known to. */
     public Optional<Repair> of(Fault fault) {
         // A fault's bar is one as played: in a form, not the chart's.
-        int number = Formed.of(song, Building.of(choices.song())).song().bars().get(fault.bar()).number();
+        int number = Formed.of(song, Building.of(choices.song()))
+                .song()
+                .bars()
+                .get(fault.bar())
+                .number();
         List<Repair> tried = new ArrayList<>();
         if (choices.locks().stream().anyMatch(lock -> lock.bar() == number)) {
             tried.add(new Repair("locks", ""));
@@ -51,7 +57,9 @@ public final class Repairs {
         if (FILE.has(fault.id())) {
             tried.addAll(FILE.list(fault.id(), text -> new Repair(text.split("=")[0], value(text.split("=")[1]))));
         }
-        return tried.stream().filter(repair -> helps(fault, with(repair, number))).findFirst();
+        return tried.stream()
+                .filter(repair -> helps(fault, with(repair, number)))
+                .findFirst();
     }
 
     private static Object value(String text) {
@@ -60,10 +68,21 @@ public final class Repairs {
 
     private Choices with(Repair repair, int number) {
         if (repair.choice().equals("locks")) {
-            return new Choices(choices.song(), choices.sections(), choices.overrides(), choices.locks().stream().filter(lock -> lock.bar() != number).toList(), choices.weights(), choices.fingers(), choices.right(), choices.colours());
+            return new Choices(
+                    choices.song(),
+                    choices.sections(),
+                    choices.overrides(),
+                    choices.locks().stream()
+                            .filter(lock -> lock.bar() != number)
+                            .toList(),
+                    choices.weights(),
+                    choices.fingers(),
+                    choices.right(),
+                    choices.colours());
         }
         Options options = Options.read(Choice.Place.BARS, "repairs.", Map.of(repair.choice(), repair.value()));
-        return choices.override(new Choices.Override(new Choices.Run(number, number), Optional.empty(), Optional.empty(), options));
+        return choices.override(
+                new Choices.Override(new Choices.Run(number, number), Optional.empty(), Optional.empty(), options));
     }
 
     private boolean helps(Fault fault, Choices tried) {

@@ -11,9 +11,9 @@ import zapateo.righthand.RightChoices.Style;
 /**
  * What the right hand does.
  *
- * @param song     for the whole song
+ * @param song for the whole song
  * @param sections by a section's name; goes before the song's manner there, and what it leaves open is as usual
- * @param licks    small devices in place of what it plays in some bars
+ * @param licks small devices in place of what it plays in some bars
  */
 public record RightHand(Options song, Map<String, Options> sections, List<PlacedLick> licks) {
 
@@ -26,8 +26,7 @@ public record RightHand(Options song, Map<String, Options> sections, List<Placed
     }
 
     /** @param bar as numbered in the chart; @param id of the lick */
-    public record PlacedLick(int bar, String id) {
-    }
+    public record PlacedLick(int bar, String id) {}
 
     public static RightHand of(Style style) {
         return new RightHand(manner(style), Map.of(), List.of());
@@ -68,14 +67,18 @@ public record RightHand(Options song, Map<String, Options> sections, List<Placed
         for (int i = 0; i < licks.size(); i++) {
             String id = licks.get(i).id();
             if (Lick.named(id).isEmpty()) {
-                throw new Refused(path + "licks[" + i + "].lick \"" + id + "\": expected one of " + String.join(", ", Lick.all().stream().map(Lick::id).toList()));
+                throw new Refused(path + "licks[" + i + "].lick \"" + id + "\": expected one of "
+                        + String.join(", ", Lick.all().stream().map(Lick::id).toList()));
             }
         }
     }
 
     /** Whether it rests throughout. */
     boolean rests() {
-        return rests(song) && licks.isEmpty() && !orUsual(Choice.UNISON) && sections.values().stream().allMatch(RightHand::rests);
+        return rests(song)
+                && licks.isEmpty()
+                && !orUsual(Choice.UNISON)
+                && sections.values().stream().allMatch(RightHand::rests);
     }
 
     private static boolean rests(Options manner) {

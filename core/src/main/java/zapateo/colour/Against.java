@@ -7,7 +7,7 @@ import zapateo.song.ToneFit;
  * What of a melody is against the chords under it.
  *
  * @param clashes notes that clash, or should not be held
- * @param rubs    notes of a beat or more that lie a semitone over a tone of the chord, whatever they resolve to
+ * @param rubs notes of a beat or more that lie a semitone over a tone of the chord, whatever they resolve to
  */
 record Against(int clashes, int rubs) {
 
@@ -36,7 +36,10 @@ record Against(int clashes, int rubs) {
     }
 
     private static boolean rubs(Song song, ToneFit.Heard heard) {
-        return !clashes(heard) && heard.kind() != ToneFit.Kind.CHORD_TONE && heard.against().isPresent() && heard.ticks() >= song.bars().get(heard.bar()).meter().beatTicks();
+        return !clashes(heard)
+                && heard.kind() != ToneFit.Kind.CHORD_TONE
+                && heard.against().isPresent()
+                && heard.ticks() >= song.bars().get(heard.bar()).meter().beatTicks();
     }
 
     boolean isMoreThan(Against other) {

@@ -13,10 +13,10 @@ import zapateo.song.ToneFit;
 /**
  * A chord that the melody over it points away from, and one of the key that more of its notes belong to.
  *
- * @param bar    index of its bar
- * @param tick   where the chord begins, from the start of the song
- * @param hits   how many of the notes the other chord has
- * @param notes  how many there are
+ * @param bar index of its bar
+ * @param tick where the chord begins, from the start of the song
+ * @param hits how many of the notes the other chord has
+ * @param notes how many there are
  */
 public record BetterChord(int bar, int tick, ChordSymbol now, ChordSymbol better, int hits, int notes) {
 
@@ -31,20 +31,29 @@ public record BetterChord(int bar, int tick, ChordSymbol now, ChordSymbol better
         List<BetterChord> found = new ArrayList<>();
         Set<List<Object>> seen = new LinkedHashSet<>();
         song.chords().filter(place -> place.chord().isPresent()).forEach(place -> {
-            List<ToneFit.Heard> over = heard.stream().filter(note -> note.tick() >= place.tick() && note.tick() < place.tick() + place.span().ticks()).toList();
+            List<ToneFit.Heard> over = heard.stream()
+                    .filter(note -> note.tick() >= place.tick()
+                            && note.tick() < place.tick() + place.span().ticks())
+                    .toList();
             ChordSymbol now = place.chord().orElseThrow();
             int own = hits(now, over);
-            if (over.size() >= FEWEST_NOTES && own <= FITS * over.size() && seen.add(List.of(place.bar().number(), place.span().tick(), now))) {
-                candidates(place.bar().key()).stream().filter(other -> hits(other, over) >= POINTS_AT * over.size() && hits(other, over) >= own + 2)
+            if (over.size() >= FEWEST_NOTES
+                    && own <= FITS * over.size()
+                    && seen.add(List.of(place.bar().number(), place.span().tick(), now))) {
+                candidates(place.bar().key()).stream()
+                        .filter(other -> hits(other, over) >= POINTS_AT * over.size() && hits(other, over) >= own + 2)
                         .max(java.util.Comparator.comparingInt(other -> hits(other, over)))
-                        .ifPresent(other -> found.add(new BetterChord(place.bar().index(), place.tick(), now, other, hits(other, over), over.size())));
+                        .ifPresent(other -> found.add(new BetterChord(
+                                place.bar().index(), place.tick(), now, other, hits(other, over), over.size())));
             }
         });
         return found;
     }
 
     private static int hits(ChordSymbol chord, List<ToneFit.Heard> notes) {
-        return (int) notes.stream().filter(note -> ToneFit.holds(chord, note.pitch())).count();
+        return (int) notes.stream()
+                .filter(note -> ToneFit.holds(chord, note.pitch()))
+                .count();
     }
 
     /** The key's own triads, the plainest first, its seventh chord on V, and the dominants of its degrees. */

@@ -14,23 +14,40 @@ import zapateo.song.Song;
 /**
  * A chord of the song as it is played, with what a rule may ask of it.
  *
- * @param index  among the song's chords
- * @param bar    it begins in
- * @param tick   from the song's beginning
- * @param ticks  how long
- * @param early  whether it is struck early or held, so that its time is not to be parted
+ * @param index among the song's chords
+ * @param bar it begins in
+ * @param tick from the song's beginning
+ * @param ticks how long
+ * @param early whether it is struck early or held, so that its time is not to be parted
  * @param before the chord that sounds before it
- * @param next   the chord after it
+ * @param next the chord after it
  * @param phrase which phrase of the song it lies in, from 0
- * @param marks  where in phrase, section and song it stands
+ * @param marks where in phrase, section and song it stands
  */
-record ColourPlace(int index, Bar bar, int tick, int ticks, ChordSymbol chord, boolean early, Optional<ChordSymbol> before, Optional<ChordSymbol> next, Key key, int phrase, Set<Mark> marks) {
+record ColourPlace(
+        int index,
+        Bar bar,
+        int tick,
+        int ticks,
+        ChordSymbol chord,
+        boolean early,
+        Optional<ChordSymbol> before,
+        Optional<ChordSymbol> next,
+        Key key,
+        int phrase,
+        Set<Mark> marks) {
 
     /** So many bars make a phrase. */
     private static final int PHRASE = 4;
 
     enum Mark {
-        PHRASE_END, SECTION_END, LAST, NOT_LAST, AGAIN, RETURNS, BEFORE_LAST_SECTION
+        PHRASE_END,
+        SECTION_END,
+        LAST,
+        NOT_LAST,
+        AGAIN,
+        RETURNS,
+        BEFORE_LAST_SECTION
     }
 
     int end() {
@@ -64,10 +81,26 @@ record ColourPlace(int index, Bar bar, int tick, int ticks, ChordSymbol chord, b
                     mark(marks, Mark.PHRASE_END, closes && (i % PHRASE == PHRASE - 1 || i == bars.size() - 1));
                     mark(marks, Mark.SECTION_END, closes && i == bars.size() - 1);
                     mark(marks, Mark.RETURNS, section + 1 < sections.size());
-                    mark(marks, Mark.BEFORE_LAST_SECTION, closes && i == bars.size() - 1 && section == sections.size() - 2);
-                    mark(marks, Mark.AGAIN, bar.pass() > 1 || sections.get(section).pass() > 1);
-                    places.add(new ColourPlace(at, bar, placed.tick(), placed.span().ticks(), placed.chord().get(), placed.span().early() || placed.span().held(), at == 0 ? Optional.empty() : all.get(at - 1).chord(),
-                            last ? Optional.empty() : all.get(at + 1).chord(), bar.key(), phrase, marks));
+                    mark(
+                            marks,
+                            Mark.BEFORE_LAST_SECTION,
+                            closes && i == bars.size() - 1 && section == sections.size() - 2);
+                    mark(
+                            marks,
+                            Mark.AGAIN,
+                            bar.pass() > 1 || sections.get(section).pass() > 1);
+                    places.add(new ColourPlace(
+                            at,
+                            bar,
+                            placed.tick(),
+                            placed.span().ticks(),
+                            placed.chord().get(),
+                            placed.span().early() || placed.span().held(),
+                            at == 0 ? Optional.empty() : all.get(at - 1).chord(),
+                            last ? Optional.empty() : all.get(at + 1).chord(),
+                            bar.key(),
+                            phrase,
+                            marks));
                 }
             }
         }
@@ -89,6 +122,17 @@ record ColourPlace(int index, Bar bar, int tick, int ticks, ChordSymbol chord, b
         Set<Mark> all = EnumSet.copyOf(marks);
         all.removeAll(EnumSet.of(Mark.LAST, Mark.NOT_LAST));
         all.addAll(end.marks);
-        return new ColourPlace(index, bar, tick, end.end() - tick, chord, early || following.stream().anyMatch(ColourPlace::early), before, end.next, key, phrase, all);
+        return new ColourPlace(
+                index,
+                bar,
+                tick,
+                end.end() - tick,
+                chord,
+                early || following.stream().anyMatch(ColourPlace::early),
+                before,
+                end.next,
+                key,
+                phrase,
+                all);
     }
 }

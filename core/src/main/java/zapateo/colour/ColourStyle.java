@@ -7,7 +7,17 @@ import zapateo.refusal.Refused;
 
 /** What a song is played like, as far as its chords go. */
 public enum ColourStyle {
-    PLAIN, FOLK, HYMN, GOSPEL, POP, SOUL, JAZZ, STRIDE, BLUES, TANGO, LATIN;
+    PLAIN,
+    FOLK,
+    HYMN,
+    GOSPEL,
+    POP,
+    SOUL,
+    JAZZ,
+    STRIDE,
+    BLUES,
+    TANGO,
+    LATIN;
 
     public String id() {
         return name().toLowerCase(Locale.ROOT);
@@ -15,7 +25,10 @@ public enum ColourStyle {
 
     /** @throws Refused naming what was given and what was expected */
     public static ColourStyle of(String id) {
-        return Arrays.stream(values()).filter(style -> style.id().equals(id)).findFirst()
-                .orElseThrow(() -> new Refused("style \"" + id + "\": expected one of " + Arrays.stream(values()).map(ColourStyle::id).collect(Collectors.joining(", "))));
+        return Arrays.stream(values())
+                .filter(style -> style.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new Refused("style \"" + id + "\": expected one of "
+                        + Arrays.stream(values()).map(ColourStyle::id).collect(Collectors.joining(", "))));
     }
 }

@@ -20,8 +20,9 @@ import zapateo.song.WrittenBar;
 import zapateo.song.WrittenSection;
 
 /**
- * A song in its form: played out as it is heard, with an intro before it and a tag behind. Bars keep the numbers they have in the chart, so that what was chosen for them holds; those of
- * an intro are numbered on behind the last. What a bar plays for the third time is the third time of that bar.
+ * A song in its form: played out as it is heard, with an intro before it and a tag behind. Bars keep the numbers they
+ * have in the chart, so that what was chosen for them holds; those of an intro are numbered on behind the last. What a
+ * bar plays for the third time is the third time of that bar.
  */
 public final class Formed {
 
@@ -36,6 +37,7 @@ public final class Formed {
     private final Key home;
     /** In the order they are played. */
     private final List<Drawn> sections = new ArrayList<>();
+
     private final List<String> waiting = new ArrayList<>();
 
     private Formed(Song song, Form form) {
@@ -47,20 +49,26 @@ public final class Formed {
     /**
      * A section on its way.
      *
-     * @param place  in the chart's order from 1, 0 of what the chart has not
-     * @param keys   in force at each bar
+     * @param place in the chart's order from 1, 0 of what the chart has not
+     * @param keys in force at each bar
      * @param tempos in force at each bar
      */
-    private record Drawn(SongPart part, String name, int place, List<WrittenBar> bars, List<Key> keys, List<Tempo> tempos) {
+    private record Drawn(
+            SongPart part, String name, int place, List<WrittenBar> bars, List<Key> keys, List<Tempo> tempos) {
 
         private static Drawn of(SongPart part, String name, List<WrittenBar> bars, Key key, Tempo tempo) {
-            return new Drawn(part, name, 0, bars, new ArrayList<>(Collections.nCopies(bars.size(), key)), new ArrayList<>(Collections.nCopies(bars.size(), tempo)));
+            return new Drawn(
+                    part,
+                    name,
+                    0,
+                    bars,
+                    new ArrayList<>(Collections.nCopies(bars.size(), key)),
+                    new ArrayList<>(Collections.nCopies(bars.size(), tempo)));
         }
     }
 
     /** What comes of it; what the chart has no place for any more waits, and is said. */
-    public record Result(Song song, List<String> waiting) {
-    }
+    public record Result(Song song, List<String> waiting) {}
 
     public static Result of(Song song, Form form) {
         if (form.equals(Form.PLAIN)) {
@@ -94,7 +102,10 @@ public final class Formed {
     /** The chart as it is played, each section as often as is wanted. */
     private void chart() {
         int most = song.sections().size();
-        form.times().keySet().stream().filter(place -> place > most).sorted().forEach(place -> waiting.add("times, section " + place + ": expected 1 to " + most));
+        form.times().keySet().stream()
+                .filter(place -> place > most)
+                .sorted()
+                .forEach(place -> waiting.add("times, section " + place + ": expected 1 to " + most));
         int place = 0;
         for (Section section : song.sections()) {
             place++;
@@ -103,7 +114,13 @@ public final class Formed {
                 for (Bar bar : section.bars()) {
                     bars.add(plain(bar));
                 }
-                sections.add(new Drawn(SongPart.CHART, section.name(), place, bars, new ArrayList<>(section.bars().stream().map(Bar::key).toList()), new ArrayList<>(section.bars().stream().map(Bar::tempo).toList())));
+                sections.add(new Drawn(
+                        SongPart.CHART,
+                        section.name(),
+                        place,
+                        bars,
+                        new ArrayList<>(section.bars().stream().map(Bar::key).toList()),
+                        new ArrayList<>(section.bars().stream().map(Bar::tempo).toList())));
             }
         }
     }
@@ -112,7 +129,17 @@ public final class Formed {
     private static WrittenBar plain(Bar bar) {
         WrittenBar.Marks marks = bar.written().marks();
         boolean opens = bar.vamp() == bar.index();
-        return bar.written().marks(new WrittenBar.Marks(Optional.empty(), Optional.empty(), opens, List.of(), marks.closes().filter(Repeat::vamp), marks.pins(), marks.words(), marks.tunes(), marks.guessed()));
+        return bar.written()
+                .marks(new WrittenBar.Marks(
+                        Optional.empty(),
+                        Optional.empty(),
+                        opens,
+                        List.of(),
+                        marks.closes().filter(Repeat::vamp),
+                        marks.pins(),
+                        marks.words(),
+                        marks.tunes(),
+                        marks.guessed()));
     }
 
     /** A key or a tempo is signed where it changes. */
@@ -124,8 +151,12 @@ public final class Formed {
             List<WrittenBar> bars = new ArrayList<>();
             for (int i = 0; i < section.bars().size(); i++) {
                 WrittenBar.Marks marks = section.bars().get(i).marks();
-                marks = section.keys().get(i).equals(key) ? marks : marks.key(section.keys().get(i));
-                marks = section.tempos().get(i).equals(tempo) ? marks : marks.tempo(section.tempos().get(i));
+                marks = section.keys().get(i).equals(key)
+                        ? marks
+                        : marks.key(section.keys().get(i));
+                marks = section.tempos().get(i).equals(tempo)
+                        ? marks
+                        : marks.tempo(section.tempos().get(i));
                 key = section.keys().get(i);
                 tempo = section.tempos().get(i);
                 bars.add(section.bars().get(i).marks(marks));
@@ -144,24 +175,44 @@ public final class Formed {
         if (form.intro() == Form.Intro.NONE) {
             return;
         }
-        WrittenBar first = song.bars().stream().filter(bar -> bar.number() > 0).findFirst().orElse(song.bars().get(0)).written();
-        List<WrittenBar> bars = new ArrayList<>(switch (form.intro()) {
-            case NONE -> List.of();
-            case LAST_FOUR -> moved(line);
-            case FIRST_CHORDS -> song.bars().stream().filter(bar -> bar.number() > 0).limit(LINE).map(Bar::written).toList();
-            case TURNAROUND -> Turnarounds.round(home, first.meter(), withSevenths());
-            case PEDAL -> Turnarounds.pedal(home, first.meter());
-            case OWN -> own();
-        });
+        WrittenBar first = song.bars().stream()
+                .filter(bar -> bar.number() > 0)
+                .findFirst()
+                .orElse(song.bars().get(0))
+                .written();
+        List<WrittenBar> bars = new ArrayList<>(
+                switch (form.intro()) {
+                    case NONE -> List.of();
+                    case LAST_FOUR -> moved(line);
+                    case FIRST_CHORDS ->
+                        song.bars().stream()
+                                .filter(bar -> bar.number() > 0)
+                                .limit(LINE)
+                                .map(Bar::written)
+                                .toList();
+                    case TURNAROUND -> Turnarounds.round(home, first.meter(), withSevenths());
+                    case PEDAL -> Turnarounds.pedal(home, first.meter());
+                    case OWN -> own();
+                });
         if (bars.isEmpty()) {
             return;
         }
-        int number = song.writtenBars().stream().mapToInt(WrittenBar::number).max().orElse(0);
+        int number =
+                song.writtenBars().stream().mapToInt(WrittenBar::number).max().orElse(0);
         for (int i = 0; i < bars.size(); i++) {
-            bars.set(i, new WrittenBar(++number, bars.get(i).meter(), bars.get(i).ticks(), bars.get(i).chords(), List.of(), WrittenBar.Marks.NONE));
+            bars.set(
+                    i,
+                    new WrittenBar(
+                            ++number,
+                            bars.get(i).meter(),
+                            bars.get(i).ticks(),
+                            bars.get(i).chords(),
+                            List.of(),
+                            WrittenBar.Marks.NONE));
         }
         int last = bars.size() - 1;
-        Optional<ChordSymbol> goal = first.chords().stream().flatMap(span -> span.chord().stream()).findFirst();
+        Optional<ChordSymbol> goal =
+                first.chords().stream().flatMap(span -> span.chord().stream()).findFirst();
         if (form.intro() != Form.Intro.OWN && goal.isPresent()) {
             bars.set(last, Turnarounds.turned(bars.get(last), goal.get(), home));
         }
@@ -174,11 +225,16 @@ public final class Formed {
             bars.set(0, bars.get(0).marks(bars.get(0).marks().opening()));
             bars.set(last, bars.get(last).marks(bars.get(last).marks().closes(Optional.of(Repeat.VAMP))));
         }
-        sections.add(0, Drawn.of(SongPart.INTRO, INTRO, bars, home, song.bars().get(0).tempo()));
+        sections.add(
+                0,
+                Drawn.of(SongPart.INTRO, INTRO, bars, home, song.bars().get(0).tempo()));
     }
 
     private static WrittenBar shorter(WrittenBar bar, int ticks) {
-        List<ChordSpan> kept = bar.chords().stream().filter(span -> span.tick() < ticks).map(span -> span.at(span.tick(), Math.min(span.ticks(), ticks - span.tick()))).toList();
+        List<ChordSpan> kept = bar.chords().stream()
+                .filter(span -> span.tick() < ticks)
+                .map(span -> span.at(span.tick(), Math.min(span.ticks(), ticks - span.tick())))
+                .toList();
         return new WrittenBar(bar.number(), bar.meter(), ticks, kept, List.of(), bar.marks());
     }
 
@@ -189,7 +245,13 @@ public final class Formed {
             return line;
         }
         Transposition way = Transposition.between(there, home);
-        return line.stream().map(bar -> bar.chords(bar.chords().stream().map(span -> span.chord().map(chord -> span.chord(way.of(chord))).orElse(span)).toList())).toList();
+        return line.stream()
+                .map(bar -> bar.chords(bar.chords().stream()
+                        .map(span -> span.chord()
+                                .map(chord -> span.chord(way.of(chord)))
+                                .orElse(span))
+                        .toList()))
+                .toList();
     }
 
     private List<WrittenBar> own() {
@@ -212,13 +274,20 @@ public final class Formed {
 
     /** Most of its chords have a seventh. */
     private boolean withSevenths() {
-        List<ChordSymbol> chords = song.chords().flatMap(place -> place.chord().stream()).toList();
-        return 2 * chords.stream().filter(chord -> chord.quality().tone(7).isPresent()).count() >= chords.size();
+        List<ChordSymbol> chords =
+                song.chords().flatMap(place -> place.chord().stream()).toList();
+        return 2
+                        * chords.stream()
+                                .filter(chord -> chord.quality().tone(7).isPresent())
+                                .count()
+                >= chords.size();
     }
 
     /** The last line again: each time but the last it turns back to its beginning. */
     private void tags(List<WrittenBar> line) {
-        Optional<ChordSymbol> goal = line.get(0).chords().stream().flatMap(span -> span.chord().stream()).findFirst();
+        Optional<ChordSymbol> goal = line.get(0).chords().stream()
+                .flatMap(span -> span.chord().stream())
+                .findFirst();
         Section section = song.sections().get(song.sections().size() - 1);
         Bar end = section.bars().get(section.bars().size() - 1);
         for (int time = 0; time < form.tags(); time++) {
@@ -234,8 +303,18 @@ public final class Formed {
             int from = at(section, wanted.from());
             int to = at(section, wanted.to());
             if (from >= 0 && to >= from) {
-                section.bars().set(from, section.bars().get(from).marks(section.bars().get(from).marks().opening()));
-                section.bars().set(to, section.bars().get(to).marks(section.bars().get(to).marks().closes(Optional.of(Repeat.VAMP))));
+                section.bars()
+                        .set(
+                                from,
+                                section.bars()
+                                        .get(from)
+                                        .marks(section.bars().get(from).marks().opening()));
+                section.bars()
+                        .set(
+                                to,
+                                section.bars()
+                                        .get(to)
+                                        .marks(section.bars().get(to).marks().closes(Optional.of(Repeat.VAMP))));
                 return;
             }
         }
@@ -252,7 +331,8 @@ public final class Formed {
     }
 
     private Transposition way() {
-        return Transposition.by(form.keyUp().orElseThrow().semitones(), keyAt(form.keyUp().get().section()));
+        return Transposition.by(
+                form.keyUp().orElseThrow().semitones(), keyAt(form.keyUp().get().section()));
     }
 
     private Key keyAt(int place) {
@@ -266,7 +346,8 @@ public final class Formed {
         }
         int place = form.keyUp().get().section();
         if (place > song.sections().size()) {
-            waiting.add("keyUp " + place + ": expected a section from 1 to " + song.sections().size());
+            waiting.add("keyUp " + place + ": expected a section from 1 to "
+                    + song.sections().size());
             return -1;
         }
         int index = 0;
@@ -282,8 +363,12 @@ public final class Formed {
         if (at > 0) {
             List<WrittenBar> before = sections.get(at - 1).bars();
             Key there = way().of(keyAt(place));
-            Optional<ChordSymbol> goal = sections.get(at).bars().get(0).chords().stream().flatMap(span -> span.chord().stream()).findFirst().map(way()::of);
-            goal.ifPresent(chord -> before.set(before.size() - 1, Turnarounds.turned(before.get(before.size() - 1), chord, there)));
+            Optional<ChordSymbol> goal = sections.get(at).bars().get(0).chords().stream()
+                    .flatMap(span -> span.chord().stream())
+                    .findFirst()
+                    .map(way()::of);
+            goal.ifPresent(chord ->
+                    before.set(before.size() - 1, Turnarounds.turned(before.get(before.size() - 1), chord, there)));
         }
         return raised;
     }
@@ -331,7 +416,9 @@ public final class Formed {
                 }
             }
             if (!found) {
-                waiting.add("break " + each.bar() + each.pass().map(time -> "@" + time).orElse("") + ": expected the number of a bar that is played, and perhaps which time, as in 8@2");
+                waiting.add("break " + each.bar()
+                        + each.pass().map(time -> "@" + time).orElse("")
+                        + ": expected the number of a bar that is played, and perhaps which time, as in 8@2");
             }
         }
     }

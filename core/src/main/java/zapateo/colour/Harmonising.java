@@ -23,8 +23,9 @@ import zapateo.song.WrittenBar;
 import zapateo.song.WrittenSection;
 
 /**
- * First chords for a melody that has none, to be corrected by ear: the exact search over the key's chords and a few borrowed ones ({@code harmonising.yaml}), weighing how
- * much of the melody each carries against how usual it is after the one before.
+ * First chords for a melody that has none, to be corrected by ear: the exact search over the key's chords and a few
+ * borrowed ones ({@code harmonising.yaml}), weighing how much of the melody each carries against how usual it is after
+ * the one before.
  */
 public final class Harmonising {
 
@@ -33,20 +34,29 @@ public final class Harmonising {
     private static final Map<String, Mode> MODES = Map.of("major", Mode.read("major"), "minor", Mode.read("minor"));
     /** What a whole bar of notes that are no tones of the chord costs, against one rare step. */
     private static final double STRANGE = 7;
+
     private static final double OUTSIDE = 6;
     private static final double VOICED = 0.5;
     private static final double UNDER_A_HELD_NOTE = 4;
     /** A phrase that comes home from home. */
     private static final double STAYS_HOME = 0;
-    private static final Map<String, String> DEGREES = Map.ofEntries(Map.entry("I", "1"), Map.entry("II", "2"), Map.entry("III", "3"), Map.entry("IV", "4"), Map.entry("V", "5"), Map.entry("VI", "6"),
+
+    private static final Map<String, String> DEGREES = Map.ofEntries(
+            Map.entry("I", "1"),
+            Map.entry("II", "2"),
+            Map.entry("III", "3"),
+            Map.entry("IV", "4"),
+            Map.entry("V", "5"),
+            Map.entry("VI", "6"),
             Map.entry("VII", "7"));
 
-    private Harmonising() {
-    }
+    private Harmonising() {}
 
     /** How often a chord may change. */
     public enum Pace {
-        BAR, HALF, BEAT;
+        BAR,
+        HALF,
+        BEAT;
 
         private int ticks(WrittenBar bar) {
             int beats = bar.meter().beats();
@@ -67,10 +77,17 @@ public final class Harmonising {
      */
     public record Style(String id, String name, double borrowed, boolean sevenths, boolean inversions) {
 
-        private static final List<Style> ALL = FILE.fields("styles").names().stream().map(id -> {
-            YamlFields fields = FILE.fields("styles").fields(id);
-            return new Style(id, fields.text("name"), Double.parseDouble(fields.text("borrowed")), fields.text("sevenths").equals("yes"), fields.names().contains("inversions"));
-        }).toList();
+        private static final List<Style> ALL = FILE.fields("styles").names().stream()
+                .map(id -> {
+                    YamlFields fields = FILE.fields("styles").fields(id);
+                    return new Style(
+                            id,
+                            fields.text("name"),
+                            Double.parseDouble(fields.text("borrowed")),
+                            fields.text("sevenths").equals("yes"),
+                            fields.names().contains("inversions"));
+                })
+                .toList();
         /** The usual one comes first. */
         public static final Style USUAL = ALL.get(0);
 
@@ -83,16 +100,39 @@ public final class Harmonising {
         }
     }
 
-    /** Of one mode: its chords by their numerals, {@code phrase} what a phrase comes to rest on, {@code closing} what leads home there, {@code voices} what costs more where voices are written. */
-    private record Mode(Map<String, String> chords, Map<String, Double> plain, Map<String, Map<String, Double>> from, Map<String, Double> start, Map<String, Double> end, Map<String, Double> phrase,
-                        Map<String, Double> closing, Map<String, Double> voices, Map<String, String> sevenths, List<String> borrowed) {
+    /**
+     * Of one mode: its chords by their numerals, {@code phrase} what a phrase comes to rest on, {@code closing} what
+     * leads home there, {@code voices} what costs more where voices are written.
+     */
+    private record Mode(
+            Map<String, String> chords,
+            Map<String, Double> plain,
+            Map<String, Map<String, Double>> from,
+            Map<String, Double> start,
+            Map<String, Double> end,
+            Map<String, Double> phrase,
+            Map<String, Double> closing,
+            Map<String, Double> voices,
+            Map<String, String> sevenths,
+            List<String> borrowed) {
 
         private static Mode read(String name) {
             YamlFields fields = FILE.fields(name);
             Map<String, Map<String, Double>> from = new HashMap<>();
-            fields.names().stream().filter(each -> each.startsWith("from-")).forEach(each -> from.put(each.substring("from-".length()), numbers(fields, each)));
-            return new Mode(fields.texts("chords"), numbers(fields, "plain"), from, numbers(fields, "start"), numbers(fields, "end"), numbers(fields, "phrase"), numbers(fields, "closing"), numbers(fields, "voices"),
-                    fields.texts("sevenths"), fields.list("borrowed", each -> each));
+            fields.names().stream()
+                    .filter(each -> each.startsWith("from-"))
+                    .forEach(each -> from.put(each.substring("from-".length()), numbers(fields, each)));
+            return new Mode(
+                    fields.texts("chords"),
+                    numbers(fields, "plain"),
+                    from,
+                    numbers(fields, "start"),
+                    numbers(fields, "end"),
+                    numbers(fields, "phrase"),
+                    numbers(fields, "closing"),
+                    numbers(fields, "voices"),
+                    fields.texts("sevenths"),
+                    fields.list("borrowed", each -> each));
         }
 
         private static Map<String, Double> numbers(YamlFields fields, String name) {
@@ -106,7 +146,10 @@ public final class Harmonising {
         }
     }
 
-    /** Where in the song a chord might stand: within which bar, from which tick to which, how surely a phrase comes to rest in it, and whether it has done so before in that bar. */
+    /**
+     * Where in the song a chord might stand: within which bar, from which tick to which, how surely a phrase comes to
+     * rest in it, and whether it has done so before in that bar.
+     */
     private record Piece(WrittenBar bar, int from, int to, double rests, boolean rested) {
 
         private boolean arrives() {
@@ -114,12 +157,16 @@ public final class Harmonising {
         }
 
         private Optional<Pitch> tune() {
-            return bar.tune().stream().filter(note -> note.pitch().isPresent() && note.tick() <= from && note.end() > from).findFirst().flatMap(TuneNote::pitch);
+            return bar.tune().stream()
+                    .filter(note -> note.pitch().isPresent() && note.tick() <= from && note.end() > from)
+                    .findFirst()
+                    .flatMap(TuneNote::pitch);
         }
 
         /** Whether a note of the melody begins in it. */
         private boolean moves() {
-            return bar.tune().stream().anyMatch(note -> note.pitch().isPresent() && note.tick() >= from && note.tick() < to);
+            return bar.tune().stream()
+                    .anyMatch(note -> note.pitch().isPresent() && note.tick() >= from && note.tick() < to);
         }
 
         private boolean isStrong() {
@@ -129,8 +176,14 @@ public final class Harmonising {
     }
 
     /** A chord that might stand in one place. */
-    private record Way(String numeral, ChordSymbol chord, double strange, double outside, Piece piece, OuterVoices.Place outer, boolean moves) {
-    }
+    private record Way(
+            String numeral,
+            ChordSymbol chord,
+            double strange,
+            double outside,
+            Piece piece,
+            OuterVoices.Place outer,
+            boolean moves) {}
 
     /** The song with chords under its melody in every bar; what chords it had are not looked at. */
     public static Song of(Song song, Pace pace) {
@@ -146,9 +199,11 @@ public final class Harmonising {
         for (Piece piece : pieces) {
             layers.add(ways(mode, style, key, piece, layers.isEmpty(), layers.size() == pieces.size() - 1));
         }
-        List<CostTerm<Way>> terms = new ArrayList<>(List.of(CostTerm.own("strange-notes", STRANGE, Way::strange),
+        List<CostTerm<Way>> terms = new ArrayList<>(List.of(
+                CostTerm.own("strange-notes", STRANGE, Way::strange),
                 CostTerm.own("plain", 1, way -> plain(mode, style, way.numeral)),
-                CostTerm.own("begins-and-ends", 1, Way::outside), CostTerm.<Way>step("follows", 1, (from, to) -> follows(mode, style, from, to)),
+                CostTerm.own("begins-and-ends", 1, Way::outside),
+                CostTerm.<Way>step("follows", 1, (from, to) -> follows(mode, style, from, to)),
                 CostTerm.<Way>step("closing", 1, (from, to) -> closing(mode, from, to))));
         if (style.inversions) {
             terms.add(CostTerm.own("bass", 1, way -> OuterVoices.own(way.outer, key)));
@@ -159,7 +214,8 @@ public final class Harmonising {
 
     /** Where voices are written all chords of the key are nearly as good, but those without a leading tone. */
     private static double plain(Mode mode, Style style, String numeral) {
-        double plain = mode.plain.getOrDefault(numeral, ELSE) * (style.inversions ? VOICED : 1) + (style.inversions ? mode.voices.getOrDefault(numeral, 0.0) : 0);
+        double plain = mode.plain.getOrDefault(numeral, ELSE) * (style.inversions ? VOICED : 1)
+                + (style.inversions ? mode.voices.getOrDefault(numeral, 0.0) : 0);
         return Math.max(0, plain + (mode.borrowed.contains(numeral) ? style.borrowed : 0));
     }
 
@@ -172,7 +228,9 @@ public final class Harmonising {
         if (style.inversions && !to.moves) {
             return from.chord.equals(to.chord) ? 0 : UNDER_A_HELD_NOTE;
         }
-        return mode.from.getOrDefault(from.numeral, Map.of()).getOrDefault(to.numeral, style.inversions && from.numeral.equals(to.numeral) ? ELSE / 2 : ELSE);
+        return mode.from
+                .getOrDefault(from.numeral, Map.of())
+                .getOrDefault(to.numeral, style.inversions && from.numeral.equals(to.numeral) ? ELSE / 2 : ELSE);
     }
 
     /** Into the last chord of a phrase that ends at home: from a dominant on its root, best of all. */
@@ -181,7 +239,8 @@ public final class Harmonising {
             return 0;
         }
         boolean turned = from.chord.over().isPresent() && !mode.isHome(from.numeral);
-        return to.piece.rests * mode.closing.getOrDefault(from.numeral, mode.isHome(from.numeral) ? STAYS_HOME : ELSE) + (turned ? ELSE : 0);
+        return to.piece.rests * mode.closing.getOrDefault(from.numeral, mode.isHome(from.numeral) ? STAYS_HOME : ELSE)
+                + (turned ? ELSE : 0);
     }
 
     private static List<Piece> pieces(Song song, Pace pace) {
@@ -194,7 +253,14 @@ public final class Harmonising {
             for (int tick = 0; tick < bar.ticks(); tick += pace.ticks(bar)) {
                 int from = tick;
                 int to = Math.min(bar.ticks(), tick + pace.ticks(bar));
-                pieces.add(new Piece(bar, from, to, arrival.filter(at -> at.tick() >= from && at.tick() < to).map(Arrivals.Arrival::weight).orElse(0.0), arrival.filter(at -> at.tick() < from).isPresent()));
+                pieces.add(new Piece(
+                        bar,
+                        from,
+                        to,
+                        arrival.filter(at -> at.tick() >= from && at.tick() < to)
+                                .map(Arrivals.Arrival::weight)
+                                .orElse(0.0),
+                        arrival.filter(at -> at.tick() < from).isPresent()));
             }
         }
         return pieces;
@@ -203,21 +269,32 @@ public final class Harmonising {
     private static List<Way> ways(Mode mode, Style style, Key key, Piece piece, boolean first, boolean last) {
         List<Way> ways = new ArrayList<>();
         mode.chords.forEach((numeral, sign) -> {
-            ChordSymbol chord = ChordSymbol.parse(key.tonic().plus(degree(numeral, key)).simple() + (style.sevenths ? mode.sevenths.getOrDefault(numeral, sign) : sign));
+            ChordSymbol chord =
+                    ChordSymbol.parse(key.tonic().plus(degree(numeral, key)).simple()
+                            + (style.sevenths ? mode.sevenths.getOrDefault(numeral, sign) : sign));
             double strange = strange(chord, piece);
-            double outside = (first && !mode.start.containsKey(numeral) ? OUTSIDE / 2 : 0) + (last && !mode.isHome(numeral) ? OUTSIDE : 0)
+            double outside = (first && !mode.start.containsKey(numeral) ? OUTSIDE / 2 : 0)
+                    + (last && !mode.isHome(numeral) ? OUTSIDE : 0)
                     + piece.rests * mode.phrase.getOrDefault(numeral, ELSE);
             ways.add(way(numeral, chord, strange, outside, piece, key));
             if (style.inversions && !first && !piece.arrives() && !piece.rested && !last) {
                 List<PitchClass> tones = chord.simpleTones();
-                tones.subList(1, tones.size()).forEach(bass -> ways.add(way(numeral, chord.over(bass), strange, outside, piece, key)));
+                tones.subList(1, tones.size())
+                        .forEach(bass -> ways.add(way(numeral, chord.over(bass), strange, outside, piece, key)));
             }
         });
         return ways;
     }
 
     private static Way way(String numeral, ChordSymbol chord, double strange, double outside, Piece piece, Key key) {
-        return new Way(numeral, chord, strange, outside, piece, OuterVoices.Place.of(chord, key, piece.tune(), piece.isStrong(), piece.from == 0), piece.moves());
+        return new Way(
+                numeral,
+                chord,
+                strange,
+                outside,
+                piece,
+                OuterVoices.Place.of(chord, key, piece.tune(), piece.isStrong(), piece.from == 0),
+                piece.moves());
     }
 
     /** The root of a numeral: of a minor key that of its own scale. */
@@ -226,7 +303,8 @@ public final class Harmonising {
         // The numeral ends where the chord's quality begins: iidim is ii.
         String plain = numeral.replaceFirst("^b?([IViv]+).*", "$1").toUpperCase(java.util.Locale.ROOT);
         Interval major = Interval.parse(DEGREES.get(plain));
-        boolean lowered = flat || key.mode().isMinor() && (plain.equals("III") || plain.equals("VI") || plain.equals("VII"));
+        boolean lowered =
+                flat || key.mode().isMinor() && (plain.equals("III") || plain.equals("VI") || plain.equals("VII"));
         return lowered ? Interval.of(major.steps(), major.semitones() - 1) : major;
     }
 
@@ -238,7 +316,9 @@ public final class Harmonising {
         for (TuneNote note : bar.tune()) {
             int length = Math.min(note.end(), piece.to) - Math.max(note.tick(), piece.from);
             if (note.pitch().isPresent() && length > 0) {
-                double weight = length * (note.tick() % bar.meter().beatTicks() == 0 ? 1.5 : 1) * (note.tick() == piece.from ? 1.5 : 1);
+                double weight = length
+                        * (note.tick() % bar.meter().beatTicks() == 0 ? 1.5 : 1)
+                        * (note.tick() == piece.from ? 1.5 : 1);
                 all += weight;
                 strange += ToneFit.holds(chord, note.pitch().get()) ? 0 : weight;
             }

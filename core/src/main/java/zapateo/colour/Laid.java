@@ -27,7 +27,10 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
         }
     }
 
-    /** What a variant of a rule makes of a place; empty where there is no time for it, or nothing to make it of, or nothing would change. */
+    /**
+     * What a variant of a rule makes of a place; empty where there is no time for it, or nothing to make it of, or
+     * nothing would change.
+     */
     static Optional<Laid> of(ColourRule rule, List<Made> made, ColourPlace place, int count) {
         int raises = rule.raises();
         int[] ends = ends(made, place);
@@ -43,15 +46,26 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
             }
             // What leads into another key is spelled as that key spells it.
             boolean leads = raises > 0 && i == made.size() - 1;
-            pieces.add(new Piece(leads ? chord.get().root(Transposition.by(raises, place.key()).of(place.key()).spell(chord.get().root().chroma())) : chord.get(), place.tick() + from, ends[i] - from));
+            pieces.add(new Piece(
+                    leads
+                            ? chord.get()
+                                    .root(Transposition.by(raises, place.key())
+                                            .of(place.key())
+                                            .spell(chord.get().root().chroma()))
+                            : chord.get(),
+                    place.tick() + from,
+                    ends[i] - from));
             from = ends[i];
         }
         // The last chord stays what it is.
         ChordSymbol last = pieces.get(pieces.size() - 1).chord();
-        if (place.marks().contains(ColourPlace.Mark.LAST) && !(last.root().chroma() == place.chord().root().chroma() && last.bass().chroma() == place.chord().bass().chroma())) {
+        if (place.marks().contains(ColourPlace.Mark.LAST)
+                && !(last.root().chroma() == place.chord().root().chroma()
+                        && last.bass().chroma() == place.chord().bass().chroma())) {
             return Optional.empty();
         }
-        boolean changes = rule.voicing().isPresent() || pieces.stream().anyMatch(piece -> !piece.chord().equals(place.chord()));
+        boolean changes = rule.voicing().isPresent()
+                || pieces.stream().anyMatch(piece -> !piece.chord().equals(place.chord()));
         return changes ? Optional.of(new Laid(place, count, List.copyOf(pieces), raises)) : Optional.empty();
     }
 
@@ -62,7 +76,8 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
         int open = 0;
         for (int i = 0; i < shares.length; i++) {
             Made.Share share = made.get(i).share();
-            shares[i] = share.of() > 0 ? (double) share.parts() / share.of() * place.ticks() : share.parts() * place.beat();
+            shares[i] =
+                    share.of() > 0 ? (double) share.parts() / share.of() * place.ticks() : share.parts() * place.beat();
             given += shares[i];
             open += share.parts() == 0 ? 1 : 0;
         }
@@ -74,9 +89,12 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
         for (int i = 0; i < shares.length; i++) {
             sum += shares[i];
             // Where a beat would be parted the earlier chord has all of it.
-            ends[i] = i == shares.length - 1 ? place.ticks() : (int) (Math.ceil(sum / place.beat() - 1e-6) * place.beat());
+            ends[i] = i == shares.length - 1
+                    ? place.ticks()
+                    : (int) (Math.ceil(sum / place.beat() - 1e-6) * place.beat());
         }
-        boolean time = IntStream.range(0, ends.length).allMatch(i -> ends[i] - (i == 0 ? 0 : ends[i - 1]) >= Math.min(place.beat(), place.ticks()));
+        boolean time = IntStream.range(0, ends.length)
+                .allMatch(i -> ends[i] - (i == 0 ? 0 : ends[i - 1]) >= Math.min(place.beat(), place.ticks()));
         return time ? ends : new int[0];
     }
 
@@ -87,7 +105,11 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
             laid.into(song, bars);
         }
         Song played = bars.isEmpty() ? song : song.played(bars);
-        return all.stream().filter(laid -> laid.raises > 0).findFirst().map(laid -> played.raised(laid.raised(song))).orElse(played);
+        return all.stream()
+                .filter(laid -> laid.raises > 0)
+                .findFirst()
+                .map(laid -> played.raised(laid.raised(song)))
+                .orElse(played);
     }
 
     private Song.Raised raised(Song song) {
@@ -96,7 +118,9 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
 
     private void into(Song song, Map<Integer, List<ChordSpan>> bars) {
         int end = pieces.get(pieces.size() - 1).end();
-        for (int index = place.bar().index(); index < song.bars().size() && song.bars().get(index).tick() < end; index++) {
+        for (int index = place.bar().index();
+                index < song.bars().size() && song.bars().get(index).tick() < end;
+                index++) {
             Bar bar = song.bars().get(index);
             List<ChordSpan> spans = new ArrayList<>();
             boolean told = false;
@@ -110,7 +134,13 @@ record Laid(ColourPlace place, int count, List<Piece> pieces, int raises) {
                         int from = Math.max(piece.tick(), bar.tick());
                         int until = Math.min(piece.end(), bar.end());
                         if (from < until) {
-                            spans.add(new ChordSpan(piece.chord().toString(), Optional.of(piece.chord()), from - bar.tick(), until - from, pieces.size() == 1 && span.early(), pieces.size() == 1 && span.held()));
+                            spans.add(new ChordSpan(
+                                    piece.chord().toString(),
+                                    Optional.of(piece.chord()),
+                                    from - bar.tick(),
+                                    until - from,
+                                    pieces.size() == 1 && span.early(),
+                                    pieces.size() == 1 && span.held()));
                         }
                     }
                 }

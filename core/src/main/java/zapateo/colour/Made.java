@@ -13,10 +13,10 @@ import zapateo.refusal.Refused;
 /**
  * A chord that a rule makes, as the rule's file writes it: {@code n7 °7 1/2}.
  *
- * @param root    where it stands
+ * @param root where it stands
  * @param quality what stands behind its root; empty for that of the chord it is made of
- * @param bass    under it, empty for its root
- * @param share   of the time there is
+ * @param bass under it, empty for its root
+ * @param share of the time there is
  */
 record Made(Place root, Optional<Quality> quality, Optional<Place> bass, Share share) {
 
@@ -27,7 +27,9 @@ record Made(Place root, Optional<Quality> quality, Optional<Place> bass, Share s
     record Place(From from, Interval degree) {
 
         enum From {
-            C, N, K
+            C,
+            N,
+            K
         }
 
         private static Place parse(String text) {
@@ -37,7 +39,8 @@ record Made(Place root, Optional<Quality> quality, Optional<Place> bass, Share s
                 case 'k' -> From.K;
                 default -> throw new Refused("\"" + text + "\": expected c, n or k and a degree, as in n7");
             };
-            return new Place(from, Interval.parse(text.substring(1).replace('♭', 'b').replace('♯', '#')));
+            return new Place(
+                    from, Interval.parse(text.substring(1).replace('♭', 'b').replace('♯', '#')));
         }
 
         private Optional<PitchClass> on(ColourPlace place) {
@@ -82,7 +85,8 @@ record Made(Place root, Optional<Quality> quality, Optional<Place> bass, Share s
     private static Made parse(String text) {
         String[] words = text.split(" +");
         if (words.length < 2 || words.length > 4) {
-            throw new Refused("\"" + text + "\": expected a root, a sign, and perhaps a bass and a share, as in c1 m7 /c♭7 1/2");
+            throw new Refused(
+                    "\"" + text + "\": expected a root, a sign, and perhaps a bass and a share, as in c1 m7 /c♭7 1/2");
         }
         Optional<Quality> quality = words[1].equals(SAME) ? Optional.empty() : Optional.of(quality(words[1]));
         Optional<Place> bass = Optional.empty();
@@ -92,34 +96,47 @@ record Made(Place root, Optional<Quality> quality, Optional<Place> bass, Share s
                 bass = Optional.of(Place.parse(words[i].substring(1)));
             } else {
                 String word = words[i];
-                share = Share.read(word).orElseThrow(() -> new Refused("\"" + word + "\": expected a share, as in 1/2, 2b or rest"));
+                share = Share.read(word)
+                        .orElseThrow(() -> new Refused("\"" + word + "\": expected a share, as in 1/2, 2b or rest"));
             }
         }
         return new Made(Place.parse(words[0]), quality, bass, share);
     }
 
     private static Quality quality(String sign) {
-        return Qualities.spelled(sign.equals(PLAIN) ? "" : sign).orElseThrow(() -> new Refused("\"" + sign + "\": expected a chord's sign, as in m7"));
+        return Qualities.spelled(sign.equals(PLAIN) ? "" : sign)
+                .orElseThrow(() -> new Refused("\"" + sign + "\": expected a chord's sign, as in m7"));
     }
 
     /** The chord at a place; empty where there is nothing to make it of. */
     Optional<ChordSymbol> on(ColourPlace place) {
-        boolean itself = root.from() == Place.From.C && root.degree().steps() == 0 && quality.isEmpty() && bass.isEmpty();
+        boolean itself =
+                root.from() == Place.From.C && root.degree().steps() == 0 && quality.isEmpty() && bass.isEmpty();
         if (itself) {
             return Optional.of(place.chord());
         }
-        Optional<ChordSymbol> made = root.on(place).map(at -> read(ChordSymbol.of(at, quality.orElse(place.chord().quality())), place));
-        return bass.isEmpty() ? made : made.flatMap(chord -> bass.get().on(place).map(under -> chord.over(spelled(chord, under))));
+        Optional<ChordSymbol> made = root.on(place)
+                .map(at -> read(ChordSymbol.of(at, quality.orElse(place.chord().quality())), place));
+        return bass.isEmpty()
+                ? made
+                : made.flatMap(chord -> bass.get().on(place).map(under -> chord.over(spelled(chord, under))));
     }
 
     /** A dominant on C♭ or F♭ is written B7 and E7, as players write it, where the key has no such note. */
     private static ChordSymbol read(ChordSymbol chord, ColourPlace place) {
-        boolean white = chord.root().alteration() < 0 && PitchClass.simplest(chord.root().chroma()).alteration() == 0;
-        return chord.quality().isDominant() && white && !place.key().holds(chord.root()) ? chord.root(PitchClass.simplest(chord.root().chroma())) : chord;
+        boolean white = chord.root().alteration() < 0
+                && PitchClass.simplest(chord.root().chroma()).alteration() == 0;
+        return chord.quality().isDominant() && white && !place.key().holds(chord.root())
+                ? chord.root(PitchClass.simplest(chord.root().chroma()))
+                : chord;
     }
 
     /** A bass that is a tone of its chord is named as that. */
     private static PitchClass spelled(ChordSymbol chord, PitchClass bass) {
-        return chord.tones().stream().filter(tone -> tone.chroma() == bass.chroma()).map(PitchClass::simple).findFirst().orElse(bass);
+        return chord.tones().stream()
+                .filter(tone -> tone.chroma() == bass.chroma())
+                .map(PitchClass::simple)
+                .findFirst()
+                .orElse(bass);
     }
 }

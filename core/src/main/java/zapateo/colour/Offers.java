@@ -20,6 +20,7 @@ public final class Offers {
     private static final int BEST = 3;
     /** Shorter than this a chord is hardly heard as one; shorter than half of it is never offered. */
     private static final double HEARD_MS = 600;
+
     private static final double STYLE = 2;
     private static final double MOVEMENT = 0.15;
     private static final double COMMON = 0.2;
@@ -27,6 +28,7 @@ public final class Offers {
     private static final double SPICE = 0.5;
     /** The same chord laid otherwise comes after all that say another one. */
     private static final double VOICING = 4;
+
     private static final double TENSION = 0.05;
 
     private final Song song;
@@ -48,13 +50,19 @@ public final class Offers {
         return places;
     }
 
-    /** All that begin in bars numbered so in the chart, as they are played the first time and where something else fits again; best first at each place. */
+    /**
+     * All that begin in bars numbered so in the chart, as they are played the first time and where something else fits
+     * again; best first at each place.
+     */
     public List<Offer> in(int first, int last) {
         List<Offer> all = new ArrayList<>();
         for (int at = 0; at < places.size(); at++) {
             Bar bar = places.get(at).bar();
             if (bar.number() >= first && bar.number() <= last) {
-                List<Offer> here = at(at).stream().filter(offer -> bar.pass() == 1 || all.stream().noneMatch(other -> sameBut(other.colour(), offer.colour()))).toList();
+                List<Offer> here = at(at).stream()
+                        .filter(offer -> bar.pass() == 1
+                                || all.stream().noneMatch(other -> sameBut(other.colour(), offer.colour())))
+                        .toList();
                 all.addAll(here);
             }
         }
@@ -62,18 +70,27 @@ public final class Offers {
     }
 
     private static boolean sameBut(KeptColour one, KeptColour other) {
-        return one.bar() == other.bar() && one.tick() == other.tick() && one.rule().equals(other.rule()) && one.variant().equals(other.variant());
+        return one.bar() == other.bar()
+                && one.tick() == other.tick()
+                && one.rule().equals(other.rule())
+                && one.variant().equals(other.variant());
     }
 
     /** All that begin at one chord, best first. */
     List<Offer> at(int at) {
         List<Offer> offers = new ArrayList<>();
         for (ColourRule rule : ColourRule.all()) {
-            int weight = style.map(each -> rule.styles().getOrDefault(each, 0)).orElseGet(() -> rule.styles().values().stream().max(Comparator.naturalOrder()).orElse(0));
+            int weight = style.map(each -> rule.styles().getOrDefault(each, 0))
+                    .orElseGet(() -> rule.styles().values().stream()
+                            .max(Comparator.naturalOrder())
+                            .orElse(0));
             int count = weight == 0 ? 0 : rule.fits(places, at);
             if (count > 0) {
                 ColourPlace span = ColourRule.span(places, at, count);
-                rule.makes().forEach((variant, made) -> Laid.of(rule, made, span, count).flatMap(laid -> offer(rule, variant, laid, places.subList(at, at + count), weight)).ifPresent(offers::add));
+                rule.makes()
+                        .forEach((variant, made) -> Laid.of(rule, made, span, count)
+                                .flatMap(laid -> offer(rule, variant, laid, places.subList(at, at + count), weight))
+                                .ifPresent(offers::add));
             }
         }
         offers.sort(Comparator.comparingDouble(Offer::cost));
@@ -82,7 +99,10 @@ public final class Offers {
 
     private Optional<Offer> offer(ColourRule rule, String variant, Laid laid, List<ColourPlace> covered, int weight) {
         ColourPlace place = laid.place();
-        double shortest = laid.pieces().stream().mapToDouble(piece -> place.bar().tempo().millisecondsOf(piece.ticks())).min().orElseThrow();
+        double shortest = laid.pieces().stream()
+                .mapToDouble(piece -> place.bar().tempo().millisecondsOf(piece.ticks()))
+                .min()
+                .orElseThrow();
         if (laid.pieces().size() > 1 && shortest < HEARD_MS / 2) {
             return Optional.empty();
         }
@@ -97,8 +117,19 @@ public final class Offers {
         List<ChordSymbol> rowBefore = row(place, before);
         List<ChordSymbol> rowAfter = row(place, after);
         double moves = movement(rowAfter) - movement(rowBefore);
-        List<PitchClass> keeps = place.chord().tones().stream().filter(tone -> after.stream().allMatch(chord -> chord.tones().stream().anyMatch(other -> other.chroma() == tone.chroma()))).toList();
-        Offer.Pair tension = new Offer.Pair(before.stream().mapToDouble(chord -> Tension.of(chord, place.key())).max().orElseThrow(), after.stream().mapToDouble(chord -> Tension.of(chord, place.key())).max().orElseThrow());
+        List<PitchClass> keeps = place.chord().tones().stream()
+                .filter(tone -> after.stream()
+                        .allMatch(chord -> chord.tones().stream().anyMatch(other -> other.chroma() == tone.chroma())))
+                .toList();
+        Offer.Pair tension = new Offer.Pair(
+                before.stream()
+                        .mapToDouble(chord -> Tension.of(chord, place.key()))
+                        .max()
+                        .orElseThrow(),
+                after.stream()
+                        .mapToDouble(chord -> Tension.of(chord, place.key()))
+                        .max()
+                        .orElseThrow());
         Map<String, Double> costs = new LinkedHashMap<>();
         costs.put("style", STYLE * (BEST - weight));
         costs.put("movement", MOVEMENT * Math.max(0, moves));
@@ -107,37 +138,81 @@ public final class Offers {
         costs.put("spice", rule.spice() ? SPICE : 0);
         costs.put("voicing", rule.voicing().isPresent() ? VOICING : 0);
         costs.put("tension", TENSION * Math.max(0, tension.with() - tension.without()));
-        KeptColour colour = new KeptColour(place.bar().number(), rule.isForLater() ? Optional.of(place.bar().pass()) : Optional.empty(), place.tick() - place.bar().tick(), before.stream().map(ChordSymbol::toString).toList(), rule.id(), variant);
-        return Optional.of(new Offer(colour, rule, place.bar().index(), place.tick(), place.ticks(), before, Offer.sounding(laid), keeps, rowAfter.stream().map(ChordSymbol::bass).toList(), new Offer.Voices(List.of(), List.of()),
-                moves, tension, clash, costs));
+        KeptColour colour = new KeptColour(
+                place.bar().number(),
+                rule.isForLater() ? Optional.of(place.bar().pass()) : Optional.empty(),
+                place.tick() - place.bar().tick(),
+                before.stream().map(ChordSymbol::toString).toList(),
+                rule.id(),
+                variant);
+        return Optional.of(new Offer(
+                colour,
+                rule,
+                place.bar().index(),
+                place.tick(),
+                place.ticks(),
+                before,
+                Offer.sounding(laid),
+                keeps,
+                rowAfter.stream().map(ChordSymbol::bass).toList(),
+                new Offer.Voices(List.of(), List.of()),
+                moves,
+                tension,
+                clash,
+                costs));
     }
 
     /** The same with its voices, for drawing. */
     public Offer drawn(Offer offer) {
-        ColourPlace place = places.stream().filter(each -> each.tick() == offer.tick()).findFirst().orElseThrow();
+        ColourPlace place = places.stream()
+                .filter(each -> each.tick() == offer.tick())
+                .findFirst()
+                .orElseThrow();
         int count = offer.before().size();
         ColourPlace span = ColourRule.span(places, places.indexOf(place), count);
-        Offer.Voices voices = new Offer.Voices(threads(row(span, offer.before())), threads(row(span, offer.after().stream().map(Offer.Sounding::chord).toList())));
-        return new Offer(offer.colour(), offer.rule(), offer.bar(), offer.tick(), offer.ticks(), offer.before(), offer.after(), offer.keeps(), offer.basses(), voices, offer.moves(), offer.tension(), offer.clash(), offer.costs());
+        Offer.Voices voices = new Offer.Voices(
+                threads(row(span, offer.before())),
+                threads(row(
+                        span, offer.after().stream().map(Offer.Sounding::chord).toList())));
+        return new Offer(
+                offer.colour(),
+                offer.rule(),
+                offer.bar(),
+                offer.tick(),
+                offer.ticks(),
+                offer.before(),
+                offer.after(),
+                offer.keeps(),
+                offer.basses(),
+                voices,
+                offer.moves(),
+                offer.tension(),
+                offer.clash(),
+                offer.costs());
     }
 
     private static List<Offer.Row> threads(List<ChordSymbol> chords) {
         List<int[]> keys = Threads.through(chords);
         List<Offer.Row> rows = new ArrayList<>();
         for (int i = 0; i < chords.size(); i++) {
-            rows.add(new Offer.Row(chords.get(i), java.util.Arrays.stream(keys.get(i)).boxed().toList()));
+            rows.add(new Offer.Row(
+                    chords.get(i), java.util.Arrays.stream(keys.get(i)).boxed().toList()));
         }
         return rows;
     }
 
     private static List<ChordSymbol> row(ColourPlace place, List<ChordSymbol> inside) {
-        return Stream.of(place.before().stream(), inside.stream(), place.next().stream()).flatMap(each -> each).toList();
+        return Stream.of(place.before().stream(), inside.stream(), place.next().stream())
+                .flatMap(each -> each)
+                .toList();
     }
 
     private double movement(List<ChordSymbol> row) {
         double sum = 0;
         for (int i = 1; i < row.size(); i++) {
-            sum += between.computeIfAbsent(row.subList(i - 1, i + 1), pair -> VoiceLeading.between(pair.get(0), pair.get(1))).movement();
+            sum += between.computeIfAbsent(
+                            row.subList(i - 1, i + 1), pair -> VoiceLeading.between(pair.get(0), pair.get(1)))
+                    .movement();
         }
         return sum;
     }
@@ -145,7 +220,13 @@ public final class Offers {
     /** Of the melody from two bars before to two after, as it stands and with what is laid there. */
     private Against around(Laid laid, boolean with) {
         int from = Math.max(0, laid.place().bar().index() - 2);
-        int to = Math.min(song.bars().size(), song.barAt(laid.pieces().get(laid.pieces().size() - 1).end() - 1).index() + 3);
-        return with ? Against.of(Laid.on(song, List.of(laid)), from, to) : asItStands.computeIfAbsent(List.of(from, to), run -> Against.of(song, from, to));
+        int to = Math.min(
+                song.bars().size(),
+                song.barAt(laid.pieces().get(laid.pieces().size() - 1).end() - 1)
+                                .index()
+                        + 3);
+        return with
+                ? Against.of(Laid.on(song, List.of(laid)), from, to)
+                : asItStands.computeIfAbsent(List.of(from, to), run -> Against.of(song, from, to));
     }
 }

@@ -5,7 +5,9 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.pitch.Pitch;
 
-/** What a bass costs against the melody over it, and the step to the next one: as a hymn is written (common practice). */
+/**
+ * What a bass costs against the melody over it, and the step to the next one: as a hymn is written (common practice).
+ */
 final class OuterVoices {
 
     private static final int FIFTH = 7;
@@ -21,26 +23,31 @@ final class OuterVoices {
     private static final double STANDS = 0.5;
     private static final double OVER_THE_BAR = 1;
 
-    private OuterVoices() {
-    }
+    private OuterVoices() {}
 
     /**
      * A bass under a melody, as the search asks for it thousands of times.
      *
-     * @param chord  tells chords apart, whatever their bass
-     * @param bass   semitones above C
+     * @param chord tells chords apart, whatever their bass
+     * @param bass semitones above C
      * @param degree of the chord that is in the bass
-     * @param tune   the melody's key over it, {@code NONE} where none begins
+     * @param tune the melody's key over it, {@code NONE} where none begins
      * @param strong whether it stands on the first beat of a bar or, in two halves, its third
-     * @param first  whether it stands on the first beat
+     * @param first whether it stands on the first beat
      */
     record Place(int chord, int bass, int degree, boolean dominant, int tune, boolean strong, boolean first) {
 
         static final int NONE = -1;
 
         static Place of(ChordSymbol chord, Key key, Optional<Pitch> tune, boolean strong, boolean first) {
-            return new Place(chord.inRootPosition().hashCode(), chord.bass().chroma(), chord.bassDegree().orElse(1), Math.floorMod(chord.root().chroma() - key.tonic().chroma(), Pitch.OCTAVE) == FIFTH,
-                    tune.map(Pitch::midi).orElse(NONE), strong, first);
+            return new Place(
+                    chord.inRootPosition().hashCode(),
+                    chord.bass().chroma(),
+                    chord.bassDegree().orElse(1),
+                    Math.floorMod(chord.root().chroma() - key.tonic().chroma(), Pitch.OCTAVE) == FIFTH,
+                    tune.map(Pitch::midi).orElse(NONE),
+                    strong,
+                    first);
         }
 
         private boolean isSixFour() {
@@ -67,7 +74,10 @@ final class OuterVoices {
     static double step(Place from, Place to) {
         int bass = signed(to.bass - from.bass);
         boolean same = from.chord == to.chord;
-        return moves(bass, same, to) + sixFour(from, to, bass, same) + seventh(from, bass, same) + against(from, to, bass);
+        return moves(bass, same, to)
+                + sixFour(from, to, bass, same)
+                + seventh(from, bass, same)
+                + against(from, to, bass);
     }
 
     private static double moves(int bass, boolean same, Place to) {

@@ -11,17 +11,16 @@ import zapateo.song.WrittenBar;
  * A song said with chords one knows.
  *
  * @param changes in the order of the chart
- * @param left    chords nothing known comes near, each once
+ * @param left chords nothing known comes near, each once
  */
 public record Simplifying(List<Change> changes, List<ChordSymbol> left) {
 
     /**
-     * @param bar    place of the written bar, from 0
+     * @param bar place of the written bar, from 0
      * @param number as the chart counts it
-     * @param chord  place in the bar, from 0
+     * @param chord place in the bar, from 0
      */
-    public record Change(int bar, int number, int chord, ChordSymbol from, Simplifier.Change change) {
-    }
+    public record Change(int bar, int number, int chord, ChordSymbol from, Simplifier.Change change) {}
 
     public static Simplifying of(Song song, Simplifier simplifier) {
         List<Change> changes = new ArrayList<>();
@@ -34,7 +33,8 @@ public record Simplifying(List<Change> changes, List<ChordSymbol> left) {
                 if (change.isPresent()) {
                     changes.add(new Change(bar, bars.get(bar).number(), chord, symbol.get(), change.get()));
                 } else {
-                    symbol.filter(each -> !simplifier.knows(each) && !left.contains(each)).ifPresent(left::add);
+                    symbol.filter(each -> !simplifier.knows(each) && !left.contains(each))
+                            .ifPresent(left::add);
                 }
             }
         }

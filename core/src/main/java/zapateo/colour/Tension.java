@@ -5,7 +5,10 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.pitch.PitchClass;
 
-/** How far a chord is from rest: its semitones and tritones, its tones that are strange to the key, a bass that is not its root (the project's own measure). */
+/**
+ * How far a chord is from rest: its semitones and tritones, its tones that are strange to the key, a bass that is not
+ * its root (the project's own measure).
+ */
 final class Tension {
 
     private static final double TRITONE = 2;
@@ -14,8 +17,7 @@ final class Tension {
     private static final double TURNED = 0.5;
     private static final int HALF_OCTAVE = 6;
 
-    private Tension() {
-    }
+    private Tension() {}
 
     static double of(ChordSymbol chord, Key key) {
         List<PitchClass> tones = chord.tones();

@@ -19,14 +19,18 @@ final class Threads {
     private static final double HOME = Pitch.parse("D4").midi();
     private static final int VOICES = 4;
 
-    private Threads() {
-    }
+    private Threads() {}
 
     /** For each chord four keys, low to high. */
     static List<int[]> through(List<ChordSymbol> chords) {
         List<List<int[]>> layers = chords.stream().map(Threads::stacks).toList();
         ToDoubleFunction<int[]> away = keys -> Math.abs((keys[0] + keys[VOICES - 1]) / 2.0 - HOME);
-        return ShortestPath.through(layers, List.of(CostTerm.step("movement", 1, (int[] from, int[] to) -> VoiceLeading.onKeys(from, to)), CostTerm.own("register", 0.1, away))).steps();
+        return ShortestPath.through(
+                        layers,
+                        List.of(
+                                CostTerm.step("movement", 1, (int[] from, int[] to) -> VoiceLeading.onKeys(from, to)),
+                                CostTerm.own("register", 0.1, away)))
+                .steps();
     }
 
     /** Every close way to lay four of its tones, one of them doubled where it has three. */

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.SplittableRandom;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.search.CostTerm;
@@ -24,29 +24,31 @@ public final class WholeSong {
 
     /** What an offer has to be worth at each amount, and what it costs to colour two chords in a row. */
     private static final double[] WORTH = {2.3, 1.6, 0.9, 0.2};
+
     private static final double[] DENSE = {3, 1.2, 0.5, 0.1};
     /** A second time may be so much richer. */
     private static final double AGAIN = 0.4;
+
     private static final double BEST = 3;
     private static final double COST = 0.5;
     /** Colours within so many bars are nearby. */
     private static final int NEARBY = 2;
+
     private static final double TASTE = 0.6;
     private static final double DRESSED = 0.1;
     private static final double AGAIN_THE_SAME = 0.3;
     private static final double HABIT = 0.8;
 
-    private WholeSong() {
-    }
+    private WholeSong() {}
 
     /**
      * What happens at one chord.
      *
-     * @param at     which chord
-     * @param offer  that begins here, empty for none
+     * @param at which chord
+     * @param offer that begins here, empty for none
      * @param inside how many chords the offer that began before still covers, this one with them
      * @param spiced whether the phrase has had its spice, this one with it
-     * @param gain   what it adds
+     * @param gain what it adds
      */
     record Step(ColourPlace at, Optional<Offer> offer, int inside, boolean spiced, double gain) {
 
@@ -56,24 +58,34 @@ public final class WholeSong {
     }
 
     static List<CostTerm<Step>> terms(int amount) {
-        return List.of(CostTerm.own("worth", 1, step -> -step.gain()), CostTerm.step("forbidden", 1, (from, to) -> isAllowed(from, to) ? 0 : Double.POSITIVE_INFINITY),
+        return List.of(
+                CostTerm.own("worth", 1, step -> -step.gain()),
+                CostTerm.step("forbidden", 1, (from, to) -> isAllowed(from, to) ? 0 : Double.POSITIVE_INFINITY),
                 CostTerm.step("dense", DENSE[amount - 1], WholeSong::crowd),
                 CostTerm.step("same", AGAIN_THE_SAME, (from, to) -> isTheSame(from, to) ? 1 : 0));
     }
 
-    /** Two coloured chords in a row are much where one of them moves; chords that only have a tone more are hardly noticed. */
+    /**
+     * Two coloured chords in a row are much where one of them moves; chords that only have a tone more are hardly
+     * noticed.
+     */
     private static double crowd(Step from, Step to) {
         boolean coloured = from.offer().isPresent() || from.inside() > 0;
         if (!coloured || to.offer().isEmpty()) {
             return 0;
         }
-        boolean moves = from.offer().filter(offer -> offer.after().size() == 1).isEmpty() || to.offer().get().after().size() > 1;
+        boolean moves = from.offer().filter(offer -> offer.after().size() == 1).isEmpty()
+                || to.offer().get().after().size() > 1;
         return moves ? 1 : DRESSED;
     }
 
     /** Whether one thing happens twice running; a tone more on every chord is one dress, and no repetition. */
     private static boolean isTheSame(Step from, Step to) {
-        return from.offer().isPresent() && to.offer().filter(offer -> offer.after().size() > 1 && offer.rule().equals(from.offer().get().rule())).isPresent();
+        return from.offer().isPresent()
+                && to.offer()
+                        .filter(offer -> offer.after().size() > 1
+                                && offer.rule().equals(from.offer().get().rule()))
+                        .isPresent();
     }
 
     private static boolean isAllowed(Step from, Step to) {
@@ -85,15 +97,19 @@ public final class WholeSong {
         if (spice && had || to.spiced() != (had || spice)) {
             return false;
         }
-        return !(from.offer().isPresent() && to.offer().isPresent()) || agree(from.offer().get(), to.offer().get());
+        return !(from.offer().isPresent() && to.offer().isPresent())
+                || agree(from.offer().get(), to.offer().get());
     }
 
     /** One colour may not take away what the other stands on. */
     private static boolean agree(Offer first, Offer second) {
         ChordSymbol leaves = first.after().get(first.after().size() - 1).chord();
         ChordSymbol enters = second.after().get(0).chord();
-        boolean keepsNext = first.rule().chord().then().isEmpty() || enters.root().equals(second.before().get(0).root());
-        boolean keepsBefore = second.rule().chord().before().isEmpty() || leaves.root().equals(first.before().get(first.before().size() - 1).root());
+        boolean keepsNext = first.rule().chord().then().isEmpty()
+                || enters.root().equals(second.before().get(0).root());
+        boolean keepsBefore = second.rule().chord().before().isEmpty()
+                || leaves.root()
+                        .equals(first.before().get(first.before().size() - 1).root());
         return keepsNext && keepsBefore;
     }
 
@@ -104,7 +120,7 @@ public final class WholeSong {
     /**
      * What is wished of a colouring.
      *
-     * @param first  index of the first bar as played, and the last
+     * @param first index of the first bar as played, and the last
      * @param habits how each chord is dressed most often elsewhere in the song
      */
     record Wish(int amount, long seed, int first, int last, Set<Dress> habits) {
@@ -122,7 +138,12 @@ public final class WholeSong {
     record Dress(ChordSymbol chord, String rule, String variant) {
 
         private static Optional<Dress> of(Offer offer) {
-            return offer.before().size() == 1 && offer.after().size() == 1 ? Optional.of(new Dress(offer.before().get(0), offer.rule().id(), offer.colour().variant())) : Optional.empty();
+            return offer.before().size() == 1 && offer.after().size() == 1
+                    ? Optional.of(new Dress(
+                            offer.before().get(0),
+                            offer.rule().id(),
+                            offer.colour().variant()))
+                    : Optional.empty();
         }
     }
 
@@ -140,7 +161,11 @@ public final class WholeSong {
             }
             int most = 0;
             for (Offer offer : wish.holds(place) ? offers.at(at) : List.<Offer>of()) {
-                double gain = BEST - COST * offer.cost() - WORTH[wish.amount() - 1] + (place.marks().contains(ColourPlace.Mark.AGAIN) ? AGAIN : 0) + taste(wish.seed(), at, offer)
+                double gain = BEST
+                        - COST * offer.cost()
+                        - WORTH[wish.amount() - 1]
+                        + (place.marks().contains(ColourPlace.Mark.AGAIN) ? AGAIN : 0)
+                        + taste(wish.seed(), at, offer)
                         + (Dress.of(offer).filter(wish.habits()::contains).isPresent() ? HABIT : 0);
                 if (gain > 0 && offer.rule().voicing().isEmpty()) {
                     steps.add(new Step(place, Optional.of(offer), 0, true, gain));
@@ -158,7 +183,13 @@ public final class WholeSong {
 
     /** Before the first chord nothing was coloured. */
     static List<Step> first(List<Step> steps) {
-        return steps.stream().filter(step -> step.inside() == 0 && step.spiced() == step.offer().filter(offer -> offer.rule().spice()).isPresent()).toList();
+        return steps.stream()
+                .filter(step -> step.inside() == 0
+                        && step.spiced()
+                                == step.offer()
+                                        .filter(offer -> offer.rule().spice())
+                                        .isPresent())
+                .toList();
     }
 
     /** After the last one nothing is. */
@@ -168,14 +199,24 @@ public final class WholeSong {
 
     /** How much another reading leans to an offer, or from it. */
     private static double taste(long seed, int at, Offer offer) {
-        return seed == 0 ? 0 : (new SplittableRandom(seed * 1_000_003 + at * 8_191L + (offer.colour().rule() + offer.colour().variant()).hashCode()).nextDouble() - 0.5) * 2 * TASTE;
+        return seed == 0
+                ? 0
+                : (new SplittableRandom(seed * 1_000_003
+                                                + at * 8_191L
+                                                + (offer.colour().rule()
+                                                                + offer.colour().variant())
+                                                        .hashCode())
+                                        .nextDouble()
+                                - 0.5)
+                        * 2
+                        * TASTE;
     }
 
     /**
      * The colours to keep.
      *
      * @param amount {@value #LEAST}, a little, to {@value #RICHEST}
-     * @param seed   of another reading; 0 is the first
+     * @param seed of another reading; 0 is the first
      */
     public static List<KeptColour> of(Song song, ColourStyle style, int amount, long seed) {
         return of(song, style, amount, seed, 0, Integer.MAX_VALUE);
@@ -185,7 +226,7 @@ public final class WholeSong {
      * The colours to keep in some bars.
      *
      * @param first index of the first of them as played
-     * @param last  index of the last
+     * @param last index of the last
      */
     public static List<KeptColour> of(Song song, ColourStyle style, int amount, long seed, int first, int last) {
         Offers offers = new Offers(song, Optional.of(style));
@@ -198,18 +239,35 @@ public final class WholeSong {
     }
 
     /** What is kept outside of some bars as played, with what was found for them. */
-    public static List<KeptColour> beside(Song song, List<KeptColour> kept, List<KeptColour> found, int first, int last) {
+    public static List<KeptColour> beside(
+            Song song, List<KeptColour> kept, List<KeptColour> found, int first, int last) {
         List<KeptColour> all = new ArrayList<>(found);
         for (KeptColour colour : kept) {
-            List<Integer> passes = song.bars().stream().filter(bar -> bar.number() == colour.bar() && colour.pass().filter(pass -> pass != bar.pass()).isEmpty() && (bar.index() < first || bar.index() > last)).map(Bar::pass).toList();
-            long heard = song.bars().stream().filter(bar -> bar.number() == colour.bar() && colour.pass().filter(pass -> pass != bar.pass()).isEmpty()).count();
+            List<Integer> passes = song.bars().stream()
+                    .filter(bar -> bar.number() == colour.bar()
+                            && colour.pass().filter(pass -> pass != bar.pass()).isEmpty()
+                            && (bar.index() < first || bar.index() > last))
+                    .map(Bar::pass)
+                    .toList();
+            long heard = song.bars().stream()
+                    .filter(bar -> bar.number() == colour.bar()
+                            && colour.pass().filter(pass -> pass != bar.pass()).isEmpty())
+                    .count();
             if (heard == passes.size()) {
                 all.add(colour);
             } else {
-                passes.forEach(pass -> all.add(new KeptColour(colour.bar(), Optional.of(pass), colour.tick(), colour.over(), colour.rule(), colour.variant())));
+                passes.forEach(pass -> all.add(new KeptColour(
+                        colour.bar(),
+                        Optional.of(pass),
+                        colour.tick(),
+                        colour.over(),
+                        colour.rule(),
+                        colour.variant())));
             }
         }
-        all.sort(Comparator.comparingInt(KeptColour::bar).thenComparingInt(KeptColour::tick).thenComparingInt(colour -> colour.pass().orElse(0)));
+        all.sort(Comparator.comparingInt(KeptColour::bar)
+                .thenComparingInt(KeptColour::tick)
+                .thenComparingInt(colour -> colour.pass().orElse(0)));
         return List.copyOf(all);
     }
 
@@ -218,7 +276,9 @@ public final class WholeSong {
         layers.set(0, first(layers.get(0)));
         layers.set(layers.size() - 1, last(layers.get(layers.size() - 1)));
         List<Offer> taken = new ArrayList<>();
-        ShortestPath.through(layers, terms(wish.amount())).steps().forEach(step -> step.offer().ifPresent(taken::add));
+        ShortestPath.through(layers, terms(wish.amount()))
+                .steps()
+                .forEach(step -> step.offer().ifPresent(taken::add));
         return taken;
     }
 
@@ -227,17 +287,26 @@ public final class WholeSong {
         Map<Dress, Integer> times = new LinkedHashMap<>();
         taken.forEach(offer -> Dress.of(offer).ifPresent(dress -> times.merge(dress, 1, Integer::sum)));
         Map<ChordSymbol, Dress> most = new LinkedHashMap<>();
-        times.forEach((dress, count) -> most.merge(dress.chord(), dress, (one, other) -> times.get(one) >= count ? one : other));
+        times.forEach((dress, count) ->
+                most.merge(dress.chord(), dress, (one, other) -> times.get(one) >= count ? one : other));
         return most.values().stream().filter(dress -> times.get(dress) > 1).collect(Collectors.toSet());
     }
 
-    /** Two colours that each let the melody be may not do so together: where it is worse the one nearby that costs most goes. */
+    /**
+     * Two colours that each let the melody be may not do so together: where it is worse the one nearby that costs most
+     * goes.
+     */
     private static List<Offer> singable(Song song, List<Offer> taken) {
         List<Offer> left = new ArrayList<>(taken);
         int[] without = song.hasTune() ? Against.byBar(song) : new int[0];
-        for (int worse = song.hasTune() ? worse(song, left, without) : -1; worse >= 0 && !left.isEmpty(); worse = worse(song, left, without)) {
+        for (int worse = song.hasTune() ? worse(song, left, without) : -1;
+                worse >= 0 && !left.isEmpty();
+                worse = worse(song, left, without)) {
             int bar = worse;
-            left.remove(left.stream().min(Comparator.comparingInt((Offer offer) -> Math.abs(offer.bar() - bar) / NEARBY).thenComparingDouble(offer -> -offer.cost())).orElseThrow());
+            left.remove(left.stream()
+                    .min(Comparator.comparingInt((Offer offer) -> Math.abs(offer.bar() - bar) / NEARBY)
+                            .thenComparingDouble(offer -> -offer.cost()))
+                    .orElseThrow());
         }
         return left;
     }
@@ -245,7 +314,10 @@ public final class WholeSong {
     /** The first bar whose melody is more against its chords than it was, -1 where there is none. */
     private static int worse(Song song, List<Offer> offers, int[] without) {
         int[] with = Against.byBar(coloured(song, offers));
-        return IntStream.range(0, with.length).filter(bar -> with[bar] > without[bar]).findFirst().orElse(-1);
+        return IntStream.range(0, with.length)
+                .filter(bar -> with[bar] > without[bar])
+                .findFirst()
+                .orElse(-1);
     }
 
     private static Song coloured(Song song, List<Offer> offers) {
@@ -255,14 +327,23 @@ public final class WholeSong {
     /** A colour that comes every time its bar is played is kept once for all of them. */
     private static List<KeptColour> kept(Song song, List<Offer> taken) {
         Map<KeptColour, List<Integer>> passes = new LinkedHashMap<>();
-        taken.forEach(offer -> passes.computeIfAbsent(offer.colour(), colour -> new ArrayList<>()).add(song.bars().get(offer.bar()).pass()));
+        taken.forEach(offer -> passes.computeIfAbsent(offer.colour(), colour -> new ArrayList<>())
+                .add(song.bars().get(offer.bar()).pass()));
         List<KeptColour> kept = new ArrayList<>();
         passes.forEach((colour, all) -> {
-            long played = song.bars().stream().filter(bar -> bar.number() == colour.bar()).count();
+            long played = song.bars().stream()
+                    .filter(bar -> bar.number() == colour.bar())
+                    .count();
             if (colour.pass().isPresent() || all.size() == played) {
                 kept.add(colour);
             } else {
-                all.forEach(pass -> kept.add(new KeptColour(colour.bar(), Optional.of(pass), colour.tick(), colour.over(), colour.rule(), colour.variant())));
+                all.forEach(pass -> kept.add(new KeptColour(
+                        colour.bar(),
+                        Optional.of(pass),
+                        colour.tick(),
+                        colour.over(),
+                        colour.rule(),
+                        colour.variant())));
             }
         });
         return List.copyOf(kept);

@@ -6,15 +6,23 @@ import zapateo.rhythm.Liveliness;
 /**
  * What was asked for in a bar.
  *
- * @param figure     its id
- * @param family     of the figure
- * @param level      1 to 5, 0 for as chosen
- * @param single     whether basses alone were asked for
+ * @param figure its id
+ * @param family of the figure
+ * @param level 1 to 5, 0 for as chosen
+ * @param single whether basses alone were asked for
  * @param bassPlayer whether someone else has the bass
  * @param liveliness how much was to be varied
- * @param claims     the tempos its figure says it is for
+ * @param claims the tempos its figure says it is for
  */
-public record Asked(String figure, String family, Set<Trait> traits, int level, boolean single, boolean bassPlayer, Liveliness liveliness, Claims claims) {
+public record Asked(
+        String figure,
+        String family,
+        Set<Trait> traits,
+        int level,
+        boolean single,
+        boolean bassPlayer,
+        Liveliness liveliness,
+        Claims claims) {
 
     /** Quarters a minute. */
     public record Claims(int slowest, int fastest) {

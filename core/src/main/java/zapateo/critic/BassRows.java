@@ -19,14 +19,15 @@ final class BassRows {
     private static final int HIGHEST_BASS = 52;
     /** Above this a bass that is jumped to lies too high itself (L4). */
     private static final int HIGHEST_OF_JUMPS = 46;
+
     private static final int WIDE = 8;
     private static final int STEP = 2;
     /** A broken chord under the pedal goes no lower (L4). */
     private static final int LOWEST_OF_PEDALLED = 33;
+
     private static final int MIDDLE = 48;
 
-    private BassRows() {
-    }
+    private BassRows() {}
 
     /** L1: the lowest note at a chord's start is not its bass. */
     static void wrongBass(Score score, Marks marks) {
@@ -35,18 +36,34 @@ final class BassRows {
             Song.Placed place = chords.get(i);
             Asked asked = score.asked().get(place.bar().index());
             ChordSymbol chord = place.chord().orElseThrow();
-            boolean same = i > 0 && chords.get(i - 1).chord().orElseThrow().bass().chroma() == chord.bass().chroma();
+            boolean same = i > 0
+                    && chords.get(i - 1).chord().orElseThrow().bass().chroma()
+                            == chord.bass().chroma();
             boolean lastBar = place.bar().index() == score.last().index();
             boolean free = asked.is(Trait.BASSLESS) || asked.bassPlayer() || same || asked.is(Trait.CLOSE) && !lastBar;
-            boolean passing = place.span().tick() % place.bar().meter().beatTicks() != 0 || place.bar().meter().beats() > 1 && place.span().tick() / place.bar().meter().beatTicks() % 2 == 1
-                    && place.span().ticks() <= place.bar().meter().beatTicks();
+            boolean passing = place.span().tick() % place.bar().meter().beatTicks() != 0
+                    || place.bar().meter().beats() > 1
+                            && place.span().tick() / place.bar().meter().beatTicks() % 2 == 1
+                            && place.span().ticks() <= place.bar().meter().beatTicks();
             List<PartNote> notes = score.notesAt(place.tick());
             if (free || passing || notes.isEmpty()) {
                 continue;
             }
-            Pitch lowest = notes.stream().map(PartNote::pitch).min((one, other) -> one.midi() - other.midi()).orElseThrow();
+            Pitch lowest = notes.stream()
+                    .map(PartNote::pitch)
+                    .min((one, other) -> one.midi() - other.midi())
+                    .orElseThrow();
             if (Math.floorMod(lowest.midi(), 12) != chord.bass().chroma()) {
-                marks.add(place.bar().index(), score.within(place.tick(), place.tick() + 1), Map.of("chord", place.span().written(), "note", lowest.toString(), "bass", chord.bass().toString()));
+                marks.add(
+                        place.bar().index(),
+                        score.within(place.tick(), place.tick() + 1),
+                        Map.of(
+                                "chord",
+                                place.span().written(),
+                                "note",
+                                lowest.toString(),
+                                "bass",
+                                chord.bass().toString()));
             }
         }
     }
@@ -59,26 +76,47 @@ final class BassRows {
             Stroke before = score.strokes().get(step.before());
             Stroke now = score.strokes().get(step.now());
             Asked asked = score.asked(now);
-            if (step.from().tick() == step.to().tick() || asked.is(Trait.OCTAVES) || asked.is(Trait.BASSLESS) || asked.is(Trait.CLOSE)) {
+            if (step.from().tick() == step.to().tick()
+                    || asked.is(Trait.OCTAVES)
+                    || asked.is(Trait.BASSLESS)
+                    || asked.is(Trait.CLOSE)) {
                 continue;
             }
             int low = before.lowest().midi();
             int next = now.lowest().midi();
             int leap = Math.abs(next - low);
             int nearer = next > low ? next - Pitch.OCTAVE : next + Pitch.OCTAVE;
-            boolean wide = leap > Pitch.OCTAVE || leap >= WIDE && leap < Pitch.OCTAVE && nearer >= LOWEST_BASS && nearer <= (asked.is(Trait.JUMPS) ? HIGHEST_OF_JUMPS : HIGHEST_BASS) && Math.abs(nearer - low) < leap;
+            boolean wide = leap > Pitch.OCTAVE
+                    || leap >= WIDE
+                            && leap < Pitch.OCTAVE
+                            && nearer >= LOWEST_BASS
+                            && nearer <= (asked.is(Trait.JUMPS) ? HIGHEST_OF_JUMPS : HIGHEST_BASS)
+                            && Math.abs(nearer - low) < leap;
             // What would be mud in the nearer octave is not nearer to anything.
             boolean clear = leap > Pitch.OCTAVE || LowIntervalLimits.mud(moved(now, nearer - next), nearer) == 0;
             if (wide && clear && !turnsAtTheEnd(score, steps, i, nearer - next)) {
-                marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("from", before.lowest().toString(), "to", now.lowest().toString(), "semitones", String.valueOf(leap)));
+                marks.add(
+                        now.bar(),
+                        List.of(step.before(), step.now()),
+                        Map.of(
+                                "from",
+                                before.lowest().toString(),
+                                "to",
+                                now.lowest().toString(),
+                                "semitones",
+                                String.valueOf(leap)));
             }
         }
     }
 
-    /** Whether the leap begins a line of steps that would leave the range in the octave nearer: such a line jumps once at its end. */
+    /**
+     * Whether the leap begins a line of steps that would leave the range in the octave nearer: such a line jumps once
+     * at its end.
+     */
     private static boolean turnsAtTheEnd(Score score, List<Score.Steps> steps, int leap, int by) {
         Stroke landing = score.strokes().get(steps.get(leap).now());
-        boolean pedalled = score.asked(landing).family().equals("arpeggio") && score.heardUntil(steps.get(leap).now()) > landing.written().end();
+        boolean pedalled = score.asked(landing).family().equals("arpeggio")
+                && score.heardUntil(steps.get(leap).now()) > landing.written().end();
         int last = landing.lowest().midi();
         int length = 1;
         for (int i = leap + 1; i < steps.size(); i++) {
@@ -106,15 +144,32 @@ final class BassRows {
         for (Score.Steps step : score.bassSteps()) {
             Stroke before = score.strokes().get(step.before());
             Stroke now = score.strokes().get(step.now());
-            if (!score.asked(now).is(Trait.ALTERNATES) || now.nature().origin() == Origin.ENDING || before.bar() != now.bar() || before.lowest().midi() != now.lowest().midi()) {
+            if (!score.asked(now).is(Trait.ALTERNATES)
+                    || now.nature().origin() == Origin.ENDING
+                    || before.bar() != now.bar()
+                    || before.lowest().midi() != now.lowest().midi()) {
                 continue;
             }
             Optional<ChordSymbol> chord = step.to().chord();
             boolean quick = step.to().span().ticks() <= step.to().bar().meter().beatTicks();
-            boolean pedal = step.from().tick() != step.to().tick() && (chord.filter(each -> each.over().isPresent()).isPresent() || step.from().chord().filter(each -> each.over().isPresent()).isPresent());
-            boolean onSeventh = chord.flatMap(ChordSymbol::bassDegree).filter(degree -> degree == 7).isPresent();
+            boolean pedal = step.from().tick() != step.to().tick()
+                    && (chord.filter(each -> each.over().isPresent()).isPresent()
+                            || step.from()
+                                    .chord()
+                                    .filter(each -> each.over().isPresent())
+                                    .isPresent());
+            boolean onSeventh = chord.flatMap(ChordSymbol::bassDegree)
+                    .filter(degree -> degree == 7)
+                    .isPresent();
             if (!quick && !pedal && !onSeventh) {
-                marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("note", now.lowest().toString(), "chord", step.to().span().written()));
+                marks.add(
+                        now.bar(),
+                        List.of(step.before(), step.now()),
+                        Map.of(
+                                "note",
+                                now.lowest().toString(),
+                                "chord",
+                                step.to().span().written()));
             }
         }
     }
@@ -124,7 +179,10 @@ final class BassRows {
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
             if (score.asked(stroke).bassPlayer() && stroke.lowest().midi() < MIDDLE) {
-                marks.add(stroke.bar(), List.of(at), Map.of("note", stroke.lowest().toString()));
+                marks.add(
+                        stroke.bar(),
+                        List.of(at),
+                        Map.of("note", stroke.lowest().toString()));
             }
         }
     }

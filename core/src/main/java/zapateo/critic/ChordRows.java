@@ -24,21 +24,29 @@ final class ChordRows {
     private static final int FOURTH = 6;
     private static final int FIFTH = 7;
 
-    private ChordRows() {
-    }
+    private ChordRows() {}
 
     /** L2: what is struck together and held lies too low for its intervals. */
     static void struckMud(Score score, Marks marks) {
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
-            if (stroke.roll().isPresent() || stroke.written().ticks() < HELD || score.asked(stroke).is(Trait.ROCKS)) {
+            if (stroke.roll().isPresent()
+                    || stroke.written().ticks() < HELD
+                    || score.asked(stroke).is(Trait.ROCKS)) {
                 continue;
             }
             int[] keys = stroke.keys();
             for (int low = 0; low < keys.length; low++) {
                 for (int high = low + 1; high < keys.length; high++) {
                     if (LowIntervalLimits.isMud(keys, low, high, hasFifthBelow(score, stroke, keys[low]))) {
-                        marks.add(stroke.bar(), List.of(at), Map.of("low", stroke.notes().get(low).pitch().toString(), "high", stroke.notes().get(high).pitch().toString()));
+                        marks.add(
+                                stroke.bar(),
+                                List.of(at),
+                                Map.of(
+                                        "low",
+                                        stroke.notes().get(low).pitch().toString(),
+                                        "high",
+                                        stroke.notes().get(high).pitch().toString()));
                     }
                 }
             }
@@ -47,7 +55,8 @@ final class ChordRows {
 
     /** Whether a tone a fifth or more below sounds with it, struck or held by the pedal. */
     private static boolean hasFifthBelow(Score score, Stroke stroke, int key) {
-        return score.notesAt(stroke.written().tick()).stream().anyMatch(note -> key - note.pitch().midi() >= FIFTH);
+        return score.notesAt(stroke.written().tick()).stream()
+                .anyMatch(note -> key - note.pitch().midi() >= FIFTH);
     }
 
     /** L3: a tone a second above a low bass is struck with it, or caught by the pedal. */
@@ -60,17 +69,34 @@ final class ChordRows {
             }
             int low = bass.lowest().midi();
             Optional<Song.Placed> chord = score.chordOf(bass);
-            for (int other : score.within(bass.written().tick(), chord.map(Song.Placed::end).orElse(bass.written().tick() + 1))) {
+            for (int other : score.within(
+                    bass.written().tick(),
+                    chord.map(Song.Placed::end).orElse(bass.written().tick() + 1))) {
                 Stroke with = score.strokes().get(other);
                 if (with.hand() != Side.LEFT) {
                     continue;
                 }
                 int tick = with.written().tick();
-                boolean together = tick == bass.written().tick() || tick > bass.written().tick() && chord.isPresent() && tick < chord.get().end() && bass.written().end() <= tick
-                        && score.heardUntil(at) > with.sounding().tick();
+                boolean together = tick == bass.written().tick()
+                        || tick > bass.written().tick()
+                                && chord.isPresent()
+                                && tick < chord.get().end()
+                                && bass.written().end() <= tick
+                                && score.heardUntil(at) > with.sounding().tick();
                 if (together && with.mark() != Mark.LEAD) {
-                    with.notes().stream().filter(note -> note.pitch().midi() - low >= 1 && note.pitch().midi() - low <= 2 && note.pitch().midi() < C3).findFirst()
-                            .ifPresent(note -> marks.add(bass.bar(), List.of(at, other), Map.of("bass", bass.lowest().toString(), "note", note.pitch().toString())));
+                    with.notes().stream()
+                            .filter(note -> note.pitch().midi() - low >= 1
+                                    && note.pitch().midi() - low <= 2
+                                    && note.pitch().midi() < C3)
+                            .findFirst()
+                            .ifPresent(note -> marks.add(
+                                    bass.bar(),
+                                    List.of(at, other),
+                                    Map.of(
+                                            "bass",
+                                            bass.lowest().toString(),
+                                            "note",
+                                            note.pitch().toString())));
                 }
             }
         }
@@ -83,14 +109,31 @@ final class ChordRows {
             Asked asked = score.asked(stroke);
             int low = stroke.lowest().midi();
             int high = stroke.highest().midi();
-            boolean rolledEnd = stroke.bar() == score.last().index() && (stroke.roll().isPresent() || stroke.nature().origin() == Origin.ENDING);
-            // Root and shell struck as one lie where their thirds are clear (L2), whatever the chord above a bass of its own keeps.
-            boolean shell = stroke.mark() == Mark.HEEL && low >= HIGHEST_JUMPED_BASS && stroke.notes().get(0).role().equals("1");
-            boolean close = stroke.notes().size() >= 3 && high - low <= Pitch.OCTAVE && isSideBySide(stroke.keys()) && !shell && !asked.is(Trait.OCTAVES) && !asked.is(Trait.OPEN);
-            boolean bass = stroke.mark() == Mark.HEEL && stroke.notes().size() == 1 && asked.is(Trait.JUMPS) && !asked.bassPlayer() && !asked.is(Trait.BASSLESS);
-            boolean deep = stroke.mark() == Mark.HEEL && asked.family().equals("arpeggio") && score.heardUntil(at) > stroke.written().end()
+            boolean rolledEnd = stroke.bar() == score.last().index()
+                    && (stroke.roll().isPresent() || stroke.nature().origin() == Origin.ENDING);
+            // Root and shell struck as one lie where their thirds are clear (L2), whatever the chord above a bass of
+            // its own keeps.
+            boolean shell = stroke.mark() == Mark.HEEL
+                    && low >= HIGHEST_JUMPED_BASS
+                    && stroke.notes().get(0).role().equals("1");
+            boolean close = stroke.notes().size() >= 3
+                    && high - low <= Pitch.OCTAVE
+                    && isSideBySide(stroke.keys())
+                    && !shell
+                    && !asked.is(Trait.OCTAVES)
+                    && !asked.is(Trait.OPEN);
+            boolean bass = stroke.mark() == Mark.HEEL
+                    && stroke.notes().size() == 1
+                    && asked.is(Trait.JUMPS)
+                    && !asked.bassPlayer()
+                    && !asked.is(Trait.BASSLESS);
+            boolean deep = stroke.mark() == Mark.HEEL
+                    && asked.family().equals("arpeggio")
+                    && score.heardUntil(at) > stroke.written().end()
                     && low < (fifthStandsOn(score, at) ? G1 : A1);
-            if (close && !rolledEnd && (low < C3 || high > G4) || bass && low > HIGHEST_JUMPED_BASS || deep && !rolledEnd) {
+            if (close && !rolledEnd && (low < C3 || high > G4)
+                    || bass && low > HIGHEST_JUMPED_BASS
+                    || deep && !rolledEnd) {
                 String notes = low == high ? stroke.lowest().toString() : stroke.lowest() + " to " + stroke.highest();
                 marks.add(stroke.bar(), List.of(at), Map.of("notes", notes));
             }
@@ -110,9 +153,17 @@ final class ChordRows {
     /** Whether the next tone of the left hand, in the same chord, is the fifth over a bass. */
     private static boolean fifthStandsOn(Score score, int bass) {
         Stroke stroke = score.strokes().get(bass);
-        int end = score.chordOf(stroke).map(Song.Placed::end).orElse(stroke.written().end());
-        return stroke.notes().stream().anyMatch(note -> note.pitch().midi() - stroke.lowest().midi() == FIFTH) || score.within(stroke.written().tick() + 1, end).stream()
-                .map(score.strokes()::get).filter(other -> other.hand() == Side.LEFT).findFirst().filter(other -> other.lowest().midi() - stroke.lowest().midi() == FIFTH).isPresent();
+        int end = score.chordOf(stroke)
+                .map(Song.Placed::end)
+                .orElse(stroke.written().end());
+        return stroke.notes().stream()
+                        .anyMatch(note -> note.pitch().midi() - stroke.lowest().midi() == FIFTH)
+                || score.within(stroke.written().tick() + 1, end).stream()
+                        .map(score.strokes()::get)
+                        .filter(other -> other.hand() == Side.LEFT)
+                        .findFirst()
+                        .filter(other -> other.lowest().midi() - stroke.lowest().midi() == FIFTH)
+                        .isPresent();
     }
 
     /** L17: the top of a chord leaps over a major third where an inversion is nearer. */
@@ -128,15 +179,36 @@ final class ChordRows {
                 continue;
             }
             // A tenor of four voices goes its own way.
-            if (stroke.mark() != Mark.TOE || stroke.notes().size() < 2 || stroke.nature().origin() == Origin.PARTS || score.asked(stroke).is(Trait.RUNS) || score.asked(stroke).is(Trait.OPEN)) {
+            if (stroke.mark() != Mark.TOE
+                    || stroke.notes().size() < 2
+                    || stroke.nature().origin() == Origin.PARTS
+                    || score.asked(stroke).is(Trait.RUNS)
+                    || score.asked(stroke).is(Trait.OPEN)) {
                 continue;
             }
-            boolean section = before != null && !score.song().barAt(stroke.written().tick()).written().equals(score.song().barAt(before.written().tick()).written())
+            boolean section = before != null
+                    && !score.song()
+                            .barAt(stroke.written().tick())
+                            .written()
+                            .equals(score.song().barAt(before.written().tick()).written())
                     && opensSection(score, stroke);
-            if (before != null && !section && score.asked(stroke).figure().equals(score.asked(before).figure()) && Math.abs(stroke.highest().midi() - before.highest().midi()) > MAJOR_THIRD
-                    && (shell == null || Math.abs(stroke.highest().midi() - shell.highest().midi()) > MAJOR_THIRD)
+            if (before != null
+                    && !section
+                    && score.asked(stroke).figure().equals(score.asked(before).figure())
+                    && Math.abs(stroke.highest().midi() - before.highest().midi()) > MAJOR_THIRD
+                    && (shell == null
+                            || Math.abs(stroke.highest().midi()
+                                            - shell.highest().midi())
+                                    > MAJOR_THIRD)
                     && nearer(score, stroke, before.highest().midi())) {
-                marks.add(stroke.bar(), List.of(placeBefore, at), Map.of("from", before.highest().toString(), "to", stroke.highest().toString()));
+                marks.add(
+                        stroke.bar(),
+                        List.of(placeBefore, at),
+                        Map.of(
+                                "from",
+                                before.highest().toString(),
+                                "to",
+                                stroke.highest().toString()));
             }
             before = stroke;
             shell = null;
@@ -146,12 +218,18 @@ final class ChordRows {
 
     /** A chord that is said on its bass alone: its top is as near to the ear as the last after-beat's. */
     private static boolean isShell(Score score, Stroke stroke) {
-        return stroke.mark() == Mark.HEEL && stroke.notes().size() > 1
-                && score.chordOf(stroke).filter(place -> score.within(place.tick(), place.end()).stream().map(score.strokes()::get).noneMatch(other -> other.hand() == Side.LEFT && other.mark() == Mark.TOE)).isPresent();
+        return stroke.mark() == Mark.HEEL
+                && stroke.notes().size() > 1
+                && score.chordOf(stroke)
+                        .filter(place -> score.within(place.tick(), place.end()).stream()
+                                .map(score.strokes()::get)
+                                .noneMatch(other -> other.hand() == Side.LEFT && other.mark() == Mark.TOE))
+                        .isPresent();
     }
 
     private static boolean opensSection(Score score, Stroke stroke) {
-        return score.song().sections().stream().anyMatch(section -> section.bars().get(0).index() == stroke.bar());
+        return score.song().sections().stream()
+                .anyMatch(section -> section.bars().get(0).index() == stroke.bar());
     }
 
     /** Whether another inversion of the same tones has a top no more than a major third away, between C3 and G4. */

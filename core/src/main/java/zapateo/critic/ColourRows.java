@@ -21,22 +21,36 @@ final class ColourRows {
     private static final int MAJOR_SEVENTH = 11;
     private static final int SECOND = 2;
 
-    private ColourRows() {
-    }
+    private ColourRows() {}
 
     /** L9: a tone that makes the chord what it is sounds in neither hand. */
     static void colourLost(Score score, Marks marks) {
         for (Song.Placed place : score.chords()) {
             Asked asked = score.asked().get(place.bar().index());
-            boolean free = asked.is(Trait.BASS_ONLY) || asked.is(Trait.OPEN) || asked.is(Trait.ROCKS) || asked.single() || asked.isPlain();
+            boolean free = asked.is(Trait.BASS_ONLY)
+                    || asked.is(Trait.OPEN)
+                    || asked.is(Trait.ROCKS)
+                    || asked.single()
+                    || asked.isPlain();
             if (free) {
                 continue;
             }
             ChordSymbol chord = place.chord().orElseThrow();
             Set<Integer> heard = score.stepsIn(place.tick(), place.end(), chord);
-            List<String> lost = EssentialTones.stating(chord, place.span().ticks(), place.bar().meter().beatTicks()).stream().filter(tone -> !heard.contains(Math.floorMod(tone.semitones(), 12))).map(tone -> chord.tone(tone).toString()).toList();
+            List<String> lost =
+                    EssentialTones.stating(
+                                    chord,
+                                    place.span().ticks(),
+                                    place.bar().meter().beatTicks())
+                            .stream()
+                            .filter(tone -> !heard.contains(Math.floorMod(tone.semitones(), 12)))
+                            .map(tone -> chord.tone(tone).toString())
+                            .toList();
             if (!lost.isEmpty()) {
-                marks.add(place.bar().index(), score.within(place.tick(), place.end()), Map.of("chord", place.span().written(), "lost", String.join(", ", lost)));
+                marks.add(
+                        place.bar().index(),
+                        score.within(place.tick(), place.end()),
+                        Map.of("chord", place.span().written(), "lost", String.join(", ", lost)));
             }
         }
     }
@@ -46,16 +60,37 @@ final class ColourRows {
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
             Optional<Song.Placed> own = score.song().placedAt(stroke.written().tick());
-            if (stroke.notes().size() < 2 || stroke.mark() != Mark.TOE || score.asked(stroke).is(Trait.RUNS) || own.isEmpty() || stroke.written().end() <= own.get().end()) {
+            if (stroke.notes().size() < 2
+                    || stroke.mark() != Mark.TOE
+                    || score.asked(stroke).is(Trait.RUNS)
+                    || own.isEmpty()
+                    || stroke.written().end() <= own.get().end()) {
                 continue;
             }
-            boolean offBeat = (stroke.written().tick() - own.get().bar().tick()) % own.get().bar().meter().beatTicks() != 0;
+            boolean offBeat = (stroke.written().tick() - own.get().bar().tick())
+                            % own.get().bar().meter().beatTicks()
+                    != 0;
             Optional<ChordSymbol> next = score.song().chordAt(own.get().end());
-            boolean struckAgain = score.within(own.get().end(), own.get().end() + 1).stream().anyMatch(other -> score.strokes().get(other).hand() == Side.LEFT);
-            boolean old = next.filter(chord -> stroke.notes().stream().anyMatch(note -> chord.quality().tones().stream()
-                    .noneMatch(tone -> Math.floorMod(chord.root().chroma() + tone.semitones() - note.pitch().midi(), 12) == 0))).isPresent();
+            boolean struckAgain = score.within(own.get().end(), own.get().end() + 1).stream()
+                    .anyMatch(other -> score.strokes().get(other).hand() == Side.LEFT);
+            boolean old = next.filter(chord -> stroke.notes().stream()
+                            .anyMatch(note -> chord.quality().tones().stream()
+                                    .noneMatch(tone -> Math.floorMod(
+                                                    chord.root().chroma()
+                                                            + tone.semitones()
+                                                            - note.pitch().midi(),
+                                                    12)
+                                            == 0)))
+                    .isPresent();
             if (offBeat && !struckAgain && old) {
-                marks.add(stroke.bar(), List.of(at), Map.of("chord", own.get().span().written(), "next", next.orElseThrow().toString()));
+                marks.add(
+                        stroke.bar(),
+                        List.of(at),
+                        Map.of(
+                                "chord",
+                                own.get().span().written(),
+                                "next",
+                                next.orElseThrow().toString()));
             }
         }
     }
@@ -68,15 +103,24 @@ final class ColourRows {
         }
         Song.Placed last = chords.get(chords.size() - 1);
         Asked asked = score.asked().get(last.bar().index());
-        if (last.bar().index() != score.last().index() || asked.single() || asked.isPlain() || asked.is(Trait.BASS_ONLY)) {
+        if (last.bar().index() != score.last().index()
+                || asked.single()
+                || asked.isPlain()
+                || asked.is(Trait.BASS_ONLY)) {
             return;
         }
         ChordSymbol chord = last.chord().orElseThrow();
         Set<Integer> heard = score.stepsIn(last.tick(), last.end(), chord);
-        List<String> lost = chord.quality().tones().stream().filter(tone -> tone.number() == 6 || tone.number() == 7 || tone.number() == 9)
-                .filter(tone -> !heard.contains(Math.floorMod(tone.semitones(), 12))).map(tone -> chord.tone(tone).toString()).toList();
+        List<String> lost = chord.quality().tones().stream()
+                .filter(tone -> tone.number() == 6 || tone.number() == 7 || tone.number() == 9)
+                .filter(tone -> !heard.contains(Math.floorMod(tone.semitones(), 12)))
+                .map(tone -> chord.tone(tone).toString())
+                .toList();
         if (!lost.isEmpty() && !asked.is(Trait.OPEN) && !asked.is(Trait.ROCKS)) {
-            marks.add(last.bar().index(), score.within(last.tick(), last.end()), Map.of("chord", last.span().written(), "lost", String.join(", ", lost)));
+            marks.add(
+                    last.bar().index(),
+                    score.within(last.tick(), last.end()),
+                    Map.of("chord", last.span().written(), "lost", String.join(", ", lost)));
         }
     }
 
@@ -88,19 +132,36 @@ final class ColourRows {
             if (chord.isEmpty() || score.asked(stroke).is(Trait.BLUES) || stroke.mark() == Mark.LEAD) {
                 continue;
             }
-            boolean major = chord.get().quality().tones().stream().anyMatch(tone -> tone.number() == 7 && tone.semitones() == MAJOR_SEVENTH);
-            stroke.notes().stream().filter(note -> major && note.role().equals("♭7") && Tones.above(chord.get(), note.pitch().midi()) == MINOR_SEVENTH).findFirst()
-                    .ifPresent(note -> marks.add(stroke.bar(), List.of(at), Map.of("chord", chord.get().toString(), "note", note.pitch().toString())));
+            boolean major = chord.get().quality().tones().stream()
+                    .anyMatch(tone -> tone.number() == 7 && tone.semitones() == MAJOR_SEVENTH);
+            stroke.notes().stream()
+                    .filter(note -> major
+                            && note.role().equals("♭7")
+                            && Tones.above(chord.get(), note.pitch().midi()) == MINOR_SEVENTH)
+                    .findFirst()
+                    .ifPresent(note -> marks.add(
+                            stroke.bar(),
+                            List.of(at),
+                            Map.of(
+                                    "chord",
+                                    chord.get().toString(),
+                                    "note",
+                                    note.pitch().toString())));
         }
     }
 
-    /** L13: a natural thirteenth on a dominant that goes to a minor chord a fifth below, or a natural ninth there that is not the key's. */
+    /**
+     * L13: a natural thirteenth on a dominant that goes to a minor chord a fifth below, or a natural ninth there that
+     * is not the key's.
+     */
     static void tension(Score score, Marks marks) {
         List<Song.Placed> chords = score.chords();
         for (int i = 0; i + 1 < chords.size(); i++) {
             ChordSymbol chord = chords.get(i).chord().orElseThrow();
             ChordSymbol next = chords.get(i + 1).chord().orElseThrow();
-            boolean toMinor = chord.quality().isDominant() && next.quality().isMinor() && Math.floorMod(next.root().chroma() - chord.root().chroma(), 12) == 5;
+            boolean toMinor = chord.quality().isDominant()
+                    && next.quality().isMinor()
+                    && Math.floorMod(next.root().chroma() - chord.root().chroma(), 12) == 5;
             if (!toMinor) {
                 continue;
             }
@@ -108,16 +169,35 @@ final class ColourRows {
             boolean keysNinth = chords.get(i).bar().key().scale().stream().anyMatch(note -> note.chroma() == ninth);
             for (int at : score.within(chords.get(i).tick(), chords.get(i).end())) {
                 Stroke stroke = score.strokes().get(at);
-                stroke.notes().stream().filter(note -> stroke.mark() != Mark.LEAD && !stroke.nature().origin().isSung() && !note.role().equals("w")).filter(note -> {
-                    int above = Tones.above(chord, note.pitch().midi());
-                    boolean written = chord.quality().tones().stream().anyMatch(tone -> Math.floorMod(tone.semitones(), 12) == above);
-                    return !written && (above == SIXTH || above == SECOND && !keysNinth);
-                }).findFirst().ifPresent(note -> marks.add(stroke.bar(), List.of(at), Map.of("chord", chord.toString(), "next", next.toString(), "note", note.pitch().toString())));
+                stroke.notes().stream()
+                        .filter(note -> stroke.mark() != Mark.LEAD
+                                && !stroke.nature().origin().isSung()
+                                && !note.role().equals("w"))
+                        .filter(note -> {
+                            int above = Tones.above(chord, note.pitch().midi());
+                            boolean written = chord.quality().tones().stream()
+                                    .anyMatch(tone -> Math.floorMod(tone.semitones(), 12) == above);
+                            return !written && (above == SIXTH || above == SECOND && !keysNinth);
+                        })
+                        .findFirst()
+                        .ifPresent(note -> marks.add(
+                                stroke.bar(),
+                                List.of(at),
+                                Map.of(
+                                        "chord",
+                                        chord.toString(),
+                                        "next",
+                                        next.toString(),
+                                        "note",
+                                        note.pitch().toString())));
             }
         }
     }
 
-    /** L14: the key's leading tone twice in the accompaniment of a dominant, or a major third in the bass doubled by the left hand. */
+    /**
+     * L14: the key's leading tone twice in the accompaniment of a dominant, or a major third in the bass doubled by the
+     * left hand.
+     */
     static void doubled(Score score, Marks marks) {
         for (Song.Placed place : score.chords()) {
             ChordSymbol chord = place.chord().orElseThrow();
@@ -130,14 +210,34 @@ final class ColourRows {
             boolean leading = Math.floorMod(third - place.bar().key().tonic().chroma(), 12) == MAJOR_SEVENTH;
             for (int at : score.within(place.tick(), place.end())) {
                 Stroke stroke = score.strokes().get(at);
-                List<Integer> together = score.within(stroke.written().tick(), stroke.written().tick() + 1);
-                long times = together.stream().map(score.strokes()::get).filter(each -> !each.nature().origin().isSung() && (leading || each.hand() == Side.LEFT))
-                        .flatMap(each -> each.notes().stream()).filter(note -> Math.floorMod(note.pitch().midi(), 12) == third).count();
+                List<Integer> together =
+                        score.within(stroke.written().tick(), stroke.written().tick() + 1);
+                long times = together.stream()
+                        .map(score.strokes()::get)
+                        .filter(each -> !each.nature().origin().isSung() && (leading || each.hand() == Side.LEFT))
+                        .flatMap(each -> each.notes().stream())
+                        .filter(note -> Math.floorMod(note.pitch().midi(), 12) == third)
+                        .count();
                 // A close chord that has the third at its own bottom is on its bass, not over it.
-                boolean onBass = Math.floorMod(stroke.lowest().midi(), 12) == third && score.notesAt(stroke.written().tick()).stream().noneMatch(note -> note.pitch().midi() < stroke.lowest().midi());
-                boolean aboveItsBass = inBass && !onBass && stroke.hand() == Side.LEFT && stroke.mark() == Mark.TOE && times > 0 && stroke.notes().size() > 1;
+                boolean onBass = Math.floorMod(stroke.lowest().midi(), 12) == third
+                        && score.notesAt(stroke.written().tick()).stream()
+                                .noneMatch(note ->
+                                        note.pitch().midi() < stroke.lowest().midi());
+                boolean aboveItsBass = inBass
+                        && !onBass
+                        && stroke.hand() == Side.LEFT
+                        && stroke.mark() == Mark.TOE
+                        && times > 0
+                        && stroke.notes().size() > 1;
                 if ((inBass || leading) && times > 1 || aboveItsBass) {
-                    marks.add(place.bar().index(), together, Map.of("chord", place.span().written(), "note", chord.tone(Interval.of(2, MAJOR_THIRD)).toString()));
+                    marks.add(
+                            place.bar().index(),
+                            together,
+                            Map.of(
+                                    "chord",
+                                    place.span().written(),
+                                    "note",
+                                    chord.tone(Interval.of(2, MAJOR_THIRD)).toString()));
                 }
             }
         }

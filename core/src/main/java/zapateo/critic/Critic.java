@@ -12,8 +12,7 @@ public final class Critic {
 
     private static final Map<String, BiConsumer<Score, Marks>> ROWS = rows();
 
-    private Critic() {
-    }
+    private Critic() {}
 
     private static Map<String, BiConsumer<Score, Marks>> rows() {
         Map<String, BiConsumer<Score, Marks>> rows = new LinkedHashMap<>();
@@ -75,7 +74,8 @@ public final class Critic {
 
     public static List<Fault> read(Score score) {
         Map<String, Fault> once = new LinkedHashMap<>();
-        ROWS.forEach((id, row) -> row.accept(score, new Marks(id, fault -> once.putIfAbsent(id + "@" + fault.bar(), fault))));
+        ROWS.forEach((id, row) ->
+                row.accept(score, new Marks(id, fault -> once.putIfAbsent(id + "@" + fault.bar(), fault))));
         return new ArrayList<>(once.values());
     }
 

@@ -23,10 +23,12 @@ final class FillRows {
     private static final int TRAVEL_MS = 300;
     private static final int SOON = 8;
 
-    private FillRows() {
-    }
+    private FillRows() {}
 
-    /** R6: a fill steps on the melody, ends off the last chord, leaves the chord's third wrong, comes again too soon, or asks the hand to travel too far. */
+    /**
+     * R6: a fill steps on the melody, ends off the last chord, leaves the chord's third wrong, comes again too soon, or
+     * asks the hand to travel too far.
+     */
     static void fills(Score score, Marks marks) {
         List<Tune.Sung> sung = Tune.of(score.song());
         List<Integer> right = score.of(Side.RIGHT);
@@ -35,12 +37,23 @@ final class FillRows {
             if (!FILLS.contains(stroke.nature().origin())) {
                 continue;
             }
-            boolean steps = stroke.nature().origin() == Origin.FILL && sung.stream().anyMatch(note -> note.tick() < stroke.written().end() && stroke.written().tick() < note.tick() + note.ticks());
+            boolean steps = stroke.nature().origin() == Origin.FILL
+                    && sung.stream()
+                            .anyMatch(note -> note.tick() < stroke.written().end()
+                                    && stroke.written().tick() < note.tick() + note.ticks());
             Stroke next = i + 1 < right.size() ? score.strokes().get(right.get(i + 1)) : null;
             Bar bar = score.song().bars().get(stroke.bar());
-            boolean far = next != null && Math.abs(next.highest().midi() - stroke.highest().midi()) > TRAVEL && bar.tempo().millisecondsOf(next.written().tick() - stroke.written().tick()) < TRAVEL_MS;
+            boolean far = next != null
+                    && Math.abs(next.highest().midi() - stroke.highest().midi()) > TRAVEL
+                    && bar.tempo()
+                                    .millisecondsOf(next.written().tick()
+                                            - stroke.written().tick())
+                            < TRAVEL_MS;
             if (steps || far) {
-                marks.add(stroke.bar(), List.of(right.get(i)), Map.of("note", stroke.highest().toString(), "what", steps ? "melody" : "travel"));
+                marks.add(
+                        stroke.bar(),
+                        List.of(right.get(i)),
+                        Map.of("note", stroke.highest().toString(), "what", steps ? "melody" : "travel"));
             }
         }
         List<List<Integer>> fills = fills(score, right);
@@ -49,12 +62,24 @@ final class FillRows {
             Stroke end = score.strokes().get(fill.get(fill.size() - 1));
             Optional<ChordSymbol> chord = score.song().chordAt(end.written().tick());
             List<Song.Placed> chords = score.chords();
-            boolean last = !chords.isEmpty() && end.written().tick() >= chords.get(chords.size() - 1).tick();
-            boolean off = last && chord.filter(each -> !Tones.isOf(each, end.highest().midi())).isPresent();
-            boolean wrong = chord.filter(each -> Tones.isTheOther(each, end.highest().midi()) && !Tones.isOf(each, end.highest().midi())).isPresent() && !score.asked(end).is(Trait.BLUES);
-            boolean again = i > 0 && end.bar() - score.strokes().get(fills.get(i - 1).get(0)).bar() < SOON && same(score, fills.get(i - 1), fill);
+            boolean last = !chords.isEmpty()
+                    && end.written().tick() >= chords.get(chords.size() - 1).tick();
+            boolean off = last
+                    && chord.filter(each -> !Tones.isOf(each, end.highest().midi()))
+                            .isPresent();
+            boolean wrong =
+                    chord.filter(each -> Tones.isTheOther(each, end.highest().midi())
+                                            && !Tones.isOf(each, end.highest().midi()))
+                                    .isPresent()
+                            && !score.asked(end).is(Trait.BLUES);
+            boolean again = i > 0
+                    && end.bar() - score.strokes().get(fills.get(i - 1).get(0)).bar() < SOON
+                    && same(score, fills.get(i - 1), fill);
             if (off || wrong || again) {
-                marks.add(end.bar(), List.of(fill.get(fill.size() - 1)), Map.of("note", end.highest().toString(), "what", again ? "again" : "end"));
+                marks.add(
+                        end.bar(),
+                        List.of(fill.get(fill.size() - 1)),
+                        Map.of("note", end.highest().toString(), "what", again ? "again" : "end"));
             }
         }
     }
@@ -66,7 +91,10 @@ final class FillRows {
         for (int at : right) {
             Stroke stroke = score.strokes().get(at);
             if (FILLS.contains(stroke.nature().origin())) {
-                boolean goesOn = before != null && before.nature().origin() == stroke.nature().origin() && stroke.written().tick() - before.written().end() < score.last().meter().beatTicks();
+                boolean goesOn = before != null
+                        && before.nature().origin() == stroke.nature().origin()
+                        && stroke.written().tick() - before.written().end()
+                                < score.last().meter().beatTicks();
                 if (!goesOn) {
                     fills.add(new ArrayList<>());
                 }
@@ -83,6 +111,9 @@ final class FillRows {
 
     private static String keys(Score score, List<Integer> fill) {
         int from = score.strokes().get(fill.get(0)).written().tick();
-        return fill.stream().map(score.strokes()::get).map(stroke -> stroke.highest() + "@" + (stroke.written().tick() - from)).collect(Collectors.joining(" "));
+        return fill.stream()
+                .map(score.strokes()::get)
+                .map(stroke -> stroke.highest() + "@" + (stroke.written().tick() - from))
+                .collect(Collectors.joining(" "));
     }
 }

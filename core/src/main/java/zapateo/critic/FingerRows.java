@@ -15,8 +15,7 @@ final class FingerRows {
     private static final int INDEX = 2;
     private static final int SLOW_MS = 250;
 
-    private FingerRows() {
-    }
+    private FingerRows() {}
 
     /** F3: a close chord of three by other fingers than usual, and none shared with a neighbour. */
     static void threeNotes(Score score, Marks marks) {
@@ -25,13 +24,18 @@ final class FingerRows {
             for (int i = 0; i < line.size(); i++) {
                 Stroke stroke = score.strokes().get(line.get(i));
                 int[] keys = stroke.keys();
-                if (keys.length != 3 || stroke.notes().get(0).finger() == 0 || !isTriad(keys) || i > 0 && isOneGrip(score.strokes().get(line.get(i - 1)), stroke)) {
+                if (keys.length != 3
+                        || stroke.notes().get(0).finger() == 0
+                        || !isTriad(keys)
+                        || i > 0 && isOneGrip(score.strokes().get(line.get(i - 1)), stroke)) {
                     continue;
                 }
                 String fingers = fingers(stroke);
-                boolean shared = i > 0 && shares(stroke, score.strokes().get(line.get(i - 1))) || i + 1 < line.size() && shares(stroke, score.strokes().get(line.get(i + 1)));
+                boolean shared = i > 0 && shares(stroke, score.strokes().get(line.get(i - 1)))
+                        || i + 1 < line.size() && shares(stroke, score.strokes().get(line.get(i + 1)));
                 if (!shared && !usual(side, keys).equals(fingers)) {
-                    marks.add(stroke.bar(), List.of(line.get(i)), Map.of("fingers", fingers, "usual", usual(side, keys)));
+                    marks.add(
+                            stroke.bar(), List.of(line.get(i)), Map.of("fingers", fingers, "usual", usual(side, keys)));
                 }
             }
         }
@@ -39,7 +43,12 @@ final class FingerRows {
 
     /** A note just before, within the same octave, has a finger of the same grip: 5, then 4-2-1. */
     private static boolean isOneGrip(Stroke before, Stroke stroke) {
-        boolean beside = before.notes().size() == 1 && before.written().end() >= stroke.written().tick() && Math.max(stroke.highest().midi() - before.lowest().midi(), before.lowest().midi() - stroke.lowest().midi()) <= Pitch.OCTAVE;
+        boolean beside = before.notes().size() == 1
+                && before.written().end() >= stroke.written().tick()
+                && Math.max(
+                                stroke.highest().midi() - before.lowest().midi(),
+                                before.lowest().midi() - stroke.lowest().midi())
+                        <= Pitch.OCTAVE;
         return beside || isHeld(before, stroke);
     }
 
@@ -55,7 +64,9 @@ final class FingerRows {
         return Math.min(low, high) >= 3 && Math.max(low, high) <= 6 && low + high <= 9;
     }
 
-    /** Root position and the second inversion's wide step lie under different fingers: the fourth, where it is, decides. */
+    /**
+     * Root position and the second inversion's wide step lie under different fingers: the fourth, where it is, decides.
+     */
     private static String usual(Side side, int[] keys) {
         boolean fourthAbove = keys[2] - keys[1] >= 5;
         boolean fourthBelow = keys[1] - keys[0] >= 5;
@@ -66,11 +77,19 @@ final class FingerRows {
     }
 
     private static boolean shares(Stroke stroke, Stroke other) {
-        return stroke.notes().stream().anyMatch(note -> other.notes().stream().anyMatch(with -> with.pitch().midi() == note.pitch().midi() && with.finger() == note.finger()));
+        return stroke.notes().stream()
+                .anyMatch(note -> other.notes().stream()
+                        .anyMatch(
+                                with -> with.pitch().midi() == note.pitch().midi() && with.finger() == note.finger()));
     }
 
     private static String fingers(Stroke stroke) {
-        return String.join("-", stroke.notes().stream().map(PartNote::finger).map(String::valueOf).toList());
+        return String.join(
+                "-",
+                stroke.notes().stream()
+                        .map(PartNote::finger)
+                        .map(String::valueOf)
+                        .toList());
     }
 
     /** F4: the thumb goes under the index, outward. */
@@ -81,9 +100,23 @@ final class FingerRows {
                 Stroke before = score.strokes().get(line.get(i - 1));
                 Stroke now = score.strokes().get(line.get(i));
                 int step = (now.lowest().midi() - before.lowest().midi()) * (side == Side.RIGHT ? 1 : -1);
-                boolean joined = before.written().end() >= now.written().tick() && before.notes().size() == 1 && now.notes().size() == 1;
-                if (joined && before.notes().get(0).finger() == INDEX && now.notes().get(0).finger() == THUMB && step > 0 && step <= 4 && !cameOver(score, line, i)) {
-                    marks.add(now.bar(), List.of(line.get(i - 1), line.get(i)), Map.of("from", before.lowest().toString(), "to", now.lowest().toString()));
+                boolean joined = before.written().end() >= now.written().tick()
+                        && before.notes().size() == 1
+                        && now.notes().size() == 1;
+                if (joined
+                        && before.notes().get(0).finger() == INDEX
+                        && now.notes().get(0).finger() == THUMB
+                        && step > 0
+                        && step <= 4
+                        && !cameOver(score, line, i)) {
+                    marks.add(
+                            now.bar(),
+                            List.of(line.get(i - 1), line.get(i)),
+                            Map.of(
+                                    "from",
+                                    before.lowest().toString(),
+                                    "to",
+                                    now.lowest().toString()));
                 }
             }
         }
@@ -92,7 +125,11 @@ final class FingerRows {
     /** The index went over the thumb from this very key, and comes back: 5-3-2-1-2-1-2-3 of a boogie. */
     private static boolean cameOver(Score score, List<Integer> line, int at) {
         Stroke earlier = at < 2 ? null : score.strokes().get(line.get(at - 2));
-        return earlier != null && earlier.notes().size() == 1 && earlier.notes().get(0).finger() == THUMB && earlier.lowest().midi() == score.strokes().get(line.get(at)).lowest().midi();
+        return earlier != null
+                && earlier.notes().size() == 1
+                && earlier.notes().get(0).finger() == THUMB
+                && earlier.lowest().midi()
+                        == score.strokes().get(line.get(at)).lowest().midi();
     }
 
     /** F5: one stroke is repeated by other fingers though there is time. */
@@ -102,9 +139,20 @@ final class FingerRows {
             for (int i = 1; i < line.size(); i++) {
                 Stroke before = score.strokes().get(line.get(i - 1));
                 Stroke now = score.strokes().get(line.get(i));
-                double ms = score.song().bars().get(now.bar()).tempo().millisecondsOf(now.written().tick() - before.written().tick());
-                if (now.notes().get(0).finger() > 0 && before.bar() == now.bar() && ms > SLOW_MS && Arrays.equals(before.keys(), now.keys()) && !fingers(before).equals(fingers(now))) {
-                    marks.add(now.bar(), List.of(line.get(i - 1), line.get(i)), Map.of("before", fingers(before), "now", fingers(now)));
+                double ms = score.song()
+                        .bars()
+                        .get(now.bar())
+                        .tempo()
+                        .millisecondsOf(now.written().tick() - before.written().tick());
+                if (now.notes().get(0).finger() > 0
+                        && before.bar() == now.bar()
+                        && ms > SLOW_MS
+                        && Arrays.equals(before.keys(), now.keys())
+                        && !fingers(before).equals(fingers(now))) {
+                    marks.add(
+                            now.bar(),
+                            List.of(line.get(i - 1), line.get(i)),
+                            Map.of("before", fingers(before), "now", fingers(now)));
                 }
             }
         }
@@ -115,22 +163,42 @@ final class FingerRows {
         for (Side side : Side.values()) {
             List<Integer> line = score.of(side);
             for (int i = 3; i < line.size(); i++) {
-                List<Stroke> four = List.of(score.strokes().get(line.get(i - 3)), score.strokes().get(line.get(i - 2)), score.strokes().get(line.get(i - 1)), score.strokes().get(line.get(i)));
+                List<Stroke> four = List.of(
+                        score.strokes().get(line.get(i - 3)),
+                        score.strokes().get(line.get(i - 2)),
+                        score.strokes().get(line.get(i - 1)),
+                        score.strokes().get(line.get(i)));
                 if (isScale(four) && gaps(four)) {
-                    marks.add(four.get(3).bar(), line.subList(i - 3, i + 1), Map.of("fingers", String.join("-", four.stream().map(FingerRows::fingers).toList())));
+                    marks.add(
+                            four.get(3).bar(),
+                            line.subList(i - 3, i + 1),
+                            Map.of(
+                                    "fingers",
+                                    String.join(
+                                            "-",
+                                            four.stream()
+                                                    .map(FingerRows::fingers)
+                                                    .toList())));
                 }
             }
         }
     }
 
     private static boolean isScale(List<Stroke> four) {
-        int way = Integer.signum(four.get(1).lowest().midi() - four.get(0).lowest().midi());
+        int way = Integer.signum(
+                four.get(1).lowest().midi() - four.get(0).lowest().midi());
         for (int i = 0; i < four.size(); i++) {
             if (four.get(i).notes().size() != 1 || four.get(i).notes().get(0).finger() == 0) {
                 return false;
             }
-            int step = i == 0 ? way : four.get(i).lowest().midi() - four.get(i - 1).lowest().midi();
-            if (i > 0 && (Integer.signum(step) != way || Math.abs(step) > 2 || four.get(i - 1).written().end() < four.get(i).written().tick())) {
+            int step = i == 0
+                    ? way
+                    : four.get(i).lowest().midi() - four.get(i - 1).lowest().midi();
+            if (i > 0
+                    && (Integer.signum(step) != way
+                            || Math.abs(step) > 2
+                            || four.get(i - 1).written().end()
+                                    < four.get(i).written().tick())) {
                 return false;
             }
         }
@@ -143,7 +211,8 @@ final class FingerRows {
             int before = four.get(i - 1).notes().get(0).finger();
             int now = four.get(i).notes().get(0).finger();
             if (before == THUMB || now == THUMB) {
-                // A passing of the thumb begins another position; from the thumb to the next but one is a gap only inside one.
+                // A passing of the thumb begins another position; from the thumb to the next but one is a gap only
+                // inside one.
                 if (Math.abs(before - now) != 1 && Math.abs(before - now) < 2) {
                     return false;
                 }

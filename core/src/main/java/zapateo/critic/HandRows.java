@@ -22,16 +22,28 @@ final class HandRows {
     /** The pedal may change this much after a bass. */
     private static final int BLUR = 300;
 
-    private HandRows() {
-    }
+    private HandRows() {}
 
     /** L18: a stroke wider than the hand opens is neither rolled, caught nor thinned. */
     static void beyondTheHand(Score score, Marks marks) {
         for (int at = 0; at < score.strokes().size(); at++) {
             Stroke stroke = score.strokes().get(at);
-            boolean wide = (stroke.hand() == Side.LEFT ? score.pianist().leftOnKeys() : score.pianist().rightOnKeys()).easeOf(stroke.keys()) == Ease.OUT_OF_REACH;
-            if (wide && stroke.roll().isEmpty() && stroke.mended(Mending.Cause.HAND).isEmpty()) {
-                marks.add(stroke.bar(), List.of(at), Map.of("low", stroke.lowest().toString(), "high", stroke.highest().toString()));
+            boolean wide = (stroke.hand() == Side.LEFT
+                                    ? score.pianist().leftOnKeys()
+                                    : score.pianist().rightOnKeys())
+                            .easeOf(stroke.keys())
+                    == Ease.OUT_OF_REACH;
+            if (wide
+                    && stroke.roll().isEmpty()
+                    && stroke.mended(Mending.Cause.HAND).isEmpty()) {
+                marks.add(
+                        stroke.bar(),
+                        List.of(at),
+                        Map.of(
+                                "low",
+                                stroke.lowest().toString(),
+                                "high",
+                                stroke.highest().toString()));
             }
         }
     }
@@ -40,11 +52,21 @@ final class HandRows {
     static void runTogether(Score score, Marks marks) {
         for (int at : score.of(Side.RIGHT)) {
             Stroke right = score.strokes().get(at);
-            for (int other : score.soundingIn(right.written().tick(), right.written().end())) {
+            for (int other :
+                    score.soundingIn(right.written().tick(), right.written().end())) {
                 Stroke with = score.strokes().get(other);
-                boolean together = with.hand() == Side.LEFT && with.written().tick() < right.written().end() && right.written().tick() < with.written().end();
+                boolean together = with.hand() == Side.LEFT
+                        && with.written().tick() < right.written().end()
+                        && right.written().tick() < with.written().end();
                 if (together && right.lowest().midi() <= with.highest().midi()) {
-                    marks.add(right.bar(), List.of(other, at), Map.of("left", with.highest().toString(), "right", right.lowest().toString()));
+                    marks.add(
+                            right.bar(),
+                            List.of(other, at),
+                            Map.of(
+                                    "left",
+                                    with.highest().toString(),
+                                    "right",
+                                    right.lowest().toString()));
                 }
             }
         }
@@ -55,9 +77,16 @@ final class HandRows {
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
             boolean thinned = stroke.nature().mended().contains(Mending.LEFT_THINNED);
-            boolean tenth = stroke.nature().roles().stream().anyMatch(role -> role.toString().equals("10"));
-            if (thinned && (stroke.roll().isPresent() || tenth) && stroke.highest().midi() - stroke.lowest().midi() < TENTH && stroke.notes().size() < 2) {
-                marks.add(stroke.bar(), List.of(at), Map.of("note", stroke.lowest().toString()));
+            boolean tenth = stroke.nature().roles().stream()
+                    .anyMatch(role -> role.toString().equals("10"));
+            if (thinned
+                    && (stroke.roll().isPresent() || tenth)
+                    && stroke.highest().midi() - stroke.lowest().midi() < TENTH
+                    && stroke.notes().size() < 2) {
+                marks.add(
+                        stroke.bar(),
+                        List.of(at),
+                        Map.of("note", stroke.lowest().toString()));
             }
         }
     }
@@ -69,14 +98,30 @@ final class HandRows {
             Stroke stroke = score.strokes().get(left.get(i));
             int[] keys = stroke.keys();
             boolean holds = i > 0 && FingerRows.isHeld(score.strokes().get(left.get(i - 1)), stroke);
-            if (keys.length != 2 || keys[1] - keys[0] != FIFTH || stroke.notes().get(0).finger() == 0 || holds) {
+            if (keys.length != 2
+                    || keys[1] - keys[0] != FIFTH
+                    || stroke.notes().get(0).finger() == 0
+                    || holds) {
                 continue;
             }
             Stroke next = i + 1 < left.size() ? score.strokes().get(left.get(i + 1)) : null;
-            boolean goesOn = next != null && (next.highest().midi() > keys[1] || next.lowest().midi() == keys[0] && next.notes().size() > 1);
-            boolean byStep = next != null && next.notes().size() == 2 && Math.abs(next.lowest().midi() - keys[0]) <= 2;
-            if (!goesOn && !byStep && !(stroke.notes().get(0).finger() == LITTLE && stroke.notes().get(1).finger() == THUMB)) {
-                marks.add(stroke.bar(), List.of(left.get(i)), Map.of("fingers", stroke.notes().get(0).finger() + "-" + stroke.notes().get(1).finger()));
+            boolean goesOn = next != null
+                    && (next.highest().midi() > keys[1]
+                            || next.lowest().midi() == keys[0] && next.notes().size() > 1);
+            boolean byStep = next != null
+                    && next.notes().size() == 2
+                    && Math.abs(next.lowest().midi() - keys[0]) <= 2;
+            if (!goesOn
+                    && !byStep
+                    && !(stroke.notes().get(0).finger() == LITTLE
+                            && stroke.notes().get(1).finger() == THUMB)) {
+                marks.add(
+                        stroke.bar(),
+                        List.of(left.get(i)),
+                        Map.of(
+                                "fingers",
+                                stroke.notes().get(0).finger() + "-"
+                                        + stroke.notes().get(1).finger()));
             }
         }
     }
@@ -85,14 +130,24 @@ final class HandRows {
     static void innerOctave(Score score, Marks marks) {
         for (int at = 0; at < score.strokes().size(); at++) {
             Stroke stroke = score.strokes().get(at);
-            if (stroke.notes().size() != 2 || stroke.highest().midi() - stroke.lowest().midi() != Pitch.OCTAVE || stroke.notes().get(0).finger() == 0) {
+            if (stroke.notes().size() != 2
+                    || stroke.highest().midi() - stroke.lowest().midi() != Pitch.OCTAVE
+                    || stroke.notes().get(0).finger() == 0) {
                 continue;
             }
-            int outer = Math.max(stroke.notes().get(0).finger(), stroke.notes().get(1).finger());
-            int inner = Math.min(stroke.notes().get(0).finger(), stroke.notes().get(1).finger());
+            int outer = Math.max(
+                    stroke.notes().get(0).finger(), stroke.notes().get(1).finger());
+            int inner = Math.min(
+                    stroke.notes().get(0).finger(), stroke.notes().get(1).finger());
             boolean black = Keyboard.isBlack(stroke.lowest().midi());
             if (inner != THUMB || outer < (black ? LITTLE - 1 : LITTLE)) {
-                marks.add(stroke.bar(), List.of(at), Map.of("fingers", stroke.notes().get(0).finger() + "-" + stroke.notes().get(1).finger()));
+                marks.add(
+                        stroke.bar(),
+                        List.of(at),
+                        Map.of(
+                                "fingers",
+                                stroke.notes().get(0).finger() + "-"
+                                        + stroke.notes().get(1).finger()));
             }
         }
     }
@@ -102,7 +157,10 @@ final class HandRows {
         for (int at : score.of(Side.LEFT)) {
             Stroke stroke = score.strokes().get(at);
             int low = stroke.notes().get(0).velocity();
-            stroke.notes().stream().filter(note -> note.velocity() > low).map(PartNote::pitch).findFirst()
+            stroke.notes().stream()
+                    .filter(note -> note.velocity() > low)
+                    .map(PartNote::pitch)
+                    .findFirst()
                     .ifPresent(pitch -> marks.add(stroke.bar(), List.of(at), Map.of("note", pitch.toString())));
         }
     }
@@ -111,12 +169,31 @@ final class HandRows {
     static void holeBetween(Score score, Marks marks) {
         int wide = 0;
         for (Bar bar : score.song().bars()) {
-            List<Stroke> here = score.within(bar.tick(), bar.end()).stream().map(score.strokes()::get).toList();
-            int left = here.stream().filter(stroke -> stroke.hand() == Side.LEFT).mapToInt(stroke -> stroke.highest().midi()).max().orElse(Integer.MAX_VALUE);
-            int right = here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).mapToInt(stroke -> stroke.lowest().midi()).min().orElse(Integer.MIN_VALUE);
-            boolean line = here.stream().filter(stroke -> stroke.hand() == Side.LEFT).allMatch(HandRows::isBass);
-            boolean lineAndTune = (line || score.asked().get(bar.index()).is(Trait.BASS_ONLY)) && here.stream().filter(stroke -> stroke.hand() == Side.RIGHT).allMatch(HandRows::isOfALine);
-            wide = left != Integer.MAX_VALUE && right != Integer.MIN_VALUE && right - left > 2 * Pitch.OCTAVE && !lineAndTune ? wide + 1 : 0;
+            List<Stroke> here = score.within(bar.tick(), bar.end()).stream()
+                    .map(score.strokes()::get)
+                    .toList();
+            int left = here.stream()
+                    .filter(stroke -> stroke.hand() == Side.LEFT)
+                    .mapToInt(stroke -> stroke.highest().midi())
+                    .max()
+                    .orElse(Integer.MAX_VALUE);
+            int right = here.stream()
+                    .filter(stroke -> stroke.hand() == Side.RIGHT)
+                    .mapToInt(stroke -> stroke.lowest().midi())
+                    .min()
+                    .orElse(Integer.MIN_VALUE);
+            boolean line =
+                    here.stream().filter(stroke -> stroke.hand() == Side.LEFT).allMatch(HandRows::isBass);
+            boolean lineAndTune = (line || score.asked().get(bar.index()).is(Trait.BASS_ONLY))
+                    && here.stream()
+                            .filter(stroke -> stroke.hand() == Side.RIGHT)
+                            .allMatch(HandRows::isOfALine);
+            wide = left != Integer.MAX_VALUE
+                            && right != Integer.MIN_VALUE
+                            && right - left > 2 * Pitch.OCTAVE
+                            && !lineAndTune
+                    ? wide + 1
+                    : 0;
             if (wide > 2) {
                 marks.add(bar.index(), score.within(bar.tick(), bar.end()), Map.of("bars", String.valueOf(wide)));
             }
@@ -133,7 +210,10 @@ final class HandRows {
     private static boolean isOfALine(Stroke stroke) {
         Origin origin = stroke.nature().origin();
         boolean tune = origin == Origin.TUNE || origin == Origin.UNDER_TUNE;
-        return stroke.notes().size() == 1 || tune && stroke.notes().size() == 2 && stroke.highest().midi() - stroke.lowest().midi() < Pitch.OCTAVE;
+        return stroke.notes().size() == 1
+                || tune
+                        && stroke.notes().size() == 2
+                        && stroke.highest().midi() - stroke.lowest().midi() < Pitch.OCTAVE;
     }
 
     /** M5: the pedal blurs: two chords' basses ring together in a style that jumps or walks. */
@@ -142,8 +222,18 @@ final class HandRows {
             Stroke before = score.strokes().get(step.before());
             Stroke now = score.strokes().get(step.now());
             boolean dry = score.asked(now).is(Trait.JUMPS) || score.asked(now).is(Trait.WALKS);
-            if (dry && step.from().tick() != step.to().tick() && before.lowest().midi() != now.lowest().midi() && score.heardUntil(step.before()) > now.written().tick() + BLUR) {
-                marks.add(now.bar(), List.of(step.before(), step.now()), Map.of("from", before.lowest().toString(), "to", now.lowest().toString()));
+            if (dry
+                    && step.from().tick() != step.to().tick()
+                    && before.lowest().midi() != now.lowest().midi()
+                    && score.heardUntil(step.before()) > now.written().tick() + BLUR) {
+                marks.add(
+                        now.bar(),
+                        List.of(step.before(), step.now()),
+                        Map.of(
+                                "from",
+                                before.lowest().toString(),
+                                "to",
+                                now.lowest().toString()));
             }
         }
     }
@@ -155,13 +245,27 @@ final class HandRows {
             for (int i = 1; i < line.size(); i++) {
                 Stroke before = score.strokes().get(line.get(i - 1));
                 Stroke now = score.strokes().get(line.get(i));
-                boolean singles = before.notes().size() == 1 && now.notes().size() == 1 && before.notes().get(0).finger() > 0;
+                boolean singles = before.notes().size() == 1
+                        && now.notes().size() == 1
+                        && before.notes().get(0).finger() > 0;
                 int away = Math.abs(now.lowest().midi() - before.lowest().midi());
                 boolean slides = before.lowest().pitchClass().alteration() != 0 && away <= 2;
                 // Over more than a fifth the hand goes along: that is no line.
                 boolean follows = before.written().end() >= now.written().tick() && away > 0 && away <= FIFTH;
-                if (singles && follows && !slides && before.notes().get(0).finger() == now.notes().get(0).finger()) {
-                    marks.add(now.bar(), List.of(line.get(i - 1), line.get(i)), Map.of("finger", String.valueOf(now.notes().get(0).finger()), "from", before.lowest().toString(), "to", now.lowest().toString()));
+                if (singles
+                        && follows
+                        && !slides
+                        && before.notes().get(0).finger() == now.notes().get(0).finger()) {
+                    marks.add(
+                            now.bar(),
+                            List.of(line.get(i - 1), line.get(i)),
+                            Map.of(
+                                    "finger",
+                                    String.valueOf(now.notes().get(0).finger()),
+                                    "from",
+                                    before.lowest().toString(),
+                                    "to",
+                                    now.lowest().toString()));
                 }
             }
         }

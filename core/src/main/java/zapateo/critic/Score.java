@@ -31,24 +31,31 @@ public final class Score {
     private final List<Asked> asked;
     /** Places of the strokes by where they are written, with those ticks. */
     private final int[] order;
+
     private final int[] ticks;
     /** Until when each stroke is heard, by its place; and the latest of all up to each place of the order. */
     private final int[] heard;
+
     private final int[] latest;
     private final List<Song.Placed> chords;
 
     /**
      * @param strokes of both hands, in the order of time
-     * @param pedal   while it is down, in the order of time
-     * @param asked   by the bars' indices
+     * @param pedal while it is down, in the order of time
+     * @param asked by the bars' indices
      */
     public Score(Song song, List<Stroke> strokes, List<TickSpan> pedal, Pianist pianist, List<Asked> asked) {
         this.song = song;
         this.strokes = List.copyOf(strokes);
         this.pianist = pianist;
         this.asked = List.copyOf(asked);
-        this.order = IntStream.range(0, strokes.size()).boxed().sorted(Comparator.comparingInt(i -> strokes.get(i).written().tick())).mapToInt(Integer::intValue).toArray();
-        this.ticks = Arrays.stream(order).map(i -> strokes.get(i).written().tick()).toArray();
+        this.order = IntStream.range(0, strokes.size())
+                .boxed()
+                .sorted(Comparator.comparingInt(i -> strokes.get(i).written().tick()))
+                .mapToInt(Integer::intValue)
+                .toArray();
+        this.ticks =
+                Arrays.stream(order).map(i -> strokes.get(i).written().tick()).toArray();
         this.heard = new int[strokes.size()];
         for (int i = 0; i < heard.length; i++) {
             heard[i] = heardUntil(strokes.get(i).sounding().end(), pedal);
@@ -100,17 +107,21 @@ public final class Score {
 
     /** Places of one hand's strokes. */
     List<Integer> of(Side hand) {
-        return IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).hand() == hand).boxed().toList();
+        return IntStream.range(0, strokes.size())
+                .filter(i -> strokes.get(i).hand() == hand)
+                .boxed()
+                .toList();
     }
 
     /** Places of the left hand's basses: what is struck as one, lead-ins left out. */
     List<Integer> basses() {
-        return of(Side.LEFT).stream().filter(i -> strokes.get(i).mark() == Mark.HEEL).toList();
+        return of(Side.LEFT).stream()
+                .filter(i -> strokes.get(i).mark() == Mark.HEEL)
+                .toList();
     }
 
     /** Two basses of the left hand, one after the other, with the chords they play. */
-    record Steps(int before, int now, Song.Placed from, Song.Placed to) {
-    }
+    record Steps(int before, int now, Song.Placed from, Song.Placed to) {}
 
     /** All that follow one another, where both stand on a chord. */
     List<Steps> bassSteps() {
@@ -133,18 +144,28 @@ public final class Score {
 
     /** The chord a stroke plays: the one that arrives, for what is struck early. */
     Optional<Song.Placed> chordOf(Stroke stroke) {
-        boolean early = stroke.nature().roles().stream().anyMatch(role -> role.ofNext()) || stroke.nature().origin() == Origin.ANTICIPATION;
+        boolean early = stroke.nature().roles().stream().anyMatch(role -> role.ofNext())
+                || stroke.nature().origin() == Origin.ANTICIPATION;
         return song.placedAt(early ? stroke.written().end() : stroke.written().tick());
     }
 
     /** Places of what is struck inside a span, by where it is written; of both hands, in their order. */
     List<Integer> within(int from, int to) {
-        return IntStream.range(first(ticks, from), first(ticks, to)).map(i -> order[i]).sorted().boxed().toList();
+        return IntStream.range(first(ticks, from), first(ticks, to))
+                .map(i -> order[i])
+                .sorted()
+                .boxed()
+                .toList();
     }
 
     /** Places of what sounds somewhere inside a span, the pedal counted. */
     List<Integer> soundingIn(int from, int to) {
-        return IntStream.range(first(latest, from + 1), first(ticks, to)).map(i -> order[i]).filter(i -> heard[i] > from).sorted().boxed().toList();
+        return IntStream.range(first(latest, from + 1), first(ticks, to))
+                .map(i -> order[i])
+                .filter(i -> heard[i] > from)
+                .sorted()
+                .boxed()
+                .toList();
     }
 
     /** The first place in rising numbers that is not below a bound. */
@@ -170,7 +191,11 @@ public final class Score {
     /** The keys that sound somewhere inside a span, as they stand to a root, 0 to 11. */
     Set<Integer> stepsIn(int from, int to, ChordSymbol chord) {
         Set<Integer> steps = new TreeSet<>();
-        soundingIn(from, to).forEach(i -> strokes.get(i).notes().forEach(note -> steps.add(Math.floorMod(note.pitch().midi() - chord.root().chroma(), 12))));
+        soundingIn(from, to)
+                .forEach(i -> strokes.get(i)
+                        .notes()
+                        .forEach(note -> steps.add(
+                                Math.floorMod(note.pitch().midi() - chord.root().chroma(), 12))));
         return steps;
     }
 

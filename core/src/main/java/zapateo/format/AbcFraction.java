@@ -9,11 +9,12 @@ final class AbcFraction {
 
     static final Pattern WRITTEN = Pattern.compile("([0-9]+)/([0-9]+)");
 
-    private AbcFraction() {
-    }
+    private AbcFraction() {}
 
     static Optional<Double> of(String text) {
         Matcher match = WRITTEN.matcher(text.strip());
-        return match.matches() && Integer.parseInt(match.group(2)) > 0 ? Optional.of(Double.parseDouble(match.group(1)) / Double.parseDouble(match.group(2))) : Optional.empty();
+        return match.matches() && Integer.parseInt(match.group(2)) > 0
+                ? Optional.of(Double.parseDouble(match.group(1)) / Double.parseDouble(match.group(2)))
+                : Optional.empty();
     }
 }

@@ -11,18 +11,33 @@ import zapateo.pitch.Letter;
 import zapateo.pitch.PitchClass;
 
 /**
- * A key as ABC 2.1 writes it: {@code Gm}, {@code D mix}, {@code Edor}; Phrygian, Lydian and Locrian keep their signature and count as the minor
- * or major key they are nearest to.
+ * A key as ABC 2.1 writes it: {@code Gm}, {@code D mix}, {@code Edor}; Phrygian, Lydian and Locrian keep their
+ * signature and count as the minor or major key they are nearest to.
  *
- * @param key   empty for none
+ * @param key empty for none
  * @param signs sharps above zero that the signature gives the notes
  * @param exact whether the mode is one of a song's
  */
 record AbcKey(Optional<Key> key, int signs, boolean exact) {
 
     private static final Pattern WRITTEN = Pattern.compile("([A-G])([#b]?)\\s*([A-Za-z]*).*");
-    private static final Map<String, Mode> MODES = Map.of("", Mode.MAJOR, "maj", Mode.MAJOR, "ion", Mode.MAJOR, "m", Mode.MINOR, "min", Mode.MINOR, "aeo", Mode.MINOR,
-            "mix", Mode.MIXOLYDIAN, "dor", Mode.DORIAN);
+    private static final Map<String, Mode> MODES = Map.of(
+            "",
+            Mode.MAJOR,
+            "maj",
+            Mode.MAJOR,
+            "ion",
+            Mode.MAJOR,
+            "m",
+            Mode.MINOR,
+            "min",
+            Mode.MINOR,
+            "aeo",
+            Mode.MINOR,
+            "mix",
+            Mode.MIXOLYDIAN,
+            "dor",
+            Mode.DORIAN);
     private static final Map<String, Integer> OTHERS = Map.of("phr", -4, "lyd", 1, "loc", -5);
 
     static final AbcKey NONE = new AbcKey(Optional.empty(), 0, true);
@@ -62,11 +77,12 @@ record AbcKey(Optional<Key> key, int signs, boolean exact) {
 
     static String write(Key key) {
         String tonic = key.tonic().toString().replace('♯', '#').replace('♭', 'b');
-        return tonic + switch (key.mode()) {
-            case MAJOR -> "";
-            case MINOR -> "m";
-            case DORIAN -> "dor";
-            case MIXOLYDIAN -> "mix";
-        };
+        return tonic
+                + switch (key.mode()) {
+                    case MAJOR -> "";
+                    case MINOR -> "m";
+                    case DORIAN -> "dor";
+                    case MIXOLYDIAN -> "mix";
+                };
     }
 }

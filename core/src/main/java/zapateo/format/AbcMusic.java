@@ -13,7 +13,10 @@ import zapateo.song.AbcNotes;
 import zapateo.song.Problem;
 import zapateo.song.Repeat;
 
-/** Reads lines of ABC music into bars: notes, rests, chords in quotes, tuplets, broken rhythm, ties, bar lines, inline fields, words below. */
+/**
+ * Reads lines of ABC music into bars: notes, rests, chords in quotes, tuplets, broken rhythm, ties, bar lines, inline
+ * fields, words below.
+ */
 final class AbcMusic {
 
     private static final Pattern BARS_OF_REST = Pattern.compile("[ZX]([0-9]{0,4})");
@@ -36,6 +39,7 @@ final class AbcMusic {
 
     /** The bars of the last line of music, whose notes take the words below, and how many lines of words they have. */
     private final List<SongBuilder.Draft> ofLine = new ArrayList<>();
+
     private int verses;
 
     AbcMusic(List<Problem> problems) {
@@ -112,7 +116,8 @@ final class AbcMusic {
 
     private void warn(String code, int column, String found, String expected) {
         if (problems.size() < 100) {
-            problems.add(new Problem(Problem.Severity.WARNING, code, line, column + 1, found.length(), found, expected));
+            problems.add(
+                    new Problem(Problem.Severity.WARNING, code, line, column + 1, found.length(), found, expected));
         }
     }
 
@@ -158,7 +163,26 @@ final class AbcMusic {
                 yield i + 1;
             }
             case 'Z', 'X' -> readBarsOfRest(text, i);
-            case ' ', '\t', ')', '.', '~', '\\', '`', '$', '*', 'y', 'H', 'L', 'M', 'O', 'P', 'S', 'T', 'u', 'v', ']' -> {
+            case ' ',
+                    '\t',
+                    ')',
+                    '.',
+                    '~',
+                    '\\',
+                    '`',
+                    '$',
+                    '*',
+                    'y',
+                    'H',
+                    'L',
+                    'M',
+                    'O',
+                    'P',
+                    'S',
+                    'T',
+                    'u',
+                    'v',
+                    ']' -> {
                 if (sign == 'H') {
                     draft.holds.add(tick());
                 }
@@ -176,7 +200,11 @@ final class AbcMusic {
         int end = text.indexOf(close, i + 1);
         if (!leftOut) {
             leftOut = true;
-            warn("abc-left-out", i, text.substring(i, end < 0 ? text.length() : end + 1), "notes of the melody; " + what + " are left out");
+            warn(
+                    "abc-left-out",
+                    i,
+                    text.substring(i, end < 0 ? text.length() : end + 1),
+                    "notes of the melody; " + what + " are left out");
         }
         return end < 0 ? text.length() : end + 1;
     }
@@ -199,12 +227,18 @@ final class AbcMusic {
                 signature(key);
                 draft.key = key.key();
             }
-            case 'M' -> Meter.read(value.equals("C") ? "4/4" : value.equals("C|") ? "2/2" : value).ifPresent(this::meter);
+            case 'M' ->
+                Meter.read(value.equals("C") ? "4/4" : value.equals("C|") ? "2/2" : value)
+                        .ifPresent(this::meter);
             case 'L' -> AbcFraction.of(value).ifPresent(length -> notes.unit(length * Ticks.PER_WHOLE));
             case 'Q' -> {
-                Matcher tempo = Pattern.compile("([0-9]+)/([0-9]+)\\s*=\\s*([0-9.]+)").matcher(value);
+                Matcher tempo =
+                        Pattern.compile("([0-9]+)/([0-9]+)\\s*=\\s*([0-9.]+)").matcher(value);
                 if (tempo.find() && tempo.group(3).matches("[0-9]+(\\.[0-9]+)?")) {
-                    draft.quarters = Optional.of(4.0 * Integer.parseInt(tempo.group(1)) / Integer.parseInt(tempo.group(2)) * Double.parseDouble(tempo.group(3)))
+                    draft.quarters = Optional.of(4.0
+                                    * Integer.parseInt(tempo.group(1))
+                                    / Integer.parseInt(tempo.group(2))
+                                    * Double.parseDouble(tempo.group(3)))
                             .filter(found -> found >= 5 && found <= 1000);
                 }
             }
@@ -229,7 +263,8 @@ final class AbcMusic {
         opens = opens || opensNext;
         draft.opens = opens;
         Matcher rounds = ROUNDS.matcher(text).region(match.end(), text.length());
-        if (rounds.lookingAt() && (rounds.group().contains("[") || !rounds.group().startsWith(" "))) {
+        if (rounds.lookingAt()
+                && (rounds.group().contains("[") || !rounds.group().startsWith(" "))) {
             endings = Repeat.rounds(rounds.group(1));
             draft.endings = endings;
             return rounds.end();
@@ -245,7 +280,10 @@ final class AbcMusic {
             opens = false;
             draft = new SongBuilder.Draft(meter, line);
             draft.endings = endings;
-        } else if (times > 0 && !items.isEmpty() && items.get(items.size() - 1) instanceof SongBuilder.Draft before && before.closes.isEmpty()) {
+        } else if (times > 0
+                && !items.isEmpty()
+                && items.get(items.size() - 1) instanceof SongBuilder.Draft before
+                && before.closes.isEmpty()) {
             before.closes = Optional.of(Repeat.of(times));
         }
         notes.nextBar();
@@ -287,7 +325,11 @@ final class AbcMusic {
 
     private static Optional<ChordSymbol> smallBass(String text) {
         int slash = text.lastIndexOf('/');
-        String plain = slash < 0 || slash + 1 == text.length() ? text : text.substring(0, slash + 1) + text.substring(slash + 1, slash + 2).toUpperCase(Locale.ROOT) + text.substring(slash + 2);
+        String plain = slash < 0 || slash + 1 == text.length()
+                ? text
+                : text.substring(0, slash + 1)
+                        + text.substring(slash + 1, slash + 2).toUpperCase(Locale.ROOT)
+                        + text.substring(slash + 2);
         return ChordSymbol.read(plain);
     }
 
@@ -311,7 +353,11 @@ final class AbcMusic {
         int end = notes.read(text, i);
         if (end < 0) {
             if ("([".indexOf(text.charAt(i)) < 0) {
-                warn("abc-sign", i, text.substring(i, text.offsetByCodePoints(i, 1)), "notes, rests, chords in quotes and bar lines");
+                warn(
+                        "abc-sign",
+                        i,
+                        text.substring(i, text.offsetByCodePoints(i, 1)),
+                        "notes, rests, chords in quotes and bar lines");
             } else if (text.charAt(i) == '[') {
                 warn("abc-sign", i, text.substring(i), "a closing ]");
                 return text.length();

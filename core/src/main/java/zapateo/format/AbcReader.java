@@ -10,8 +10,8 @@ import zapateo.rhythm.Meter;
 import zapateo.song.Problem;
 
 /**
- * Reads the first tune of an ABC 2.1 file: chords in quotes, the melody of the first voice, repeats and endings, parts, changes of key, metre and
- * tempo, words. {@link AbcMusic} reads the lines of music.
+ * Reads the first tune of an ABC 2.1 file: chords in quotes, the melody of the first voice, repeats and endings, parts,
+ * changes of key, metre and tempo, words. {@link AbcMusic} reads the lines of music.
  */
 final class AbcReader {
 
@@ -30,8 +30,7 @@ final class AbcReader {
     private String voice = "";
     private String firstVoice = "";
 
-    private AbcReader() {
-    }
+    private AbcReader() {}
 
     static FileReading read(String text) {
         return new AbcReader().readTune(text.split("\r\n|\r|\n", -1));
@@ -55,7 +54,11 @@ final class AbcReader {
             }
             Matcher field = FIELD.matcher(line);
             if (field.matches() && !line.startsWith("|:")) {
-                readField(field.group(1).charAt(0), field.group(2).strip(), at + 1, line.length() - field.group(2).length() + 1);
+                readField(
+                        field.group(1).charAt(0),
+                        field.group(2).strip(),
+                        at + 1,
+                        line.length() - field.group(2).length() + 1);
             } else if (inBody && isOurVoice()) {
                 music.read(line, at + 1);
             } else if (!inBody) {
@@ -116,10 +119,14 @@ final class AbcReader {
                 }
             }
             case 'M' -> readMeter(value, line, column);
-            case 'L' -> AbcFraction.of(value).ifPresentOrElse(length -> {
-                music.unit(length * 3840);
-                unitGiven = true;
-            }, () -> warn("abc-field", line, column, value, "a length such as 1/8"));
+            case 'L' ->
+                AbcFraction.of(value)
+                        .ifPresentOrElse(
+                                length -> {
+                                    music.unit(length * 3840);
+                                    unitGiven = true;
+                                },
+                                () -> warn("abc-field", line, column, value, "a length such as 1/8"));
             case 'Q' -> readTempo(value, line, column);
             case 'K' -> readKey(value, line, column);
             case 'V' -> {
@@ -130,7 +137,12 @@ final class AbcReader {
                 if (inBody) {
                     music.part(value);
                 } else {
-                    warn("abc-field", line, column, "P:" + value, "parts by name in the tune; the order they are played in is not read");
+                    warn(
+                            "abc-field",
+                            line,
+                            column,
+                            "P:" + value,
+                            "parts by name in the tune; the order they are played in is not read");
                 }
             }
             case 'w' -> {
@@ -170,7 +182,11 @@ final class AbcReader {
         Matcher bare = BARE_TEMPO.matcher(value);
         Optional<Double> quarters = Optional.empty();
         if (match.find()) {
-            double beat = AbcFraction.WRITTEN.matcher(match.group(1)).results().mapToDouble(part -> Double.parseDouble(part.group(1)) / Double.parseDouble(part.group(2))).sum();
+            double beat = AbcFraction.WRITTEN
+                    .matcher(match.group(1))
+                    .results()
+                    .mapToDouble(part -> Double.parseDouble(part.group(1)) / Double.parseDouble(part.group(2)))
+                    .sum();
             quarters = Optional.of(Double.parseDouble(match.group(2)) * beat * 4);
         } else if (bare.matches()) {
             quarters = Optional.of(Double.parseDouble(bare.group(1)) * music.unit() / 960);

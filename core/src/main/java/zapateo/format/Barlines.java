@@ -26,7 +26,10 @@ final class Barlines {
 
     Optional<Barline> left(int at) {
         WrittenBar.Marks marks = bars.get(at).marks();
-        boolean begins = !marks.endings().isEmpty() && (at == 0 || !bars.get(at - 1).marks().endings().equals(marks.endings()) || bars.get(at - 1).marks().closes().isPresent());
+        boolean begins = !marks.endings().isEmpty()
+                && (at == 0
+                        || !bars.get(at - 1).marks().endings().equals(marks.endings())
+                        || bars.get(at - 1).marks().closes().isPresent());
         if (!marks.opens() && !begins) {
             return Optional.empty();
         }
@@ -47,7 +50,10 @@ final class Barlines {
     Optional<Barline> right(int at) {
         WrittenBar.Marks marks = bars.get(at).marks();
         boolean last = at == bars.size() - 1;
-        boolean ends = !marks.endings().isEmpty() && (last || marks.closes().isPresent() || !bars.get(at + 1).marks().endings().equals(marks.endings()));
+        boolean ends = !marks.endings().isEmpty()
+                && (last
+                        || marks.closes().isPresent()
+                        || !bars.get(at + 1).marks().endings().equals(marks.endings()));
         boolean vamp = marks.closes().filter(Repeat::vamp).isPresent();
         if (marks.closes().isEmpty() && !ends && !last) {
             return Optional.empty();
@@ -58,10 +64,13 @@ final class Barlines {
             line.setBarStyle(style(BarStyle.LIGHT_HEAVY));
         }
         if (ends) {
-            line.setEnding(ending(marks.endings(), marks.closes().isPresent() ? StartStopDiscontinue.STOP : StartStopDiscontinue.DISCONTINUE));
+            line.setEnding(ending(
+                    marks.endings(),
+                    marks.closes().isPresent() ? StartStopDiscontinue.STOP : StartStopDiscontinue.DISCONTINUE));
         }
         if (marks.closes().isPresent()) {
-            line.setRepeat(repeat(BackwardForward.BACKWARD, vamp ? 2 : marks.closes().get().times()));
+            line.setRepeat(repeat(
+                    BackwardForward.BACKWARD, vamp ? 2 : marks.closes().get().times()));
         }
         return Optional.of(line);
     }

@@ -13,14 +13,21 @@ public final class BassPartWriter {
 
     private static final int OCTAVE_DOWN = -1;
 
-    private BassPartWriter() {
-    }
+    private BassPartWriter() {}
 
     /** @param arrangement of the line alone */
     public static byte[] write(Arrangement arrangement) {
         Written written = Written.of(arrangement);
         ScorePartwise.Part part = new ObjectFactory().createScorePartwisePart();
-        part.getMeasure().addAll(new MeasureWriter(written, Hands.LEFT, PageShown.of(FingersShown.NONE), 0, written.song().bars().size() - 1, true).measures());
+        part.getMeasure()
+                .addAll(new MeasureWriter(
+                                written,
+                                Hands.LEFT,
+                                PageShown.of(FingersShown.NONE),
+                                0,
+                                written.song().bars().size() - 1,
+                                true)
+                        .measures());
         boolean first = true;
         for (ScorePartwise.Part.Measure measure : part.getMeasure()) {
             for (Object each : measure.getNoteOrBackupOrForward()) {

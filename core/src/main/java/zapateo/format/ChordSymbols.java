@@ -27,8 +27,7 @@ final class ChordSymbols {
 
     private static final String ROOM = "\u2002";
 
-    private ChordSymbols() {
-    }
+    private ChordSymbols() {}
 
     static Harmony harmony(ChordSpan span) {
         return span.chord().map(chord -> chord(chord, true)).orElseGet(ChordSymbols::silence);
@@ -37,9 +36,13 @@ final class ChordSymbols {
     /** For a page that is engraved here, where the kind's text says all: degrees beside it would be drawn once more. */
     static Harmony engraved(ChordSpan span) {
         Harmony harmony = span.chord().map(chord -> chord(chord, false)).orElseGet(ChordSymbols::silence);
-        // A little room behind it, so that the fingers of the next note are seen to be in its way and it stands over them.
+        // A little room behind it, so that the fingers of the next note are seen to be in its way and it stands over
+        // them.
         if (span.chord().filter(chord -> chord.over().isEmpty()).isPresent()) {
-            harmony.getHarmonyChord().stream().filter(Kind.class::isInstance).map(Kind.class::cast).forEach(kind -> kind.setText(kind.getText() + ROOM));
+            harmony.getHarmonyChord().stream()
+                    .filter(Kind.class::isInstance)
+                    .map(Kind.class::cast)
+                    .forEach(kind -> kind.setText(kind.getText() + ROOM));
         }
         return harmony;
     }
@@ -53,7 +56,8 @@ final class ChordSymbols {
         kind.setText(chord.quality().written());
         harmony.getHarmonyChord().add(kind);
         chord.over().ifPresent(over -> harmony.getHarmonyChord().add(bass(over)));
-        (withDegrees ? means.degrees() : List.<HarmonyKind.Change>of()).forEach(degree -> harmony.getHarmonyChord().add(degree(degree)));
+        (withDegrees ? means.degrees() : List.<HarmonyKind.Change>of())
+                .forEach(degree -> harmony.getHarmonyChord().add(degree(degree)));
         return harmony;
     }
 

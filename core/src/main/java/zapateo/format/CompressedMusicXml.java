@@ -13,8 +13,7 @@ final class CompressedMusicXml {
     private static final int MOST_ENTRIES = 200;
     private static final String CONTAINER = "META-INF/container.xml";
 
-    private CompressedMusicXml() {
-    }
+    private CompressedMusicXml() {}
 
     static FileReading read(byte[] content) {
         try {
@@ -23,16 +22,25 @@ final class CompressedMusicXml {
                 return refused("mxl-container", "", CONTAINER + " that names the score");
             }
             XmlTree root = XmlTree.read(container.get());
-            Optional<String> path = root.child("rootfiles").flatMap(files -> files.child("rootfile")).flatMap(file -> file.attribute("full-path"));
+            Optional<String> path = root.child("rootfiles")
+                    .flatMap(files -> files.child("rootfile"))
+                    .flatMap(file -> file.attribute("full-path"));
             Optional<byte[]> score = path.isEmpty() ? Optional.empty() : entry(content, path.get());
-            return score.isEmpty() ? refused("mxl-container", path.orElse(""), "the file that " + CONTAINER + " names")
+            return score.isEmpty()
+                    ? refused("mxl-container", path.orElse(""), "the file that " + CONTAINER + " names")
                     : MusicXmlReader.read(score.get(), FileFormat.COMPRESSED_MUSICXML);
         } catch (TooBig bomb) {
             return refused("mxl-too-big", "", "at most " + (MOST_BYTES >> 20) + " MiB when unpacked");
         } catch (IOException | IllegalArgumentException broken) {
             return refused("mxl-broken", "", "a whole zip file");
         } catch (XmlTree.Unread unread) {
-            return FileReading.refused(FileFormat.COMPRESSED_MUSICXML, unread.code, unread.line, unread.column, CONTAINER, "a plain XML file");
+            return FileReading.refused(
+                    FileFormat.COMPRESSED_MUSICXML,
+                    unread.code,
+                    unread.line,
+                    unread.column,
+                    CONTAINER,
+                    "a plain XML file");
         }
     }
 

@@ -24,11 +24,11 @@ import zapateo.rhythm.Tempo;
 final class Directions {
 
     private static final ObjectFactory MAKE = new ObjectFactory();
-    private static final Map<Integer, String> BEAT_UNITS = Map.of(240, "16th", 480, "eighth", 960, "quarter", 1440, "quarter", 1920, "half");
+    private static final Map<Integer, String> BEAT_UNITS =
+            Map.of(240, "16th", 480, "eighth", 960, "quarter", 1440, "quarter", 1920, "half");
     private static final int DOTTED_QUARTER = 1440;
 
-    private Directions() {
-    }
+    private Directions() {}
 
     /** The feel in words, the metronome mark, and both for a player program. */
     static Direction tempo(Tempo tempo, Feel feel, zapateo.rhythm.Swing swung) {
@@ -36,7 +36,8 @@ final class Directions {
         if (feel != Feel.STRAIGHT) {
             DirectionType words = MAKE.createDirectionType();
             FormattedTextId text = MAKE.createFormattedTextId();
-            text.setValue(feel.id().substring(0, 1).toUpperCase(Locale.ROOT) + feel.id().substring(1));
+            text.setValue(feel.id().substring(0, 1).toUpperCase(Locale.ROOT)
+                    + feel.id().substring(1));
             words.getWordsOrSymbol().add(text);
             direction.getDirectionType().add(words);
         }
@@ -90,13 +91,15 @@ final class Directions {
     static Direction dynamics(String sign) {
         DirectionType type = MAKE.createDirectionType();
         Dynamics dynamics = MAKE.createDynamics();
-        dynamics.getPOrPpOrPpp().add(switch (sign) {
-            case "p" -> MAKE.createDynamicsP(MAKE.createEmpty());
-            case "mp" -> MAKE.createDynamicsMp(MAKE.createEmpty());
-            case "f" -> MAKE.createDynamicsF(MAKE.createEmpty());
-            case "ff" -> MAKE.createDynamicsFf(MAKE.createEmpty());
-            default -> MAKE.createDynamicsMf(MAKE.createEmpty());
-        });
+        dynamics.getPOrPpOrPpp()
+                .add(
+                        switch (sign) {
+                            case "p" -> MAKE.createDynamicsP(MAKE.createEmpty());
+                            case "mp" -> MAKE.createDynamicsMp(MAKE.createEmpty());
+                            case "f" -> MAKE.createDynamicsF(MAKE.createEmpty());
+                            case "ff" -> MAKE.createDynamicsFf(MAKE.createEmpty());
+                            default -> MAKE.createDynamicsMf(MAKE.createEmpty());
+                        });
         type.getDynamics().add(dynamics);
         return below(type);
     }
@@ -144,6 +147,8 @@ final class Directions {
     }
 
     private static String plain(double number) {
-        return BigDecimal.valueOf(Math.round(number * 100), 2).stripTrailingZeros().toPlainString();
+        return BigDecimal.valueOf(Math.round(number * 100), 2)
+                .stripTrailingZeros()
+                .toPlainString();
     }
 }

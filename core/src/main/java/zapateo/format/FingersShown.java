@@ -13,6 +13,8 @@ public enum FingersShown {
     NONE;
 
     public static Optional<FingersShown> named(String id) {
-        return Arrays.stream(values()).filter(each -> each.name().toLowerCase(Locale.ROOT).equals(id)).findFirst();
+        return Arrays.stream(values())
+                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(id))
+                .findFirst();
     }
 }

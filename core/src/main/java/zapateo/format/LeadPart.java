@@ -1,13 +1,15 @@
 package zapateo.format;
 
-/** Which part of a score is its lead sheet, found in a first look that holds nothing: the chords may stand in another part than the first, then that one is. */
+/**
+ * Which part of a score is its lead sheet, found in a first look that holds nothing: the chords may stand in another
+ * part than the first, then that one is.
+ */
 final class LeadPart implements XmlTree.Keeping {
 
     private int parts;
     private int withChords = -1;
 
-    private LeadPart() {
-    }
+    private LeadPart() {}
 
     /** Its place from 0; the first where none has chords. */
     static int of(byte[] score) throws XmlTree.Unread {

@@ -32,7 +32,10 @@ import zapateo.song.TuneNote;
 import zapateo.song.WrittenBar;
 import zapateo.song.WrittenSection;
 
-/** Writes a song as it is read: one staff with the chords above it, the melody or rests on it, words below, repeats and endings. MusicXML 4.0. */
+/**
+ * Writes a song as it is read: one staff with the chords above it, the melody or rests on it, words below, repeats and
+ * endings. MusicXML 4.0.
+ */
 public final class LeadSheetWriter {
 
     private final ObjectFactory make = new ObjectFactory();
@@ -41,6 +44,7 @@ public final class LeadSheetWriter {
     private final Barlines barlines;
     /** A song without a single chord, such as a tune alone, is not told so in every bar. */
     private final boolean sounds;
+
     private Key key;
 
     private final boolean bare;
@@ -95,7 +99,9 @@ public final class LeadSheetWriter {
             bar.chords().forEach(span -> content.add(harmony(span)));
         }
         // A fermata stands over the note that is held; where none begins under it, it is a word.
-        bar.chords().stream().filter(span -> span.held() && under(span, bar).isEmpty()).forEach(span -> content.add(Directions.below("fermata", span.tick())));
+        bar.chords().stream()
+                .filter(span -> span.held() && under(span, bar).isEmpty())
+                .forEach(span -> content.add(Directions.below("fermata", span.tick())));
         if (bar.marks().closes().filter(Repeat::vamp).isPresent()) {
             content.add(Directions.below("vamp", 0));
         }
@@ -160,7 +166,10 @@ public final class LeadSheetWriter {
             List<Piece> pieces = pieces(bar, each);
             for (int i = 0; i < pieces.size(); i++) {
                 Note note = note(pieces.get(i), each, tied || i > 0, each.tied() || i + 1 < pieces.size(), accidentals);
-                if (i == 0 && bar.chords().stream().anyMatch(span -> span.held() && under(span, bar).filter(each::equals).isPresent())) {
+                if (i == 0
+                        && bar.chords().stream()
+                                .anyMatch(span -> span.held()
+                                        && under(span, bar).filter(each::equals).isPresent())) {
                     addFermata(note);
                 }
                 if (!worded && each.pitch().isPresent()) {
@@ -176,14 +185,18 @@ public final class LeadSheetWriter {
 
     /** The last note that begins under a fermata. */
     private static Optional<TuneNote> under(ChordSpan span, WrittenBar bar) {
-        return bar.tune().stream().filter(note -> note.tick() >= span.tick() && note.tick() < span.end()).reduce((first, second) -> second);
+        return bar.tune().stream()
+                .filter(note -> note.tick() >= span.tick() && note.tick() < span.end())
+                .reduce((first, second) -> second);
     }
 
     private void addFermata(Note note) {
-        org.audiveris.proxymusic.Notations notations = note.getNotations().stream().findFirst().orElseGet(() -> {
-            note.getNotations().add(make.createNotations());
-            return note.getNotations().get(0);
-        });
+        org.audiveris.proxymusic.Notations notations = note.getNotations().stream()
+                .findFirst()
+                .orElseGet(() -> {
+                    note.getNotations().add(make.createNotations());
+                    return note.getNotations().get(0);
+                });
         org.audiveris.proxymusic.Fermata fermata = make.createFermata();
         fermata.setType(org.audiveris.proxymusic.UprightInverted.UPRIGHT);
         notations.getTiedOrSlurOrTuplet().add(fermata);
@@ -194,20 +207,22 @@ public final class LeadSheetWriter {
     }
 
     /** A length as it is written: a value, or two thirds of one. */
-    private record Piece(int ticks, Optional<NoteValue> value, boolean triplet) {
-    }
+    private record Piece(int ticks, Optional<NoteValue> value, boolean triplet) {}
 
     private static List<Piece> pieces(WrittenBar bar, TuneNote note) {
         Optional<NoteValue> triplet = NoteValue.of(note.ticks() * 3 / 2).filter(value -> value.dots() == 0);
         if (NoteValue.of(note.ticks()).isEmpty() && note.ticks() * 3 % 2 == 0 && triplet.isPresent()) {
             return List.of(new Piece(note.ticks(), triplet, true));
         }
-        List<NoteValue> values = NoteValue.split(bar.meter(), note.tick(), note.ticks(), note.pitch().isEmpty());
+        List<NoteValue> values = NoteValue.split(
+                bar.meter(), note.tick(), note.ticks(), note.pitch().isEmpty());
         int said = values.stream().mapToInt(NoteValue::ticks).sum();
         if (said != note.ticks()) {
             return List.of(new Piece(note.ticks(), Optional.empty(), false));
         }
-        return values.stream().map(value -> new Piece(value.ticks(), Optional.of(value), false)).toList();
+        return values.stream()
+                .map(value -> new Piece(value.ticks(), Optional.of(value), false))
+                .toList();
     }
 
     private Note plain(int ticks) {
@@ -240,7 +255,10 @@ public final class LeadSheetWriter {
         zapateo.pitch.Pitch sounding = each.pitch().get();
         org.audiveris.proxymusic.Pitch pitch = make.createPitch();
         pitch.setStep(Step.fromValue(sounding.pitchClass().letter().name()));
-        pitch.setAlter(sounding.pitchClass().alteration() == 0 ? null : BigDecimal.valueOf(sounding.pitchClass().alteration()));
+        pitch.setAlter(
+                sounding.pitchClass().alteration() == 0
+                        ? null
+                        : BigDecimal.valueOf(sounding.pitchClass().alteration()));
         pitch.setOctave(sounding.octave());
         note.setPitch(pitch);
         if (!fromBefore) {

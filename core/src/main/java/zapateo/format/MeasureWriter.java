@@ -10,10 +10,10 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
-import java.util.Optional;
 import org.audiveris.proxymusic.Attributes;
 import org.audiveris.proxymusic.Backup;
 import org.audiveris.proxymusic.BarStyle;
@@ -34,12 +34,12 @@ import org.audiveris.proxymusic.StaffSize;
 import org.audiveris.proxymusic.StartStop;
 import org.audiveris.proxymusic.YesNo;
 import zapateo.arrangement.Shades;
-import zapateo.rhythm.Side;
-import zapateo.rhythm.Swing;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.rhythm.Feel;
+import zapateo.rhythm.Side;
+import zapateo.rhythm.Swing;
 import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
@@ -58,6 +58,7 @@ final class MeasureWriter {
     private final PageShown shown;
     /** Of the chords, where their degrees are told. */
     private final Optional<Understanding> understanding;
+
     private final List<Side> staves;
     private final List<Bar> bars;
     private final int from;
@@ -82,13 +83,24 @@ final class MeasureWriter {
         for (int i = 0; i < strokes.size(); i++) {
             StaffBar.Numbered.of(strokes.get(i), i, bars).forEach(this::place);
         }
-        byHandAndBar.values().forEach(each -> each.values().forEach(bar -> bar.sort(Comparator.comparingInt(numbered -> numbered.stroke().written().tick()))));
+        byHandAndBar
+                .values()
+                .forEach(each -> each.values()
+                        .forEach(bar -> bar.sort(Comparator.comparingInt(
+                                numbered -> numbered.stroke().written().tick()))));
     }
 
     private void place(StaffBar.Numbered numbered) {
         Stroke stroke = numbered.stroke();
-        for (int bar = stroke.bar(); bar < bars.size() && (bar == stroke.bar() || bars.get(bar).tick() < stroke.written().end()); bar++) {
-            byHandAndBar.computeIfAbsent(stroke.hand(), hand -> new HashMap<>()).computeIfAbsent(bar, each -> new ArrayList<>()).add(numbered);
+        for (int bar = stroke.bar();
+                bar < bars.size()
+                        && (bar == stroke.bar()
+                                || bars.get(bar).tick() < stroke.written().end());
+                bar++) {
+            byHandAndBar
+                    .computeIfAbsent(stroke.hand(), hand -> new HashMap<>())
+                    .computeIfAbsent(bar, each -> new ArrayList<>())
+                    .add(numbered);
         }
     }
 
@@ -119,7 +131,10 @@ final class MeasureWriter {
         }
         understanding.ifPresent(told -> degrees(content, bar, told));
         if (shown.pins()) {
-            bar.written().marks().pins().forEach(pin -> content.add(Directions.below((pin.warning() ? "! " : "") + pin.text(), 0)));
+            bar.written()
+                    .marks()
+                    .pins()
+                    .forEach(pin -> content.add(Directions.below((pin.warning() ? "! " : "") + pin.text(), 0)));
         }
         dynamics(bar).ifPresent(sign -> content.add(Directions.dynamics(sign)));
         Swells.beginningAt(written.shades(), bar, from).ifPresent(content::add);
@@ -139,18 +154,29 @@ final class MeasureWriter {
     private static void degrees(List<Object> content, Bar bar, Understanding told) {
         for (int i = 0; i < bar.chords().size(); i++) {
             int tick = bar.chords().get(i).tick();
-            told.place(bar.written(), i).ifPresent(place -> content.add(Directions.words(place.degree().roman(), tick)));
+            told.place(bar.written(), i)
+                    .ifPresent(
+                            place -> content.add(Directions.words(place.degree().roman(), tick)));
         }
     }
 
     private void writeHeading(List<Object> content, Bar bar) {
         if (bar.index() == 0) {
-            content.add(Directions.tempo(bar.tempo(), written.swing().equals(Swing.NONE) ? Feel.STRAIGHT : written.song().feel(), written.swing()));
+            content.add(Directions.tempo(
+                    bar.tempo(),
+                    written.swing().equals(Swing.NONE)
+                            ? Feel.STRAIGHT
+                            : written.song().feel(),
+                    written.swing()));
         } else if (!bars.get(bar.index() - 1).tempo().equals(bar.tempo())) {
             content.add(Directions.tempo(bar.tempo(), Feel.STRAIGHT, written.swing()));
         }
-        written.song().sections().stream().filter(section -> !section.name().isEmpty() && section.bars().get(0).index() == bar.index())
-                .map(Section::name).findFirst().ifPresent(name -> content.add(Directions.section(name)));
+        written.song().sections().stream()
+                .filter(section ->
+                        !section.name().isEmpty() && section.bars().get(0).index() == bar.index())
+                .map(Section::name)
+                .findFirst()
+                .ifPresent(name -> content.add(Directions.section(name)));
     }
 
     private List<StaffBar.Numbered> strokes(Side hand, int bar) {
@@ -162,7 +188,11 @@ final class MeasureWriter {
         if (shown.fingers() != FingersShown.FEW) {
             return number -> shown.fingers() == FingersShown.ALL;
         }
-        return FingerMarks.of(bar, strokes(hand, bar.index()), first ? null : bars.get(bar.index() - 1), first ? List.of() : strokes(hand, bar.index() - 1));
+        return FingerMarks.of(
+                bar,
+                strokes(hand, bar.index()),
+                first ? null : bars.get(bar.index() - 1),
+                first ? List.of() : strokes(hand, bar.index() - 1));
     }
 
     private List<PedalMarks.Mark> pedalMarks(Bar bar) {
@@ -170,20 +200,37 @@ final class MeasureWriter {
         if (headed) {
             return PedalMarks.of(pedalled, bar, staff);
         }
-        return PedalMarks.simile(pedalled, bar, IntStream.rangeClosed(1, 2).map(back -> bar.index() - back).filter(index -> index >= from).mapToObj(bars::get).toList(), staff);
+        return PedalMarks.simile(
+                pedalled,
+                bar,
+                IntStream.rangeClosed(1, 2)
+                        .map(back -> bar.index() - back)
+                        .filter(index -> index >= from)
+                        .mapToObj(bars::get)
+                        .toList(),
+                staff);
     }
 
-    /** How loud it begins, and where a section is played louder or softer than the one before: where the player has to know it. */
+    /**
+     * How loud it begins, and where a section is played louder or softer than the one before: where the player has to
+     * know it.
+     */
     private Optional<String> dynamics(Bar bar) {
         List<Shades.Shade> shades = written.shades().bars();
         int level = shades.get(bar.index()).level();
         int before = bar.index() == 0 ? level : shades.get(bar.index() - 1).level();
         boolean first = bar.index() == from && bars.get(from).number() <= 1;
-        Optional<Bar> loud = bars.stream().filter(each -> !strokes(Side.LEFT, each.index()).isEmpty()).findFirst();
+        Optional<Bar> loud = bars.stream()
+                .filter(each -> !strokes(Side.LEFT, each.index()).isEmpty())
+                .findFirst();
         if (loud.isEmpty() || !first && Swells.sign(level).equals(Swells.sign(before))) {
             return Optional.empty();
         }
-        double velocity = strokes(Side.LEFT, loud.get().index()).stream().flatMap(numbered -> numbered.stroke().notes().stream()).mapToInt(PartNote::velocity).average().orElseThrow();
+        double velocity = strokes(Side.LEFT, loud.get().index()).stream()
+                .flatMap(numbered -> numbered.stroke().notes().stream())
+                .mapToInt(PartNote::velocity)
+                .average()
+                .orElseThrow();
         return Optional.of(Swells.mark(velocity - shades.get(loud.get().index()).level(), level));
     }
 
@@ -208,14 +255,27 @@ final class MeasureWriter {
     /** What stands last under each fermata; its sign stands over that. */
     private static Set<StaffBar.Event> held(Bar bar, List<StaffBar.Event> events) {
         Set<StaffBar.Event> held = new HashSet<>();
-        bar.chords().stream().filter(ChordSpan::held).forEach(span -> events.stream().filter(event -> event.tick() < span.end() && event.tick() + event.value().ticks() > span.tick())
-                .reduce((first, second) -> second).ifPresent(held::add));
+        bar.chords().stream()
+                .filter(ChordSpan::held)
+                .forEach(span -> events.stream()
+                        .filter(event -> event.tick() < span.end()
+                                && event.tick() + event.value().ticks() > span.tick())
+                        .reduce((first, second) -> second)
+                        .ifPresent(held::add));
         return held;
     }
 
-    private void writeVoice(List<Object> content, Bar bar, List<StaffBar.Event> events, NoteWriter writer, String voice, boolean hideRests, List<PedalMarks.Mark> pedals) {
+    private void writeVoice(
+            List<Object> content,
+            Bar bar,
+            List<StaffBar.Event> events,
+            NoteWriter writer,
+            String voice,
+            boolean hideRests,
+            List<PedalMarks.Mark> pedals) {
         Deque<PedalMarks.Mark> marks = new ArrayDeque<>(pedals);
-        List<StaffBar.Event> timed = events.stream().filter(event -> !event.isGrace()).toList();
+        List<StaffBar.Event> timed =
+                events.stream().filter(event -> !event.isGrace()).toList();
         Map<StaffBar.Event, List<BeamValue>> beams = Beams.of(bar.meter(), timed);
         Map<StaffBar.Event, StartStop> triplets = triplets(timed);
         if (events.isEmpty() || events.stream().allMatch(StaffBar.Event::isRest)) {
@@ -232,13 +292,21 @@ final class MeasureWriter {
                 forward.setDuration(BigDecimal.valueOf(event.value().ticks()));
                 content.add(forward);
             } else {
-                content.addAll(writer.notes(event, voice, beams.getOrDefault(event, List.of()), Optional.ofNullable(triplets.get(event)), held.contains(event)));
+                content.addAll(writer.notes(
+                        event,
+                        voice,
+                        beams.getOrDefault(event, List.of()),
+                        Optional.ofNullable(triplets.get(event)),
+                        held.contains(event)));
             }
         }
         write(content, marks, bar.ticks());
     }
 
-    /** Those up to a tick, before what stands there: readers take a mark to be of the voice around it and make little of an offset. */
+    /**
+     * Those up to a tick, before what stands there: readers take a mark to be of the voice around it and make little of
+     * an offset.
+     */
     private static void write(List<Object> content, Deque<PedalMarks.Mark> marks, int tick) {
         while (!marks.isEmpty() && marks.peek().tick() <= tick) {
             content.add(marks.poll().direction());
@@ -256,7 +324,9 @@ final class MeasureWriter {
                 continue;
             }
             first = goesOn ? first : event;
-            boolean last = i + 1 == events.size() || !events.get(i + 1).value().triplet() || events.get(i + 1).tick() / Ticks.PER_QUARTER != event.tick() / Ticks.PER_QUARTER;
+            boolean last = i + 1 == events.size()
+                    || !events.get(i + 1).value().triplet()
+                    || events.get(i + 1).tick() / Ticks.PER_QUARTER != event.tick() / Ticks.PER_QUARTER;
             if (last && first != event) {
                 signs.put(first, StartStop.START);
                 signs.put(event, StartStop.STOP);
@@ -265,7 +335,9 @@ final class MeasureWriter {
         return signs;
     }
 
-    /** All of a bar's symbols stand at its start, each with its offset: no rest above them need be cut for their sake. */
+    /**
+     * All of a bar's symbols stand at its start, each with its offset: no rest above them need be cut for their sake.
+     */
     private Object harmony(ChordSpan span) {
         if (!headed && span.chord().isEmpty()) {
             // The engraver here has no way of its own to say that there is no chord.

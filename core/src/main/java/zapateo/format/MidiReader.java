@@ -30,8 +30,8 @@ import zapateo.song.Problem;
 import zapateo.song.TuneNote;
 
 /**
- * Reads a Standard MIDI File: metres, tempos, keys, markers as sections, the melody of one track, set on a grid of sixteenths and triplets; chords
- * only from a track that is named as holding them.
+ * Reads a Standard MIDI File: metres, tempos, keys, markers as sections, the melody of one track, set on a grid of
+ * sixteenths and triplets; chords only from a track that is named as holding them.
  */
 final class MidiReader {
 
@@ -48,8 +48,7 @@ final class MidiReader {
     private double scale = 1;
 
     /** A note in ticks of our own, snapped to the grid. */
-    private record Note(int key, int from, int to) {
-    }
+    private record Note(int key, int from, int to) {}
 
     static FileReading read(byte[] content, MidiTracks tracks) {
         try {
@@ -62,7 +61,8 @@ final class MidiReader {
 
     private FileReading read(Sequence sequence, MidiTracks wanted) {
         if (sequence.getDivisionType() != Sequence.PPQ || sequence.getResolution() <= 0) {
-            return FileReading.refused(FileFormat.MIDI, "midi-frames", 1, 1, "frames a second", "a file that counts in quarter notes");
+            return FileReading.refused(
+                    FileFormat.MIDI, "midi-frames", 1, 1, "frames a second", "a file that counts in quarter notes");
         }
         scale = (double) Ticks.PER_QUARTER / sequence.getResolution();
         Track[] all = sequence.getTracks();
@@ -75,12 +75,28 @@ final class MidiReader {
                 holding.add(new FileReading.Track(i + 1, name, notes.get(i).size(), isChordal(notes.get(i))));
             }
         }
-        Optional<Integer> melody = wanted.melody().isPresent() ? wanted.melody() : holding.stream().filter(track -> !track.chordal())
-                .max(Comparator.comparingDouble(track -> meanKey(notes.get(track.number() - 1)))).map(FileReading.Track::number);
-        List<Note> tune = melody.filter(number -> number >= 1 && number <= all.length).map(number -> notes.get(number - 1)).orElse(List.of());
-        List<Note> chords = wanted.chords().filter(number -> number >= 1 && number <= all.length).map(number -> notes.get(number - 1)).orElse(List.of());
+        Optional<Integer> melody = wanted.melody().isPresent()
+                ? wanted.melody()
+                : holding.stream()
+                        .filter(track -> !track.chordal())
+                        .max(Comparator.comparingDouble(track -> meanKey(notes.get(track.number() - 1))))
+                        .map(FileReading.Track::number);
+        List<Note> tune = melody.filter(number -> number >= 1 && number <= all.length)
+                .map(number -> notes.get(number - 1))
+                .orElse(List.of());
+        List<Note> chords = wanted.chords()
+                .filter(number -> number >= 1 && number <= all.length)
+                .map(number -> notes.get(number - 1))
+                .orElse(List.of());
         if (wanted.chords().isEmpty()) {
-            problems.add(new Problem(Problem.Severity.WARNING, "midi-chords", 1, 1, 0, holding.size() + "", "a track named for the chords"));
+            problems.add(new Problem(
+                    Problem.Severity.WARNING,
+                    "midi-chords",
+                    1,
+                    1,
+                    0,
+                    holding.size() + "",
+                    "a track named for the chords"));
         }
         int end = notes.stream().flatMap(List::stream).mapToInt(Note::to).max().orElse(0);
         int last = (int) Math.min(Integer.MAX_VALUE / 2, Math.round(sequence.getTickLength() * scale));
@@ -116,7 +132,8 @@ final class MidiReader {
                 }
                 case 0x06 -> markers.put(tick, FileText.of(data));
                 case 0x51 -> {
-                    int microseconds = data.length < 3 ? 0 : (data[0] & 0xFF) << 16 | (data[1] & 0xFF) << 8 | data[2] & 0xFF;
+                    int microseconds =
+                            data.length < 3 ? 0 : (data[0] & 0xFF) << 16 | (data[1] & 0xFF) << 8 | data[2] & 0xFF;
                     if (microseconds > 0) {
                         tempos.put(tick, 60_000_000.0 / microseconds);
                     }
@@ -145,19 +162,24 @@ final class MidiReader {
         List<Note> notes = new ArrayList<>();
         for (int i = 0; i < track.size(); i++) {
             MidiMessage message = track.get(i).getMessage();
-            if (message instanceof ShortMessage note && note.getChannel() != DRUMS
+            if (message instanceof ShortMessage note
+                    && note.getChannel() != DRUMS
                     && (note.getCommand() == ShortMessage.NOTE_ON || note.getCommand() == ShortMessage.NOTE_OFF)) {
                 int key = note.getChannel() * 128 + note.getData1();
                 Long from = open.remove(key);
                 if (from != null) {
-                    notes.add(new Note(note.getData1(), snap(from), Math.max(snap(from) + 120, snap(track.get(i).getTick()))));
+                    notes.add(new Note(
+                            note.getData1(),
+                            snap(from),
+                            Math.max(snap(from) + 120, snap(track.get(i).getTick()))));
                 }
                 if (note.getCommand() == ShortMessage.NOTE_ON && note.getData2() > 0) {
                     open.put(key, track.get(i).getTick());
                 }
             }
         }
-        notes.sort(Comparator.comparingInt(Note::from).thenComparing(Comparator.comparingInt(Note::key).reversed()));
+        notes.sort(Comparator.comparingInt(Note::from)
+                .thenComparing(Comparator.comparingInt(Note::key).reversed()));
         return notes;
     }
 
@@ -188,16 +210,27 @@ final class MidiReader {
     private void writeBars(List<Note> tune, List<Note> chords, int end) {
         Sweep line = new Sweep(tune);
         Sweep under = new Sweep(chords);
-        Meter meter = meters.isEmpty() || meters.firstKey() > 0 ? Meter.COMMON : meters.firstEntry().getValue();
+        Meter meter = meters.isEmpty() || meters.firstKey() > 0
+                ? Meter.COMMON
+                : meters.firstEntry().getValue();
         song.meter = Optional.of(meter);
-        song.key = Optional.ofNullable(keys.isEmpty() || keys.firstKey() > 0 ? null : keys.firstEntry().getValue());
-        song.quarters = Optional.ofNullable(tempos.isEmpty() || tempos.firstKey() > 0 ? null : tempos.firstEntry().getValue());
+        song.key = Optional.ofNullable(
+                keys.isEmpty() || keys.firstKey() > 0 ? null : keys.firstEntry().getValue());
+        song.quarters = Optional.ofNullable(
+                tempos.isEmpty() || tempos.firstKey() > 0
+                        ? null
+                        : tempos.firstEntry().getValue());
         int at = 0;
         while (at < Math.max(1, end) && !song.isFull()) {
-            meter = meters.floorEntry(at) == null ? meter : meters.floorEntry(at).getValue();
+            meter = meters.floorEntry(at) == null
+                    ? meter
+                    : meters.floorEntry(at).getValue();
             Integer change = meters.higherKey(at);
             // One shorter bar at the beginning is a pick-up; so most files write it.
-            boolean pickup = at == 0 && change != null && change <= meter.barTicks() && change < meters.get(change).barTicks();
+            boolean pickup = at == 0
+                    && change != null
+                    && change <= meter.barTicks()
+                    && change < meters.get(change).barTicks();
             if (pickup) {
                 meter = meters.get(change);
                 song.meter = Optional.of(meter);
@@ -210,7 +243,9 @@ final class MidiReader {
             }
             if (at > 0) {
                 keys.subMap(at, to).values().stream().findFirst().ifPresent(key -> draft.key = Optional.of(key));
-                tempos.subMap(at, to).values().stream().findFirst().ifPresent(tempo -> draft.quarters = Optional.of(tempo));
+                tempos.subMap(at, to).values().stream()
+                        .findFirst()
+                        .ifPresent(tempo -> draft.quarters = Optional.of(tempo));
             }
             putTune(draft, line.during(at, to), at);
             putChords(draft, under.during(at, to), at);
@@ -243,7 +278,8 @@ final class MidiReader {
     }
 
     private void putTune(SongBuilder.Draft draft, List<Note> tune, int at) {
-        Key key = keys.floorEntry(at) == null ? Key.C_MAJOR : keys.floorEntry(at).getValue();
+        Key key =
+                keys.floorEntry(at) == null ? Key.C_MAJOR : keys.floorEntry(at).getValue();
         int end = at + draft.ticks;
         int filled = at;
         for (Note note : tune) {
@@ -252,26 +288,44 @@ final class MidiReader {
             if (from > filled) {
                 draft.tune.add(new TuneNote(Optional.empty(), filled - at, from - filled, false));
             }
-            draft.tune.add(new TuneNote(Optional.of(Pitch.onKey(note.key(), key.spell(note.key() % 12))), from - at, to - from, note.to() > end));
+            draft.tune.add(new TuneNote(
+                    Optional.of(Pitch.onKey(note.key(), key.spell(note.key() % 12))),
+                    from - at,
+                    to - from,
+                    note.to() > end));
             filled = to;
         }
     }
 
-    /** On every beat the keys that sound there, by the name they have together; a beat like the one before says nothing new. */
+    /**
+     * On every beat the keys that sound there, by the name they have together; a beat like the one before says nothing
+     * new.
+     */
     private void putChords(SongBuilder.Draft draft, List<Note> chords, int at) {
-        Key key = keys.floorEntry(at) == null ? Key.C_MAJOR : keys.floorEntry(at).getValue();
+        Key key =
+                keys.floorEntry(at) == null ? Key.C_MAJOR : keys.floorEntry(at).getValue();
         Optional<ChordSymbol> before = Optional.empty();
         for (int beat = 0; beat < draft.ticks; beat += draft.meter.beatTicks()) {
             int from = at + beat;
             int to = from + draft.meter.beatTicks();
             TreeSet<Integer> sounding = new TreeSet<>();
-            chords.stream().filter(note -> Math.min(note.to(), to) - Math.max(note.from(), from) >= GRID).map(Note::key).forEach(sounding::add);
+            chords.stream()
+                    .filter(note -> Math.min(note.to(), to) - Math.max(note.from(), from) >= GRID)
+                    .map(Note::key)
+                    .forEach(sounding::add);
             if (sounding.size() < 2) {
                 continue;
             }
             Optional<ChordSymbol> chord = ChordNames.of(List.copyOf(sounding), key);
             if (chord.isEmpty()) {
-                problems.add(new Problem(Problem.Severity.WARNING, "midi-chord-unnamed", draft.line, 1, 0, sounding.toString(), "keys that make a chord, in bar " + draft.line));
+                problems.add(new Problem(
+                        Problem.Severity.WARNING,
+                        "midi-chord-unnamed",
+                        draft.line,
+                        1,
+                        0,
+                        sounding.toString(),
+                        "keys that make a chord, in bar " + draft.line));
             } else if (!chord.equals(before)) {
                 draft.chords.put(beat, chord);
                 before = chord;

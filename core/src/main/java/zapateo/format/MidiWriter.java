@@ -31,8 +31,8 @@ import zapateo.song.Timeline;
 import zapateo.song.TuneNote;
 
 /**
- * Writes a Standard MIDI File, type 1, 960 ticks to the quarter: a first track with tempo, time and key signatures and section
- * markers, then a track for each hand on its own channel. Swing is written as the times that sound.
+ * Writes a Standard MIDI File, type 1, 960 ticks to the quarter: a first track with tempo, time and key signatures and
+ * section markers, then a track for each hand on its own channel. Swing is written as the times that sound.
  */
 public final class MidiWriter {
 
@@ -49,8 +49,7 @@ public final class MidiWriter {
     /** Chords of a lead sheet stand on roots from C3 up. */
     private static final int CHORD_ROOT = 48;
 
-    private MidiWriter() {
-    }
+    private MidiWriter() {}
 
     public static byte[] write(Arrangement arrangement, Hands hands) {
         try {
@@ -59,7 +58,12 @@ public final class MidiWriter {
             Sequence sequence = new Sequence(Sequence.PPQ, Ticks.PER_QUARTER);
             writeSong(sequence.createTrack(), written.song(), true);
             if (hands != Hands.LEFT) {
-                writePart(sequence.createTrack(), lead ? "Melody" : "Right hand", RIGHT_CHANNEL, written.right(), written);
+                writePart(
+                        sequence.createTrack(),
+                        lead ? "Melody" : "Right hand",
+                        RIGHT_CHANNEL,
+                        written.right(),
+                        written);
             }
             writePart(sequence.createTrack(), "Left hand", LEFT_CHANNEL, written.left(), written);
             ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -101,10 +105,13 @@ public final class MidiWriter {
                 }
                 if (key < 0) {
                     key = note.pitch().get().midi();
-                    track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, RIGHT_CHANNEL, key, MELODY_VELOCITY), bar.tick() + note.tick()));
+                    track.add(new MidiEvent(
+                            new ShortMessage(ShortMessage.NOTE_ON, RIGHT_CHANNEL, key, MELODY_VELOCITY),
+                            bar.tick() + note.tick()));
                 }
                 if (!note.tied()) {
-                    track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, RIGHT_CHANNEL, key, 0), bar.tick() + note.end()));
+                    track.add(new MidiEvent(
+                            new ShortMessage(ShortMessage.NOTE_OFF, RIGHT_CHANNEL, key, 0), bar.tick() + note.end()));
                     key = -1;
                 }
             }
@@ -121,11 +128,16 @@ public final class MidiWriter {
             }
             ChordSymbol chord = place.chord().get();
             int root = CHORD_ROOT + Math.floorMod(chord.root().chroma() - CHORD_ROOT, 12);
-            TreeSet<Integer> keys = new TreeSet<>(chord.quality().tones().stream().map(tone -> root + tone.semitones()).toList());
+            TreeSet<Integer> keys = new TreeSet<>(chord.quality().tones().stream()
+                    .map(tone -> root + tone.semitones())
+                    .toList());
             keys.add(root - 12 - Math.floorMod(root - chord.bass().chroma(), 12));
             for (int each : keys) {
-                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, LEFT_CHANNEL, each, CHORD_VELOCITY), place.tick()));
-                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, LEFT_CHANNEL, each, 0), place.tick() + place.span().ticks()));
+                track.add(new MidiEvent(
+                        new ShortMessage(ShortMessage.NOTE_ON, LEFT_CHANNEL, each, CHORD_VELOCITY), place.tick()));
+                track.add(new MidiEvent(
+                        new ShortMessage(ShortMessage.NOTE_OFF, LEFT_CHANNEL, each, 0),
+                        place.tick() + place.span().ticks()));
             }
         }
         end(track, song);
@@ -156,7 +168,14 @@ public final class MidiWriter {
             if (!heard.equals(before)) {
                 before = heard;
                 int clocksPerBeat = before.beatTicks() * 24 / Ticks.PER_QUARTER;
-                meta(track, bar.tick(), TIME_SIGNATURE, before.count(), Integer.numberOfTrailingZeros(before.unit()), clocksPerBeat, 8);
+                meta(
+                        track,
+                        bar.tick(),
+                        TIME_SIGNATURE,
+                        before.count(),
+                        Integer.numberOfTrailingZeros(before.unit()),
+                        clocksPerBeat,
+                        8);
             }
         }
         for (Section section : song.sections()) {
@@ -172,20 +191,27 @@ public final class MidiWriter {
         meta(track, tick, TEMPO, microseconds >> 16, microseconds >> 8, microseconds);
     }
 
-    private static void writePart(Track track, String name, int channel, Part part, Written written) throws InvalidMidiDataException {
+    private static void writePart(Track track, String name, int channel, Part part, Written written)
+            throws InvalidMidiDataException {
         text(track, 0, TEXT_TRACK_NAME, name);
         track.add(new MidiEvent(new ShortMessage(ShortMessage.PROGRAM_CHANGE, channel, 0, 0), 0));
         for (Stroke stroke : part.strokes()) {
             for (PartNote note : stroke.notes()) {
                 int key = note.pitch().midi();
-                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_OFF, channel, key, 0), stroke.sounding().end()));
-                track.add(new MidiEvent(new ShortMessage(ShortMessage.NOTE_ON, channel, key, note.velocity()), stroke.sounding().tick() + note.delayTicks()));
+                track.add(new MidiEvent(
+                        new ShortMessage(ShortMessage.NOTE_OFF, channel, key, 0),
+                        stroke.sounding().end()));
+                track.add(new MidiEvent(
+                        new ShortMessage(ShortMessage.NOTE_ON, channel, key, note.velocity()),
+                        stroke.sounding().tick() + note.delayTicks()));
             }
         }
         if (!part.strokes().isEmpty()) {
             for (Pedal pedal : written.pedal()) {
-                track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, SUSTAIN, 127), pedal.down()));
-                track.add(new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, SUSTAIN, 0), pedal.up()));
+                track.add(new MidiEvent(
+                        new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, SUSTAIN, 127), pedal.down()));
+                track.add(
+                        new MidiEvent(new ShortMessage(ShortMessage.CONTROL_CHANGE, channel, SUSTAIN, 0), pedal.up()));
             }
         }
         end(track, written.song());

@@ -23,14 +23,18 @@ import zapateo.song.Repeat;
 import zapateo.song.TuneNote;
 
 /**
- * Reads a lead sheet from MusicXML 2.0 to 4.0: chords from {@code <harmony>}, the melody from the first voice of the first part, signatures,
- * tempo, rehearsal marks as sections, repeats and endings, words under the notes. Other voices and parts are named, not read.
+ * Reads a lead sheet from MusicXML 2.0 to 4.0: chords from {@code <harmony>}, the melody from the first voice of the
+ * first part, signatures, tempo, rehearsal marks as sections, repeats and endings, words under the notes. Other voices
+ * and parts are named, not read.
  */
 final class MusicXmlReader {
 
     /** What stands in a measure and only concerns how it looks or how it is played elsewhere. */
-    private static final Set<String> LOOKS = Set.of("print", "sound", "listening", "bookmark", "link", "figured-bass", "grouping");
-    private static final Map<String, Integer> BEAT_UNITS = Map.of("16th", 240, "eighth", 480, "quarter", 960, "half", 1920, "whole", 3840);
+    private static final Set<String> LOOKS =
+            Set.of("print", "sound", "listening", "bookmark", "link", "figured-bass", "grouping");
+
+    private static final Map<String, Integer> BEAT_UNITS =
+            Map.of("16th", 240, "eighth", 480, "quarter", 960, "half", 1920, "whole", 3840);
 
     static final String PART = "part";
 
@@ -54,7 +58,13 @@ final class MusicXmlReader {
         try {
             return reader.read(content, LeadPart.of(content));
         } catch (XmlTree.Unread unread) {
-            return FileReading.refused(format, unread.code, unread.line, unread.column, unread.found, "a whole MusicXML file without entities or a document type of its own");
+            return FileReading.refused(
+                    format,
+                    unread.code,
+                    unread.line,
+                    unread.column,
+                    unread.found,
+                    "a whole MusicXML file without entities or a document type of its own");
         }
     }
 
@@ -78,17 +88,32 @@ final class MusicXmlReader {
 
     private FileReading built(XmlTree root, int at) {
         if (!root.name.equals("score-partwise")) {
-            return FileReading.refused(format, "musicxml-root", root.line, root.column, "<" + root.name + ">", "<score-partwise>");
+            return FileReading.refused(
+                    format, "musicxml-root", root.line, root.column, "<" + root.name + ">", "<score-partwise>");
         }
-        root.child("work").flatMap(work -> work.text("work-title")).or(() -> root.text("movement-title")).ifPresent(song::title);
+        root.child("work")
+                .flatMap(work -> work.text("work-title"))
+                .or(() -> root.text("movement-title"))
+                .ifPresent(song::title);
         List<XmlTree> parts = root.all(PART).toList();
         if (parts.isEmpty()) {
-            return FileReading.refused(format, "musicxml-empty", root.line, root.column, "no part", "one <part> at least");
+            return FileReading.refused(
+                    format, "musicxml-empty", root.line, root.column, "no part", "one <part> at least");
         }
         XmlTree lead = parts.get(Math.min(at, parts.size() - 1));
-        parts.stream().filter(part -> part != lead).forEach(part -> warn("part-unread", part, part.attribute("id").orElse(""), "one part with chords or a melody"));
+        parts.stream()
+                .filter(part -> part != lead)
+                .forEach(part ->
+                        warn("part-unread", part, part.attribute("id").orElse(""), "one part with chords or a melody"));
         if (!otherVoices.isEmpty()) {
-            problems.add(new Problem(Problem.Severity.WARNING, "voices-unread", lead.line, lead.column, 0, String.join(", ", otherVoices), "the first voice alone"));
+            problems.add(new Problem(
+                    Problem.Severity.WARNING,
+                    "voices-unread",
+                    lead.line,
+                    lead.column,
+                    0,
+                    String.join(", ", otherVoices),
+                    "the first voice alone"));
         }
         return FileReading.of(format, song.build(), problems);
     }
@@ -142,11 +167,14 @@ final class MusicXmlReader {
 
     /** Whether a bar line with a repeat stands in the middle of a written bar: the halves say so by their bar lines. */
     private boolean splits(XmlTree measure) {
-        return measure.all("barline").anyMatch(line -> line.has("repeat") || line.has("ending")) || !draft.tune.isEmpty();
+        return measure.all("barline").anyMatch(line -> line.has("repeat") || line.has("ending"))
+                || !draft.tune.isEmpty();
     }
 
     private double duration(XmlTree each) {
-        return each.number("duration").filter(found -> found >= 0 && found < 1_000_000).orElse(0.0);
+        return each.number("duration")
+                .filter(found -> found >= 0 && found < 1_000_000)
+                .orElse(0.0);
     }
 
     private int ticks(double units) {
@@ -156,7 +184,8 @@ final class MusicXmlReader {
     private void readMeter(XmlTree attributes) {
         attributes.number("divisions").filter(found -> found > 0).ifPresent(found -> divisions = found);
         attributes.child("time").ifPresent(time -> {
-            String text = time.text("beats").orElse("") + "/" + time.text("beat-type").orElse("");
+            String text =
+                    time.text("beats").orElse("") + "/" + time.text("beat-type").orElse("");
             Optional<Meter> read = Meter.read(text);
             if (read.isPresent()) {
                 meter = read.get();
@@ -189,7 +218,11 @@ final class MusicXmlReader {
         String named = element.text("mode").orElse("major").toLowerCase(Locale.ROOT);
         Optional<Mode> mode = Mode.named(named);
         if (fifths.isEmpty() || mode.isEmpty()) {
-            warn("key-unread", element, element.text("fifths").orElse("") + " " + named, "-7 to 7 fifths in major, minor, Dorian or Mixolydian; major is taken");
+            warn(
+                    "key-unread",
+                    element,
+                    element.text("fifths").orElse("") + " " + named,
+                    "-7 to 7 fifths in major, minor, Dorian or Mixolydian; major is taken");
         }
         return fifths.map(found -> {
             Mode taken = mode.orElse(Mode.MAJOR);
@@ -198,7 +231,10 @@ final class MusicXmlReader {
     }
 
     private boolean isOurs(XmlTree note) {
-        if (note.has("rest") && note.child("rest").flatMap(rest -> rest.attribute("measure")).isEmpty() && voice.isEmpty() && note.text("voice").isEmpty()) {
+        if (note.has("rest")
+                && note.child("rest").flatMap(rest -> rest.attribute("measure")).isEmpty()
+                && voice.isEmpty()
+                && note.text("voice").isEmpty()) {
             return true;
         }
         String own = note.text("staff").orElse("1") + "." + note.text("voice").orElse("1");
@@ -215,10 +251,14 @@ final class MusicXmlReader {
         if (!isOurs(note) || note.has("cue") || ticks <= 0) {
             return;
         }
-        boolean tied = note.all("tie").anyMatch(tie -> tie.attribute("type").filter("start"::equals).isPresent());
+        boolean tied = note.all("tie")
+                .anyMatch(tie -> tie.attribute("type").filter("start"::equals).isPresent());
         Optional<Pitch> pitch = note.child("pitch").flatMap(this::readPitch);
         draft.tune.add(new TuneNote(pitch, tick, ticks, tied && pitch.isPresent()));
-        note.all("notations").filter(marks -> marks.has("fermata")).findFirst().ifPresent(mark -> draft.holds.add(tick));
+        note.all("notations")
+                .filter(marks -> marks.has("fermata"))
+                .findFirst()
+                .ifPresent(mark -> draft.holds.add(tick));
         note.all("lyric").forEach(this::readLyric);
     }
 
@@ -226,31 +266,53 @@ final class MusicXmlReader {
     private void readChordNote(XmlTree note, double start) {
         int last = draft.tune.size() - 1;
         Optional<Pitch> pitch = note.child("pitch").flatMap(this::readPitch);
-        if (last >= 0 && isOurs(note) && pitch.isPresent() && draft.tune.get(last).tick() == ticks(start)) {
+        if (last >= 0
+                && isOurs(note)
+                && pitch.isPresent()
+                && draft.tune.get(last).tick() == ticks(start)) {
             TuneNote before = draft.tune.get(last);
-            if (before.pitch().filter(other -> other.midi() >= pitch.get().midi()).isEmpty()) {
+            if (before.pitch()
+                    .filter(other -> other.midi() >= pitch.get().midi())
+                    .isEmpty()) {
                 draft.tune.set(last, new TuneNote(pitch, before.tick(), before.ticks(), before.tied()));
             }
         }
     }
 
     private Optional<Pitch> readPitch(XmlTree element) {
-        Optional<Letter> letter = element.text("step").filter(step -> step.matches("[A-G]")).map(Letter::valueOf);
+        Optional<Letter> letter =
+                element.text("step").filter(step -> step.matches("[A-G]")).map(Letter::valueOf);
         double alter = element.number("alter").orElse(0.0);
         Optional<Double> octave = element.number("octave").filter(found -> found >= 0 && found <= 9);
-        Optional<Pitch> pitch = letter.isEmpty() || octave.isEmpty() || Math.abs(alter) > 2 || alter != Math.rint(alter) ? Optional.empty()
-                : Optional.of(Pitch.of(PitchClass.of(letter.get(), (int) alter), octave.get().intValue()))
+        Optional<Pitch> pitch = letter.isEmpty() || octave.isEmpty() || Math.abs(alter) > 2 || alter != Math.rint(alter)
+                ? Optional.empty()
+                : Optional.of(Pitch.of(
+                                PitchClass.of(letter.get(), (int) alter),
+                                octave.get().intValue()))
                         .filter(key -> key.midi() >= Pitch.LOWEST_KEY && key.midi() <= Pitch.HIGHEST_KEY);
         if (pitch.isEmpty()) {
-            warn("pitch-unread", element, element.text("step").orElse("") + element.text("alter").orElse("") + element.text("octave").orElse(""), "a key of the piano");
+            warn(
+                    "pitch-unread",
+                    element,
+                    element.text("step").orElse("")
+                            + element.text("alter").orElse("")
+                            + element.text("octave").orElse(""),
+                    "a key of the piano");
         }
         return pitch;
     }
 
     private void readLyric(XmlTree lyric) {
-        int verse = lyric.attribute("number").flatMap(XmlTree::numeric).map(Double::intValue).filter(found -> found >= 1 && found <= 9).orElse(1) - 1;
+        int verse = lyric.attribute("number")
+                        .flatMap(XmlTree::numeric)
+                        .map(Double::intValue)
+                        .filter(found -> found >= 1 && found <= 9)
+                        .orElse(1)
+                - 1;
         String text = lyric.text("text").orElse("");
-        boolean goesOn = lyric.text("syllabic").filter(syllabic -> syllabic.equals("begin") || syllabic.equals("middle")).isPresent();
+        boolean goesOn = lyric.text("syllabic")
+                .filter(syllabic -> syllabic.equals("begin") || syllabic.equals("middle"))
+                .isPresent();
         while (draft.words.size() <= verse) {
             draft.words.add("");
         }
@@ -270,7 +332,11 @@ final class MusicXmlReader {
         Optional<PitchClass> root = harmony.child("root").flatMap(element -> note(element, "root-step", "root-alter"));
         Optional<Quality> quality = quality(harmony, kind, root);
         if (root.isEmpty() || quality.isEmpty()) {
-            warn("chord-unknown", harmony, harmony.text("function").orElse(kind), "a root and a kind of chord a pianist knows");
+            warn(
+                    "chord-unknown",
+                    harmony,
+                    harmony.text("function").orElse(kind),
+                    "a root and a kind of chord a pianist knows");
             return;
         }
         Optional<PitchClass> bass = harmony.child("bass").flatMap(element -> note(element, "bass-step", "bass-alter"));
@@ -279,24 +345,40 @@ final class MusicXmlReader {
 
     /** The kind and the degrees say what a chord is; its text only decides between two names of the same tones. */
     private static Optional<Quality> quality(XmlTree harmony, String kind, Optional<PitchClass> root) {
-        List<HarmonyKind.Change> changes = harmony.all("degree").map(degree -> new HarmonyKind.Change(degree.text("degree-type").orElse(""),
-                degree.number("degree-value").orElse(0.0).intValue(), degree.number("degree-alter").orElse(0.0).intValue())).toList();
+        List<HarmonyKind.Change> changes = harmony.all("degree")
+                .map(degree -> new HarmonyKind.Change(
+                        degree.text("degree-type").orElse(""),
+                        degree.number("degree-value").orElse(0.0).intValue(),
+                        degree.number("degree-alter").orElse(0.0).intValue()))
+                .toList();
         Optional<Quality> meant = new HarmonyKind(kind, changes).quality();
-        Optional<Quality> written = harmony.child("kind").flatMap(element -> element.attribute("text")).flatMap(Qualities::spelled);
-        boolean same = written.isPresent() && meant.filter(quality -> quality.tones().equals(written.get().tones())).isPresent();
+        Optional<Quality> written = harmony.child("kind")
+                .flatMap(element -> element.attribute("text"))
+                .flatMap(Qualities::spelled);
+        boolean same = written.isPresent()
+                && meant.filter(quality -> quality.tones().equals(written.get().tones()))
+                        .isPresent();
         return same || meant.isEmpty() && kind.equals("other") ? written : meant;
     }
 
     private static Optional<PitchClass> note(XmlTree element, String step, String alter) {
         double away = element.number(alter).orElse(0.0);
-        return element.text(step).filter(letter -> letter.matches("[A-G]") && Math.abs(away) <= 2 && away == Math.rint(away))
+        return element.text(step)
+                .filter(letter -> letter.matches("[A-G]") && Math.abs(away) <= 2 && away == Math.rint(away))
                 .map(letter -> PitchClass.of(Letter.valueOf(letter), (int) away));
     }
 
     private void readDirection(XmlTree direction, int at) {
         int tick = Math.max(0, at + direction.number("offset").map(this::ticks).orElse(0));
-        Optional<Double> tempo = direction.child("sound").flatMap(sound -> sound.attribute("tempo")).flatMap(XmlTree::numeric)
-                .or(() -> direction.all("direction-type").flatMap(type -> type.all("metronome")).findFirst().flatMap(MusicXmlReader::metronome));
+        Optional<Double> tempo = direction
+                .child("sound")
+                .flatMap(sound -> sound.attribute("tempo"))
+                .flatMap(XmlTree::numeric)
+                .or(() -> direction
+                        .all("direction-type")
+                        .flatMap(type -> type.all("metronome"))
+                        .findFirst()
+                        .flatMap(MusicXmlReader::metronome));
         tempo.filter(quarters -> quarters >= 5 && quarters <= 1000).ifPresent(quarters -> {
             if (song.quarters.isEmpty() && song.bars() == 0) {
                 song.quarters = Optional.of(quarters);
@@ -312,7 +394,12 @@ final class MusicXmlReader {
                     case "metronome", "dynamics", "wedge", "pedal", "bracket", "dashes", "octave-shift" -> {
                         // Read above, or of no use to a lead sheet.
                     }
-                    case "segno", "coda" -> warn("jump-unread", each, "<" + each.name + ">", "repeats and endings; write the order as a form");
+                    case "segno", "coda" ->
+                        warn(
+                                "jump-unread",
+                                each,
+                                "<" + each.name + ">",
+                                "repeats and endings; write the order as a form");
                     default -> warn("element-unread", each, "<" + each.name + ">", "words, tempo and rehearsal marks");
                 }
             }
@@ -343,7 +430,8 @@ final class MusicXmlReader {
         barline.child("ending").ifPresent(ending -> {
             String type = ending.attribute("type").orElse("start");
             if (type.equals("start")) {
-                List<Integer> rounds = ending.attribute("number").map(Repeat::rounds).orElse(List.of(1));
+                List<Integer> rounds =
+                        ending.attribute("number").map(Repeat::rounds).orElse(List.of(1));
                 endings = rounds;
                 draft.endings = rounds;
             } else {
@@ -354,7 +442,11 @@ final class MusicXmlReader {
             if (repeat.attribute("direction").filter("forward"::equals).isPresent()) {
                 draft.opens = true;
             } else if (draft.closes.isEmpty()) {
-                int times = repeat.attribute("times").flatMap(XmlTree::numeric).map(Double::intValue).filter(found -> found >= 2 && found <= Repeat.MOST).orElse(2);
+                int times = repeat.attribute("times")
+                        .flatMap(XmlTree::numeric)
+                        .map(Double::intValue)
+                        .filter(found -> found >= 2 && found <= Repeat.MOST)
+                        .orElse(2);
                 draft.closes = Optional.of(Repeat.of(times));
             }
         });

@@ -29,8 +29,7 @@ public final class MusicXmlWriter {
             """;
     private static final JAXBContext CONTEXT = context();
 
-    private MusicXmlWriter() {
-    }
+    private MusicXmlWriter() {}
 
     /** The whole arrangement, with few fingers. */
     public static byte[] write(Arrangement arrangement, Hands hands) {
@@ -40,7 +39,8 @@ public final class MusicXmlWriter {
     /** The whole arrangement. */
     public static byte[] write(Arrangement arrangement, Hands hands, FingersShown fingers) {
         Written written = of(arrangement, hands);
-        return marshal(score(written, hands, PageShown.of(fingers), 0, written.song().bars().size() - 1, true));
+        return marshal(score(
+                written, hands, PageShown.of(fingers), 0, written.song().bars().size() - 1, true));
     }
 
     private static Written of(Arrangement arrangement, Hands hands) {
@@ -48,7 +48,8 @@ public final class MusicXmlWriter {
     }
 
     /**
-     * Bars {@code from} to {@code to} by index, both included, with what leads into the first one, as a page that stands among other things: without tempo and section marks.
+     * Bars {@code from} to {@code to} by index, both included, with what leads into the first one, as a page that
+     * stands among other things: without tempo and section marks.
      *
      * @throws Refused naming what was given and what was expected
      */
@@ -61,7 +62,8 @@ public final class MusicXmlWriter {
         return marshal(score(written, hands, shown, from == 0 ? 0 : from + written.bars(), to + written.bars(), false));
     }
 
-    private static ScorePartwise score(Written written, Hands hands, PageShown shown, int from, int to, boolean headed) {
+    private static ScorePartwise score(
+            Written written, Hands hands, PageShown shown, int from, int to, boolean headed) {
         ScorePartwise.Part part = new ObjectFactory().createScorePartwisePart();
         part.getMeasure().addAll(new MeasureWriter(written, hands, shown, from, to, headed).measures());
         return score(written.song().title(), "Piano", part);

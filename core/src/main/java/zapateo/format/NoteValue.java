@@ -17,7 +17,10 @@ record NoteValue(String type, int dots, int ticks, boolean triplet) {
 
     private static final String[] TYPES = {"whole", "half", "quarter", "eighth", "16th", "32nd", "64th"};
     private static final List<NoteValue> ALL = all();
-    private static final List<NoteValue> TRIPLETS = List.of(new NoteValue("quarter", 0, 640, true), new NoteValue("eighth", 0, 320, true), new NoteValue("16th", 0, 160, true));
+    private static final List<NoteValue> TRIPLETS = List.of(
+            new NoteValue("quarter", 0, 640, true),
+            new NoteValue("eighth", 0, 320, true),
+            new NoteValue("16th", 0, 160, true));
     /** Times off this grid are thirds of a beat or of its half. */
     private static final int GRID = Ticks.PER_QUARTER / 16;
 
@@ -28,7 +31,9 @@ record NoteValue(String type, int dots, int ticks, boolean triplet) {
             values.add(new NoteValue(TYPES[i], 0, plain, false));
             values.add(new NoteValue(TYPES[i], 1, plain * 3 / 2, false));
         }
-        return values.stream().sorted(Comparator.comparingInt(NoteValue::ticks).reversed()).toList();
+        return values.stream()
+                .sorted(Comparator.comparingInt(NoteValue::ticks).reversed())
+                .toList();
     }
 
     /** The one value of just this length. */
@@ -42,8 +47,8 @@ record NoteValue(String type, int dots, int ticks, boolean triplet) {
     }
 
     /**
-     * The tied values that {@code ticks} from {@code tick} inside a bar are written with, so that the beats can be seen; what is
-     * left under a 64th is dropped from the page.
+     * The tied values that {@code ticks} from {@code tick} inside a bar are written with, so that the beats can be
+     * seen; what is left under a 64th is dropped from the page.
      */
     static List<NoteValue> split(Meter meter, int tick, int ticks, boolean rest) {
         List<NoteValue> values = new ArrayList<>();
@@ -58,8 +63,10 @@ record NoteValue(String type, int dots, int ticks, boolean triplet) {
                 at += triplet.get().ticks();
                 continue;
             }
-            NoteValue next = candidates(rest && !meter.isCompound()).filter(value -> value.ticks() <= left && shows(meter, from, value.ticks()))
-                    .findFirst().orElse(null);
+            NoteValue next = candidates(rest && !meter.isCompound())
+                    .filter(value -> value.ticks() <= left && shows(meter, from, value.ticks()))
+                    .findFirst()
+                    .orElse(null);
             if (next == null) {
                 return values;
             }
@@ -76,7 +83,9 @@ record NoteValue(String type, int dots, int ticks, boolean triplet) {
         if (inside % GRID == 0 && end % GRID == 0) {
             return Optional.empty();
         }
-        return TRIPLETS.stream().filter(value -> value.ticks() <= end - inside && inside % Math.min(320, value.ticks()) == 0).findFirst();
+        return TRIPLETS.stream()
+                .filter(value -> value.ticks() <= end - inside && inside % Math.min(320, value.ticks()) == 0)
+                .findFirst();
     }
 
     private static Stream<NoteValue> candidates(boolean plainOnly) {

@@ -70,7 +70,8 @@ final class NoteWriter {
     }
 
     /** @param held whether a fermata stands over it */
-    List<Note> notes(StaffBar.Event event, String voice, List<BeamValue> beams, Optional<StartStop> triplet, boolean held) {
+    List<Note> notes(
+            StaffBar.Event event, String voice, List<BeamValue> beams, Optional<StartStop> triplet, boolean held) {
         if (event.isRest()) {
             Note note = valued(event, voice);
             note.setRest(make.createRest());
@@ -89,7 +90,8 @@ final class NoteWriter {
         List<PartNote> sounding = numbered.stroke().notes();
         for (int i = 0; i < sounding.size(); i++) {
             Note note = valued(event, voice);
-            note.setId("s" + numbered.number() + "n" + (numbered.firstNote() + i) + (event.piece() > 0 ? "t" + event.piece() : ""));
+            note.setId("s" + numbered.number() + "n" + (numbered.firstNote() + i)
+                    + (event.piece() > 0 ? "t" + event.piece() : ""));
             if (event.isGrace()) {
                 Grace grace = make.createGrace();
                 grace.setSlash(YesNo.YES);
@@ -166,14 +168,22 @@ final class NoteWriter {
         return tuplet;
     }
 
-    private void addNotations(Note note, StaffBar.Event event, StaffBar.Numbered numbered, Optional<StartStop> triplet, int place, boolean held) {
+    private void addNotations(
+            Note note,
+            StaffBar.Event event,
+            StaffBar.Numbered numbered,
+            Optional<StartStop> triplet,
+            int place,
+            boolean held) {
         Stroke stroke = numbered.stroke();
         Notations notations = make.createNotations();
         Ties.add(note, notations, event.piece() > 0, event.tieNext());
         triplet.ifPresent(sign -> notations.getTiedOrSlurOrTuplet().add(tuplet(sign)));
         if (stroke.accent() && place == 0 && event.piece() == 0) {
             Articulations articulations = make.createArticulations();
-            articulations.getAccentOrStrongAccentOrStaccato().add(make.createArticulationsAccent(make.createEmptyPlacement()));
+            articulations
+                    .getAccentOrStrongAccentOrStaccato()
+                    .add(make.createArticulationsAccent(make.createEmptyPlacement()));
             notations.getTiedOrSlurOrTuplet().add(articulations);
         }
         if (stroke.notes().get(place).finger() > 0 && event.piece() == 0 && fingered.test(numbered.number())) {

@@ -17,18 +17,16 @@ final class PedalMarks {
 
     private static final ObjectFactory MAKE = new ObjectFactory();
 
-    private PedalMarks() {
-    }
+    private PedalMarks() {}
 
     /** @param tick from the bar line */
-    record Mark(int tick, Direction direction) {
-    }
+    record Mark(int tick, Direction direction) {}
 
     /**
      * The marks of one bar.
      *
      * @param chords the pedalled chords of the song in the order of time
-     * @param staff  the left hand's, 0 where there is only one
+     * @param staff the left hand's, 0 where there is only one
      */
     static List<Mark> of(List<TickSpan> chords, Bar bar, int staff) {
         List<Mark> marks = new ArrayList<>();

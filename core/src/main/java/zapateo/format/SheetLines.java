@@ -10,7 +10,8 @@ import zapateo.song.Section;
 import zapateo.song.SongPart;
 
 /**
- * The lines of a page on the music stand (HANDBOOK §12a): so many bars each, a section begins a line, no line has one bar alone where it can be helped.
+ * The lines of a page on the music stand (HANDBOOK §12a): so many bars each, a section begins a line, no line has one
+ * bar alone where it can be helped.
  *
  * @param lines in the order they are played
  */
@@ -18,6 +19,7 @@ public record SheetLines(List<Line> lines) {
 
     /** The page may be turned behind it with a hand that is free. */
     private static final int FREE = 0;
+
     private static final int BUSY = 1;
     /** Something is held over the turn. */
     private static final int HELD = 4;
@@ -32,12 +34,12 @@ public record SheetLines(List<Line> lines) {
      * Some bars side by side.
      *
      * @param first index of the first bar
-     * @param last  and of the last
+     * @param last and of the last
      * @param opens whether its section begins here
-     * @param turn  what it costs to turn the page behind it
+     * @param turn what it costs to turn the page behind it
      */
-    public record Line(int first, int last, String section, SongPart part, int pass, boolean opens, boolean closes, int turn) {
-    }
+    public record Line(
+            int first, int last, String section, SongPart part, int pass, boolean opens, boolean closes, int turn) {}
 
     /** @param most bars in a line */
     public static SheetLines of(Arrangement arrangement, int most) {
@@ -53,14 +55,25 @@ public record SheetLines(List<Line> lines) {
                 int to = from + length - 1;
                 boolean closes = to == bars.size() - 1;
                 boolean oneLeft = !closes && bars.size() - 1 - to <= most;
-                lines.add(new Line(bars.get(from).index(), bars.get(to).index(), section.name(), section.part(), section.pass(), from == 0, closes, turn(arrangement, bars.get(to)) + (oneLeft ? LAST_LINE : 0)));
+                lines.add(new Line(
+                        bars.get(from).index(),
+                        bars.get(to).index(),
+                        section.name(),
+                        section.part(),
+                        section.pass(),
+                        from == 0,
+                        closes,
+                        turn(arrangement, bars.get(to)) + (oneLeft ? LAST_LINE : 0)));
                 from = to + 1;
             }
         }
         return new SheetLines(lines);
     }
 
-    /** How many bars each line of a section has: as many as there may be, and what is left over; one bar alone takes one from the line before. */
+    /**
+     * How many bars each line of a section has: as many as there may be, and what is left over; one bar alone takes one
+     * from the line before.
+     */
     static List<Integer> lengths(int bars, int most) {
         List<Integer> lengths = new ArrayList<>();
         for (int left = bars; left > 0; left -= Math.min(most, left)) {
@@ -76,13 +89,18 @@ public record SheetLines(List<Line> lines) {
 
     private static int turn(Arrangement arrangement, Bar bar) {
         List<Stroke> strokes = arrangement.strokes();
-        if (strokes.stream().anyMatch(stroke -> stroke.onPage().tick() < bar.end() && stroke.onPage().end() > bar.end())) {
+        if (strokes.stream()
+                .anyMatch(stroke ->
+                        stroke.onPage().tick() < bar.end() && stroke.onPage().end() > bar.end())) {
             return HELD;
         }
         int beat = bar.end() - bar.meter().beatTicks();
         boolean free = false;
         for (Side side : Side.values()) {
-            free |= strokes.stream().noneMatch(stroke -> stroke.hand() == side && stroke.onPage().end() > beat && stroke.onPage().tick() < bar.end());
+            free |= strokes.stream()
+                    .noneMatch(stroke -> stroke.hand() == side
+                            && stroke.onPage().end() > beat
+                            && stroke.onPage().tick() < bar.end());
         }
         return free ? FREE : BUSY;
     }

@@ -11,8 +11,7 @@ final class Signatures {
 
     private static final ObjectFactory MAKE = new ObjectFactory();
 
-    private Signatures() {
-    }
+    private Signatures() {}
 
     static Key key(zapateo.harmony.Key of) {
         Key key = MAKE.createKey();

@@ -23,7 +23,10 @@ import zapateo.song.TuneNote;
 import zapateo.song.WrittenBar;
 import zapateo.song.WrittenSection;
 
-/** Puts a song together bar by bar as a file tells it: a chord lasts until the next one, a bar may be shorter than its metre. */
+/**
+ * Puts a song together bar by bar as a file tells it: a chord lasts until the next one, a bar may be shorter than its
+ * metre.
+ */
 final class SongBuilder {
 
     private static final int SMALLEST = 240;
@@ -55,6 +58,7 @@ final class SongBuilder {
         int ticks;
         /** Chords by their place; empty for N.C. */
         final TreeMap<Integer, Optional<ChordSymbol>> chords = new TreeMap<>();
+
         List<TuneNote> tune = new ArrayList<>();
         final List<Integer> holds = new ArrayList<>();
         final List<Pin> pins = new ArrayList<>();
@@ -91,7 +95,8 @@ final class SongBuilder {
 
     void section(String name) {
         String plain = name.replaceAll("[\\[\\]|\\r\\n]", " ").strip();
-        String cut = plain.length() > LONGEST_NAME ? plain.substring(0, LONGEST_NAME).strip() : plain;
+        String cut =
+                plain.length() > LONGEST_NAME ? plain.substring(0, LONGEST_NAME).strip() : plain;
         if (sections.get(sections.size() - 1).isEmpty()) {
             names.set(names.size() - 1, cut);
         } else {
@@ -105,7 +110,9 @@ final class SongBuilder {
         // Two strokes would begin a comment in a chart.
         String safe = plain.replace("//", "/ /");
         if (!safe.isEmpty()) {
-            title = safe.length() > LONGEST_TITLE ? safe.substring(0, LONGEST_TITLE).strip() : safe;
+            title = safe.length() > LONGEST_TITLE
+                    ? safe.substring(0, LONGEST_TITLE).strip()
+                    : safe;
         }
     }
 
@@ -122,23 +129,42 @@ final class SongBuilder {
         boolean pickup = bars == 1 && ticks < metre.barTicks();
         WrittenBar.Marks marks = marks(draft, metre);
         int number = pickup ? 0 : ++numbered;
-        sections.get(sections.size() - 1).add(new WrittenBar(number, metre, ticks, chords(draft, metre, ticks), tune(draft, ticks), marks));
+        sections.get(sections.size() - 1)
+                .add(new WrittenBar(number, metre, ticks, chords(draft, metre, ticks), tune(draft, ticks), marks));
     }
 
     private Meter wider(Draft draft, int ticks) {
         for (int unit : new int[] {draft.meter.unit(), 8, 16}) {
             int part = 3840 / unit;
             if (ticks % part == 0 && ticks / part <= 16) {
-                problems.add(new Problem(Problem.Severity.WARNING, "bar-overfull", draft.line, 1, 0, "bar " + (numbered + 1), draft.meter + "; it is taken as " + ticks / part + "/" + unit));
+                problems.add(new Problem(
+                        Problem.Severity.WARNING,
+                        "bar-overfull",
+                        draft.line,
+                        1,
+                        0,
+                        "bar " + (numbered + 1),
+                        draft.meter + "; it is taken as " + ticks / part + "/" + unit));
                 return Meter.of(ticks / part, unit);
             }
         }
-        problems.add(new Problem(Problem.Severity.WARNING, "bar-overfull", draft.line, 1, 0, "bar " + (numbered + 1), draft.meter + "; it is cut off"));
+        problems.add(new Problem(
+                Problem.Severity.WARNING,
+                "bar-overfull",
+                draft.line,
+                1,
+                0,
+                "bar " + (numbered + 1),
+                draft.meter + "; it is cut off"));
         return draft.meter;
     }
 
     private WrittenBar.Marks marks(Draft draft, Meter metre) {
-        WrittenBar.Marks marks = WrittenBar.Marks.NONE.pins(draft.pins).words(trimmed(draft.words)).endings(draft.endings).closes(draft.closes);
+        WrittenBar.Marks marks = WrittenBar.Marks.NONE
+                .pins(draft.pins)
+                .words(trimmed(draft.words))
+                .endings(draft.endings)
+                .closes(draft.closes);
         marks = draft.opens ? marks.opening() : marks;
         marks = draft.guessed ? marks.guess() : marks;
         marks = draft.key.isPresent() ? marks.key(draft.key.get()) : marks;
@@ -146,7 +172,10 @@ final class SongBuilder {
     }
 
     private static List<String> trimmed(List<String> words) {
-        List<String> kept = new ArrayList<>(words.stream().map(line -> line.replace('|', ' ').replace("//", "/").strip()).map(line -> line.length() > 200 ? line.substring(0, 200) : line).toList());
+        List<String> kept = new ArrayList<>(words.stream()
+                .map(line -> line.replace('|', ' ').replace("//", "/").strip())
+                .map(line -> line.length() > 200 ? line.substring(0, 200) : line)
+                .toList());
         while (!kept.isEmpty() && kept.get(kept.size() - 1).isEmpty()) {
             kept.remove(kept.size() - 1);
         }
@@ -196,7 +225,8 @@ final class SongBuilder {
             if (note.tick() > at) {
                 notes.add(new TuneNote(Optional.empty(), at, note.tick() - at, false));
             }
-            notes.add(new TuneNote(note.pitch(), note.tick(), Math.min(note.ticks(), ticks - note.tick()), note.tied()));
+            notes.add(
+                    new TuneNote(note.pitch(), note.tick(), Math.min(note.ticks(), ticks - note.tick()), note.tied()));
             at = Math.min(ticks, note.end());
         }
         if (at < ticks) {
@@ -220,16 +250,24 @@ final class SongBuilder {
             return tooMany("more than " + Song.MOST_BARS + " bars");
         }
         Meter first = meter.orElse(written.get(0).bars().get(0).meter());
-        Song.Heading heading = new Song.Heading(title, key.orElse(Key.C_MAJOR), key.isPresent(), first, tempo(quarters.orElse(100.0 * first.beatTicks() / 960), first), feel);
+        Song.Heading heading = new Song.Heading(
+                title,
+                key.orElse(Key.C_MAJOR),
+                key.isPresent(),
+                first,
+                tempo(quarters.orElse(100.0 * first.beatTicks() / 960), first),
+                feel);
         try {
-            return ChartParser.parse(ChartText.write(Song.of(heading, written, List.of()))).song();
+            return ChartParser.parse(ChartText.write(Song.of(heading, written, List.of())))
+                    .song();
         } catch (Refused tooMany) {
             return tooMany("more than " + Song.MOST_BARS + " bars as played");
         }
     }
 
     private Optional<Song> tooMany(String found) {
-        problems.add(new Problem(Problem.Severity.ERROR, "too-many-bars", 1, 1, 0, found, "at most " + Song.MOST_BARS + " bars"));
+        problems.add(new Problem(
+                Problem.Severity.ERROR, "too-many-bars", 1, 1, 0, found, "at most " + Song.MOST_BARS + " bars"));
         return Optional.empty();
     }
 }

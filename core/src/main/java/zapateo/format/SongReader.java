@@ -12,12 +12,12 @@ public final class SongReader {
     private static final int MOST_BYTES = 1 << 20;
     /** MusicXML says a bar of both hands in some kilobytes. */
     private static final int MOST_BYTES_OF_XML = 16 << 20;
+
     private static final int HEAD = 4096;
     private static final Pattern ABC_TUNE = Pattern.compile("(?m)^X:\\s*[0-9]+");
     private static final Pattern ABC_KEY = Pattern.compile("(?m)^K:");
 
-    private SongReader() {
-    }
+    private SongReader() {}
 
     /** What {@code content} is by its looks; a name or an ending is not asked for. */
     public static FileFormat format(byte[] content) {
@@ -60,9 +60,17 @@ public final class SongReader {
             case COMPRESSED_MUSICXML -> CompressedMusicXml.read(content);
             case MUSICXML -> MusicXmlReader.read(content, FileFormat.MUSICXML);
             case ABC -> AbcReader.read(FileText.of(content));
-            case WORDS_WITH_CHORDS_ABOVE, WORDS_WITH_CHORDS_INSIDE -> ChordSheetReader.read(FileText.of(content), format);
+            case WORDS_WITH_CHORDS_ABOVE, WORDS_WITH_CHORDS_INSIDE ->
+                ChordSheetReader.read(FileText.of(content), format);
             case CHART -> chart(FileText.of(content));
-            default -> FileReading.refused(FileFormat.UNKNOWN, "file-unknown", 1, 1, "", "MusicXML, ABC, a Standard MIDI File, words with chords, or a chart");
+            default ->
+                FileReading.refused(
+                        FileFormat.UNKNOWN,
+                        "file-unknown",
+                        1,
+                        1,
+                        "",
+                        "MusicXML, ABC, a Standard MIDI File, words with chords, or a chart");
         };
     }
 
@@ -76,6 +84,7 @@ public final class SongReader {
     }
 
     private static boolean starts(byte[] content, String with) {
-        return content.length >= with.length() && new String(content, 0, with.length(), StandardCharsets.ISO_8859_1).equals(with);
+        return content.length >= with.length()
+                && new String(content, 0, with.length(), StandardCharsets.ISO_8859_1).equals(with);
     }
 }

@@ -23,9 +23,9 @@ record StaffBar(List<List<Event>> voices) {
     /**
      * A note, a chord or a rest of one written value.
      *
-     * @param tick    from the bar line
-     * @param stroke  empty for a rest
-     * @param piece   counts the tied pieces of one stroke from 0
+     * @param tick from the bar line
+     * @param stroke empty for a rest
+     * @param piece counts the tied pieces of one stroke from 0
      * @param tieNext whether the next piece is tied to it
      */
     record Event(int tick, NoteValue value, Optional<Numbered> stroke, int piece, boolean tieNext) {
@@ -51,23 +51,38 @@ record StaffBar(List<List<Event>> voices) {
             int from = stroke.written().tick() - Ticks.PER_EIGHTH;
             int bar = from < bars.get(stroke.bar()).tick() ? stroke.bar() - 1 : stroke.bar();
             Stroke bass = stroke.playing(stroke.notes().subList(0, 1)).moved(bar, TickSpan.of(from, Ticks.PER_EIGHTH));
-            return List.of(new Numbered(bass, number, 0), new Numbered(stroke.playing(stroke.notes().subList(1, stroke.notes().size())), number, 1));
+            return List.of(
+                    new Numbered(bass, number, 0),
+                    new Numbered(
+                            stroke.playing(
+                                    stroke.notes().subList(1, stroke.notes().size())),
+                            number,
+                            1));
         }
     }
 
     static StaffBar of(Bar bar, List<Numbered> strokes) {
         List<List<Numbered>> lines = new ArrayList<>();
         for (Numbered each : strokes) {
-            lines.stream().filter(line -> end(line.get(line.size() - 1)) <= each.stroke().onPage().tick()).findFirst()
+            lines.stream()
+                    .filter(line -> end(line.get(line.size() - 1))
+                            <= each.stroke().onPage().tick())
+                    .findFirst()
                     .orElseGet(() -> {
                         List<Numbered> line = new ArrayList<>();
                         lines.add(line);
                         return line;
-                    }).add(each);
+                    })
+                    .add(each);
         }
         // The upper voice is the first, whichever begins: its stems go up.
-        lines.sort(Comparator.comparingDouble(line -> -line.stream().flatMap(each -> each.stroke().notes().stream()).mapToInt(note -> note.pitch().midi()).average().orElse(0)));
-        List<List<Event>> voices = new ArrayList<>(lines.stream().map(line -> voice(bar, line)).toList());
+        lines.sort(Comparator.comparingDouble(line -> -line.stream()
+                .flatMap(each -> each.stroke().notes().stream())
+                .mapToInt(note -> note.pitch().midi())
+                .average()
+                .orElse(0)));
+        List<List<Event>> voices =
+                new ArrayList<>(lines.stream().map(line -> voice(bar, line)).toList());
         if (voices.isEmpty()) {
             voices.add(List.of());
         }
@@ -75,7 +90,9 @@ record StaffBar(List<List<Event>> voices) {
     }
 
     private static int end(Numbered before) {
-        return before.stroke().isGrace() ? before.stroke().onPage().tick() : before.stroke().onPage().end();
+        return before.stroke().isGrace()
+                ? before.stroke().onPage().tick()
+                : before.stroke().onPage().end();
     }
 
     private static List<Event> voice(Bar bar, List<Numbered> line) {
@@ -109,7 +126,9 @@ record StaffBar(List<List<Event>> voices) {
     private static void notes(List<Event> events, Bar bar, int tick, int ticks, Numbered stroke) {
         List<NoteValue> values = NoteValue.split(bar.meter(), tick, ticks, false);
         boolean goesOn = stroke.stroke().written().end() > bar.end();
-        int piece = stroke.stroke().written().tick() < bar.tick() ? MOST_PIECES * (bar.index() - stroke.stroke().bar()) : 0;
+        int piece = stroke.stroke().written().tick() < bar.tick()
+                ? MOST_PIECES * (bar.index() - stroke.stroke().bar())
+                : 0;
         int at = tick;
         for (int i = 0; i < values.size(); i++) {
             events.add(new Event(at, values.get(i), Optional.of(stroke), piece + i, goesOn || i + 1 < values.size()));

@@ -13,10 +13,11 @@ final class Ties {
 
     private static final ObjectFactory MAKE = new ObjectFactory();
 
-    private Ties() {
-    }
+    private Ties() {}
 
-    /** @param fromBefore whether the note goes on from the one before; @param goesOn whether it goes on into the next */
+    /**
+     * @param fromBefore whether the note goes on from the one before; @param goesOn whether it goes on into the next
+     */
     static void add(Note note, Notations notations, boolean fromBefore, boolean goesOn) {
         if (fromBefore) {
             tie(note, notations, StartStop.STOP, TiedType.STOP);

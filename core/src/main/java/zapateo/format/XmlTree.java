@@ -18,8 +18,8 @@ import javax.xml.stream.XMLStreamReader;
 import zapateo.search.Patience;
 
 /**
- * An XML document as plain elements with the line each stands on. Nothing is fetched: an outside DTD is passed over where it is MusicXML's own
- * public one and refused else, entities are refused.
+ * An XML document as plain elements with the line each stands on. Nothing is fetched: an outside DTD is passed over
+ * where it is MusicXML's own public one and refused else, entities are refused.
  */
 final class XmlTree {
 
@@ -85,8 +85,12 @@ final class XmlTree {
         } catch (Patience.GivenUp enough) {
             throw enough;
         } catch (XMLStreamException broken) {
-            int line = broken.getLocation() == null ? 1 : Math.max(1, broken.getLocation().getLineNumber());
-            int column = broken.getLocation() == null ? 1 : Math.max(1, broken.getLocation().getColumnNumber());
+            int line = broken.getLocation() == null
+                    ? 1
+                    : Math.max(1, broken.getLocation().getLineNumber());
+            int column = broken.getLocation() == null
+                    ? 1
+                    : Math.max(1, broken.getLocation().getColumnNumber());
             throw new Unread("xml-broken", line, column, "");
         } catch (RuntimeException broken) {
             // The JDK's reader answers some damage with exceptions of its own.
@@ -103,7 +107,8 @@ final class XmlTree {
             int line = Math.max(1, reader.getLocation().getLineNumber());
             int column = Math.max(1, reader.getLocation().getColumnNumber());
             switch (event) {
-                case XMLStreamConstants.ENTITY_REFERENCE -> throw new Unread("xml-entity", line, column, "&" + reader.getLocalName() + ";");
+                case XMLStreamConstants.ENTITY_REFERENCE ->
+                    throw new Unread("xml-entity", line, column, "&" + reader.getLocalName() + ";");
                 case XMLStreamConstants.START_ELEMENT -> {
                     if (elements % ELEMENTS_BETWEEN_LOOKS == 0) {
                         Patience.check();
@@ -144,12 +149,23 @@ final class XmlTree {
         return root;
     }
 
-    /** MusicXML's own document type names a file on the web that is not fetched; anything else that is declared is refused. */
+    /**
+     * MusicXML's own document type names a file on the web that is not fetched; anything else that is declared is
+     * refused.
+     */
     private static void checkDoctype(String text) throws Unread {
         Matcher doctype = DOCTYPE.matcher(text);
         if (doctype.find() && !OWN_DOCTYPE.matcher(doctype.group()).matches()) {
-            int line = (int) text.substring(0, doctype.start()).chars().filter(each -> each == '\n').count() + 1;
-            throw new Unread(text.contains("<!ENTITY") ? "xml-entity" : "xml-doctype", line, 1, doctype.group().lines().findFirst().orElse(""));
+            int line = (int) text.substring(0, doctype.start())
+                            .chars()
+                            .filter(each -> each == '\n')
+                            .count()
+                    + 1;
+            throw new Unread(
+                    text.contains("<!ENTITY") ? "xml-entity" : "xml-doctype",
+                    line,
+                    1,
+                    doctype.group().lines().findFirst().orElse(""));
         }
     }
 

@@ -7,8 +7,9 @@ import zapateo.pitch.Pitch;
 import zapateo.rhythm.Side;
 
 /**
- * Triads that run over more than an octave in one direction: the thumb falls on one tone of each octave, the index on the next outward, and on the third the third finger where a fourth lies beyond it
- * (in the left hand also a major third, where it is black), else the fourth (common practice).
+ * Triads that run over more than an octave in one direction: the thumb falls on one tone of each octave, the index on
+ * the next outward, and on the third the third finger where a fourth lies beyond it (in the left hand also a major
+ * third, where it is black), else the fourth (common practice).
  */
 final class Arpeggios {
 
@@ -17,8 +18,7 @@ final class Arpeggios {
     private static final int FOURTH = 5;
     private static final int TRIAD = 3;
 
-    private Arpeggios() {
-    }
+    private Arpeggios() {}
 
     /** @param wanted the finger on each touch, below zero where the table has it; is changed */
     static void fromTheTable(List<Touch> touches, Side side, int[] wanted) {
@@ -27,7 +27,13 @@ final class Arpeggios {
             if (i == touches.size() || !goesOn(touches, from, i)) {
                 // Two steps do not go beyond an octave.
                 if (i - from > TRIAD && touches.get(from).single()) {
-                    tabled(touches.subList(from, i).stream().map(touch -> touch.keys().get(0)).toList(), side, wanted, from);
+                    tabled(
+                            touches.subList(from, i).stream()
+                                    .map(touch -> touch.keys().get(0))
+                                    .toList(),
+                            side,
+                            wanted,
+                            from);
                 }
                 from = i < touches.size() && i - 1 > from && goesOn(touches, i - 1, i) ? i - 1 : i;
             }
@@ -40,13 +46,18 @@ final class Arpeggios {
             return false;
         }
         int moved = touches.get(i).keys().get(0) - touches.get(i - 1).keys().get(0);
-        int before = i - 1 > from ? touches.get(i - 1).keys().get(0) - touches.get(i - 2).keys().get(0) : moved;
+        int before = i - 1 > from
+                ? touches.get(i - 1).keys().get(0) - touches.get(i - 2).keys().get(0)
+                : moved;
         return Math.abs(moved) >= THIRD && Math.abs(moved) <= WIDEST && Integer.signum(moved) == Integer.signum(before);
     }
 
     private static void tabled(List<Integer> keys, Side side, int[] wanted, int from) {
         TreeSet<Integer> upwards = new TreeSet<>(keys);
-        List<Integer> tones = upwards.stream().map(key -> Math.floorMod(key, Pitch.OCTAVE)).distinct().collect(Collectors.toList());
+        List<Integer> tones = upwards.stream()
+                .map(key -> Math.floorMod(key, Pitch.OCTAVE))
+                .distinct()
+                .collect(Collectors.toList());
         if (tones.size() != TRIAD || upwards.last() - upwards.first() <= Pitch.OCTAVE) {
             return;
         }
@@ -70,7 +81,8 @@ final class Arpeggios {
         if (!Keyboard.isBlack(tones.get(0))) {
             return tones.get(0);
         }
-        List<Integer> white = tones.stream().filter(tone -> !Keyboard.isBlack(tone)).toList();
+        List<Integer> white =
+                tones.stream().filter(tone -> !Keyboard.isBlack(tone)).toList();
         return white.isEmpty() ? tones.get(0) : white.get(right ? 0 : white.size() - 1);
     }
 }

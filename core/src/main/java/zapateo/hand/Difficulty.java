@@ -3,8 +3,9 @@ package zapateo.hand;
 import java.util.Locale;
 
 /**
- * How hard something is to play, 0 (nothing to do) to 100 (as hard as it gets), with its parts, each 0 to 100. A part grows quickly at first and ever more
- * slowly: 100·(1 − e^(−load/scale)), the load being what a bar asks on the average. The weights and scales are the project's own; the figures are estimates.
+ * How hard something is to play, 0 (nothing to do) to 100 (as hard as it gets), with its parts, each 0 to 100. A part
+ * grows quickly at first and ever more slowly: 100·(1 − e^(−load/scale)), the load being what a bar asks on the
+ * average. The weights and scales are the project's own; the figures are estimates.
  */
 public record Difficulty(double reach, double jumps, double fingers, double rhythm, double together, double reading) {
 
@@ -14,7 +15,10 @@ public record Difficulty(double reach, double jumps, double fingers, double rhyt
 
     public static final Difficulty NONE = new Difficulty(0, 0, 0, 0, 0, 0);
 
-    /** What makes a bar hard, in the order of the record; the shares add up to 1, the scale is the load at which a part is 63. */
+    /**
+     * What makes a bar hard, in the order of the record; the shares add up to 1, the scale is the load at which a part
+     * is 63.
+     */
     public enum Part {
         /** Keys struck together: how much of what the hand spans they take. */
         REACH(0.25, 3),
@@ -53,7 +57,13 @@ public record Difficulty(double reach, double jumps, double fingers, double rhyt
 
     /** @param loads by part */
     static Difficulty of(double[] loads) {
-        return new Difficulty(Part.REACH.of(loads[0]), Part.JUMPS.of(loads[1]), Part.FINGERS.of(loads[2]), Part.RHYTHM.of(loads[3]), Part.TOGETHER.of(loads[4]), Part.READING.of(loads[5]));
+        return new Difficulty(
+                Part.REACH.of(loads[0]),
+                Part.JUMPS.of(loads[1]),
+                Part.FINGERS.of(loads[2]),
+                Part.RHYTHM.of(loads[3]),
+                Part.TOGETHER.of(loads[4]),
+                Part.READING.of(loads[5]));
     }
 
     /** Of one stroke, on the scale of a bar of {@link #STROKES_OF_A_BAR} like it. */

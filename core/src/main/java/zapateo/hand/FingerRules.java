@@ -1,9 +1,10 @@
 package zapateo.hand;
 
 /**
- * The twelve rules of the ergonomic model of fingering of Parncutt, Sloboda, Clarke, Raekallio and Desain 1997 (from memory), for a right hand; a left
- * hand is its mirror. Fingers are 1 to 5, places semitones rising towards the little finger's side, an interval the second place less the first.
- * What is stretched is measured by the hand at hand, what lies close is not.
+ * The twelve rules of the ergonomic model of fingering of Parncutt, Sloboda, Clarke, Raekallio and Desain 1997 (from
+ * memory), for a right hand; a left hand is its mirror. Fingers are 1 to 5, places semitones rising towards the little
+ * finger's side, an interval the second place less the first. What is stretched is measured by the hand at hand, what
+ * lies close is not.
  */
 final class FingerRules {
 
@@ -13,7 +14,8 @@ final class FingerRules {
     FingerRules(Hand hand) {
         for (int one = 1; one <= FingerSpans.FINGERS; one++) {
             for (int other = 1; other <= FingerSpans.FINGERS; other++) {
-                spans[one][other] = one == other ? null : FingerSpans.of(one, other).stretched(hand.width(one, other));
+                spans[one][other] =
+                        one == other ? null : FingerSpans.of(one, other).stretched(hand.width(one, other));
             }
         }
     }
@@ -101,7 +103,10 @@ final class FingerRules {
         return finger == 5 && black ? (whiteBefore ? 2 : 0) + (whiteAfter ? 2 : 0) : 0;
     }
 
-    /** Rule 12: one point for passing the thumb on the same level, three where it goes from a finger on white up to black. */
+    /**
+     * Rule 12: one point for passing the thumb on the same level, three where it goes from a finger on white up to
+     * black.
+     */
     static double thumbPassing(int from, int to, int interval, boolean fromBlack, boolean toBlack) {
         boolean under = to == THUMB && from > THUMB && interval > 0;
         boolean over = from == THUMB && to > THUMB && interval < 0;

@@ -4,13 +4,13 @@ import java.util.function.IntUnaryOperator;
 import zapateo.rhythm.DataFile;
 
 /**
- * How far two fingers of a right hand lie apart at the least and the most, in semitones (Parncutt et al. 1997, from memory: {@code finger-spans.csv}).
- * Below zero they cross.
+ * How far two fingers of a right hand lie apart at the least and the most, in semitones (Parncutt et al. 1997, from
+ * memory: {@code finger-spans.csv}). Below zero they cross.
  *
  * @param minPrac can just be played, crossed or closed
  * @param minComf comfortable at the least
- * @param minRel  relaxed at the least
- * @param maxRel  relaxed at the most
+ * @param minRel relaxed at the least
+ * @param maxRel relaxed at the most
  * @param maxComf comfortable at the most
  * @param maxPrac can just be played, stretched
  */
@@ -31,12 +31,20 @@ record FingerSpans(int minPrac, int minComf, int minRel, double maxRel, double m
 
     private static FingerSpans[][] read() {
         FingerSpans[][] table = new FingerSpans[FINGERS + 1][FINGERS + 1];
-        DataFile.text("hand/finger-spans.csv").lines().filter(line -> !line.isBlank() && Character.isDigit(line.charAt(0))).forEach(line -> {
-            String[] cells = line.split(",");
-            IntUnaryOperator semitones = column -> Integer.parseInt(cells[column].strip());
-            table[cells[0].charAt(0) - '0'][cells[0].charAt(2) - '0'] = new FingerSpans(semitones.applyAsInt(1), semitones.applyAsInt(2), semitones.applyAsInt(3),
-                    semitones.applyAsInt(4), semitones.applyAsInt(5), semitones.applyAsInt(6));
-        });
+        DataFile.text("hand/finger-spans.csv")
+                .lines()
+                .filter(line -> !line.isBlank() && Character.isDigit(line.charAt(0)))
+                .forEach(line -> {
+                    String[] cells = line.split(",");
+                    IntUnaryOperator semitones = column -> Integer.parseInt(cells[column].strip());
+                    table[cells[0].charAt(0) - '0'][cells[0].charAt(2) - '0'] = new FingerSpans(
+                            semitones.applyAsInt(1),
+                            semitones.applyAsInt(2),
+                            semitones.applyAsInt(3),
+                            semitones.applyAsInt(4),
+                            semitones.applyAsInt(5),
+                            semitones.applyAsInt(6));
+                });
         return table;
     }
 }

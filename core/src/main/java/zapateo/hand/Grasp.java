@@ -6,16 +6,17 @@ import zapateo.pitch.Pitch;
 /**
  * One way to take a stroke, with what it costs by itself counted once.
  *
- * @param before  finger of the single note before where the line goes on from it, else 0
+ * @param before finger of the single note before where the line goes on from it, else 0
  * @param fingers one to each key, thumb side first
- * @param places  of the same, semitones rising towards the little finger
- * @param from    place of the single note before, where there is one
- * @param quick   whether it follows within half a second
- * @param lone    what rules and habits cost here, in the order of {@link FingerRule}
- * @param alone   all of that together
- * @param rest    where the thumb of the hand would rest
+ * @param places of the same, semitones rising towards the little finger
+ * @param from place of the single note before, where there is one
+ * @param quick whether it follows within half a second
+ * @param lone what rules and habits cost here, in the order of {@link FingerRule}
+ * @param alone all of that together
+ * @param rest where the thumb of the hand would rest
  */
-record Grasp(int before, int[] fingers, int[] places, int from, boolean quick, double[] lone, double alone, double rest) {
+record Grasp(
+        int before, int[] fingers, int[] places, int from, boolean quick, double[] lone, double alone, double rest) {
 
     /** Between the tips of a hand at rest, in semitones. */
     private static final double APART = 2;

@@ -6,15 +6,15 @@ import java.util.List;
 /** Which fingers can take keys that are struck together: one key each, in the order of the hand. */
 final class Grip {
 
-    private static final List<List<int[]>> BY_COUNT = List.of(choose(0), choose(1), choose(2), choose(3), choose(4), choose(5));
+    private static final List<List<int[]>> BY_COUNT =
+            List.of(choose(0), choose(1), choose(2), choose(3), choose(4), choose(5));
 
     /** How a hand stands to two keys with two of its fingers. */
     interface Pairs {
         Ease easeOf(int finger, int otherFinger, int key, int otherKey);
     }
 
-    private Grip() {
-    }
+    private Grip() {}
 
     /**
      * Every way to take so many keys, thumb side first; none where there are more keys than fingers.
@@ -25,7 +25,10 @@ final class Grip {
         return keys < BY_COUNT.size() ? BY_COUNT.get(keys) : List.of();
     }
 
-    /** How the hand stands to the keys with the fingers that suit them best. The order of the fingers is the same for both hands mirrored. */
+    /**
+     * How the hand stands to the keys with the fingers that suit them best. The order of the fingers is the same for
+     * both hands mirrored.
+     */
     static Ease easiest(Pairs hand, int[] keys) {
         Ease best = Ease.OUT_OF_REACH;
         for (int[] fingers : of(keys.length)) {

@@ -4,10 +4,11 @@ import java.util.Optional;
 import zapateo.refusal.Refused;
 
 /**
- * One player's hand, stretched. The values are those of a full-size keyboard; {@link #on} brings them to a narrower one.
+ * One player's hand, stretched. The values are those of a full-size keyboard; {@link #on} brings them to a narrower
+ * one.
  *
- * @param spanMm        thumb tip to little-finger tip, 120 to 300 mm
- * @param thumbIndexMm  thumb tip to index tip, 40 mm to the whole span
+ * @param spanMm thumb tip to little-finger tip, 120 to 300 mm
+ * @param thumbIndexMm thumb tip to index tip, 40 mm to the whole span
  * @param indexLittleMm index tip to little-finger tip, 40 mm to the whole span
  */
 public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
@@ -55,7 +56,10 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
         if (!(spanMm <= LARGEST)) {
             throw new Refused("span of " + spanMm + " mm: expected 120 to 300");
         }
-        return new Hand(spanMm, thumbIndexMm.orElse(spanMm * usualShare(1, 2)), indexLittleMm.orElse(spanMm * usualShare(2, 5)));
+        return new Hand(
+                spanMm,
+                thumbIndexMm.orElse(spanMm * usualShare(1, 2)),
+                indexLittleMm.orElse(spanMm * usualShare(2, 5)));
     }
 
     private static double usualShare(int finger, int other) {
@@ -69,7 +73,8 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
     }
 
     /**
-     * How far two of its fingers open, in millimetres: measured, or in the proportions of {@link FingerSpans} to what was.
+     * How far two of its fingers open, in millimetres: measured, or in the proportions of {@link FingerSpans} to what
+     * was.
      *
      * @param finger 1 the thumb to 5 the little finger, another one than {@code other}
      */
@@ -80,7 +85,9 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
         if (low > 1) {
             return indexLittleMm * widest / FingerSpans.of(2, 5).maxPrac();
         }
-        return high == 2 ? thumbIndexMm : high == 5 ? spanMm : spanMm * widest / FingerSpans.of(1, 5).maxPrac();
+        return high == 2
+                ? thumbIndexMm
+                : high == 5 ? spanMm : spanMm * widest / FingerSpans.of(1, 5).maxPrac();
     }
 
     /** How much wider than the usual hand's these two fingers open. */
@@ -94,8 +101,8 @@ public record Hand(double spanMm, double thumbIndexMm, double indexLittleMm) {
     }
 
     /**
-     * How two of its fingers stand to two keys struck together. Thumb and little finger meet black and white keys at different depths and go
-     * diagonally; the long fingers between reach into the keys without opening.
+     * How two of its fingers stand to two keys struck together. Thumb and little finger meet black and white keys at
+     * different depths and go diagonally; the long fingers between reach into the keys without opening.
      */
     public Ease easeOf(int finger, int other, int lowKey, int highKey) {
         boolean wide = Math.min(finger, other) == 1 || Math.abs(finger - other) == 3;

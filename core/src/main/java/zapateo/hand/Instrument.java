@@ -7,17 +7,21 @@ import zapateo.refusal.Refused;
 /**
  * What is played on.
  *
- * @param keys     49, 61, 73, 76 or 88
+ * @param keys 49, 61, 73, 76 or 88
  * @param octaveMm from a C to the next; 164.5 at full size, 120 to 180
- * @param pedal    whether it has a sustaining pedal
+ * @param pedal whether it has a sustaining pedal
  */
 public record Instrument(int keys, double octaveMm, boolean pedal) {
 
     public static final double NARROWEST = 120;
     public static final double WIDEST = 180;
 
-    /** By the number of keys the lowest one, as a MIDI note number (common practice: 49 and 61 keys begin on C2, 73 and 76 on E1, 88 on A0). */
-    private static final TreeMap<Integer, Integer> LOWEST = new TreeMap<>(java.util.Map.of(49, 36, 61, 36, 73, 28, 76, 28, 88, 21));
+    /**
+     * By the number of keys the lowest one, as a MIDI note number (common practice: 49 and 61 keys begin on C2, 73 and
+     * 76 on E1, 88 on A0).
+     */
+    private static final TreeMap<Integer, Integer> LOWEST =
+            new TreeMap<>(java.util.Map.of(49, 36, 61, 36, 73, 28, 76, 28, 88, 21));
 
     public static final Instrument FULL = new Instrument(88, Keyboard.OCTAVE, true);
 

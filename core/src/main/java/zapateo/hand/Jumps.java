@@ -4,13 +4,18 @@ import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 
 /**
- * How long a hand needs from one stroke to the next. What lies inside a comfortable reach takes a finger's time; beyond it the hand jumps the rest
- * of the way and needs log₂(2·distance / width of the key) bits (Fitts 1954) at about 15 a second.
+ * How long a hand needs from one stroke to the next. What lies inside a comfortable reach takes a finger's time; beyond
+ * it the hand jumps the rest of the way and needs log₂(2·distance / width of the key) bits (Fitts 1954) at about 15 a
+ * second.
  */
 public final class Jumps {
 
-    /** Practised jumps; aimed taps need half as long again (Fitts 1954: about 10). The project's own estimate, so that stride stays possible at ♩ = 180 to 200 (HANDBOOK §8). */
+    /**
+     * Practised jumps; aimed taps need half as long again (Fitts 1954: about 10). The project's own estimate, so that
+     * stride stays possible at ♩ = 180 to 200 (HANDBOOK §8).
+     */
     private static final double BITS_PER_SECOND = 15;
+
     private static final double WHITE_WIDTH = Keyboard.WHITE_KEY;
     private static final double BLACK_WIDTH = 13.7;
     /** From finger to finger: about twelve notes a second (common practice). */
@@ -38,7 +43,8 @@ public final class Jumps {
 
     /** Seconds the hand flies from one key to others above it at the least; nothing where it reaches them. */
     public double seconds(int from, int[] to) {
-        return seconds(Math.max(0, Keyboard.between(from, to[to.length - 1]) - Hand.COMFORTABLE_SHARE * hand.spanMm()), to);
+        return seconds(
+                Math.max(0, Keyboard.between(from, to[to.length - 1]) - Hand.COMFORTABLE_SHARE * hand.spanMm()), to);
     }
 
     private static double seconds(double distance, int[] to) {
@@ -51,7 +57,8 @@ public final class Jumps {
 
     private static boolean repeats(Stroke from, Stroke to) {
         // Low to high both: where what one has lies above the other, nothing comes again.
-        if (from.lowest().midi() > to.highest().midi() || from.highest().midi() < to.lowest().midi()) {
+        if (from.lowest().midi() > to.highest().midi()
+                || from.highest().midi() < to.lowest().midi()) {
             return false;
         }
         for (PartNote note : from.notes()) {

@@ -1,9 +1,9 @@
 package zapateo.hand;
 
 /**
- * Where the keys of a full-size piano lie, in millimetres from its lowest C. A white key's place is the centre of its front, a
- * black key's the centre of its tail: from C to E the five tails are equal, from F to B the seven (HANDBOOK §8; the
- * measures of the modern standard keyboard from memory).
+ * Where the keys of a full-size piano lie, in millimetres from its lowest C. A white key's place is the centre of its
+ * front, a black key's the centre of its tail: from C to E the five tails are equal, from F to B the seven (HANDBOOK
+ * §8; the measures of the modern standard keyboard from memory).
  */
 public final class Keyboard {
 
@@ -23,6 +23,7 @@ public final class Keyboard {
     private static final int KEYS = 128;
     /** A search asks for a stretch at every finger of every grasp: all there are, measured once. */
     private static final double[] STRETCHES = new double[KEYS * KEYS];
+
     private static final double[] STRETCHES_AT_EDGES = new double[KEYS * KEYS];
 
     static {
@@ -32,8 +33,7 @@ public final class Keyboard {
         }
     }
 
-    private Keyboard() {
-    }
+    private Keyboard() {}
 
     public static boolean isBlack(int midi) {
         return WHITE_PLACE[Math.floorMod(midi, 12)] < 0;
@@ -54,7 +54,9 @@ public final class Keyboard {
         return Math.abs(centre(high) - centre(low));
     }
 
-    /** What the hand has to span between two note numbers, place to place; between black and white it goes diagonally. */
+    /**
+     * What the hand has to span between two note numbers, place to place; between black and white it goes diagonally.
+     */
     public static double stretch(int low, int high) {
         return isTabled(low, high) ? STRETCHES[low * KEYS + high] : measured(low, high, 0);
     }

@@ -5,16 +5,18 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 
-/** A player's own finger is for that stroke alone: where the same keys are struck again beside it, they keep the fingers they had without it. */
+/**
+ * A player's own finger is for that stroke alone: where the same keys are struck again beside it, they keep the fingers
+ * they had without it.
+ */
 final class OwnFingers {
 
     private static final int[] BOTH_WAYS = {-1, 1};
 
-    private OwnFingers() {
-    }
+    private OwnFingers() {}
 
     /**
-     * @param own    what the player wants
+     * @param own what the player wants
      * @param before the fingers without any of it, low to high; asked for only where keys come again beside one
      */
     static Fingering.Locks of(List<Touch> touches, Fingering.Locks own, Supplier<List<int[]>> before) {
@@ -47,7 +49,9 @@ final class OwnFingers {
     private static int next(List<Touch> touches, int from, int way) {
         for (int away = 1; away <= 2; away++) {
             int at = from + way * away;
-            if (at >= 0 && at < touches.size() && touches.get(at).keys().equals(touches.get(from).keys())) {
+            if (at >= 0
+                    && at < touches.size()
+                    && touches.get(at).keys().equals(touches.get(from).keys())) {
                 return at;
             }
         }

@@ -3,7 +3,7 @@ package zapateo.hand;
 /**
  * Who plays, and on what.
  *
- * @param tenths  what to do with what is wider than an octave and than the hand
+ * @param tenths what to do with what is wider than an octave and than the hand
  * @param octaves what to do with an octave, or less, that is wider than the hand
  */
 public record Pianist(Hand left, Hand right, Instrument instrument, TooWide tenths, TooWide octaves) {

@@ -22,20 +22,25 @@ import zapateo.rhythm.Side;
 public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left) {
 
     /** A stroke by its hand and its place among that hand's. */
-    public record Spot(Side hand, int stroke) {
-    }
+    public record Spot(Side hand, int stroke) {}
 
     /**
      * One bar.
      *
-     * @param maxTempo the fastest tempo its jumps and repeated notes allow, in the bar's own beats a minute, {@link #NO_LIMIT} at the most
-     * @param slowest  the stroke that sets it
-     * @param jumpMm   how far the hand jumps to that stroke, beyond what it reaches without; 0 where it does not
-     * @param spots    the strokes that make a part of the difficulty what it is; none for reading, which all of them share
-     * @param loads    what the bar asks, by part
+     * @param maxTempo the fastest tempo its jumps and repeated notes allow, in the bar's own beats a minute,
+     *     {@link #NO_LIMIT} at the most
+     * @param slowest the stroke that sets it
+     * @param jumpMm how far the hand jumps to that stroke, beyond what it reaches without; 0 where it does not
+     * @param spots the strokes that make a part of the difficulty what it is; none for reading, which all of them share
+     * @param loads what the bar asks, by part
      */
-    public record BarPlay(Difficulty difficulty, double maxTempo, Optional<Spot> slowest, double jumpMm, Map<Difficulty.Part, List<Spot>> spots, List<Double> loads) {
-    }
+    public record BarPlay(
+            Difficulty difficulty,
+            double maxTempo,
+            Optional<Spot> slowest,
+            double jumpMm,
+            Map<Difficulty.Part, List<Spot>> spots,
+            List<Double> loads) {}
 
     /** What needs no more than this needs no word. */
     public static final double NO_LIMIT = 400;
@@ -45,6 +50,7 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
     private static final double EASY_SHARE = 0.45;
     /** Fingers that have more time than this are found more easily. */
     private static final double HASTE_SECONDS = 0.5;
+
     private static final double ROLLED = 0.6;
     private static final double STROKE = 0.35;
     private static final double OFF_BEAT = 0.5;
@@ -55,11 +61,11 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
     private static final double BETWEEN = 1;
     /** A stroke that asks at least this share of the bar's hardest is shown with it. */
     private static final double SHOWN_SHARE = 0.6;
+
     private static final double SHOWN_LOAD = 0.05;
 
     /** One hand's part with the fingers that were found for it. */
-    public record Played(Side side, Hand hand, List<Stroke> strokes, Fingering fingering) {
-    }
+    public record Played(Side side, Hand hand, List<Stroke> strokes, Fingering fingering) {}
 
     /** What a bar asks of both hands, by part. */
     public static Playability of(List<BarTime> bars, List<Played> hands) {
@@ -75,15 +81,21 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
                 double[] asked = new double[PARTS];
                 asked[Difficulty.Part.REACH.ordinal()] = strain(played.hand(), stroke);
                 asked[Difficulty.Part.RHYTHM.ordinal()] = rhythm(stroke, load.bar);
-                double available = i == 0 ? Double.POSITIVE_INFINITY : load.bar.seconds(stroke.sounding().tick() - played.strokes().get(i - 1).sounding().tick());
-                asked[Difficulty.Part.FINGERS.ordinal()] = played.fingering().costs()[i] * Math.min(1, HASTE_SECONDS / Math.max(0.01, i == 0 ? first(played, load) : available));
+                double available = i == 0
+                        ? Double.POSITIVE_INFINITY
+                        : load.bar.seconds(stroke.sounding().tick()
+                                - played.strokes().get(i - 1).sounding().tick());
+                asked[Difficulty.Part.FINGERS.ordinal()] = played.fingering().costs()[i]
+                        * Math.min(1, HASTE_SECONDS / Math.max(0.01, i == 0 ? first(played, load) : available));
                 if (both && played.side() == Side.LEFT) {
                     leftTicks.add(stroke.written().tick());
                 } else if (both) {
-                    asked[Difficulty.Part.TOGETHER.ordinal()] = leftTicks.contains(stroke.written().tick()) ? TOGETHER : BETWEEN;
+                    asked[Difficulty.Part.TOGETHER.ordinal()] =
+                            leftTicks.contains(stroke.written().tick()) ? TOGETHER : BETWEEN;
                 }
                 if (i > 0) {
-                    asked[Difficulty.Part.JUMPS.ordinal()] = load.jump(jumps, played.strokes().get(i - 1), stroke, new Spot(played.side(), i), available);
+                    asked[Difficulty.Part.JUMPS.ordinal()] = load.jump(
+                            jumps, played.strokes().get(i - 1), stroke, new Spot(played.side(), i), available);
                 }
                 load.add(new Spot(played.side(), i), asked, stroke);
                 if (played.side() == Side.LEFT) {
@@ -118,7 +130,10 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
         return Difficulty.of(sum);
     }
 
-    /** How much of the hand keys struck together take: nothing while it lies easily, one where it is stretched to its span. */
+    /**
+     * How much of the hand keys struck together take: nothing while it lies easily, one where it is stretched to its
+     * span.
+     */
     static double strain(Hand hand, Stroke stroke) {
         if (stroke.notes().size() < 2) {
             return 0;
@@ -133,7 +148,10 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
     /** The first stroke is set for the second one: fingers move between the two as between any others. */
     private static double first(Played played, BarLoad load) {
         List<Stroke> strokes = played.strokes();
-        return strokes.size() < 2 ? 1 : load.bar.seconds(strokes.get(1).sounding().tick() - strokes.get(0).sounding().tick());
+        return strokes.size() < 2
+                ? 1
+                : load.bar.seconds(strokes.get(1).sounding().tick()
+                        - strokes.get(0).sounding().tick());
     }
 
     private static double rhythm(Stroke stroke, BarTime bar) {
@@ -200,7 +218,13 @@ public record Playability(Difficulty song, List<BarPlay> bars, List<Double> left
                 }
                 shown.put(part, List.copyOf(hardest));
             }
-            return new BarPlay(Difficulty.of(sums), maxTempo, slowest, jumpMm, shown, Arrays.stream(sums).boxed().toList());
+            return new BarPlay(
+                    Difficulty.of(sums),
+                    maxTempo,
+                    slowest,
+                    jumpMm,
+                    shown,
+                    Arrays.stream(sums).boxed().toList());
         }
     }
 }

@@ -14,11 +14,11 @@ final class Scales {
     private static final int STEP = 2;
     /** From the sixth of a minor scale to its raised seventh. */
     private static final int AUGMENTED = 3;
+
     private static final int OCTAVE_OF_STEPS = 7;
     private static final int FOURTH = 4;
 
-    private Scales() {
-    }
+    private Scales() {}
 
     /**
      * Wants the fingers that the table has for a scale of an octave or more that it knows.
@@ -30,7 +30,13 @@ final class Scales {
         for (int i = 1; i <= touches.size(); i++) {
             if (i == touches.size() || !steps(touches.get(i - 1), touches.get(i), AUGMENTED)) {
                 if (i - from > OCTAVE_OF_STEPS && touches.get(from).single()) {
-                    tabled(touches.subList(from, i).stream().map(touch -> touch.keys().get(0)).toList(), side, wanted, from);
+                    tabled(
+                            touches.subList(from, i).stream()
+                                    .map(touch -> touch.keys().get(0))
+                                    .toList(),
+                            side,
+                            wanted,
+                            from);
                 }
                 from = i;
             }
@@ -44,24 +50,30 @@ final class Scales {
             for (int i = 0; i < keys.size(); i++) {
                 int key = keys.get(i);
                 int finger = scale.finger(key, side);
-                // Where the run ends on the little finger's side nothing has to pass any more, on the thumb's side nothing has passed yet.
+                // Where the run ends on the little finger's side nothing has to pass any more, on the thumb's side
+                // nothing has passed yet.
                 boolean outer = side == Side.RIGHT ? key == high : key == low;
                 boolean inner = side == Side.RIGHT ? key == low : key == high;
-                wanted[from + i] = outer && finger == 1 ? -beyond(scale, keys, key, side) : outer || inner && finger == FOURTH ? 0 : -finger;
+                wanted[from + i] = outer && finger == 1
+                        ? -beyond(scale, keys, key, side)
+                        : outer || inner && finger == FOURTH ? 0 : -finger;
             }
         });
     }
 
     /** One finger further than the neighbour's. */
     private static int beyond(ScaleTable scale, List<Integer> keys, int key, Side side) {
-        int next = keys.stream().filter(each -> each != key).min(Comparator.comparingInt(each -> Math.abs(each - key))).orElseThrow();
+        int next = keys.stream()
+                .filter(each -> each != key)
+                .min(Comparator.comparingInt(each -> Math.abs(each - key)))
+                .orElseThrow();
         return Math.min(FingerSpans.FINGERS, scale.finger(next, side) + 1);
     }
 
     /**
      * Wants the fingers of a scale's lowest octave in its others too.
      *
-     * @param found  what each touch was taken with
+     * @param found what each touch was taken with
      * @param wanted the finger wanted on each touch, 0 where any will do; is changed
      * @return whether there is such a scale
      */
@@ -78,7 +90,9 @@ final class Scales {
     }
 
     private static boolean steps(Touch from, Touch to, int widest) {
-        int moved = from.single() && to.single() ? Math.abs(to.keys().get(0) - from.keys().get(0)) : 0;
+        int moved = from.single() && to.single()
+                ? Math.abs(to.keys().get(0) - from.keys().get(0))
+                : 0;
         return moved >= 1 && moved <= widest;
     }
 
@@ -101,7 +115,9 @@ final class Scales {
             }
         }
         for (int i = from; i < to; i++) {
-            wanted[i] = wanted[i] < 0 ? wanted[i] : byNote.getOrDefault((touches.get(i).keys().get(0) - low) % Pitch.OCTAVE, wanted[i]);
+            wanted[i] = wanted[i] < 0
+                    ? wanted[i]
+                    : byNote.getOrDefault((touches.get(i).keys().get(0) - low) % Pitch.OCTAVE, wanted[i]);
         }
         return true;
     }

@@ -12,7 +12,7 @@ import zapateo.rhythm.Ticks;
 /**
  * The keys of one stroke as the fingering sees them.
  *
- * @param keys  MIDI note numbers, low to high
+ * @param keys MIDI note numbers, low to high
  * @param quick whether it follows the one before within half a second
  * @param white whether all of them are white
  * @param fresh whether the hand is set anew for it: a bass after what lay above the one before, what comes after a rest
@@ -29,7 +29,11 @@ record Touch(List<Integer> keys, boolean quick, boolean white, boolean fresh, bo
     static List<Touch> of(List<Stroke> strokes, IntToDoubleFunction milliseconds) {
         List<Touch> touches = new ArrayList<>();
         for (int i = 0; i < strokes.size(); i++) {
-            boolean fresh = i > 0 && isSetAnew(strokes.get(i - 1), strokes.get(i), i + 1 < strokes.size() ? strokes.get(i + 1).mark() : Mark.HEEL);
+            boolean fresh = i > 0
+                    && isSetAnew(
+                            strokes.get(i - 1),
+                            strokes.get(i),
+                            i + 1 < strokes.size() ? strokes.get(i + 1).mark() : Mark.HEEL);
             touches.add(of(keys(strokes.get(i)), i > 0 && milliseconds.applyAsDouble(i) < QUICK_MS, fresh));
         }
         return following(touches);
@@ -47,7 +51,8 @@ record Touch(List<Integer> keys, boolean quick, boolean white, boolean fresh, bo
     }
 
     private static boolean isSetAnew(Stroke before, Stroke stroke, Mark next) {
-        return stroke.mark() == Mark.HEEL && (before.mark() == Mark.TOE || next == Mark.TOE) || stroke.written().tick() - before.written().end() >= REST;
+        return stroke.mark() == Mark.HEEL && (before.mark() == Mark.TOE || next == Mark.TOE)
+                || stroke.written().tick() - before.written().end() >= REST;
     }
 
     static Touch of(List<Integer> keys, boolean quick, boolean fresh) {
@@ -64,8 +69,13 @@ record Touch(List<Integer> keys, boolean quick, boolean white, boolean fresh, bo
         for (int i = all.size() - 2; i >= 0; i--) {
             Touch touch = all.get(i);
             Touch next = known.get(i + 1);
-            boolean opens = touch.keys.size() == 2 && next.keys.size() == 2 && touch.keys.get(0).equals(next.keys.get(0))
-                    && (touch.keys.equals(next.keys) ? next.opens : next.keys.get(1) > touch.keys.get(1) && next.keys.get(1) - touch.keys.get(1) <= WIDEST_OPENING);
+            boolean opens = touch.keys.size() == 2
+                    && next.keys.size() == 2
+                    && touch.keys.get(0).equals(next.keys.get(0))
+                    && (touch.keys.equals(next.keys)
+                            ? next.opens
+                            : next.keys.get(1) > touch.keys.get(1)
+                                    && next.keys.get(1) - touch.keys.get(1) <= WIDEST_OPENING);
             known.set(i, new Touch(touch.keys, touch.quick, touch.white, touch.fresh, opens));
         }
         return known;

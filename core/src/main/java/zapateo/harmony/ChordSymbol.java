@@ -45,7 +45,8 @@ public record ChordSymbol(PitchClass root, Quality quality, Optional<PitchClass>
         int slash = rest.lastIndexOf('/');
         Optional<PitchClass> over = slash < 0 ? Optional.empty() : bassIn(rest.substring(slash + 1));
         try {
-            return new ChordSymbol(root.pitchClass(), Qualities.parse(over.isPresent() ? rest.substring(0, slash) : rest), over);
+            return new ChordSymbol(
+                    root.pitchClass(), Qualities.parse(over.isPresent() ? rest.substring(0, slash) : rest), over);
         } catch (ChordUnreadException unread) {
             boolean atSlash = slash >= 0 && over.isEmpty() && unread.position() >= slash;
             throw atSlash ? new ChordUnreadException("bass", root.length() + slash + 1) : unread.later(root.length());
@@ -53,7 +54,8 @@ public record ChordSymbol(PitchClass root, Quality quality, Optional<PitchClass>
     }
 
     private static Optional<PitchClass> bassIn(String text) {
-        return PitchClass.prefixOf(text).filter(read -> read.length() == text.length() && Character.isUpperCase(text.charAt(0)))
+        return PitchClass.prefixOf(text)
+                .filter(read -> read.length() == text.length() && Character.isUpperCase(text.charAt(0)))
                 .map(PitchClass.Prefix::pitchClass);
     }
 
@@ -78,7 +80,10 @@ public record ChordSymbol(PitchClass root, Quality quality, Optional<PitchClass>
         return over.orElse(root);
     }
 
-    /** The chord's tones from the root up, spelled by thirds; a slash bass is not among them unless it belongs to the chord. */
+    /**
+     * The chord's tones from the root up, spelled by thirds; a slash bass is not among them unless it belongs to the
+     * chord.
+     */
     public List<PitchClass> tones() {
         List<PitchClass> tones = new ArrayList<>(quality.tones().size());
         for (Interval tone : quality.tones()) {

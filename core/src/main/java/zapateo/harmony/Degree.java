@@ -4,15 +4,16 @@ import java.util.Optional;
 import zapateo.pitch.PitchClass;
 
 /**
- * A chord's place in its key: capital Roman numeral for a major or augmented third, small for a minor one, the quality behind it, what it
- * leads to after a slash ({@code V7/ii}), the chord tone in the bass after another ({@code I/3}). A root outside the major scale of the
- * tonic carries ♭ or ♯, so the minor key's own third degree reads ♭III (HANDBOOK §4).
+ * A chord's place in its key: capital Roman numeral for a major or augmented third, small for a minor one, the quality
+ * behind it, what it leads to after a slash ({@code V7/ii}), the chord tone in the bass after another ({@code I/3}). A
+ * root outside the major scale of the tonic carries ♭ or ♯, so the minor key's own third degree reads ♭III (HANDBOOK
+ * §4).
  *
- * @param role  what the chord does there
- * @param step  the numeral alone, e.g. {@code ♭III}; of a secondary dominant its V
- * @param sign  the quality behind it
- * @param to    the numeral it is the dominant of, empty for all others
- * @param bass  the chord tone in the bass or the bass's name, empty in root position
+ * @param role what the chord does there
+ * @param step the numeral alone, e.g. {@code ♭III}; of a secondary dominant its V
+ * @param sign the quality behind it
+ * @param to the numeral it is the dominant of, empty for all others
+ * @param bass the chord tone in the bass or the bass's name, empty in root position
  */
 public record Degree(Functions.Role role, String step, String sign, Optional<String> to, Optional<String> bass) {
 
@@ -20,6 +21,7 @@ public record Degree(Functions.Role role, String step, String sign, Optional<Str
     private static final int FOURTH = 3;
     /** Semitones from each degree of the major scale to the next. */
     private static final int[] WIDTHS = {2, 2, 1, 2, 2, 2, 1};
+
     private static final String SUPERSCRIPTS = "⁰¹²³⁴⁵⁶⁷⁸⁹";
 
     /** The degree of a chord by itself. */
@@ -29,21 +31,36 @@ public record Degree(Functions.Role role, String step, String sign, Optional<Str
 
     /** The degree of a chord that goes on to {@code next}. */
     public static Degree of(ChordSymbol chord, Key key, Optional<ChordSymbol> next) {
-        Optional<String> bass = chord.over().map(over -> chord.bassDegree().map(String::valueOf).orElse(over.toString()));
+        Optional<String> bass =
+                chord.over().map(over -> chord.bassDegree().map(String::valueOf).orElse(over.toString()));
         Optional<Integer> target = Functions.dominantOf(chord, key, next);
         if (target.isPresent()) {
-            return new Degree(Functions.Role.SECONDARY_DOMINANT, "V", sign(chord.quality()), target.map(chroma -> goal(chroma, key, next)), bass);
+            return new Degree(
+                    Functions.Role.SECONDARY_DOMINANT,
+                    "V",
+                    sign(chord.quality()),
+                    target.map(chroma -> goal(chroma, key, next)),
+                    bass);
         }
-        return new Degree(Functions.role(chord, key, next), numeral(chord.root(), chord.quality().isMinor(), key), sign(chord.quality()), Optional.empty(), bass);
+        return new Degree(
+                Functions.role(chord, key, next),
+                numeral(chord.root(), chord.quality().isMinor(), key),
+                sign(chord.quality()),
+                Optional.empty(),
+                bass);
     }
 
     private static String goal(int chroma, Key key, Optional<ChordSymbol> next) {
         boolean small = next.filter(chord -> chord.root().chroma() == chroma && Functions.belongs(chord, key))
-                .map(chord -> chord.quality().isMinor()).orElseGet(() -> Functions.isMinorOn(chroma, key));
+                .map(chord -> chord.quality().isMinor())
+                .orElseGet(() -> Functions.isMinorOn(chroma, key));
         return numeral(key.spell(chroma), small, key);
     }
 
-    /** A chord with a major third over a raised degree comes from above, as a borrowed or a substituted one does: B9 in E♭ is ♭VI9; raised stay those that lead up, the diminished, the minor, and the tritone. */
+    /**
+     * A chord with a major third over a raised degree comes from above, as a borrowed or a substituted one does: B9 in
+     * E♭ is ♭VI9; raised stay those that lead up, the diminished, the minor, and the tritone.
+     */
     private static String numeral(PitchClass root, boolean small, Key key) {
         int step = key.stepsTo(root);
         int away = Math.max(-2, Math.min(2, key.alterationAgainstMajor(root)));
@@ -67,7 +84,9 @@ public record Degree(Functions.Role role, String step, String sign, Optional<Str
 
     /** As plain numbers, e.g. {@code 2m7}, {@code 5⁷}, {@code ♭7}, {@code 5⁷/2m}. */
     public String numbers() {
-        return number(step) + raised(minor(step, sign) + sign) + to.map(goal -> "/" + number(goal) + minor(goal, "")).orElse("")
+        return number(step)
+                + raised(minor(step, sign) + sign)
+                + to.map(goal -> "/" + number(goal) + minor(goal, "")).orElse("")
                 + under();
     }
 

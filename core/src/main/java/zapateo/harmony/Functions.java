@@ -10,7 +10,10 @@ public final class Functions {
 
     private static final int TONIC = 0;
     private static final int DOMINANT = 7;
-    /** Semitones above the tonic on which a major key's chords are dominants of others wherever they go: A7, D7, E7 and B7 in C. */
+    /**
+     * Semitones above the tonic on which a major key's chords are dominants of others wherever they go: A7, D7, E7 and
+     * B7 in C.
+     */
     private static final Set<Integer> LEADING_IN_MAJOR = Set.of(2, 4, 9, 11);
     /** The same in a minor key: B7, C♯7 and F♯7 in Am. */
     private static final Set<Integer> LEADING_IN_MINOR = Set.of(2, 4, 9);
@@ -28,8 +31,7 @@ public final class Functions {
         OTHER
     }
 
-    private Functions() {
-    }
+    private Functions() {}
 
     /** The piano key of the chord that {@code chord} is a secondary dominant of, empty when it is none. */
     static Optional<Integer> dominantOf(ChordSymbol chord, Key key, Optional<ChordSymbol> next) {
@@ -41,17 +43,21 @@ public final class Functions {
         if (above == DOMINANT || !seventh && !plain) {
             return Optional.empty();
         }
-        boolean resolves = next.filter(other -> other.root().chroma() == target && !other.equals(chord)).isPresent();
+        boolean resolves = next.filter(other -> other.root().chroma() == target && !other.equals(chord))
+                .isPresent();
         boolean strays = seventh && (key.mode().isMinor() ? LEADING_IN_MINOR : LEADING_IN_MAJOR).contains(above);
         boolean home = target == key.tonic().chroma();
         return Optional.of(target).filter(goal -> strays || resolves && (isGoal(goal, key) || seventh && !home));
     }
 
-    /** Whether a chord may be led to: one of the key or of its parallel that is no diminished chord and not the tonic. */
+    /**
+     * Whether a chord may be led to: one of the key or of its parallel that is no diminished chord and not the tonic.
+     */
     private static boolean isGoal(int chroma, Key key) {
         PitchClass root = key.spell(chroma);
         return Math.floorMod(chroma - key.tonic().chroma(), 12) != TONIC
-                && List.of("major", "minor").stream().map(triad -> ChordSymbol.of(root, Qualities.of(triad, List.of())))
+                && List.of("major", "minor").stream()
+                        .map(triad -> ChordSymbol.of(root, Qualities.of(triad, List.of())))
                         .anyMatch(chord -> isOwn(chord, key) || isOwn(chord, key.parallel()));
     }
 
@@ -60,7 +66,8 @@ public final class Functions {
         ChordSymbol minor = ChordSymbol.of(key.spell(chroma), Qualities.of("minor", List.of()));
         ChordSymbol major = ChordSymbol.of(key.spell(chroma), Qualities.of("major", List.of()));
         boolean leans = above(minor.root(), key) == DOMINANT;
-        return !leans && (isOwn(minor, key) || !isOwn(major, key) && key.mode() == Mode.MAJOR && isDiminishedOn(chroma, key));
+        return !leans
+                && (isOwn(minor, key) || !isOwn(major, key) && key.mode() == Mode.MAJOR && isDiminishedOn(chroma, key));
     }
 
     private static boolean isDiminishedOn(int chroma, Key key) {
@@ -71,7 +78,8 @@ public final class Functions {
         if (isOwn(chord, key)) {
             return Role.OWN;
         }
-        boolean goesHome = next.map(other -> other.root().chroma() == key.tonic().chroma()).orElse(true);
+        boolean goesHome =
+                next.map(other -> other.root().chroma() == key.tonic().chroma()).orElse(true);
         if (chord.quality().isDominant() && above(chord.root(), key) == 1 && goesHome) {
             return Role.FLAT_SECOND;
         }
@@ -79,17 +87,22 @@ public final class Functions {
         if (diminished && next.map(other -> beside(chord.root(), other)).orElse(true)) {
             return Role.PASSING_DIMINISHED;
         }
-        return isOwn(chord, key.parallel()) || above(chord.root(), key) == 1 && chord.quality().isMajor() ? Role.BORROWED
+        return isOwn(chord, key.parallel())
+                        || above(chord.root(), key) == 1 && chord.quality().isMajor()
+                ? Role.BORROWED
                 : diminished ? Role.PASSING_DIMINISHED : Role.OTHER;
     }
 
     private static boolean beside(PitchClass root, ChordSymbol next) {
-        return List.of(next.root(), next.bass()).stream().map(note -> Math.floorMod(note.chroma() - root.chroma(), 12)).anyMatch(away -> away == 1 || away == 11);
+        return List.of(next.root(), next.bass()).stream()
+                .map(note -> Math.floorMod(note.chroma() - root.chroma(), 12))
+                .anyMatch(away -> away == 1 || away == 11);
     }
 
     /** Whether every tone is the key's; a minor key has its raised leading tone on V and vii° too (HANDBOOK §4). */
     public static boolean isOwn(ChordSymbol chord, Key key) {
-        boolean raised = key.mode() == Mode.MINOR && (above(chord.root(), key) == DOMINANT || above(chord.root(), key) == 11);
+        boolean raised =
+                key.mode() == Mode.MINOR && (above(chord.root(), key) == DOMINANT || above(chord.root(), key) == 11);
         int leading = Math.floorMod(key.tonic().chroma() - 1, 12);
         return chord.tones().stream().allMatch(tone -> inScale(tone, key) || raised && tone.chroma() == leading);
     }

@@ -29,12 +29,15 @@ public record Key(PitchClass tonic, Mode mode) {
         return new Key(tonic, mode);
     }
 
-    /** Reads {@code B♭}, {@code Gm}, {@code G minor}, {@code E mixolydian}; empty when it is no key that can be signed. */
+    /**
+     * Reads {@code B♭}, {@code Gm}, {@code G minor}, {@code E mixolydian}; empty when it is no key that can be signed.
+     */
     public static Optional<Key> read(String text) {
         String plain = text.strip();
-        return PitchClass.prefixOf(plain).flatMap(tonic -> Mode.named(plain.substring(tonic.length()))
-                .filter(mode -> Math.abs(tonic.pitchClass().fifths() + mode.fifthsFromMajor()) <= 7)
-                .map(mode -> of(tonic.pitchClass(), mode)));
+        return PitchClass.prefixOf(plain)
+                .flatMap(tonic -> Mode.named(plain.substring(tonic.length()))
+                        .filter(mode -> Math.abs(tonic.pitchClass().fifths() + mode.fifthsFromMajor()) <= 7)
+                        .map(mode -> of(tonic.pitchClass(), mode)));
     }
 
     /** Sharps in the signature; flats count below zero. */
@@ -70,18 +73,31 @@ public record Key(PitchClass tonic, Mode mode) {
         return chromas;
     }
 
-    /** Five notes that are safe over the whole song: 1 2 3 5 6 of a major key, 1 ♭3 4 5 ♭7 of a minor one (common practice). */
+    /**
+     * Five notes that are safe over the whole song: 1 2 3 5 6 of a major key, 1 ♭3 4 5 ♭7 of a minor one (common
+     * practice).
+     */
     public List<PitchClass> pentatonic() {
         List<PitchClass> scale = scale();
-        return IntStream.of(mode.isMinor() ? new int[] {0, 2, 3, 4, 6} : new int[] {0, 1, 2, 4, 5}).mapToObj(scale::get).toList();
+        return IntStream.of(mode.isMinor() ? new int[] {0, 2, 3, 4, 6} : new int[] {0, 1, 2, 4, 5})
+                .mapToObj(scale::get)
+                .toList();
     }
 
-    /** The major and the minor key that share this signature: of C it is Am, of Dm it is F; of a mode, the major or minor key it is nearest to. */
+    /**
+     * The major and the minor key that share this signature: of C it is Am, of Dm it is F; of a mode, the major or
+     * minor key it is nearest to.
+     */
     public Key relative() {
-        return mode.isMinor() ? of(PitchClass.onLine(fifths()), Mode.MAJOR) : of(PitchClass.onLine(fifths() + 3), Mode.MINOR);
+        return mode.isMinor()
+                ? of(PitchClass.onLine(fifths()), Mode.MAJOR)
+                : of(PitchClass.onLine(fifths() + 3), Mode.MINOR);
     }
 
-    /** The same tonic with the other third, spelled anew where its signature would need more than seven signs: of C it is Cm. */
+    /**
+     * The same tonic with the other third, spelled anew where its signature would need more than seven signs: of C it
+     * is Cm.
+     */
     public Key parallel() {
         Mode other = mode.isMinor() ? Mode.MAJOR : Mode.MINOR;
         return nearest(tonic.chroma(), other, Integer.signum(tonic.alteration()));
@@ -93,9 +109,12 @@ public record Key(PitchClass tonic, Mode mode) {
      * @param lean on a tie (six sharps or six flats) above zero chooses sharps, below it flats
      */
     public static Key nearest(int chroma, Mode mode, int lean) {
-        return IntStream.rangeClosed(-7, 7).mapToObj(sign -> PitchClass.onLine(sign - mode.fifthsFromMajor())).filter(name -> name.chroma() == chroma)
+        return IntStream.rangeClosed(-7, 7)
+                .mapToObj(sign -> PitchClass.onLine(sign - mode.fifthsFromMajor()))
+                .filter(name -> name.chroma() == chroma)
                 .map(name -> of(name, mode))
-                .min(Comparator.comparingInt((Key key) -> Math.abs(key.fifths())).thenComparingInt(key -> -Integer.signum(key.fifths()) * Integer.signum(lean)))
+                .min(Comparator.comparingInt((Key key) -> Math.abs(key.fifths()))
+                        .thenComparingInt(key -> -Integer.signum(key.fifths()) * Integer.signum(lean)))
                 .orElseThrow();
     }
 
@@ -105,34 +124,56 @@ public record Key(PitchClass tonic, Mode mode) {
     }
 
     /**
-     * How this key spells a note: seven of its own, and of the others the ♭II, ♭III, ♯IV, ♭VI and ♭VII of the major key with its signature.
-     * In B♭ a D♯ is E♭.
+     * How this key spells a note: seven of its own, and of the others the ♭II, ♭III, ♯IV, ♭VI and ♭VII of the major key
+     * with its signature. In B♭ a D♯ is E♭.
      */
     public PitchClass spell(int chroma) {
-        return IntStream.rangeClosed(fifths() - 5, fifths() + 6).mapToObj(PitchClass::onLine).filter(name -> name.chroma() == Math.floorMod(chroma, 12))
-                .map(PitchClass::simple).findFirst().orElseThrow();
+        return IntStream.rangeClosed(fifths() - 5, fifths() + 6)
+                .mapToObj(PitchClass::onLine)
+                .filter(name -> name.chroma() == Math.floorMod(chroma, 12))
+                .map(PitchClass::simple)
+                .findFirst()
+                .orElseThrow();
     }
 
-    /** How it spells a note of a melody: as {@link #spell}, but a white key that is none of its own by its plain name, so E♮ and not F♭ in E♭. */
+    /**
+     * How it spells a note of a melody: as {@link #spell}, but a white key that is none of its own by its plain name,
+     * so E♮ and not F♭ in E♭.
+     */
     public PitchClass spellTone(int chroma) {
         PitchClass spelled = spell(chroma);
         boolean own = scale().stream().anyMatch(note -> note.chroma() == chroma);
-        return own ? spelled : Arrays.stream(Letter.values()).map(letter -> PitchClass.of(letter, 0)).filter(plain -> plain.chroma() == chroma).findFirst().orElse(spelled);
+        return own
+                ? spelled
+                : Arrays.stream(Letter.values())
+                        .map(letter -> PitchClass.of(letter, 0))
+                        .filter(plain -> plain.chroma() == chroma)
+                        .findFirst()
+                        .orElse(spelled);
     }
 
     /** The key's own spelling of a chord whose root or bass is spelled against it; empty where it stands well. */
     public Optional<ChordSymbol> respelled(ChordSymbol chord) {
-        PitchClass root = strange(chord.root(), chord.quality().has(5, 6)) ? spell(chord.root().chroma()) : chord.root();
+        PitchClass root = strange(chord.root(), chord.quality().has(5, 6))
+                ? spell(chord.root().chroma())
+                : chord.root();
         ChordSymbol better = chord.root(root);
-        boolean foreignBass = chord.over().isPresent() && (chord.bassDegree().isPresent() ? !root.equals(chord.root()) : strange(chord.bass(), true));
+        boolean foreignBass = chord.over().isPresent()
+                && (chord.bassDegree().isPresent() ? !root.equals(chord.root()) : strange(chord.bass(), true));
         if (foreignBass) {
-            better = better.over(better.tones().stream().filter(tone -> tone.chroma() == chord.bass().chroma()).map(PitchClass::simple).findFirst()
+            better = better.over(better.tones().stream()
+                    .filter(tone -> tone.chroma() == chord.bass().chroma())
+                    .map(PitchClass::simple)
+                    .findFirst()
                     .orElseGet(() -> spell(chord.bass().chroma())));
         }
         return Optional.of(better).filter(other -> !other.equals(chord));
     }
 
-    /** A leading tone may be raised as far as the ♯II of the key; other roots lie between its ♭V and its ♯IV on the line of fifths. */
+    /**
+     * A leading tone may be raised as far as the ♯II of the key; other roots lie between its ♭V and its ♯IV on the line
+     * of fifths.
+     */
     private boolean strange(PitchClass note, boolean leading) {
         int away = note.fifths() - fifths();
         return away < -6 || away > (leading ? 9 : 6);

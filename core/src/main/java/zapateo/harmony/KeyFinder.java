@@ -28,24 +28,20 @@ public final class KeyFinder {
     /** How sharply a better correlation wins; the project's own choice. */
     private static final double DECISION = 22;
 
-    private KeyFinder() {
-    }
+    private KeyFinder() {}
 
     /** A chord and how long it lasts, in any one unit. */
-    public record Sounding(ChordSymbol chord, double length) {
-    }
+    public record Sounding(ChordSymbol chord, double length) {}
 
     /**
      * A key with its correlation, -1 to 1.
      *
      * @param confidence this key's share of all that speaks for any of the 24, 0 to 1
      */
-    public record Guess(Key key, double correlation, double confidence) {
-    }
+    public record Guess(Key key, double correlation, double confidence) {}
 
     /** A tone of a melody and how long it lasts, in the unit of the chords. */
-    public record Tone(int chroma, double length) {
-    }
+    public record Tone(int chroma, double length) {}
 
     /** All 24 keys, the likeliest first; empty for no chords at all. */
     public static List<Guess> rank(List<Sounding> chords) {
@@ -60,9 +56,12 @@ public final class KeyFinder {
         double[] weights = weigh(chords);
         for (int i = 0; i < melody.size(); i++) {
             boolean last = i == melody.size() - 1;
-            weights[melody.get(i).chroma()] += melody.get(i).length() * (last ? FINAL_WEIGHT : i == 0 ? FRAME_WEIGHT : 1);
+            weights[melody.get(i).chroma()] +=
+                    melody.get(i).length() * (last ? FINAL_WEIGHT : i == 0 ? FRAME_WEIGHT : 1);
         }
-        int sharpward = chords.stream().mapToInt(each -> Integer.signum(each.chord().root().alteration())).sum();
+        int sharpward = chords.stream()
+                .mapToInt(each -> Integer.signum(each.chord().root().alteration()))
+                .sum();
         Map<Key, Double> correlations = new LinkedHashMap<>();
         for (int chroma = 0; chroma < 12; chroma++) {
             correlations.put(Key.nearest(chroma, Mode.MAJOR, sharpward), correlation(MAJOR, turned(weights, chroma)));
@@ -72,23 +71,33 @@ public final class KeyFinder {
         Map<ChordSymbol, Double> lasting = new LinkedHashMap<>();
         chords.forEach(each -> lasting.merge(each.chord(), each.length(), Double::sum));
         Map<Key, Double> speaking = new LinkedHashMap<>();
-        correlations.forEach((key, correlation) -> speaking.put(key, Math.exp(DECISION * correlation + HELD * held(key, lasting))));
+        correlations.forEach((key, correlation) ->
+                speaking.put(key, Math.exp(DECISION * correlation + HELD * held(key, lasting))));
         double all = speaking.values().stream().mapToDouble(each -> each).sum();
-        return correlations.entrySet().stream().map(each -> new Guess(each.getKey(), each.getValue(), speaking.get(each.getKey()) / all))
-                .sorted(Comparator.comparingDouble(Guess::confidence).reversed()).toList();
+        return correlations.entrySet().stream()
+                .map(each -> new Guess(each.getKey(), each.getValue(), speaking.get(each.getKey()) / all))
+                .sorted(Comparator.comparingDouble(Guess::confidence).reversed())
+                .toList();
     }
 
     /** How much of the chords' time is of a key's own tones, 0 to 1; in minor the leading tone is one of them. */
     private static double held(Key key, Map<ChordSymbol, Double> lasting) {
         double all = lasting.values().stream().mapToDouble(each -> each).sum();
         int leading = Math.floorMod(key.tonic().chroma() - 1, 12);
-        return all == 0 ? 0 : lasting.entrySet().stream().filter(each -> each.getKey().tones().stream().allMatch(tone -> key.holds(tone) || key.mode().isMinor() && tone.chroma() == leading))
-                .mapToDouble(Map.Entry::getValue).sum() / all;
+        return all == 0
+                ? 0
+                : lasting.entrySet().stream()
+                                .filter(each -> each.getKey().tones().stream()
+                                        .allMatch(tone ->
+                                                key.holds(tone) || key.mode().isMinor() && tone.chroma() == leading))
+                                .mapToDouble(Map.Entry::getValue)
+                                .sum()
+                        / all;
     }
 
     /**
-     * Like {@link #rank}, with the mode named where the chords leave no doubt: Mixolydian has a ♭VII and no leading tone, Dorian a minor third
-     * with a major sixth; both begin or end on their tonic (HANDBOOK §4).
+     * Like {@link #rank}, with the mode named where the chords leave no doubt: Mixolydian has a ♭VII and no leading
+     * tone, Dorian a minor third with a major sixth; both begin or end on their tonic (HANDBOOK §4).
      */
     public static List<Guess> find(List<Sounding> chords, List<Tone> melody) {
         List<Guess> ranked = rank(chords, melody);
@@ -96,10 +105,16 @@ public final class KeyFinder {
         if (modal.isEmpty()) {
             return ranked;
         }
-        List<Key> same = List.of(modal.get().parallel(), Key.of(PitchClass.onLine(modal.get().fifths()), Mode.MAJOR), modal.get());
-        double confidence = ranked.stream().filter(each -> each.key().tonic().chroma() == modal.get().tonic().chroma()
-                || same.stream().anyMatch(key -> key.equals(each.key()))).mapToDouble(Guess::confidence).sum();
-        List<Guess> found = new ArrayList<>(List.of(new Guess(modal.get(), ranked.get(0).correlation(), Math.min(0.95, confidence))));
+        List<Key> same = List.of(
+                modal.get().parallel(), Key.of(PitchClass.onLine(modal.get().fifths()), Mode.MAJOR), modal.get());
+        double confidence = ranked.stream()
+                .filter(each ->
+                        each.key().tonic().chroma() == modal.get().tonic().chroma()
+                                || same.stream().anyMatch(key -> key.equals(each.key())))
+                .mapToDouble(Guess::confidence)
+                .sum();
+        List<Guess> found = new ArrayList<>(
+                List.of(new Guess(modal.get(), ranked.get(0).correlation(), Math.min(0.95, confidence))));
         found.addAll(ranked);
         return found;
     }
@@ -110,22 +125,38 @@ public final class KeyFinder {
         }
         ChordSymbol first = chords.get(0).chord();
         ChordSymbol last = chords.get(chords.size() - 1).chord();
-        return Stream.of(Mode.MIXOLYDIAN, Mode.DORIAN).filter(mode -> first.quality().isMinor() == mode.isMinor() && (first.quality().isMinor() || first.quality().isMajor()))
-                .filter(mode -> Math.abs(first.root().fifths() + mode.fifthsFromMajor()) <= 7 && Math.abs(first.root().alteration()) < 2)
+        return Stream.of(Mode.MIXOLYDIAN, Mode.DORIAN)
+                .filter(mode -> first.quality().isMinor() == mode.isMinor()
+                        && (first.quality().isMinor() || first.quality().isMajor()))
+                .filter(mode -> Math.abs(first.root().fifths() + mode.fifthsFromMajor()) <= 7
+                        && Math.abs(first.root().alteration()) < 2)
                 .map(mode -> Key.of(first.root(), mode))
                 .filter(key -> last.root().equals(first.root()) || heavy(chords, first))
-                .filter(key -> chords.stream().allMatch(each -> each.chord().tones().stream().allMatch(key::holds)) && shows(chords, key)).findFirst();
+                .filter(key -> chords.stream()
+                                .allMatch(each -> each.chord().tones().stream().allMatch(key::holds))
+                        && shows(chords, key))
+                .findFirst();
     }
 
     private static boolean heavy(List<Sounding> chords, ChordSymbol tonic) {
         double all = chords.stream().mapToDouble(Sounding::length).sum();
-        return chords.stream().filter(each -> each.chord().root().equals(tonic.root())).mapToDouble(Sounding::length).sum() >= 0.4 * all;
+        return chords.stream()
+                        .filter(each -> each.chord().root().equals(tonic.root()))
+                        .mapToDouble(Sounding::length)
+                        .sum()
+                >= 0.4 * all;
     }
 
-    /** The tone that makes the mode sounds: ♭7 as the root of a ♭VII, or the major sixth over a minor third in a IV or a ii. */
+    /**
+     * The tone that makes the mode sounds: ♭7 as the root of a ♭VII, or the major sixth over a minor third in a IV or a
+     * ii.
+     */
     private static boolean shows(List<Sounding> chords, Key key) {
         int above = key.mode() == Mode.MIXOLYDIAN ? 10 : 5;
-        return chords.stream().anyMatch(each -> Math.floorMod(each.chord().root().chroma() - key.tonic().chroma(), 12) == above && each.chord().quality().isMajor());
+        return chords.stream()
+                .anyMatch(each ->
+                        Math.floorMod(each.chord().root().chroma() - key.tonic().chroma(), 12) == above
+                                && each.chord().quality().isMajor());
     }
 
     private static double[] weigh(List<Sounding> chords) {
@@ -140,7 +171,9 @@ public final class KeyFinder {
     }
 
     private static double[] turned(double[] weights, int tonic) {
-        return IntStream.range(0, 12).mapToDouble(i -> weights[(i + tonic) % 12]).toArray();
+        return IntStream.range(0, 12)
+                .mapToDouble(i -> weights[(i + tonic) % 12])
+                .toArray();
     }
 
     private static double correlation(double[] a, double[] b) {

@@ -28,7 +28,9 @@ public enum Mode {
         String plain = name.strip();
         // A capital M alone is a habit for major, everything else is read without case.
         String wanted = plain.equals("M") ? "" : plain.toLowerCase(Locale.ROOT);
-        return Arrays.stream(values()).filter(mode -> Arrays.asList(mode.names).contains(wanted)).findFirst();
+        return Arrays.stream(values())
+                .filter(mode -> Arrays.asList(mode.names).contains(wanted))
+                .findFirst();
     }
 
     /** How many fifths to the flat side of the major signature this mode's signature lies (minor: 3). */

@@ -4,18 +4,22 @@ import java.util.List;
 import zapateo.pitch.Interval;
 
 /**
- * What follows a quality in a chord symbol: a suspension, an altered, added or omitted tone. The rows of {@code modifiers.csv}, in the
- * order they are written.
+ * What follows a quality in a chord symbol: a suspension, an altered, added or omitted tone. The rows of
+ * {@code modifiers.csv}, in the order they are written.
  *
- * @param place   its place in that order
+ * @param place its place in that order
  * @param written the one canonical spelling, e.g. {@code ♭9}
- * @param degree  the tone it is about
+ * @param degree the tone it is about
  */
-public record Modifier(int place, String id, String written, Effect effect, Interval degree) implements Comparable<Modifier> {
+public record Modifier(int place, String id, String written, Effect effect, Interval degree)
+        implements Comparable<Modifier> {
 
     /** What it does to the chord's tones. */
     public enum Effect {
-        SUS, ALTER, ADD, OMIT
+        SUS,
+        ALTER,
+        ADD,
+        OMIT
     }
 
     /** The tones with this one put in its place. */

@@ -14,10 +14,10 @@ public final class Qualities {
     private static final QualityTables TABLES = new QualityTables();
     /** Signs that have been read before: a chart says the same few over and over. */
     private static final Map<String, Quality> READ = new ConcurrentHashMap<>();
+
     private static final int MOST_KEPT = 5_000;
 
-    private Qualities() {
-    }
+    private Qualities() {}
 
     /** The base qualities alone, in the table's order. */
     public static List<Quality> all() {
@@ -30,12 +30,15 @@ public final class Qualities {
 
     /** The quality made of a base and modifiers by their ids, in its one form. */
     public static Quality of(String base, Collection<String> modifiers) {
-        return TABLES.canonical(TABLES.base(base), modifiers.stream().map(TABLES::modifier).toList());
+        return TABLES.canonical(
+                TABLES.base(base), modifiers.stream().map(TABLES::modifier).toList());
     }
 
     /** One with more behind it, in its one form. */
     public static Quality with(Quality quality, Modifier modifier) {
-        return TABLES.canonical(quality.base(), Stream.concat(quality.modifiers().stream(), Stream.of(modifier)).toList());
+        return TABLES.canonical(
+                quality.base(),
+                Stream.concat(quality.modifiers().stream(), Stream.of(modifier)).toList());
     }
 
     /** The quality that is spelled {@code sign}, in any of its usual ways. */

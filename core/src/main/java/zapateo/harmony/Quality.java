@@ -9,12 +9,12 @@ import java.util.stream.Stream;
 import zapateo.pitch.Interval;
 
 /**
- * What kind of chord stands on a root: a base such as {@code m7} and what is suspended, altered, added or left out. Each has one written
- * form.
+ * What kind of chord stands on a root: a base such as {@code m7} and what is suspended, altered, added or left out.
+ * Each has one written form.
  *
- * @param base      a row of {@code qualities.csv}
+ * @param base a row of {@code qualities.csv}
  * @param modifiers in the order they are written
- * @param tones     degrees from the root in the order of their numbers; they follow from the rest
+ * @param tones degrees from the root in the order of their numbers; they follow from the rest
  */
 public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones) {
 
@@ -22,11 +22,10 @@ public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones)
      * A quality without anything behind it.
      *
      * @param written the one canonical sign after the root, e.g. {@code ø}
-     * @param kind    the MusicXML 4.0 kind-value
-     * @param tones   degrees from the root, low to high
+     * @param kind the MusicXML 4.0 kind-value
+     * @param tones degrees from the root, low to high
      */
-    public record Base(String id, String written, String kind, List<Interval> tones) {
-    }
+    public record Base(String id, String written, String kind, List<Interval> tones) {}
 
     public Quality {
         modifiers = List.copyOf(modifiers);
@@ -38,18 +37,24 @@ public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones)
     }
 
     public String id() {
-        return Stream.concat(Stream.of(base.id()), modifiers.stream().map(Modifier::id)).collect(Collectors.joining("+"));
+        return Stream.concat(Stream.of(base.id()), modifiers.stream().map(Modifier::id))
+                .collect(Collectors.joining("+"));
     }
 
-    /** The one canonical sign after the root, e.g. {@code m7}, {@code 7sus4♭9}. What could be read as the root's own sign stands in parentheses. */
+    /**
+     * The one canonical sign after the root, e.g. {@code m7}, {@code 7sus4♭9}. What could be read as the root's own
+     * sign stands in parentheses.
+     */
     public String written() {
         if (modifiers.isEmpty()) {
             return base.written();
         }
         String after = modifiers.stream().map(Modifier::written).collect(Collectors.joining());
-        boolean touchesRoot = base.written().isEmpty() && !after.isEmpty() && (after.startsWith("♭") || after.startsWith("♯"));
+        boolean touchesRoot =
+                base.written().isEmpty() && !after.isEmpty() && (after.startsWith("♭") || after.startsWith("♯"));
         if (touchesRoot) {
-            return "(" + modifiers.get(0).written() + ")" + after.substring(modifiers.get(0).written().length());
+            return "(" + modifiers.get(0).written() + ")"
+                    + after.substring(modifiers.get(0).written().length());
         }
         return base.written() + after;
     }
@@ -65,8 +70,8 @@ public record Quality(Base base, List<Modifier> modifiers, List<Interval> tones)
     }
 
     /**
-     * The tone of this chord that carries the number {@code degree} of 1 to 13, whatever its size: 3 of a sus4 is its 4th, of an
-     * eleventh chord without a third its 11th.
+     * The tone of this chord that carries the number {@code degree} of 1 to 13, whatever its size: 3 of a sus4 is its
+     * 4th, of an eleventh chord without a third its 11th.
      */
     public Optional<Interval> tone(int degree) {
         Optional<Interval> same = first(degree);

@@ -23,8 +23,12 @@ final class QualityReader {
         if (count('(') != count(')')) {
             throw new ChordUnreadException("parentheses", Math.max(0, sign.indexOf('(')));
         }
-        List<Map.Entry<String, QualityTables.Reading>> starts = tables.readings().entrySet().stream().filter(entry -> sign.startsWith(entry.getKey()))
-                .sorted(Comparator.comparingInt((Map.Entry<String, QualityTables.Reading> entry) -> entry.getKey().length()).reversed()).toList();
+        List<Map.Entry<String, QualityTables.Reading>> starts = tables.readings().entrySet().stream()
+                .filter(entry -> sign.startsWith(entry.getKey()))
+                .sorted(Comparator.comparingInt((Map.Entry<String, QualityTables.Reading> entry) ->
+                                entry.getKey().length())
+                        .reversed())
+                .toList();
         for (Map.Entry<String, QualityTables.Reading> start : starts) {
             QualityTables.Reading reading = start.getValue();
             List<Modifier> modifiers = new ArrayList<>(reading.modifiers());
@@ -42,7 +46,10 @@ final class QualityReader {
         return sign.chars().filter(each -> each == sought).count();
     }
 
-    /** Whether nothing but modifiers stands from {@code from} on, each named once. A bare number counts in parentheses only. */
+    /**
+     * Whether nothing but modifiers stands from {@code from} on, each named once. A bare number counts in parentheses
+     * only.
+     */
     private boolean readModifiers(int from, List<Modifier> read) {
         int at = from;
         boolean inside = false;
@@ -65,10 +72,13 @@ final class QualityReader {
     }
 
     private String longest(int at, boolean inside) {
-        return tables.modifierSpellings().keySet().stream().filter(spelling -> sign.startsWith(spelling, at))
+        return tables.modifierSpellings().keySet().stream()
+                .filter(spelling -> sign.startsWith(spelling, at))
                 .filter(spelling -> inside || !Character.isDigit(spelling.charAt(0)))
                 // A lone + is the raised fifth only where nothing it could raise follows.
-                .filter(spelling -> !spelling.equals("+") || at + 1 == sign.length() || !Character.isDigit(sign.charAt(at + 1)))
-                .max(Comparator.comparingInt(String::length)).orElse("");
+                .filter(spelling ->
+                        !spelling.equals("+") || at + 1 == sign.length() || !Character.isDigit(sign.charAt(at + 1)))
+                .max(Comparator.comparingInt(String::length))
+                .orElse("");
     }
 }

@@ -32,17 +32,16 @@ final class QualityTables {
     private final List<Rewrite> rewrites = new ArrayList<>();
 
     /** What a spelling stands for, or the reason why it is refused. */
-    record Reading(Quality.Base base, List<Modifier> modifiers, String refusal) {
-    }
+    record Reading(Quality.Base base, List<Modifier> modifiers, String refusal) {}
 
-    private record Rewrite(Quality.Base from, List<Modifier> with, Quality.Base to, List<Modifier> and) {
-    }
+    private record Rewrite(Quality.Base from, List<Modifier> with, Quality.Base to, List<Modifier> and) {}
 
     QualityTables() {
         rows("qualities.csv").forEach(this::readBase);
         rows("modifiers.csv").forEach(this::readModifier);
         rows("shorthands.csv").forEach(this::readShorthand);
-        rows("rewrites.csv").forEach(row -> rewrites.add(new Rewrite(base(row[0]), named(row[1]), base(row[2]), named(row[3]))));
+        rows("rewrites.csv")
+                .forEach(row -> rewrites.add(new Rewrite(base(row[0]), named(row[1]), base(row[2]), named(row[3]))));
     }
 
     Collection<Quality.Base> bases() {
@@ -101,31 +100,52 @@ final class QualityTables {
     private static boolean isIdle(Modifier modifier, Quality.Base base) {
         return switch (modifier.effect()) {
             case ALTER, ADD -> base.tones().contains(modifier.degree());
-            case OMIT -> base.tones().stream().noneMatch(tone -> tone.number() == modifier.degree().number());
+            case OMIT ->
+                base.tones().stream()
+                        .noneMatch(tone -> tone.number() == modifier.degree().number());
             case SUS -> false;
         };
     }
 
     /** Beside a sixth or a seventh an added ♭9 and a ♭9 are one thing; on a plain triad they are not. */
     private Map<Modifier, Modifier> added() {
-        return Map.of(modifier("addb9"), modifier("b9"), modifier("add#9"), modifier("#9"), modifier("add#11"), modifier("#11"));
+        return Map.of(
+                modifier("addb9"),
+                modifier("b9"),
+                modifier("add#9"),
+                modifier("#9"),
+                modifier("add#11"),
+                modifier("#11"));
     }
 
     private void readBase(String[] row) {
-        Quality.Base base = new Quality.Base(row[0], row[1], row[2], Arrays.stream(row[3].split(" ")).map(Interval::parse).toList());
+        Quality.Base base = new Quality.Base(
+                row[0],
+                row[1],
+                row[2],
+                Arrays.stream(row[3].split(" ")).map(Interval::parse).toList());
         bases.put(base.id(), base);
-        Stream.concat(Stream.of(row[1]), words(row[4])).forEach(spelling -> claim(spelling, new Reading(base, List.of(), "")));
+        Stream.concat(Stream.of(row[1]), words(row[4]))
+                .forEach(spelling -> claim(spelling, new Reading(base, List.of(), "")));
     }
 
     private void readModifier(String[] row) {
-        Modifier modifier = new Modifier(modifiers.size(), row[0], row[1], Modifier.Effect.valueOf(row[2].toUpperCase(Locale.ROOT)), Interval.parse(row[3]));
+        Modifier modifier = new Modifier(
+                modifiers.size(),
+                row[0],
+                row[1],
+                Modifier.Effect.valueOf(row[2].toUpperCase(Locale.ROOT)),
+                Interval.parse(row[3]));
         modifiers.put(row[0], modifier);
-        Stream.concat(Stream.of(plain(row[1])), words(row[4])).forEach(spelling -> modifierSpellings.put(spelling, modifier));
+        Stream.concat(Stream.of(plain(row[1])), words(row[4]))
+                .forEach(spelling -> modifierSpellings.put(spelling, modifier));
     }
 
     private void readShorthand(String[] row) {
         boolean refused = row[1].startsWith("!");
-        Reading reading = refused ? new Reading(null, List.of(), row[1].substring(1)) : new Reading(base(row[1]), named(row[2]), "");
+        Reading reading = refused
+                ? new Reading(null, List.of(), row[1].substring(1))
+                : new Reading(base(row[1]), named(row[2]), "");
         words(row[0]).forEach(spelling -> claim(spelling, reading));
     }
 
@@ -150,8 +170,12 @@ final class QualityTables {
 
     private static List<String[]> rows(String file) {
         try (BufferedReader rows = new BufferedReader(new InputStreamReader(
-                Objects.requireNonNull(Quality.class.getResourceAsStream("/zapateo/harmony/" + file)), StandardCharsets.UTF_8))) {
-            return rows.lines().filter(line -> !line.startsWith("# ") && !line.isBlank()).map(line -> line.split(";", -1)).toList();
+                Objects.requireNonNull(Quality.class.getResourceAsStream("/zapateo/harmony/" + file)),
+                StandardCharsets.UTF_8))) {
+            return rows.lines()
+                    .filter(line -> !line.startsWith("# ") && !line.isBlank())
+                    .map(line -> line.split(";", -1))
+                    .toList();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

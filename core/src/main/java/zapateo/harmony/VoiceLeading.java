@@ -5,20 +5,23 @@ import java.util.List;
 import zapateo.pitch.PitchClass;
 
 /**
- * How two chords hang together: the tones they share and the least their voices must move, in semitones (Tymoczko 2006's measure, HANDBOOK
- * §4). Where one has more tones than the other, tones of the smaller are doubled as suits best.
+ * How two chords hang together: the tones they share and the least their voices must move, in semitones (Tymoczko
+ * 2006's measure, HANDBOOK §4). Where one has more tones than the other, tones of the smaller are doubled as suits
+ * best.
  */
 public record VoiceLeading(List<PitchClass> common, int movement) {
 
     public static VoiceLeading between(ChordSymbol from, ChordSymbol to) {
         List<Integer> before = chromas(from);
-        List<PitchClass> common = to.tones().stream().filter(tone -> before.contains(tone.chroma())).toList();
+        List<PitchClass> common = to.tones().stream()
+                .filter(tone -> before.contains(tone.chroma()))
+                .toList();
         return new VoiceLeading(common, least(before, chromas(to)));
     }
 
     /**
-     * Semitones that voices travel from keys to keys, low to high: each to the one in its place, and where one chord has more of them each to its nearest. Nothing where one of
-     * them has none.
+     * Semitones that voices travel from keys to keys, low to high: each to the one in its place, and where one chord
+     * has more of them each to its nearest. Nothing where one of them has none.
      */
     public static int onKeys(int[] from, int[] to) {
         if (from.length == to.length) {
@@ -44,7 +47,11 @@ public record VoiceLeading(List<PitchClass> common, int movement) {
     }
 
     private static List<Integer> chromas(ChordSymbol chord) {
-        return chord.tones().stream().map(PitchClass::chroma).distinct().sorted().toList();
+        return chord.tones().stream()
+                .map(PitchClass::chroma)
+                .distinct()
+                .sorted()
+                .toList();
     }
 
     private static int least(List<Integer> from, List<Integer> to) {

@@ -11,13 +11,15 @@ import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
 /**
- * The notes between two basses (HANDBOOK §6a): the cheapest way through all that each may be. The last one steps to its target, or is a sounding chord tone a third from it, or its
- * fifth; no note contradicts the chord that sounds unless it passes by semitones.
+ * The notes between two basses (HANDBOOK §6a): the cheapest way through all that each may be. The last one steps to its
+ * target, or is a sounding chord tone a third from it, or its fifth; no note contradicts the chord that sounds unless
+ * it passes by semitones.
  */
 final class Approach {
 
     /** What may not be; a way that costs as much is none. */
     private static final double NEVER = 20;
+
     private static final double UNWISHED = 1.8;
     private static final double AGAIN = 2.2;
     private static final double AGAIN_BESIDE = 0.8;
@@ -40,8 +42,7 @@ final class Approach {
      *
      * @param key of the bar it leads into
      */
-    record Ends(Pitch from, ChordSymbol sounding, Pitch target, ChordSymbol next, Key key) {
-    }
+    record Ends(Pitch from, ChordSymbol sounding, Pitch target, ChordSymbol next, Key key) {}
 
     private record Note(Pitch pitch, boolean strange, double cost) {
 
@@ -50,10 +51,13 @@ final class Approach {
         }
     }
 
-    private static final List<CostTerm<Note>> COSTS = List.of(CostTerm.own("approach-note", 1, Note::cost), CostTerm.step("approach-step", 1, (from, to) -> {
-        int moved = Math.abs(to.key() - from.key());
-        return from.strange() && moved != 1 ? NEVER : moved == 0 ? 8 : moved <= TONE ? 0 : moved <= THIRD ? 1.5 : 4;
-    }));
+    private static final List<CostTerm<Note>> COSTS =
+            List.of(CostTerm.own("approach-note", 1, Note::cost), CostTerm.step("approach-step", 1, (from, to) -> {
+                int moved = Math.abs(to.key() - from.key());
+                return from.strange() && moved != 1
+                        ? NEVER
+                        : moved == 0 ? 8 : moved <= TONE ? 0 : moved <= THIRD ? 1.5 : 4;
+            }));
 
     /**
      * One note for each wish, in the order of time; none where nothing leads there.
@@ -71,7 +75,9 @@ final class Approach {
             return List.of();
         }
         ShortestPath<Note> path = ShortestPath.through(layers, COSTS);
-        return path.total() >= NEVER ? List.of() : path.steps().stream().map(Note::pitch).toList();
+        return path.total() >= NEVER
+                ? List.of()
+                : path.steps().stream().map(Note::pitch).toList();
     }
 
     private List<Note> notes(int slot, Optional<Pitch> wish) {
@@ -86,11 +92,28 @@ final class Approach {
             int at = key;
             int chroma = Math.floorMod(key, Pitch.OCTAVE);
             boolean named = wish.filter(each -> each.midi() == at).isPresent();
-            boolean known = Naming.tone(chroma, ends.sounding()).isPresent() || Naming.tone(chroma, ends.next()).isPresent() || Naming.inKey(chroma, ends.key());
+            boolean known = Naming.tone(chroma, ends.sounding()).isPresent()
+                    || Naming.tone(chroma, ends.next()).isPresent()
+                    || Naming.inKey(chroma, ends.key());
             boolean strange = !known || isTheOther(chroma);
-            double cost = (wish.isEmpty() || named ? 0 : UNWISHED) + (slot == 0 && !(named && !last) ? entry(key) : 0) + (last ? exit(key, strange) : strange ? 0.5 : 0);
+            double cost = (wish.isEmpty() || named ? 0 : UNWISHED)
+                    + (slot == 0 && !(named && !last) ? entry(key) : 0)
+                    + (last ? exit(key, strange) : strange ? 0.5 : 0);
             if (cost < NEVER) {
-                notes.add(new Note(named ? wish.get() : Pitch.onKey(key, Naming.of(chroma, ends.sounding(), ends.next(), ends.key(), ends.target().pitchClass(), key - target)), strange, cost));
+                notes.add(new Note(
+                        named
+                                ? wish.get()
+                                : Pitch.onKey(
+                                        key,
+                                        Naming.of(
+                                                chroma,
+                                                ends.sounding(),
+                                                ends.next(),
+                                                ends.key(),
+                                                ends.target().pitchClass(),
+                                                key - target)),
+                        strange,
+                        cost));
             }
         }
         return notes;
@@ -115,7 +138,9 @@ final class Approach {
             return Naming.tone(chroma, ends.sounding()).isPresent() ? 0.1 : 0.25;
         }
         boolean third = away <= THIRD && Naming.tone(chroma, ends.sounding()).isPresent();
-        boolean fifth = ends.next().over().isEmpty() && ends.next().quality().tone(5).map(Interval::semitones).orElse(FIFTH) == Math.floorMod(chroma - ends.next().root().chroma(), Pitch.OCTAVE);
+        boolean fifth = ends.next().over().isEmpty()
+                && ends.next().quality().tone(5).map(Interval::semitones).orElse(FIFTH)
+                        == Math.floorMod(chroma - ends.next().root().chroma(), Pitch.OCTAVE);
         return fifth ? 0.5 : third ? 0.7 : NEVER;
     }
 
@@ -132,6 +157,12 @@ final class Approach {
     /** Whether it is a semitone beside a third or seventh, and the other one. */
     private static boolean isOther(ChordSymbol chord, int degree, int above) {
         int major = degree == 3 ? THIRD : Pitch.OCTAVE - 1;
-        return (above == major || above == major - 1) && chord.quality().tone(degree).map(Interval::semitones).filter(own -> own == major || own == major - 1).filter(own -> own != above).isPresent();
+        return (above == major || above == major - 1)
+                && chord.quality()
+                        .tone(degree)
+                        .map(Interval::semitones)
+                        .filter(own -> own == major || own == major - 1)
+                        .filter(own -> own != above)
+                        .isPresent();
     }
 }

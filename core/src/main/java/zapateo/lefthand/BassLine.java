@@ -15,10 +15,10 @@ import zapateo.rhythm.YamlFields;
 /**
  * What the basses of a figure do; the rows of {@code bass-lines.yaml}.
  *
- * @param id     stable name
- * @param name   standard term
- * @param use    one line: what it does
- * @param roles  taken in turn by the strokes of a figure's bass
+ * @param id stable name
+ * @param name standard term
+ * @param use one line: what it does
+ * @param roles taken in turn by the strokes of a figure's bass
  * @param basses which tone of each chord lies lowest
  */
 public record BassLine(String id, String name, String use, List<Role> roles, Basses basses) {
@@ -54,13 +54,22 @@ public record BassLine(String id, String name, String use, List<Role> roles, Bas
         Map<String, BassLine> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id).allow(Set.of("name", "use", "roles", "basses"));
-            all.put(id, new BassLine(id, fields.text("name"), fields.text("use"), fields.list("roles", Role::parse), fields.value("basses", BassLine::basses)));
+            all.put(
+                    id,
+                    new BassLine(
+                            id,
+                            fields.text("name"),
+                            fields.text("use"),
+                            fields.list("roles", Role::parse),
+                            fields.value("basses", BassLine::basses)));
         });
         return all;
     }
 
     private static Basses basses(String name) {
-        return Arrays.stream(Basses.values()).filter(each -> each.name().toLowerCase(Locale.ROOT).equals(name)).findFirst()
+        return Arrays.stream(Basses.values())
+                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(name))
+                .findFirst()
                 .orElseThrow(() -> new Refused("basses \"" + name + "\": expected own, hand, inversions or pedal"));
     }
 }

@@ -25,15 +25,18 @@ final class BassPlayer {
         ALL;
 
         private static Left of(Figure figure) {
-            if (figure.written().allMatch(each -> figure.isLine(each) || each.plays(Role.Kind.WALKING) || each.plays(Role.Kind.LEAD_IN) || each.roles().get(0).sign() != 0)) {
+            if (figure.written()
+                    .allMatch(each -> figure.isLine(each)
+                            || each.plays(Role.Kind.WALKING)
+                            || each.plays(Role.Kind.LEAD_IN)
+                            || each.roles().get(0).sign() != 0)) {
                 return GUIDE_TONES;
             }
             return figure.plays(Role.Kind.CLOSE_CHORD) || figure.plays(Role.Kind.GUIDE_TONES) ? CHORDS : ALL;
         }
     }
 
-    private BassPlayer() {
-    }
+    private BassPlayer() {}
 
     static List<Planned> leftTo(List<Cut> cuts, List<Planned> strokes) {
         List<Planned> kept = new ArrayList<>();
@@ -41,9 +44,14 @@ final class BassPlayer {
         boolean[] heard = new boolean[cuts.size()];
         for (Planned stroke : strokes) {
             LeftHandChoices choices = cuts.get(stroke.cut()).choices();
-            boolean untouched = !choices.withBassPlayer() || stroke.hand() == Side.RIGHT || stroke.origin() == Origin.ENDING;
-            Optional<Planned> left = untouched ? Optional.of(stroke)
-                    : without(stroke, choices.figure(), byFigure.computeIfAbsent(choices.figure().id(), id -> Left.of(choices.figure())));
+            boolean untouched =
+                    !choices.withBassPlayer() || stroke.hand() == Side.RIGHT || stroke.origin() == Origin.ENDING;
+            Optional<Planned> left = untouched
+                    ? Optional.of(stroke)
+                    : without(
+                            stroke,
+                            choices.figure(),
+                            byFigure.computeIfAbsent(choices.figure().id(), id -> Left.of(choices.figure())));
             left.ifPresent(each -> {
                 kept.add(each);
                 heard[each.cut()] = true;
@@ -67,8 +75,14 @@ final class BassPlayer {
             case GUIDE_TONES -> Optional.of(guide(stroke));
             case ALL -> Optional.of(stroke);
             case CHORDS -> {
-                List<Role> chord = stroke.roles().stream().filter(role -> !isBass(role) && !(stroke.roles().size() == 1 && figure.manner().line().contains(role))).toList();
-                yield chord.isEmpty() ? Optional.empty() : Optional.of(stroke.playing(chord, Mark.TOE, stroke.origin()));
+                List<Role> chord = stroke.roles().stream()
+                        .filter(role -> !isBass(role)
+                                && !(stroke.roles().size() == 1
+                                        && figure.manner().line().contains(role)))
+                        .toList();
+                yield chord.isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(stroke.playing(chord, Mark.TOE, stroke.origin()));
             }
         };
     }

@@ -12,12 +12,15 @@ import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
 
-/** What the player wants of the bass, put into the strokes of the figures: another line, lead-ins, or no bass at all. */
+/**
+ * What the player wants of the bass, put into the strokes of the figures: another line, lead-ins, or no bass at all.
+ */
 final class Basses {
 
     private static final Role LEAD = Role.parse("L");
     private static final Role RAISED_FOURTH = Role.parse("♯4");
-    private static final Comparator<Planned> IN_TIME = Comparator.comparingInt(Planned::tick).thenComparing(Planned::hand);
+    private static final Comparator<Planned> IN_TIME =
+            Comparator.comparingInt(Planned::tick).thenComparing(Planned::hand);
 
     private final List<Cut> cuts;
 
@@ -40,16 +43,26 @@ final class Basses {
         return cuts.get(stroke.cut());
     }
 
-    /** A raised fourth wants its fifth; where the chord changes before it comes, or its bass is no root, the stroke before sounds on. */
+    /**
+     * A raised fourth wants its fifth; where the chord changes before it comes, or its bass is no root, the stroke
+     * before sounds on.
+     */
     private List<Planned> withoutLostApproaches(List<Planned> strokes) {
         List<Planned> kept = new ArrayList<>(strokes.size());
         for (int i = 0; i < strokes.size(); i++) {
             Planned stroke = strokes.get(i);
             boolean raised = stroke.roles().size() == 1 && stroke.roles().get(0).equals(RAISED_FOURTH);
-            boolean resolves = raised && i + 1 < strokes.size() && strokes.get(i + 1).cut() == stroke.cut() && strokes.get(i + 1).roles().get(0).degree() == 5
+            boolean resolves = raised
+                    && i + 1 < strokes.size()
+                    && strokes.get(i + 1).cut() == stroke.cut()
+                    && strokes.get(i + 1).roles().get(0).degree() == 5
                     && cut(stroke).chord().over().isEmpty();
             // What would lead into the same chord once more, inside a bar, leads nowhere.
-            boolean lost = isLead(stroke) && i + 1 < strokes.size() && strokes.get(i + 1).cut() == stroke.cut() && strokes.get(i + 1).hand() == stroke.hand() && !isLead(strokes.get(i + 1));
+            boolean lost = isLead(stroke)
+                    && i + 1 < strokes.size()
+                    && strokes.get(i + 1).cut() == stroke.cut()
+                    && strokes.get(i + 1).hand() == stroke.hand()
+                    && !isLead(strokes.get(i + 1));
             if (!lost && (!raised || resolves)) {
                 kept.add(stroke);
             } else if (!kept.isEmpty() && kept.get(kept.size() - 1).cut() == stroke.cut()) {
@@ -70,7 +83,10 @@ final class Basses {
         int chord = -1;
         for (Planned stroke : strokes) {
             LeftHandChoices choices = cut(stroke).choices();
-            boolean takes = choices.line().isPresent() && choices.hasBass() && stroke.hand() == Side.LEFT && stroke.roles().size() == 1
+            boolean takes = choices.line().isPresent()
+                    && choices.hasBass()
+                    && stroke.hand() == Side.LEFT
+                    && stroke.roles().size() == 1
                     && choices.figure().manner().line().contains(stroke.roles().get(0));
             if (!takes) {
                 lined.add(stroke);
@@ -90,14 +106,28 @@ final class Basses {
         cuts.forEach(cut -> byCut.add(new ArrayList<>()));
         strokes.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
         for (Cut cut : cuts) {
-            Optional<Cut> next = Optional.of(cut.index() + 1).filter(after -> after < cuts.size() && cuts.get(after).tick() == cut.end()).map(cuts::get);
-            Optional<LeadIn> wanted = cut.choices().leadIn().or(() -> cut.choices().figure().manner().leadIn().flatMap(LeadIn::named));
+            Optional<Cut> next = Optional.of(cut.index() + 1)
+                    .filter(after -> after < cuts.size() && cuts.get(after).tick() == cut.end())
+                    .map(cuts::get);
+            Optional<LeadIn> wanted = cut.choices()
+                    .leadIn()
+                    .or(() -> cut.choices().figure().manner().leadIn().flatMap(LeadIn::named));
             List<Planned> here = byCut.get(cut.index());
             if (here.stream().anyMatch(Basses::isLead)) {
-                keepWritten(cut, here, next.filter(after -> !after.early()).flatMap(after -> wanted.or(() -> LeadIn.named("scale"))
-                        .map(each -> each.between(cut.chord(), after.chord())).filter(each -> !each.steps().isEmpty())));
+                keepWritten(
+                        cut,
+                        here,
+                        next.filter(after -> !after.early())
+                                .flatMap(after -> wanted.or(() -> LeadIn.named("scale"))
+                                        .map(each -> each.between(cut.chord(), after.chord()))
+                                        .filter(each -> !each.steps().isEmpty())));
             } else if (wanted.isPresent() && next.isPresent()) {
-                insert(cut, here, next.get(), byCut.get(next.get().index()), wanted.get().between(cut.chord(), next.get().chord()));
+                insert(
+                        cut,
+                        here,
+                        next.get(),
+                        byCut.get(next.get().index()),
+                        wanted.get().between(cut.chord(), next.get().chord()));
             }
         }
         List<Planned> led = new ArrayList<>(strokes.size());
@@ -107,23 +137,39 @@ final class Basses {
 
     /** A fuller version's bass is not alone, nor one that the player wants so. */
     private List<Planned> filled(List<Planned> strokes) {
-        if (cuts.stream().allMatch(cut -> cut.choices().fuller().isEmpty() && cut.choices().withBass().isEmpty())) {
+        if (cuts.stream()
+                .allMatch(cut -> cut.choices().fuller().isEmpty()
+                        && cut.choices().withBass().isEmpty())) {
             return strokes;
         }
         int begun = -1;
         List<Planned> filled = new ArrayList<>(strokes.size());
         for (Planned stroke : strokes) {
-            Optional<WithBass> wanted = cut(stroke).choices().withBass().filter(each -> stroke.hand() == Side.LEFT && stroke.origin() != Origin.ENDING && WithBass.takes(stroke.roles()));
+            Optional<WithBass> wanted = cut(stroke)
+                    .choices()
+                    .withBass()
+                    .filter(each -> stroke.hand() == Side.LEFT
+                            && stroke.origin() != Origin.ENDING
+                            && WithBass.takes(stroke.roles()));
             if (wanted.isPresent() && cut(stroke).choices().hasBass()) {
                 List<Role> roles = wanted.get().on(stroke.roles(), cut(stroke).chord());
-                filled.add(roles.equals(stroke.roles()) ? stroke : stroke.playing(roles, stroke.mark(), Origin.WITH_BASS));
+                filled.add(
+                        roles.equals(stroke.roles()) ? stroke : stroke.playing(roles, stroke.mark(), Origin.WITH_BASS));
                 continue;
             }
-            Optional<Role> fuller = cut(stroke).choices().fuller().filter(each -> cut(stroke).choices().hasBass());
-            boolean bass = stroke.hand() == Side.LEFT && (stroke.roles().equals(List.of(Role.BASS)) || stroke.roles().equals(List.of(Role.WALK))) && stroke.origin() != Origin.ENDING;
+            Optional<Role> fuller = cut(stroke)
+                    .choices()
+                    .fuller()
+                    .filter(each -> cut(stroke).choices().hasBass());
+            boolean bass = stroke.hand() == Side.LEFT
+                    && (stroke.roles().equals(List.of(Role.BASS))
+                            || stroke.roles().equals(List.of(Role.WALK)))
+                    && stroke.origin() != Origin.ENDING;
             boolean first = bass && stroke.cut() != begun && cut(stroke).begins();
             begun = bass ? stroke.cut() : begun;
-            filled.add(fuller.filter(each -> bass && first).map(each -> stroke.playing(List.of(stroke.roles().get(0), each), stroke.mark(), Origin.FULLER)).orElse(stroke));
+            filled.add(fuller.filter(each -> bass && first)
+                    .map(each -> stroke.playing(List.of(stroke.roles().get(0), each), stroke.mark(), Origin.FULLER))
+                    .orElse(stroke));
         }
         return filled;
     }
@@ -139,14 +185,23 @@ final class Basses {
             int at = here.indexOf(own.get(i));
             if (leadIn.isPresent()) {
                 List<LeadIn.Step> steps = leadIn.get().steps();
-                here.set(at, lead(cut, own.get(i).tick(), own.get(i).ticks(), steps.get(Math.min(steps.size() - 1, Math.max(0, steps.size() - own.size() + i)))));
+                here.set(
+                        at,
+                        lead(
+                                cut,
+                                own.get(i).tick(),
+                                own.get(i).ticks(),
+                                steps.get(Math.min(steps.size() - 1, Math.max(0, steps.size() - own.size() + i)))));
                 continue;
             }
             here.remove(at);
             int end = own.get(i).end();
             for (int before = at - 1; before >= 0; before--) {
                 if (here.get(before).hand() == Side.LEFT) {
-                    here.set(before, here.get(before).until(Math.max(end, here.get(before).end())));
+                    here.set(
+                            before,
+                            here.get(before)
+                                    .until(Math.max(end, here.get(before).end())));
                     break;
                 }
             }
@@ -154,7 +209,19 @@ final class Basses {
     }
 
     private static Planned lead(Cut cut, int tick, int ticks, LeadIn.Step step) {
-        return new Planned(cut.index(), cut.bar().index(), tick, ticks, Side.LEFT, List.of(LEAD), false, false, Mark.LEAD, Origin.LEAD_IN, Optional.of(step), Optional.empty());
+        return new Planned(
+                cut.index(),
+                cut.bar().index(),
+                tick,
+                ticks,
+                Side.LEFT,
+                List.of(LEAD),
+                false,
+                false,
+                Mark.LEAD,
+                Origin.LEAD_IN,
+                Optional.of(step),
+                Optional.empty());
     }
 
     /** A whole tone may be slid through. */
@@ -168,9 +235,14 @@ final class Basses {
 
     /** Whether the fifth a figure alternates with stands beside the next bass already. */
     private static boolean stepsFromFifth(Cut cut, List<Planned> here, int from, Cut next) {
-        return here.stream().filter(stroke -> stroke.hand() == Side.LEFT && stroke.tick() < from && stroke.mark() == Mark.HEEL).reduce((one, other) -> other)
-                .filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.FIFTH_BELOW && cut.chord().over().isEmpty()).flatMap(stroke -> cut.chord().quality().tone(5))
-                .filter(fifth -> away(cut.chord().tone(fifth), next.chord().bass()) <= 1).isPresent();
+        return here.stream()
+                .filter(stroke -> stroke.hand() == Side.LEFT && stroke.tick() < from && stroke.mark() == Mark.HEEL)
+                .reduce((one, other) -> other)
+                .filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.FIFTH_BELOW
+                        && cut.chord().over().isEmpty())
+                .flatMap(stroke -> cut.chord().quality().tone(5))
+                .filter(fifth -> away(cut.chord().tone(fifth), next.chord().bass()) <= 1)
+                .isPresent();
     }
 
     private static int away(PitchClass one, PitchClass other) {
@@ -181,12 +253,26 @@ final class Basses {
     private static void insert(Cut cut, List<Planned> here, Cut next, List<Planned> after, LeadIn leadIn) {
         int from = next.tick() - leadIn.lasts();
         // A walk up begins on the chord's own root.
-        boolean room = from == cut.tick() && leadIn.when().isPresent() && cut.chord().over().isEmpty() || from - cut.tick() >= Ticks.PER_QUARTER;
-        boolean changes = next.begins() && next.chord().bass().chroma() != cut.chord().bass().chroma() && !next.early() && (cut.choices().leadIn().isPresent() || !steps(cut, next) && !stepsFromFifth(cut, here, from, next));
+        boolean room = from == cut.tick()
+                        && leadIn.when().isPresent()
+                        && cut.chord().over().isEmpty()
+                || from - cut.tick() >= Ticks.PER_QUARTER;
+        boolean changes = next.begins()
+                && next.chord().bass().chroma() != cut.chord().bass().chroma()
+                && !next.early()
+                && (cut.choices().leadIn().isPresent() || !steps(cut, next) && !stepsFromFifth(cut, here, from, next));
         // What the figure's own walk would leave without its chord keeps it.
-        boolean bare = cut.choices().leadIn().isEmpty() && here.stream().anyMatch(stroke -> stroke.roles().get(0).isOfClose()) && here.stream().noneMatch(stroke -> stroke.roles().get(0).isOfClose() && stroke.tick() < from);
+        boolean bare = cut.choices().leadIn().isEmpty()
+                && here.stream().anyMatch(stroke -> stroke.roles().get(0).isOfClose())
+                && here.stream().noneMatch(stroke -> stroke.roles().get(0).isOfClose() && stroke.tick() < from);
         boolean anticipated = after.stream().anyMatch(stroke -> stroke.tick() < next.tick());
-        if (leadIn.steps().isEmpty() || !room || bare || !changes || anticipated || !hasPlace(cut.choices()) || here.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING)) {
+        if (leadIn.steps().isEmpty()
+                || !room
+                || bare
+                || !changes
+                || anticipated
+                || !hasPlace(cut.choices())
+                || here.stream().anyMatch(stroke -> stroke.origin() == Origin.ENDING)) {
             return;
         }
         here.removeIf(stroke -> stroke.hand() == Side.LEFT && stroke.tick() >= from);
@@ -196,6 +282,9 @@ final class Basses {
 
     /** Single basses that stand still enough to be led from; a line that walks leads by itself. */
     static boolean hasPlace(LeftHandChoices choices) {
-        return choices.hasBass() && choices.figure().hasLine() && !choices.figure().plays(Role.Kind.WALKING) && choices.line().filter(BassLine::walks).isEmpty();
+        return choices.hasBass()
+                && choices.figure().hasLine()
+                && !choices.figure().plays(Role.Kind.WALKING)
+                && choices.line().filter(BassLine::walks).isEmpty();
     }
 }

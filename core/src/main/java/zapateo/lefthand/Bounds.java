@@ -15,7 +15,8 @@ final class Bounds {
     /** @param ceilings in the order of time */
     Bounds(List<Ceiling> ceilings) {
         this.ceilings = ceilings;
-        this.longest = ceilings.stream().mapToInt(each -> each.span().ticks()).max().orElse(0);
+        this.longest =
+                ceilings.stream().mapToInt(each -> each.span().ticks()).max().orElse(0);
     }
 
     /** Those that are lower than what it strikes. */
@@ -37,7 +38,9 @@ final class Bounds {
     private List<Ceiling> during(Stroke stroke) {
         List<Ceiling> during = new ArrayList<>();
         int end = stroke.written().end();
-        for (int i = firstFrom(stroke.written().tick() - longest); i < ceilings.size() && ceilings.get(i).span().tick() < end; i++) {
+        for (int i = firstFrom(stroke.written().tick() - longest);
+                i < ceilings.size() && ceilings.get(i).span().tick() < end;
+                i++) {
             if (ceilings.get(i).span().end() > stroke.written().tick()) {
                 during.add(ceilings.get(i));
             }

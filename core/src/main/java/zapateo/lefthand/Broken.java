@@ -17,13 +17,18 @@ import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 
 /**
- * A chord played one tone after another, so that it says what it is: over a bass that is not the root the figure climbs the rungs of its spacing, and a tone of the chord that is missing
- * takes the place of one that says less – a fifth turns into the seventh or sixth, an octave before it where there is one (HANDBOOK §5, EXAMPLES 1).
+ * A chord played one tone after another, so that it says what it is: over a bass that is not the root the figure climbs
+ * the rungs of its spacing, and a tone of the chord that is missing takes the place of one that says less – a fifth
+ * turns into the seventh or sixth, an octave before it where there is one (HANDBOOK §5, EXAMPLES 1).
  */
 final class Broken {
 
-    /** What stands next to a bass is at least a fourth above it; in the middle of the keyboard a third may stand on a root. */
+    /**
+     * What stands next to a bass is at least a fourth above it; in the middle of the keyboard a third may stand on a
+     * root.
+     */
     private static final int CLEAR_OF_BASS = 5;
+
     private static final int CLOSE_TO_ROOT = 3;
     private static final int MOST_AT_ONCE = 3;
     private static final int FIFTH = 5;
@@ -32,6 +37,7 @@ final class Broken {
     private static final int SCALE = 7;
     /** F5: higher a left hand is not sent (the project's own choice). */
     private static final int HIGHEST_LEFT = 77;
+
     private static final Role HIGH_ROOT = Role.tone(15);
     private static final Role ROOT = Role.parse("R");
 
@@ -72,11 +78,20 @@ final class Broken {
         if (rungs.isEmpty()) {
             return figure;
         }
-        List<Role> rising = figure.stream().distinct().sorted(Comparator.comparingInt(Role::degree)).toList();
-        return IntStream.range(0, figure.size()).mapToObj(at -> inReach(rungs.get(Math.min(rising.indexOf(figure.get(at)), rungs.size() - 1)), hands.get(at))).toList();
+        List<Role> rising = figure.stream()
+                .distinct()
+                .sorted(Comparator.comparingInt(Role::degree))
+                .toList();
+        return IntStream.range(0, figure.size())
+                .mapToObj(at ->
+                        inReach(rungs.get(Math.min(rising.indexOf(figure.get(at)), rungs.size() - 1)), hands.get(at)))
+                .toList();
     }
 
-    /** A high root over a bass that is no tone of its chord: where the left hand would go too high for it, the root above the bass. */
+    /**
+     * A high root over a bass that is no tone of its chord: where the left hand would go too high for it, the root
+     * above the bass.
+     */
     private Role inReach(Role rung, Side hand) {
         boolean beyond = rung.equals(HIGH_ROOT) && hand == Side.LEFT && key(rung) > HIGHEST_LEFT;
         return beyond && key(ROOT) >= placement.bass().midi() + CLEAR_OF_BASS ? ROOT : rung;
@@ -100,9 +115,15 @@ final class Broken {
         List<List<Integer>> places = places(laid, missing.size());
         if (places.size() >= missing.size()) {
             // What lies lower takes the lower tone.
-            List<List<Integer>> taken = places.stream().limit(missing.size()).sorted(Comparator.comparingInt(at -> key(laid.get(at.get(0))))).toList();
-            List<Interval> rising = missing.stream().sorted(Comparator.comparingInt(Interval::semitones)).toList();
-            IntStream.range(0, rising.size()).forEach(i -> taken.get(i).forEach(at -> strokes.set(at, List.of(near(rising.get(i), at, laid)))));
+            List<List<Integer>> taken = places.stream()
+                    .limit(missing.size())
+                    .sorted(Comparator.comparingInt(at -> key(laid.get(at.get(0)))))
+                    .toList();
+            List<Interval> rising = missing.stream()
+                    .sorted(Comparator.comparingInt(Interval::semitones))
+                    .toList();
+            IntStream.range(0, rising.size())
+                    .forEach(i -> taken.get(i).forEach(at -> strokes.set(at, List.of(near(rising.get(i), at, laid)))));
             return strokes;
         }
         List<Integer> free = places.stream().flatMap(List::stream).sorted().toList();
@@ -115,17 +136,30 @@ final class Broken {
         return strokes;
     }
 
-    /** Groups of places whose tones say nothing new, those to give up first: an upper fifth, an octave, the fifth, then what comes again. */
+    /**
+     * Groups of places whose tones say nothing new, those to give up first: an upper fifth, an octave, the fifth, then
+     * what comes again.
+     */
     private List<List<Integer>> places(List<Role> laid, int wanted) {
         Map<Role, List<Integer>> byRole = new LinkedHashMap<>();
-        IntStream.range(0, laid.size()).filter(at -> !laid.get(at).equals(Role.BASS)).forEach(at -> byRole.computeIfAbsent(laid.get(at), role -> new ArrayList<>()).add(at));
-        List<List<Integer>> empty = byRole.entrySet().stream().filter(each -> said.stream().noneMatch(tone -> chroma(tone) == chroma(each.getKey())))
-                .sorted(Comparator.comparingInt(each -> order(each.getKey(), byRole))).map(Map.Entry::getValue).toList();
+        IntStream.range(0, laid.size())
+                .filter(at -> !laid.get(at).equals(Role.BASS))
+                .forEach(at -> byRole.computeIfAbsent(laid.get(at), role -> new ArrayList<>())
+                        .add(at));
+        List<List<Integer>> empty = byRole.entrySet().stream()
+                .filter(each -> said.stream().noneMatch(tone -> chroma(tone) == chroma(each.getKey())))
+                .sorted(Comparator.comparingInt(each -> order(each.getKey(), byRole)))
+                .map(Map.Entry::getValue)
+                .toList();
         if (empty.size() >= wanted || empty.stream().mapToInt(List::size).sum() >= wanted) {
             return empty;
         }
-        Stream<List<Integer>> again = byRole.values().stream().filter(at -> at.size() > 1 && !empty.contains(at))
-                .map(at -> IntStream.range(0, at.size()).filter(i -> i % 2 == 1).mapToObj(at::get).toList());
+        Stream<List<Integer>> again = byRole.values().stream()
+                .filter(at -> at.size() > 1 && !empty.contains(at))
+                .map(at -> IntStream.range(0, at.size())
+                        .filter(i -> i % 2 == 1)
+                        .mapToObj(at::get)
+                        .toList());
         return Stream.concat(empty.stream(), again).toList();
     }
 
@@ -147,25 +181,42 @@ final class Broken {
         }
         if (strokes.get(last).size() < MOST_AT_ONCE && !strokes.get(last).get(0).equals(Role.BASS)) {
             Role with = near(tone, last, laid);
-            strokes.set(last, Stream.concat(strokes.get(last).stream(), Stream.of(with)).sorted(Comparator.comparingInt(this::key)).toList());
+            strokes.set(
+                    last,
+                    Stream.concat(strokes.get(last).stream(), Stream.of(with))
+                            .sorted(Comparator.comparingInt(this::key))
+                            .toList());
         }
     }
 
-    /** The tone in the octave nearest to what it stands for: clear of the bass, between the same neighbours and, in the left hand, inside the register where it can be. */
+    /**
+     * The tone in the octave nearest to what it stands for: clear of the bass, between the same neighbours and, in the
+     * left hand, inside the register where it can be.
+     */
     private Role near(Interval tone, int at, List<Role> laid) {
         int number = (tone.number() - 1) % SCALE + 1;
         int key = key(laid.get(at));
         boolean close = placement.chord().over().isEmpty() && placement.bass().midi() >= Register.CHORD_LOWEST;
         int lowest = placement.bass().midi() + (close ? CLOSE_TO_ROOT : CLEAR_OF_BASS);
-        int highest = hands.get(at) == Side.LEFT ? spacing.window().map(Spacing.Window::highest).filter(most -> most < HIGHEST_LEFT).orElse(HIGHEST_LEFT) : Integer.MAX_VALUE;
+        int highest = hands.get(at) == Side.LEFT
+                ? spacing.window()
+                        .map(Spacing.Window::highest)
+                        .filter(most -> most < HIGHEST_LEFT)
+                        .orElse(HIGHEST_LEFT)
+                : Integer.MAX_VALUE;
         Role nearest = null;
         int least = Integer.MAX_VALUE;
         for (int degree = number > 2 ? number : number + SCALE; degree <= Role.HIGHEST; degree += SCALE) {
             Role role = Role.tone(degree);
             int there = key(role);
-            int away = there < lowest ? Integer.MAX_VALUE : Math.abs(there - key) + OUTSIDE * Math.max(0, there - highest) + CROSSED * crossed(there, key, laid);
+            int away = there < lowest
+                    ? Integer.MAX_VALUE
+                    : Math.abs(there - key)
+                            + OUTSIDE * Math.max(0, there - highest)
+                            + CROSSED * crossed(there, key, laid);
             // Of two that are as near the higher one.
-            if (away < Integer.MAX_VALUE && (nearest == null || away < least || away == least && there > key(nearest))) {
+            if (away < Integer.MAX_VALUE
+                    && (nearest == null || away < least || away == least && there > key(nearest))) {
                 nearest = role;
                 least = away;
             }
@@ -194,6 +245,7 @@ final class Broken {
     }
 
     private int key(Role role) {
-        return keys.computeIfAbsent(role, each -> placement.notes(List.of(each)).get(0).pitch().midi());
+        return keys.computeIfAbsent(
+                role, each -> placement.notes(List.of(each)).get(0).pitch().midi());
     }
 }

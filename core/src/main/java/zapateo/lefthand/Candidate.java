@@ -7,36 +7,54 @@ import zapateo.rhythm.Register;
 /**
  * One way to lay a chord, with what it costs by itself counted once.
  *
- * @param bass      key of the bass, -1 where none is asked for
- * @param upper     keys of the chord above, low to high
- * @param top       the highest key it strikes
- * @param way       how its bass was found
+ * @param bass key of the bass, -1 where none is asked for
+ * @param upper keys of the chord above, low to high
+ * @param top the highest key it strikes
+ * @param way how its bass was found
  * @param inversion thirds from the root to the bass where the chart left it open
- * @param position  key under the little finger of a hand that stays, else -1
- * @param clash     how far a held bass is from the chord
- * @param mud       close intervals struck together below their limit
- * @param reach     kinds of stroke that stretch the hand
- * @param beyond    strokes the hand cannot take at once
- * @param leftOut   tones of the chord it has not
- * @param doubled   leading tones too many
- * @param room      what it takes to keep below the other hand
- * @param late      hundredths of a second that a jump from its bass to its chord takes longer than there is time
- * @param voices    what it strikes together, and where its seventh wants to go
- * @param leaves    keys its last bass may be on, where the line goes on from
- * @param outside   keys a broken chord or its bass lies outside the place where it is clear
+ * @param position key under the little finger of a hand that stays, else -1
+ * @param clash how far a held bass is from the chord
+ * @param mud close intervals struck together below their limit
+ * @param reach kinds of stroke that stretch the hand
+ * @param beyond strokes the hand cannot take at once
+ * @param leftOut tones of the chord it has not
+ * @param doubled leading tones too many
+ * @param room what it takes to keep below the other hand
+ * @param late hundredths of a second that a jump from its bass to its chord takes longer than there is time
+ * @param voices what it strikes together, and where its seventh wants to go
+ * @param leaves keys its last bass may be on, where the line goes on from
+ * @param outside keys a broken chord or its bass lies outside the place where it is clear
  */
-record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.Basses way, int inversion, int position, double clash, double mud, double reach, double beyond, int leftOut, int doubled,
-                 double room, int outside, double late, int[] leaves, Voices voices, Home home) {
+record Candidate(
+        Placement placement,
+        int bass,
+        int[] upper,
+        int top,
+        BassLine.Basses way,
+        int inversion,
+        int position,
+        double clash,
+        double mud,
+        double reach,
+        double beyond,
+        int leftOut,
+        int doubled,
+        double room,
+        int outside,
+        double late,
+        int[] leaves,
+        Voices voices,
+        Home home) {
 
     /** Where the bass and the middle of the chord would rather lie. */
-    record Home(double bass, double chord) {
-    }
+    record Home(double bass, double chord) {}
 
     /**
      * What a chord strikes together.
      *
-     * @param keys    low to high
-     * @param seventh the key of a dominant's seventh on its way home, -1 where it goes nowhere, {@link #SILENT} where the chord has one that should sound and does not
+     * @param keys low to high
+     * @param seventh the key of a dominant's seventh on its way home, -1 where it goes nowhere, {@link #SILENT} where
+     *     the chord has one that should sound and does not
      */
     record Voices(int[] keys, int seventh) {
 
@@ -63,11 +81,17 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     int topLeap(Candidate from) {
         int[] before = from.voices.keys();
         int[] now = voices.keys();
-        return before.length < 2 || now.length < 2 || now[0] <= bass || before[0] <= from.bass ? 0 : Math.max(0, Math.abs(now[now.length - 1] - before[before.length - 1]) - MAJOR_THIRD);
+        return before.length < 2 || now.length < 2 || now[0] <= bass || before[0] <= from.bass
+                ? 0
+                : Math.max(0, Math.abs(now[now.length - 1] - before[before.length - 1]) - MAJOR_THIRD);
     }
 
     Candidate muddier(double by) {
-        return by == 0 ? this : new Candidate(placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut, doubled, room, outside, late, leaves, voices, home);
+        return by == 0
+                ? this
+                : new Candidate(
+                        placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut,
+                        doubled, room, outside, late, leaves, voices, home);
     }
 
     boolean hasBass() {
@@ -86,7 +110,11 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
     }
 
     double bassFromHome() {
-        return bass < 0 ? 0 : way == BassLine.Basses.HAND ? LEAN * Math.abs(position - home.bass()) : Math.abs(bass - home.bass()) + (isHighUnderAChord() ? HIGH : 0);
+        return bass < 0
+                ? 0
+                : way == BassLine.Basses.HAND
+                        ? LEAN * Math.abs(position - home.bass())
+                        : Math.abs(bass - home.bass()) + (isHighUnderAChord() ? HIGH : 0);
     }
 
     /** A deep bass that jumps to its chord stands no higher than B♭2. */
@@ -98,11 +126,15 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
         return bass < 0 || from.bass < 0 || staysInPlace(from) || isSmooth(from) ? 0 : from.away(bass);
     }
 
-    /** Over an octave, or nearly one where the other way round is nearer and there is room for it: below a chord up to B♭2. */
+    /**
+     * Over an octave, or nearly one where the other way round is nearer and there is room for it: below a chord up to
+     * B♭2.
+     */
     boolean leaps(Candidate from) {
         double moved = bassMovement(from);
         int nearer = bass > from.bass ? bass - Pitch.OCTAVE : bass + Pitch.OCTAVE;
-        boolean room = nearer >= Register.DEEP.lowest() && nearer <= (upper.length > 0 ? UNDER_A_CHORD : Register.DEEP.highest());
+        boolean room = nearer >= Register.DEEP.lowest()
+                && nearer <= (upper.length > 0 ? UNDER_A_CHORD : Register.DEEP.highest());
         return moved > Pitch.OCTAVE || moved >= SIXTH && moved < Pitch.OCTAVE && room;
     }
 
@@ -114,7 +146,10 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
         return away;
     }
 
-    /** Where a hand that stays lies is of little weight: only among places that hold the line as well does the one nearer home win. */
+    /**
+     * Where a hand that stays lies is of little weight: only among places that hold the line as well does the one
+     * nearer home win.
+     */
     private static final double LEAN = 0.02;
 
     /** In one hand position the fingers find the next key. */
@@ -157,6 +192,7 @@ record Candidate(Placement placement, int bass, int[] upper, int top, BassLine.B
 
     /** Of a chord on its fifth. */
     static final int WEAK = 2;
+
     private static final int STEP = 2;
     private static final int MINOR_SEVENTH = 10;
     private static final double WEAK_LEAP = 8;

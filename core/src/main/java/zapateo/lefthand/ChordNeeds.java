@@ -39,7 +39,11 @@ final class ChordNeeds {
 
     /** What fills a figure's voicing, or what a chord too short for its figure takes. */
     Voicing voicing(Cut cut) {
-        return ofFigure(cut, voiced.computeIfAbsent(cut.choices().figure(), figure -> figure.plays(Role.Kind.VOICING)) ? cut.choices().voicing().on(cut.chord()) : shell(cut));
+        return ofFigure(
+                cut,
+                voiced.computeIfAbsent(cut.choices().figure(), figure -> figure.plays(Role.Kind.VOICING))
+                        ? cut.choices().voicing().on(cut.chord())
+                        : shell(cut));
     }
 
     /** What fills a figure's own voicing. */
@@ -50,7 +54,10 @@ final class ChordNeeds {
     /** Among short chords a full one each; beside one that has the figure's own bass what lies where basses do. */
     private Voicing shell(Cut cut) {
         List<Cut> beside = cuts.subList(Math.max(0, cut.index() - 1), Math.min(cuts.size(), cut.index() + 2));
-        return beside.stream().anyMatch(each -> each.ticks() > each.bar().meter().beatTicks()) ? OPEN_SHELL : SHELL;
+        return beside.stream()
+                        .anyMatch(each -> each.ticks() > each.bar().meter().beatTicks())
+                ? OPEN_SHELL
+                : SHELL;
     }
 
     /** All that decides where a chord may lie. */
@@ -59,22 +66,58 @@ final class ChordNeeds {
         boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
         boolean chosen = plays(strokes, Role.Kind.VOICING);
         Voicing voicing = chosen ? voicing(cut) : cut.choices().voicing().on(cut.chord());
-        Optional<Voicing> upper = chosen && !voicing.hasBass() ? Optional.of(voicing) : close ? Optional.of(voicing.hasBass() && !voicing.id().equals("triad") ? CLOSE : voicing)
-                : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
-        boolean bass = cut.choices().hasBass() && !(chosen && !voicing.hasBass()) && (upper.isEmpty() || plays(strokes, ChordNeeds::needsBass))
+        Optional<Voicing> upper = chosen && !voicing.hasBass()
+                ? Optional.of(voicing)
+                : close
+                        ? Optional.of(voicing.hasBass() && !voicing.id().equals("triad") ? CLOSE : voicing)
+                        : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
+        boolean bass = cut.choices().hasBass()
+                        && !(chosen && !voicing.hasBass())
+                        && (upper.isEmpty() || plays(strokes, ChordNeeds::needsBass))
                 || !(chosen && !voicing.hasBass()) && plays(strokes, ChordNeeds::needsBass);
         Map<Placements.Struck, Integer> together = together(cut, strokes, voicing);
-        Optional<Pitch> fixed = walk.isEmpty() ? Optional.empty() : strokes.stream().filter(walk::containsKey).findFirst().map(stroke -> walk.get(stroke).pitch());
-        return new Placements.Need(cut.chord(), cut.bar().key(), cut.choices().register(), upper, chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(), bass,
-                fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(), together, fixed, plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
-                cut.choices().basses() == BassLine.Basses.INVERSIONS && cut.index() == 0 || cut.choices().basses() != BassLine.Basses.OWN && isLast(cut),
-                close && strokes.stream().filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose)).allMatch(stroke -> stroke.hand() == Side.RIGHT), under(cut, strokes, ceilings),
-                run(cut, strokes), said(cut, strokes),
-                KeyTones.of(cut.chord(), cut.bar().key(), Optional.of(cut.index() + 1).filter(next -> next < cuts.size()).map(next -> cuts.get(next).chord())), cut.choices().figure().manner().spacing(), endsOnFifth(strokes),
-                between(cut, strokes), resolves(cut));
+        Optional<Pitch> fixed = walk.isEmpty()
+                ? Optional.empty()
+                : strokes.stream()
+                        .filter(walk::containsKey)
+                        .findFirst()
+                        .map(stroke -> walk.get(stroke).pitch());
+        return new Placements.Need(
+                cut.chord(),
+                cut.bar().key(),
+                cut.choices().register(),
+                upper,
+                chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(),
+                bass,
+                fixed.isPresent() ? BassLine.Basses.OWN : cut.choices().basses(),
+                together,
+                fixed,
+                plan.lock(cut.bar(), cut.tick() - cut.bar().tick()),
+                cut.choices().basses() == BassLine.Basses.INVERSIONS && cut.index() == 0
+                        || cut.choices().basses() != BassLine.Basses.OWN && isLast(cut),
+                close
+                        && strokes.stream()
+                                .filter(stroke -> stroke.roles().stream().anyMatch(Role::isOfClose))
+                                .allMatch(stroke -> stroke.hand() == Side.RIGHT),
+                under(cut, strokes, ceilings),
+                run(cut, strokes),
+                said(cut, strokes),
+                KeyTones.of(
+                        cut.chord(),
+                        cut.bar().key(),
+                        Optional.of(cut.index() + 1)
+                                .filter(next -> next < cuts.size())
+                                .map(next -> cuts.get(next).chord())),
+                cut.choices().figure().manner().spacing(),
+                endsOnFifth(strokes),
+                between(cut, strokes),
+                resolves(cut));
     }
 
-    /** Seconds between a bass and the chord of the left hand that follows it, the shortest, in steps of a twentieth so that chords share their places; 0 where there are none. */
+    /**
+     * Seconds between a bass and the chord of the left hand that follows it, the shortest, in steps of a twentieth so
+     * that chords share their places; 0 where there are none.
+     */
     private static double between(Cut cut, List<Planned> strokes) {
         int least = Integer.MAX_VALUE;
         Planned bass = null;
@@ -83,23 +126,35 @@ final class ChordNeeds {
             least = chord && bass != null ? Math.min(least, stroke.tick() - bass.tick()) : least;
             bass = stroke.hand() != Side.LEFT ? bass : stroke.mark() == Mark.HEEL ? stroke : null;
         }
-        return least == Integer.MAX_VALUE ? 0 : Math.max(1, Math.floor(cut.bar().tempo().millisecondsOf(least) / TWENTIETH)) * TWENTIETH / 1000;
+        return least == Integer.MAX_VALUE
+                ? 0
+                : Math.max(1, Math.floor(cut.bar().tempo().millisecondsOf(least) / TWENTIETH)) * TWENTIETH / 1000;
     }
 
     /** Whether no other chord follows. */
     private boolean isLast(Cut cut) {
-        return cut.chord().equals(cuts.get(cuts.size() - 1).chord()) && cuts.subList(cut.index(), cuts.size()).stream().allMatch(each -> each.chord().equals(cut.chord()));
+        return cut.chord().equals(cuts.get(cuts.size() - 1).chord())
+                && cuts.subList(cut.index(), cuts.size()).stream()
+                        .allMatch(each -> each.chord().equals(cut.chord()));
     }
 
     private boolean resolves(Cut cut) {
         int next = cut.index() + 1;
-        return cut.chord().quality().isDominant() && next < cuts.size() && Math.floorMod(cuts.get(next).chord().root().chroma() - cut.chord().root().chroma(), Pitch.OCTAVE) == FOURTH_UP;
+        return cut.chord().quality().isDominant()
+                && next < cuts.size()
+                && Math.floorMod(
+                                cuts.get(next).chord().root().chroma()
+                                        - cut.chord().root().chroma(),
+                                Pitch.OCTAVE)
+                        == FOURTH_UP;
     }
 
     private static boolean endsOnFifth(List<Planned> strokes) {
         Role last = Role.BASS;
         for (Planned stroke : strokes) {
-            last = stroke.hand() == Side.LEFT && stroke.mark() == Mark.HEEL ? stroke.roles().get(0) : last;
+            last = stroke.hand() == Side.LEFT && stroke.mark() == Mark.HEEL
+                    ? stroke.roles().get(0)
+                    : last;
         }
         return last.kind() == Role.Kind.FIFTH_BELOW;
     }
@@ -111,8 +166,10 @@ final class ChordNeeds {
         for (Planned stroke : strokes) {
             last |= stroke.origin() == Origin.ENDING;
         }
-        Optional<Interval> added = last ? plan.ending().flatMap(ending -> ending.addedTo(cut.chord())) : Optional.empty();
-        return added.map(tone -> Stream.concat(said.stream(), Stream.of(tone)).toList()).orElse(said);
+        Optional<Interval> added =
+                last ? plan.ending().flatMap(ending -> ending.addedTo(cut.chord())) : Optional.empty();
+        return added.map(tone -> Stream.concat(said.stream(), Stream.of(tone)).toList())
+                .orElse(said);
     }
 
     /** What the figure plays one tone after another, where its spacing has a way to climb. */
@@ -126,11 +183,17 @@ final class ChordNeeds {
                 hands.add(stroke.hand());
             }
         }
-        return roles.isEmpty() ? Placements.Run.NONE : new Placements.Run(spacing, List.copyOf(roles), List.copyOf(hands));
+        return roles.isEmpty()
+                ? Placements.Run.NONE
+                : new Placements.Run(spacing, List.copyOf(roles), List.copyOf(hands));
     }
 
     static boolean isBroken(Planned stroke) {
-        return stroke.roles().size() == 1 && stroke.roles().get(0).kind() == Role.Kind.TONE && stroke.roles().get(0).sign() == 0 && stroke.origin() != Origin.ENDING && stroke.origin() != Origin.LINE;
+        return stroke.roles().size() == 1
+                && stroke.roles().get(0).kind() == Role.Kind.TONE
+                && stroke.roles().get(0).sign() == 0
+                && stroke.origin() != Origin.ENDING
+                && stroke.origin() != Origin.LINE;
     }
 
     /** Strokes below a ceiling whose keys the place of their chord decides. */
@@ -139,8 +202,14 @@ final class ChordNeeds {
         for (Planned stroke : strokes) {
             Integer ceiling = ceilings.get(stroke);
             Role.Kind kind = stroke.roles().get(0).kind();
-            if (ceiling != null && !walk.containsKey(stroke) && kind != Role.Kind.LEAD_IN && kind != Role.Kind.NEIGHBOUR) {
-                under.merge(new Placements.Under(stroke.roles(), spacing(cut, stroke), stroke.rolled(), ceiling), 1, Integer::sum);
+            if (ceiling != null
+                    && !walk.containsKey(stroke)
+                    && kind != Role.Kind.LEAD_IN
+                    && kind != Role.Kind.NEIGHBOUR) {
+                under.merge(
+                        new Placements.Under(stroke.roles(), spacing(cut, stroke), stroke.rolled(), ceiling),
+                        1,
+                        Integer::sum);
             }
         }
         return under;
@@ -149,23 +218,38 @@ final class ChordNeeds {
     /** What the left hand takes at once, each kind of stroke with how often it comes. */
     private static Map<Placements.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
         Map<Placements.Struck, Integer> times = new LinkedHashMap<>();
-        // A chord of one beat, or too short for its figure, has no time to be rolled, as one that is struck again has not; the last beat of three has.
-        boolean lastOfThree = cut.bar().meter().beats() == 3 && cut.bar().chords().size() == 2 && cut.end() == cut.bar().end();
+        // A chord of one beat, or too short for its figure, has no time to be rolled, as one that is struck again has
+        // not; the last beat of three has.
+        boolean lastOfThree = cut.bar().meter().beats() == 3
+                && cut.bar().chords().size() == 2
+                && cut.end() == cut.bar().end();
         int often = cut.ticks() <= cut.bar().meter().beatTicks() || voicing == OPEN_SHELL ? 2 : 1;
         for (Planned stroke : strokes) {
             Role first = stroke.roles().get(0);
-            boolean chord = stroke.roles().size() == 1 && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);
-            boolean several = stroke.roles().size() > 1 && stroke.roles().stream().noneMatch(ChordNeeds::fromElsewhere);
-            if (stroke.hand() == Side.LEFT && (!stroke.rolled() || stroke.origin() == Origin.ENDING) && (chord || several || first.kind() == Role.Kind.VOICING)) {
-                times.merge(first.kind() == Role.Kind.VOICING ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass(), lastOfThree)
-                        : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord, lastOfThree), often, Integer::sum);
+            boolean chord = stroke.roles().size() == 1
+                    && (first.kind() == Role.Kind.CLOSE_CHORD || first.kind() == Role.Kind.GUIDE_TONES);
+            boolean several =
+                    stroke.roles().size() > 1 && stroke.roles().stream().noneMatch(ChordNeeds::fromElsewhere);
+            if (stroke.hand() == Side.LEFT
+                    && (!stroke.rolled() || stroke.origin() == Origin.ENDING)
+                    && (chord || several || first.kind() == Role.Kind.VOICING)) {
+                times.merge(
+                        first.kind() == Role.Kind.VOICING
+                                ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass(), lastOfThree)
+                                : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord, lastOfThree),
+                        often,
+                        Integer::sum);
             }
         }
         return times;
     }
 
     static String spacing(Cut cut, Planned stroke) {
-        return stroke.origin() == Origin.ENDING ? "spread" : stroke.origin() == Origin.LINE ? "bass" : cut.choices().figure().manner().spacing();
+        return stroke.origin() == Origin.ENDING
+                ? "spread"
+                : stroke.origin() == Origin.LINE
+                        ? "bass"
+                        : cut.choices().figure().manner().spacing();
     }
 
     static boolean plays(List<Planned> strokes, Role.Kind kind) {
@@ -191,6 +275,10 @@ final class ChordNeeds {
     }
 
     private static boolean fromElsewhere(Role role) {
-        return role.isOfClose() || role.kind() == Role.Kind.GUIDE_TONES || role.kind() == Role.Kind.WALKING || role.kind() == Role.Kind.PASSING || role.kind() == Role.Kind.LEAD_IN;
+        return role.isOfClose()
+                || role.kind() == Role.Kind.GUIDE_TONES
+                || role.kind() == Role.Kind.WALKING
+                || role.kind() == Role.Kind.PASSING
+                || role.kind() == Role.Kind.LEAD_IN;
     }
 }

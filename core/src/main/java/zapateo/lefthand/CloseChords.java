@@ -14,7 +14,9 @@ import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 
-/** The ways to play a chord in the middle register, over a bass that sounds already or is someone else's (HANDBOOK §5). */
+/**
+ * The ways to play a chord in the middle register, over a bass that sounds already or is someone else's (HANDBOOK §5).
+ */
 final class CloseChords {
 
     private static final int MAJOR_THIRD = 4;
@@ -22,12 +24,16 @@ final class CloseChords {
     private static final int FULL_HAND = 4;
     /** Tones of a close chord may go as low as this one after another, to make room for the other hand. */
     private static final int UNDER_A_TUNE = Pitch.parse("A2").midi();
-    private static final Voicing.Window CLOSE = new Voicing.Window(Register.CHORD_LOWEST, Register.CHORD_HIGHEST, (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2.0);
-    /** The right hand's chord, clear of the left hand and below a tune. */
-    private static final Voicing.Window RIGHT = new Voicing.Window(Pitch.parse("G3").midi(), Pitch.parse("E5").midi(), Pitch.parse("D4").midi());
 
-    private CloseChords() {
-    }
+    private static final Voicing.Window CLOSE = new Voicing.Window(
+            Register.CHORD_LOWEST, Register.CHORD_HIGHEST, (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2.0);
+    /** The right hand's chord, clear of the left hand and below a tune. */
+    private static final Voicing.Window RIGHT = new Voicing.Window(
+            Pitch.parse("G3").midi(),
+            Pitch.parse("E5").midi(),
+            Pitch.parse("D4").midi());
+
+    private CloseChords() {}
 
     /** Where the middle of such a chord would rather lie. */
     static Voicing.Window window(Voicing voicing, boolean right) {
@@ -38,33 +44,66 @@ final class CloseChords {
      * All of them for a voicing: close inversions, or its own shapes inside its window.
      *
      * @param onBass whether a bass sounds below
-     * @param lower  whether it makes room for the other hand, so that it may lie lower
-     * @param said   tones that make the chord what it is
+     * @param lower whether it makes room for the other hand, so that it may lie lower
+     * @param said tones that make the chord what it is
      */
-    static List<List<PartNote>> of(ChordSymbol chord, Voicing voicing, KeyTones inKey, boolean right, boolean onBass, List<Interval> said, boolean lower) {
+    static List<List<PartNote>> of(
+            ChordSymbol chord,
+            Voicing voicing,
+            KeyTones inKey,
+            boolean right,
+            boolean onBass,
+            List<Interval> said,
+            boolean lower) {
         Voicing own = voicing.on(chord);
         Voicing.Window usual = window(own, right);
-        Voicing.Window window = lower && !right ? new Voicing.Window(Math.min(usual.lowest(), UNDER_A_TUNE), usual.highest(), usual.home()) : usual;
+        Voicing.Window window = lower && !right
+                ? new Voicing.Window(Math.min(usual.lowest(), UNDER_A_TUNE), usual.highest(), usual.home())
+                : usual;
         return switch (own.id()) {
             case "guide-tones", "rootless" -> shaped(chord, own, window, inKey, onBass, said);
             case "triad" -> stacked(chord, Set.of(triad(chord)), window);
-            case "nearest" -> stacked(chord, chord.quality().tones().size() <= 3 && (chord.over().isEmpty() || onBass && !isOnThird(chord)) ? Set.of(triad(chord)) : toneSets(chord, onBass), window);
+            case "nearest" ->
+                stacked(
+                        chord,
+                        chord.quality().tones().size() <= 3 && (chord.over().isEmpty() || onBass && !isOnThird(chord))
+                                ? Set.of(triad(chord))
+                                : toneSets(chord, onBass),
+                        window);
             // Every inversion, low to high; one without the bass's own tone too where four are left.
             default -> stacked(chord, toneSets(chord, onBass), window);
         };
     }
 
-    private static List<List<PartNote>> shaped(ChordSymbol chord, Voicing voicing, Voicing.Window window, KeyTones inKey, boolean onBass, List<Interval> said) {
+    private static List<List<PartNote>> shaped(
+            ChordSymbol chord,
+            Voicing voicing,
+            Voicing.Window window,
+            KeyTones inKey,
+            boolean onBass,
+            List<Interval> said) {
         List<List<PartNote>> found = new ArrayList<>();
         for (List<Role> shape : voicing.shapesOn(chord)) {
             for (int root = window.lowest() - 24; root <= window.highest(); root++) {
                 if (Math.floorMod(root, 12) == chord.root().chroma()) {
-                    List<PartNote> notes = new Placement(chord, Pitch.onKey(root, chord.root()), List.of(), List.of(), inKey).fromRoot(shape);
+                    List<PartNote> notes = new Placement(
+                                    chord, Pitch.onKey(root, chord.root()), List.of(), List.of(), inKey)
+                            .fromRoot(shape);
                     if (onBass) {
                         withoutThirdOfBass(chord, notes);
                     }
-                    say(chord, onBass ? said.stream().filter(tone -> chord.tone(tone).chroma() != chord.bass().chroma()).toList() : said, notes, window);
-                    if (notes.get(0).pitch().midi() >= window.lowest() && notes.get(notes.size() - 1).pitch().midi() <= window.highest()) {
+                    say(
+                            chord,
+                            onBass
+                                    ? said.stream()
+                                            .filter(tone -> chord.tone(tone).chroma()
+                                                    != chord.bass().chroma())
+                                            .toList()
+                                    : said,
+                            notes,
+                            window);
+                    if (notes.get(0).pitch().midi() >= window.lowest()
+                            && notes.get(notes.size() - 1).pitch().midi() <= window.highest()) {
                         found.add(notes);
                     }
                 }
@@ -75,10 +114,17 @@ final class CloseChords {
 
     /** A major third in the bass is left out above it; its root and fifth say the rest (HANDBOOK §5, doubling). */
     private static void withoutThirdOfBass(ChordSymbol chord, List<PartNote> notes) {
-        if (isOnThird(chord) && notes.removeIf(note -> note.pitch().pitchClass().chroma() == chord.bass().chroma()) && notes.size() == 1) {
+        if (isOnThird(chord)
+                && notes.removeIf(note ->
+                        note.pitch().pitchClass().chroma() == chord.bass().chroma())
+                && notes.size() == 1) {
             int root = notes.get(0).pitch().midi();
-            chord.quality().tone(5).filter(fifth -> notes.get(0).pitch().pitchClass().chroma() == chord.root().chroma())
-                    .ifPresent(fifth -> notes.add(PartNote.of(Pitch.onKey(root + fifth.semitones(), chord.tone(fifth)), "5")));
+            chord.quality()
+                    .tone(5)
+                    .filter(fifth -> notes.get(0).pitch().pitchClass().chroma()
+                            == chord.root().chroma())
+                    .ifPresent(fifth ->
+                            notes.add(PartNote.of(Pitch.onKey(root + fifth.semitones(), chord.tone(fifth)), "5")));
         }
     }
 
@@ -86,15 +132,21 @@ final class CloseChords {
     private static void say(ChordSymbol chord, List<Interval> said, List<PartNote> notes, Voicing.Window window) {
         for (Interval tone : said) {
             int chroma = chord.tone(tone).chroma();
-            int above = notes.get(0).pitch().midi() + Math.floorMod(chroma - notes.get(0).pitch().midi(), Pitch.OCTAVE);
-            if (notes.size() < FULL_HAND && above <= window.highest() && notes.stream().noneMatch(note -> note.pitch().pitchClass().chroma() == chroma)) {
+            int above = notes.get(0).pitch().midi()
+                    + Math.floorMod(chroma - notes.get(0).pitch().midi(), Pitch.OCTAVE);
+            if (notes.size() < FULL_HAND
+                    && above <= window.highest()
+                    && notes.stream()
+                            .noneMatch(note -> note.pitch().pitchClass().chroma() == chroma)) {
                 notes.add(PartNote.of(Pitch.onKey(above, chord.tone(tone)), String.valueOf(tone.number())));
-                notes.sort(java.util.Comparator.comparingInt(note -> note.pitch().midi()));
+                notes.sort(
+                        java.util.Comparator.comparingInt(note -> note.pitch().midi()));
             }
         }
     }
 
-    private static List<List<PartNote>> stacked(ChordSymbol chord, Set<List<Interval>> toneSets, Voicing.Window window) {
+    private static List<List<PartNote>> stacked(
+            ChordSymbol chord, Set<List<Interval>> toneSets, Voicing.Window window) {
         List<List<PartNote>> found = new ArrayList<>();
         for (List<Interval> tones : toneSets) {
             for (int lowest = window.lowest(); lowest <= window.highest(); lowest++) {
@@ -124,11 +176,17 @@ final class CloseChords {
 
     /** Root, third or what is suspended in its place, and fifth. */
     private static List<Interval> triad(ChordSymbol chord) {
-        return chord.quality().tones().stream().filter(tone -> tone.number() <= 5).limit(3).toList();
+        return chord.quality().tones().stream()
+                .filter(tone -> tone.number() <= 5)
+                .limit(3)
+                .toList();
     }
 
     private static boolean isOnThird(ChordSymbol chord) {
-        return chord.over().isPresent() && chord.quality().isMajor() && chord.root().plus(Interval.of(2, MAJOR_THIRD)).chroma() == chord.bass().chroma();
+        return chord.over().isPresent()
+                && chord.quality().isMajor()
+                && chord.root().plus(Interval.of(2, MAJOR_THIRD)).chroma()
+                        == chord.bass().chroma();
     }
 
     private static Set<List<Interval>> toneSets(ChordSymbol chord, boolean onBass) {
@@ -138,17 +196,26 @@ final class CloseChords {
         // A sharp ninth on a minor chord is its third again.
         Set<Integer> keys = new HashSet<>();
         all.removeIf(tone -> !keys.add(tone.semitones() % 12));
-        if (!onBass && chord.over().isPresent() && all.stream().noneMatch(tone -> chord.tone(tone).chroma() == chord.bass().chroma())) {
+        if (!onBass
+                && chord.over().isPresent()
+                && all.stream()
+                        .noneMatch(tone ->
+                                chord.tone(tone).chroma() == chord.bass().chroma())) {
             // Alone, it has the bass the chart names too; its root or a plain fifth gives way.
             if (all.size() == FULL_HAND) {
-                all.remove(all.stream().filter(tone -> tone.number() == 5 && tone.semitones() == FIFTH).findFirst().orElse(all.get(0)));
+                all.remove(all.stream()
+                        .filter(tone -> tone.number() == 5 && tone.semitones() == FIFTH)
+                        .findFirst()
+                        .orElse(all.get(0)));
             }
             all.add(ofBass(chord));
         }
         Set<List<Interval>> sets = new LinkedHashSet<>();
         sets.add(List.copyOf(all));
         if (!onBass && chord.over().isPresent() && all.size() == FULL_HAND) {
-            sets.add(all.stream().filter(tone -> tone.number() != 5 || tone.semitones() != FIFTH).toList());
+            sets.add(all.stream()
+                    .filter(tone -> tone.number() != 5 || tone.semitones() != FIFTH)
+                    .toList());
         }
         if (onBass && all.size() == FULL_HAND) {
             all.removeIf(tone -> chord.tone(tone).chroma() == chord.bass().chroma());
@@ -158,7 +225,8 @@ final class CloseChords {
     }
 
     private static Interval ofBass(ChordSymbol chord) {
-        int steps = Math.floorMod(chord.bass().letter().ordinal() - chord.root().letter().ordinal(), 7);
+        int steps = Math.floorMod(
+                chord.bass().letter().ordinal() - chord.root().letter().ordinal(), 7);
         int semitones = Math.floorMod(chord.bass().chroma() - chord.root().chroma(), Pitch.OCTAVE);
         return Interval.of(steps == 0 ? 6 : steps, semitones);
     }
@@ -166,13 +234,18 @@ final class CloseChords {
     /** The same chord a step of the key lower, tone by tone. */
     static List<PartNote> stepLower(List<PartNote> chord, zapateo.harmony.Key key) {
         Set<Integer> keys = new HashSet<>();
-        return chord.stream().map(note -> {
-            PitchClass name = note.pitch().pitchClass();
-            PitchClass lower = PitchClass.of(name.letter().plus(-1), key.alterationOf(name.letter().plus(-1)));
-            int down = Math.floorMod(name.chroma() - lower.chroma(), 12);
-            boolean step = down >= 1 && down <= 3;
-            int midi = note.pitch().midi() - (step ? down : 2);
-            return PartNote.of(Pitch.onKey(midi, step ? lower : key.spell(midi)), "n" + note.role());
-        }).filter(note -> keys.add(note.pitch().midi())).toList();
+        return chord.stream()
+                .map(note -> {
+                    PitchClass name = note.pitch().pitchClass();
+                    PitchClass lower = PitchClass.of(
+                            name.letter().plus(-1),
+                            key.alterationOf(name.letter().plus(-1)));
+                    int down = Math.floorMod(name.chroma() - lower.chroma(), 12);
+                    boolean step = down >= 1 && down <= 3;
+                    int midi = note.pitch().midi() - (step ? down : 2);
+                    return PartNote.of(Pitch.onKey(midi, step ? lower : key.spell(midi)), "n" + note.role());
+                })
+                .filter(note -> keys.add(note.pitch().midi()))
+                .toList();
     }
 }

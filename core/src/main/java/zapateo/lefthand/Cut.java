@@ -11,17 +11,26 @@ import zapateo.song.Song;
 /**
  * A stretch of one bar with one chord and one set of choices: what a figure is laid on at a time.
  *
- * @param tick   from the start of the song
+ * @param tick from the start of the song
  * @param begins whether the chord before it was another one, or none
- * @param nth    how many whole bars the same chord has lasted already
- * @param early  whether the chord comes an eighth before its place
- * @param place  of its bar in its section
+ * @param nth how many whole bars the same chord has lasted already
+ * @param early whether the chord comes an eighth before its place
+ * @param place of its bar in its section
  */
-record Cut(int index, Bar bar, int tick, int ticks, ChordSymbol chord, LeftHandChoices choices, boolean begins, int nth, boolean early, Place place) {
+record Cut(
+        int index,
+        Bar bar,
+        int tick,
+        int ticks,
+        ChordSymbol chord,
+        LeftHandChoices choices,
+        boolean begins,
+        int nth,
+        boolean early,
+        Place place) {
 
     /** @param inSection from 1 */
-    record Place(int section, int inSection, boolean lastOfSection, boolean lastOfSong) {
-    }
+    record Place(int section, int inSection, boolean lastOfSection, boolean lastOfSong) {}
 
     int end() {
         return tick + ticks;
@@ -67,8 +76,21 @@ record Cut(int index, Bar bar, int tick, int ticks, ChordSymbol chord, LeftHandC
         for (int end : ends) {
             Cut before = cuts.isEmpty() ? null : cuts.get(cuts.size() - 1);
             boolean goesOn = before != null && before.end() == bar.tick() + from && before.chord.equals(chord);
-            boolean whole = goesOn && before.fillsBar() && end - from == bar.ticks() && before.bar.meter().equals(bar.meter());
-            cuts.add(new Cut(cuts.size(), bar, bar.tick() + from, end - from, chord, plan.at(bar, from), !goesOn, whole ? before.nth + 1 : 0, from == span.tick() && span.early(), place));
+            boolean whole = goesOn
+                    && before.fillsBar()
+                    && end - from == bar.ticks()
+                    && before.bar.meter().equals(bar.meter());
+            cuts.add(new Cut(
+                    cuts.size(),
+                    bar,
+                    bar.tick() + from,
+                    end - from,
+                    chord,
+                    plan.at(bar, from),
+                    !goesOn,
+                    whole ? before.nth + 1 : 0,
+                    from == span.tick() && span.early(),
+                    place));
             from = end;
         }
     }

@@ -8,8 +8,8 @@ import zapateo.rhythm.Ticks;
 import zapateo.song.Song;
 
 /**
- * Chords that come an eighth early: what would be struck on their place is struck an eighth before it and tied over; what the chord before
- * them would strike or hold in that eighth gives way.
+ * Chords that come an eighth early: what would be struck on their place is struck an eighth before it and tied over;
+ * what the chord before them would strike or hold in that eighth gives way.
  */
 final class Early {
 
@@ -18,7 +18,9 @@ final class Early {
 
     Early(Song song) {
         this.song = song;
-        song.chords().filter(place -> place.span().early() && place.tick() >= Ticks.PER_EIGHTH).forEach(place -> early.add(place.tick()));
+        song.chords()
+                .filter(place -> place.span().early() && place.tick() >= Ticks.PER_EIGHTH)
+                .forEach(place -> early.add(place.tick()));
     }
 
     /** Where it is struck then; nowhere if an early chord takes all of its time. */

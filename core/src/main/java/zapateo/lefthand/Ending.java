@@ -17,18 +17,19 @@ import zapateo.rhythm.YamlFields;
 /**
  * How the last bar of a song that comes home is played; the rows of {@code endings.yaml}.
  *
- * @param id       stable name
- * @param name     standard term
- * @param use      one line: what it is for
+ * @param id stable name
+ * @param name standard term
+ * @param use one line: what it is for
  * @param families of the figures it is the usual one for
- * @param adds     what is said beside the chord's own tones
+ * @param adds what is said beside the chord's own tones
  */
-public record Ending(String id, String name, String use, List<String> families, List<Stroke> strokes, Optional<Added> adds) {
+public record Ending(
+        String id, String name, String use, List<String> families, List<Stroke> strokes, Optional<Added> adds) {
 
     /**
      * One of its strokes.
      *
-     * @param beat  from 0
+     * @param beat from 0
      * @param beats it lasts; 0 to the bar's end
      */
     record Stroke(List<Role> roles, boolean rolled, int beat, int beats) {
@@ -40,14 +41,16 @@ public record Ending(String id, String name, String use, List<String> families, 
             if (!match.matches()) {
                 throw new Refused("stroke \"" + written + "\": expected roles@beat:beats, as in 1+5+10@1:*");
             }
-            return new Stroke(Arrays.stream(match.group(2).split("\\+")).map(Role::parse).toList(), match.group(1) != null, Integer.parseInt(match.group(3)) - 1,
+            return new Stroke(
+                    Arrays.stream(match.group(2).split("\\+")).map(Role::parse).toList(),
+                    match.group(1) != null,
+                    Integer.parseInt(match.group(3)) - 1,
                     match.group(4).equals("*") ? 0 : Integer.parseInt(match.group(4)));
         }
     }
 
     /** A tone that goes with another the chord has. */
-    record Added(int on, Interval tone) {
-    }
+    record Added(int on, Interval tone) {}
 
     private static final Map<String, Ending> ALL = readAll();
 
@@ -61,7 +64,10 @@ public record Ending(String id, String name, String use, List<String> families, 
 
     /** The usual one of a family of figures. */
     public static Ending of(String family) {
-        return ALL.values().stream().filter(each -> each.families.contains(family)).findFirst().orElse(ALL.values().iterator().next());
+        return ALL.values().stream()
+                .filter(each -> each.families.contains(family))
+                .findFirst()
+                .orElse(ALL.values().iterator().next());
     }
 
     /** Whether a bar of so many beats has room for all of it. */
@@ -71,7 +77,10 @@ public record Ending(String id, String name, String use, List<String> families, 
 
     /** What it says of a chord beside what the chord is. */
     Optional<Interval> addedTo(ChordSymbol chord) {
-        return adds.filter(each -> chord.quality().tone(each.on()).isPresent() && chord.quality().tone(7).isEmpty() && chord.quality().tone(each.tone().number()).isEmpty()).map(Added::tone);
+        return adds.filter(each -> chord.quality().tone(each.on()).isPresent()
+                        && chord.quality().tone(7).isEmpty()
+                        && chord.quality().tone(each.tone().number()).isEmpty())
+                .map(Added::tone);
     }
 
     private static Map<String, Ending> readAll() {
@@ -79,8 +88,19 @@ public record Ending(String id, String name, String use, List<String> families, 
         Map<String, Ending> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id);
-            all.put(id, new Ending(id, fields.text("name"), fields.text("use"), fields.has("families") ? fields.list("families", family -> family) : List.of(),
-                    fields.list("strokes", Stroke::parse), fields.has("adds") ? Optional.of(new Added(fields.value("on", Integer::valueOf), fields.value("adds", Interval::parse))) : Optional.empty()));
+            all.put(
+                    id,
+                    new Ending(
+                            id,
+                            fields.text("name"),
+                            fields.text("use"),
+                            fields.has("families") ? fields.list("families", family -> family) : List.of(),
+                            fields.list("strokes", Stroke::parse),
+                            fields.has("adds")
+                                    ? Optional.of(new Added(
+                                            fields.value("on", Integer::valueOf),
+                                            fields.value("adds", Interval::parse)))
+                                    : Optional.empty()));
         });
         return all;
     }

@@ -30,9 +30,13 @@ final class Fit {
         this.hand = hand;
     }
 
-    /** @param busy whether the hand plays something else until the stroke begins, so that nothing of it can come before */
+    /**
+     * @param busy whether the hand plays something else until the stroke begins, so that nothing of it can come before
+     */
     Stroke stroke(Stroke stroke, Planned planned, Cut cut, boolean busy) {
-        Rolling rolling = busy || planned.origin() == Origin.ENDING ? Rolling.BEAT : cut.choices().figure().manner().rolling();
+        Rolling rolling = busy || planned.origin() == Origin.ENDING
+                ? Rolling.BEAT
+                : cut.choices().figure().manner().rolling();
         if (stroke.notes().size() < 2) {
             return stroke;
         }
@@ -46,7 +50,15 @@ final class Fit {
         TooWide rule = rule(stroke, cut.choices());
         Stroke fitted = switch (rule) {
             case PLAY -> stroke;
-            case ROLL, PEDAL -> rolled(stroke, busy ? Rolling.BEAT : isTenth(stroke) || rolling == Rolling.BROKEN || rule == TooWide.PEDAL ? Rolling.BEFORE : rolling, cut.bar().tempo());
+            case ROLL, PEDAL ->
+                rolled(
+                        stroke,
+                        busy
+                                ? Rolling.BEAT
+                                : isTenth(stroke) || rolling == Rolling.BROKEN || rule == TooWide.PEDAL
+                                        ? Rolling.BEFORE
+                                        : rolling,
+                        cut.bar().tempo());
             case OMIT -> thinned(stroke);
         };
         return fitted.mended(Mending.valueOf(rule.name()));
@@ -54,7 +66,8 @@ final class Fit {
 
     /** What the player wants done; without a pedal nothing is caught by it. */
     private static TooWide rule(Stroke stroke, LeftHandChoices choices) {
-        TooWide wanted = stroke.highest().midi() - stroke.lowest().midi() > Pitch.OCTAVE ? choices.tenths() : choices.octaves();
+        TooWide wanted =
+                stroke.highest().midi() - stroke.lowest().midi() > Pitch.OCTAVE ? choices.tenths() : choices.octaves();
         return wanted == TooWide.PEDAL && !choices.pedal() ? TooWide.ROLL : wanted;
     }
 
@@ -71,7 +84,13 @@ final class Fit {
             for (int before = i - 1; before >= 0 && free.get(before).written().end() > struck; before--) {
                 Stroke held = free.get(before);
                 if (held.hand() == broken.hand() && held.written().tick() < struck) {
-                    free.set(before, held.moved(held.bar(), TickSpan.of(held.written().tick(), struck - held.written().tick())));
+                    free.set(
+                            before,
+                            held.moved(
+                                    held.bar(),
+                                    TickSpan.of(
+                                            held.written().tick(),
+                                            struck - held.written().tick())));
                 }
             }
         }
@@ -106,7 +125,9 @@ final class Fit {
             return stroke.rolled(new Roll(Roll.Kind.BROKEN, Ticks.PER_EIGHTH, Ticks.PER_EIGHTH), opened);
         }
         int lead = rolling == Rolling.BEFORE ? Math.min(THIRTY_SECOND, tempo.ticksWithin(ROLL_MS)) : 0;
-        int spread = rolling == Rolling.BEFORE ? lead : Math.min(tempo.ticksWithin(ROLL_MS), stroke.written().ticks() / 2);
+        int spread = rolling == Rolling.BEFORE
+                ? lead
+                : Math.min(tempo.ticksWithin(ROLL_MS), stroke.written().ticks() / 2);
         for (int i = 0; i <= last; i++) {
             opened.add(notes.get(i).delayed(spread * i / last - lead));
         }

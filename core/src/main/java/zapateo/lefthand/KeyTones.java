@@ -22,10 +22,23 @@ record KeyTones(boolean ninth, boolean sixth) {
     private static final Interval MAJOR_SIXTH = Interval.parse("6");
     private static final Interval MINOR_SIXTH = Interval.parse("b6");
 
-    /** A minor tonic has its major sixth in every style that adds one; a dominant on the way to a minor chord has a minor one. */
+    /**
+     * A minor tonic has its major sixth in every style that adds one; a dominant on the way to a minor chord has a
+     * minor one.
+     */
     static KeyTones of(ChordSymbol chord, Key key, Optional<ChordSymbol> next) {
-        boolean toMinor = chord.quality().isDominant() && next.filter(after -> after.quality().isMinor() && Math.floorMod(after.root().chroma() - chord.root().chroma(), Pitch.OCTAVE) == FOURTH_UP).isPresent();
-        boolean minor = toMinor || key.holds(chord.root().plus(MINOR_SIXTH)) && !key.holds(chord.root().plus(MAJOR_SIXTH)) && chord.root().chroma() != key.tonic().chroma();
+        boolean toMinor = chord.quality().isDominant()
+                && next.filter(after -> after.quality().isMinor()
+                                && Math.floorMod(
+                                                after.root().chroma()
+                                                        - chord.root().chroma(),
+                                                Pitch.OCTAVE)
+                                        == FOURTH_UP)
+                        .isPresent();
+        boolean minor = toMinor
+                || key.holds(chord.root().plus(MINOR_SIXTH))
+                        && !key.holds(chord.root().plus(MAJOR_SIXTH))
+                        && chord.root().chroma() != key.tonic().chroma();
         return new KeyTones(key.holds(chord.root().plus(MAJOR_NINTH)), !minor);
     }
 }

@@ -25,9 +25,11 @@ final class Layout {
     private static final double FADES_MS = 4_000;
     /** A stroke that sounds into a change and lies no further before it takes the chord that arrives. */
     private static final int LEANS_ON = Ticks.PER_QUARTER;
+
     private static final Role FIFTH_BELOW = Role.parse("5_");
     /** So many chords of a bar are said by a figure that keeps its onsets. */
     private static final int MOST_KEPT = 2;
+
     private static final List<Role> CLOSE = List.of(Role.BASS, Role.tone(3), Role.tone(5));
 
     private final List<Cut> cuts;
@@ -79,9 +81,19 @@ final class Layout {
             if (!alternates(stroke)) {
                 continue;
             }
-            if (before >= 0 && planned.get(before).bar() == stroke.bar() && (planned.get(before).cut() != stroke.cut() || turns(cuts.get(stroke.cut()).choices().figure())) && planned.get(before).roles().get(0).equals(stroke.roles().get(0))
-                    && cuts.get(planned.get(before).cut()).chord().bass().chroma() == cuts.get(stroke.cut()).chord().bass().chroma()) {
-                planned.set(at, stroke.playing(List.of(stroke.roles().get(0).equals(Role.BASS) ? FIFTH_BELOW : Role.BASS), stroke.mark(), stroke.origin()));
+            if (before >= 0
+                    && planned.get(before).bar() == stroke.bar()
+                    && (planned.get(before).cut() != stroke.cut()
+                            || turns(cuts.get(stroke.cut()).choices().figure()))
+                    && planned.get(before).roles().get(0).equals(stroke.roles().get(0))
+                    && cuts.get(planned.get(before).cut()).chord().bass().chroma()
+                            == cuts.get(stroke.cut()).chord().bass().chroma()) {
+                planned.set(
+                        at,
+                        stroke.playing(
+                                List.of(stroke.roles().get(0).equals(Role.BASS) ? FIFTH_BELOW : Role.BASS),
+                                stroke.mark(),
+                                stroke.origin()));
             }
             before = at;
         }
@@ -89,8 +101,14 @@ final class Layout {
 
     private boolean alternates(Planned stroke) {
         Cut cut = cuts.get(stroke.cut());
-        return stroke.hand() == Side.LEFT && stroke.origin() != Origin.ENDING && (stroke.roles().get(0).equals(Role.BASS) || stroke.roles().get(0).equals(FIFTH_BELOW)) && cut.chord().over().isEmpty()
-                && cut.ticks() > cut.bar().meter().beatTicks() && !cut.choices().byHand() && plays(cut.choices().figure());
+        return stroke.hand() == Side.LEFT
+                && stroke.origin() != Origin.ENDING
+                && (stroke.roles().get(0).equals(Role.BASS)
+                        || stroke.roles().get(0).equals(FIFTH_BELOW))
+                && cut.chord().over().isEmpty()
+                && cut.ticks() > cut.bar().meter().beatTicks()
+                && !cut.choices().byHand()
+                && plays(cut.choices().figure());
     }
 
     private boolean turns(Figure figure) {
@@ -114,13 +132,18 @@ final class Layout {
             layByHand(i);
             return i + 1;
         }
-        boolean withTune = figure.manner().times() == Times.TUNE && !cut.bar().accents().isEmpty();
+        boolean withTune =
+                figure.manner().times() == Times.TUNE && !cut.bar().accents().isEmpty();
         if (!figure.manner().keeps() || cut.fillsBar() && !withTune) {
             layOne(i);
             return i + 1;
         }
         int j = i;
-        while (j + 1 < cuts.size() && cuts.get(j + 1).bar() == cut.bar() && cuts.get(j + 1).tick() == cuts.get(j).end() && cuts.get(j + 1).choices().equals(cut.choices()) && !isEnding(j + 1)) {
+        while (j + 1 < cuts.size()
+                && cuts.get(j + 1).bar() == cut.bar()
+                && cuts.get(j + 1).tick() == cuts.get(j).end()
+                && cuts.get(j + 1).choices().equals(cut.choices())
+                && !isEnding(j + 1)) {
             j++;
         }
         if (j - i + 1 > MOST_KEPT && !withTune) {
@@ -130,32 +153,60 @@ final class Layout {
             }
             return j + 1;
         }
-        keepOnsets(i, j, withTune ? withTune(figure, cut.bar()) : figure.bar(cut.bar().meter(), cut.nth()));
+        keepOnsets(
+                i,
+                j,
+                withTune ? withTune(figure, cut.bar()) : figure.bar(cut.bar().meter(), cut.nth()));
         return j + 1;
     }
 
     private void end(Cut cut) {
-        boolean close = figureOf(cut).written().anyMatch(stroke -> stroke.roles().get(0).kind() == Role.Kind.CLOSE_TONE);
+        boolean close =
+                figureOf(cut).written().anyMatch(stroke -> stroke.roles().get(0).kind() == Role.Kind.CLOSE_TONE);
         if (!cut.choices().hasBass()) {
             // What plays close chords alone comes home to its root; what leaves the bass to others ends on guide tones.
             boolean root = close && !cut.choices().withBassPlayer();
-            planned.add(last(cut, cut.tick(), cut.end(), root ? CLOSE : List.of(Role.GUIDE), false, root ? Mark.HEEL : Mark.TOE));
+            planned.add(last(
+                    cut,
+                    cut.tick(),
+                    cut.end(),
+                    root ? CLOSE : List.of(Role.GUIDE),
+                    false,
+                    root ? Mark.HEEL : Mark.TOE));
         } else if (cut.choices().voicing().id().equals("single")) {
             // Who plays single notes ends on one.
             planned.add(last(cut, cut.tick(), cut.end(), List.of(Role.BASS), false, Mark.HEEL));
         } else {
             Ending chosen = ending.orElseThrow();
             int beat = cut.bar().meter().beatTicks();
-            for (Ending.Stroke stroke : (chosen.fits(cut.ticks() / beat) ? chosen : Ending.all().get(0)).strokes()) {
+            for (Ending.Stroke stroke :
+                    (chosen.fits(cut.ticks() / beat) ? chosen : Ending.all().get(0)).strokes()) {
                 int tick = cut.tick() + stroke.beat() * beat;
-                planned.add(last(cut, tick, stroke.beats() == 0 ? cut.end() : Math.min(cut.end(), tick + stroke.beats() * beat), stroke.roles(), stroke.rolled(),
+                planned.add(last(
+                        cut,
+                        tick,
+                        stroke.beats() == 0 ? cut.end() : Math.min(cut.end(), tick + stroke.beats() * beat),
+                        stroke.roles(),
+                        stroke.rolled(),
                         stroke.roles().contains(Role.BASS) ? Mark.HEEL : Mark.TOE));
             }
         }
     }
 
     private static Planned last(Cut cut, int tick, int end, List<Role> roles, boolean rolled, Mark mark) {
-        return new Planned(cut.index(), cut.bar().index(), tick, end - tick, Side.LEFT, roles, rolled, false, mark, Origin.ENDING, Optional.empty(), Optional.empty());
+        return new Planned(
+                cut.index(),
+                cut.bar().index(),
+                tick,
+                end - tick,
+                Side.LEFT,
+                roles,
+                rolled,
+                false,
+                mark,
+                Origin.ENDING,
+                Optional.empty(),
+                Optional.empty());
     }
 
     private static Figure figureOf(Cut cut) {
@@ -164,7 +215,11 @@ final class Layout {
 
     private boolean isEnding(int i) {
         Cut cut = cuts.get(i);
-        return ending.isPresent() && cut.place().lastOfSong() && i == cuts.size() - 1 && cut.end() == cut.bar().end() && !cut.choices().byHand();
+        return ending.isPresent()
+                && cut.place().lastOfSong()
+                && i == cuts.size() - 1
+                && cut.end() == cut.bar().end()
+                && !cut.choices().byHand();
     }
 
     /** What a person wrote for this bar stands as it is written, under whatever chord sounds. */
@@ -175,7 +230,9 @@ final class Layout {
             if (tick >= cut.tick() && tick < cut.end() && stroke.ofNext()) {
                 early(i, stroke, tick);
             } else if (tick >= cut.tick() && tick < cut.end()) {
-                int end = stroke.length() == FigureStroke.TO_THE_END ? cut.end() : Math.min(cut.end(), tick + stroke.length());
+                int end = stroke.length() == FigureStroke.TO_THE_END
+                        ? cut.end()
+                        : Math.min(cut.end(), tick + stroke.length());
                 planned.add(Planned.of(cut, stroke, tick, end - tick, Origin.BY_HAND));
             }
         }
@@ -190,14 +247,22 @@ final class Layout {
         Meter meter = cut.bar().meter();
         boolean whole = cut.fillsBar() && cut.ticks() == meter.barTicks();
         Optional<List<FigureStroke>> varied = whole && cut.choices().variations()
-                ? figure.variation(meter, cut.place().inSection(), cut.place().lastOfSection(), cut.place().lastOfSong(), cut.choices().liveliness()) : Optional.empty();
+                ? figure.variation(
+                        meter,
+                        cut.place().inSection(),
+                        cut.place().lastOfSection(),
+                        cut.place().lastOfSong(),
+                        cut.choices().liveliness())
+                : Optional.empty();
         int from = planned.size();
         for (FigureStroke stroke : varied.orElseGet(() -> figure.strokes(meter, whole ? cut.nth() : 0, cut.ticks()))) {
             int tick = cut.tick() + stroke.tick();
             if (stroke.ofNext()) {
                 early(i, stroke, tick);
             } else {
-                int end = stroke.length() == FigureStroke.TO_THE_END ? figure.isHeld() ? held(i) : cut.end() : Math.min(cut.end(), tick + stroke.length());
+                int end = stroke.length() == FigureStroke.TO_THE_END
+                        ? figure.isHeld() ? held(i) : cut.end()
+                        : Math.min(cut.end(), tick + stroke.length());
                 add(Planned.of(cut, stroke, tick, end - tick, varied.isPresent() ? Origin.VARIATION : Origin.FIGURE));
             }
         }
@@ -219,9 +284,16 @@ final class Layout {
     private int held(int i) {
         Cut cut = cuts.get(i);
         int end = cut.end();
-        for (int next = i + 1; next < cuts.size() && follows(next - 1) && !cuts.get(next).begins() && !isEnding(next) && cuts.get(next).choices().equals(cut.choices())
-                && cuts.get(next).place().section() == cut.place().section() && cuts.get(next).bar().vamp() == cut.bar().vamp()
-                && cut.bar().tempo().millisecondsOf(cuts.get(next).end() - cut.tick()) <= FADES_MS; next++) {
+        for (int next = i + 1;
+                next < cuts.size()
+                        && follows(next - 1)
+                        && !cuts.get(next).begins()
+                        && !isEnding(next)
+                        && cuts.get(next).choices().equals(cut.choices())
+                        && cuts.get(next).place().section() == cut.place().section()
+                        && cuts.get(next).bar().vamp() == cut.bar().vamp()
+                        && cut.bar().tempo().millisecondsOf(cuts.get(next).end() - cut.tick()) <= FADES_MS;
+                next++) {
             covered[next] = cuts.get(next).end();
             end = cuts.get(next).end();
         }
@@ -234,14 +306,24 @@ final class Layout {
 
     /** A stroke for the next chord, before it comes; where it cannot be, what sounds goes on. */
     private void early(int i, FigureStroke stroke, int tick) {
-        boolean possible = tick > cuts.get(i).tick() && follows(i) && !isEnding(i + 1) && !cuts.get(i + 1).early() && !cuts.get(i + 1).choices().byHand() && cuts.get(i + 1).choices().figure().id().equals(cuts.get(i).choices().figure().id());
+        boolean possible = tick > cuts.get(i).tick()
+                && follows(i)
+                && !isEnding(i + 1)
+                && !cuts.get(i + 1).early()
+                && !cuts.get(i + 1).choices().byHand()
+                && cuts.get(i + 1)
+                        .choices()
+                        .figure()
+                        .id()
+                        .equals(cuts.get(i).choices().figure().id());
         if (!possible) {
             lengthen(i, stroke.hand(), tick);
             return;
         }
         Cut next = cuts.get(i + 1);
         int end = (int) Math.min(next.end(), (long) tick + stroke.length());
-        planned.add(Planned.of(next, stroke, tick, end - tick, Origin.ANTICIPATION).at(cuts.get(i).bar().index(), tick, end - tick));
+        planned.add(Planned.of(next, stroke, tick, end - tick, Origin.ANTICIPATION)
+                .at(cuts.get(i).bar().index(), tick, end - tick));
         if (end > next.tick() && stroke.hand() == Side.LEFT) {
             covered[i + 1] = end;
         }
@@ -258,7 +340,10 @@ final class Layout {
         }
     }
 
-    /** The bar's onsets stay, whatever chords lie under them; each stroke takes the chord that sounds, or the one it leans into. */
+    /**
+     * The bar's onsets stay, whatever chords lie under them; each stroke takes the chord that sounds, or the one it
+     * leans into.
+     */
     private void keepOnsets(int first, int last, List<FigureStroke> bar) {
         int start = cuts.get(first).bar().tick();
         boolean[] struck = new boolean[last + 1];
@@ -266,12 +351,16 @@ final class Layout {
         for (FigureStroke stroke : bar) {
             int tick = start + stroke.tick();
             if (stroke.ofNext()) {
-                if (tick < cuts.get(last).end() && tick >= cuts.get(first).tick() && cuts.get(last).end() == cuts.get(last).bar().end()) {
+                if (tick < cuts.get(last).end()
+                        && tick >= cuts.get(first).tick()
+                        && cuts.get(last).end() == cuts.get(last).bar().end()) {
                     early(last, stroke, tick);
                 }
                 continue;
             }
-            int end = stroke.length() == FigureStroke.TO_THE_END ? cuts.get(last).end() : Math.min(cuts.get(last).end(), tick + stroke.length());
+            int end = stroke.length() == FigureStroke.TO_THE_END
+                    ? cuts.get(last).end()
+                    : Math.min(cuts.get(last).end(), tick + stroke.length());
             int owner = first;
             while (owner <= last && cuts.get(owner).end() <= tick) {
                 owner++;
@@ -286,25 +375,39 @@ final class Layout {
         for (int cut = first; cut <= last; cut++) {
             if (!struck[cut] && covered[cut] <= cuts.get(cut).tick()) {
                 FigureStroke begin = bar.get(0);
-                add(Planned.of(cuts.get(cut), begin, cuts.get(cut).tick(), Math.min(begin.length(), cuts.get(cut).ticks()), Origin.FIGURE));
+                add(Planned.of(
+                        cuts.get(cut),
+                        begin,
+                        cuts.get(cut).tick(),
+                        Math.min(begin.length(), cuts.get(cut).ticks()),
+                        Origin.FIGURE));
             }
         }
     }
 
-    private void strike(int owner, int last, FigureStroke stroke, int tick, int end, List<FigureStroke> bar, boolean[] struck) {
+    private void strike(
+            int owner, int last, FigureStroke stroke, int tick, int end, List<FigureStroke> bar, boolean[] struck) {
         Cut cut = cuts.get(owner);
         int change = cut.end();
-        boolean anew = bar.stream().anyMatch(other -> other.hand() == stroke.hand() && cut.bar().tick() + other.tick() == change);
+        boolean anew = bar.stream()
+                .anyMatch(other -> other.hand() == stroke.hand() && cut.bar().tick() + other.tick() == change);
         boolean reaches = owner < last && !anew && !cuts.get(owner + 1).early() && end > change;
         if (reaches && change - tick <= LEANS_ON && tick > cut.tick()) {
             Cut next = cuts.get(owner + 1);
-            planned.add(Planned.of(next, onBass(next, stroke), tick, Math.min(end, next.end()) - tick, Origin.ANTICIPATION).at(cut.bar().index(), tick, Math.min(end, next.end()) - tick));
+            planned.add(
+                    Planned.of(next, onBass(next, stroke), tick, Math.min(end, next.end()) - tick, Origin.ANTICIPATION)
+                            .at(cut.bar().index(), tick, Math.min(end, next.end()) - tick));
             covered[owner + 1] = Math.max(covered[owner + 1], Math.min(end, next.end()));
             struck[owner + 1] = true;
             return;
         }
         boolean opens = tick == cut.tick();
-        add(Planned.of(cut, opens && cut.begins() ? onBass(cut, stroke) : stroke, tick, Math.min(end, change) - tick, Origin.FIGURE));
+        add(Planned.of(
+                cut,
+                opens && cut.begins() ? onBass(cut, stroke) : stroke,
+                tick,
+                Math.min(end, change) - tick,
+                Origin.FIGURE));
         struck[owner] |= opens;
         if (reaches) {
             strike(owner + 1, last, onBass(cuts.get(owner + 1), stroke), change, end, bar, struck);
@@ -313,14 +416,17 @@ final class Layout {
 
     /** A chord begins with its bass where the figure has one. */
     private static FigureStroke onBass(Cut cut, FigureStroke stroke) {
-        return cut.choices().figure().isLine(stroke) && !stroke.roles().get(0).equals(Role.WALK) ? stroke.playing(List.of(Role.BASS)) : stroke;
+        return cut.choices().figure().isLine(stroke) && !stroke.roles().get(0).equals(Role.WALK)
+                ? stroke.playing(List.of(Role.BASS))
+                : stroke;
     }
 
     private static List<FigureStroke> withTune(Figure figure, Bar bar) {
         FigureStroke model = figure.bar(bar.meter(), 0).get(0);
         List<FigureStroke> strokes = new ArrayList<>();
         for (TuneNote accent : bar.accents()) {
-            strokes.add(new FigureStroke(model.hand(), model.roles(), accent.tick(), Math.min(model.length(), accent.ticks()), false, true));
+            strokes.add(new FigureStroke(
+                    model.hand(), model.roles(), accent.tick(), Math.min(model.length(), accent.ticks()), false, true));
         }
         return strokes;
     }

@@ -30,7 +30,10 @@ import zapateo.rhythm.Ticks;
 import zapateo.search.CostTerm;
 import zapateo.song.Song;
 
-/** Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen together. */
+/**
+ * Plays a song's chords: figures are laid over them, then the octaves and inversions of the whole song are chosen
+ * together.
+ */
 public final class LeftHand implements Placed.Player {
 
     private static final Interval MINOR_SEVENTH = Interval.parse("b7");
@@ -57,9 +60,15 @@ public final class LeftHand implements Placed.Player {
         this.instrument = pianist.instrument();
         this.hand = pianist.leftOnKeys();
         this.early = new Early(song);
-        this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK)) ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest())) : Map.of();
+        this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK))
+                ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest()))
+                : Map.of();
         this.needs = new ChordNeeds(cuts, plan, walk);
-        this.sought = new Places.Sought(hand, instrument.lowest(), plan.weights(), cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
+        this.sought = new Places.Sought(
+                hand,
+                instrument.lowest(),
+                plan.weights(),
+                cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
         this.terms = sought.terms();
     }
 
@@ -96,14 +105,16 @@ public final class LeftHand implements Placed.Player {
     @Override
     public boolean makesRoom(Planned stroke, Set<Integer> asTheyAre) {
         Cut cut = cuts.get(stroke.cut());
-        return stroke.hand() == Side.LEFT && !asTheyAre.contains(stroke.bar()) && plan.lock(cut.bar(), cut.tick() - cut.bar().tick()).equals(Lock.NONE);
+        return stroke.hand() == Side.LEFT
+                && !asTheyAre.contains(stroke.bar())
+                && plan.lock(cut.bar(), cut.tick() - cut.bar().tick()).equals(Lock.NONE);
     }
 
     /**
      * The search through all places the chords may have.
      *
      * @param ceilings of strokes that make room, each no higher than that key
-     * @param runs     that are played in place of what else would begin in their time
+     * @param runs that are played in place of what else would begin in their time
      */
     @Override
     public Placed placed(List<Planned> planned, Map<Planned, Integer> ceilings, List<GivenRun> runs) {
@@ -117,7 +128,9 @@ public final class LeftHand implements Placed.Player {
         led.clear();
         cuts.forEach(cut -> number(cut, byCut.get(cut.index())));
         for (Planned each : planned) {
-            stroke(each, places.path().steps(), byCut, ceilings.getOrDefault(each, Integer.MAX_VALUE)).flatMap(early::tied).ifPresent(stroke -> laid.add(new Placed.Laid(each, before(runs, stroke))));
+            stroke(each, places.path().steps(), byCut, ceilings.getOrDefault(each, Integer.MAX_VALUE))
+                    .flatMap(early::tied)
+                    .ifPresent(stroke -> laid.add(new Placed.Laid(each, before(runs, stroke))));
         }
         return new Placed(this, planned, laid, runs, places.layers(), places.path());
     }
@@ -140,8 +153,15 @@ public final class LeftHand implements Placed.Player {
         List<Reason> notices = new ArrayList<>();
         for (Cut cut : cuts) {
             Lock lock = plan.lock(cut.bar(), cut.tick() - cut.bar().tick());
-            if (!lock.equals(Lock.NONE) && !Placements.keeps(layers.get(cut.index()).get(0), lock)) {
-                notices.add(Reason.of("lock-unkept", Map.of("bar", String.valueOf(cut.bar().number()), "chord", cut.chord().toString())));
+            if (!lock.equals(Lock.NONE)
+                    && !Placements.keeps(layers.get(cut.index()).get(0), lock)) {
+                notices.add(Reason.of(
+                        "lock-unkept",
+                        Map.of(
+                                "bar",
+                                String.valueOf(cut.bar().number()),
+                                "chord",
+                                cut.chord().toString())));
             }
         }
         return notices;
@@ -151,13 +171,17 @@ public final class LeftHand implements Placed.Player {
     private static List<Planned> suspended(List<Cut> cuts, List<Planned> laid) {
         List<Planned> all = new ArrayList<>(laid.size());
         for (Planned stroke : laid) {
-            boolean chosen = stroke.roles().get(0).kind() == Role.Kind.VOICING && stroke.ticks() >= 2 * Ticks.PER_QUARTER;
+            boolean chosen =
+                    stroke.roles().get(0).kind() == Role.Kind.VOICING && stroke.ticks() >= 2 * Ticks.PER_QUARTER;
             Cut cut = cuts.get(stroke.cut());
             Voicing voicing = ChordNeeds.ofFigure(cut, cut.choices().voicing().on(cut.chord()));
-            if (chosen && cut.choices().figure().plays(Role.Kind.VOICING) && !voicing.then().isEmpty()) {
+            if (chosen
+                    && cut.choices().figure().plays(Role.Kind.VOICING)
+                    && !voicing.then().isEmpty()) {
                 int half = stroke.ticks() / 2;
                 all.add(stroke.until(stroke.tick() + half));
-                all.add(stroke.at(stroke.bar(), stroke.tick() + half, stroke.ticks() - half).playing(voicing.then(), stroke.mark(), stroke.origin()));
+                all.add(stroke.at(stroke.bar(), stroke.tick() + half, stroke.ticks() - half)
+                        .playing(voicing.then(), stroke.mark(), stroke.origin()));
             } else {
                 all.add(stroke);
             }
@@ -188,8 +212,18 @@ public final class LeftHand implements Placed.Player {
         }
         TickSpan span = TickSpan.of(each.tick(), each.ticks());
         Room room = Room.under(ceiling, notes, each.rolled(), placement, hand, instrument.lowest());
-        List<PartNote> struck = loudness.computeIfAbsent(cut.choices().figure(), figure -> Loudness.of(figure.family())).on(each, cut, room.notes());
-        Stroke plain = Stroke.of(each.hand(), each.bar(), each.cut(), span, each.mark(), each.accent(), struck, Nature.of(origin(each), each.roles()), reason(each, cut, placement));
+        List<PartNote> struck = loudness.computeIfAbsent(cut.choices().figure(), figure -> Loudness.of(figure.family()))
+                .on(each, cut, room.notes());
+        Stroke plain = Stroke.of(
+                each.hand(),
+                each.bar(),
+                each.cut(),
+                span,
+                each.mark(),
+                each.accent(),
+                struck,
+                Nature.of(origin(each), each.roles()),
+                reason(each, cut, placement));
         return Optional.of(room.how().map(plain::mended).orElse(plain));
     }
 
@@ -212,15 +246,23 @@ public final class LeftHand implements Placed.Player {
         return List.copyOf(byKey.values());
     }
 
-    private List<PartNote> notes(Planned each, Cut cut, Placement placement, List<Candidate> places, List<List<Planned>> byCut) {
+    private List<PartNote> notes(
+            Planned each, Cut cut, Placement placement, List<Candidate> places, List<List<Planned>> byCut) {
         Role first = each.roles().get(0);
         if (walk.containsKey(each)) {
             PartNote step = PartNote.of(walk.get(each).pitch(), "w");
             if (each.roles().size() > 1 && each.roles().get(1).degree() == TenthOver.DEGREE) {
-                boolean falls = nextStep(cut, byCut).filter(next -> walk.get(next).key() < step.pitch().midi()).isPresent();
+                boolean falls = nextStep(cut, byCut)
+                        .filter(next -> walk.get(next).key() < step.pitch().midi())
+                        .isPresent();
                 return List.of(step, TenthOver.of(step.pitch(), cut, falls));
             }
-            return each.roles().size() == 1 ? List.of(step) : List.of(step, PartNote.of(step.octaves(1).pitch(), each.roles().get(1).toString()));
+            return each.roles().size() == 1
+                    ? List.of(step)
+                    : List.of(
+                            step,
+                            PartNote.of(
+                                    step.octaves(1).pitch(), each.roles().get(1).toString()));
         }
         if (first.kind() == Role.Kind.PASSING) {
             return Passing.over(each, byCut.get(cut.index()), nextStep(cut, byCut), walk, placement);
@@ -234,27 +276,47 @@ public final class LeftHand implements Placed.Player {
         // A place and the roles of a figure's stroke come again and again; their notes are found once.
         List<Planned> here = byCut.get(cut.index());
         if (inRun.containsKey(each)) {
-            List<List<Role>> laid = broken.computeIfAbsent(placement, at -> ChordNeeds.run(cut, here).on(at, needs.said(cut, here)));
-            return found.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(laid.get(inRun.get(each)), placement::notes);
+            List<List<Role>> laid = broken.computeIfAbsent(
+                    placement, at -> ChordNeeds.run(cut, here).on(at, needs.said(cut, here)));
+            return found.computeIfAbsent(placement, at -> new IdentityHashMap<>())
+                    .computeIfAbsent(laid.get(inRun.get(each)), placement::notes);
         }
-        List<PartNote> notes = found.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles ->
-                placement.notes(each.origin() == Origin.ENDING && roles.size() > 1 ? Fuller.clearest(placement, roles, needs.said(cut, here))
-                        : Spacing.named(ChordNeeds.spacing(cut, each)).on(placement.chord(), placement.bass(), roles)));
-        return first.kind() == Role.Kind.FIFTH_BELOW && each.roles().size() == 1 ? towards(each, notes, placement, places, here) : notes;
+        List<PartNote> notes = found.computeIfAbsent(placement, at -> new IdentityHashMap<>())
+                .computeIfAbsent(
+                        each.roles(),
+                        roles -> placement.notes(
+                                each.origin() == Origin.ENDING && roles.size() > 1
+                                        ? Fuller.clearest(placement, roles, needs.said(cut, here))
+                                        : Spacing.named(ChordNeeds.spacing(cut, each))
+                                                .on(placement.chord(), placement.bass(), roles)));
+        return first.kind() == Role.Kind.FIFTH_BELOW && each.roles().size() == 1
+                ? towards(each, notes, placement, places, here)
+                : notes;
     }
 
     /** Where a line that walks begins the next chord. */
     private Optional<Planned> nextStep(Cut cut, List<List<Planned>> byCut) {
-        return cut.index() + 1 < cuts.size() ? byCut.get(cut.index() + 1).stream().filter(walk::containsKey).findFirst() : Optional.empty();
+        return cut.index() + 1 < cuts.size()
+                ? byCut.get(cut.index() + 1).stream().filter(walk::containsKey).findFirst()
+                : Optional.empty();
     }
 
     /** A fifth under its root that is the chord's last bass goes above it where that is nearer to the next one. */
-    private List<PartNote> towards(Planned each, List<PartNote> notes, Placement placement, List<Candidate> places, List<Planned> here) {
+    private List<PartNote> towards(
+            Planned each, List<PartNote> notes, Placement placement, List<Candidate> places, List<Planned> here) {
         int next = each.cut() + 1;
-        boolean last = here.stream().noneMatch(other -> other.hand() == Side.LEFT && other.tick() > each.tick() && other.mark() != Mark.TOE && !other.roles().equals(each.roles()));
+        boolean last = here.stream()
+                .noneMatch(other -> other.hand() == Side.LEFT
+                        && other.tick() > each.tick()
+                        && other.mark() != Mark.TOE
+                        && !other.roles().equals(each.roles()));
         int key = notes.get(0).pitch().midi();
         int above = key + Pitch.OCTAVE;
-        if (!last || next >= cuts.size() || key >= placement.bass().midi() || above > Placement.HIGHEST_BASS || !places.get(next).hasBass()) {
+        if (!last
+                || next >= cuts.size()
+                || key >= placement.bass().midi()
+                || above > Placement.HIGHEST_BASS
+                || !places.get(next).hasBass()) {
             return notes;
         }
         int target = places.get(next).bass();
@@ -262,28 +324,40 @@ public final class LeftHand implements Placed.Player {
             // The next root itself gives nothing away before it comes.
             return key == target ? List.of(notes.get(0).octaves(1)) : notes;
         }
-        boolean nearer = Math.abs(above - target) < Math.abs(key - target) && Math.abs(above - target) + above - placement.bass().midi() < Math.abs(key - target) + placement.bass().midi() - key;
+        boolean nearer = Math.abs(above - target) < Math.abs(key - target)
+                && Math.abs(above - target) + above - placement.bass().midi()
+                        < Math.abs(key - target) + placement.bass().midi() - key;
         return nearer ? List.of(notes.get(0).octaves(1)) : notes;
     }
 
     /** Into the next bass, wherever that lies; all of one lead-in are found together. */
     private List<PartNote> lead(Planned each, Cut cut, List<Candidate> places, List<List<Planned>> byCut) {
         if (!led.containsKey(each)) {
-            List<Planned> run = byCut.get(cut.index()).stream().filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.LEAD_IN).toList();
+            List<Planned> run = byCut.get(cut.index()).stream()
+                    .filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.LEAD_IN)
+                    .toList();
             List<Pitch> found = approach(run, cut, places, byCut);
             run.forEach(stroke -> led.put(stroke, Optional.empty()));
             for (int i = 0; i < found.size(); i++) {
                 led.put(run.get(i), Optional.of(found.get(i)));
             }
         }
-        return led.get(each).map(pitch -> Stream.concat(Stream.of(PartNote.of(pitch, "L")), over(each, pitch, cut).stream()).toList()).orElse(List.of());
+        return led.get(each)
+                .map(pitch -> Stream.concat(Stream.of(PartNote.of(pitch, "L")), over(each, pitch, cut).stream())
+                        .toList())
+                .orElse(List.of());
     }
 
     /** The chord that slides along above a walk-up. */
     private static Optional<PartNote> over(Planned each, Pitch bass, Cut cut) {
         return switch (each.lead().map(LeadIn.Step::over).orElse(LeadIn.Over.NOTHING)) {
             case NOTHING -> Optional.empty();
-            case SEVENTHS -> Optional.of(PartNote.of(Pitch.onKey(bass.midi() + MINOR_SEVENTH.semitones(), bass.pitchClass().plus(MINOR_SEVENTH).simple()), "♭7"));
+            case SEVENTHS ->
+                Optional.of(PartNote.of(
+                        Pitch.onKey(
+                                bass.midi() + MINOR_SEVENTH.semitones(),
+                                bass.pitchClass().plus(MINOR_SEVENTH).simple()),
+                        "♭7"));
             case TENTHS -> Optional.of(TenthOver.of(bass, cut, false));
         };
     }
@@ -292,23 +366,53 @@ public final class LeftHand implements Placed.Player {
         Cut next = cuts.get(cut.index() + 1);
         Placement here = places.get(cut.index()).placement();
         Placement there = places.get(next.index()).placement();
-        Pitch target = byCut.get(next.index()).stream().filter(walk::containsKey).findFirst().map(walk::get).map(WalkingLine.Note::pitch).orElse(there.bass());
-        List<Planned> before = byCut.get(cut.index()).stream().filter(other -> other.hand() == Side.LEFT && other.tick() < run.get(0).tick() && other.mark() == Mark.HEEL).toList();
-        Pitch from = before.isEmpty() ? here.bass() : notes(before.get(before.size() - 1), cut, here, places, byCut).get(0).pitch();
-        List<Optional<Pitch>> wishes = run.stream().map(stroke -> stroke.lead().map(step -> step.before(target, there.chord(), next.bar().key(), here.bass()))).toList();
-        return Approach.between(new Approach.Ends(from, here.chord(), target, there.chord(), next.bar().key()), wishes, Math.max(Register.DEEP.lowest(), instrument.lowest()));
+        Pitch target = byCut.get(next.index()).stream()
+                .filter(walk::containsKey)
+                .findFirst()
+                .map(walk::get)
+                .map(WalkingLine.Note::pitch)
+                .orElse(there.bass());
+        List<Planned> before = byCut.get(cut.index()).stream()
+                .filter(other ->
+                        other.hand() == Side.LEFT && other.tick() < run.get(0).tick() && other.mark() == Mark.HEEL)
+                .toList();
+        Pitch from = before.isEmpty()
+                ? here.bass()
+                : notes(before.get(before.size() - 1), cut, here, places, byCut)
+                        .get(0)
+                        .pitch();
+        List<Optional<Pitch>> wishes = run.stream()
+                .map(stroke -> stroke.lead()
+                        .map(step ->
+                                step.before(target, there.chord(), next.bar().key(), here.bass())))
+                .toList();
+        return Approach.between(
+                new Approach.Ends(
+                        from, here.chord(), target, there.chord(), next.bar().key()),
+                wishes,
+                Math.max(Register.DEEP.lowest(), instrument.lowest()));
     }
 
-    /** Strokes of a figure that do the same thing with a chord in the same place have the same reason; those of a line have each its own. */
+    /**
+     * Strokes of a figure that do the same thing with a chord in the same place have the same reason; those of a line
+     * have each its own.
+     */
     private Reason reason(Planned each, Cut cut, Placement placement) {
         return each.origin() == Origin.FIGURE && each.spice().isEmpty() && !walk.containsKey(each)
-                ? reasons.computeIfAbsent(placement, at -> new IdentityHashMap<>()).computeIfAbsent(each.roles(), roles -> found(each, cut, placement)) : found(each, cut, placement);
+                ? reasons.computeIfAbsent(placement, at -> new IdentityHashMap<>())
+                        .computeIfAbsent(each.roles(), roles -> found(each, cut, placement))
+                : found(each, cut, placement);
     }
 
     private Reason found(Planned each, Cut cut, Placement placement) {
         LeftHandChoices choices = cut.choices();
-        Map<String, String> args = new HashMap<>(Map.of("figure", choices.figure().id(), "chord", cut.chord().toString(),
-                "stroke", String.join("+", each.roles().stream().map(Role::toString).toList())));
+        Map<String, String> args = new HashMap<>(Map.of(
+                "figure",
+                choices.figure().id(),
+                "chord",
+                cut.chord().toString(),
+                "stroke",
+                String.join("+", each.roles().stream().map(Role::toString).toList())));
         if (ChordNeeds.plays(List.of(each), Role.Kind.VOICING)) {
             args.put("voicing", needs.voicing(cut).id());
         }
@@ -332,6 +436,8 @@ public final class LeftHand implements Placed.Player {
     }
 
     private Origin origin(Planned each) {
-        return walk.containsKey(each) ? Origin.WALK : each.roles().get(0).kind() == Role.Kind.PASSING ? Origin.LEAD_IN : each.origin();
+        return walk.containsKey(each)
+                ? Origin.WALK
+                : each.roles().get(0).kind() == Role.Kind.PASSING ? Origin.LEAD_IN : each.origin();
     }
 }

@@ -6,9 +6,9 @@ import zapateo.pitch.Pitch;
 /**
  * What a player wants kept on one chord; the rest of the song is laid around it.
  *
- * @param bass   the key its bass lies on: "this octave here"
+ * @param bass the key its bass lies on: "this octave here"
  * @param bottom the chord tone its close chord stands on, 1 3 5 7: "this inversion here"
- * @param top    the key its highest tone lies on: "keep the top line"
+ * @param top the key its highest tone lies on: "keep the top line"
  */
 public record Lock(Optional<Pitch> bass, Optional<Integer> bottom, Optional<Pitch> top) {
 

@@ -15,11 +15,11 @@ import zapateo.rhythm.YamlFields;
  * How loud the strokes of a style are; the rows of {@code loudness.yaml}.
  *
  * @param families of figures it is for
- * @param bass     the lowest tone of a stroke that has it
- * @param over     what is struck with it
- * @param chord    everything else
- * @param beats    added on the beats in turn
- * @param off      added between them
+ * @param bass the lowest tone of a stroke that has it
+ * @param over what is struck with it
+ * @param chord everything else
+ * @param beats added on the beats in turn
+ * @param off added between them
  */
 record Loudness(List<String> families, int bass, int over, int chord, List<Integer> beats, int off) {
 
@@ -30,10 +30,14 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
     private static final int LAST = -8;
     /** A phrase of four bars rises to its third and falls. */
     private static final int[] PHRASE = {0, 2, 4, 1};
+
     private static final List<Loudness> ALL = readAll();
 
     static Loudness of(String family) {
-        return ALL.stream().filter(each -> each.families.contains(family)).findFirst().orElse(ALL.get(0));
+        return ALL.stream()
+                .filter(each -> each.families.contains(family))
+                .findFirst()
+                .orElse(ALL.get(0));
     }
 
     /** The notes of a stroke as loud as they are struck, low to high. */
@@ -41,8 +45,12 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
         Meter meter = cut.bar().meter();
         int at = stroke.tick() - cut.bar().tick();
         boolean beat = Math.floorMod(at, meter.beatTicks()) == 0;
-        int place = beat ? beats.isEmpty() ? 0 : beats.get(Math.floorMod(at / meter.beatTicks(), beats.size())) : off + (stroke.roles().contains(Role.WALK) ? GHOST : 0);
-        int more = place + (stroke.accent() ? ACCENT : 0) + (stroke.origin() == Origin.ENDING ? LAST : PHRASE[(cut.place().inSection() - 1) % PHRASE.length]);
+        int place = beat
+                ? beats.isEmpty() ? 0 : beats.get(Math.floorMod(at / meter.beatTicks(), beats.size()))
+                : off + (stroke.roles().contains(Role.WALK) ? GHOST : 0);
+        int more = place
+                + (stroke.accent() ? ACCENT : 0)
+                + (stroke.origin() == Origin.ENDING ? LAST : PHRASE[(cut.place().inSection() - 1) % PHRASE.length]);
         boolean hasBass = stroke.mark() == Mark.HEEL && stroke.hand() == Side.LEFT;
         List<PartNote> struck = new ArrayList<>(notes.size());
         for (PartNote note : notes) {
@@ -54,10 +62,17 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
 
     private static List<Loudness> readAll() {
         YamlFields file = DataFile.yaml("lefthand/loudness.yaml");
-        return file.names().stream().map(name -> {
-            YamlFields fields = file.fields(name);
-            return new Loudness(fields.has("families") ? fields.list("families", family -> family) : List.of(), fields.value("bass", Integer::valueOf), fields.value("over", Integer::valueOf),
-                    fields.value("chord", Integer::valueOf), fields.has("beats") ? fields.list("beats", Integer::valueOf) : List.of(), fields.has("off") ? fields.value("off", Integer::valueOf) : 0);
-        }).toList();
+        return file.names().stream()
+                .map(name -> {
+                    YamlFields fields = file.fields(name);
+                    return new Loudness(
+                            fields.has("families") ? fields.list("families", family -> family) : List.of(),
+                            fields.value("bass", Integer::valueOf),
+                            fields.value("over", Integer::valueOf),
+                            fields.value("chord", Integer::valueOf),
+                            fields.has("beats") ? fields.list("beats", Integer::valueOf) : List.of(),
+                            fields.has("off") ? fields.value("off", Integer::valueOf) : 0);
+                })
+                .toList();
     }
 }

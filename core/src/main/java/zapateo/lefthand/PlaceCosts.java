@@ -7,8 +7,7 @@ import zapateo.search.CostTerm;
 /** The terms of the search for places. */
 final class PlaceCosts {
 
-    private PlaceCosts() {
-    }
+    private PlaceCosts() {}
 
     /** What makes one place worse than another; {@code costs.yaml} names and weighs each. */
     static List<CostTerm<Candidate>> of(Weights weights, boolean topLine) {
@@ -33,7 +32,8 @@ final class PlaceCosts {
                 CostTerm.own("inversion", weights.of("inversion"), Candidate::inversion),
                 CostTerm.step("step", weights.of("step"), (from, to) -> to.unstepped(from)),
                 CostTerm.own("pedal-clash", weights.of("pedal-clash"), Candidate::clash),
-                CostTerm.step("pedal-change", weights.of("pedal-change"), (from, to) -> to.changesPedal(from) ? 1 : 0)));
+                CostTerm.step(
+                        "pedal-change", weights.of("pedal-change"), (from, to) -> to.changesPedal(from) ? 1 : 0)));
         if (topLine) {
             terms.add(CostTerm.step("top-line", weights.of("top-line"), (from, to) -> Math.abs(to.top() - from.top())));
         }

@@ -20,12 +20,17 @@ import zapateo.rhythm.Side;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
-/** A left hand whose keys are chosen and that is not yet fitted to the one who plays it: what a right hand is laid over, and what can be laid once more below it. */
+/**
+ * A left hand whose keys are chosen and that is not yet fitted to the one who plays it: what a right hand is laid over,
+ * and what can be laid once more below it.
+ */
 public final class Placed {
 
     /** Ceilings are taken in steps of so many keys, so that chords share what they may be. */
     private static final int STEP = 3;
-    /** What makes room can move its neighbours under the right hand in their turn; after so many times the rest is told. */
+    /**
+     * What makes room can move its neighbours under the right hand in their turn; after so many times the rest is told.
+     */
     private static final int MOST_TIMES = 4;
 
     private final Player leftHand;
@@ -53,10 +58,15 @@ public final class Placed {
     }
 
     /** A stroke with the plan it was made by. */
-    record Laid(Planned planned, Stroke stroke) {
-    }
+    record Laid(Planned planned, Stroke stroke) {}
 
-    Placed(Player leftHand, List<Planned> planned, List<Laid> laid, List<GivenRun> runs, List<List<Candidate>> layers, ShortestPath<Candidate> path) {
+    Placed(
+            Player leftHand,
+            List<Planned> planned,
+            List<Laid> laid,
+            List<GivenRun> runs,
+            List<List<Candidate>> layers,
+            ShortestPath<Candidate> path) {
         this.leftHand = leftHand;
         this.planned = planned;
         this.laid = laid;
@@ -81,13 +91,16 @@ public final class Placed {
     public List<Ceiling> above(List<Ceiling> ceilings) {
         Bounds bounds = new Bounds(ceilings);
         Set<Ceiling> above = new HashSet<>();
-        laid.stream().map(Laid::stroke).filter(stroke -> stroke.hand() == Side.LEFT).forEach(stroke -> above.addAll(bounds.below(stroke)));
+        laid.stream()
+                .map(Laid::stroke)
+                .filter(stroke -> stroke.hand() == Side.LEFT)
+                .forEach(stroke -> above.addAll(bounds.below(stroke)));
         return ceilings.stream().filter(above::contains).toList();
     }
 
     /**
-     * The same search once more, with room for the right hand: for what that needs, and for its strokes in figures of both hands. What is locked stays, and so do bars that are to
-     * stay as they are.
+     * The same search once more, with room for the right hand: for what that needs, and for its strokes in figures of
+     * both hands. What is locked stays, and so do bars that are to stay as they are.
      */
     public Placed within(Needs needs) {
         List<Planned> left = withoutRuns(needs.runs());
@@ -98,7 +111,9 @@ public final class Placed {
             Bounds bounds = now.bounds(needs.ceilings());
             Set<Integer> colliding = new HashSet<>();
             for (Laid each : now.laid) {
-                if (leftHand.makesRoom(each.planned(), needs.asTheyAre()) && !lowered.contains(each.planned().cut()) && bounds.isOver(each.stroke())) {
+                if (leftHand.makesRoom(each.planned(), needs.asTheyAre())
+                        && !lowered.contains(each.planned().cut())
+                        && bounds.isOver(each.stroke())) {
                     colliding.add(each.planned().cut());
                 }
             }
@@ -108,7 +123,8 @@ public final class Placed {
             lowered.addAll(colliding);
             for (Laid each : now.laid) {
                 if (colliding.contains(each.planned().cut()) && leftHand.makesRoom(each.planned(), needs.asTheyAre())) {
-                    bounds.lowest(each.stroke()).ifPresent(bound -> ceilings.put(each.planned(), ceiling(each.stroke(), bound)));
+                    bounds.lowest(each.stroke())
+                            .ifPresent(bound -> ceilings.put(each.planned(), ceiling(each.stroke(), bound)));
                 }
             }
             asOne(now.laid, colliding, ceilings);
@@ -119,13 +135,23 @@ public final class Placed {
 
     /** A close chord that is broken moves as a whole: each of its strokes is under the lowest of their ceilings. */
     private static void asOne(List<Laid> laid, Set<Integer> cuts, Map<Planned, Integer> ceilings) {
-        Map<Integer, List<Planned>> byCut = laid.stream().map(Laid::planned).filter(stroke -> cuts.contains(stroke.cut()) && stroke.hand() == Side.LEFT && stroke.roles().get(0).isOfBrokenClose())
+        Map<Integer, List<Planned>> byCut = laid.stream()
+                .map(Laid::planned)
+                .filter(stroke -> cuts.contains(stroke.cut())
+                        && stroke.hand() == Side.LEFT
+                        && stroke.roles().get(0).isOfBrokenClose())
                 .collect(Collectors.groupingBy(Planned::cut));
-        byCut.values().forEach(strokes -> strokes.stream().map(ceilings::get).filter(Objects::nonNull).min(Comparator.naturalOrder()).ifPresent(lowest -> strokes.forEach(stroke -> ceilings.put(stroke, lowest))));
+        byCut.values()
+                .forEach(strokes -> strokes.stream()
+                        .map(ceilings::get)
+                        .filter(Objects::nonNull)
+                        .min(Comparator.naturalOrder())
+                        .ifPresent(lowest -> strokes.forEach(stroke -> ceilings.put(stroke, lowest))));
     }
 
     private Bounds bounds(List<Ceiling> given) {
-        List<Ceiling> own = Ceiling.under(strokes.stream().filter(stroke -> stroke.hand() == Side.RIGHT).toList());
+        List<Ceiling> own = Ceiling.under(
+                strokes.stream().filter(stroke -> stroke.hand() == Side.RIGHT).toList());
         List<Ceiling> all = new ArrayList<>(given);
         all.addAll(own);
         all.sort(Comparator.comparingInt(each -> each.span().tick()));
@@ -140,7 +166,11 @@ public final class Placed {
     }
 
     private List<Planned> withoutRuns(List<GivenRun> given) {
-        return planned.stream().filter(stroke -> given.stream().noneMatch(run -> stroke.tick() >= run.span().tick() && stroke.tick() < run.span().end())).toList();
+        return planned.stream()
+                .filter(stroke -> given.stream()
+                        .noneMatch(run -> stroke.tick() >= run.span().tick()
+                                && stroke.tick() < run.span().end()))
+                .toList();
     }
 
     /** As the hand can strike it. */
@@ -151,9 +181,22 @@ public final class Placed {
         List<Stroke> fitted = new ArrayList<>();
         for (Laid each : laid) {
             Stroke stroke = each.stroke();
-            fitted.add(stroke.hand() == Side.RIGHT ? stroke : fit.stroke(stroke, each.planned(), leftHand.cuts().get(each.planned().cut()), busyUntil.contains(stroke.written().tick())));
+            fitted.add(
+                    stroke.hand() == Side.RIGHT
+                            ? stroke
+                            : fit.stroke(
+                                    stroke,
+                                    each.planned(),
+                                    leftHand.cuts().get(each.planned().cut()),
+                                    busyUntil.contains(stroke.written().tick())));
         }
         runs.forEach(run -> fitted.addAll(run.strokes()));
-        return new Realised(KeysOnce.WRITTEN.of(Fit.lettingGo(fitted)), leftHand.unkeptLocks(layers), leftHand.cuts(), layers, path, leftHand.terms());
+        return new Realised(
+                KeysOnce.WRITTEN.of(Fit.lettingGo(fitted)),
+                leftHand.unkeptLocks(layers),
+                leftHand.cuts(),
+                layers,
+                path,
+                leftHand.terms());
     }
 }

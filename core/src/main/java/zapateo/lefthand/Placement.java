@@ -18,11 +18,11 @@ import zapateo.rhythm.Role;
 /**
  * Where a chord's roles lie on the keyboard: the key its bass is on, and the chord above it where a figure has one.
  *
- * @param chord      with the bass it is played over, which may be another than the chart's
- * @param bass       what role 1 plays
- * @param upper      what the close chord or the guide tones play, empty where no figure asks for them
- * @param shape      what the chosen voicing takes, empty where it is not asked for or lies in {@code upper}
- * @param inKey      tones the chord does not name, as its key has them
+ * @param chord with the bass it is played over, which may be another than the chart's
+ * @param bass what role 1 plays
+ * @param upper what the close chord or the guide tones play, empty where no figure asks for them
+ * @param shape what the chosen voicing takes, empty where it is not asked for or lies in {@code upper}
+ * @param inKey tones the chord does not name, as its key has them
  */
 record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role> shape, KeyTones inKey) {
 
@@ -35,6 +35,7 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
     private static final int MINOR_SEVENTH = 10;
     /** The highest bass of a style that jumps to its chord and back. */
     static final int HIGHEST_BASS = 46;
+
     private static final Interval UNISON = Interval.of(0, 0);
 
     /** The notes of roles struck together, low to high, no key twice. */
@@ -49,11 +50,15 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
         return sorted(byKey);
     }
 
-    /** Roles counted from the root on its key, whatever the bass: the notes of a chord that leaves the bass to others. */
+    /**
+     * Roles counted from the root on its key, whatever the bass: the notes of a chord that leaves the bass to others.
+     */
     List<PartNote> fromRoot(List<Role> roles) {
         Map<Integer, PartNote> byKey = new LinkedHashMap<>();
         for (Role role : roles) {
-            Interval tone = role.sign() != 0 ? fixed(role) : toneOf((role.degree() - 1) % 7 + 1).up((role.degree() - 1) / 7);
+            Interval tone = role.sign() != 0
+                    ? fixed(role)
+                    : toneOf((role.degree() - 1) % 7 + 1).up((role.degree() - 1) / 7);
             Pitch pitch = Pitch.onKey(bass.midi() + tone.semitones(), chord.tone(tone));
             byKey.putIfAbsent(pitch.midi(), PartNote.of(pitch, role.toString()));
         }
@@ -77,7 +82,8 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
             case CLOSE_CHORD, CLOSE_TONE, CLOSE_TOP, CLOSE_LOWER, CLOSE_UPPER -> CloseChord.take(role, upper);
             case GUIDE_TONES -> upper;
             case VOICING -> shape.isEmpty() ? upper : notes(shape);
-            case NEIGHBOUR, WALKING, PASSING, LEAD_IN -> throw new IllegalStateException(role + " is placed by the line or the key it lies in");
+            case NEIGHBOUR, WALKING, PASSING, LEAD_IN ->
+                throw new IllegalStateException(role + " is placed by the line or the key it lies in");
         };
     }
 
@@ -93,12 +99,21 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
         return Pitch.onKey(key <= bass.midi() ? key + 12 : key, chord.tone(tone));
     }
 
-    /** The same distance above the root on every chord; a flat seventh gives way to the sixth where the chord has a seventh of its own. */
+    /**
+     * The same distance above the root on every chord; a flat seventh gives way to the sixth where the chord has a
+     * seventh of its own.
+     */
     private Pitch altered(Role role) {
-        boolean rubs = role.degree() == 7 && role.sign() < 0 && chord.quality().tone(7).filter(own -> own.semitones() != MINOR_SEVENTH).isPresent();
+        boolean rubs = role.degree() == 7
+                && role.sign() < 0
+                && chord.quality()
+                        .tone(7)
+                        .filter(own -> own.semitones() != MINOR_SEVENTH)
+                        .isPresent();
         Interval tone = rubs ? toneOf(6) : fixed(role);
         int key = rootBelow() + tone.semitones();
-        return Pitch.onKey(key <= bass.midi() ? key + 12 : key, chord.root().plus(tone).simple());
+        return Pitch.onKey(
+                key <= bass.midi() ? key + 12 : key, chord.root().plus(tone).simple());
     }
 
     private static Interval fixed(Role role) {
@@ -108,7 +123,9 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
 
     /** The chord's own 3rd, 5th and so on inside the first octave; where it has none, what stands for it. */
     private Interval toneOf(int degree) {
-        Optional<Interval> own = chord.quality().tone(degree).or(() -> chord.quality().tone(degree + 7).map(ninth -> ninth.up(-1)));
+        Optional<Interval> own = chord.quality()
+                .tone(degree)
+                .or(() -> chord.quality().tone(degree + 7).map(ninth -> ninth.up(-1)));
         return own.orElseGet(() -> switch (degree) {
             case 1 -> UNISON;
             case 2 -> inKey.ninth() ? MAJOR_NINTH : UNISON;
@@ -126,25 +143,36 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
         return bass.midi() - Math.floorMod(bass.midi() - chord.root().chroma(), 12);
     }
 
-    /** The root under a slash bass or over it, whichever is nearer, on the deep register's keys and not above a low bass's. */
+    /**
+     * The root under a slash bass or over it, whichever is nearer, on the deep register's keys and not above a low
+     * bass's.
+     */
     private Pitch rootNear() {
         int below = rootBelow();
         boolean possible = below >= Register.DEEP.lowest();
-        boolean under = possible && (bass.midi() - below <= below + Pitch.OCTAVE - bass.midi() || below + Pitch.OCTAVE > HIGHEST_BASS);
+        boolean under = possible
+                && (bass.midi() - below <= below + Pitch.OCTAVE - bass.midi() || below + Pitch.OCTAVE > HIGHEST_BASS);
         return Pitch.onKey(under ? below : below + Pitch.OCTAVE, chord.root());
     }
 
-    /** The fifth of the chord under the bass where the keyboard's deep register has room, else above it; a bass on the seventh stays where below is no room. */
+    /**
+     * The fifth of the chord under the bass where the keyboard's deep register has room, else above it; a bass on the
+     * seventh stays where below is no room.
+     */
     private Pitch fifthBelow() {
         PitchClass fifth = chord.tone(toneOf(5));
         int below = bass.midi() - Math.floorMod(bass.midi() - fifth.chroma(), Pitch.OCTAVE);
         int above = below + Pitch.OCTAVE;
-        return below >= Register.DEEP.lowest() ? Pitch.onKey(below, fifth) : above - bass.midi() > FIFTH.semitones() + 1 ? bass : Pitch.onKey(above, fifth);
+        return below >= Register.DEEP.lowest()
+                ? Pitch.onKey(below, fifth)
+                : above - bass.midi() > FIFTH.semitones() + 1 ? bass : Pitch.onKey(above, fifth);
     }
 
     /** A bass's own fifth, whatever the chord: below it where there is room and it is wanted there. */
     private Pitch fifthOfBass(boolean wantedBelow) {
         int below = bass.midi() - FOURTH.semitones();
-        return Pitch.onKey(wantedBelow && below >= Register.DEEP.lowest() ? below : bass.midi() + FIFTH.semitones(), bass.pitchClass().plus(FIFTH).simple());
+        return Pitch.onKey(
+                wantedBelow && below >= Register.DEEP.lowest() ? below : bass.midi() + FIFTH.semitones(),
+                bass.pitchClass().plus(FIFTH).simple());
     }
 }

@@ -8,22 +8,27 @@ import zapateo.search.Kept;
 import zapateo.search.ShortestPath;
 
 /**
- * Where the chords of a song may lie and which of these places are taken. What is found out is kept for the next song that is sought in the same way.
+ * Where the chords of a song may lie and which of these places are taken. What is found out is kept for the next song
+ * that is sought in the same way.
  *
  * @param placements of each chord
- * @param search     through them
+ * @param search through them
  */
 record Places(Placements placements, ShortestPath.Repeated<Candidate> search) {
 
-    /** What is kept holds no more than some songs need: chords with their places, and steps from one place to the next. */
+    /**
+     * What is kept holds no more than some songs need: chords with their places, and steps from one place to the next.
+     */
     private static final int MOST_CHORDS = 300;
+
     private static final int MOST_STEPS = 200_000;
-    private static final Kept<Sought, Places> KEPT = new Kept<>(3, places -> places.placements.size() <= MOST_CHORDS && places.search.size() <= MOST_STEPS);
+    private static final Kept<Sought, Places> KEPT =
+            new Kept<>(3, places -> places.placements.size() <= MOST_CHORDS && places.search.size() <= MOST_STEPS);
 
     /**
      * What places depend on beside their chords.
      *
-     * @param lowest  key of the instrument
+     * @param lowest key of the instrument
      * @param keepTop whether the highest tone is kept anywhere
      */
     record Sought(Hand hand, int lowest, Weights weights, boolean keepTop) {
@@ -38,8 +43,7 @@ record Places(Placements placements, ShortestPath.Repeated<Candidate> search) {
      *
      * @param layers the candidates of each
      */
-    record Found(List<List<Candidate>> layers, ShortestPath<Candidate> path) {
-    }
+    record Found(List<List<Candidate>> layers, ShortestPath<Candidate> path) {}
 
     private static Places of(Sought sought) {
         return new Places(new Placements(sought.hand(), sought.lowest()), new ShortestPath.Repeated<>(sought.terms()));

@@ -25,7 +25,13 @@ public final class Realised {
     private final List<CostTerm<Candidate>> terms;
     private final List<LaidChord> chords;
 
-    Realised(List<Stroke> strokes, List<Reason> notices, List<Cut> cuts, List<List<Candidate>> layers, ShortestPath<Candidate> path, List<CostTerm<Candidate>> terms) {
+    Realised(
+            List<Stroke> strokes,
+            List<Reason> notices,
+            List<Cut> cuts,
+            List<List<Candidate>> layers,
+            ShortestPath<Candidate> path,
+            List<CostTerm<Candidate>> terms) {
         this.strokes = List.copyOf(strokes);
         this.notices = List.copyOf(notices);
         this.layers = layers;
@@ -35,23 +41,23 @@ public final class Realised {
     }
 
     static List<LaidChord> laid(List<Cut> cuts) {
-        return cuts.stream().map(cut -> new LaidChord(cut.tick(), cut.end(), cut.choices().pedal(), cut.choices())).toList();
+        return cuts.stream()
+                .map(cut -> new LaidChord(cut.tick(), cut.end(), cut.choices().pedal(), cut.choices()))
+                .toList();
     }
 
     /** A chord of the song as it was laid. */
-    public record LaidChord(int tick, int end, boolean pedal, LeftHandChoices choices) {
-    }
+    public record LaidChord(int tick, int end, boolean pedal, LeftHandChoices choices) {}
 
     /**
      * A way to lay a chord.
      *
-     * @param bass  where it has one
+     * @param bass where it has one
      * @param chord what lies above it, or the voicing with it
      * @param total what the whole song costs with it
-     * @param here  what of that is more or less than the best, term by term; nothing for the best itself
+     * @param here what of that is more or less than the best, term by term; nothing for the best itself
      */
-    public record Way(Optional<Pitch> bass, List<Pitch> chord, double total, Map<String, Double> here) {
-    }
+    public record Way(Optional<Pitch> bass, List<Pitch> chord, double total, Map<String, Double> here) {}
 
     /** Of both hands, in the order of time. */
     public List<Stroke> strokes() {
@@ -80,15 +86,21 @@ public final class Realised {
         return path.costs();
     }
 
-    /** The best ways to lay a chord when all others are laid as well as they can be around it: the chosen one, then up to {@code most} others. */
+    /**
+     * The best ways to lay a chord when all others are laid as well as they can be around it: the chosen one, then up
+     * to {@code most} others.
+     */
     public List<Way> ways(int chord, int most) {
         List<Way> ways = new ArrayList<>();
         Set<List<Object>> seen = new HashSet<>();
         for (ShortestPath<Candidate> each : ShortestPath.throughEach(layers, terms, chord)) {
             Placement placement = each.steps().get(chord).placement();
             Candidate candidate = each.steps().get(chord);
-            List<Pitch> above = Stream.concat(placement.upper().stream(), placement.shape().isEmpty() ? Stream.empty() : placement.notes(placement.shape()).stream())
-                    .map(PartNote::pitch).toList();
+            List<Pitch> above = Stream.concat(
+                            placement.upper().stream(),
+                            placement.shape().isEmpty() ? Stream.empty() : placement.notes(placement.shape()).stream())
+                    .map(PartNote::pitch)
+                    .toList();
             Optional<Pitch> bass = candidate.hasBass() ? Optional.of(placement.bass()) : Optional.empty();
             if (seen.add(List.of(bass, above)) && ways.size() <= most) {
                 ways.add(new Way(bass, above, each.total(), more(each.costs())));
@@ -98,13 +110,21 @@ public final class Realised {
     }
 
     private Map<String, Double> more(Map<String, Double> costs) {
-        return costs.entrySet().stream().filter(each -> Math.abs(each.getValue() - path.costs().get(each.getKey())) > 1e-9)
-                .collect(Collectors.toMap(Map.Entry::getKey, each -> each.getValue() - path.costs().get(each.getKey()), (one, other) -> one, java.util.LinkedHashMap::new));
+        return costs.entrySet().stream()
+                .filter(each -> Math.abs(each.getValue() - path.costs().get(each.getKey())) > 1e-9)
+                .collect(Collectors.toMap(
+                        Map.Entry::getKey,
+                        each -> each.getValue() - path.costs().get(each.getKey()),
+                        (one, other) -> one,
+                        java.util.LinkedHashMap::new));
     }
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Realised same && strokes.equals(same.strokes) && notices.equals(same.notices) && path.costs().equals(same.path.costs());
+        return other instanceof Realised same
+                && strokes.equals(same.strokes)
+                && notices.equals(same.notices)
+                && path.costs().equals(same.path.costs());
     }
 
     @Override

@@ -6,9 +6,9 @@ import java.util.concurrent.ConcurrentHashMap;
 import zapateo.part.PartNote;
 
 /**
- * How much the partials of tones struck together rub against each other (Sethares 1993, with the smaller amplitude as the weight, as in his book of
- * 1998): six partials of each tone, each 0.88 of the one before; a tone's rubbing against itself is left out, the sum is divided by the pairs of
- * tones, and C4 E4 G4 is the measure.
+ * How much the partials of tones struck together rub against each other (Sethares 1993, with the smaller amplitude as
+ * the weight, as in his book of 1998): six partials of each tone, each 0.88 of the one before; a tone's rubbing against
+ * itself is left out, the sum is divided by the pairs of tones, and C4 E4 G4 is the measure.
  */
 public final class Roughness {
 
@@ -23,8 +23,7 @@ public final class Roughness {
     private static final double MEASURE = raw(new int[] {60, 64, 67});
     private static final Map<List<Integer>, Double> KNOWN = new ConcurrentHashMap<>();
 
-    private Roughness() {
-    }
+    private Roughness() {}
 
     /** Times as rough as C4 E4 G4; nothing for one tone. */
     public static double of(int... keys) {
@@ -64,7 +63,8 @@ public final class Roughness {
                 double low = Math.min(one * i, other * j);
                 double apart = Math.abs(one * i - other * j);
                 double s = WIDEST / (S1 * low + S2);
-                sum += Math.min(Math.pow(FALL, i - 1), Math.pow(FALL, j - 1)) * (Math.exp(-NEAR * s * apart) - Math.exp(-FAR * s * apart));
+                sum += Math.min(Math.pow(FALL, i - 1), Math.pow(FALL, j - 1))
+                        * (Math.exp(-NEAR * s * apart) - Math.exp(-FAR * s * apart));
             }
         }
         return sum;

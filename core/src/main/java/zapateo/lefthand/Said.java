@@ -7,16 +7,21 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.pitch.Interval;
 import zapateo.rhythm.Meter;
 
-/** The tones that make a chord what it is, as far as its time allows: what a figure that states chords has to say of it (common practice). */
+/**
+ * The tones that make a chord what it is, as far as its time allows: what a figure that states chords has to say of it
+ * (common practice).
+ */
 final class Said {
 
     private static final int PLAIN_FIFTH = 7;
     private static final int PLAIN_ELEVENTH = 17;
 
-    private Said() {
-    }
+    private Said() {}
 
-    /** The weightiest first: third or what is suspended in its place, seventh; from a beat and a half sixth and altered fifth; from two beats what is written above. */
+    /**
+     * The weightiest first: third or what is suspended in its place, seventh; from a beat and a half sixth and altered
+     * fifth; from two beats what is written above.
+     */
     static List<Interval> of(ChordSymbol chord, int ticks, Meter meter) {
         int beat = meter.beatTicks();
         boolean roomy = 2 * ticks >= 3 * beat;

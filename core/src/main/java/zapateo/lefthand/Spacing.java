@@ -17,13 +17,18 @@ import zapateo.rhythm.YamlFields;
  * What the roles of a figure or a voicing become over a bass that is not the root (HANDBOOK §5a); the tables of
  * {@code spacings.yaml}.
  *
- * @param roles   by case, one role for another
- * @param broken  by case, the rungs of a broken chord from the bass up
- * @param states  whether broken figures state the chord
- * @param window  keys a broken figure's left hand lies between
+ * @param roles by case, one role for another
+ * @param broken by case, the rungs of a broken chord from the bass up
+ * @param states whether broken figures state the chord
+ * @param window keys a broken figure's left hand lies between
  * @param highest key of a bass under close chords
  */
-public record Spacing(Map<String, Map<Role, Role>> roles, Map<String, List<Role>> broken, boolean states, Optional<Window> window, int highest) {
+public record Spacing(
+        Map<String, Map<Role, Role>> roles,
+        Map<String, List<Role>> broken,
+        boolean states,
+        Optional<Window> window,
+        int highest) {
 
     /** From the lowest key to the highest. */
     record Window(int lowest, int highest) {
@@ -60,7 +65,8 @@ public record Spacing(Map<String, Map<Role, Role>> roles, Map<String, List<Role>
         List<String> places = places(chord, bass);
         Map<Role, Role> others = first(roles, places).orElse(Map.of());
         if (struck.stream().anyMatch(others::containsKey)) {
-            List<Role> mapped = struck.stream().map(role -> others.getOrDefault(role, role)).toList();
+            List<Role> mapped =
+                    struck.stream().map(role -> others.getOrDefault(role, role)).toList();
             // A role that nothing was said of may still stand in the table of what is struck at once.
             if (!mapped.equals(struck)) {
                 return mapped;
@@ -69,7 +75,10 @@ public record Spacing(Map<String, Map<Role, Role>> roles, Map<String, List<Role>
         return first(TOGETHER.getOrDefault(struck, Map.of()), places).orElse(struck);
     }
 
-    /** The rungs of a broken chord, the bass first, the last one for all that is higher; none where the chord stands on its root. */
+    /**
+     * The rungs of a broken chord, the bass first, the last one for all that is higher; none where the chord stands on
+     * its root.
+     */
     List<Role> rungs(ChordSymbol chord, Pitch bass) {
         return first(broken, places(chord, bass)).orElse(List.of());
     }
@@ -88,13 +97,32 @@ public record Spacing(Map<String, Map<Role, Role>> roles, Map<String, List<Role>
     /** What the bass is in its chord, the narrowest case first; of a chord in root position, what kind it is. */
     private static List<String> places(ChordSymbol chord, Pitch bass) {
         if (chord.over().isEmpty() || chord.bass().chroma() == chord.root().chroma()) {
-            boolean flat = bass.midi() < B2 && chord.quality().tone(5).filter(fifth -> fifth.semitones() < FIFTH).isPresent();
-            return List.of(flat ? "flat-fifth" : chord.quality().isDominant() ? "dominant" : chord.quality().tone(7).isPresent() ? "seventh-chord" : chord.quality().isMinor() ? "minor" : "");
+            boolean flat = bass.midi() < B2
+                    && chord.quality()
+                            .tone(5)
+                            .filter(fifth -> fifth.semitones() < FIFTH)
+                            .isPresent();
+            return List.of(
+                    flat
+                            ? "flat-fifth"
+                            : chord.quality().isDominant()
+                                    ? "dominant"
+                                    : chord.quality().tone(7).isPresent()
+                                            ? "seventh-chord"
+                                            : chord.quality().isMinor() ? "minor" : "");
         }
-        String degree = chord.bassDegree().map(Spacing::ofTone).orElseGet(() -> ofStranger(Math.floorMod(chord.bass().chroma() - chord.root().chroma(), Pitch.OCTAVE)));
+        String degree = chord.bassDegree()
+                .map(Spacing::ofTone)
+                .orElseGet(() -> ofStranger(
+                        Math.floorMod(chord.bass().chroma() - chord.root().chroma(), Pitch.OCTAVE)));
         boolean fifth = degree.equals("fifth");
         boolean lowest = bass.midi() < C2;
-        return Stream.of(fifth && lowest ? "lowest-fifth" : "", lowest || fifth && bass.midi() < G2 ? "low-" + degree : "", degree).filter(each -> !each.isEmpty()).toList();
+        return Stream.of(
+                        fifth && lowest ? "lowest-fifth" : "",
+                        lowest || fifth && bass.midi() < G2 ? "low-" + degree : "",
+                        degree)
+                .filter(each -> !each.isEmpty())
+                .toList();
     }
 
     private static String ofTone(int degree) {
@@ -148,8 +176,15 @@ public record Spacing(Map<String, Map<Role, Role>> roles, Map<String, List<Role>
             fields.fields("roles").texts(place).forEach((from, to) -> others.put(Role.parse(from), Role.parse(to)));
             roles.put(place, others);
         });
-        cases(fields, "broken").forEach(place -> broken.put(place, fields.fields("broken").list(place, Role::parse)));
-        return new Spacing(roles, broken, fields.has("states"), fields.has("lowest") ? Optional.of(new Window(key(fields, "lowest", 0), key(fields, "highest", HIGHEST_KEY))) : Optional.empty(),
+        cases(fields, "broken")
+                .forEach(place -> broken.put(place, fields.fields("broken").list(place, Role::parse)));
+        return new Spacing(
+                roles,
+                broken,
+                fields.has("states"),
+                fields.has("lowest")
+                        ? Optional.of(new Window(key(fields, "lowest", 0), key(fields, "highest", HIGHEST_KEY)))
+                        : Optional.empty(),
                 key(fields, "bass", HIGHEST_KEY));
     }
 

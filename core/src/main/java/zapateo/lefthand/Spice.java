@@ -16,25 +16,52 @@ import zapateo.rhythm.YamlFields;
 /**
  * Something a lively player does otherwise in a bar; the rows of {@code spices.yaml}, which says what their words mean.
  *
- * @param id       stable name
- * @param name     standard term
- * @param use      one line: what for
- * @param where    in which bars it may be
- * @param device   what it does
- * @param leadIn   that leads into the next chord, for {@link Device#LEAD}
- * @param role     that is struck with the bass, for {@link Device#WITH}
+ * @param id stable name
+ * @param name standard term
+ * @param use one line: what for
+ * @param where in which bars it may be
+ * @param device what it does
+ * @param leadIn that leads into the next chord, for {@link Device#LEAD}
+ * @param role that is struck with the bass, for {@link Device#WITH}
  * @param families of figures it suits; none is all
- * @param never    families that are told by what it would change
- * @param some     of a hundred bars where it may be
- * @param much     the same, where much is asked for
+ * @param never families that are told by what it would change
+ * @param some of a hundred bars where it may be
+ * @param much the same, where much is asked for
  */
-public record Spice(String id, String name, String use, List<Where> where, Device device, Optional<LeadIn> leadIn, Optional<Role> role, List<String> families, List<String> never, int some, int much) {
+public record Spice(
+        String id,
+        String name,
+        String use,
+        List<Where> where,
+        Device device,
+        Optional<LeadIn> leadIn,
+        Optional<Role> role,
+        List<String> families,
+        List<String> never,
+        int some,
+        int much) {
 
     /** A bar's place in its song. */
-    enum Where { SECTION, RETURN, PHRASE, REST, CHANGE, AGAIN, ONCE, FINALE }
+    enum Where {
+        SECTION,
+        RETURN,
+        PHRASE,
+        REST,
+        CHANGE,
+        AGAIN,
+        ONCE,
+        FINALE
+    }
 
     /** What is done with the bar. */
-    enum Device { LEAD, WITH, STOP, HOLD, THIN, EARLY }
+    enum Device {
+        LEAD,
+        WITH,
+        STOP,
+        HOLD,
+        THIN,
+        EARLY
+    }
 
     private static final Map<String, Spice> ALL = readAll();
 
@@ -55,21 +82,41 @@ public record Spice(String id, String name, String use, List<Where> where, Devic
     }
 
     private static <E extends Enum<E>> E named(Class<E> of, String text) {
-        return Arrays.stream(of.getEnumConstants()).filter(each -> each.name().toLowerCase(Locale.ROOT).equals(text)).findFirst()
-                .orElseThrow(() -> new Refused("\"" + text + "\": expected one of " + Arrays.toString(of.getEnumConstants()).toLowerCase(Locale.ROOT)));
+        return Arrays.stream(of.getEnumConstants())
+                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(text))
+                .findFirst()
+                .orElseThrow(() -> new Refused("\"" + text + "\": expected one of "
+                        + Arrays.toString(of.getEnumConstants()).toLowerCase(Locale.ROOT)));
     }
 
     private static Map<String, Spice> readAll() {
         YamlFields file = DataFile.yaml("lefthand/spices.yaml");
         Map<String, Spice> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
-            YamlFields fields = file.fields(id).allow(Set.of("name", "use", "where", "does", "families", "never", "some", "much"));
+            YamlFields fields =
+                    file.fields(id).allow(Set.of("name", "use", "where", "does", "families", "never", "some", "much"));
             String[] does = fields.text("does").split(" ");
             Device device = named(Device.class, does[0]);
-            Optional<LeadIn> leadIn = device == Device.LEAD ? Optional.of(LeadIn.named(does[1]).orElseThrow(() -> new Refused("lead-in \"" + does[1] + "\" of spice " + id + ": there is none of that name"))) : Optional.empty();
+            Optional<LeadIn> leadIn = device == Device.LEAD
+                    ? Optional.of(LeadIn.named(does[1])
+                            .orElseThrow(() -> new Refused(
+                                    "lead-in \"" + does[1] + "\" of spice " + id + ": there is none of that name")))
+                    : Optional.empty();
             Optional<Role> role = device == Device.WITH ? Optional.of(Role.parse(does[1])) : Optional.empty();
-            all.put(id, new Spice(id, fields.text("name"), fields.text("use"), fields.list("where", text -> named(Where.class, text)), device, leadIn, role,
-                    list(fields, "families"), list(fields, "never"), fields.value("some", Integer::valueOf), fields.value("much", Integer::valueOf)));
+            all.put(
+                    id,
+                    new Spice(
+                            id,
+                            fields.text("name"),
+                            fields.text("use"),
+                            fields.list("where", text -> named(Where.class, text)),
+                            device,
+                            leadIn,
+                            role,
+                            list(fields, "families"),
+                            list(fields, "never"),
+                            fields.value("some", Integer::valueOf),
+                            fields.value("much", Integer::valueOf)));
         });
         return all;
     }

@@ -19,9 +19,10 @@ import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 
 /**
- * A bass that walks (HANDBOOK §6b): each chord begins on its bass, which comes back on the first beat of every second bar while the chord stays; strong beats have the chord's tones, weak
- * ones pass, the last note before a change leads into the next bass. The cheapest line of all, where what a note costs depends on the two before it: it goes somewhere and comes
- * back, and does not tread on the spot.
+ * A bass that walks (HANDBOOK §6b): each chord begins on its bass, which comes back on the first beat of every second
+ * bar while the chord stays; strong beats have the chord's tones, weak ones pass, the last note before a change leads
+ * into the next bass. The cheapest line of all, where what a note costs depends on the two before it: it goes somewhere
+ * and comes back, and does not tread on the spot.
  */
 final class WalkingLine {
 
@@ -30,6 +31,7 @@ final class WalkingLine {
     private static final int HIGHEST = 55;
     /** What has its octave or tenth over it leaves room for that. */
     private static final int HIGHEST_OF_TWO = 46;
+
     private static final int STEP = 2;
     private static final int THIRD = 4;
     private static final int FIFTH = 7;
@@ -38,9 +40,11 @@ final class WalkingLine {
     private final List<Cut> cuts;
     /** Diminished chords that want to pass over it. */
     private final List<Planned> passing;
+
     private final int lowest;
     /** What comes again and again is found once. */
     private final Map<Beat, List<Note>> known = new HashMap<>();
+
     private final Map<List<Note>, Map<List<Note>, List<Move>>> moves = new IdentityHashMap<>();
 
     private WalkingLine(List<Cut> cuts, List<Planned> passing, int lowest) {
@@ -50,14 +54,19 @@ final class WalkingLine {
     }
 
     /** What a note of the line is to its chord. */
-    enum Kind { BASS, TONE, STEP, APPROACH }
+    enum Kind {
+        BASS,
+        TONE,
+        STEP,
+        APPROACH
+    }
 
     /**
      * A note it may take.
      *
      * @param fifth of the chord it leads to, 0 to 11, -1 where it leads to none
      * @param third whether it leads from a tone of the chord a third away
-     * @param arc   1 where the line would rather rise, -1 where it would fall, 0 where it may do either
+     * @param arc 1 where the line would rather rise, -1 where it would fall, 0 where it may do either
      */
     record Note(Pitch pitch, Kind kind, double cost, int fifth, int arc, boolean third) {
 
@@ -79,22 +88,37 @@ final class WalkingLine {
      *
      * @param stays bars the chord has lasted already
      * @param first whether it is the first of its bar
-     * @param into  the chord it leads to, where it does
+     * @param into the chord it leads to, where it does
      * @param highest the highest key it may go to
      * @param passing whether a diminished chord passes over it, so that it comes from below
-     * @param turn  alternates from bar to bar, so that equal chords do not make equal cells
+     * @param turn alternates from bar to bar, so that equal chords do not make equal cells
      */
-    private record Beat(ChordSymbol chord, Key key, boolean opens, int stays, boolean first, boolean strong, Optional<ChordSymbol> into, int turn, int highest, boolean passing) {
-    }
+    private record Beat(
+            ChordSymbol chord,
+            Key key,
+            boolean opens,
+            int stays,
+            boolean first,
+            boolean strong,
+            Optional<ChordSymbol> into,
+            int turn,
+            int highest,
+            boolean passing) {}
 
     /** @param lowest the lowest key it may go to */
     static Map<Planned, Note> of(List<Cut> cuts, List<Planned> strokes, int lowest) {
-        WalkingLine line = new WalkingLine(cuts, strokes.stream().filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.PASSING).toList(), lowest);
+        WalkingLine line = new WalkingLine(
+                cuts,
+                strokes.stream()
+                        .filter(stroke -> stroke.roles().get(0).kind() == Role.Kind.PASSING)
+                        .toList(),
+                lowest);
         Map<Planned, Note> found = new IdentityHashMap<>();
         List<Planned> run = new ArrayList<>();
         for (Planned stroke : strokes) {
             if (stroke.roles().contains(Role.WALK)) {
-                boolean goesOn = run.isEmpty() || stroke.cut() <= run.get(run.size() - 1).cut() + 1;
+                boolean goesOn =
+                        run.isEmpty() || stroke.cut() <= run.get(run.size() - 1).cut() + 1;
                 if (!goesOn) {
                     line.walk(run, found);
                     run.clear();
@@ -106,7 +130,10 @@ final class WalkingLine {
         return found;
     }
 
-    /** Strokes between the beats are skips: they strike what the beat before them had, an octave higher where there is room. */
+    /**
+     * Strokes between the beats are skips: they strike what the beat before them had, an octave higher where there is
+     * room.
+     */
     private void walk(List<Planned> all, Map<Planned, Note> found) {
         List<Planned> run = new ArrayList<>();
         for (int i = 0; i < all.size(); i++) {
@@ -118,8 +145,12 @@ final class WalkingLine {
         List<Note> before = List.of();
         for (int i = 0; i < run.size(); i++) {
             boolean first = i == 0 || run.get(i - 1).cut() != run.get(i).cut();
-            boolean last = i + 1 < run.size() && run.get(i + 1).cut() != run.get(i).cut();
-            List<Note> now = notes(run.get(i), first, last ? Optional.of(cuts.get(run.get(i + 1).cut())) : Optional.empty());
+            boolean last =
+                    i + 1 < run.size() && run.get(i + 1).cut() != run.get(i).cut();
+            List<Note> now = notes(
+                    run.get(i),
+                    first,
+                    last ? Optional.of(cuts.get(run.get(i + 1).cut())) : Optional.empty());
             layers.add(moves(before, now));
             before = now;
         }
@@ -131,7 +162,19 @@ final class WalkingLine {
         for (Planned stroke : all) {
             beat = found.getOrDefault(stroke, beat);
             if (beat != null && !found.containsKey(stroke)) {
-                found.put(stroke, beat.key() + Pitch.OCTAVE <= TURNS_BACK ? new Note(Pitch.onKey(beat.key() + Pitch.OCTAVE, beat.pitch().pitchClass()), Kind.TONE, 0, -1, 0, false) : beat);
+                found.put(
+                        stroke,
+                        beat.key() + Pitch.OCTAVE <= TURNS_BACK
+                                ? new Note(
+                                        Pitch.onKey(
+                                                beat.key() + Pitch.OCTAVE,
+                                                beat.pitch().pitchClass()),
+                                        Kind.TONE,
+                                        0,
+                                        -1,
+                                        0,
+                                        false)
+                                : beat);
             }
         }
     }
@@ -140,16 +183,22 @@ final class WalkingLine {
     private boolean isSkip(Planned before, Planned stroke) {
         Cut cut = cuts.get(stroke.cut());
         int beat = Math.min(cut.bar().meter().beatTicks(), Ticks.PER_QUARTER);
-        return before != null && before.cut() == stroke.cut() && (stroke.tick() - cut.bar().tick()) % beat != 0 && stroke.tick() - before.tick() < beat;
+        return before != null
+                && before.cut() == stroke.cut()
+                && (stroke.tick() - cut.bar().tick()) % beat != 0
+                && stroke.tick() - before.tick() < beat;
     }
 
     private List<Move> moves(List<Note> before, List<Note> now) {
         return moves.computeIfAbsent(before, each -> new IdentityHashMap<>()).computeIfAbsent(now, each -> {
             List<Move> all = new ArrayList<>();
-            now.forEach(note -> before.stream().filter(from -> leap(Math.abs(note.key() - from.key())) < NEVER).forEach(from -> all.add(new Move(from, note))));
+            now.forEach(note -> before.stream()
+                    .filter(from -> leap(Math.abs(note.key() - from.key())) < NEVER)
+                    .forEach(from -> all.add(new Move(from, note))));
             if (all.isEmpty()) {
                 // Nowhere near: the first of all, or what has no other way.
-                now.forEach(note -> (before.isEmpty() ? java.util.stream.Stream.<Note>of() : before.stream()).forEach(from -> all.add(new Move(from, note))));
+                now.forEach(note -> (before.isEmpty() ? java.util.stream.Stream.<Note>of() : before.stream())
+                        .forEach(from -> all.add(new Move(from, note))));
             }
             if (before.isEmpty()) {
                 now.forEach(note -> all.add(new Move(null, note)));
@@ -158,20 +207,39 @@ final class WalkingLine {
         });
     }
 
-    private static final ShortestPath.Joint<Move> JOINT = new ShortestPath.Joint<>(move -> move.now().key(), move -> move.before() == null ? 0 : move.before().key());
+    private static final ShortestPath.Joint<Move> JOINT = new ShortestPath.Joint<>(
+            move -> move.now().key(),
+            move -> move.before() == null ? 0 : move.before().key());
 
     private static final List<CostTerm<Move>> COSTS = List.of(
-            CostTerm.own("walking-step", 1, move -> move.before() == null ? 0 : move.before().kind() == Kind.APPROACH ? arrival(move) : leap(Math.abs(move.step()))),
+            CostTerm.own(
+                    "walking-step",
+                    1,
+                    move -> move.before() == null
+                            ? 0
+                            : move.before().kind() == Kind.APPROACH ? arrival(move) : leap(Math.abs(move.step()))),
             CostTerm.own("walking-tone", 1, move -> move.now().cost()),
-            CostTerm.own("walking-register", 1, move -> 0.05 * Math.abs(move.now().key() - HOME) + (move.now().key() > TURNS_BACK ? 1.5 : 0)),
+            CostTerm.own(
+                    "walking-register",
+                    1,
+                    move -> 0.05 * Math.abs(move.now().key() - HOME)
+                            + (move.now().key() > TURNS_BACK ? 1.5 : 0)),
             CostTerm.own("walking-arc", 0.8, move -> move.now().arc() * move.step() < 0 ? 1 : 0),
             CostTerm.step("walking-turn", 1, WalkingLine::turn));
 
     /** A step, a third that the chord has, or the next chord's fifth. */
     private static double arrival(Move move) {
         int away = Math.abs(move.step());
-        boolean fifth = (away == 5 || away == FIFTH) && Math.floorMod(move.before().key(), Pitch.OCTAVE) == move.before().fifth();
-        return away == 1 ? 0 : away == STEP ? 0.1 : fifth ? 1.6 : (away == 3 || away == THIRD) && move.before().third() ? 0.3 : NEVER / 2 + away;
+        boolean fifth = (away == 5 || away == FIFTH)
+                && Math.floorMod(move.before().key(), Pitch.OCTAVE)
+                        == move.before().fifth();
+        return away == 1
+                ? 0
+                : away == STEP
+                        ? 0.1
+                        : fifth
+                                ? 1.6
+                                : (away == 3 || away == THIRD) && move.before().third() ? 0.3 : NEVER / 2 + away;
     }
 
     private static double leap(int semitones) {
@@ -186,7 +254,10 @@ final class WalkingLine {
         };
     }
 
-    /** What three notes are together: there and back, two leaps one way, a leap that is not taken back, a passing note that does not pass. */
+    /**
+     * What three notes are together: there and back, two leaps one way, a leap that is not taken back, a passing note
+     * that does not pass.
+     */
     private static double turn(Move from, Move to) {
         if (from.before() == null) {
             return 0;
@@ -208,9 +279,27 @@ final class WalkingLine {
         Cut cut = cuts.get(stroke.cut());
         boolean opensBar = stroke.tick() == cut.bar().tick();
         int beats = cut.bar().ticks() / Ticks.PER_QUARTER;
-        boolean strong = (stroke.tick() - cut.bar().tick()) % ((beats % 2 == 0 ? 2 : Math.max(1, beats)) * Ticks.PER_QUARTER) == 0;
-        Optional<ChordSymbol> into = next.filter(Cut::begins).map(Cut::chord).filter(after -> after.bass().chroma() != cut.chord().bass().chroma());
-        return known.computeIfAbsent(new Beat(cut.chord(), cut.bar().key(), first && cut.begins(), cut.nth(), opensBar, strong, into, cut.bar().index() % 2, stroke.roles().size() > 1 && stroke.origin() != Origin.FULLER ? Math.max(HIGHEST_OF_TWO, lowest + Pitch.OCTAVE) : Math.max(HIGHEST, lowest + Pitch.OCTAVE), passing.stream().anyMatch(chord -> chord.tick() == stroke.tick())), this::notes);
+        boolean strong =
+                (stroke.tick() - cut.bar().tick()) % ((beats % 2 == 0 ? 2 : Math.max(1, beats)) * Ticks.PER_QUARTER)
+                        == 0;
+        Optional<ChordSymbol> into = next.filter(Cut::begins)
+                .map(Cut::chord)
+                .filter(after -> after.bass().chroma() != cut.chord().bass().chroma());
+        return known.computeIfAbsent(
+                new Beat(
+                        cut.chord(),
+                        cut.bar().key(),
+                        first && cut.begins(),
+                        cut.nth(),
+                        opensBar,
+                        strong,
+                        into,
+                        cut.bar().index() % 2,
+                        stroke.roles().size() > 1 && stroke.origin() != Origin.FULLER
+                                ? Math.max(HIGHEST_OF_TWO, lowest + Pitch.OCTAVE)
+                                : Math.max(HIGHEST, lowest + Pitch.OCTAVE),
+                        passing.stream().anyMatch(chord -> chord.tick() == stroke.tick())),
+                this::notes);
     }
 
     private List<Note> notes(Beat beat) {
@@ -223,7 +312,16 @@ final class WalkingLine {
             approach(notes, beat.into().get(), beat);
         } else {
             // The second tone of equal chords is the third and the fifth in turn.
-            chord.tones().forEach(tone -> put(notes, tone, Kind.TONE, tone.chroma() == chord.bass().chroma() ? beat.first() ? 0 : 0.8 : beat.first() && isFifth(chord, tone) ? 0 : turned(chord, tone, beat), arc, beat.highest()));
+            chord.tones()
+                    .forEach(tone -> put(
+                            notes,
+                            tone,
+                            Kind.TONE,
+                            tone.chroma() == chord.bass().chroma()
+                                    ? beat.first() ? 0 : 0.8
+                                    : beat.first() && isFifth(chord, tone) ? 0 : turned(chord, tone, beat),
+                            arc,
+                            beat.highest()));
             if (!beat.strong()) {
                 scale(chord, beat.key()).forEach(step -> put(notes, step, Kind.STEP, 0.3, arc, beat.highest()));
             }
@@ -236,35 +334,66 @@ final class WalkingLine {
     }
 
     private static boolean isFifth(ChordSymbol chord, PitchClass tone) {
-        return chord.quality().tone(5).filter(fifth -> chord.tone(fifth).chroma() == tone.chroma()).isPresent();
+        return chord.quality()
+                .tone(5)
+                .filter(fifth -> chord.tone(fifth).chroma() == tone.chroma())
+                .isPresent();
     }
 
-    /** The key's steps where the chord's root is the key's own, save what contradicts the chord; over a strange chord steps between its tones. */
+    /**
+     * The key's steps where the chord's root is the key's own, save what contradicts the chord; over a strange chord
+     * steps between its tones.
+     */
     private static List<PitchClass> scale(ChordSymbol chord, Key key) {
         if (key.holds(chord.root())) {
-            return key.scale().stream().filter(step -> !Approach.isTheOther(chord, step.chroma())).toList();
+            return key.scale().stream()
+                    .filter(step -> !Approach.isTheOther(chord, step.chroma()))
+                    .toList();
         }
         boolean minor = chord.quality().has(3, 3);
         boolean diminished = minor && chord.quality().has(5, 6);
-        return (diminished ? List.of("2", "4", "b6") : List.of("2", "4", "6")).stream().map(degree -> chord.root().plus(Interval.parse(degree)).simple()).toList();
+        return (diminished ? List.of("2", "4", "b6") : List.of("2", "4", "6"))
+                .stream()
+                        .map(degree -> chord.root().plus(Interval.parse(degree)).simple())
+                        .toList();
     }
 
-    /** A step or a semitone from the next bass, the next chord's fifth, a tone of the chord a third away; never what contradicts the chord that sounds. */
+    /**
+     * A step or a semitone from the next bass, the next chord's fifth, a tone of the chord a third away; never what
+     * contradicts the chord that sounds.
+     */
     private void approach(TreeMap<Integer, Note> notes, ChordSymbol next, Beat beat) {
         ChordSymbol chord = beat.chord();
         PitchClass target = next.bass();
-        int fifth = next.over().isPresent() ? -1 : next.quality().tone(5).map(tone -> next.tone(tone).chroma()).orElse(Math.floorMod(target.chroma() + FIFTH, Pitch.OCTAVE));
+        int fifth = next.over().isPresent()
+                ? -1
+                : next.quality()
+                        .tone(5)
+                        .map(tone -> next.tone(tone).chroma())
+                        .orElse(Math.floorMod(target.chroma() + FIFTH, Pitch.OCTAVE));
         for (int away : new int[] {-1, 1, -2, 2, -3, 3, -4, 4, 5, 7}) {
             int chroma = Math.floorMod(target.chroma() + away, Pitch.OCTAVE);
             boolean own = Naming.tone(chroma, chord).isPresent();
             boolean inKey = Naming.inKey(chroma, beat.key());
             boolean contradicts = Math.abs(away) > 1 && Approach.isTheOther(chord, chroma);
-            boolean possible = Math.abs(away) == 1 || Math.abs(away) == STEP && (own || inKey) || Math.abs(away) <= THIRD && own || chroma == fifth;
+            boolean possible = Math.abs(away) == 1
+                    || Math.abs(away) == STEP && (own || inKey)
+                    || Math.abs(away) <= THIRD && own
+                    || chroma == fifth;
             if (possible && !contradicts) {
-                double turned = beat.passing() ? away == -1 ? 0 : FROM_ELSEWHERE : (away > 0) == (beat.turn() == 1) ? 0 : 0.2;
+                double turned =
+                        beat.passing() ? away == -1 ? 0 : FROM_ELSEWHERE : (away > 0) == (beat.turn() == 1) ? 0 : 0.2;
                 boolean third = Math.abs(away) > STEP && chroma != fifth;
                 double cost = third ? THIRD_AWAY : own || inKey ? 0 : 0.2;
-                put(notes, Naming.of(chroma, chord, next, beat.key(), target, Math.abs(away) <= STEP ? away : 0), Kind.APPROACH, cost + turned, 0, fifth, third, beat.highest());
+                put(
+                        notes,
+                        Naming.of(chroma, chord, next, beat.key(), target, Math.abs(away) <= STEP ? away : 0),
+                        Kind.APPROACH,
+                        cost + turned,
+                        0,
+                        fifth,
+                        third,
+                        beat.highest());
             }
         }
     }
@@ -273,7 +402,15 @@ final class WalkingLine {
         put(notes, name, kind, cost, arc, -1, false, highest);
     }
 
-    private void put(TreeMap<Integer, Note> notes, PitchClass name, Kind kind, double cost, int arc, int fifth, boolean third, int highest) {
+    private void put(
+            TreeMap<Integer, Note> notes,
+            PitchClass name,
+            Kind kind,
+            double cost,
+            int arc,
+            int fifth,
+            boolean third,
+            int highest) {
         for (int key = lowest; key <= highest; key++) {
             if (key % Pitch.OCTAVE == name.chroma()) {
                 notes.putIfAbsent(key, new Note(Pitch.onKey(key, name), kind, cost, fifth, arc, third));

@@ -9,11 +9,15 @@ import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
 
-/** How much each cost of laying the chords counts; the rows of {@code costs.yaml} with the player's own where there are any. */
+/**
+ * How much each cost of laying the chords counts; the rows of {@code costs.yaml} with the player's own where there are
+ * any.
+ */
 public record Weights(Map<String, Double> factors) {
 
     /** The weights as they ship. */
     public static final Weights USUAL = new Weights(Map.of());
+
     public static final double MOST = 10;
 
     private static final Map<String, Cost> ALL = readAll();
@@ -21,11 +25,10 @@ public record Weights(Map<String, Double> factors) {
     /**
      * A named cost.
      *
-     * @param unit   what is counted
+     * @param unit what is counted
      * @param weight how much one of it costs
      */
-    public record Cost(String id, String name, String unit, double weight) {
-    }
+    public record Cost(String id, String name, String unit, double weight) {}
 
     /** @throws Refused naming what was given and what was expected */
     public Weights {
@@ -53,7 +56,10 @@ public record Weights(Map<String, Double> factors) {
         Map<String, Cost> all = new LinkedHashMap<>();
         file.names().forEach(id -> {
             YamlFields fields = file.fields(id).allow(Set.of("name", "unit", "weight"));
-            all.put(id, new Cost(id, fields.text("name"), fields.text("unit"), fields.value("weight", Double::parseDouble)));
+            all.put(
+                    id,
+                    new Cost(
+                            id, fields.text("name"), fields.text("unit"), fields.value("weight", Double::parseDouble)));
         });
         return all;
     }

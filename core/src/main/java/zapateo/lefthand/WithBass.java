@@ -6,7 +6,10 @@ import zapateo.rhythm.Role;
 
 /** What is struck together with a figure's basses, where a player says so. */
 public enum WithBass {
-    ALONE, OCTAVE, TENTH, FILLED_TENTH;
+    ALONE,
+    OCTAVE,
+    TENTH,
+    FILLED_TENTH;
 
     private static final Role FIFTH_BELOW = Role.parse("5_");
     private static final Role FIFTH = Role.tone(5);
@@ -19,12 +22,15 @@ public enum WithBass {
         Role lowest = roles.get(0);
         Role highest = roles.get(roles.size() - 1);
         boolean doubled = highest.equals(OCTAVE_ABOVE) || highest.equals(TENTH_ABOVE);
-        return roles.size() == 1 ? lowest.equals(Role.BASS) || lowest.equals(FIFTH_BELOW) || lowest.equals(Role.WALK) : doubled && (lowest.equals(Role.BASS) || lowest.equals(Role.WALK));
+        return roles.size() == 1
+                ? lowest.equals(Role.BASS) || lowest.equals(FIFTH_BELOW) || lowest.equals(Role.WALK)
+                : doubled && (lowest.equals(Role.BASS) || lowest.equals(Role.WALK));
     }
 
     /**
-     * That bass with what belongs to it. A fifth below has its own octave; for tenths the root comes again in its place. A tenth is filled with the seventh, where the chord has one, else
-     * with the fifth; a line that walks has octaves and tenths alone.
+     * That bass with what belongs to it. A fifth below has its own octave; for tenths the root comes again in its
+     * place. A tenth is filled with the seventh, where the chord has one, else with the fifth; a line that walks has
+     * octaves and tenths alone.
      */
     List<Role> on(List<Role> roles, ChordSymbol chord) {
         Role bass = roles.get(0);
@@ -32,7 +38,10 @@ public enum WithBass {
             case ALONE -> List.of(bass);
             case OCTAVE -> List.of(bass, bass.equals(FIFTH_BELOW) ? FIFTH : OCTAVE_ABOVE);
             case TENTH -> List.of(rooted(bass), TENTH_ABOVE);
-            case FILLED_TENTH -> bass.equals(Role.WALK) ? TENTH.on(roles, chord) : List.of(Role.BASS, chord.quality().tone(7).isPresent() ? SEVENTH : FIFTH, TENTH_ABOVE);
+            case FILLED_TENTH ->
+                bass.equals(Role.WALK)
+                        ? TENTH.on(roles, chord)
+                        : List.of(Role.BASS, chord.quality().tone(7).isPresent() ? SEVENTH : FIFTH, TENTH_ABOVE);
         };
     }
 

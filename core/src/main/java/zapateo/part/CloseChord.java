@@ -6,11 +6,10 @@ import zapateo.rhythm.Role;
 /** Which notes of a close chord a figure's role takes. */
 public final class CloseChord {
 
-    private CloseChord() {
-    }
+    private CloseChord() {}
 
     /**
-     * @param role  one that takes its notes from the close chord
+     * @param role one that takes its notes from the close chord
      * @param chord low to high; a chord of one note is that note to every role
      */
     public static List<PartNote> take(Role role, List<PartNote> chord) {

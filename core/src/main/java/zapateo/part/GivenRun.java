@@ -17,14 +17,30 @@ public record GivenRun(TickSpan span, List<Stroke> strokes) {
 
     /** Both, those of {@code upper} in place of what {@code lower} has in their time. */
     public static List<GivenRun> over(List<GivenRun> lower, List<GivenRun> upper) {
-        List<GivenRun> all = new ArrayList<>(lower.stream().map(run -> new GivenRun(run.span, run.strokes.stream().flatMap(stroke -> cut(stroke, upper)).toList())).toList());
+        List<GivenRun> all = new ArrayList<>(lower.stream()
+                .map(run -> new GivenRun(
+                        run.span,
+                        run.strokes.stream()
+                                .flatMap(stroke -> cut(stroke, upper))
+                                .toList()))
+                .toList());
         all.addAll(upper);
         return all;
     }
 
     private static Stream<Stroke> cut(Stroke stroke, List<GivenRun> upper) {
         int tick = stroke.written().tick();
-        int end = upper.stream().map(GivenRun::span).filter(span -> span.end() > tick).mapToInt(TickSpan::tick).min().orElse(Integer.MAX_VALUE);
-        return end <= tick ? Stream.empty() : Stream.of(end >= stroke.written().end() ? stroke : stroke.moved(stroke.bar(), TickSpan.of(tick, end - tick)));
+        int end = upper.stream()
+                .map(GivenRun::span)
+                .filter(span -> span.end() > tick)
+                .mapToInt(TickSpan::tick)
+                .min()
+                .orElse(Integer.MAX_VALUE);
+        return end <= tick
+                ? Stream.empty()
+                : Stream.of(
+                        end >= stroke.written().end()
+                                ? stroke
+                                : stroke.moved(stroke.bar(), TickSpan.of(tick, end - tick)));
     }
 }

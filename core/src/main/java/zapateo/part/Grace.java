@@ -10,6 +10,7 @@ public record Grace(Place place, int ticks) {
 
     /** A grace note goes to the next stroke of its hand. */
     public enum Place {
-        NOTE, LEANED_ON
+        NOTE,
+        LEANED_ON
     }
 }

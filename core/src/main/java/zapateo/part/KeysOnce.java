@@ -11,9 +11,20 @@ import java.util.function.ToIntBiFunction;
 
 /** No key is struck while it is held: what holds it lets go. */
 public enum KeysOnce {
-    /** On the page, where of two strokes that begin on one key together the first has it: a broken chord's bass stands on its off-beat, a quick roll only sounds before its place. */
-    WRITTEN(Stroke::written, (stroke, note) -> stroke.written().tick() + (stroke.roll().filter(roll -> roll.kind() == Roll.Kind.BROKEN).isPresent() ? Math.min(0, note.delayTicks()) : 0),
-            (stroke, span) -> stroke.moved(stroke.bar(), span), true),
+    /**
+     * On the page, where of two strokes that begin on one key together the first has it: a broken chord's bass stands
+     * on its off-beat, a quick roll only sounds before its place.
+     */
+    WRITTEN(
+            Stroke::written,
+            (stroke, note) -> stroke.written().tick()
+                    + (stroke.roll()
+                                    .filter(roll -> roll.kind() == Roll.Kind.BROKEN)
+                                    .isPresent()
+                            ? Math.min(0, note.delayTicks())
+                            : 0),
+            (stroke, span) -> stroke.moved(stroke.bar(), span),
+            true),
     /** As it is heard: a key that a roll strikes ahead of its place is let go before that. */
     SOUNDING(Stroke::sounding, (stroke, note) -> stroke.sounding().tick() + note.delayTicks(), Stroke::sounding, false);
 
@@ -30,7 +41,11 @@ public enum KeysOnce {
         Stroke to(Stroke stroke, TickSpan span);
     }
 
-    KeysOnce(Function<Stroke, TickSpan> span, ToIntBiFunction<Stroke, PartNote> start, Shortened shortened, boolean oneHolder) {
+    KeysOnce(
+            Function<Stroke, TickSpan> span,
+            ToIntBiFunction<Stroke, PartNote> start,
+            Shortened shortened,
+            boolean oneHolder) {
         this.span = span;
         this.start = start;
         this.shortened = shortened;
@@ -45,7 +60,8 @@ public enum KeysOnce {
         Arrays.fill(holder, NOBODY);
         for (int i = 0; i < sorted.size(); i++) {
             sorted.set(i, struck(sorted, i, holder));
-            for (PartNote note : sorted.get(i) == null ? List.<PartNote>of() : sorted.get(i).notes()) {
+            for (PartNote note :
+                    sorted.get(i) == null ? List.<PartNote>of() : sorted.get(i).notes()) {
                 holder[note.pitch().midi()] = i;
             }
         }
@@ -74,7 +90,9 @@ public enum KeysOnce {
     }
 
     private static Stroke without(Stroke stroke, Set<Integer> taken) {
-        List<PartNote> left = stroke.notes().stream().filter(note -> !taken.contains(note.pitch().midi())).toList();
+        List<PartNote> left = stroke.notes().stream()
+                .filter(note -> !taken.contains(note.pitch().midi()))
+                .toList();
         return left.isEmpty() ? null : stroke.playing(left);
     }
 }

@@ -10,16 +10,19 @@ import zapateo.rhythm.DataFile;
 /** How low an interval may lie before it turns to mud; the table of {@code low-interval-limits.csv}. */
 public final class LowIntervalLimits {
 
-    private static final Map<Integer, Integer> LOWEST_BOTTOM = DataFile.text("part/low-interval-limits.csv").lines()
-            .filter(line -> !line.startsWith("#")).map(line -> line.split(";"))
-            .collect(Collectors.toUnmodifiableMap(cells -> Integer.valueOf(cells[0]), cells -> Pitch.parse(cells[1]).midi()));
+    private static final Map<Integer, Integer> LOWEST_BOTTOM = DataFile.text("part/low-interval-limits.csv")
+            .lines()
+            .filter(line -> !line.startsWith("#"))
+            .map(line -> line.split(";"))
+            .collect(Collectors.toUnmodifiableMap(
+                    cells -> Integer.valueOf(cells[0]),
+                    cells -> Pitch.parse(cells[1]).midi()));
 
     private static final int FIFTH = 7;
     private static final int C2 = 36;
     private static final int G1 = 31;
 
-    private LowIntervalLimits() {
-    }
+    private LowIntervalLimits() {}
 
     /** The lowest key an interval of so many semitones may stand on; empty for one that may lie anywhere. */
     public static Optional<Integer> of(int semitones) {
@@ -27,10 +30,11 @@ public final class LowIntervalLimits {
     }
 
     /**
-     * Whether two keys of a chord that is struck together and held are mud on one piano bass: close intervals below their limit, a fourth or tritone there with nothing a fifth or more below
-     * it, a sixth or seventh on a bass below C2, an open fifth below G1 (common practice).
+     * Whether two keys of a chord that is struck together and held are mud on one piano bass: close intervals below
+     * their limit, a fourth or tritone there with nothing a fifth or more below it, a sixth or seventh on a bass below
+     * C2, an open fifth below G1 (common practice).
      *
-     * @param low        place of the lower one among the keys, low to high
+     * @param low place of the lower one among the keys, low to high
      * @param fifthBelow whether something a fifth or more below it sounds
      */
     public static boolean isMud(int[] keys, int low, int high, boolean fifthBelow) {

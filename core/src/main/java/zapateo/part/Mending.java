@@ -2,10 +2,19 @@ package zapateo.part;
 
 import java.util.Locale;
 
-/** What was done to a stroke that could not be struck as it was meant: because of the hand that strikes it, or to make room for the other one. */
+/**
+ * What was done to a stroke that could not be struck as it was meant: because of the hand that strikes it, or to make
+ * room for the other one.
+ */
 public enum Mending {
-    ROLL(Cause.HAND), PEDAL(Cause.HAND), OMIT(Cause.HAND), PLAY(Cause.HAND),
-    LEFT_THINNED(Cause.ROOM), LEFT_REVOICED(Cause.ROOM), LEFT_LOWERED(Cause.ROOM), RIGHT_RAISED(Cause.ROOM);
+    ROLL(Cause.HAND),
+    PEDAL(Cause.HAND),
+    OMIT(Cause.HAND),
+    PLAY(Cause.HAND),
+    LEFT_THINNED(Cause.ROOM),
+    LEFT_REVOICED(Cause.ROOM),
+    LEFT_LOWERED(Cause.ROOM),
+    RIGHT_RAISED(Cause.ROOM);
 
     /** Why it was done. */
     public enum Cause {

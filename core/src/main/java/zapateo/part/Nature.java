@@ -9,8 +9,8 @@ import zapateo.rhythm.Role;
  * What a stroke is. Everything that decides about strokes asks this; a {@link Reason} is for words only.
  *
  * @param origin what put it there
- * @param roles  of the chord it plays, as its figure has them; none where it comes of no figure
- * @param grace  present on a grace note and on what it leans on
+ * @param roles of the chord it plays, as its figure has them; none where it comes of no figure
+ * @param grace present on a grace note and on what it leans on
  * @param mended how it was changed, in the order that was done
  */
 public record Nature(Origin origin, List<Role> roles, Optional<Grace> grace, List<Mending> mended) {

@@ -7,7 +7,7 @@ import java.util.Set;
  * What the right hand needs of the left one.
  *
  * @param ceilings in the order of time
- * @param runs     the same
+ * @param runs the same
  * @param asTheyAre indices of bars in which nothing makes room
  */
 public record Needs(List<Ceiling> ceilings, List<GivenRun> runs, Set<Integer> asTheyAre) {

@@ -43,7 +43,9 @@ public enum Origin {
 
     /** Laid over the chart's chords by a figure; a line to be sung; or added to those. */
     private enum Kind {
-        LAID, SUNG, ADDED
+        LAID,
+        SUNG,
+        ADDED
     }
 
     private final String id = name().toLowerCase(Locale.ROOT).replace('_', '-');

@@ -6,10 +6,11 @@ import zapateo.pitch.Pitch;
 /**
  * One key of a stroke.
  *
- * @param role       what it is to its chord, as figures write it
- * @param delayTicks how much later than the stroke it sounds, in a rolled chord; below zero it sounds before the stroke's own tick
- * @param velocity   how hard it is struck, 1 to 127 (MIDI 1.0)
- * @param finger     1 the thumb to 5, 0 until fingers are chosen
+ * @param role what it is to its chord, as figures write it
+ * @param delayTicks how much later than the stroke it sounds, in a rolled chord; below zero it sounds before the
+ *     stroke's own tick
+ * @param velocity how hard it is struck, 1 to 127 (MIDI 1.0)
+ * @param finger 1 the thumb to 5, 0 until fingers are chosen
  */
 public record PartNote(Pitch pitch, String role, int delayTicks, int velocity, int finger) {
 

@@ -13,14 +13,24 @@ public final class Sounding {
 
     /** @param strokes in any order */
     public Sounding(List<Stroke> strokes) {
-        places = IntStream.range(0, strokes.size()).boxed().sorted(Comparator.comparingInt(place -> strokes.get(place).written().tick())).mapToInt(Integer::intValue).toArray();
+        places = IntStream.range(0, strokes.size())
+                .boxed()
+                .sorted(Comparator.comparingInt(
+                        place -> strokes.get(place).written().tick()))
+                .mapToInt(Integer::intValue)
+                .toArray();
         inTime = IntStream.of(places).mapToObj(strokes::get).toList();
-        longest = strokes.stream().mapToInt(stroke -> stroke.written().ticks()).max().orElse(0);
+        longest = strokes.stream()
+                .mapToInt(stroke -> stroke.written().ticks())
+                .max()
+                .orElse(0);
     }
 
     /** Places in the list of those of which something is heard from {@code from} to before {@code to}. */
     public IntStream in(int from, int to) {
-        return IntStream.range(firstFrom(from - longest), firstFrom(to)).filter(at -> inTime.get(at).written().end() > from).map(at -> places[at]);
+        return IntStream.range(firstFrom(from - longest), firstFrom(to))
+                .filter(at -> inTime.get(at).written().end() > from)
+                .map(at -> places[at]);
     }
 
     /** Places in the list of those that begin from {@code from} to before {@code to}. */

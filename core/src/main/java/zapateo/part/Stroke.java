@@ -11,32 +11,54 @@ import zapateo.rhythm.Side;
 /**
  * One thing one hand does at one moment.
  *
- * @param bar      index of the bar it belongs to
- * @param chord    which of the laid chords it plays, counted from 0
- * @param written  where the score has it
+ * @param bar index of the bar it belongs to
+ * @param chord which of the laid chords it plays, counted from 0
+ * @param written where the score has it
  * @param sounding where it is heard, swung if the song swings
- * @param mark     how the step line shows it
- * @param accent   whether it is struck harder than its neighbours
- * @param notes    low to high, one at least
- * @param roll     present when the notes are not struck together
- * @param nature   what it is
- * @param reason   why it is there, for words
+ * @param mark how the step line shows it
+ * @param accent whether it is struck harder than its neighbours
+ * @param notes low to high, one at least
+ * @param roll present when the notes are not struck together
+ * @param nature what it is
+ * @param reason why it is there, for words
  */
-public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan sounding, Mark mark, boolean accent, List<PartNote> notes, Optional<Roll> roll,
-                     Nature nature, Reason reason) {
+public record Stroke(
+        Side hand,
+        int bar,
+        int chord,
+        TickSpan written,
+        TickSpan sounding,
+        Mark mark,
+        boolean accent,
+        List<PartNote> notes,
+        Optional<Roll> roll,
+        Nature nature,
+        Reason reason) {
 
     /** In the order of the score; of strokes written on one tick the left hand's comes first. */
-    public static final Comparator<Stroke> IN_TIME = (one, other) -> one.written.tick() != other.written.tick() ? Integer.compare(one.written.tick(), other.written.tick()) : one.hand.compareTo(other.hand);
+    public static final Comparator<Stroke> IN_TIME = (one, other) -> one.written.tick() != other.written.tick()
+            ? Integer.compare(one.written.tick(), other.written.tick())
+            : one.hand.compareTo(other.hand);
 
     public Stroke {
         notes = List.copyOf(notes);
         if (notes.isEmpty()) {
-            throw new IllegalArgumentException("stroke at " + written.tick() + " plays nothing: expected one note at least");
+            throw new IllegalArgumentException(
+                    "stroke at " + written.tick() + " plays nothing: expected one note at least");
         }
     }
 
     /** One that sounds where it is written, its notes together. */
-    public static Stroke of(Side hand, int bar, int chord, TickSpan span, Mark mark, boolean accent, List<PartNote> notes, Nature nature, Reason reason) {
+    public static Stroke of(
+            Side hand,
+            int bar,
+            int chord,
+            TickSpan span,
+            Mark mark,
+            boolean accent,
+            List<PartNote> notes,
+            Nature nature,
+            Reason reason) {
         return new Stroke(hand, bar, chord, span, span, mark, accent, notes, Optional.empty(), nature, reason);
     }
 
@@ -51,7 +73,18 @@ public record Stroke(Side hand, int bar, int chord, TickSpan written, TickSpan s
 
     /** The same so many bars and ticks later. */
     public Stroke later(int bars, int ticks) {
-        return new Stroke(hand, bar + bars, chord, written.later(ticks), sounding.later(ticks), mark, accent, notes, roll, nature, reason);
+        return new Stroke(
+                hand,
+                bar + bars,
+                chord,
+                written.later(ticks),
+                sounding.later(ticks),
+                mark,
+                accent,
+                notes,
+                roll,
+                nature,
+                reason);
     }
 
     public Stroke rolled(Roll how, List<PartNote> opened) {

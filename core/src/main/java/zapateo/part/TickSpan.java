@@ -1,6 +1,9 @@
 package zapateo.part;
 
-/** A stretch of song time: where it starts and how long it lasts, in ticks from the start of the first written bar; what sounds before that lies below zero. */
+/**
+ * A stretch of song time: where it starts and how long it lasts, in ticks from the start of the first written bar; what
+ * sounds before that lies below zero.
+ */
 public record TickSpan(int tick, int ticks) {
 
     public TickSpan {

@@ -7,7 +7,7 @@ import java.util.Map;
  * An accidental as it stands in a text.
  *
  * @param alteration semitones, -2 to 2
- * @param length     characters it takes, 0 when there is none
+ * @param length characters it takes, 0 when there is none
  */
 public record Accidental(int alteration, int length) {
 

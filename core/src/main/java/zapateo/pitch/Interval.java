@@ -6,7 +6,7 @@ import zapateo.refusal.Refused;
  * A spelled distance upward: a number of letters and a number of semitones. Written as a chord degree, {@code 5} is a
  * perfect fifth, {@code b3} a minor third, {@code #5} an augmented fifth, {@code bb7} a diminished seventh.
  *
- * @param steps     letters upward, 0 for a unison
+ * @param steps letters upward, 0 for a unison
  * @param semitones keys upward
  */
 public record Interval(int steps, int semitones) {

@@ -2,7 +2,13 @@ package zapateo.pitch;
 
 /** The seven note letters, each with its distance above C in semitones. */
 public enum Letter {
-    C(0), D(2), E(4), F(5), G(7), A(9), B(11);
+    C(0),
+    D(2),
+    E(4),
+    F(5),
+    G(7),
+    A(9),
+    B(11);
 
     private static final Letter[] ALL = values();
 

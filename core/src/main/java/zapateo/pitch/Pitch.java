@@ -3,8 +3,8 @@ package zapateo.pitch;
 import zapateo.refusal.Refused;
 
 /**
- * One key of the piano with its spelling, in scientific notation: C4 is middle C, MIDI note 60; A4 is 440 Hz, MIDI
- * note 69 (MIDI 1.0; ISO 16). B♯3 and C4 are the same key and two pitches.
+ * One key of the piano with its spelling, in scientific notation: C4 is middle C, MIDI note 60; A4 is 440 Hz, MIDI note
+ * 69 (MIDI 1.0; ISO 16). B♯3 and C4 are the same key and two pitches.
  */
 public record Pitch(PitchClass pitchClass, int octave) {
 
@@ -13,6 +13,7 @@ public record Pitch(PitchClass pitchClass, int octave) {
 
     /** The lowest and highest keys of a full piano, A0 and C8, as MIDI note numbers. */
     public static final int LOWEST_KEY = 21;
+
     public static final int HIGHEST_KEY = 108;
 
     private static final double CONCERT_A = 440.0;

@@ -14,12 +14,19 @@ import zapateo.refusal.Refused;
  */
 public record PitchClass(Letter letter, int alteration) {
 
-    private static final PitchClass[] ALL = Stream.of(Letter.values()).flatMap(letter -> IntStream.rangeClosed(-2, 2).mapToObj(alteration -> new PitchClass(letter, alteration))).toArray(PitchClass[]::new);
+    private static final PitchClass[] ALL = Stream.of(Letter.values())
+            .flatMap(letter -> IntStream.rangeClosed(-2, 2).mapToObj(alteration -> new PitchClass(letter, alteration)))
+            .toArray(PitchClass[]::new);
     private static final String[] SIGNS = {"𝄫", "♭", "", "♯", "𝄪"};
-    private static final String[] NAMES = Stream.of(ALL).map(each -> each.letter + SIGNS[each.alteration + 2]).toArray(String[]::new);
+    private static final String[] NAMES =
+            Stream.of(ALL).map(each -> each.letter + SIGNS[each.alteration + 2]).toArray(String[]::new);
     /** Where the plain letters lie on the line of fifths. */
     private static final int[] NATURAL = {0, 2, 4, -1, 1, 3, 5};
-    private static final List<PitchClass> USUAL = Stream.of("C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B").map(PitchClass::parse).toList();
+
+    private static final List<PitchClass> USUAL = Stream.of(
+                    "C", "C♯", "D", "E♭", "E", "F", "F♯", "G", "A♭", "A", "B♭", "B")
+            .map(PitchClass::parse)
+            .toList();
 
     /** @throws Refused naming what was given and what was expected */
     public PitchClass {
@@ -29,7 +36,9 @@ public record PitchClass(Letter letter, int alteration) {
     }
 
     public static PitchClass of(Letter letter, int alteration) {
-        return alteration >= -2 && alteration <= 2 ? ALL[letter.ordinal() * 5 + alteration + 2] : new PitchClass(letter, alteration);
+        return alteration >= -2 && alteration <= 2
+                ? ALL[letter.ordinal() * 5 + alteration + 2]
+                : new PitchClass(letter, alteration);
     }
 
     /**
@@ -38,7 +47,9 @@ public record PitchClass(Letter letter, int alteration) {
      * @throws Refused naming what was given and what was expected
      */
     public static PitchClass parse(String name) {
-        return prefixOf(name).filter(read -> read.length() == name.length()).map(Prefix::pitchClass)
+        return prefixOf(name)
+                .filter(read -> read.length() == name.length())
+                .map(Prefix::pitchClass)
                 .orElseThrow(() -> new Refused("note \"" + name + "\": expected a letter A to G with ♯ or ♭"));
     }
 
@@ -107,6 +118,5 @@ public record PitchClass(Letter letter, int alteration) {
     }
 
     /** A note name found at the start of a longer text. */
-    public record Prefix(PitchClass pitchClass, int length) {
-    }
+    public record Prefix(PitchClass pitchClass, int length) {}
 }

@@ -10,13 +10,15 @@ import java.util.Map;
 import java.util.TreeSet;
 
 /**
- * Which of the asked notes each key that was struck is: the cheapest way through the passage, kept as a few dozen ways side by side, so that the work grows with the take. Every way
- * has its own idea of when things are due: a delay from the beginning, a tempo that drifts, a stop, a bar played once more.
+ * Which of the asked notes each key that was struck is: the cheapest way through the passage, kept as a few dozen ways
+ * side by side, so that the work grows with the take. Every way has its own idea of when things are due: a delay from
+ * the beginning, a tempo that drifts, a stop, a bar played once more.
  */
 final class Follower {
 
     /** Ways that are kept side by side; one that costs so much more than the best is given up. */
     private static final int WAYS = 40;
+
     private static final double HOPELESS = 16;
     private static final double ADDED = 2;
     private static final double MISSED = 1.4;
@@ -24,6 +26,7 @@ final class Follower {
     private static final double SPREAD_MS = 55;
     /** After a long time it may be so much of that off. */
     private static final double LONG = 0.05;
+
     private static final double FAR = 3.2;
     private static final double STOPS = 5;
     private static final double AGAIN = 5;
@@ -38,6 +41,7 @@ final class Follower {
     private static final int AHEAD = 12;
     /** How many of the last keys may still lie out of order. */
     private static final int REMEMBERED = 24;
+
     private static final int BARS_BACK = 3;
 
     private final Passage passage;
@@ -55,27 +59,32 @@ final class Follower {
         this.openingOf = new int[due.length];
         int bar = -1;
         for (int at = 0; at < due.length; at++) {
-            keys.computeIfAbsent(passage.notes().get(at).midi(), key -> new ArrayList<>()).add(at);
+            keys.computeIfAbsent(passage.notes().get(at).midi(), key -> new ArrayList<>())
+                    .add(at);
             if (passage.notes().get(at).bar() != bar) {
                 openings.add(at);
                 bar = passage.notes().get(at).bar();
             }
             openingOf[at] = openings.size() - 1;
         }
-        keys.forEach((key, all) -> byKey.put(key, all.stream().mapToInt(Integer::intValue).toArray()));
+        keys.forEach((key, all) ->
+                byKey.put(key, all.stream().mapToInt(Integer::intValue).toArray()));
     }
 
     /** How a key came where it is taken to be. */
-    enum Step { ON, STOPPED, AGAIN }
+    enum Step {
+        ON,
+        STOPPED,
+        AGAIN
+    }
 
     /**
      * A key that is one of the asked notes.
      *
-     * @param key   index of the key as it was struck
+     * @param key index of the key as it was struck
      * @param asked index of the note
      */
-    record Match(int key, int asked, Step step) {
-    }
+    record Match(int key, int asked, Step step) {}
 
     /** One way through the keys so far; a chain back to the first. */
     private static final class Way {
@@ -87,10 +96,20 @@ final class Follower {
         private final double cost;
         /** An asked time, when it came, and how many played milliseconds an asked one lasts. */
         private final double anchor;
+
         private final double came;
         private final double pace;
 
-        private Way(Way before, int asked, int key, Step step, int furthest, double cost, double anchor, double came, double pace) {
+        private Way(
+                Way before,
+                int asked,
+                int key,
+                Step step,
+                int furthest,
+                double cost,
+                double anchor,
+                double came,
+                double pace) {
             this.before = before;
             this.asked = asked;
             this.key = key;
@@ -139,7 +158,9 @@ final class Follower {
             }
             ways = best(next);
         }
-        Way best = ways.stream().min(Comparator.comparingDouble(way -> way.cost + MISSED * Math.max(0, due.length - 1 - way.furthest))).orElseThrow();
+        Way best = ways.stream()
+                .min(Comparator.comparingDouble(way -> way.cost + MISSED * Math.max(0, due.length - 1 - way.furthest)))
+                .orElseThrow();
         List<Match> matches = new ArrayList<>();
         for (Way way = best; way != null; way = way.before) {
             if (way.asked >= 0) {
@@ -172,7 +193,16 @@ final class Follower {
         for (int i = after < 0 ? -after - 1 : after; i < all.length && all[i] <= way.furthest + AHEAD; i++) {
             double off = struck.ms() - way.expected(due[all[i]]);
             if (off > passage.window()) {
-                next.add(new Way(way, all[i], key, Step.STOPPED, all[i], way.cost + STOPS + skipped(way, all[i]), due[all[i]], struck.ms(), way.pace));
+                next.add(new Way(
+                        way,
+                        all[i],
+                        key,
+                        Step.STOPPED,
+                        all[i],
+                        way.cost + STOPS + skipped(way, all[i]),
+                        due[all[i]],
+                        struck.ms(),
+                        way.pace));
             }
             break;
         }
@@ -187,7 +217,16 @@ final class Follower {
 
     private void again(Way way, int key, Take.Key struck, int[] all, int opening, List<Way> next) {
         for (int asked : begins(all, opening)) {
-            next.add(new Way(way, asked, key, Step.AGAIN, asked, way.cost + AGAIN + MISSED * (asked - opening), due[asked], struck.ms(), way.pace));
+            next.add(new Way(
+                    way,
+                    asked,
+                    key,
+                    Step.AGAIN,
+                    asked,
+                    way.cost + AGAIN + MISSED * (asked - opening),
+                    due[asked],
+                    struck.ms(),
+                    way.pace));
         }
     }
 
@@ -197,7 +236,16 @@ final class Follower {
             for (int asked : begins(all, opening)) {
                 double off = (struck.ms() - due[asked] - DELAY_MS) / DELAY_SPREAD_MS;
                 double cost = opening == 0 ? Math.min(ELSEWHERE - 1, off * off / 2) : ELSEWHERE;
-                next.add(new Way(way, asked, key, Step.ON, asked, way.cost + cost + MISSED * (asked - opening), due[asked], struck.ms(), 1));
+                next.add(new Way(
+                        way,
+                        asked,
+                        key,
+                        Step.ON,
+                        asked,
+                        way.cost + cost + MISSED * (asked - opening),
+                        due[asked],
+                        struck.ms(),
+                        1));
             }
         }
     }
@@ -206,7 +254,9 @@ final class Follower {
     private List<Integer> begins(int[] all, int opening) {
         List<Integer> found = new ArrayList<>();
         int from = Arrays.binarySearch(all, opening);
-        for (int i = from < 0 ? -from - 1 : from; i < all.length && all[i] < opening + AHEAD && due[all[i]] < due[opening] + 2 * passage.beatMs(); i++) {
+        for (int i = from < 0 ? -from - 1 : from;
+                i < all.length && all[i] < opening + AHEAD && due[all[i]] < due[opening] + 2 * passage.beatMs();
+                i++) {
             found.add(all[i]);
         }
         return found;
@@ -215,9 +265,20 @@ final class Follower {
     private Way on(Way way, int key, int asked, Take.Key struck, double off) {
         double since = Math.abs(due[asked] - way.anchor);
         double spread = off / Math.max(SPREAD_MS, LONG * since);
-        double cost = way.cost + Math.min(FAR, spread * spread / 2) + (asked > way.furthest ? skipped(way, asked) : -MISSED);
-        double pace = way.pace + (Math.abs(off) < passage.window() ? DRIFTS * off / Math.max(200, passage.beatMs()) : 0);
-        return new Way(way, asked, key, Step.ON, Math.max(way.furthest, asked), cost, due[asked], way.expected(due[asked]) + FOLLOWS * off, Math.max(QUICKER, Math.min(SLOWER, pace)));
+        double cost =
+                way.cost + Math.min(FAR, spread * spread / 2) + (asked > way.furthest ? skipped(way, asked) : -MISSED);
+        double pace =
+                way.pace + (Math.abs(off) < passage.window() ? DRIFTS * off / Math.max(200, passage.beatMs()) : 0);
+        return new Way(
+                way,
+                asked,
+                key,
+                Step.ON,
+                Math.max(way.furthest, asked),
+                cost,
+                due[asked],
+                way.expected(due[asked]) + FOLLOWS * off,
+                Math.max(QUICKER, Math.min(SLOWER, pace)));
     }
 
     private static double skipped(Way way, int asked) {

@@ -28,13 +28,19 @@ public enum Layer {
 
     /** @throws Refused naming what was given and what was expected */
     public static Layer of(String id) {
-        return Arrays.stream(values()).filter(layer -> layer.id().equals(id)).findFirst()
-                .orElseThrow(() -> new Refused("layer \"" + id + "\": expected one of " + Arrays.stream(values()).map(Layer::id).collect(Collectors.joining(", "))));
+        return Arrays.stream(values())
+                .filter(layer -> layer.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new Refused("layer \"" + id + "\": expected one of "
+                        + Arrays.stream(values()).map(Layer::id).collect(Collectors.joining(", "))));
     }
 
     /** Whether who plays the other plays all of this. */
     boolean isIn(Layer other) {
-        return this == other || other == BOTH || other == LEFT && (this == BASSES || this == CHORDS) || other == RIGHT && this == TUNE;
+        return this == other
+                || other == BOTH
+                || other == LEFT && (this == BASSES || this == CHORDS)
+                || other == RIGHT && this == TUNE;
     }
 
     /** Which notes of a stroke it asks for, low to high. */

@@ -28,6 +28,5 @@ final class Numbers {
     static final double RUN_THROUGH = PLAN.value("run-through", Double::valueOf);
     static final int STEPS_A_DAY = PLAN.value("steps-a-day", Integer::valueOf);
 
-    private Numbers() {
-    }
+    private Numbers() {}
 }

@@ -5,7 +5,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 
-/** When each asked time came, for a player who drifts: a curve through what lies around it, what falls out of it left aside (local regression with robust weights). */
+/**
+ * When each asked time came, for a player who drifts: a curve through what lies around it, what falls out of it left
+ * aside (local regression with robust weights).
+ */
 final class TimeMap {
 
     private static final int AROUND = 16;
@@ -31,7 +34,9 @@ final class TimeMap {
     static TimeMap of(List<double[]> points) {
         TimeMap map = onsets(points);
         for (int round = 0; round < ROUNDS; round++) {
-            double[] off = IntStream.range(0, map.due.length).mapToDouble(at -> Math.abs(map.came[at] - map.at(map.due[at]))).toArray();
+            double[] off = IntStream.range(0, map.due.length)
+                    .mapToDouble(at -> Math.abs(map.came[at] - map.at(map.due[at])))
+                    .toArray();
             double spread = Math.max(LEAST_MS, 1.48 * median(off));
             for (int at = 0; at < off.length; at++) {
                 double far = off[at] / (OUTLIER * spread);
@@ -44,16 +49,21 @@ final class TimeMap {
     /** What is struck together is one point. */
     private static TimeMap onsets(List<double[]> points) {
         List<double[]> onsets = new ArrayList<>();
-        for (int from = 0; from < points.size();) {
+        for (int from = 0; from < points.size(); ) {
             int to = from;
             while (to < points.size() && points.get(to)[0] - points.get(from)[0] < Passage.TOGETHER) {
                 to++;
             }
             List<double[]> together = points.subList(from, to);
-            onsets.add(new double[] {median(together.stream().mapToDouble(point -> point[0]).toArray()), median(together.stream().mapToDouble(point -> point[1]).toArray())});
+            onsets.add(new double[] {
+                median(together.stream().mapToDouble(point -> point[0]).toArray()),
+                median(together.stream().mapToDouble(point -> point[1]).toArray())
+            });
             from = to;
         }
-        return new TimeMap(onsets.stream().mapToDouble(point -> point[0]).toArray(), onsets.stream().mapToDouble(point -> point[1]).toArray());
+        return new TimeMap(
+                onsets.stream().mapToDouble(point -> point[0]).toArray(),
+                onsets.stream().mapToDouble(point -> point[1]).toArray());
     }
 
     static double median(double[] values) {
@@ -92,9 +102,13 @@ final class TimeMap {
             }
         }
         if (sums[0] < 1e-9) {
-            return asked + median(IntStream.range(low, high).mapToDouble(at -> came[at] - due[at]).toArray());
+            return asked
+                    + median(IntStream.range(low, high)
+                            .mapToDouble(at -> came[at] - due[at])
+                            .toArray());
         }
-        // Few points say nothing of the tempo, some nothing of how it changes; outside of them it goes on as it was asked.
+        // Few points say nothing of the tempo, some nothing of how it changes; outside of them it goes on as it was
+        // asked.
         return asked + (high - low < LINE ? off[0] / sums[0] : high - low < CURVE ? line(sums, off) : curve(sums, off));
     }
 
@@ -105,10 +119,15 @@ final class TimeMap {
 
     /** The value at zero of the parabola through weighted points, by Cramer's rule. */
     private static double curve(double[] s, double[] y) {
-        double determinant = s[0] * (s[2] * s[4] - s[3] * s[3]) - s[1] * (s[1] * s[4] - s[2] * s[3]) + s[2] * (s[1] * s[3] - s[2] * s[2]);
+        double determinant = s[0] * (s[2] * s[4] - s[3] * s[3])
+                - s[1] * (s[1] * s[4] - s[2] * s[3])
+                + s[2] * (s[1] * s[3] - s[2] * s[2]);
         if (determinant < 1e-7 * s[0] * s[2] * s[4]) {
             return line(s, y);
         }
-        return (y[0] * (s[2] * s[4] - s[3] * s[3]) - s[1] * (y[1] * s[4] - s[3] * y[2]) + s[2] * (y[1] * s[3] - s[2] * y[2])) / determinant;
+        return (y[0] * (s[2] * s[4] - s[3] * s[3])
+                        - s[1] * (y[1] * s[4] - s[3] * y[2])
+                        + s[2] * (y[1] * s[3] - s[2] * y[2]))
+                / determinant;
     }
 }

@@ -3,14 +3,16 @@ package zapateo.rhythm;
 import java.util.List;
 import java.util.stream.Collectors;
 
-/** What a player says at a place in the bar (HANDBOOK §2): "1 & 2 &", "1 e & a", "1 trip let"; in 6/8 and the like the eighths are counted through. */
+/**
+ * What a player says at a place in the bar (HANDBOOK §2): "1 & 2 &", "1 e & a", "1 trip let"; in 6/8 and the like the
+ * eighths are counted through.
+ */
 public final class Count {
 
     private static final String[] SIXTEENTHS = {"", "e", "&", "a"};
     private static final String[] TRIPLETS = {"", "trip", "let"};
 
-    private Count() {
-    }
+    private Count() {}
 
     /** All of it, as in "1 & 2 &". */
     public static String of(Meter meter, List<Integer> ticks) {

@@ -10,8 +10,7 @@ public final class DataFile {
 
     private static final String FOLDER = "/zapateo/";
 
-    private DataFile() {
-    }
+    private DataFile() {}
 
     /** @param path below the data's folder, such as {@code figures/held.yaml} */
     public static String text(String path) {

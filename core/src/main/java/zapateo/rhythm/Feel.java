@@ -6,10 +6,14 @@ import java.util.Optional;
 
 /** How the two halves of a beat share it. */
 public enum Feel {
-    STRAIGHT, SWING, SHUFFLE;
+    STRAIGHT,
+    SWING,
+    SHUFFLE;
 
     public static Optional<Feel> named(String name) {
-        return Arrays.stream(values()).filter(feel -> feel.id().equals(name.strip().toLowerCase(Locale.ROOT))).findFirst();
+        return Arrays.stream(values())
+                .filter(feel -> feel.id().equals(name.strip().toLowerCase(Locale.ROOT)))
+                .findFirst();
     }
 
     public String id() {

@@ -7,9 +7,9 @@ import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 
 /**
- * The figures that ship with Zapateo: one YAML file each under {@code figures/} for the left hand or both and {@code right-figures/} for the right one,
- * in the order of the folder's {@code book.txt}.
- * A mistake in a file is refused when the book is opened, with the file and the line.
+ * The figures that ship with Zapateo: one YAML file each under {@code figures/} for the left hand or both and
+ * {@code right-figures/} for the right one, in the order of the folder's {@code book.txt}. A mistake in a file is
+ * refused when the book is opened, with the file and the line.
  */
 public final class FigureBook {
 
@@ -21,8 +21,7 @@ public final class FigureBook {
 
     private final Map<String, Figure> byId = new LinkedHashMap<>();
 
-    private FigureBook() {
-    }
+    private FigureBook() {}
 
     /** This book with more figures at its end; one with an id that is taken replaces it. */
     public FigureBook with(List<Figure> more) {
@@ -44,7 +43,10 @@ public final class FigureBook {
 
     private static FigureBook read(String folder) {
         FigureBook book = new FigureBook();
-        for (String id : DataFile.text(folder + "book.txt").lines().filter(line -> !line.isBlank() && !line.startsWith("#")).toList()) {
+        for (String id : DataFile.text(folder + "book.txt")
+                .lines()
+                .filter(line -> !line.isBlank() && !line.startsWith("#"))
+                .toList()) {
             String file = id.strip() + ".yaml";
             book.byId.put(id.strip(), FigureFile.parse(file, DataFile.text(folder + file)));
         }

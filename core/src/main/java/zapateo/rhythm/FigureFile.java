@@ -13,11 +13,34 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import zapateo.refusal.Refused;
 
-/** A figure as the text of a file, YAML or the part of it that is JSON; see any file in {@code figures/} for the form. */
+/**
+ * A figure as the text of a file, YAML or the part of it that is JSON; see any file in {@code figures/} for the form.
+ */
 public final class FigureFile {
 
-    private static final Set<String> FIELDS = Set.of("id", "name", "family", "use", "feel", "level", "tempo", "chords", "suits", "spacing", "register", "voicings", "pedal", "lifts", "line",
-            "cut", "roll", "bass", "leadIn", "times", "bars", "variations");
+    private static final Set<String> FIELDS = Set.of(
+            "id",
+            "name",
+            "family",
+            "use",
+            "feel",
+            "level",
+            "tempo",
+            "chords",
+            "suits",
+            "spacing",
+            "register",
+            "voicings",
+            "pedal",
+            "lifts",
+            "line",
+            "cut",
+            "roll",
+            "bass",
+            "leadIn",
+            "times",
+            "bars",
+            "variations");
     private static final Pattern TEMPO = Pattern.compile("([0-9]{2,3})-([0-9]{2,3})");
     private static final Pattern ID = Pattern.compile("[a-z0-9]+(-[a-z0-9]+){0,9}");
     private static final Set<String> TAGS = Set.of("major", "minor", "modal", "blues", "jazz", "plain");
@@ -25,8 +48,7 @@ public final class FigureFile {
     private static final int LONGEST_TEXT = 200;
     private static final Set<Role> USUAL_LINE = Set.of(Role.BASS, Role.parse("5_"), Role.WALK);
 
-    private FigureFile() {
-    }
+    private FigureFile() {}
 
     /**
      * @param file what to call it in an error
@@ -35,19 +57,39 @@ public final class FigureFile {
     public static Figure parse(String file, String yaml) {
         YamlFields fields = YamlFields.parse(file, yaml).allow(FIELDS);
         Matcher tempo = fields.value("tempo", FigureFile::tempo);
-        Figure.Suits suits = new Figure.Suits(fields.list("feel", FigureFile::feel), fields.value("level", text -> number(text, "level", 1, 5)), Integer.parseInt(tempo.group(1)),
-                Integer.parseInt(tempo.group(2)), fields.has("chords") ? fields.value("chords", text -> number(text, "chords a bar", 1, 4)) : 2,
+        Figure.Suits suits = new Figure.Suits(
+                fields.list("feel", FigureFile::feel),
+                fields.value("level", text -> number(text, "level", 1, 5)),
+                Integer.parseInt(tempo.group(1)),
+                Integer.parseInt(tempo.group(2)),
+                fields.has("chords") ? fields.value("chords", text -> number(text, "chords a bar", 1, 4)) : 2,
                 fields.has("suits") ? fields.list("suits", FigureFile::tag) : List.of());
-        Figure.Manner manner = new Figure.Manner(fields.text("spacing"), fields.has("register") ? fields.list("register", FigureFile::register) : List.of(Register.DEEP),
-                fields.has("voicings") ? fields.list("voicings", each -> each) : List.of(), fields.value("pedal", text -> oneOf(text, "yes", "no").equals("yes")),
+        Figure.Manner manner = new Figure.Manner(
+                fields.text("spacing"),
+                fields.has("register") ? fields.list("register", FigureFile::register) : List.of(Register.DEEP),
+                fields.has("voicings") ? fields.list("voicings", each -> each) : List.of(),
+                fields.value("pedal", text -> oneOf(text, "yes", "no").equals("yes")),
                 fields.has("lifts") ? fields.value("lifts", Lifts::named) : Lifts.CHANGE,
                 fields.has("line") ? new LinkedHashSet<>(fields.list("line", Role::parse)) : USUAL_LINE,
-                fields.has("cut") && fields.value("cut", text -> oneOf(text, "restart", "keep")).equals("keep"),
-                fields.has("roll") ? fields.value("roll", FigureFile::rolling) : Rolling.BEAT, fields.has("bass") && fields.value("bass", text -> oneOf(text, "yes", "no")).equals("no"),
-                fields.has("leadIn") ? Optional.of(fields.text("leadIn")) : Optional.empty(), fields.has("times") ? fields.value("times", Times::read) : Times.OWN);
+                fields.has("cut")
+                        && fields.value("cut", text -> oneOf(text, "restart", "keep"))
+                                .equals("keep"),
+                fields.has("roll") ? fields.value("roll", FigureFile::rolling) : Rolling.BEAT,
+                fields.has("bass")
+                        && fields.value("bass", text -> oneOf(text, "yes", "no"))
+                                .equals("no"),
+                fields.has("leadIn") ? Optional.of(fields.text("leadIn")) : Optional.empty(),
+                fields.has("times") ? fields.value("times", Times::read) : Times.OWN);
         List<Variation> variations = fields.has("variations") ? variations(fields.fields("variations")) : List.of();
-        return new Figure(fields.value("id", FigureFile::id), fields.value("name", text -> shortText("name", text)), fields.value("family", text -> shortText("family", text)),
-                fields.value("use", text -> shortText("use", text)), suits, manner, bars(fields.fields("bars")), variations);
+        return new Figure(
+                fields.value("id", FigureFile::id),
+                fields.value("name", text -> shortText("name", text)),
+                fields.value("family", text -> shortText("family", text)),
+                fields.value("use", text -> shortText("use", text)),
+                suits,
+                manner,
+                bars(fields.fields("bars")),
+                variations);
     }
 
     /** The text that {@link #parse} reads as the same figure. */
@@ -65,23 +107,46 @@ public final class FigureFile {
         line(text, "chords", suits.chords());
         line(text, "suits", list(suits.tags()));
         line(text, "spacing", quoted(manner.spacing()));
-        line(text, "register", list(manner.registers().stream().map(Register::id).toList()));
-        line(text, "voicings", list(manner.voicings().stream().map(FigureFile::quoted).toList()));
+        line(
+                text,
+                "register",
+                list(manner.registers().stream().map(Register::id).toList()));
+        line(
+                text,
+                "voicings",
+                list(manner.voicings().stream().map(FigureFile::quoted).toList()));
         line(text, "pedal", manner.pedal() ? "yes" : "no");
         line(text, "lifts", manner.lifts().id());
-        line(text, "line", list(manner.line().stream().map(role -> quoted(role.toString())).sorted().toList()));
+        line(
+                text,
+                "line",
+                list(manner.line().stream()
+                        .map(role -> quoted(role.toString()))
+                        .sorted()
+                        .toList()));
         line(text, "cut", manner.keeps() ? "keep" : "restart");
         line(text, "roll", manner.rolling().id());
         line(text, "bass", manner.bassless() ? "no" : "yes");
         manner.leadIn().ifPresent(leadIn -> line(text, "leadIn", quoted(leadIn)));
         line(text, "times", manner.times().id());
         text.append("bars:\n");
-        figure.bars().forEach((meter, bars) -> text.append("  \"").append(meter).append("\": ").append(list(bars.stream().map(FigureFile::bar).toList())).append('\n'));
+        figure.bars()
+                .forEach((meter, bars) -> text.append("  \"")
+                        .append(meter)
+                        .append("\": ")
+                        .append(list(bars.stream().map(FigureFile::bar).toList()))
+                        .append('\n'));
         if (!figure.variations().isEmpty()) {
             text.append("variations:\n");
             figure.variations().forEach(variation -> {
                 text.append("  \"").append(variation.when()).append("\":\n");
-                variation.bars().forEach((meter, bar) -> text.append("    \"").append(meter).append("\": ").append(bar(bar)).append('\n'));
+                variation
+                        .bars()
+                        .forEach((meter, bar) -> text.append("    \"")
+                                .append(meter)
+                                .append("\": ")
+                                .append(bar(bar))
+                                .append('\n'));
             });
         }
         return text.toString();
@@ -113,22 +178,28 @@ public final class FigureFile {
     }
 
     private static List<Variation> variations(YamlFields fields) {
-        return fields.names().stream().map(name -> {
-            Map<Meter, List<FigureStroke>> bars = new LinkedHashMap<>();
-            YamlFields inner = fields.fields(name);
-            inner.names().forEach(each -> {
-                Meter meter = inner.name(each, Meter::parse);
-                bars.put(meter, inner.value(each, text -> bar(text, meter)));
-            });
-            return new Variation(fields.name(name, Variation.When::parse), bars);
-        }).toList();
+        return fields.names().stream()
+                .map(name -> {
+                    Map<Meter, List<FigureStroke>> bars = new LinkedHashMap<>();
+                    YamlFields inner = fields.fields(name);
+                    inner.names().forEach(each -> {
+                        Meter meter = inner.name(each, Meter::parse);
+                        bars.put(meter, inner.value(each, text -> bar(text, meter)));
+                    });
+                    return new Variation(fields.name(name, Variation.When::parse), bars);
+                })
+                .toList();
     }
 
     private static List<FigureStroke> bar(String text, Meter meter) {
         List<FigureStroke> strokes = strokes(text);
-        strokes.stream().filter(stroke -> stroke.tick() >= meter.barTicks()).findFirst().ifPresent(stroke -> {
-            throw new Refused("stroke " + stroke + ": expected after the one before it and inside the bar's " + meter.barTicks() + " ticks");
-        });
+        strokes.stream()
+                .filter(stroke -> stroke.tick() >= meter.barTicks())
+                .findFirst()
+                .ifPresent(stroke -> {
+                    throw new Refused("stroke " + stroke + ": expected after the one before it and inside the bar's "
+                            + meter.barTicks() + " ticks");
+                });
         return strokes;
     }
 
@@ -138,7 +209,9 @@ public final class FigureFile {
      * @throws Refused naming the stroke and what was expected
      */
     public static List<FigureStroke> strokes(String text) {
-        List<FigureStroke> strokes = Arrays.stream(text.strip().split("\\s+")).map(FigureStroke::parse).toList();
+        List<FigureStroke> strokes = Arrays.stream(text.strip().split("\\s+"))
+                .map(FigureStroke::parse)
+                .toList();
         if (strokes.size() > MOST_STROKES) {
             throw new Refused(strokes.size() + " strokes: expected " + MOST_STROKES + " a bar at most");
         }
@@ -164,7 +237,8 @@ public final class FigureFile {
     }
 
     private static Feel feel(String name) {
-        return Feel.named(name).orElseThrow(() -> new Refused("feel \"" + name + "\": expected straight, swing or shuffle"));
+        return Feel.named(name)
+                .orElseThrow(() -> new Refused("feel \"" + name + "\": expected straight, swing or shuffle"));
     }
 
     private static int number(String text, String what, int least, int most) {
@@ -176,7 +250,8 @@ public final class FigureFile {
 
     private static String id(String text) {
         if (!ID.matcher(text).matches() || text.length() > 60) {
-            throw new Refused("id \"" + text + "\": expected small letters and digits with hyphens between, as in bass-and-two");
+            throw new Refused(
+                    "id \"" + text + "\": expected small letters and digits with hyphens between, as in bass-and-two");
         }
         return text;
     }
@@ -190,18 +265,23 @@ public final class FigureFile {
 
     private static String tag(String text) {
         if (!TAGS.contains(text)) {
-            throw new Refused("suits \"" + text + "\": expected one of " + String.join(", ", TAGS.stream().sorted().toList()));
+            throw new Refused("suits \"" + text + "\": expected one of "
+                    + String.join(", ", TAGS.stream().sorted().toList()));
         }
         return text;
     }
 
     private static Register register(String name) {
-        return Arrays.stream(Register.values()).filter(register -> register.id().equals(name.toLowerCase(Locale.ROOT))).findFirst()
+        return Arrays.stream(Register.values())
+                .filter(register -> register.id().equals(name.toLowerCase(Locale.ROOT)))
+                .findFirst()
                 .orElseThrow(() -> new Refused("register \"" + name + "\": expected deep, medium or middle"));
     }
 
     private static Rolling rolling(String name) {
-        return Arrays.stream(Rolling.values()).filter(rolling -> rolling.id().equals(name)).findFirst()
+        return Arrays.stream(Rolling.values())
+                .filter(rolling -> rolling.id().equals(name))
+                .findFirst()
                 .orElseThrow(() -> new Refused("roll \"" + name + "\": expected beat, before or broken"));
     }
 

@@ -8,11 +8,12 @@ import java.util.regex.Pattern;
 import zapateo.refusal.Refused;
 
 /**
- * One stroke of a figure, written {@code roles@tick:length}, as in {@code 1+10@0:960}. A length of {@code *} lasts until the chord changes.
- * {@code R:} before it gives it to the right hand, {@code ~} rolls it, {@code !} after it is an accent.
+ * One stroke of a figure, written {@code roles@tick:length}, as in {@code 1+10@0:960}. A length of {@code *} lasts
+ * until the chord changes. {@code R:} before it gives it to the right hand, {@code ~} rolls it, {@code !} after it is
+ * an accent.
  *
- * @param roles  what is struck together, low to high
- * @param tick   from the start of the figure's bar
+ * @param roles what is struck together, low to high
+ * @param tick from the start of the figure's bar
  * @param length ticks, or {@link #TO_THE_END}
  */
 public record FigureStroke(Side hand, List<Role> roles, int tick, int length, boolean rolled, boolean accent) {
@@ -26,9 +27,12 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
     public static FigureStroke parse(String written) {
         Matcher match = WRITTEN.matcher(written);
         if (!match.matches()) {
-            throw new Refused("stroke \"" + written + "\": expected roles@tick:length, as in 1+10@0:960, with R: or ~ before it and ! after it at will");
+            throw new Refused(
+                    "stroke \"" + written
+                            + "\": expected roles@tick:length, as in 1+10@0:960, with R: or ~ before it and ! after it at will");
         }
-        List<Role> roles = Arrays.stream(match.group(3).split("\\+")).map(Role::parse).toList();
+        List<Role> roles =
+                Arrays.stream(match.group(3).split("\\+")).map(Role::parse).toList();
         if (roles.stream().map(Role::ofNext).distinct().count() > 1) {
             throw new Refused("stroke \"" + written + "\": expected all of its roles from one chord");
         }
@@ -36,10 +40,19 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
         if (length == 0) {
             throw new Refused("stroke \"" + written + "\": expected a length above 0");
         }
-        return new FigureStroke(match.group(1) == null ? Side.LEFT : Side.RIGHT, roles, Integer.parseInt(match.group(4)), length, match.group(2) != null, match.group(6) != null);
+        return new FigureStroke(
+                match.group(1) == null ? Side.LEFT : Side.RIGHT,
+                roles,
+                Integer.parseInt(match.group(4)),
+                length,
+                match.group(2) != null,
+                match.group(6) != null);
     }
 
-    /** This stroke moved into a stretch that lasts {@code ticks}: shortened where it would ring beyond it. One that comes early for the next chord crosses. */
+    /**
+     * This stroke moved into a stretch that lasts {@code ticks}: shortened where it would ring beyond it. One that
+     * comes early for the next chord crosses.
+     */
     FigureStroke cutAt(int ticks) {
         return ofNext() ? this : lasting(Math.min(length, ticks - tick));
     }
@@ -59,7 +72,13 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
     /** A bar's strokes at another pace: each time of it moved by {@code pace}. */
     FigureStroke paced(java.util.function.IntUnaryOperator pace) {
         int from = pace.applyAsInt(tick);
-        return new FigureStroke(hand, roles, from, length == TO_THE_END ? length : pace.applyAsInt(tick + length) - from, rolled, accent);
+        return new FigureStroke(
+                hand,
+                roles,
+                from,
+                length == TO_THE_END ? length : pace.applyAsInt(tick + length) - from,
+                rolled,
+                accent);
     }
 
     /** Whether it is struck early for the chord that comes. */
@@ -72,7 +91,11 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
         if (plays(Role.Kind.LEAD_IN) || plays(Role.Kind.PASSING)) {
             return Mark.LEAD;
         }
-        return plays(role -> role.ofThis().holdsBass() || role.kind() == Role.Kind.FIFTH_BELOW || role.kind() == Role.Kind.WALKING) ? Mark.HEEL : Mark.TOE;
+        return plays(role -> role.ofThis().holdsBass()
+                        || role.kind() == Role.Kind.FIFTH_BELOW
+                        || role.kind() == Role.Kind.WALKING)
+                ? Mark.HEEL
+                : Mark.TOE;
     }
 
     public boolean plays(Role.Kind kind) {
@@ -90,7 +113,8 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
 
     @Override
     public String toString() {
-        return (hand == Side.RIGHT ? "R:" : "") + (rolled ? "~" : "") + String.join("+", roles.stream().map(Role::toString).toList()) + "@" + tick + ":"
+        return (hand == Side.RIGHT ? "R:" : "") + (rolled ? "~" : "")
+                + String.join("+", roles.stream().map(Role::toString).toList()) + "@" + tick + ":"
                 + (length == TO_THE_END ? "*" : length) + (accent ? "!" : "");
     }
 }

@@ -21,6 +21,9 @@ public enum Lifts {
 
     /** @throws Refused naming what was given and what was expected */
     public static Lifts named(String id) {
-        return Arrays.stream(values()).filter(each -> each.id().equals(id)).findFirst().orElseThrow(() -> new Refused("lifts \"" + id + "\": expected change, chord, third or half"));
+        return Arrays.stream(values())
+                .filter(each -> each.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> new Refused("lifts \"" + id + "\": expected change, chord, third or half"));
     }
 }

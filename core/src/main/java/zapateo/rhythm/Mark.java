@@ -2,9 +2,14 @@ package zapateo.rhythm;
 
 import java.util.Locale;
 
-/** How a stroke is drawn on the step line: a heel for a bass, a toe for what lies above it, a half heel for a note that leads on. */
+/**
+ * How a stroke is drawn on the step line: a heel for a bass, a toe for what lies above it, a half heel for a note that
+ * leads on.
+ */
 public enum Mark {
-    HEEL, TOE, LEAD;
+    HEEL,
+    TOE,
+    LEAD;
 
     private final String id = name().toLowerCase(Locale.ROOT);
 

@@ -10,12 +10,12 @@ import java.util.stream.Collectors;
 import zapateo.refusal.Refused;
 
 /**
- * A time signature. The beat is what a player counts: a dotted quarter in 6/8, 9/8 and 12/8, an eighth in 7/8, else
- * the note of the lower number. An uneven one may say how it is felt: {@code 2+3/4}, {@code 3+2+2/8}.
+ * A time signature. The beat is what a player counts: a dotted quarter in 6/8, 9/8 and 12/8, an eighth in 7/8, else the
+ * note of the lower number. An uneven one may say how it is felt: {@code 2+3/4}, {@code 3+2+2/8}.
  *
- * @param count  1 to 16
- * @param unit   2, 4, 8 or 16
- * @param felt   the parts the count falls into, as long as the count together
+ * @param count 1 to 16
+ * @param unit 2, 4, 8 or 16
+ * @param felt the parts the count falls into, as long as the count together
  */
 public record Meter(int count, int unit, List<Integer> felt) {
 
@@ -50,9 +50,14 @@ public record Meter(int count, int unit, List<Integer> felt) {
             return Optional.empty();
         }
         try {
-            List<Integer> parts = Arrays.stream(match.group(1).split("\\+")).map(Integer::valueOf).toList();
+            List<Integer> parts = Arrays.stream(match.group(1).split("\\+"))
+                    .map(Integer::valueOf)
+                    .toList();
             int unit = Integer.parseInt(match.group(2));
-            return Optional.of(parts.size() == 1 ? of(parts.get(0), unit) : new Meter(parts.stream().mapToInt(each -> each).sum(), unit, parts));
+            return Optional.of(
+                    parts.size() == 1
+                            ? of(parts.get(0), unit)
+                            : new Meter(parts.stream().mapToInt(each -> each).sum(), unit, parts));
         } catch (Refused refused) {
             return Optional.empty();
         }
@@ -86,14 +91,19 @@ public record Meter(int count, int unit, List<Integer> felt) {
         return Ticks.PER_WHOLE / unit;
     }
 
-    /** The lengths in ticks of the groups a bar is felt in: 5/4 is 3+2, 7/8 is 2+2+3, 4/4 and 3/4 are one, 12/8 is its beats. */
+    /**
+     * The lengths in ticks of the groups a bar is felt in: 5/4 is 3+2, 7/8 is 2+2+3, 4/4 and 3/4 are one, 12/8 is its
+     * beats.
+     */
     public List<Integer> groups() {
         return felt.stream().map(part -> part * unitTicks()).toList();
     }
 
     /** The count alone, or as it is felt where that is unusual. */
     public String counted() {
-        return felt.equals(usual(count, unit)) ? String.valueOf(count) : felt.stream().map(String::valueOf).collect(Collectors.joining("+"));
+        return felt.equals(usual(count, unit))
+                ? String.valueOf(count)
+                : felt.stream().map(String::valueOf).collect(Collectors.joining("+"));
     }
 
     private static List<Integer> usual(int count, int unit) {

@@ -1,6 +1,8 @@
 package zapateo.rhythm;
 
-/** Where on the keyboard the lowest note of a left hand is to lie, as MIDI note numbers (HANDBOOK §5, common practice). */
+/**
+ * Where on the keyboard the lowest note of a left hand is to lie, as MIDI note numbers (HANDBOOK §5, common practice).
+ */
 public enum Register {
     /** Basses from E1 to E3, at home around D2. */
     DEEP(28, 52, 38),
@@ -11,6 +13,7 @@ public enum Register {
 
     /** The close chord's own window, whatever the bass does. */
     public static final int CHORD_LOWEST = 48;
+
     public static final int CHORD_HIGHEST = 67;
 
     private final int lowest;

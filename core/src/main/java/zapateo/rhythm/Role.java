@@ -10,20 +10,41 @@ import zapateo.refusal.Refused;
 
 /**
  * What a stroke plays, said without naming a chord (HANDBOOK §7): {@code 1 3 5 8 10} are the chord's own tones counted
- * from its root, {@code ♯4} and {@code ♭7} those just so far above it whatever the chord; {@code 5_} is the fifth placed under the bass, {@code R}
- * the chord's root above a slash bass, {@code R_} the one nearest to it, {@code F F_} the fifth of the bass itself, above and below, {@code c} the close chord in the middle register, {@code c1 c2 c3} its tones from below, {@code ct} its top, {@code cl} all but that, {@code cu} all but the lowest, {@code n} the same a step of the key lower, {@code s} the
- * guide tones, {@code v} the voicing that was chosen, {@code w} the next note of the walking line, {@code d} the diminished seventh that passes over one of its notes a semitone below the next bass, {@code L} a note that leads into the next bass.
- * A {@code >} before any of them takes it from the next chord, early.
+ * from its root, {@code ♯4} and {@code ♭7} those just so far above it whatever the chord; {@code 5_} is the fifth
+ * placed under the bass, {@code R} the chord's root above a slash bass, {@code R_} the one nearest to it, {@code F F_}
+ * the fifth of the bass itself, above and below, {@code c} the close chord in the middle register, {@code c1 c2 c3} its
+ * tones from below, {@code ct} its top, {@code cl} all but that, {@code cu} all but the lowest, {@code n} the same a
+ * step of the key lower, {@code s} the guide tones, {@code v} the voicing that was chosen, {@code w} the next note of
+ * the walking line, {@code d} the diminished seventh that passes over one of its notes a semitone below the next bass,
+ * {@code L} a note that leads into the next bass. A {@code >} before any of them takes it from the next chord, early.
  *
- * @param kind   which of these
+ * @param kind which of these
  * @param degree the number of a {@link Kind#TONE}, else 0
- * @param sign   semitones a tone is raised or lowered against the major scale; such a tone is the same on every chord
+ * @param sign semitones a tone is raised or lowered against the major scale; such a tone is the same on every chord
  * @param ofNext whether it belongs to the chord that comes next
  */
 public record Role(Kind kind, int degree, int sign, boolean ofNext) {
 
     /** The ways a role finds its note. */
-    public enum Kind { TONE, FIFTH_BELOW, ROOT_ABOVE, ROOT_NEAR, FIFTH_OF_BASS, FIFTH_OF_BASS_BELOW, CLOSE_CHORD, CLOSE_TONE, CLOSE_TOP, CLOSE_LOWER, CLOSE_UPPER, NEIGHBOUR, GUIDE_TONES, VOICING, WALKING, PASSING, LEAD_IN }
+    public enum Kind {
+        TONE,
+        FIFTH_BELOW,
+        ROOT_ABOVE,
+        ROOT_NEAR,
+        FIFTH_OF_BASS,
+        FIFTH_OF_BASS_BELOW,
+        CLOSE_CHORD,
+        CLOSE_TONE,
+        CLOSE_TOP,
+        CLOSE_LOWER,
+        CLOSE_UPPER,
+        NEIGHBOUR,
+        GUIDE_TONES,
+        VOICING,
+        WALKING,
+        PASSING,
+        LEAD_IN
+    }
 
     /** The highest number of a tone. */
     public static final int HIGHEST = 24;
@@ -34,11 +55,26 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
     public static final Role CHOSEN = plain(Kind.VOICING);
     public static final Role WALK = plain(Kind.WALKING);
 
-    private static final Map<String, Kind> SIGNS = Map.ofEntries(Map.entry("5_", Kind.FIFTH_BELOW), Map.entry("R", Kind.ROOT_ABOVE), Map.entry("R_", Kind.ROOT_NEAR), Map.entry("F", Kind.FIFTH_OF_BASS), Map.entry("F_", Kind.FIFTH_OF_BASS_BELOW),
-            Map.entry("c", Kind.CLOSE_CHORD), Map.entry("ct", Kind.CLOSE_TOP), Map.entry("cl", Kind.CLOSE_LOWER), Map.entry("cu", Kind.CLOSE_UPPER), Map.entry("n", Kind.NEIGHBOUR),
-            Map.entry("s", Kind.GUIDE_TONES), Map.entry("v", Kind.VOICING), Map.entry("w", Kind.WALKING), Map.entry("d", Kind.PASSING), Map.entry("L", Kind.LEAD_IN));
-    private static final Map<Kind, String> WRITTEN = SIGNS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
-    private static final List<String> NUMBERS = IntStream.rangeClosed(0, HIGHEST).mapToObj(String::valueOf).toList();
+    private static final Map<String, Kind> SIGNS = Map.ofEntries(
+            Map.entry("5_", Kind.FIFTH_BELOW),
+            Map.entry("R", Kind.ROOT_ABOVE),
+            Map.entry("R_", Kind.ROOT_NEAR),
+            Map.entry("F", Kind.FIFTH_OF_BASS),
+            Map.entry("F_", Kind.FIFTH_OF_BASS_BELOW),
+            Map.entry("c", Kind.CLOSE_CHORD),
+            Map.entry("ct", Kind.CLOSE_TOP),
+            Map.entry("cl", Kind.CLOSE_LOWER),
+            Map.entry("cu", Kind.CLOSE_UPPER),
+            Map.entry("n", Kind.NEIGHBOUR),
+            Map.entry("s", Kind.GUIDE_TONES),
+            Map.entry("v", Kind.VOICING),
+            Map.entry("w", Kind.WALKING),
+            Map.entry("d", Kind.PASSING),
+            Map.entry("L", Kind.LEAD_IN));
+    private static final Map<Kind, String> WRITTEN =
+            SIGNS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
+    private static final List<String> NUMBERS =
+            IntStream.rangeClosed(0, HIGHEST).mapToObj(String::valueOf).toList();
     private static final Pattern NUMBER = Pattern.compile("([♯♭#b]?)(1|[3-9]|1[0-9]|2[0-4])");
 
     public static Role tone(int degree) {
@@ -61,7 +97,9 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
         }
         Matcher number = NUMBER.matcher(sign);
         if (!number.matches()) {
-            throw new Refused("role \"" + written + "\": expected a tone 1, 3 to 24, or 5_, R, R_, F, F_, c, c1 to c4, ct, cl, cu, n, s, v, w, d, L, with > before it for the next chord's");
+            throw new Refused(
+                    "role \"" + written
+                            + "\": expected a tone 1, 3 to 24, or 5_, R, R_, F, F_, c, c1 to c4, ct, cl, cu, n, s, v, w, d, L, with > before it for the next chord's");
         }
         int alteration = number.group(1).isEmpty() ? 0 : "♯#".contains(number.group(1)) ? 1 : -1;
         return new Role(Kind.TONE, Integer.parseInt(number.group(2)), alteration, next);
@@ -70,7 +108,12 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
     // Asked for at every tone of every candidate: written out the two are several times as quick as a record's own.
     @Override
     public boolean equals(Object other) {
-        return this == other || other instanceof Role role && kind == role.kind && degree == role.degree && sign == role.sign && ofNext == role.ofNext;
+        return this == other
+                || other instanceof Role role
+                        && kind == role.kind
+                        && degree == role.degree
+                        && sign == role.sign
+                        && ofNext == role.ofNext;
     }
 
     @Override
@@ -103,7 +146,9 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
 
     @Override
     public String toString() {
-        String written = kind == Kind.CLOSE_TONE ? "c" + degree : kind == Kind.TONE ? (sign > 0 ? "♯" : sign < 0 ? "♭" : "") + NUMBERS.get(degree) : WRITTEN.get(kind);
+        String written = kind == Kind.CLOSE_TONE
+                ? "c" + degree
+                : kind == Kind.TONE ? (sign > 0 ? "♯" : sign < 0 ? "♭" : "") + NUMBERS.get(degree) : WRITTEN.get(kind);
         return ofNext ? ">" + written : written;
     }
 }

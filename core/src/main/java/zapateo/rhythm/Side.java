@@ -2,7 +2,8 @@ package zapateo.rhythm;
 
 /** Which hand. */
 public enum Side {
-    LEFT("L"), RIGHT("R");
+    LEFT("L"),
+    RIGHT("R");
 
     private final String letter;
 

@@ -12,7 +12,8 @@ public record Swing(double ratio) {
 
     public static final Swing NONE = new Swing(1);
 
-    // A pianist's hands swing less than a drummer's ride: after Friberg & Sundström 2002, from memory; the end points are the project's own choice (HANDBOOK §7).
+    // A pianist's hands swing less than a drummer's ride: after Friberg & Sundström 2002, from memory; the end points
+    // are the project's own choice (HANDBOOK §7).
     private static final double SLOW = 140;
     private static final double SLOW_RATIO = 2;
     private static final double QUICK = 200;
@@ -31,13 +32,18 @@ public record Swing(double ratio) {
         return new Swing(ratio);
     }
 
-    /** 2:1 up to 140 quarters a minute, 1.5:1 at 200, even from 300, linear between; the short note never under 100 ms below 300. */
+    /**
+     * 2:1 up to 140 quarters a minute, 1.5:1 at 200, even from 300, linear between; the short note never under 100 ms
+     * below 300.
+     */
     public static Swing at(Tempo tempo) {
         double quarters = tempo.quartersPerMinute();
         if (quarters >= FAST) {
             return NONE;
         }
-        double wished = quarters <= QUICK ? between(quarters, SLOW, SLOW_RATIO, QUICK, QUICK_RATIO) : between(quarters, QUICK, QUICK_RATIO, FAST, 1);
+        double wished = quarters <= QUICK
+                ? between(quarters, SLOW, SLOW_RATIO, QUICK, QUICK_RATIO)
+                : between(quarters, QUICK, QUICK_RATIO, FAST, 1);
         double quarterMs = 60_000 / quarters;
         return of(Math.max(1, Math.min(wished, (quarterMs - SHORTEST_MS) / SHORTEST_MS)));
     }

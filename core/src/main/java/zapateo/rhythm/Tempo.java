@@ -5,7 +5,7 @@ import zapateo.refusal.Refused;
 /**
  * A speed: so many beats a minute, and how long such a beat is.
  *
- * @param bpm       beats a minute, 20 to 400
+ * @param bpm beats a minute, 20 to 400
  * @param beatTicks ticks of one of those beats
  */
 public record Tempo(double bpm, int beatTicks) {

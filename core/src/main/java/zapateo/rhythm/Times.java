@@ -18,7 +18,9 @@ public enum Times {
     }
 
     static Times read(String text) {
-        return Arrays.stream(values()).filter(each -> each.id().equals(text)).findFirst()
+        return Arrays.stream(values())
+                .filter(each -> each.id().equals(text))
+                .findFirst()
                 .orElseThrow(() -> new Refused("times \"" + text + "\": expected own, tune or gaps"));
     }
 }

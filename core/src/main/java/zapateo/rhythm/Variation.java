@@ -17,14 +17,18 @@ public record Variation(When when, Map<Meter, List<FigureStroke>> bars) {
     /**
      * Which bars a variation takes.
      *
-     * @param kind  every so many bars of a section, its last bar, or the last bar of the song
-     * @param every  bars from one to the next, 0 where they are not counted
+     * @param kind every so many bars of a section, its last bar, or the last bar of the song
+     * @param every bars from one to the next, 0 where they are not counted
      * @param lively whether it waits for liveliness to be asked for
      */
     public record When(Kind kind, int every, boolean lively) {
 
         /** What decides. */
-        public enum Kind { EVERY, SECTION, LAST }
+        public enum Kind {
+            EVERY,
+            SECTION,
+            LAST
+        }
 
         private static final Pattern EVERY = Pattern.compile("every ([2-9]|1[0-6])");
 
@@ -40,7 +44,9 @@ public record Variation(When when, Map<Meter, List<FigureStroke>> bars) {
             return switch (written) {
                 case "section" -> new When(Kind.SECTION, 0, lively);
                 case "last" -> new When(Kind.LAST, 0, lively);
-                default -> throw new Refused("variation \"" + text + "\": expected every 2 to every 16, section or last, with lively before it at will");
+                default ->
+                    throw new Refused("variation \"" + text
+                            + "\": expected every 2 to every 16, section or last, with lively before it at will");
             };
         }
 
@@ -55,7 +61,8 @@ public record Variation(When when, Map<Meter, List<FigureStroke>> bars) {
 
         @Override
         public String toString() {
-            return (lively ? LIVELY : "") + (kind == Kind.EVERY ? "every " + every : kind == Kind.SECTION ? "section" : "last");
+            return (lively ? LIVELY : "")
+                    + (kind == Kind.EVERY ? "every " + every : kind == Kind.SECTION ? "section" : "last");
         }
     }
 }

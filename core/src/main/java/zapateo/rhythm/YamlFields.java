@@ -15,7 +15,10 @@ import org.yaml.snakeyaml.nodes.ScalarNode;
 import org.yaml.snakeyaml.nodes.SequenceNode;
 import zapateo.refusal.Refused;
 
-/** The fields of one YAML mapping, read strictly: a field that is missing, unknown or of another kind names its file and line. */
+/**
+ * The fields of one YAML mapping, read strictly: a field that is missing, unknown or of another kind names its file and
+ * line.
+ */
 public final class YamlFields {
 
     private final String file;
@@ -56,7 +59,10 @@ public final class YamlFields {
     public YamlFields allow(Set<String> known) {
         fields.forEach((name, node) -> {
             if (!known.contains(name)) {
-                throw mistake(node, "unknown field \"" + name + "\": expected one of " + String.join(", ", known.stream().sorted().toList()));
+                throw mistake(
+                        node,
+                        "unknown field \"" + name + "\": expected one of "
+                                + String.join(", ", known.stream().sorted().toList()));
             }
         });
         return this;
@@ -100,10 +106,14 @@ public final class YamlFields {
         if (!(need(name) instanceof SequenceNode sequence)) {
             throw mistake(need(name), "expected a list");
         }
-        return sequence.getValue().stream().map(inner -> {
-            List<Node> items = inner instanceof SequenceNode list ? list.getValue() : List.of(inner);
-            return items.stream().map(item -> readAt(item, scalar(item), reader)).collect(java.util.stream.Collectors.toUnmodifiableSet());
-        }).toList();
+        return sequence.getValue().stream()
+                .map(inner -> {
+                    List<Node> items = inner instanceof SequenceNode list ? list.getValue() : List.of(inner);
+                    return items.stream()
+                            .map(item -> readAt(item, scalar(item), reader))
+                            .collect(java.util.stream.Collectors.toUnmodifiableSet());
+                })
+                .toList();
     }
 
     public YamlFields fields(String name) {

@@ -14,8 +14,8 @@ import zapateo.rhythm.YamlFields;
 /**
  * A scale that may be played over a chord; the rows of {@code scales.yaml}.
  *
- * @param id    the standard name
- * @param name  as a player says it
+ * @param id the standard name
+ * @param name as a player says it
  * @param notes from the chord's root up
  */
 public record ChordScale(String id, String name, List<Interval> notes) {
@@ -45,8 +45,13 @@ public record ChordScale(String id, String name, List<Interval> notes) {
 
     private boolean holds(ChordSymbol chord) {
         // Over an altered fifth there is no plain one.
-        boolean altered = chord.quality().tone(5).filter(fifth -> fifth.semitones() != FIFTH).isPresent() && !chord.quality().has(5, FIFTH);
-        return !(altered && has(FIFTH)) && chord.quality().tones().stream().allMatch(tone -> has(tone.semitones() % Pitch.OCTAVE));
+        boolean altered = chord.quality()
+                        .tone(5)
+                        .filter(fifth -> fifth.semitones() != FIFTH)
+                        .isPresent()
+                && !chord.quality().has(5, FIFTH);
+        return !(altered && has(FIFTH))
+                && chord.quality().tones().stream().allMatch(tone -> has(tone.semitones() % Pitch.OCTAVE));
     }
 
     private boolean has(int semitones) {
@@ -54,13 +59,17 @@ public record ChordScale(String id, String name, List<Interval> notes) {
     }
 
     private long shared(ChordSymbol chord, Key key) {
-        return on(chord).stream().filter(note -> key.scale().stream().anyMatch(own -> own.chroma() == note.chroma())).count();
+        return on(chord).stream()
+                .filter(note -> key.scale().stream().anyMatch(own -> own.chroma() == note.chroma()))
+                .count();
     }
 
     private static List<ChordScale> readAll() {
         YamlFields file = DataFile.yaml("righthand/scales.yaml");
         List<ChordScale> all = new ArrayList<>();
-        file.names().forEach(id -> all.add(new ChordScale(id, file.fields(id).text("name"), file.fields(id).list("notes", Interval::parse))));
+        file.names()
+                .forEach(id -> all.add(new ChordScale(
+                        id, file.fields(id).text("name"), file.fields(id).list("notes", Interval::parse))));
         return List.copyOf(all);
     }
 }

@@ -33,11 +33,15 @@ import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
 
-/** Chords in the right hand over a left hand that is there already: the inversions of the whole song chosen together, struck in the rhythm of a figure. */
+/**
+ * Chords in the right hand over a left hand that is there already: the inversions of the whole song chosen together,
+ * struck in the rhythm of a figure.
+ */
 public final class Comping {
 
     /** At least a third above the left hand (HANDBOOK §9). */
     static final int CLEAR_OF_LEFT = 3;
+
     private static final double HOME = zapateo.pitch.Pitch.parse("G4").midi();
     private static final int MAJOR_THIRD = 4;
     private static final int TRITONE = 6;
@@ -45,19 +49,22 @@ public final class Comping {
     private static final int ACCENT = 14;
     private static final int BARS_OF_ONE_SHAPE = 4;
     private static final List<Role> WITHOUT_TOP = List.of(Role.parse("cl"));
-    private static final FigureStroke WHOLE = new FigureStroke(Side.RIGHT, List.of(Role.CLOSE), 0, FigureStroke.TO_THE_END, false, false);
+    private static final FigureStroke WHOLE =
+            new FigureStroke(Side.RIGHT, List.of(Role.CLOSE), 0, FigureStroke.TO_THE_END, false, false);
 
     private final Song song;
     private final Hand hand;
     private final RightChoices choices;
     /** Where in the left hand the bar of the moment begins. */
     private int at;
+
     private final List<Stroke> left;
     private final LeftTop tops;
     /** Whether the figure strikes one tone alone. */
     private final boolean lone;
     /** Whether the song ends on a chord that is held. */
     private final boolean ends;
+
     private final List<Standing> standing = new ArrayList<>();
     /** Where the chords of each section's last cadence begin: what is held or turns stops there. */
     private final Set<Integer> cadences;
@@ -69,15 +76,19 @@ public final class Comping {
      * @param doubles whether its third is the key's leading tone and the left hand has it already
      * @param justLeft keys the left hand has had in the beat before
      */
-    private record Standing(Bar bar, int tick, int end, ChordSymbol chord, int leftTop, boolean doubles, Set<Integer> justLeft) {
-    }
+    private record Standing(
+            Bar bar, int tick, int end, ChordSymbol chord, int leftTop, boolean doubles, Set<Integer> justLeft) {}
 
     private Comping(Song song, List<Stroke> left, Hand hand, RightChoices choices) {
         this.song = song;
         this.hand = hand;
         this.choices = choices;
         this.left = left;
-        this.lone = choices.figure().bars().values().stream().flatMap(List::stream).flatMap(List::stream).allMatch(stroke -> stroke.roles().size() == 1 && stroke.roles().get(0).degree() > 0);
+        this.lone = choices.figure().bars().values().stream()
+                .flatMap(List::stream)
+                .flatMap(List::stream)
+                .allMatch(stroke ->
+                        stroke.roles().size() == 1 && stroke.roles().get(0).degree() > 0);
         this.ends = left.stream().anyMatch(stroke -> stroke.nature().origin() == Origin.ENDING);
         this.tops = new LeftTop(left);
         this.cadences = Cadences.of(song);
@@ -85,10 +96,23 @@ public final class Comping {
             for (ChordSpan span : bar.chords()) {
                 int from = bar.tick() + span.tick();
                 int to = bar.tick() + span.end();
-                Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN && !cadences.contains(from) ? Turn.of(bar, span).filter(chord -> !Turn.leadsToMinor(span, song.chordAt(to)) && !tops.rubs(chord, Turn.middle(bar, span), to)) : Optional.empty();
+                Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN && !cadences.contains(from)
+                        ? Turn.of(bar, span)
+                                .filter(chord -> !Turn.leadsToMinor(span, song.chordAt(to))
+                                        && !tops.rubs(chord, Turn.middle(bar, span), to))
+                        : Optional.empty();
                 int parted = other.isPresent() ? Turn.middle(bar, span) : to;
-                span.chord().ifPresent(chord -> standing.add(new Standing(bar, from, parted, other.isPresent() ? Turn.plain(chord) : chord, tops.over(from, parted), tops.hasLeadingTone(chord, bar.key(), from, parted), tops.left(from - bar.meter().beatTicks(), from))));
-                other.ifPresent(chord -> standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to), false, Set.of())));
+                span.chord()
+                        .ifPresent(chord -> standing.add(new Standing(
+                                bar,
+                                from,
+                                parted,
+                                other.isPresent() ? Turn.plain(chord) : chord,
+                                tops.over(from, parted),
+                                tops.hasLeadingTone(chord, bar.key(), from, parted),
+                                tops.left(from - bar.meter().beatTicks(), from))));
+                other.ifPresent(chord ->
+                        standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to), false, Set.of())));
             }
         }
     }
@@ -110,8 +134,14 @@ public final class Comping {
         Map<List<Object>, List<Placed>> known = new HashMap<>();
         // A chord that the figure leaves out has no say in where the next one lies.
         List<Integer> heard = hits.stream().map(Hit::chord).distinct().toList();
-        List<List<Placed>> layers = heard.stream().map(standing::get).map(each -> known.computeIfAbsent(List.of(each.chord(), each.leftTop(), each.doubles(), each.justLeft()),
-                key -> shapesOf(each, shapes).stream().map(shape -> new Placed(shape, each.leftTop(), each.doubles(), each.justLeft())).toList())).toList();
+        List<List<Placed>> layers = heard.stream()
+                .map(standing::get)
+                .map(each -> known.computeIfAbsent(
+                        List.of(each.chord(), each.leftTop(), each.doubles(), each.justLeft()),
+                        key -> shapesOf(each, shapes).stream()
+                                .map(shape -> new Placed(shape, each.leftTop(), each.doubles(), each.justLeft()))
+                                .toList()))
+                .toList();
         List<Placed> found = ShortestPath.through(layers, costs()).steps();
         List<Placed> steps = new ArrayList<>(Collections.nCopies(standing.size(), found.get(0)));
         for (int i = 0; i < heard.size(); i++) {
@@ -123,23 +153,31 @@ public final class Comping {
     /** Where the left hand has the leading tone the right one may do without. */
     private List<Shape> shapesOf(Standing each, Map<ChordSymbol, List<Shape>> shapes) {
         List<Shape> all = shapes.computeIfAbsent(each.chord(), chord -> Shape.of(chord, hand));
-        return each.doubles() ? Stream.concat(all.stream(), Shape.withoutThird(each.chord(), hand).stream()).toList() : all;
+        return each.doubles()
+                ? Stream.concat(all.stream(), Shape.withoutThird(each.chord(), hand).stream())
+                        .toList()
+                : all;
     }
 
     /** One shape for as many bars of a section as it carries, each where it lies nearest to the one before. */
     private List<Placed> held() {
         List<List<Standing>> runs = new ArrayList<>();
         Map<Integer, List<Standing>> byBar = new HashMap<>();
-        standing.forEach(each -> byBar.computeIfAbsent(each.bar().index(), bar -> new ArrayList<>()).add(each));
+        standing.forEach(each -> byBar.computeIfAbsent(each.bar().index(), bar -> new ArrayList<>())
+                .add(each));
         for (Section section : song.sections()) {
-            List<List<Standing>> bars = section.bars().stream().flatMap(bar -> Optional.ofNullable(byBar.get(bar.index())).stream()).toList();
+            List<List<Standing>> bars = section.bars().stream()
+                    .flatMap(bar -> Optional.ofNullable(byBar.get(bar.index())).stream())
+                    .toList();
             for (int from = 0; from < bars.size(); ) {
                 List<Standing> run = new ArrayList<>(bars.get(from++));
                 for (int more = 1; more < BARS_OF_ONE_SHAPE && from < bars.size(); more++) {
-                    if (cadences.contains(run.get(run.size() - 1).tick()) || bars.get(from).stream().anyMatch(each -> cadences.contains(each.tick()))) {
+                    if (cadences.contains(run.get(run.size() - 1).tick())
+                            || bars.get(from).stream().anyMatch(each -> cadences.contains(each.tick()))) {
                         break;
                     }
-                    List<Standing> longer = Stream.concat(run.stream(), bars.get(from).stream()).toList();
+                    List<Standing> longer =
+                            Stream.concat(run.stream(), bars.get(from).stream()).toList();
                     if (!oneShape(longer).carries()) {
                         break;
                     }
@@ -147,22 +185,30 @@ public final class Comping {
                     from++;
                 }
                 // Inside a cadence each chord has its own, and where no one shape carries the chords of a bar.
-                if (run.stream().anyMatch(each -> cadences.contains(each.tick())) || run.size() > 1 && !oneShape(run).carries()) {
+                if (run.stream().anyMatch(each -> cadences.contains(each.tick()))
+                        || run.size() > 1 && !oneShape(run).carries()) {
                     run.forEach(each -> runs.add(List.of(each)));
                 } else {
                     runs.add(run);
                 }
             }
         }
-        List<List<Placed>> layers = runs.stream().map(each -> {
-            int top = each.stream().mapToInt(Standing::leftTop).max().orElse(0);
-            return Shape.placed(oneShape(each).notes(), each.get(0).chord(), hand).stream().map(shape -> new Placed(shape, top, false, each.get(0).justLeft())).toList();
-        }).toList();
+        List<List<Placed>> layers = runs.stream()
+                .map(each -> {
+                    int top = each.stream().mapToInt(Standing::leftTop).max().orElse(0);
+                    return Shape.placed(oneShape(each).notes(), each.get(0).chord(), hand).stream()
+                            .map(shape ->
+                                    new Placed(shape, top, false, each.get(0).justLeft()))
+                            .toList();
+                })
+                .toList();
         List<Placed> found = ShortestPath.through(layers, costs()).steps();
         List<Placed> each = new ArrayList<>();
         for (int i = 0; i < runs.size(); i++) {
             Placed placed = found.get(i);
-            runs.get(i).forEach(over -> each.add(new Placed(placed.shape().over(over.chord()), over.leftTop(), false, Set.of())));
+            runs.get(i)
+                    .forEach(over ->
+                            each.add(new Placed(placed.shape().over(over.chord()), over.leftTop(), false, Set.of())));
         }
         return each;
     }
@@ -176,7 +222,9 @@ public final class Comping {
 
         /** Keys that would go from one hand to the other. */
         private long handedOver() {
-            return justLeft.isEmpty() ? 0 : Arrays.stream(shape.keys()).filter(justLeft::contains).count();
+            return justLeft.isEmpty()
+                    ? 0
+                    : Arrays.stream(shape.keys()).filter(justLeft::contains).count();
         }
 
         private int tooLow() {
@@ -186,28 +234,55 @@ public final class Comping {
 
     /** What is heard of a shape at the top: where a figure strikes one tone alone, that tone. */
     private int heard(Placed placed) {
-        return lone ? notes(placed.shape, choices.figure().bars().values().iterator().next().get(0).get(0).roles()).get(0).pitch().midi() : placed.shape.top();
+        return lone
+                ? notes(
+                                placed.shape,
+                                choices.figure()
+                                        .bars()
+                                        .values()
+                                        .iterator()
+                                        .next()
+                                        .get(0)
+                                        .get(0)
+                                        .roles())
+                        .get(0)
+                        .pitch()
+                        .midi()
+                : placed.shape.top();
     }
 
     private List<CostTerm<Placed>> costs() {
         RightChoices.Top top = choices.top();
         List<CostTerm<Placed>> terms = new ArrayList<>(List.of(
-                CostTerm.step("chord-movement", lone ? 0 : 0.5, (from, to) -> VoiceLeading.onKeys(from.shape.keys(), to.shape.keys())),
-                CostTerm.step("top-line", top == RightChoices.Top.SMOOTH ? 2 : 0.4, (from, to) -> Math.abs(heard(to) - heard(from))),
-                CostTerm.step("top-leap", 12, (from, to) -> Math.abs(heard(to) - heard(from)) > (top == RightChoices.Top.THIRD || lone ? TRITONE : MAJOR_THIRD) ? 1 : 0),
+                CostTerm.step(
+                        "chord-movement",
+                        lone ? 0 : 0.5,
+                        (from, to) -> VoiceLeading.onKeys(from.shape.keys(), to.shape.keys())),
+                CostTerm.step(
+                        "top-line",
+                        top == RightChoices.Top.SMOOTH ? 2 : 0.4,
+                        (from, to) -> Math.abs(heard(to) - heard(from))),
+                CostTerm.step(
+                        "top-leap",
+                        12,
+                        (from, to) -> Math.abs(heard(to) - heard(from))
+                                        > (top == RightChoices.Top.THIRD || lone ? TRITONE : MAJOR_THIRD)
+                                ? 1
+                                : 0),
                 CostTerm.own("chord-register", 0.25, placed -> Math.abs(placed.shape.middle() - HOME)),
                 CostTerm.own("left-out", 4, placed -> placed.shape.leftOut()),
                 CostTerm.own("leading-tone-twice", 30, placed -> placed.doubles && placed.shape.hasThird() ? 1 : 0),
-                CostTerm.own("near-the-left", 8, Placed::tooLow), CostTerm.own("handed-over", 6, Placed::handedOver)));
+                CostTerm.own("near-the-left", 8, Placed::tooLow),
+                CostTerm.own("handed-over", 6, Placed::handedOver)));
         if (top == RightChoices.Top.THIRD) {
-            terms.add(CostTerm.own("third-on-top", 100, placed -> placed.shape.hasThirdOnTop() || placed.doubles ? 0 : 1));
+            terms.add(CostTerm.own(
+                    "third-on-top", 100, placed -> placed.shape.hasThirdOnTop() || placed.doubles ? 0 : 1));
         }
         return terms;
     }
 
     /** A chord, by its place among those standing, as a stroke of the figure has it. */
-    private record Hit(Bar bar, TickSpan span, int chord, FigureStroke stroke) {
-    }
+    private record Hit(Bar bar, TickSpan span, int chord, FigureStroke stroke) {}
 
     private List<Hit> hits() {
         List<Hit> hits = new ArrayList<>();
@@ -228,13 +303,18 @@ public final class Comping {
         return hits;
     }
 
-    /** The figure's onsets stay whatever chords lie under them; a stroke that is held over a change is struck anew there. */
+    /**
+     * The figure's onsets stay whatever chords lie under them; a stroke that is held over a change is struck anew
+     * there.
+     */
     private void bar(Bar bar, int inSection, int first, int after, List<Hit> hits) {
         int last = standing.size() - 1;
         for (FigureStroke stroke : rhythm(bar, inSection)) {
             int tick = bar.tick() + stroke.tick();
             if (stroke.ofNext()) {
-                if (after < standing.size() && !(ends && after == last) && standing.get(after).tick() == bar.end()) {
+                if (after < standing.size()
+                        && !(ends && after == last)
+                        && standing.get(after).tick() == bar.end()) {
                     hits.add(new Hit(bar, TickSpan.of(tick, bar.end() - tick), after, stroke));
                 }
                 continue;
@@ -245,32 +325,57 @@ public final class Comping {
                 long wanted = stroke.length() == FigureStroke.TO_THE_END ? chord.end() : tick + stroke.length();
                 int end = (int) Math.min(chord.end(), wanted);
                 boolean opens = tick >= chord.tick() && tick < chord.end();
-                boolean anew = tick < chord.tick() && (stroke.length() == FigureStroke.TO_THE_END || wanted - chord.tick() >= Ticks.PER_EIGHTH);
+                boolean anew = tick < chord.tick()
+                        && (stroke.length() == FigureStroke.TO_THE_END || wanted - chord.tick() >= Ticks.PER_EIGHTH);
                 if (end > from && (opens || anew) && !(ends && each == last)) {
                     hits.add(new Hit(bar, TickSpan.of(from, end - from), each, stroke));
                 }
             }
         }
         if (ends && first <= last && last < after) {
-            hits.add(new Hit(bar, TickSpan.of(standing.get(last).tick(), standing.get(last).end() - standing.get(last).tick()), last, WHOLE));
+            hits.add(new Hit(
+                    bar,
+                    TickSpan.of(
+                            standing.get(last).tick(),
+                            standing.get(last).end() - standing.get(last).tick()),
+                    last,
+                    WHOLE));
         }
     }
 
-    /** Hands that both run in small notes take a breath in the last bar of a phrase; the song's last chord is struck once. */
+    /**
+     * Hands that both run in small notes take a breath in the last bar of a phrase; the song's last chord is struck
+     * once.
+     */
     private List<FigureStroke> rhythm(Bar bar, int inSection) {
         List<FigureStroke> own = asWritten(bar, inSection);
-        boolean busy = own.size() > bar.meter().beats() && tops.struck(bar.tick(), bar.end()) > bar.meter().beats();
+        boolean busy = own.size() > bar.meter().beats()
+                && tops.struck(bar.tick(), bar.end()) > bar.meter().beats();
         return busy && inSection % BARS_OF_ONE_SHAPE == BARS_OF_ONE_SHAPE - 1 ? List.of(WHOLE) : own;
     }
 
     private List<FigureStroke> asWritten(Bar bar, int inSection) {
         Figure figure = choices.figure();
-        List<FigureStroke> own = figure.bar(bar.meter(), inSection).stream().filter(stroke -> stroke.tick() < bar.ticks()).toList();
+        List<FigureStroke> own = figure.bar(bar.meter(), inSection).stream()
+                .filter(stroke -> stroke.tick() < bar.ticks())
+                .toList();
         List<FigureStroke> other = switch (figure.manner().times()) {
             case OWN -> own;
-            case TUNE -> bar.accents().stream()
-                    .map(note -> new FigureStroke(Side.RIGHT, own.get(0).roles(), note.tick(), Math.min(own.get(0).length(), note.ticks()), false, true)).toList();
-            case GAPS -> gaps(bar).stream().map(tick -> new FigureStroke(Side.RIGHT, own.get(0).roles(), tick, own.get(0).length(), false, false)).toList();
+            case TUNE ->
+                bar.accents().stream()
+                        .map(note -> new FigureStroke(
+                                Side.RIGHT,
+                                own.get(0).roles(),
+                                note.tick(),
+                                Math.min(own.get(0).length(), note.ticks()),
+                                false,
+                                true))
+                        .toList();
+            case GAPS ->
+                gaps(bar).stream()
+                        .map(tick -> new FigureStroke(
+                                Side.RIGHT, own.get(0).roles(), tick, own.get(0).length(), false, false))
+                        .toList();
         };
         return other.isEmpty() ? own : other;
     }
@@ -299,45 +404,91 @@ public final class Comping {
             Standing chord = standing.get(hit.chord());
             Shape shape = steps.get(hit.chord()).shape();
             // A chord that is struck once has its top, whatever the figure leaves out where it comes again.
-            List<Role> roles = before != hit.chord() && stroke.roles().equals(WITHOUT_TOP) ? WHOLE.roles() : stroke.roles();
-            List<PartNote> notes = clear(shape, notes(shape, roles), chord, hit.span().tick()).stream().map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0))).toList();
-            strokes.add(Stroke.of(Side.RIGHT, hit.bar().index(), hit.chord(), hit.span(), Mark.TOE, stroke.accent(), notes, Nature.of(Origin.COMPING, stroke.roles()),
-                    Reason.of(choices.shapes() == RightChoices.Shapes.EACH ? "comping" : "comping-" + choices.shapes().id(), Map.of("figure", choices.figure().id(), "chord", chord.chord().toString()))));
+            List<Role> roles =
+                    before != hit.chord() && stroke.roles().equals(WITHOUT_TOP) ? WHOLE.roles() : stroke.roles();
+            List<PartNote> notes = clear(
+                            shape, notes(shape, roles), chord, hit.span().tick())
+                    .stream()
+                    .map(note -> note.struck(VELOCITY + (stroke.accent() ? ACCENT : 0)))
+                    .toList();
+            strokes.add(Stroke.of(
+                    Side.RIGHT,
+                    hit.bar().index(),
+                    hit.chord(),
+                    hit.span(),
+                    Mark.TOE,
+                    stroke.accent(),
+                    notes,
+                    Nature.of(Origin.COMPING, stroke.roles()),
+                    Reason.of(
+                            choices.shapes() == RightChoices.Shapes.EACH
+                                    ? "comping"
+                                    : "comping-" + choices.shapes().id(),
+                            Map.of(
+                                    "figure",
+                                    choices.figure().id(),
+                                    "chord",
+                                    chord.chord().toString()))));
             before = hit.chord();
         }
         return strokes;
     }
 
-    /** Without what lies a ninth over a tone of the left hand that is none of the chord, and without a leading tone that hand has; something of the shape stays. */
+    /**
+     * Without what lies a ninth over a tone of the left hand that is none of the chord, and without a leading tone that
+     * hand has; something of the shape stays.
+     */
     private List<PartNote> clear(Shape shape, List<PartNote> notes, Standing over, int tick) {
-        List<PartNote> clear = notes.stream().filter(note -> !tops.rubsUnder(note.pitch().midi(), over.chord(), tick)).toList();
+        List<PartNote> clear = notes.stream()
+                .filter(note -> !tops.rubsUnder(note.pitch().midi(), over.chord(), tick))
+                .toList();
         boolean led = over.doubles() && choices.shapes() == RightChoices.Shapes.HELD;
-        List<PartNote> alone = clear.stream().filter(note -> !led || note == clear.get(clear.size() - 1) || !isThird(note, over.chord())).toList();
+        List<PartNote> alone = clear.stream()
+                .filter(note -> !led || note == clear.get(clear.size() - 1) || !isThird(note, over.chord()))
+                .toList();
         List<PartNote> kept = alone.size() > 1 ? alone : clear;
         if (!kept.isEmpty()) {
             return kept;
         }
-        return shape.notes().stream().filter(note -> !tops.rubsUnder(note.pitch().midi(), over.chord(), tick)).findFirst().map(List::of).orElse(notes);
+        return shape.notes().stream()
+                .filter(note -> !tops.rubsUnder(note.pitch().midi(), over.chord(), tick))
+                .findFirst()
+                .map(List::of)
+                .orElse(notes);
     }
 
     private static boolean isThird(PartNote note, ChordSymbol chord) {
-        return chord.quality().tone(3).filter(third -> chord.tone(third).chroma() == note.pitch().pitchClass().chroma()).isPresent();
+        return chord.quality()
+                .tone(3)
+                .filter(third ->
+                        chord.tone(third).chroma() == note.pitch().pitchClass().chroma())
+                .isPresent();
     }
 
-    /** What of a shape the roles of a stroke take, low to high; a numbered one is the tone of that number, or the lowest note. */
+    /**
+     * What of a shape the roles of a stroke take, low to high; a numbered one is the tone of that number, or the lowest
+     * note.
+     */
     private static List<PartNote> notes(Shape shape, List<Role> roles) {
         List<PartNote> taken = new ArrayList<>();
         for (Role role : roles) {
             Role here = role.ofThis();
-            List<PartNote> notes = here.isOfClose() ? CloseChord.take(here, shape.notes())
-                    : List.of(shape.notes().stream().filter(note -> note.role().equals(String.valueOf(here.degree()))).findFirst().orElse(shape.notes().get(0)));
+            List<PartNote> notes = here.isOfClose()
+                    ? CloseChord.take(here, shape.notes())
+                    : List.of(shape.notes().stream()
+                            .filter(note -> note.role().equals(String.valueOf(here.degree())))
+                            .findFirst()
+                            .orElse(shape.notes().get(0)));
             notes.stream().filter(note -> !taken.contains(note)).forEach(taken::add);
         }
         taken.sort(java.util.Comparator.comparingInt(note -> note.pitch().midi()));
         return taken;
     }
 
-    /** The figure that suits a song best where none is chosen: on the beats of a straight one, half the bar open in a swung one. */
+    /**
+     * The figure that suits a song best where none is chosen: on the beats of a straight one, half the bar open in a
+     * swung one.
+     */
     public static String usual(Song song) {
         return song.feel() == Feel.STRAIGHT || song.meter().beats() != 4 ? "held-chords" : "one-and-two-and";
     }

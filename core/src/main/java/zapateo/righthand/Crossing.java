@@ -10,11 +10,11 @@ import zapateo.pitch.Pitch;
 /**
  * Where the hands run into each other: for as long as notes sound, not only where they are struck (HANDBOOK §9).
  *
- * @param left  place of the stroke of the left hand among its strokes
+ * @param left place of the stroke of the left hand among its strokes
  * @param right the same of the right hand
- * @param kind  how they meet
- * @param low   the left hand's key
- * @param high  the right hand's key
+ * @param kind how they meet
+ * @param low the left hand's key
+ * @param high the right hand's key
  */
 public record Crossing(int left, int right, Kind kind, Pitch low, Pitch high) {
 
@@ -38,10 +38,15 @@ public record Crossing(int left, int right, Kind kind, Pitch low, Pitch high) {
         int from = 0;
         for (int i = 0; i < right.size(); i++) {
             Stroke upper = right.get(i);
-            while (from < left.size() && left.get(from).written().tick() + LONGEST < upper.written().tick()) {
+            while (from < left.size()
+                    && left.get(from).written().tick() + LONGEST
+                            < upper.written().tick()) {
                 from++;
             }
-            for (int j = from; j < left.size() && left.get(j).written().tick() < upper.written().end(); j++) {
+            for (int j = from;
+                    j < left.size()
+                            && left.get(j).written().tick() < upper.written().end();
+                    j++) {
                 if (left.get(j).written().end() > upper.written().tick()) {
                     worst(j, i, left.get(j), upper, found);
                 }
@@ -58,7 +63,13 @@ public record Crossing(int left, int right, Kind kind, Pitch low, Pitch high) {
         for (PartNote low : left.notes()) {
             for (PartNote high : right.notes()) {
                 int apart = high.pitch().midi() - low.pitch().midi();
-                Kind kind = apart == 0 ? Kind.SAME_KEY : apart < 0 ? Kind.CROSSED : apart < Ceiling.MINOR_THIRD && high.pitch().midi() < Ceiling.LOW ? Kind.TOO_CLOSE : null;
+                Kind kind = apart == 0
+                        ? Kind.SAME_KEY
+                        : apart < 0
+                                ? Kind.CROSSED
+                                : apart < Ceiling.MINOR_THIRD && high.pitch().midi() < Ceiling.LOW
+                                        ? Kind.TOO_CLOSE
+                                        : null;
                 if (kind != null && (worst == null || kind.compareTo(worst.kind) < 0)) {
                     worst = new Crossing(leftPlace, rightPlace, kind, low.pitch(), high.pitch());
                 }

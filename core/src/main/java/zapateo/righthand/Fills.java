@@ -23,14 +23,17 @@ import zapateo.song.Song;
 import zapateo.song.ToneFit;
 
 /**
- * What is played where the melody rests (HANDBOOK §9): a chord rolled down to end on the "&", a run into the next note, the chord upward, an echo of what was just heard. The
- * same seed fills the same way.
+ * What is played where the melody rests (HANDBOOK §9): a chord rolled down to end on the "&", a run into the next note,
+ * the chord upward, an echo of what was just heard. The same seed fills the same way.
  */
 public final class Fills {
 
     /** What a gap is filled with. */
     public enum Kind {
-        ROLL_DOWN, RUN, ARPEGGIO, ECHO;
+        ROLL_DOWN,
+        RUN,
+        ARPEGGIO,
+        ECHO;
 
         public String id() {
             return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
@@ -51,9 +54,10 @@ public final class Fills {
     private final Hand hand;
     private final SplittableRandom random;
 
-    /** Where the melody rests for a beat at least, between two of its notes or after the last one of a bar that goes on. */
-    private record Gap(int after, int from, int to) {
-    }
+    /**
+     * Where the melody rests for a beat at least, between two of its notes or after the last one of a bar that goes on.
+     */
+    private record Gap(int after, int from, int to) {}
 
     private Fills(Song song, List<Stroke> tune, List<Stroke> left, Hand hand, long seed) {
         this.song = song;
@@ -68,7 +72,8 @@ public final class Fills {
      * @param left what the left hand plays, as written
      * @param plain numbers of bars, as written, whose rests stay rests
      */
-    public static List<Stroke> of(Song song, List<Stroke> tune, List<Stroke> left, Hand hand, long seed, List<Integer> plain) {
+    public static List<Stroke> of(
+            Song song, List<Stroke> tune, List<Stroke> left, Hand hand, long seed, List<Integer> plain) {
         return new Fills(song, tune, left, hand, seed).play(plain);
     }
 
@@ -90,7 +95,9 @@ public final class Fills {
         List<Gap> gaps = new ArrayList<>();
         for (int i = 0; i < tune.size(); i++) {
             int from = tune.get(i).written().end();
-            int to = i + 1 < tune.size() ? tune.get(i + 1).written().tick() : song.bars().get(tune.get(i).bar()).end();
+            int to = i + 1 < tune.size()
+                    ? tune.get(i + 1).written().tick()
+                    : song.bars().get(tune.get(i).bar()).end();
             Bar bar = song.barAt(from);
             if (to - from >= bar.meter().beatTicks()) {
                 gaps.add(new Gap(i, from, Math.min(to, from + LONGEST * Ticks.PER_QUARTER)));
@@ -122,9 +129,15 @@ public final class Fills {
             return List.of();
         }
         List<Stroke> strokes = new ArrayList<>();
-        List<PartNote> notes = shape.get().notes().subList(0, Math.min(3, shape.get().notes().size()));
+        List<PartNote> notes =
+                shape.get().notes().subList(0, Math.min(3, shape.get().notes().size()));
         for (int i = 0; i < notes.size(); i++) {
-            strokes.add(stroke(Kind.ROLL_DOWN, start + i * TRIPLET, TRIPLET, notes.get(notes.size() - 1 - i).pitch(), chord.get()));
+            strokes.add(stroke(
+                    Kind.ROLL_DOWN,
+                    start + i * TRIPLET,
+                    TRIPLET,
+                    notes.get(notes.size() - 1 - i).pitch(),
+                    chord.get()));
         }
         return strokes;
     }
@@ -145,13 +158,23 @@ public final class Fills {
         }
         List<PitchClass> scale = bar.key().scale();
         List<Pitch> line = new ArrayList<>();
-        for (int midi = goal + (up ? -1 : 1); line.size() < notes && Math.abs(midi - goal) <= Pitch.OCTAVE; midi += up ? -1 : 1) {
+        for (int midi = goal + (up ? -1 : 1);
+                line.size() < notes && Math.abs(midi - goal) <= Pitch.OCTAVE;
+                midi += up ? -1 : 1) {
             int key = midi;
-            scale.stream().filter(name -> name.chroma() == Math.floorMod(key, Pitch.OCTAVE)).findFirst().ifPresent(name -> line.add(0, Pitch.onKey(key, name)));
+            scale.stream()
+                    .filter(name -> name.chroma() == Math.floorMod(key, Pitch.OCTAVE))
+                    .findFirst()
+                    .ifPresent(name -> line.add(0, Pitch.onKey(key, name)));
         }
         List<Stroke> strokes = new ArrayList<>();
         for (int i = 0; i < line.size(); i++) {
-            strokes.add(stroke(Kind.RUN, start + i * part, part, line.get(i), song.chordAt(start + i * part).orElse(song.chordAt(start).get())));
+            strokes.add(stroke(
+                    Kind.RUN,
+                    start + i * part,
+                    part,
+                    line.get(i),
+                    song.chordAt(start + i * part).orElse(song.chordAt(start).get())));
         }
         return clear(strokes) ? strokes : List.of();
     }
@@ -169,7 +192,12 @@ public final class Fills {
         Optional<Shape> shape = nearest(chord.get(), start, Math.min(gap.to, start + 4 * part));
         List<Stroke> strokes = new ArrayList<>();
         for (int i = 0; shape.isPresent() && i < shape.get().notes().size() && start + (i + 1) * part <= gap.to; i++) {
-            strokes.add(stroke(Kind.ARPEGGIO, start + i * part, part, shape.get().notes().get(i).pitch(), chord.get()));
+            strokes.add(stroke(
+                    Kind.ARPEGGIO,
+                    start + i * part,
+                    part,
+                    shape.get().notes().get(i).pitch(),
+                    chord.get()));
         }
         return strokes;
     }
@@ -177,8 +205,15 @@ public final class Fills {
     /** The last notes before the gap an octave higher, in their own rhythm. */
     private List<Stroke> echo(Gap gap) {
         List<Stroke> heard = new ArrayList<>();
-        for (int i = gap.after; i >= 0 && heard.size() < ECHOED && (i == gap.after || tune.get(i).written().end() == tune.get(i + 1).written().tick()); i--) {
-            int length = tune.get(gap.after).written().end() - tune.get(i).written().tick();
+        for (int i = gap.after;
+                i >= 0
+                        && heard.size() < ECHOED
+                        && (i == gap.after
+                                || tune.get(i).written().end()
+                                        == tune.get(i + 1).written().tick());
+                i--) {
+            int length =
+                    tune.get(gap.after).written().end() - tune.get(i).written().tick();
             if (length > gap.to - gap.from) {
                 break;
             }
@@ -192,7 +227,10 @@ public final class Fills {
             int tick = gap.from + each.written().tick() - heard.get(0).written().tick();
             Pitch pitch = Pitch.of(each.highest().pitchClass(), each.highest().octave() + 1);
             Optional<ChordSymbol> chord = song.chordAt(tick);
-            if (pitch.midi() > HIGHEST || chord.isEmpty() || song.barAt(tick).end() < tick + each.written().ticks() || !ToneFit.holds(chord.get(), pitch) && each == heard.get(heard.size() - 1)) {
+            if (pitch.midi() > HIGHEST
+                    || chord.isEmpty()
+                    || song.barAt(tick).end() < tick + each.written().ticks()
+                    || !ToneFit.holds(chord.get(), pitch) && each == heard.get(heard.size() - 1)) {
                 return List.of();
             }
             strokes.add(stroke(Kind.ECHO, tick, each.written().ticks(), pitch, chord.get()));
@@ -202,19 +240,35 @@ public final class Fills {
 
     private Stroke stroke(Kind kind, int tick, int ticks, Pitch pitch, ChordSymbol chord) {
         TickSpan span = TickSpan.of(tick, ticks);
-        return Stroke.of(Side.RIGHT, song.barAt(tick).index(), 0, span, Mark.TOE, false, List.of(PartNote.of(pitch, "fill").struck(VELOCITY)), Nature.of(Origin.FILL),
+        return Stroke.of(
+                Side.RIGHT,
+                song.barAt(tick).index(),
+                0,
+                span,
+                Mark.TOE,
+                false,
+                List.of(PartNote.of(pitch, "fill").struck(VELOCITY)),
+                Nature.of(Origin.FILL),
                 Reason.of("fill-" + kind.id(), Map.of("chord", chord.toString())));
     }
 
     /** The shape of a chord nearest to the melody that lies a third clear of the left hand. */
     private Optional<Shape> nearest(ChordSymbol chord, int from, int to) {
         int floor = left.over(from, to) + Comping.CLEAR_OF_LEFT;
-        int near = tune.stream().filter(stroke -> stroke.written().end() <= from).reduce((first, second) -> second).map(stroke -> stroke.highest().midi()).orElse(Shape.HIGHEST);
-        return Shape.of(chord, hand).stream().filter(shape -> shape.lowest() >= floor).min(java.util.Comparator.comparingInt(shape -> Math.abs(shape.top() - near)));
+        int near = tune.stream()
+                .filter(stroke -> stroke.written().end() <= from)
+                .reduce((first, second) -> second)
+                .map(stroke -> stroke.highest().midi())
+                .orElse(Shape.HIGHEST);
+        return Shape.of(chord, hand).stream()
+                .filter(shape -> shape.lowest() >= floor)
+                .min(java.util.Comparator.comparingInt(shape -> Math.abs(shape.top() - near)));
     }
 
     private boolean clear(List<Stroke> strokes) {
-        return strokes.stream().allMatch(stroke -> stroke.lowest().midi() >= left.over(stroke.written().tick(), stroke.written().end()) + Comping.CLEAR_OF_LEFT);
+        return strokes.stream()
+                .allMatch(stroke -> stroke.lowest().midi()
+                        >= left.over(stroke.written().tick(), stroke.written().end()) + Comping.CLEAR_OF_LEFT);
     }
 
     private static boolean tooQuick(Bar bar, int ticks) {

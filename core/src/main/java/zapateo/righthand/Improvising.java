@@ -33,19 +33,17 @@ public final class Improvising {
     }
 
     /** A note by its name. */
-    public record Note(PitchClass name, Kind kind) {
-    }
+    public record Note(PitchClass name, Kind kind) {}
 
     /**
      * One chord's notes.
      *
-     * @param bar   index of its bar
-     * @param tick  from the start of the song
+     * @param bar index of its bar
+     * @param tick from the start of the song
      * @param scale the chord's scale, by its name; empty where there is none
      * @param notes from the root up, each once
      */
-    public record Over(int bar, int tick, int ticks, ChordSymbol chord, Optional<ChordScale> scale, List<Note> notes) {
-    }
+    public record Over(int bar, int tick, int ticks, ChordSymbol chord, Optional<ChordScale> scale, List<Note> notes) {}
 
     /** Which of a chord's notes a manner of improvising takes. */
     record Scope(RightChoices.Manner manner) {
@@ -56,25 +54,34 @@ public final class Improvising {
 
         /** @param end whether it is the last note: that is always of the chord */
         List<Note> notes(Over over, Key key, boolean end) {
-            List<Note> own = over.notes().stream().filter(note -> note.kind() == Kind.GUIDE || note.kind() == Kind.CHORD).toList();
-            return end ? own : switch (manner) {
-                case MIXED -> over.notes();
-                case CHORDAL -> own;
-                case PENTATONIC -> named(key.pentatonic(), over);
-                case BLUES -> named(blues(key), over);
-            };
+            List<Note> own = over.notes().stream()
+                    .filter(note -> note.kind() == Kind.GUIDE || note.kind() == Kind.CHORD)
+                    .toList();
+            return end
+                    ? own
+                    : switch (manner) {
+                        case MIXED -> over.notes();
+                        case CHORDAL -> own;
+                        case PENTATONIC -> named(key.pentatonic(), over);
+                        case BLUES -> named(blues(key), over);
+                    };
         }
 
         private static List<Note> named(List<PitchClass> names, Over over) {
-            return names.stream().map(name -> over.notes().stream().filter(note -> note.name().chroma() == name.chroma()).findFirst().orElse(new Note(name, isAvoided(over.chord(), name) ? Kind.AVOID : Kind.SCALE))).toList();
+            return names.stream()
+                    .map(name -> over.notes().stream()
+                            .filter(note -> note.name().chroma() == name.chroma())
+                            .findFirst()
+                            .orElse(new Note(name, isAvoided(over.chord(), name) ? Kind.AVOID : Kind.SCALE)))
+                    .toList();
         }
     }
 
     private static final int FOURTH = 5;
-    private static final List<Interval> BLUES = Stream.of("1", "b3", "4", "b5", "5", "b7").map(Interval::parse).toList();
+    private static final List<Interval> BLUES =
+            Stream.of("1", "b3", "4", "b5", "5", "b7").map(Interval::parse).toList();
 
-    private Improvising() {
-    }
+    private Improvising() {}
 
     /** For each chord of a song as it is played. */
     public static List<Over> of(Song song) {
@@ -91,19 +98,26 @@ public final class Improvising {
         Optional<ChordScale> scale = ChordScale.of(chord, bar.key());
         List<Note> notes = new ArrayList<>();
         for (Interval tone : chord.quality().tones()) {
-            notes.add(new Note(chord.tone(tone).simple(), tone.number() == 3 || tone.number() == 7 ? Kind.GUIDE : Kind.CHORD));
+            notes.add(new Note(
+                    chord.tone(tone).simple(), tone.number() == 3 || tone.number() == 7 ? Kind.GUIDE : Kind.CHORD));
         }
-        scale.ifPresent(each -> each.on(chord).stream().filter(name -> notes.stream().noneMatch(note -> note.name().chroma() == name.chroma()))
+        scale.ifPresent(each -> each.on(chord).stream()
+                .filter(name -> notes.stream().noneMatch(note -> note.name().chroma() == name.chroma()))
                 .forEach(name -> notes.add(new Note(name, isAvoided(chord, name) ? Kind.AVOID : Kind.SCALE))));
-        notes.sort(java.util.Comparator.comparingInt(note -> Math.floorMod(note.name().chroma() - chord.root().chroma(), Pitch.OCTAVE)));
+        notes.sort(java.util.Comparator.comparingInt(
+                note -> Math.floorMod(note.name().chroma() - chord.root().chroma(), Pitch.OCTAVE)));
         return new Over(bar.index(), bar.tick() + span.tick(), span.ticks(), chord, scale, List.copyOf(notes));
     }
 
-    /** The natural fourth over a major third; over other chords than dominants what lies a semitone over a tone (common practice). */
+    /**
+     * The natural fourth over a major third; over other chords than dominants what lies a semitone over a tone (common
+     * practice).
+     */
     static boolean isAvoided(ChordSymbol chord, PitchClass note) {
         int above = Math.floorMod(note.chroma() - chord.root().chroma(), Pitch.OCTAVE);
         boolean dominant = chord.quality().isDominant();
-        boolean rubs = chord.tones().stream().anyMatch(tone -> Math.floorMod(note.chroma() - tone.chroma(), Pitch.OCTAVE) == 1);
+        boolean rubs = chord.tones().stream()
+                .anyMatch(tone -> Math.floorMod(note.chroma() - tone.chroma(), Pitch.OCTAVE) == 1);
         return chord.quality().has(3, 4) && above == FOURTH || !dominant && rubs;
     }
 

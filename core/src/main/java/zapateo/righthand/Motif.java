@@ -6,7 +6,8 @@ import java.util.SplittableRandom;
 import zapateo.song.Bar;
 
 /**
- * What an improvised line is made of: the rhythm of two bars and how it rises and falls, to be stated, answered and varied.
+ * What an improvised line is made of: the rhythm of two bars and how it rises and falls, to be stated, answered and
+ * varied.
  *
  * @param bars its two bars
  */
@@ -26,7 +27,12 @@ record Motif(List<List<Beat>> bars) {
     }
 
     /** How it comes back. */
-    enum Form { STATED, ANSWERED, INVERTED, CLOSING }
+    enum Form {
+        STATED,
+        ANSWERED,
+        INVERTED,
+        CLOSING
+    }
 
     /** Seconds below which notes follow one another too fast for an easy hand: eighths up to 220 quarters a minute. */
     private static final double BRISK = 60 / 220.0 / 2 - 0.002;
@@ -34,6 +40,7 @@ record Motif(List<List<Beat>> bars) {
     private static final double EASY = 0.2;
     /** An arpeggio goes up by thirds, a line down by steps. */
     private static final int UP = 2;
+
     private static final int DOWN = -1;
     private static final int TURN = 1;
 
@@ -49,11 +56,13 @@ record Motif(List<List<Beat>> bars) {
 
     /** One of its two bars as it comes back: an answer ends otherwise, a close ends early and waits. */
     List<Beat> bar(int nth, Form form, Bar bar) {
-        List<Beat> own = bars.get(nth).stream().filter(beat -> beat.tick() < bar.ticks()).toList();
+        List<Beat> own =
+                bars.get(nth).stream().filter(beat -> beat.tick() < bar.ticks()).toList();
         return switch (form) {
             case STATED -> own;
             case ANSWERED -> nth == 0 ? own : turned(own);
-            case INVERTED -> nth == 0 ? own.stream().map(beat -> beat.moved(-beat.move())).toList() : own;
+            case INVERTED ->
+                nth == 0 ? own.stream().map(beat -> beat.moved(-beat.move())).toList() : own;
             case CLOSING -> nth == 0 ? own : closing(bar);
         };
     }
@@ -70,7 +79,12 @@ record Motif(List<List<Beat>> bars) {
     private static List<Beat> closing(Bar bar) {
         int beat = bar.meter().beatTicks();
         int half = bar.meter().isCompound() ? 2 * beat / 3 : beat / 2;
-        return bar.ticks() < 2 * beat ? List.of(new Beat(0, Math.min(beat, bar.ticks()), 0)) : List.of(new Beat(0, half, DOWN), new Beat(half, beat - half, DOWN), new Beat(beat, Math.min(beat, bar.ticks() - beat), DOWN));
+        return bar.ticks() < 2 * beat
+                ? List.of(new Beat(0, Math.min(beat, bar.ticks()), 0))
+                : List.of(
+                        new Beat(0, half, DOWN),
+                        new Beat(half, beat - half, DOWN),
+                        new Beat(beat, Math.min(beat, bar.ticks() - beat), DOWN));
     }
 
     /** Beat by beat; never all alike, with a rest of its own in the second bar. */
@@ -92,7 +106,9 @@ record Motif(List<List<Beat>> bars) {
                 continue;
             }
             // One beat of each bar is a long note, beside it are short ones: a rhythm to know again.
-            int dice = at == beats / 2 ? 0 : at == beats / 2 - 1 ? 3 + random.nextInt(bar.meter().isCompound() ? 3 : 6) : random.nextInt(10);
+            int dice = at == beats / 2
+                    ? 0
+                    : at == beats / 2 - 1 ? 3 + random.nextInt(bar.meter().isCompound() ? 3 : 6) : random.nextInt(10);
             if (at == beats / 2 && at + 1 < beats && isHurried(bar)) {
                 notes.add(new int[] {tick, Math.min(2 * beat, bar.ticks() - tick)});
                 at++;

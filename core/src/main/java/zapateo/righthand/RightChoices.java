@@ -6,14 +6,17 @@ import zapateo.rhythm.Figure;
  * What the right hand is to do with chords.
  *
  * @param figure the rhythm of its chords
- * @param top    what the highest notes of its chords do
+ * @param top what the highest notes of its chords do
  * @param shapes which chords it strikes
  */
 public record RightChoices(Figure figure, Top top, Shapes shapes) {
 
     /** What it plays. */
     public enum Style {
-        NONE, COMPING, MELODY, IMPROVISE;
+        NONE,
+        COMPING,
+        MELODY,
+        IMPROVISE;
 
         public String id() {
             return RightChoices.id(this);
@@ -38,7 +41,9 @@ public record RightChoices(Figure figure, Top top, Shapes shapes) {
     public enum Shapes {
         /** Each chord in its nearest inversion. */
         EACH,
-        /** One shape held for as long as it carries the chords, four bars at most, while the bass moves (EXAMPLES 26). */
+        /**
+         * One shape held for as long as it carries the chords, four bars at most, while the bass moves (EXAMPLES 26).
+         */
         HELD,
         /** The chord and the one on its fourth in turn over a bass that stays (HANDBOOK §9). */
         TURN;
@@ -50,7 +55,14 @@ public record RightChoices(Figure figure, Top top, Shapes shapes) {
 
     /** What lies under a note of the melody. */
     public enum Under {
-        ALONE, CLOSE, OPEN, THIRDS, SIXTHS, OCTAVES, BLOCK, THIRD,
+        ALONE,
+        CLOSE,
+        OPEN,
+        THIRDS,
+        SIXTHS,
+        OCTAVES,
+        BLOCK,
+        THIRD,
         /** Three voices under it, tenor and bass of them for the left hand. */
         PARTS;
 

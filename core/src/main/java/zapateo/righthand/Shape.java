@@ -15,13 +15,14 @@ import zapateo.pitch.Pitch;
 /**
  * One way to hold a chord in the right hand, inside an octave.
  *
- * @param notes   low to high, each with the tone it is
+ * @param notes low to high, each with the tone it is
  * @param leftOut tones of the chord it has not
  */
 record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
 
     /** The right hand's chords lie here, above a left hand and on the staff (the project's own choice). */
     static final int LOWEST = Pitch.parse("F3").midi();
+
     static final int HIGHEST = Pitch.parse("C6").midi();
     private static final int FULL = 4;
     private static final int THREE = 3;
@@ -65,15 +66,24 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
 
     /** The same without its third, which another hand has. */
     static List<Shape> withoutThird(ChordSymbol chord, Hand hand) {
-        List<Interval> rest = tones(chord, FULL).stream().filter(tone -> tone.number() != 3).toList();
+        List<Interval> rest =
+                tones(chord, FULL).stream().filter(tone -> tone.number() != 3).toList();
         List<Shape> found = new ArrayList<>();
         for (int low = LOWEST; rest.size() > 1 && low <= HIGHEST; low++) {
             stack(chord, rest, low, hand, found);
         }
-        return rest.size() > 2 ? found : found.stream().map(Shape::withOctave).filter(shape -> hand.easeOf(shape.keys()) != Ease.OUT_OF_REACH).toList();
+        return rest.size() > 2
+                ? found
+                : found.stream()
+                        .map(Shape::withOctave)
+                        .filter(shape -> hand.easeOf(shape.keys()) != Ease.OUT_OF_REACH)
+                        .toList();
     }
 
-    /** Every close way to hold it that a hand can strike, low to high; a hand too small for all of them has two tones, or one. */
+    /**
+     * Every close way to hold it that a hand can strike, low to high; a hand too small for all of them has two tones,
+     * or one.
+     */
     static List<Shape> of(ChordSymbol chord, Hand hand) {
         List<Shape> found = new ArrayList<>();
         for (int most = FULL; found.isEmpty() || most == THREE; most--) {
@@ -85,7 +95,10 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
         return found;
     }
 
-    /** The inversions of three notes wherever a right hand has its chords; what is no tone of the chord counts as left out of it. */
+    /**
+     * The inversions of three notes wherever a right hand has its chords; what is no tone of the chord counts as left
+     * out of it.
+     */
     static List<Shape> placed(List<Pitch> notes, ChordSymbol chord, Hand hand) {
         List<Shape> found = new ArrayList<>();
         for (int low = LOWEST; low <= HIGHEST; low++) {
@@ -97,7 +110,9 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
                     }
                 }
             }
-            Shape shape = stack.size() == notes.size() && stack.get(0).pitch().midi() == low ? new Shape(chord, List.copyOf(stack), 0) : null;
+            Shape shape = stack.size() == notes.size() && stack.get(0).pitch().midi() == low
+                    ? new Shape(chord, List.copyOf(stack), 0)
+                    : null;
             if (shape != null && hand.easeOf(shape.keys()) != Ease.OUT_OF_REACH) {
                 found.add(shape.over(chord));
             }
@@ -107,8 +122,16 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
 
     /** The same keys as what they are to another chord. */
     Shape over(ChordSymbol other) {
-        List<PartNote> named = notes.stream().map(note -> PartNote.of(note.pitch(), other.quality().tones().stream()
-                .filter(tone -> other.tone(tone).chroma() == note.pitch().pitchClass().chroma()).findFirst().map(tone -> String.valueOf(tone.number())).orElse(ADDED))).toList();
+        List<PartNote> named = notes.stream()
+                .map(note -> PartNote.of(
+                        note.pitch(),
+                        other.quality().tones().stream()
+                                .filter(tone -> other.tone(tone).chroma()
+                                        == note.pitch().pitchClass().chroma())
+                                .findFirst()
+                                .map(tone -> String.valueOf(tone.number()))
+                                .orElse(ADDED)))
+                .toList();
         return new Shape(other, named, leftOut);
     }
 
@@ -130,7 +153,9 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
             }
         }
         boolean whole = notes.size() == tones.size() && notes.get(0).pitch().midi() == lowest;
-        Shape shape = whole ? new Shape(chord, List.copyOf(notes), chord.quality().tones().size() - notes.size()) : null;
+        Shape shape = whole
+                ? new Shape(chord, List.copyOf(notes), chord.quality().tones().size() - notes.size())
+                : null;
         if (whole && hand.easeOf(shape.keys()) != Ease.OUT_OF_REACH && !found.contains(shape)) {
             found.add(shape);
         }

@@ -18,8 +18,8 @@ import zapateo.song.Timeline;
 import zapateo.song.TuneNote;
 
 /**
- * What was played against the metronome, as a melody can be written: each beat's onsets are put on the division that lies nearest to them, the plain one where two lie
- * alike; the whole take is decided together by the exact search.
+ * What was played against the metronome, as a melody can be written: each beat's onsets are put on the division that
+ * lies nearest to them, the plain one where two lie alike; the whole take is decided together by the exact search.
  *
  * @param bars the melody, bar by bar, each filled with notes and rests
  */
@@ -28,23 +28,23 @@ public record Take(List<List<TuneNote>> bars) {
     /**
      * A key that was struck.
      *
-     * @param ms   from the first beat of the first bar
+     * @param ms from the first beat of the first bar
      * @param held how long it was down
      */
-    public record Struck(double ms, double held, Pitch pitch) {
-    }
+    public record Struck(double ms, double held, Pitch pitch) {}
 
     /**
      * Into how many equal parts a beat is divided.
      *
-     * @param cost  how seldom it comes, on the scale of half the square of a usual unevenness
+     * @param cost how seldom it comes, on the scale of half the square of a usual unevenness
      * @param empty the same for each part of it that nothing is struck on
      */
-    private record Division(int parts, double cost, double empty) {
-    }
+    private record Division(int parts, double cost, double empty) {}
 
-    private static final List<Division> OF_TWO = List.of(new Division(1, 0, 0), new Division(2, 0.2, 0), new Division(3, 1, 0.8), new Division(4, 1.6, 0.4));
-    private static final List<Division> OF_THREE = List.of(new Division(1, 0, 0), new Division(3, 0.2, 0), new Division(6, 2, 0.4));
+    private static final List<Division> OF_TWO =
+            List.of(new Division(1, 0, 0), new Division(2, 0.2, 0), new Division(3, 1, 0.8), new Division(4, 1.6, 0.4));
+    private static final List<Division> OF_THREE =
+            List.of(new Division(1, 0, 0), new Division(3, 0.2, 0), new Division(6, 2, 0.4));
     /** How far off a hand usually plays: uniform to 40 ms either way spreads by 23. */
     private static final double UNEVEN_MS = 24;
     /** Another division than in the beat before. */
@@ -68,14 +68,15 @@ public record Take(List<List<TuneNote>> bars) {
 
         /** As a song's bar goes, its fermatas too, played so many times as fast. */
         static Under of(Bar bar, Timeline timeline, double faster) {
-            return new Under(bar.meter(), bar.ticks(), tick -> timeline.between(bar.tick(), bar.tick() + tick) / faster);
+            return new Under(
+                    bar.meter(), bar.ticks(), tick -> timeline.between(bar.tick(), bar.tick() + tick) / faster);
         }
     }
 
     /**
      * A beat of those bars, or what is left of one at a bar's end.
      *
-     * @param ms   when it begins
+     * @param ms when it begins
      * @param tick where it begins from the first bar's start
      */
     private record Beat(double ms, double msLong, int tick, int ticks, List<Division> divisions) {
@@ -85,9 +86,11 @@ public record Take(List<List<TuneNote>> bars) {
         }
     }
 
-    /** One beat read in one way: where each of its keys lies, in parts; the last of them may be the next beat's first. */
-    private record Reading(Division division, int beat, boolean firstTaken, boolean spills, List<Integer> places, double cost) {
-    }
+    /**
+     * One beat read in one way: where each of its keys lies, in parts; the last of them may be the next beat's first.
+     */
+    private record Reading(
+            Division division, int beat, boolean firstTaken, boolean spills, List<Integer> places, double cost) {}
 
     /** The same metre and tempo throughout. */
     public static Take of(List<Struck> struck, Tempo tempo, Meter meter) {
@@ -97,18 +100,22 @@ public record Take(List<List<TuneNote>> bars) {
     /**
      * Over a song.
      *
-     * @param first  index of the bar it begins with
+     * @param first index of the bar it begins with
      * @param faster than the song's own tempos, as a factor
      */
     public static Take of(List<Struck> struck, Song song, int first, double faster) {
         // The clicks one plays to are even: a take is heard against written time.
         Timeline timeline = Timeline.of(song, Swing.NONE);
-        return of(struck, song.bars().subList(first, song.bars().size()).stream().map(bar -> Under.of(bar, timeline, faster)).toList());
+        return of(
+                struck,
+                song.bars().subList(first, song.bars().size()).stream()
+                        .map(bar -> Under.of(bar, timeline, faster))
+                        .toList());
     }
 
     /**
      * @param struck in any order; keys struck together are one, the highest
-     * @param bars   what was played over, from the first; the last one goes on as long as the take does
+     * @param bars what was played over, from the first; the last one goes on as long as the take does
      */
     public static Take of(List<Struck> struck, List<Under> bars) {
         List<Struck> line = line(struck, bars.get(0));
@@ -131,9 +138,22 @@ public record Take(List<List<TuneNote>> bars) {
         for (int beat = 0; beat < beats.size(); beat++) {
             layers.add(readings(byBeat.get(beat), beat, beats.get(beat)));
         }
-        ShortestPath.Joint<Reading> joint = new ShortestPath.Joint<>(reading -> reading.spills() ? 2 : 1, reading -> reading.beat() == 0 ? 0 : reading.firstTaken() ? 2 : 1);
-        List<Reading> found = ShortestPath.through(layers, List.of(CostTerm.own("off-the-division", 1, Reading::cost),
-                CostTerm.step("change", CHANGE, (from, to) -> from.division().equals(to.division()) || to.places().isEmpty() || from.places().isEmpty() ? 0 : 1)), joint).steps();
+        ShortestPath.Joint<Reading> joint = new ShortestPath.Joint<>(
+                reading -> reading.spills() ? 2 : 1, reading -> reading.beat() == 0 ? 0 : reading.firstTaken() ? 2 : 1);
+        List<Reading> found = ShortestPath.through(
+                        layers,
+                        List.of(
+                                CostTerm.own("off-the-division", 1, Reading::cost),
+                                CostTerm.step(
+                                        "change",
+                                        CHANGE,
+                                        (from, to) -> from.division().equals(to.division())
+                                                        || to.places().isEmpty()
+                                                        || from.places().isEmpty()
+                                                ? 0
+                                                : 1)),
+                        joint)
+                .steps();
         return written(found, byBeat, beats, barEnds);
     }
 
@@ -164,7 +184,10 @@ public record Take(List<List<TuneNote>> bars) {
         List<Struck> line = new ArrayList<>();
         for (Struck each : sorted) {
             Struck before = line.isEmpty() ? null : line.get(line.size() - 1);
-            if (before != null && each.ms() - before.ms() < together && !before.pitch().equals(each.pitch()) && Math.abs(before.pitch().midi() - each.pitch().midi()) > 2) {
+            if (before != null
+                    && each.ms() - before.ms() < together
+                    && !before.pitch().equals(each.pitch())
+                    && Math.abs(before.pitch().midi() - each.pitch().midi()) > 2) {
                 line.set(line.size() - 1, before.pitch().midi() > each.pitch().midi() ? before : each);
             } else {
                 line.add(each);
@@ -188,36 +211,57 @@ public record Take(List<List<TuneNote>> bars) {
     }
 
     /** Each key on the nearest place that is free, in order; the last one on the next beat where it spills over. */
-    private static Reading reading(List<Struck> keys, int beatAt, Beat beat, Division division, boolean taken, boolean spills) {
+    private static Reading reading(
+            List<Struck> keys, int beatAt, Beat beat, Division division, boolean taken, boolean spills) {
         List<Integer> places = new ArrayList<>();
         int free = taken ? 1 : 0;
-        double cost = keys.isEmpty() ? 0 : division.cost() + division.empty() * Math.max(0, division.parts() - keys.size() - (taken ? 1 : 0) + (spills ? 1 : 0));
+        double cost = keys.isEmpty()
+                ? 0
+                : division.cost()
+                        + division.empty()
+                                * Math.max(0, division.parts() - keys.size() - (taken ? 1 : 0) + (spills ? 1 : 0));
         for (int i = 0; i < keys.size(); i++) {
             double at = (keys.get(i).ms() - beat.ms()) / beat.msLong();
             boolean over = spills && i == keys.size() - 1;
-            int place = over ? division.parts() : Math.max(free, Math.min(division.parts() - 1, (int) Math.round(at * division.parts())));
+            int place = over
+                    ? division.parts()
+                    : Math.max(free, Math.min(division.parts() - 1, (int) Math.round(at * division.parts())));
             double off = (at - place / (double) division.parts()) * beat.msLong() / UNEVEN_MS;
             cost += off * off / 2 + (!over && place >= division.parts() || place < free ? CROWDED : 0);
             places.add(place);
             free = place + 1;
         }
-        return new Reading(division, beatAt, taken, spills, places, cost + (free > division.parts() + (spills ? 1 : 0) ? CROWDED : 0));
+        return new Reading(
+                division,
+                beatAt,
+                taken,
+                spills,
+                places,
+                cost + (free > division.parts() + (spills ? 1 : 0) ? CROWDED : 0));
     }
 
-    private static Take written(List<Reading> found, List<List<Struck>> byBeat, List<Beat> beats, List<Integer> barEnds) {
+    private static Take written(
+            List<Reading> found, List<List<Struck>> byBeat, List<Beat> beats, List<Integer> barEnds) {
         List<int[]> onsets = new ArrayList<>();
         List<Struck> keys = new ArrayList<>();
         List<Beat> of = new ArrayList<>();
         for (Reading reading : found) {
             Beat beat = beats.get(reading.beat());
             for (int i = 0; i < reading.places().size(); i++) {
-                onsets.add(new int[] {beat.tick() + reading.places().get(i) * beat.ticks() / reading.division().parts(), beat.ticks() / reading.division().parts()});
+                onsets.add(new int[] {
+                    beat.tick()
+                            + reading.places().get(i)
+                                    * beat.ticks()
+                                    / reading.division().parts(),
+                    beat.ticks() / reading.division().parts()
+                });
                 keys.add(byBeat.get(reading.beat()).get(i));
                 of.add(beat);
             }
         }
         int last = onsets.get(onsets.size() - 1)[0];
-        List<Integer> ends = barEnds.subList(0, (int) barEnds.stream().filter(end -> end <= last).count() + 1);
+        List<Integer> ends = barEnds.subList(
+                0, (int) barEnds.stream().filter(end -> end <= last).count() + 1);
         int close = ends.get(ends.size() - 1);
         List<List<TuneNote>> written = new ArrayList<>();
         ends.forEach(end -> written.add(new ArrayList<>()));
@@ -226,7 +270,12 @@ public record Take(List<List<TuneNote>> bars) {
             int from = onsets.get(i)[0];
             int next = i + 1 < onsets.size() ? onsets.get(i + 1)[0] : close;
             put(written, at, from, Optional.empty(), ends);
-            int end = end(from, next, keys.get(i).held() / of.get(i).msLong() * of.get(i).ticks(), onsets.get(i)[1], of.get(i).ticks());
+            int end = end(
+                    from,
+                    next,
+                    keys.get(i).held() / of.get(i).msLong() * of.get(i).ticks(),
+                    onsets.get(i)[1],
+                    of.get(i).ticks());
             put(written, from, end, Optional.of(keys.get(i).pitch()), ends);
             at = end;
         }

@@ -12,19 +12,33 @@ final class Turn {
 
     private static final Interval FOURTH = Interval.parse("4");
 
-    private Turn() {
-    }
+    private Turn() {}
 
-    /** The chord that takes the second half: on the fourth of a major or minor chord that lasts two beats or more; empty over others. */
+    /**
+     * The chord that takes the second half: on the fourth of a major or minor chord that lasts two beats or more; empty
+     * over others.
+     */
     static Optional<ChordSymbol> of(Bar bar, ChordSpan span) {
-        return span.chord().filter(chord -> span.ticks() >= 2 * bar.meter().beatTicks() && chord.quality().has(5, 7) && (isMinor(chord) || chord.quality().has(3, 4)))
+        return span.chord()
+                .filter(chord -> span.ticks() >= 2 * bar.meter().beatTicks()
+                        && chord.quality().has(5, 7)
+                        && (isMinor(chord) || chord.quality().has(3, 4)))
                 .map(chord -> ChordSymbol.parse(chord.root().plus(FOURTH).simple() + (isMinor(chord) ? "m" : "")));
     }
 
-    /** Whether a major chord falls a fifth to a minor one: the chord on its fourth would bring it a natural thirteenth. */
+    /**
+     * Whether a major chord falls a fifth to a minor one: the chord on its fourth would bring it a natural thirteenth.
+     */
     static boolean leadsToMinor(ChordSpan span, Optional<ChordSymbol> next) {
-        return span.chord().isPresent() && next.isPresent() && !isMinor(span.chord().get()) && isMinor(next.get())
-                && Math.floorMod(next.get().root().chroma() - span.chord().get().root().chroma(), Pitch.OCTAVE) == FOURTH.semitones();
+        return span.chord().isPresent()
+                && next.isPresent()
+                && !isMinor(span.chord().get())
+                && isMinor(next.get())
+                && Math.floorMod(
+                                next.get().root().chroma()
+                                        - span.chord().get().root().chroma(),
+                                Pitch.OCTAVE)
+                        == FOURTH.semitones();
     }
 
     /** The triad of a chord. */

@@ -12,7 +12,8 @@ import zapateo.pitch.Pitch;
 import zapateo.search.CostTerm;
 
 /**
- * Four voices on one chord, and what a teacher of part writing would mark in them (common practice): doublings, spacing, parallels, leaps, a leading tone or a seventh left hanging.
+ * Four voices on one chord, and what a teacher of part writing would mark in them (common practice): doublings,
+ * spacing, parallels, leaps, a leading tone or a seventh left hanging.
  *
  * @param keys bass, tenor, alto, soprano; what a voice leaves out is below 0
  */
@@ -30,8 +31,16 @@ record Voices(List<Integer> keys, ChordSymbol chord) {
 
     /** The costs of a way through them in a key. */
     static List<CostTerm<Voices>> terms(Key key) {
-        return List.of(CostTerm.own("doubling", 1, voices -> voices.doubling(key)), CostTerm.own("spacing", 1, Voices::spacing), CostTerm.own("left-out", 3, voices -> voices.keys.stream().filter(each -> each < 0).count()),
-                CostTerm.step("movement", 0.08, Voices::movement), CostTerm.step("parallels", 40, Voices::parallels), CostTerm.step("same-way", 1, Voices::sameWay),
+        return List.of(
+                CostTerm.own("doubling", 1, voices -> voices.doubling(key)),
+                CostTerm.own("spacing", 1, Voices::spacing),
+                CostTerm.own(
+                        "left-out",
+                        3,
+                        voices -> voices.keys.stream().filter(each -> each < 0).count()),
+                CostTerm.step("movement", 0.08, Voices::movement),
+                CostTerm.step("parallels", 40, Voices::parallels),
+                CostTerm.step("same-way", 1, Voices::sameWay),
                 CostTerm.step("hanging", 2, (from, to) -> from.hanging(to, key)));
     }
 
@@ -61,9 +70,15 @@ record Voices(List<Integer> keys, ChordSymbol chord) {
         int upper = keys.get(SOPRANO) - keys.get(2);
         int lower = keys.get(2) - keys.get(1);
         // A second under the tune hides it; what lies close in the deep is mud; one hand has no third twice.
-        boolean third = keys.get(1) % Pitch.OCTAVE == bass % Pitch.OCTAVE && chord.bassDegree().orElse(1) == 3;
-        cost += (upper <= 2 ? HIDES : 0) + (LowIntervalLimits.isMud(new int[] {bass, keys.get(1)}, 0, 1, false) ? MUD : 0) + (third ? HIDES : 0);
-        return cost + 0.04 * Math.abs(upper - lower) + Math.max(0, lower - Pitch.OCTAVE) + (keys.get(1) - bass > Pitch.OCTAVE + FIFTH ? 1 : 0);
+        boolean third = keys.get(1) % Pitch.OCTAVE == bass % Pitch.OCTAVE
+                && chord.bassDegree().orElse(1) == 3;
+        cost += (upper <= 2 ? HIDES : 0)
+                + (LowIntervalLimits.isMud(new int[] {bass, keys.get(1)}, 0, 1, false) ? MUD : 0)
+                + (third ? HIDES : 0);
+        return cost
+                + 0.04 * Math.abs(upper - lower)
+                + Math.max(0, lower - Pitch.OCTAVE)
+                + (keys.get(1) - bass > Pitch.OCTAVE + FIFTH ? 1 : 0);
     }
 
     private double movement(Voices to) {
@@ -78,7 +93,10 @@ record Voices(List<Integer> keys, ChordSymbol chord) {
         return moved;
     }
 
-    /** Fifths and octaves side by side, in how many pairs of voices; the outer ones jumping into one the same way count for a tenth. */
+    /**
+     * Fifths and octaves side by side, in how many pairs of voices; the outer ones jumping into one the same way count
+     * for a tenth.
+     */
     private double parallels(Voices to) {
         double found = 0;
         for (int low = 0; low < SOPRANO; low++) {
@@ -112,7 +130,9 @@ record Voices(List<Integer> keys, ChordSymbol chord) {
         if (keys.contains(ABSENT) || to.keys.contains(ABSENT)) {
             return 0;
         }
-        Set<Integer> ways = IntStream.rangeClosed(0, SOPRANO).mapToObj(voice -> Integer.signum(to.keys.get(voice) - keys.get(voice))).collect(Collectors.toCollection(TreeSet::new));
+        Set<Integer> ways = IntStream.rangeClosed(0, SOPRANO)
+                .mapToObj(voice -> Integer.signum(to.keys.get(voice) - keys.get(voice)))
+                .collect(Collectors.toCollection(TreeSet::new));
         double cost = ways.size() == 1 && !ways.contains(0) ? 1.5 : 0;
         int outer = (to.keys.get(0) - keys.get(0)) * (to.keys.get(SOPRANO) - keys.get(SOPRANO));
         cost += outer > 0 ? 0.3 : 0;
@@ -128,8 +148,10 @@ record Voices(List<Integer> keys, ChordSymbol chord) {
             return 0;
         }
         int leading = Math.floorMod(key.tonic().chroma() + 11, Pitch.OCTAVE);
-        boolean home = to.chord.tones().stream().anyMatch(tone -> tone.chroma() == key.tonic().chroma());
-        int seventh = chord.quality().tone(7).map(tone -> chord.tone(tone).chroma()).orElse(ABSENT);
+        boolean home = to.chord.tones().stream()
+                .anyMatch(tone -> tone.chroma() == key.tonic().chroma());
+        int seventh =
+                chord.quality().tone(7).map(tone -> chord.tone(tone).chroma()).orElse(ABSENT);
         double cost = 0;
         for (int voice = 0; voice < SOPRANO; voice++) {
             if (has(voice) && to.has(voice)) {

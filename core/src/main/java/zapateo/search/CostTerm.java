@@ -6,10 +6,10 @@ import java.util.function.ToDoubleFunction;
 /**
  * One named reason why a candidate is worse than another: by itself, or as the step from the one before.
  *
- * @param name   what a person would call it, e.g. {@code movement}
+ * @param name what a person would call it, e.g. {@code movement}
  * @param weight how much one unit of it counts, 0 or more
- * @param own    the candidate alone, 0 or more
- * @param step   from one candidate to the next, 0 or more
+ * @param own the candidate alone, 0 or more
+ * @param step from one candidate to the next, 0 or more
  */
 public record CostTerm<C>(String name, double weight, ToDoubleFunction<C> own, ToDoubleBiFunction<C, C> step) {
 

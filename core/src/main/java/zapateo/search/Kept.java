@@ -7,8 +7,9 @@ import java.util.function.Function;
 import java.util.function.Predicate;
 
 /**
- * What a search found out on its way, for the next one of the same kind. A thread takes it and has it alone until it gives it back, so that nothing in it is shared; those that come meanwhile begin
- * anew. What they answer is the same: it only takes them longer.
+ * What a search found out on its way, for the next one of the same kind. A thread takes it and has it alone until it
+ * gives it back, so that nothing in it is shared; those that come meanwhile begin anew. What they answer is the same:
+ * it only takes them longer.
  *
  * @param <K> what is equal for searches that can use the same
  * @param <T> what was found out
@@ -19,11 +20,10 @@ public final class Kept<K, T> {
     private final Predicate<T> small;
     private final Deque<Given<K, T>> given = new ArrayDeque<>();
 
-    private record Given<K, T>(K kind, T found) {
-    }
+    private record Given<K, T>(K kind, T found) {}
 
     /**
-     * @param most  of all kinds together; those given back last stay
+     * @param most of all kinds together; those given back last stay
      * @param small whether it may be kept, for it grows with every search
      */
     public Kept(int most, Predicate<T> small) {

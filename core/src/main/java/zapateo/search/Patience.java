@@ -2,13 +2,15 @@ package zapateo.search;
 
 import java.util.function.BooleanSupplier;
 
-/** How long a computation of this thread may go on: whoever asked for it says when it is enough, and the searches look in each of their layers. */
+/**
+ * How long a computation of this thread may go on: whoever asked for it says when it is enough, and the searches look
+ * in each of their layers.
+ */
 public final class Patience {
 
     private static final ThreadLocal<BooleanSupplier> SPENT = new ThreadLocal<>();
 
-    private Patience() {
-    }
+    private Patience() {}
 
     /** Thrown out of a computation that is given up; nothing of it is kept. */
     public static final class GivenUp extends RuntimeException {

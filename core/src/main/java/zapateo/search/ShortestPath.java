@@ -11,7 +11,9 @@ import java.util.function.ToIntFunction;
 
 /**
  * The cheapest way through layers of candidates, one from each: exact, by dynamic programming over the steps between
- * neighbouring layers. A step costs nothing or more, so that one from a candidate that is dearer already than a whole way there need not be counted; one that may not be taken costs infinitely much. Among equally cheap ways the one whose candidates come first wins, so the answer never depends on luck.
+ * neighbouring layers. A step costs nothing or more, so that one from a candidate that is dearer already than a whole
+ * way there need not be counted; one that may not be taken costs infinitely much. Among equally cheap ways the one
+ * whose candidates come first wins, so the answer never depends on luck.
  *
  * @param steps the chosen candidate of each layer
  * @param total the sum of all weighted costs
@@ -19,7 +21,10 @@ import java.util.function.ToIntFunction;
  */
 public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> costs) {
 
-    /** Finds it. Every layer needs at least one candidate; no layers give an empty path. A list that stands in several layers is counted once. */
+    /**
+     * Finds it. Every layer needs at least one candidate; no layers give an empty path. A list that stands in several
+     * layers is counted once.
+     */
     public static <C> ShortestPath<C> through(List<List<C>> layers, List<CostTerm<C>> terms) {
         return through(layers, terms, Joint.none());
     }
@@ -43,8 +48,9 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
     }
 
     /**
-     * Searches by the same costs, one after the other: what lists of candidates cost is counted once for all of them, and layers that stand as they stood in the search before are not gone through
-     * again. Not to be shared between threads.
+     * Searches by the same costs, one after the other: what lists of candidates cost is counted once for all of them,
+     * and layers that stand as they stood in the search before are not gone through again. Not to be shared between
+     * threads.
      */
     public static final class Repeated<C> {
 
@@ -81,13 +87,19 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
             return new Forward<>(List.of(), null, new double[0][], new int[0][]);
         }
 
-        /** @param before whose first layers need not be gone through again where they are the same lists; of the same costs */
+        /**
+         * @param before whose first layers need not be gone through again where they are the same lists; of the same
+         *     costs
+         */
         private static <C> Forward<C> of(List<List<C>> layers, Costs<C> costs, Forward<C> before) {
             int known = 0;
-            while (known < layers.size() && known < before.layers.size() && layers.get(known) == before.layers.get(known)) {
+            while (known < layers.size()
+                    && known < before.layers.size()
+                    && layers.get(known) == before.layers.get(known)) {
                 known++;
             }
-            Forward<C> found = new Forward<>(List.copyOf(layers), costs, new double[layers.size()][], new int[layers.size()][]);
+            Forward<C> found =
+                    new Forward<>(List.copyOf(layers), costs, new double[layers.size()][], new int[layers.size()][]);
             System.arraycopy(before.cheapest, 0, found.cheapest, 0, known);
             System.arraycopy(before.cameFrom, 0, found.cameFrom, 0, known);
             for (int layer = known; layer < layers.size(); layer++) {
@@ -154,7 +166,8 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
     }
 
     /**
-     * For one layer the cheapest whole way through each of its candidates, the cheapest first; what a choice there costs all in all.
+     * For one layer the cheapest whole way through each of its candidates, the cheapest first; what a choice there
+     * costs all in all.
      *
      * @return as many ways as the layer has candidates
      */
@@ -176,7 +189,10 @@ public record ShortestPath<C>(List<C> steps, double total, Map<String, Double> c
         private final List<C> to;
         private final int[] leaves;
         private final int[] enters;
-        /** By the candidates stepped to, and for each of them by those stepped from; not a number where it was not asked for yet. */
+        /**
+         * By the candidates stepped to, and for each of them by those stepped from; not a number where it was not asked
+         * for yet.
+         */
         private final double[] cost;
 
         private Steps(List<C> from, List<C> to, Joint<C> joint) {

@@ -8,7 +8,10 @@ import zapateo.harmony.Key;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Ticks;
 
-/** Writes the notes of one bar as ABC 2.1 has them, in eighths: accidentals only where the key and the bar have not given them yet, thirds of a beat as tuplets. */
+/**
+ * Writes the notes of one bar as ABC 2.1 has them, in eighths: accidentals only where the key and the bar have not
+ * given them yet, thirds of a beat as tuplets.
+ */
 public final class AbcLine {
 
     private final Key key;
@@ -24,7 +27,7 @@ public final class AbcLine {
     }
 
     /**
-     * @param rest   the sign of a rest
+     * @param rest the sign of a rest
      * @param before what stands directly before a note, such as its chord
      */
     public static String write(List<TuneNote> notes, Key key, String rest, Function<TuneNote, String> before) {
@@ -33,9 +36,15 @@ public final class AbcLine {
         for (int i = 0; i < notes.size(); i++) {
             TuneNote note = notes.get(i);
             boolean triplet = isTriplet(note);
-            String opens = triplet && (i == 0 || !isTriplet(notes.get(i - 1))) ? run(notes, i) == 3 ? "(3" : "(3:2:" + run(notes, i) : "";
-            text.append(before.apply(note)).append(opens).append(note.pitch().map(line::name).orElse(rest)).append(length(triplet ? note.ticks() * 3 / 2 : note.ticks()))
-                    .append(note.tied() ? "-" : "").append(' ');
+            String opens = triplet && (i == 0 || !isTriplet(notes.get(i - 1)))
+                    ? run(notes, i) == 3 ? "(3" : "(3:2:" + run(notes, i)
+                    : "";
+            text.append(before.apply(note))
+                    .append(opens)
+                    .append(note.pitch().map(line::name).orElse(rest))
+                    .append(length(triplet ? note.ticks() * 3 / 2 : note.ticks()))
+                    .append(note.tied() ? "-" : "")
+                    .append(' ');
         }
         return text.toString().stripTrailing();
     }
@@ -71,10 +80,16 @@ public final class AbcLine {
 
     private String name(Pitch pitch) {
         int alteration = pitch.pitchClass().alteration();
-        int known = given.getOrDefault(pitch.staffPlace(), key.alterationOf(pitch.pitchClass().letter()));
+        int known = given.getOrDefault(
+                pitch.staffPlace(), key.alterationOf(pitch.pitchClass().letter()));
         given.put(pitch.staffPlace(), alteration);
-        String sign = alteration == known ? "" : alteration == 0 ? "=" : (alteration > 0 ? "^" : "_").repeat(Math.abs(alteration));
+        String sign = alteration == known
+                ? ""
+                : alteration == 0 ? "=" : (alteration > 0 ? "^" : "_").repeat(Math.abs(alteration));
         String letter = pitch.pitchClass().letter().name();
-        return sign + (pitch.octave() >= 5 ? letter.toLowerCase() + "'".repeat(pitch.octave() - 5) : letter + ",".repeat(4 - pitch.octave()));
+        return sign
+                + (pitch.octave() >= 5
+                        ? letter.toLowerCase() + "'".repeat(pitch.octave() - 5)
+                        : letter + ",".repeat(4 - pitch.octave()));
     }
 }

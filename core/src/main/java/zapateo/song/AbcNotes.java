@@ -16,8 +16,9 @@ import zapateo.rhythm.Meter;
 import zapateo.rhythm.Ticks;
 
 /**
- * The notes of a melody as ABC 2.1 has them (§4): pitches with their accidentals and lengths, rests, ties, broken rhythm, tuplets, notes struck together. What else stands
- * in a line of music is for others; bars come one after another.
+ * The notes of a melody as ABC 2.1 has them (§4): pitches with their accidentals and lengths, rests, ties, broken
+ * rhythm, tuplets, notes struck together. What else stands in a line of music is for others; bars come one after
+ * another.
  */
 public final class AbcNotes {
 
@@ -152,7 +153,13 @@ public final class AbcNotes {
         List<TuneNote> line = notes.isEmpty() ? before : notes;
         if (!line.isEmpty() && !overlay) {
             TuneNote last = line.get(line.size() - 1);
-            line.set(line.size() - 1, new TuneNote(last.pitch(), last.tick(), last.ticks(), last.pitch().isPresent()));
+            line.set(
+                    line.size() - 1,
+                    new TuneNote(
+                            last.pitch(),
+                            last.tick(),
+                            last.ticks(),
+                            last.pitch().isPresent()));
         }
     }
 
@@ -189,7 +196,11 @@ public final class AbcNotes {
             }
             Optional<Pitch> pitch = pitch(match);
             inside = inside == 0 ? length(match.group(4), match.group(5), match.group(6)) : inside;
-            highest = highest.isEmpty() || pitch.isPresent() && pitch.get().midi() > highest.get().midi() ? pitch : highest;
+            highest = highest.isEmpty()
+                            || pitch.isPresent()
+                                    && pitch.get().midi() > highest.get().midi()
+                    ? pitch
+                    : highest;
             from = match.end();
         }
         Matcher after = LENGTH.matcher(text).region(end + 1, text.length());
@@ -204,7 +215,8 @@ public final class AbcNotes {
     private Optional<Pitch> pitch(Matcher match) {
         String name = match.group(2);
         Letter letter = Letter.valueOf(name.toUpperCase(Locale.ROOT));
-        int octave = (name.equals(name.toLowerCase(Locale.ROOT)) ? 5 : 4) + match.group(3).chars().map(mark -> mark == '\'' ? 1 : -1).sum();
+        int octave = (name.equals(name.toLowerCase(Locale.ROOT)) ? 5 : 4)
+                + match.group(3).chars().map(mark -> mark == '\'' ? 1 : -1).sum();
         int place = 7 * octave + letter.ordinal();
         String sign = match.group(1);
         if (sign != null) {

@@ -21,7 +21,8 @@ final class BarReader {
     private static final Pattern DOTS = Pattern.compile("\\.+");
     private static final Pattern SILENCE = Pattern.compile("(?i)n\\.?c\\.?");
     private static final Pattern FRACTION = Pattern.compile("([0-9]{1,2})/(1|2|4|8|16)");
-    private static final String DIRECTIONS = "a metre such as (3/4), or (key Gm), (tempo 96), (pickup 1), (short 2), (eighths), (fermata)";
+    private static final String DIRECTIONS =
+            "a metre such as (3/4), or (key Gm), (tempo 96), (pickup 1), (short 2), (eighths), (fermata)";
 
     private final List<Problem> problems;
     private Meter meter;
@@ -44,8 +45,7 @@ final class BarReader {
     }
 
     /** A bar and the words of its chords. */
-    record Reading(WrittenBar bar, boolean pickup, List<Word> chords) {
-    }
+    record Reading(WrittenBar bar, boolean pickup, List<Word> chords) {}
 
     /** The bar in {@code cell}, which is not blank; its number is given later. */
     Reading read(Word cell) {
@@ -60,9 +60,14 @@ final class BarReader {
         marks = WrittenBar.Marks.NONE;
         cell.words().forEach(this::take);
         int ticks = length > 0 && length < meter.barTicks() ? length : meter.barTicks();
-        List<ChordSpan> spans = repeat ? repeated(cell, ticks) : entries.isEmpty() ? silence(ticks) : dotted || grid != Grid.BEATS ? onGrid(cell, ticks) : shared(cell, ticks);
+        List<ChordSpan> spans = repeat
+                ? repeated(cell, ticks)
+                : entries.isEmpty()
+                        ? silence(ticks)
+                        : dotted || grid != Grid.BEATS ? onGrid(cell, ticks) : shared(cell, ticks);
         before = Optional.of(new Spans(meter, ticks, spans));
-        return new Reading(new WrittenBar(1, meter, ticks, spans, List.of(), marks.pins(pins)), pickup, List.copyOf(words));
+        return new Reading(
+                new WrittenBar(1, meter, ticks, spans, List.of(), marks.pins(pins)), pickup, List.copyOf(words));
     }
 
     private void take(Word word) {
@@ -92,11 +97,18 @@ final class BarReader {
     }
 
     private void pin(Word word) {
-        String inside = word.text().substring(1, word.text().length() - (word.text().length() > 1 && word.text().endsWith("\"") ? 1 : 0));
+        String inside = word.text()
+                .substring(
+                        1,
+                        word.text().length()
+                                - (word.text().length() > 1 && word.text().endsWith("\"") ? 1 : 0));
         boolean warning = inside.startsWith("!");
         String text = (warning ? inside.substring(1) : inside).strip();
         if (!word.text().endsWith("\"") || word.text().length() < 2 || text.isEmpty() || text.length() > Pin.LONGEST) {
-            problems.add(Problem.error("pin-unread", word, "a note of 1 to " + Pin.LONGEST + " characters between two quotes, as in \"left hand alone\""));
+            problems.add(Problem.error(
+                    "pin-unread",
+                    word,
+                    "a note of 1 to " + Pin.LONGEST + " characters between two quotes, as in \"left hand alone\""));
         } else {
             pins.add(new Pin(text, warning));
         }
@@ -104,18 +116,29 @@ final class BarReader {
 
     private void direct(Word word) {
         boolean closed = word.text().endsWith(")");
-        String inside = word.text().substring(1, word.text().length() - (closed ? 1 : 0)).strip();
+        String inside = word.text()
+                .substring(1, word.text().length() - (closed ? 1 : 0))
+                .strip();
         String[] parts = inside.split("\\s+", 2);
         String name = parts[0];
         Optional<Meter> metre = Meter.read(inside);
-        if (!closed || metre.isEmpty() && !List.of("key", "tempo", "pickup", "short", "fermata").contains(name) && Grid.named(inside).isEmpty()) {
+        if (!closed
+                || metre.isEmpty()
+                        && !List.of("key", "tempo", "pickup", "short", "fermata")
+                                .contains(name)
+                        && Grid.named(inside).isEmpty()) {
             boolean number = !inside.isEmpty() && Character.isDigit(inside.charAt(0));
-            problems.add(number ? Problem.error("meter-unread", word, "a metre such as (3/4)") : Problem.error("direction-unknown", word, DIRECTIONS));
+            problems.add(
+                    number
+                            ? Problem.error("meter-unread", word, "a metre such as (3/4)")
+                            : Problem.error("direction-unknown", word, DIRECTIONS));
         } else if (name.equals("fermata")) {
             hold(word);
         } else if (!entries.isEmpty() || repeat) {
-            problems.add(metre.isPresent() ? Problem.error("meter-late", word, "a change of metre before the bar's first chord")
-                    : Problem.error("direction-late", word, word.text() + " before the bar's first chord"));
+            problems.add(
+                    metre.isPresent()
+                            ? Problem.error("meter-late", word, "a change of metre before the bar's first chord")
+                            : Problem.error("direction-late", word, word.text() + " before the bar's first chord"));
         } else if (metre.isPresent()) {
             meter = metre.get();
         } else if (Grid.named(inside).isPresent()) {
@@ -127,15 +150,27 @@ final class BarReader {
 
     private void change(Word word, String name, String value) {
         switch (name) {
-            case "key" -> Key.read(value).filter(key -> !value.isBlank()).ifPresentOrElse(key -> marks = marks.key(key),
-                    () -> problems.add(Problem.error("key-unread", word, "a key such as (key Gm)")));
-            case "tempo" -> ChartHeader.readBpm(value).ifPresentOrElse(bpm -> marks = marks.tempo(Tempo.of(bpm, meter.beatTicks())),
-                    () -> problems.add(Problem.error("tempo-unread", word, "beats a minute, 20 to 400, as in (tempo 96)")));
+            case "key" ->
+                Key.read(value)
+                        .filter(key -> !value.isBlank())
+                        .ifPresentOrElse(
+                                key -> marks = marks.key(key),
+                                () -> problems.add(Problem.error("key-unread", word, "a key such as (key Gm)")));
+            case "tempo" ->
+                ChartHeader.readBpm(value)
+                        .ifPresentOrElse(
+                                bpm -> marks = marks.tempo(Tempo.of(bpm, meter.beatTicks())),
+                                () -> problems.add(Problem.error(
+                                        "tempo-unread", word, "beats a minute, 20 to 400, as in (tempo 96)")));
             default -> {
                 pickup = name.equals("pickup");
                 length = length(value);
                 if (length <= 0 || length >= meter.barTicks()) {
-                    problems.add(Problem.error("length-unread", word, "fewer beats than the bar has, as in (" + name + " 1), or a part of a whole note, as in (" + name + " 1/8)"));
+                    problems.add(Problem.error(
+                            "length-unread",
+                            word,
+                            "fewer beats than the bar has, as in (" + name + " 1), or a part of a whole note, as in ("
+                                    + name + " 1/8)"));
                     length = 0;
                 }
             }
@@ -168,11 +203,13 @@ final class BarReader {
             problems.add(Problem.error("dot-first", word, "a chord before the first ."));
             words.add(word);
         }
-        IntStream.range(0, word.text().length()).forEach(i -> entries.add(first && i == 0 ? Entry.silent(ChordSpan.NO_CHORD) : Entry.DOT));
+        IntStream.range(0, word.text().length())
+                .forEach(i -> entries.add(first && i == 0 ? Entry.silent(ChordSpan.NO_CHORD) : Entry.DOT));
     }
 
     private Entry chord(Word word) {
-        if (Character.toLowerCase(word.text().charAt(0)) == 'n' && SILENCE.matcher(word.text()).matches()) {
+        if (Character.toLowerCase(word.text().charAt(0)) == 'n'
+                && SILENCE.matcher(word.text()).matches()) {
             return Entry.silent(ChordSpan.NO_CHORD);
         }
         boolean early = word.text().startsWith(">");
@@ -191,21 +228,47 @@ final class BarReader {
 
     private void report(Word word, String symbol, ChordUnreadException unread) {
         int lead = word.text().length() - symbol.length();
-        Word rest = unread.position() < symbol.length() ? word.part(symbol.substring(unread.position()), lead + unread.position()) : word;
+        Word rest = unread.position() < symbol.length()
+                ? word.part(symbol.substring(unread.position()), lead + unread.position())
+                : word;
         switch (unread.reason()) {
-            case "root" -> problems.add(Problem.error("not-a-chord", word, "a chord such as C, Am7 or B♭/D, or . % N.C. |"));
-            case "quartal" -> problems.add(Problem.error("chord-quartal", word, "a chord with a name for its third, such as "
-                    + symbol.substring(0, unread.position()) + "7sus4: stacked fourths say neither third nor fifth"));
-            case "bass" -> problems.add(Problem.error("chord-bass", rest.text().isEmpty() ? word : rest, "a note A to G behind the slash, as in C/E"));
-            default -> problems.add(new Problem(Problem.Severity.ERROR, "chord-unknown", rest.line(), word.column(), word.text().length(), word.text(),
-                    "one of the known kinds, as in Cm7, F♯ø, B♭maj7 or G7/B" + (rest.text().equals(word.text()) ? "" : "; \"" + rest.text() + "\" is not known behind "
-                            + symbol.substring(0, unread.position()))));
+            case "root" ->
+                problems.add(Problem.error("not-a-chord", word, "a chord such as C, Am7 or B♭/D, or . % N.C. |"));
+            case "quartal" ->
+                problems.add(Problem.error(
+                        "chord-quartal",
+                        word,
+                        "a chord with a name for its third, such as " + symbol.substring(0, unread.position())
+                                + "7sus4: stacked fourths say neither third nor fifth"));
+            case "bass" ->
+                problems.add(Problem.error(
+                        "chord-bass",
+                        rest.text().isEmpty() ? word : rest,
+                        "a note A to G behind the slash, as in C/E"));
+            default ->
+                problems.add(new Problem(
+                        Problem.Severity.ERROR,
+                        "chord-unknown",
+                        rest.line(),
+                        word.column(),
+                        word.text().length(),
+                        word.text(),
+                        "one of the known kinds, as in Cm7, F♯ø, B♭maj7 or G7/B"
+                                + (rest.text().equals(word.text())
+                                        ? ""
+                                        : "; \"" + rest.text() + "\" is not known behind "
+                                                + symbol.substring(0, unread.position()))));
         }
     }
 
     private List<ChordSpan> repeated(Word cell, int ticks) {
-        if (before.isEmpty() || !before.get().meter().equals(meter) || before.get().ticks() != ticks) {
-            problems.add(Problem.error("repeat-nothing", cell.stripped(), before.isEmpty() ? "a bar before %" : "a bar of " + meter + " before %"));
+        if (before.isEmpty()
+                || !before.get().meter().equals(meter)
+                || before.get().ticks() != ticks) {
+            problems.add(Problem.error(
+                    "repeat-nothing",
+                    cell.stripped(),
+                    before.isEmpty() ? "a bar before %" : "a bar of " + meter + " before %"));
             return silence(ticks);
         }
         // An early chord has been struck; the bar that repeats it strikes it where it stands.
@@ -220,8 +283,12 @@ final class BarReader {
         int unit = grid.ticks(meter);
         int places = Math.max(1, ticks / unit);
         if (entries.size() != places || ticks % unit != 0) {
-            problems.add(Problem.error("beats-unfilled", cell.stripped(), places + " " + grid.written() + " in " + (ticks < meter.barTicks() ? "this short bar" : meter.toString())
-                    + ", as in " + write(fitted(entries, places))));
+            problems.add(Problem.error(
+                    "beats-unfilled",
+                    cell.stripped(),
+                    places + " " + grid.written() + " in "
+                            + (ticks < meter.barTicks() ? "this short bar" : meter.toString()) + ", as in "
+                            + write(fitted(entries, places))));
         }
         return spans(fitted(entries, places), unit, ticks);
     }
@@ -234,7 +301,11 @@ final class BarReader {
             return spans(entries, ticks, ticks);
         }
         if (chords > beats) {
-            problems.add(Problem.error("too-many-chords", cell.stripped(), "at most " + beats + " in a bar of " + meter + ", one a beat; (eighths) before the first counts eighths"));
+            problems.add(Problem.error(
+                    "too-many-chords",
+                    cell.stripped(),
+                    "at most " + beats + " in a bar of " + meter
+                            + ", one a beat; (eighths) before the first counts eighths"));
             return spans(fitted(entries, beats), meter.beatTicks(), ticks);
         }
         List<Entry> withDots = new ArrayList<>();
@@ -244,7 +315,8 @@ final class BarReader {
             IntStream.range(0, more).forEach(each -> withDots.add(Entry.DOT));
         }
         if (beats % chords != 0) {
-            problems.add(Problem.error("uneven-share", cell.stripped(), "a dot for every further beat, as in " + write(withDots)));
+            problems.add(Problem.error(
+                    "uneven-share", cell.stripped(), "a dot for every further beat, as in " + write(withDots)));
         }
         return spans(withDots, meter.beatTicks(), ticks);
     }
@@ -301,6 +373,5 @@ final class BarReader {
         }
     }
 
-    private record Spans(Meter meter, int ticks, List<ChordSpan> chords) {
-    }
+    private record Spans(Meter meter, int ticks, List<ChordSpan> chords) {}
 }

@@ -6,7 +6,10 @@ import java.util.List;
 import java.util.stream.Collectors;
 import zapateo.refusal.Refused;
 
-/** A chart's text with the places of its bars, and how a stretch of it is put anew. Bars are counted as written, from 0 through the whole song. */
+/**
+ * A chart's text with the places of its bars, and how a stretch of it is put anew. Bars are counted as written, from 0
+ * through the whole song.
+ */
 final class ChartCells {
 
     private final String text;
@@ -22,8 +25,7 @@ final class ChartCells {
     }
 
     /** A stretch of the text and what is put in its place. */
-    record Cut(int from, int to, String put) {
-    }
+    record Cut(int from, int to, String put) {}
 
     ChartReading reading() {
         return reading;
@@ -42,9 +44,14 @@ final class ChartCells {
 
     /** The signs and pins of a bar, to stand before its chords again. */
     String signs(int bar) {
-        return cell(bar).cell().words().stream().map(Word::text)
-                .filter(word -> word.startsWith("\"") || word.startsWith("(") && !word.equals("(fermata)") && Grid.named(word.replaceAll("[()]", "")).isEmpty())
-                .map(word -> word + " ").collect(Collectors.joining());
+        return cell(bar).cell().words().stream()
+                .map(Word::text)
+                .filter(word -> word.startsWith("\"")
+                        || word.startsWith("(")
+                                && !word.equals("(fermata)")
+                                && Grid.named(word.replaceAll("[()]", "")).isEmpty())
+                .map(word -> word + " ")
+                .collect(Collectors.joining());
     }
 
     Song song() {
@@ -61,7 +68,8 @@ final class ChartCells {
 
     ChartReading.BarPlace cell(int bar) {
         if (bar < 0 || bar >= reading.bars().size()) {
-            throw new Refused("bar " + bar + ": expected 0 to " + (reading.bars().size() - 1));
+            throw new Refused(
+                    "bar " + bar + ": expected 0 to " + (reading.bars().size() - 1));
         }
         return reading.bars().get(bar);
     }
@@ -84,7 +92,9 @@ final class ChartCells {
 
     String apply(List<Cut> cuts) {
         StringBuilder changed = new StringBuilder(text);
-        cuts.stream().sorted(Comparator.comparingInt(Cut::from).reversed()).forEach(cut -> changed.replace(cut.from(), cut.to(), cut.put()));
+        cuts.stream()
+                .sorted(Comparator.comparingInt(Cut::from).reversed())
+                .forEach(cut -> changed.replace(cut.from(), cut.to(), cut.put()));
         return changed.toString();
     }
 

@@ -56,11 +56,21 @@ final class ChartHeader {
 
     private void read(String known, Word name, Word value) {
         switch (known) {
-            case "title" -> keep(readTitle(value.text()), read -> title = read, "title", value, "a title of 1 to 120 characters");
-            case "key" -> keep(Key.read(value.text()).map(Optional::of), read -> key = read, "key", value, "a key such as B♭, Gm or E mixolydian");
-            case "meter" -> keep(Meter.read(value.text()), read -> meter = read, "meter", value, "a metre such as 4/4, 3/4 or 6/8");
-            case "tempo" -> keep(readBpm(value.text()), read -> bpm = read, "tempo", value, "beats a minute, 20 to 400");
-            case "feel" -> keep(Feel.named(value.text()), read -> feel = read, "feel", value, "straight, swing or shuffle");
+            case "title" ->
+                keep(readTitle(value.text()), read -> title = read, "title", value, "a title of 1 to 120 characters");
+            case "key" ->
+                keep(
+                        Key.read(value.text()).map(Optional::of),
+                        read -> key = read,
+                        "key",
+                        value,
+                        "a key such as B♭, Gm or E mixolydian");
+            case "meter" ->
+                keep(Meter.read(value.text()), read -> meter = read, "meter", value, "a metre such as 4/4, 3/4 or 6/8");
+            case "tempo" ->
+                keep(readBpm(value.text()), read -> bpm = read, "tempo", value, "beats a minute, 20 to 400");
+            case "feel" ->
+                keep(Feel.named(value.text()), read -> feel = read, "feel", value, "straight, swing or shuffle");
             case "form" -> form = Optional.of(value);
             default -> problems.add(Problem.error("header-unknown", name, NAMES));
         }
@@ -75,7 +85,9 @@ final class ChartHeader {
     }
 
     static Optional<Double> readBpm(String text) {
-        return Optional.of(text).filter(number -> BPM.matcher(number).matches()).map(Double::valueOf)
+        return Optional.of(text)
+                .filter(number -> BPM.matcher(number).matches())
+                .map(Double::valueOf)
                 .filter(number -> number >= Tempo.SLOWEST && number <= Tempo.FASTEST);
     }
 

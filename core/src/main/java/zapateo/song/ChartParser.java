@@ -15,17 +15,21 @@ import zapateo.refusal.Refused;
 
 /**
  * Reads chart text into a song. Header lines, {@code [Section]} lines, {@code //} comments, and bars between {@code |};
- * a row of chords without any bar line is one chord a bar. A mistake is reported with its place and the rest is read on.
+ * a row of chords without any bar line is one chord a bar. A mistake is reported with its place and the rest is read
+ * on.
  */
 public final class ChartParser {
 
     private static final Pattern LINE_END = Pattern.compile("\r\n|\r|\n");
     /** {@code |}, {@code ||}, {@code |:}, {@code :|}, {@code :|:}, each with the rounds of an ending behind it. */
-    private static final Pattern BAR_LINE = Pattern.compile("(:?)\\|+(:?)\\|?(?:\\](?=\\s|$))?([1-9](?:[,-][1-9])*\\.?(?=\\s|$))?");
+    private static final Pattern BAR_LINE =
+            Pattern.compile("(:?)\\|+(:?)\\|?(?:\\](?=\\s|$))?([1-9](?:[,-][1-9])*\\.?(?=\\s|$))?");
+
     private static final Pattern HEADING = Pattern.compile("\\[([^\\[\\]|]*)\\](\\s+again)?");
     private static final Pattern UNDER = Pattern.compile("(?i)(\\s*)(words|tune|melody)(\\s*:)(.*)");
     /** Two strokes behind a note are half its length again and no comment. */
     private static final Pattern ABC_LINE = Pattern.compile("(?i)\\s*melody\\s*:");
+
     private static final Pattern TIMES = Pattern.compile("x([0-9]{1,2})");
     private static final int MOST_PROBLEMS = 100;
     private static final int LONGEST_SECTION_NAME = 60;
@@ -43,9 +47,11 @@ public final class ChartParser {
     private int line;
     /** The first place of each name that may be played again. */
     private final Map<String, Integer> named = new LinkedHashMap<>();
+
     private int rowStart;
     /** The last key that was signed, up to which bar of the section. */
     private Optional<Key> signed = Optional.empty();
+
     private int signedTo;
     private UnderRow under = new UnderRow(problems);
 
@@ -54,8 +60,7 @@ public final class ChartParser {
     private List<Integer> endings = List.of();
     private Optional<Word> openSign = Optional.empty();
 
-    private ChartParser() {
-    }
+    private ChartParser() {}
 
     /** A section while it is read. */
     private static final class Draft {
@@ -82,21 +87,38 @@ public final class ChartParser {
     private ChartReading read(String text) {
         String[] lines = LINE_END.split(text.startsWith("\uFEFF") ? text.substring(1) : text, -1);
         for (line = 1; line <= lines.length && problems.size() < MOST_PROBLEMS && barCount <= Song.MOST_BARS; line++) {
-            readLine(new Word(ABC_LINE.matcher(lines[line - 1]).lookingAt() ? Word.withoutRemark(lines[line - 1]) : Word.withoutComment(lines[line - 1]), line, 1));
+            readLine(new Word(
+                    ABC_LINE.matcher(lines[line - 1]).lookingAt()
+                            ? Word.withoutRemark(lines[line - 1])
+                            : Word.withoutComment(lines[line - 1]),
+                    line,
+                    1));
         }
         closeSection();
         if (barCount > Song.MOST_BARS) {
-            return refuse("too-many-bars", 1, "more than " + Song.MOST_BARS + " bars", "at most " + Song.MOST_BARS + " bars");
+            return refuse(
+                    "too-many-bars", 1, "more than " + Song.MOST_BARS + " bars", "at most " + Song.MOST_BARS + " bars");
         }
         if (barCount == 0) {
             return refuse("no-bars", lines.length, "no bars", "one bar at least, such as | C |");
         }
-        List<WrittenSection> written = sections.stream().map(each -> new WrittenSection(each.name, each.bars, each.again)).toList();
-        List<Integer> form = header.form().map(value -> FormReader.read(value, written, problems)).orElse(List.of());
+        List<WrittenSection> written = sections.stream()
+                .map(each -> new WrittenSection(each.name, each.bars, each.again))
+                .toList();
+        List<Integer> form = header.form()
+                .map(value -> FormReader.read(value, written, problems))
+                .orElse(List.of());
         try {
             Song song = Song.of(heading(written), written, form);
-            return new ChartReading(header.title(), Optional.of(song), problems, places,
-                    sections.stream().map(each -> new ChartReading.SectionPlace(each.heading, each.firstLine, each.lastLine)).toList(), tunes);
+            return new ChartReading(
+                    header.title(),
+                    Optional.of(song),
+                    problems,
+                    places,
+                    sections.stream()
+                            .map(each -> new ChartReading.SectionPlace(each.heading, each.firstLine, each.lastLine))
+                            .toList(),
+                    tunes);
         } catch (Refused tooMany) {
             String[] said = tooMany.getMessage().split(": expected ", 2);
             return refuse("too-many-bars", 1, said[0], said[1]);
@@ -109,12 +131,20 @@ public final class ChartParser {
     }
 
     private Song.Heading heading(List<WrittenSection> written) {
-        return new Song.Heading(header.title(), header.key().orElseGet(() -> findKey(written)), header.key().isPresent(), header.meter(),
-                header.tempo(), header.feel());
+        return new Song.Heading(
+                header.title(),
+                header.key().orElseGet(() -> findKey(written)),
+                header.key().isPresent(),
+                header.meter(),
+                header.tempo(),
+                header.feel());
     }
 
     private static Key findKey(List<WrittenSection> written) {
-        return KeyFinder.find(KeyEvidence.sounding(written), KeyEvidence.melody(written)).stream().findFirst().map(KeyFinder.Guess::key).orElse(Key.C_MAJOR);
+        return KeyFinder.find(KeyEvidence.sounding(written), KeyEvidence.melody(written)).stream()
+                .findFirst()
+                .map(KeyFinder.Guess::key)
+                .orElse(Key.C_MAJOR);
     }
 
     /** The chords of the written song, each with its length in ticks. */
@@ -137,7 +167,10 @@ public final class ChartParser {
         Matcher match = HEADING.matcher(content.text());
         String name = match.matches() ? match.group(1).strip() : "";
         if (name.isEmpty() || name.length() > LONGEST_SECTION_NAME) {
-            problems.add(Problem.error("section-unread", content, "a name in brackets alone on its line, as in [Verse], or [Verse] again"));
+            problems.add(Problem.error(
+                    "section-unread",
+                    content,
+                    "a name in brackets alone on its line, as in [Verse], or [Verse] again"));
             return;
         }
         closeSection();
@@ -145,8 +178,16 @@ public final class ChartParser {
         if (match.group(2) != null) {
             again = Optional.ofNullable(named.get(name));
             if (again.isEmpty()) {
-                problems.add(Problem.error("again-nothing", content, named.isEmpty() ? "a section above it that is played again"
-                        : "one of " + named.keySet().stream().limit(NAMES_TOLD).collect(Collectors.joining(", ")) + (named.size() > NAMES_TOLD ? " …" : "")));
+                problems.add(Problem.error(
+                        "again-nothing",
+                        content,
+                        named.isEmpty()
+                                ? "a section above it that is played again"
+                                : "one of "
+                                        + named.keySet().stream()
+                                                .limit(NAMES_TOLD)
+                                                .collect(Collectors.joining(", "))
+                                        + (named.size() > NAMES_TOLD ? " …" : "")));
             }
         }
         section = new Draft(name, Optional.of(content), again, line);
@@ -189,7 +230,8 @@ public final class ChartParser {
             if (text.text().charAt(at) == '"') {
                 int close = text.text().indexOf('"', at + 1);
                 at = close < 0 ? text.text().length() : close + 1;
-            } else if ((text.text().charAt(at) == '|' || text.text().charAt(at) == ':') && barLine.region(at, text.text().length()).lookingAt()) {
+            } else if ((text.text().charAt(at) == '|' || text.text().charAt(at) == ':')
+                    && barLine.region(at, text.text().length()).lookingAt()) {
                 Word cell = text.part(text.text().substring(from, at), from);
                 boolean filled = readCell(cell, from > 0 && !cell.text().isEmpty() && !closed);
                 takeBarLine(text.part(barLine.group(), at), barLine, filled);
@@ -221,7 +263,8 @@ public final class ChartParser {
             close(sign, afterBar);
         }
         if (!match.group(2).isEmpty()) {
-            openSign.ifPresent(open -> problems.add(Problem.error("repeat-open", open, ":| before the next repeat begins")));
+            openSign.ifPresent(
+                    open -> problems.add(Problem.error("repeat-open", open, ":| before the next repeat begins")));
             opens = true;
             openSign = Optional.of(sign);
             endings = List.of();
@@ -234,7 +277,13 @@ public final class ChartParser {
     }
 
     private void close(Word sign, boolean afterBar) {
-        if (section.bars.isEmpty() || !afterBar && section.bars.get(section.bars.size() - 1).marks().closes().isPresent()) {
+        if (section.bars.isEmpty()
+                || !afterBar
+                        && section.bars
+                                .get(section.bars.size() - 1)
+                                .marks()
+                                .closes()
+                                .isPresent()) {
             problems.add(Problem.error("repeat-nothing-closed", sign, "a bar before :|"));
             return;
         }
@@ -245,7 +294,9 @@ public final class ChartParser {
 
     private void mark(UnaryOperator<WrittenBar.Marks> change) {
         int last = section.bars.size() - 1;
-        section.bars.set(last, section.bars.get(last).marks(change.apply(section.bars.get(last).marks())));
+        section.bars.set(
+                last,
+                section.bars.get(last).marks(change.apply(section.bars.get(last).marks())));
     }
 
     /** {@code x3} or {@code vamp} behind a closing sign; the place behind it. */
@@ -288,8 +339,10 @@ public final class ChartParser {
             while (isAside(words.get(i).text()) && i + 1 < words.size()) {
                 i++;
             }
-            while (i + 1 < words.size() && (words.get(i + 1).text().equals(BarReader.FERMATA) || words.get(i + 1).text().equals("(fermata)")
-                    || words.get(i + 1).text().equals("?"))) {
+            while (i + 1 < words.size()
+                    && (words.get(i + 1).text().equals(BarReader.FERMATA)
+                            || words.get(i + 1).text().equals("(fermata)")
+                            || words.get(i + 1).text().equals("?"))) {
                 i++;
             }
             int to = words.get(i).column() - text.column() + words.get(i).text().length();
@@ -324,10 +377,14 @@ public final class ChartParser {
             return;
         }
         List<WrittenBar> row = section.bars.subList(rowStart, section.bars.size());
-        under.read(name, value, row, signatureBefore(rowStart)).ifPresent(read -> tunes.add(new ChartReading.TuneLine(line, read.notation(), places.size() - row.size(), read.pass(), read.cells())));
+        under.read(name, value, row, signatureBefore(rowStart))
+                .ifPresent(read -> tunes.add(new ChartReading.TuneLine(
+                        line, read.notation(), places.size() - row.size(), read.pass(), read.cells())));
     }
 
-    /** The key that is signed before a bar of the section that is read, at or behind the one that was asked for before. */
+    /**
+     * The key that is signed before a bar of the section that is read, at or behind the one that was asked for before.
+     */
     private Key signatureBefore(int bar) {
         for (; signedTo < bar; signedTo++) {
             signed = section.bars.get(signedTo).marks().key().or(() -> signed);

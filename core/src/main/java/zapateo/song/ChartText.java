@@ -16,20 +16,27 @@ public final class ChartText {
 
     private static final int BARS_A_ROW = 4;
 
-    private ChartText() {
-    }
+    private ChartText() {}
 
     public static String write(Song song) {
         StringBuilder text = new StringBuilder("Title: " + song.title() + "\n");
         if (song.keyGiven()) {
             text.append("Key: ").append(song.key()).append('\n');
         }
-        text.append("Meter: ").append(song.meter()).append("\nTempo: ").append(number(song.tempo().bpm())).append('\n');
+        text.append("Meter: ")
+                .append(song.meter())
+                .append("\nTempo: ")
+                .append(number(song.tempo().bpm()))
+                .append('\n');
         if (song.feel() != Feel.STRAIGHT) {
             text.append("Feel: ").append(song.feel().id()).append('\n');
         }
         if (!song.form().isEmpty()) {
-            text.append("Form: ").append(song.form().stream().map(place -> song.written().get(place).name()).collect(Collectors.joining(", "))).append('\n');
+            text.append("Form: ")
+                    .append(song.form().stream()
+                            .map(place -> song.written().get(place).name())
+                            .collect(Collectors.joining(", ")))
+                    .append('\n');
         }
         Meter meter = song.meter();
         boolean first = true;
@@ -38,12 +45,24 @@ public final class ChartText {
         for (WrittenSection section : song.written()) {
             text.append('\n');
             if (!section.name().isEmpty()) {
-                text.append('[').append(section.name()).append(']').append(section.again().isPresent() ? " again" : "").append('\n');
+                text.append('[')
+                        .append(section.name())
+                        .append(']')
+                        .append(section.again().isPresent() ? " again" : "")
+                        .append('\n');
             }
             for (int row = 0; row < section.bars().size(); row += BARS_A_ROW) {
-                List<WrittenBar> bars = section.bars().subList(row, Math.min(row + BARS_A_ROW, section.bars().size()));
-                text.append(row(bars, row + bars.size() < section.bars().size() ? Optional.of(section.bars().get(row + bars.size())) : Optional.empty(), meter,
-                        row == 0, first, signatures.subList(at, at + bars.size())));
+                List<WrittenBar> bars = section.bars()
+                        .subList(row, Math.min(row + BARS_A_ROW, section.bars().size()));
+                text.append(row(
+                        bars,
+                        row + bars.size() < section.bars().size()
+                                ? Optional.of(section.bars().get(row + bars.size()))
+                                : Optional.empty(),
+                        meter,
+                        row == 0,
+                        first,
+                        signatures.subList(at, at + bars.size())));
                 at += bars.size();
                 meter = bars.get(bars.size() - 1).meter();
                 first = false;
@@ -53,45 +72,76 @@ public final class ChartText {
     }
 
     /** One row of bars with its words and its tune below. */
-    private static String row(List<WrittenBar> bars, Optional<WrittenBar> next, Meter before, boolean opensSection, boolean opensSong, List<Key> signatures) {
+    private static String row(
+            List<WrittenBar> bars,
+            Optional<WrittenBar> next,
+            Meter before,
+            boolean opensSection,
+            boolean opensSong,
+            List<Key> signatures) {
         StringBuilder row = new StringBuilder();
         Meter meter = before;
         for (int i = 0; i < bars.size(); i++) {
             WrittenBar bar = bars.get(i);
             Optional<WrittenBar> last = i == 0 ? Optional.empty() : Optional.of(bars.get(i - 1));
-            row.append(last.isEmpty() ? barLine(Optional.empty(), bar, opensSection) : barLine(last, bar, false)).append(' ')
-                    .append(cell(bar, meter, opensSong && i == 0)).append(' ');
+            row.append(last.isEmpty() ? barLine(Optional.empty(), bar, opensSection) : barLine(last, bar, false))
+                    .append(' ')
+                    .append(cell(bar, meter, opensSong && i == 0))
+                    .append(' ');
             meter = bar.meter();
         }
         WrittenBar end = bars.get(bars.size() - 1);
-        row.append(end.marks().closes().isPresent() ? ":|" + times(end) : endsEnding(end, next) ? "||" : "|").append('\n');
-        int verses = bars.stream().mapToInt(bar -> bar.marks().words().size()).max().orElse(0);
+        row.append(end.marks().closes().isPresent() ? ":|" + times(end) : endsEnding(end, next) ? "||" : "|")
+                .append('\n');
+        int verses =
+                bars.stream().mapToInt(bar -> bar.marks().words().size()).max().orElse(0);
         for (int verse = 0; verse < verses; verse++) {
             int each = verse;
-            row.append("Words: ").append(bars.stream().map(bar -> each < bar.marks().words().size() ? bar.marks().words().get(each) : "")
-                    .collect(Collectors.joining(" | ", "| ", " |"))).append('\n');
+            row.append("Words: ")
+                    .append(bars.stream()
+                            .map(bar -> each < bar.marks().words().size()
+                                    ? bar.marks().words().get(each)
+                                    : "")
+                            .collect(Collectors.joining(" | ", "| ", " |")))
+                    .append('\n');
         }
-        int times = bars.stream().mapToInt(bar -> bar.marks().tunes().isEmpty() ? Math.min(1, bar.tune().size()) : bar.marks().tunes().size() + 1).max().orElse(0);
+        int times = bars.stream()
+                .mapToInt(bar -> bar.marks().tunes().isEmpty()
+                        ? Math.min(1, bar.tune().size())
+                        : bar.marks().tunes().size() + 1)
+                .max()
+                .orElse(0);
         for (int pass = 1; pass <= times; pass++) {
             int time = pass;
-            row.append("Melody: ").append(IntStream.range(0, bars.size()).mapToObj(i -> AbcLine.write(bars.get(i).ownTune(time), signatures.get(i)))
-                    .collect(Collectors.joining(" | ", "| ", " |"))).append('\n');
+            row.append("Melody: ")
+                    .append(IntStream.range(0, bars.size())
+                            .mapToObj(i -> AbcLine.write(bars.get(i).ownTune(time), signatures.get(i)))
+                            .collect(Collectors.joining(" | ", "| ", " |")))
+                    .append('\n');
         }
         return row.toString();
     }
 
     private static boolean endsEnding(WrittenBar bar, Optional<WrittenBar> next) {
-        return !bar.marks().endings().isEmpty() && next.filter(after -> after.marks().endings().isEmpty()).isPresent();
+        return !bar.marks().endings().isEmpty()
+                && next.filter(after -> after.marks().endings().isEmpty()).isPresent();
     }
 
     private static String barLine(Optional<WrittenBar> before, WrittenBar bar, boolean opensSection) {
-        boolean closes = before.filter(last -> last.marks().closes().isPresent()).isPresent();
-        boolean begins = !bar.marks().endings().isEmpty() && (before.isEmpty() || closes || !before.get().marks().endings().equals(bar.marks().endings()));
-        String sign = (closes ? ":" : "") + (before.filter(last -> endsEnding(last, Optional.of(bar))).isPresent() && !closes ? "||" : "|") + (closes ? times(before.get()) : "");
+        boolean closes =
+                before.filter(last -> last.marks().closes().isPresent()).isPresent();
+        boolean begins = !bar.marks().endings().isEmpty()
+                && (before.isEmpty()
+                        || closes
+                        || !before.get().marks().endings().equals(bar.marks().endings()));
+        String sign = (closes ? ":" : "")
+                + (before.filter(last -> endsEnding(last, Optional.of(bar))).isPresent() && !closes ? "||" : "|")
+                + (closes ? times(before.get()) : "");
         if (bar.marks().opens()) {
             return closes ? sign + " |:" : "|:";
         }
-        String rounds = begins ? bar.marks().endings().stream().map(String::valueOf).collect(Collectors.joining(",")) : "";
+        String rounds =
+                begins ? bar.marks().endings().stream().map(String::valueOf).collect(Collectors.joining(",")) : "";
         return closes && !times(before.get()).isEmpty() && begins ? sign + " |" + rounds : sign + rounds;
     }
 
@@ -134,16 +184,23 @@ public final class ChartText {
     static String chords(WrittenBar bar) {
         List<ChordSpan> spans = bar.chords();
         int beats = bar.ticks() / bar.meter().beatTicks();
-        boolean even = spans.size() == 1 || bar.ticks() % bar.meter().beatTicks() == 0 && beats % spans.size() == 0
-                && spans.stream().allMatch(span -> span.ticks() == bar.ticks() / spans.size());
+        boolean even = spans.size() == 1
+                || bar.ticks() % bar.meter().beatTicks() == 0
+                        && beats % spans.size() == 0
+                        && spans.stream().allMatch(span -> span.ticks() == bar.ticks() / spans.size());
         if (even) {
             return spans.stream().map(ChartText::chord).collect(Collectors.joining(" "));
         }
-        List<Integer> places = new ArrayList<>(spans.stream().map(ChordSpan::tick).toList());
+        List<Integer> places =
+                new ArrayList<>(spans.stream().map(ChordSpan::tick).toList());
         places.add(bar.ticks());
         Grid grid = Grid.fitting(bar.meter(), places).orElse(Grid.SIXTEENTHS);
         int unit = grid.ticks(bar.meter());
-        String dotted = spans.stream().map(span -> chord(span) + IntStream.range(1, span.ticks() / unit).mapToObj(dot -> " .").collect(Collectors.joining()))
+        String dotted = spans.stream()
+                .map(span -> chord(span)
+                        + IntStream.range(1, span.ticks() / unit)
+                                .mapToObj(dot -> " .")
+                                .collect(Collectors.joining()))
                 .collect(Collectors.joining(" "));
         return grid == Grid.BEATS ? dotted : "(" + grid.written() + ") " + dotted;
     }

@@ -35,7 +35,8 @@ final class ChordCells {
         List<ChordSpan> filled = new ArrayList<>();
         for (int i = 0; i < spans.size(); i++) {
             int from = i == 0 ? 0 : spans.get(i).tick();
-            filled.add(spans.get(i).at(from, (i + 1 < spans.size() ? spans.get(i + 1).tick() : bar.ticks()) - from));
+            filled.add(spans.get(i)
+                    .at(from, (i + 1 < spans.size() ? spans.get(i + 1).tick() : bar.ticks()) - from));
         }
         return bar.chords(filled);
     }
@@ -52,7 +53,9 @@ final class ChordCells {
                 WrittenBar written = cells.song().writtenBars().get(change.bar());
                 List<ChordSpan> spans = spans(written, change.bar(), change.chord());
                 spans.set(change.chord(), spans.get(change.chord()).chord(change.to()));
-                cuts.add(cells.replace(cells.cell(change.bar()).cell(), cells.signs(change.bar()) + ChartText.chords(written.chords(spans))));
+                cuts.add(cells.replace(
+                        cells.cell(change.bar()).cell(),
+                        cells.signs(change.bar()) + ChartText.chords(written.chords(spans))));
             }
         }
         return cuts;

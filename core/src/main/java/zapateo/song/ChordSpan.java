@@ -7,11 +7,11 @@ import zapateo.harmony.ChordSymbol;
  * A chord and where it lies inside its bar.
  *
  * @param written what the chart says there; the canonical symbol where it could be read, {@code N.C.} for silence
- * @param chord   the chord, empty for silence and for a symbol that could not be read
- * @param tick    from the bar line
- * @param ticks   how long
- * @param early   whether it is struck an eighth before its place and tied over
- * @param held    whether a fermata stands over it
+ * @param chord the chord, empty for silence and for a symbol that could not be read
+ * @param tick from the bar line
+ * @param ticks how long
+ * @param early whether it is struck an eighth before its place and tied over
+ * @param held whether a fermata stands over it
  */
 public record ChordSpan(String written, Optional<ChordSymbol> chord, int tick, int ticks, boolean early, boolean held) {
 
@@ -19,7 +19,8 @@ public record ChordSpan(String written, Optional<ChordSymbol> chord, int tick, i
 
     public ChordSpan {
         if (tick < 0 || ticks <= 0) {
-            throw new IllegalArgumentException("chord " + written + " at " + tick + " for " + ticks + ": expected a place in the bar and a length");
+            throw new IllegalArgumentException("chord " + written + " at " + tick + " for " + ticks
+                    + ": expected a place in the bar and a length");
         }
     }
 

@@ -8,8 +8,8 @@ import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 
 /**
- * In which keys a song lies easiest under the hand, by reasons a pianist accepts: few signs in the signature, chords whose roots and tones
- * are white keys, and, all else equal, near to where it was.
+ * In which keys a song lies easiest under the hand, by reasons a pianist accepts: few signs in the signature, chords
+ * whose roots and tones are white keys, and, all else equal, near to where it was.
  */
 public final class EasyKeys {
 
@@ -18,19 +18,17 @@ public final class EasyKeys {
     private static final double BLACK_TONE = 5;
     private static final double FAR = 0.15;
 
-    private EasyKeys() {
-    }
+    private EasyKeys() {}
 
     /**
      * A key and why it stands where it does.
      *
-     * @param signs      sharps above zero, flats below
+     * @param signs sharps above zero, flats below
      * @param blackRoots share of the song's chord time over a black root, 0 to 1
      * @param blackTones share of all chord tones that are black keys, 0 to 1
-     * @param effort     the weighed sum, for the order; the weights are the project's own
+     * @param effort the weighed sum, for the order; the weights are the project's own
      */
-    public record Ranked(Key key, Transposition way, int signs, double blackRoots, double blackTones, double effort) {
-    }
+    public record Ranked(Key key, Transposition way, int signs, double blackRoots, double blackTones, double effort) {}
 
     /** The twelve keys, the easiest first; the song's own among them. */
     public static List<Ranked> of(Song song) {
@@ -56,13 +54,19 @@ public final class EasyKeys {
                 time += span.ticks();
                 roots += isBlack(chord.bass().chroma()) ? span.ticks() : 0;
                 tones += (double) span.ticks() * chord.tones().size();
-                black += (double) span.ticks() * chord.tones().stream().filter(tone -> isBlack(tone.chroma())).count();
+                black += (double) span.ticks()
+                        * chord.tones().stream()
+                                .filter(tone -> isBlack(tone.chroma()))
+                                .count();
             }
         }
         Key key = way.of(song.key());
         double blackRoots = time == 0 ? 0 : roots / time;
         double blackTones = tones == 0 ? 0 : black / tones;
-        double effort = SIGN * Math.abs(key.fifths()) + BLACK_ROOT * blackRoots + BLACK_TONE * blackTones + FAR * Math.abs(way.semitones());
+        double effort = SIGN * Math.abs(key.fifths())
+                + BLACK_ROOT * blackRoots
+                + BLACK_TONE * blackTones
+                + FAR * Math.abs(way.semitones());
         return new Ranked(key, way, key.fifths(), blackRoots, blackTones, effort);
     }
 

@@ -11,8 +11,7 @@ final class FormReader {
 
     private static final int MOST = 200;
 
-    private FormReader() {
-    }
+    private FormReader() {}
 
     /** Places of the sections; a name that is none is reported and passed over. */
     static List<Integer> read(Word value, List<WrittenSection> sections, List<Problem> problems) {
@@ -20,7 +19,10 @@ final class FormReader {
         String text = value.text();
         int at = 0;
         while (at < text.length() && places.size() < MOST) {
-            if (Character.isWhitespace(text.charAt(at)) || text.charAt(at) == ',' || text.charAt(at) == '-' || text.charAt(at) == '–') {
+            if (Character.isWhitespace(text.charAt(at))
+                    || text.charAt(at) == ','
+                    || text.charAt(at) == '-'
+                    || text.charAt(at) == '–') {
                 at++;
                 continue;
             }
@@ -30,8 +32,17 @@ final class FormReader {
                 at += sections.get(place.get()).name().length();
             } else {
                 Word word = value.part(text.substring(at).split("[\\s,]", 2)[0], at);
-                problems.add(Problem.error("form-unknown", word, "names of sections: " + String.join(", ", sections.stream().map(WrittenSection::name)
-                        .filter(name -> !name.isEmpty()).distinct().toList())));
+                problems.add(Problem.error(
+                        "form-unknown",
+                        word,
+                        "names of sections: "
+                                + String.join(
+                                        ", ",
+                                        sections.stream()
+                                                .map(WrittenSection::name)
+                                                .filter(name -> !name.isEmpty())
+                                                .distinct()
+                                                .toList())));
                 at += Math.max(1, word.text().length());
             }
         }
@@ -39,10 +50,20 @@ final class FormReader {
     }
 
     private static Optional<Integer> longest(String text, int at, List<WrittenSection> sections) {
-        return IntStream.range(0, sections.size()).boxed().filter(i -> !sections.get(i).name().isEmpty() && sections.get(i).again().isEmpty())
-                .filter(i -> text.regionMatches(true, at, sections.get(i).name(), 0, sections.get(i).name().length()))
+        return IntStream.range(0, sections.size())
+                .boxed()
+                .filter(i -> !sections.get(i).name().isEmpty()
+                        && sections.get(i).again().isEmpty())
+                .filter(i -> text.regionMatches(
+                        true,
+                        at,
+                        sections.get(i).name(),
+                        0,
+                        sections.get(i).name().length()))
                 .filter(i -> endsThere(text, at + sections.get(i).name().length()))
-                .max(Comparator.comparingInt((Integer i) -> sections.get(i).name().length()).thenComparing(Comparator.reverseOrder()));
+                .max(Comparator.comparingInt(
+                                (Integer i) -> sections.get(i).name().length())
+                        .thenComparing(Comparator.reverseOrder()));
     }
 
     private static boolean endsThere(String text, int at) {

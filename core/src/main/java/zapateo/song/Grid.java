@@ -7,7 +7,10 @@ import zapateo.rhythm.Ticks;
 
 /** What one chord or dot of a bar counts: a beat unless the bar says otherwise. */
 public enum Grid {
-    BEATS("beats", 0), EIGHTHS("eighths", Ticks.PER_EIGHTH), TRIPLETS("triplets", Ticks.PER_QUARTER / 3), SIXTEENTHS("sixteenths", Ticks.PER_EIGHTH / 2);
+    BEATS("beats", 0),
+    EIGHTHS("eighths", Ticks.PER_EIGHTH),
+    TRIPLETS("triplets", Ticks.PER_QUARTER / 3),
+    SIXTEENTHS("sixteenths", Ticks.PER_EIGHTH / 2);
 
     private final String written;
     private final int ticks;
@@ -31,13 +34,15 @@ public enum Grid {
 
     /** The coarsest that every one of these places lies on. */
     public static Optional<Grid> fitting(Meter meter, Iterable<Integer> places) {
-        return Arrays.stream(values()).filter(grid -> {
-            for (int place : places) {
-                if (place % grid.ticks(meter) != 0) {
-                    return false;
-                }
-            }
-            return true;
-        }).findFirst();
+        return Arrays.stream(values())
+                .filter(grid -> {
+                    for (int place : places) {
+                        if (place % grid.ticks(meter) != 0) {
+                            return false;
+                        }
+                    }
+                    return true;
+                })
+                .findFirst();
     }
 }

@@ -15,12 +15,12 @@ import zapateo.refusal.Refused;
 import zapateo.rhythm.Ticks;
 
 /**
- * One change to a note of the melody as it is made on the staff. What is tied over a bar line is one note; what grows takes from what follows, what shrinks or goes leaves a
- * rest.
+ * One change to a note of the melody as it is made on the staff. What is tied over a bar line is one note; what grows
+ * takes from what follows, what shrinks or goes leaves a rest.
  *
- * @param bar   written bar from 0
- * @param pass  the time it is played, from 1
- * @param tick  from the bar line, where the note begins
+ * @param bar written bar from 0
+ * @param pass the time it is played, from 1
+ * @param tick from the bar line, where the note begins
  * @param pitch the one it is to have, for {@link Change#PITCH} and, where it is given, {@link Change#ADD}
  */
 public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitch> pitch) {
@@ -28,14 +28,22 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
     /** What to do with it. */
     public enum Change {
         /** To the next note of the key. */
-        UP, DOWN,
+        UP,
+        DOWN,
         /** By a semitone. */
-        SHARPER, FLATTER,
-        OCTAVE_UP, OCTAVE_DOWN, LONGER, SHORTER,
+        SHARPER,
+        FLATTER,
+        OCTAVE_UP,
+        OCTAVE_DOWN,
+        LONGER,
+        SHORTER,
         /** Into a rest beside it by an eighth, or past the note beside it. */
-        EARLIER, LATER, DELETE,
+        EARLIER,
+        LATER,
+        DELETE,
         /** A note where a rest is, or in the rest behind a note; where none is, in the second half of the note. */
-        ADD, PITCH;
+        ADD,
+        PITCH;
 
         public String id() {
             return name().toLowerCase(Locale.ROOT).replace('_', '-');
@@ -43,8 +51,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
     }
 
     /** The chart with it, and where the note is now: written bar from 0, ticks from its bar line. */
-    public record Edited(String text, int bar, int tick) {
-    }
+    public record Edited(String text, int bar, int tick) {}
 
     private static final List<Integer> LENGTHS = List.of(120, 240, 360, 480, 720, 960, 1440, 1920, 2880, 3840);
     private static final List<Integer> TRIPLETS = List.of(160, 320, 640, 1280, 2560);
@@ -87,18 +94,26 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
             after++;
         }
         List<WrittenBar> bars = all.subList(first, after);
-        int start = IntStream.range(first, bar).map(each -> all.get(each).ticks()).sum() + tick;
+        int start =
+                IntStream.range(first, bar).map(each -> all.get(each).ticks()).sum() + tick;
         List<Item> line = merged(line(bars));
-        int at = IntStream.range(0, line.size()).filter(i -> start >= line.get(i).from() && start < line.get(i).end()).findFirst()
+        int at = IntStream.range(0, line.size())
+                .filter(i -> start >= line.get(i).from() && start < line.get(i).end())
+                .findFirst()
                 .orElseThrow(() -> new Refused("tick " + tick + " of bar " + bar + ": expected a place inside it"));
-        Key key = all.subList(0, bar + 1).stream().flatMap(each -> each.marks().key().stream()).reduce((one, two) -> two).orElse(cells.song().key());
+        Key key = all.subList(0, bar + 1).stream()
+                .flatMap(each -> each.marks().key().stream())
+                .reduce((one, two) -> two)
+                .orElse(cells.song().key());
         int now = changed(line, at, start, key);
         return written(cells, first, bars, merged(line), now);
     }
 
     private boolean tiedInto(List<WrittenBar> bars, int next) {
         List<TuneNote> before = bars.get(next - 1).tune(pass);
-        return !before.isEmpty() && before.get(before.size() - 1).tied() && before.get(before.size() - 1).end() == bars.get(next - 1).ticks();
+        return !before.isEmpty()
+                && before.get(before.size() - 1).tied()
+                && before.get(before.size() - 1).end() == bars.get(next - 1).ticks();
     }
 
     /** Whether nothing but the next bar can come behind one. */
@@ -179,7 +194,8 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
 
     private static Pitch semitone(Pitch own, Key key, int way) {
         int alteration = own.pitchClass().alteration() + way;
-        return Math.abs(alteration) <= 1 ? Pitch.of(PitchClass.of(own.pitchClass().letter(), alteration), own.octave())
+        return Math.abs(alteration) <= 1
+                ? Pitch.of(PitchClass.of(own.pitchClass().letter(), alteration), own.octave())
                 : Pitch.onKey(own.midi() + way, key.spell(Math.floorMod(own.midi() + way, 12)));
     }
 
@@ -189,7 +205,10 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
 
     private static void longer(List<Item> line, int at) {
         Item item = line.get(at);
-        int wanted = ladder(item.ticks()).stream().filter(length -> length > item.ticks()).findFirst().orElse(item.ticks() + Ticks.PER_QUARTER);
+        int wanted = ladder(item.ticks()).stream()
+                .filter(length -> length > item.ticks())
+                .findFirst()
+                .orElse(item.ticks() + Ticks.PER_QUARTER);
         int end = Math.min(item.from() + wanted, line.get(line.size() - 1).end());
         if (end == item.end()) {
             throw new Refused("no room behind it: expected a bar that follows");
@@ -206,7 +225,9 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
 
     private static void shorter(List<Item> line, int at) {
         Item item = line.get(at);
-        int length = ladder(item.ticks()).stream().filter(each -> each < item.ticks()).reduce((one, two) -> two)
+        int length = ladder(item.ticks()).stream()
+                .filter(each -> each < item.ticks())
+                .reduce((one, two) -> two)
                 .orElseThrow(() -> new Refused("it is the shortest there is: expected a longer note"));
         line.set(at, item.lasting(length));
         line.add(at + 1, new Item(Optional.empty(), item.from() + length, item.ticks() - length));
@@ -254,8 +275,13 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
             return added(line, at + 1, item.end(), key);
         }
         if (item.isRest()) {
-            Pitch near = IntStream.iterate(at - 1, i -> i - 1).limit(at).mapToObj(line::get).flatMap(each -> each.pitch().stream()).findFirst()
-                    .orElse(Pitch.onKey(FIRST.midi() + key.tonic().chroma(), key.tonic().simple()));
+            Pitch near = IntStream.iterate(at - 1, i -> i - 1)
+                    .limit(at)
+                    .mapToObj(line::get)
+                    .flatMap(each -> each.pitch().stream())
+                    .findFirst()
+                    .orElse(Pitch.onKey(
+                            FIRST.midi() + key.tonic().chroma(), key.tonic().simple()));
             int length = Math.min(item.end() - start, Ticks.PER_QUARTER);
             line.set(at, item.lasting(start - item.from()));
             line.add(at + 1, new Item(Optional.of(pitch.orElse(near)), start, length));
@@ -295,10 +321,19 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
             int start = from;
             int end = from + each.ticks();
             // What is tied on beyond these bars stays tied.
-            boolean goesOn = each == bars.get(bars.size() - 1) && !each.tune(pass).isEmpty() && each.tune(pass).get(each.tune(pass).size() - 1).tied();
-            List<TuneNote> notes = line.stream().filter(item -> item.from() < end && item.end() > start).map(item -> new TuneNote(item.pitch(), Math.max(item.from(), start) - start,
-                    Math.min(item.end(), end) - Math.max(item.from(), start), !item.isRest() && (item.end() > end || goesOn && item.end() == end))).collect(Collectors.toList());
-            boolean silent = each.tune(pass).isEmpty() && notes.stream().allMatch(note -> note.pitch().isEmpty());
+            boolean goesOn = each == bars.get(bars.size() - 1)
+                    && !each.tune(pass).isEmpty()
+                    && each.tune(pass).get(each.tune(pass).size() - 1).tied();
+            List<TuneNote> notes = line.stream()
+                    .filter(item -> item.from() < end && item.end() > start)
+                    .map(item -> new TuneNote(
+                            item.pitch(),
+                            Math.max(item.from(), start) - start,
+                            Math.min(item.end(), end) - Math.max(item.from(), start),
+                            !item.isRest() && (item.end() > end || goesOn && item.end() == end)))
+                    .collect(Collectors.toList());
+            boolean silent = each.tune(pass).isEmpty()
+                    && notes.stream().allMatch(note -> note.pitch().isEmpty());
             tunes.add(silent ? List.of() : notes);
             if (now >= start) {
                 place = first + tunes.size() - 1;
@@ -309,7 +344,8 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         // A second time that is as the first is written with the first.
         int time = bars.stream().anyMatch(each -> !each.ownTune(pass).isEmpty()) ? pass : 1;
         List<List<TuneNote>> kept = new ArrayList<>(tunes);
-        while (kept.size() > 1 && kept.get(kept.size() - 1).equals(bars.get(kept.size() - 1).tune(pass))) {
+        while (kept.size() > 1
+                && kept.get(kept.size() - 1).equals(bars.get(kept.size() - 1).tune(pass))) {
             kept.remove(kept.size() - 1);
         }
         return new Edited(new TuneLines(cells).written(first, time, kept), place, inBar);

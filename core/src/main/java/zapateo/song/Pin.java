@@ -10,7 +10,8 @@ public record Pin(String text, boolean warning) {
     /** @throws Refused naming what was given and what was expected */
     public Pin {
         if (text.isBlank() || text.length() > LONGEST || text.indexOf('"') >= 0 || text.indexOf('\n') >= 0) {
-            throw new Refused("pin \"" + text + "\": expected 1 to " + LONGEST + " characters on one line without quotes");
+            throw new Refused(
+                    "pin \"" + text + "\": expected 1 to " + LONGEST + " characters on one line without quotes");
         }
     }
 }

@@ -9,7 +9,7 @@ import zapateo.refusal.Refused;
  * How often the bars up to a closing repeat sign are played.
  *
  * @param times 2 to 32; of a vamp 1, since it goes round until the player is told to go on
- * @param vamp  whether it goes round until told
+ * @param vamp whether it goes round until told
  */
 public record Repeat(int times, boolean vamp) {
 
@@ -24,12 +24,17 @@ public record Repeat(int times, boolean vamp) {
         }
     }
 
-    /** The rounds an ending is for, written {@code 1}, {@code 1,3} or {@code 1-3}; 1 to 9 each, the first where nothing of that is said. */
+    /**
+     * The rounds an ending is for, written {@code 1}, {@code 1,3} or {@code 1-3}; 1 to 9 each, the first where nothing
+     * of that is said.
+     */
     public static List<Integer> rounds(String text) {
         List<Integer> rounds = new ArrayList<>();
         for (String part : text.split("[^0-9-]+")) {
             if (part.matches("[1-9](-[1-9])?")) {
-                IntStream.rangeClosed(part.charAt(0) - '0', part.charAt(part.length() - 1) - '0').filter(round -> !rounds.contains(round)).forEach(rounds::add);
+                IntStream.rangeClosed(part.charAt(0) - '0', part.charAt(part.length() - 1) - '0')
+                        .filter(round -> !rounds.contains(round))
+                        .forEach(rounds::add);
             }
         }
         return rounds.isEmpty() ? List.of(1) : List.copyOf(rounds);

@@ -18,8 +18,8 @@ import zapateo.rhythm.Meter;
 import zapateo.rhythm.Tempo;
 
 /**
- * A song: its heading, what is written and, unfolded from it, what is played. The two are views of one value; equality looks at the heading
- * and the written song.
+ * A song: its heading, what is written and, unfolded from it, what is played. The two are views of one value; equality
+ * looks at the heading and the written song.
  */
 public final class Song {
 
@@ -35,6 +35,7 @@ public final class Song {
     private final List<Bar> bars;
     /** Chords that are played in place of the written ones, by the bar's index; empty for most songs. */
     private final Map<Integer, List<ChordSpan>> replaced;
+
     private final Optional<Raised> raised;
     /** What is played where nothing is replaced. */
     private final List<Section> unfolded;
@@ -42,29 +43,36 @@ public final class Song {
     /**
      * What stands above the first bar.
      *
-     * @param key      the chart's own, or the likeliest one
+     * @param key the chart's own, or the likeliest one
      * @param keyGiven whether the chart names it
      */
-    public record Heading(String title, Key key, boolean keyGiven, Meter meter, Tempo tempo, Feel feel) {
-    }
+    public record Heading(String title, Key key, boolean keyGiven, Meter meter, Tempo tempo, Feel feel) {}
 
     /**
      * From where on it is played in another key than it is written in.
      *
      * @param bar index of the first bar as played
      */
-    public record Raised(int bar, Transposition way) {
-    }
+    public record Raised(int bar, Transposition way) {}
 
-    private Song(Heading heading, List<WrittenSection> written, List<Integer> form, List<Section> unfolded, Map<Integer, List<ChordSpan>> replaced, Optional<Raised> raised) {
+    private Song(
+            Heading heading,
+            List<WrittenSection> written,
+            List<Integer> form,
+            List<Section> unfolded,
+            Map<Integer, List<ChordSpan>> replaced,
+            Optional<Raised> raised) {
         this.heading = heading;
         this.written = List.copyOf(written);
         this.form = List.copyOf(form);
         this.replaced = Map.copyOf(replaced);
         this.unfolded = unfolded;
         this.raised = raised;
-        this.sections = replaced.isEmpty() && raised.isEmpty() ? unfolded : unfolded.stream().map(this::replaced).toList();
-        this.bars = sections.stream().flatMap(section -> section.bars().stream()).toList();
+        this.sections = replaced.isEmpty() && raised.isEmpty()
+                ? unfolded
+                : unfolded.stream().map(this::replaced).toList();
+        this.bars =
+                sections.stream().flatMap(section -> section.bars().stream()).toList();
         if (bars.isEmpty()) {
             throw new Refused("song \"" + heading.title() + "\" has no bars: expected one at least");
         }
@@ -72,18 +80,29 @@ public final class Song {
 
     /**
      * @param form places of written sections in the order they are played; empty for the order they are written in
-     * @throws Refused when it has no bars, or more than {@value #MOST_BARS} of them or {@value #MOST_CHORDS} chords as played
+     * @throws Refused when it has no bars, or more than {@value #MOST_BARS} of them or {@value #MOST_CHORDS} chords as
+     *     played
      */
     public static Song of(Heading heading, List<WrittenSection> written, List<Integer> form) {
         return unfolded(heading, written, form, Map.of(), Optional.empty());
     }
 
     private Section replaced(Section section) {
-        return new Section(section.name(), section.pass(), section.bars().stream().map(bar -> raised(Optional.ofNullable(replaced.get(bar.index())).map(bar::chords).orElse(bar))).toList(), section.part());
+        return new Section(
+                section.name(),
+                section.pass(),
+                section.bars().stream()
+                        .map(bar -> raised(Optional.ofNullable(replaced.get(bar.index()))
+                                .map(bar::chords)
+                                .orElse(bar)))
+                        .toList(),
+                section.part());
     }
 
     private Bar raised(Bar bar) {
-        return raised.filter(each -> bar.index() >= each.bar()).map(each -> bar.moved(each.way(), bar.index() == each.bar())).orElse(bar);
+        return raised.filter(each -> bar.index() >= each.bar())
+                .map(each -> bar.moved(each.way(), bar.index() == each.bar()))
+                .orElse(bar);
     }
 
     /** The same song in another key from a bar on, melody and all; what is written stays as it is. */
@@ -102,7 +121,10 @@ public final class Song {
         return new Song(heading, written, form, unfolded, all, raised);
     }
 
-    /** As it is played, every repeat written out: each bar with its own words and melody; a key or a tempo is signed where it changes. */
+    /**
+     * As it is played, every repeat written out: each bar with its own words and melody; a key or a tempo is signed
+     * where it changes.
+     */
     public Song writtenOut() {
         List<WrittenSection> all = new ArrayList<>();
         Key key = heading.key();
@@ -112,9 +134,20 @@ public final class Song {
             List<WrittenBar> each = new ArrayList<>();
             for (Bar bar : section.bars()) {
                 WrittenBar.Marks marks = bar.written().marks();
-                List<String> words = marks.words().isEmpty() ? List.of() : List.of(marks.words().get(Math.min(bar.pass(), marks.words().size()) - 1));
-                WrittenBar.Marks own = new WrittenBar.Marks(Optional.of(bar.key()).filter(Predicate.not(key::equals)), Optional.of(bar.tempo()).filter(Predicate.not(tempo::equals)), bar.vamp() == bar.index(), List.of(),
-                        marks.closes().filter(Repeat::vamp), marks.pins(), words, List.of(), marks.guessed());
+                List<String> words = marks.words().isEmpty()
+                        ? List.of()
+                        : List.of(marks.words()
+                                .get(Math.min(bar.pass(), marks.words().size()) - 1));
+                WrittenBar.Marks own = new WrittenBar.Marks(
+                        Optional.of(bar.key()).filter(Predicate.not(key::equals)),
+                        Optional.of(bar.tempo()).filter(Predicate.not(tempo::equals)),
+                        bar.vamp() == bar.index(),
+                        List.of(),
+                        marks.closes().filter(Repeat::vamp),
+                        marks.pins(),
+                        words,
+                        List.of(),
+                        marks.guessed());
                 key = bar.key();
                 tempo = bar.tempo();
                 each.add(new WrittenBar(bar.index() + first, bar.meter(), bar.ticks(), bar.chords(), bar.tune(), own));
@@ -124,8 +157,19 @@ public final class Song {
         return of(heading, all, List.of());
     }
 
-    private static Song unfolded(Heading heading, List<WrittenSection> written, List<Integer> form, Map<Integer, List<ChordSpan>> replaced, Optional<Raised> raised) {
-        return new Song(heading, written, form, Unfolding.of(List.copyOf(written), List.copyOf(form), heading.key(), heading.tempo()), replaced, raised);
+    private static Song unfolded(
+            Heading heading,
+            List<WrittenSection> written,
+            List<Integer> form,
+            Map<Integer, List<ChordSpan>> replaced,
+            Optional<Raised> raised) {
+        return new Song(
+                heading,
+                written,
+                form,
+                Unfolding.of(List.copyOf(written), List.copyOf(form), heading.key(), heading.tempo()),
+                replaced,
+                raised);
     }
 
     public Heading heading() {
@@ -181,7 +225,10 @@ public final class Song {
     }
 
     public boolean hasTune() {
-        return written.stream().flatMap(section -> section.bars().stream()).anyMatch(bar -> bar.tune().stream().anyMatch(note -> note.pitch().isPresent()));
+        return written.stream()
+                .flatMap(section -> section.bars().stream())
+                .anyMatch(
+                        bar -> bar.tune().stream().anyMatch(note -> note.pitch().isPresent()));
     }
 
     /** The key that is signed at each written bar: without a key line none is until one is changed to. */
@@ -200,8 +247,8 @@ public final class Song {
     }
 
     /**
-     * The same with a silent beat before all of it, for a file that has no time below zero: a bar of its own, or, where the song begins with a pick-up that is played once, that
-     * much more of the pick-up.
+     * The same with a silent beat before all of it, for a file that has no time below zero: a bar of its own, or, where
+     * the song begins with a pick-up that is played once, that much more of the pick-up.
      */
     public Song withLeadIn() {
         int beat = leadInBeat();
@@ -213,12 +260,19 @@ public final class Song {
             bars.set(0, bars.get(0).after(beat));
             sections.set(0, new WrittenSection(first.name(), bars, first.again(), first.part()));
             Map<Integer, List<ChordSpan>> later = new HashMap<>(replaced);
-            later.computeIfPresent(0, (index, spans) -> Stream.concat(Stream.of(ChordSpan.unsaid(0, beat)), spans.stream().map(span -> span.at(span.tick() + beat, span.ticks()))).toList());
+            later.computeIfPresent(
+                    0,
+                    (index, spans) -> Stream.concat(
+                                    Stream.of(ChordSpan.unsaid(0, beat)),
+                                    spans.stream().map(span -> span.at(span.tick() + beat, span.ticks())))
+                            .toList());
             return unfolded(heading, sections, form, later, raised);
         }
-        WrittenBar silent = new WrittenBar(0, leadInMeter(), beat, List.of(ChordSpan.unsaid(0, beat)), List.of(), WrittenBar.Marks.NONE);
+        WrittenBar silent = new WrittenBar(
+                0, leadInMeter(), beat, List.of(ChordSpan.unsaid(0, beat)), List.of(), WrittenBar.Marks.NONE);
         sections.add(WrittenSection.of("", List.of(silent)));
-        written.forEach(section -> sections.add(new WrittenSection(section.name(), section.bars(), section.again().map(place -> place + 1), section.part())));
+        written.forEach(section -> sections.add(new WrittenSection(
+                section.name(), section.bars(), section.again().map(place -> place + 1), section.part())));
         List<Integer> order = new ArrayList<>(form.isEmpty() ? List.of() : List.of(0));
         form.forEach(place -> order.add(place + 1));
         Map<Integer, List<ChordSpan>> later = new HashMap<>();
@@ -234,12 +288,18 @@ public final class Song {
     /** Whether the song's own pick-up has room for it. */
     public boolean takesLeadIn() {
         WrittenBar first = bars.get(0).written();
-        boolean leads = !written.get(0).bars().isEmpty() && written.get(0).bars().get(0).number() == 0;
-        return leads && first.number() == 0 && first.ticks() + leadInBeat() <= first.meter().barTicks() && bars.stream().filter(bar -> bar.number() == 0).count() == 1;
+        boolean leads =
+                !written.get(0).bars().isEmpty() && written.get(0).bars().get(0).number() == 0;
+        return leads
+                && first.number() == 0
+                && first.ticks() + leadInBeat() <= first.meter().barTicks()
+                && bars.stream().filter(bar -> bar.number() == 0).count() == 1;
     }
 
     private Meter leadInMeter() {
-        return written.get(0).bars().isEmpty() ? heading.meter() : written.get(0).bars().get(0).meter();
+        return written.get(0).bars().isEmpty()
+                ? heading.meter()
+                : written.get(0).bars().get(0).meter();
     }
 
     /** Every chord with the bar it stands in as it is played, silences too. */
@@ -280,7 +340,12 @@ public final class Song {
 
     @Override
     public boolean equals(Object other) {
-        return other instanceof Song song && heading.equals(song.heading) && written.equals(song.written) && form.equals(song.form) && replaced.equals(song.replaced) && raised.equals(song.raised);
+        return other instanceof Song song
+                && heading.equals(song.heading)
+                && written.equals(song.written)
+                && form.equals(song.form)
+                && replaced.equals(song.replaced)
+                && raised.equals(song.raised);
     }
 
     @Override

@@ -4,7 +4,9 @@ import java.util.Locale;
 
 /** Where a section comes from: the chart, or what the form sets before and behind it. */
 public enum SongPart {
-    CHART, INTRO, TAG;
+    CHART,
+    INTRO,
+    TAG;
 
     public String id() {
         return name().toLowerCase(Locale.ROOT);

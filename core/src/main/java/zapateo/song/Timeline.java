@@ -9,8 +9,9 @@ import zapateo.rhythm.Tempo;
 import zapateo.rhythm.Ticks;
 
 /**
- * When a song's ticks come, by two maps: from where a tick is written to where it sounds (swing, which stays when the song is practised slower), and from there to seconds
- * (changes of tempo, fermatas). Tick 0 is second 0; what sounds before it goes at the first tempo. A vamp is one round; how often it goes round the player decides.
+ * When a song's ticks come, by two maps: from where a tick is written to where it sounds (swing, which stays when the
+ * song is practised slower), and from there to seconds (changes of tempo, fermatas). Tick 0 is second 0; what sounds
+ * before it goes at the first tempo. A vamp is one round; how often it goes round the player decides.
  */
 public final class Timeline {
 
@@ -25,17 +26,17 @@ public final class Timeline {
     private final List<Piece> pieces = new ArrayList<>();
     /** The tempo of each piece, and how many times as long it lasts. */
     private final List<Tempo> tempos = new ArrayList<>();
+
     private final List<Double> held = new ArrayList<>();
 
     /**
      * A stretch of even time.
      *
      * @param tick where it begins
-     * @param ms   when that is, in milliseconds from tick 0
+     * @param ms when that is, in milliseconds from tick 0
      * @param pace how many milliseconds a tick of it lasts
      */
-    public record Piece(int tick, double ms, double pace) {
-    }
+    public record Piece(int tick, double ms, double pace) {}
 
     private Timeline(Song song, Swing swing, Set<Integer> straight) {
         this.song = song;
@@ -67,7 +68,9 @@ public final class Timeline {
         Bar bar = song.barAt(written);
         Meter meter = bar.meter();
         int inside = written - bar.tick();
-        return straight.contains(bar.index()) || meter.isCompound() || meter.unit() > 4 || inside % SWUNG_GRID != 0 ? written : bar.tick() + swing.bend(inside);
+        return straight.contains(bar.index()) || meter.isCompound() || meter.unit() > 4 || inside % SWUNG_GRID != 0
+                ? written
+                : bar.tick() + swing.bend(inside);
     }
 
     private void add(int tick, Tempo tempo, double times) {
@@ -91,7 +94,8 @@ public final class Timeline {
     }
 
     private double ms(int piece, int tick) {
-        return pieces.get(piece).ms() + tempos.get(piece).millisecondsOf(tick - pieces.get(piece).tick()) * held.get(piece);
+        return pieces.get(piece).ms()
+                + tempos.get(piece).millisecondsOf(tick - pieces.get(piece).tick()) * held.get(piece);
     }
 
     private int pieceAt(int tick) {

@@ -9,14 +9,22 @@ import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Ticks;
 
 /**
- * What each note of a melody is to the chord under it (HANDBOOK §9; the classes as textbooks of harmony have them, common practice): one of its tones, a tone that
- * moves by step and explains itself by what comes before and after, or a clash.
+ * What each note of a melody is to the chord under it (HANDBOOK §9; the classes as textbooks of harmony have them,
+ * common practice): one of its tones, a tone that moves by step and explains itself by what comes before and after, or
+ * a clash.
  */
 public final class ToneFit {
 
     /** What a note may be. */
     public enum Kind {
-        CHORD_TONE, PASSING, NEIGHBOUR, SUSPENSION, ANTICIPATION, APPOGGIATURA, ESCAPE, PEDAL,
+        CHORD_TONE,
+        PASSING,
+        NEIGHBOUR,
+        SUSPENSION,
+        ANTICIPATION,
+        APPOGGIATURA,
+        ESCAPE,
+        PEDAL,
         /** Of no such kind, and no rub either: a ninth, a sixth, an added tone. */
         ADDED,
         CLASH;
@@ -29,14 +37,22 @@ public final class ToneFit {
     /**
      * A note and what it is.
      *
-     * @param bar   index of its bar
-     * @param tick  from the start of the song
-     * @param avoid whether it is one that should not be held: the natural fourth over a major chord, for longer than a beat
-     * @param chord   what it is heard over, empty in silence
+     * @param bar index of its bar
+     * @param tick from the start of the song
+     * @param avoid whether it is one that should not be held: the natural fourth over a major chord, for longer than a
+     *     beat
+     * @param chord what it is heard over, empty in silence
      * @param against the chord tone a semitone under it
      */
-    public record Heard(int bar, int tick, int ticks, Pitch pitch, Kind kind, boolean avoid, Optional<ChordSymbol> chord, Optional<PitchClass> against) {
-    }
+    public record Heard(
+            int bar,
+            int tick,
+            int ticks,
+            Pitch pitch,
+            Kind kind,
+            boolean avoid,
+            Optional<ChordSymbol> chord,
+            Optional<PitchClass> against) {}
 
     private static final int STEP = 2;
     private static final int FOURTH = 5;
@@ -45,7 +61,15 @@ public final class ToneFit {
     private final List<Sung> sung;
 
     /** One note of the melody over one chord. */
-    private record Sung(Bar bar, int tick, int ticks, Pitch pitch, Optional<ChordSymbol> chord, Optional<ChordSymbol> next, int chordTick, int chordEnd) {
+    private record Sung(
+            Bar bar,
+            int tick,
+            int ticks,
+            Pitch pitch,
+            Optional<ChordSymbol> chord,
+            Optional<ChordSymbol> next,
+            int chordTick,
+            int chordEnd) {
 
         private int end() {
             return tick + ticks;
@@ -61,7 +85,13 @@ public final class ToneFit {
 
         /** On the beat, or where the chord begins. */
         private boolean strong() {
-            return tick == chordTick || (tick - bar.tick()) % (bar.meter().beatTicks() * (bar.meter().beats() % 2 == 0 ? 2 : bar.meter().beats())) == 0;
+            return tick == chordTick
+                    || (tick - bar.tick())
+                                    % (bar.meter().beatTicks()
+                                            * (bar.meter().beats() % 2 == 0
+                                                    ? 2
+                                                    : bar.meter().beats()))
+                            == 0;
         }
     }
 
@@ -98,9 +128,17 @@ public final class ToneFit {
             for (TuneNote note : bar.tune()) {
                 int end = bar.tick() + note.end();
                 for (int tick = bar.tick() + note.tick(); note.pitch().isPresent() && tick < end; ) {
-                    Optional<Song.Placed> under = song.placedAt(tick).filter(place -> place.chord().isPresent());
+                    Optional<Song.Placed> under =
+                            song.placedAt(tick).filter(place -> place.chord().isPresent());
                     int until = Math.min(end, under.map(Song.Placed::end).orElse(end));
-                    all.add(new Sung(bar, tick, until - tick, note.pitch().get(), under.flatMap(Song.Placed::chord), under.flatMap(place -> song.chordAt(place.end())), under.map(Song.Placed::tick).orElse(tick),
+                    all.add(new Sung(
+                            bar,
+                            tick,
+                            until - tick,
+                            note.pitch().get(),
+                            under.flatMap(Song.Placed::chord),
+                            under.flatMap(place -> song.chordAt(place.end())),
+                            under.map(Song.Placed::tick).orElse(tick),
                             under.map(Song.Placed::end).orElse(until)));
                     tick = until;
                 }
@@ -112,18 +150,31 @@ public final class ToneFit {
     private Heard heard(int i) {
         Sung note = sung.get(i);
         Kind kind = kind(i);
-        boolean avoid = note.ticks() > note.bar().meter().beatTicks() && note.chord().filter(chord -> isAvoided(chord, note.pitch())).isPresent() && kind != Kind.CHORD_TONE;
-        return new Heard(note.bar().index(), note.tick(), note.ticks(), note.pitch(), kind, avoid, note.chord(), note.chord().flatMap(chord -> against(chord, note.pitch())));
+        boolean avoid = note.ticks() > note.bar().meter().beatTicks()
+                && note.chord().filter(chord -> isAvoided(chord, note.pitch())).isPresent()
+                && kind != Kind.CHORD_TONE;
+        return new Heard(
+                note.bar().index(),
+                note.tick(),
+                note.ticks(),
+                note.pitch(),
+                kind,
+                avoid,
+                note.chord(),
+                note.chord().flatMap(chord -> against(chord, note.pitch())));
     }
 
     /** The natural fourth over a major third (HANDBOOK §9). */
     public static boolean isAvoided(ChordSymbol chord, Pitch pitch) {
-        return chord.quality().has(3, 4) && Math.floorMod(pitch.midi() - chord.root().chroma(), 12) == FOURTH;
+        return chord.quality().has(3, 4)
+                && Math.floorMod(pitch.midi() - chord.root().chroma(), 12) == FOURTH;
     }
 
     /** The chord tone a semitone under a note, empty where there is none. */
     private static Optional<PitchClass> against(ChordSymbol chord, Pitch pitch) {
-        return chord.tones().stream().filter(tone -> Math.floorMod(pitch.midi() - tone.chroma(), Pitch.OCTAVE) == 1).findFirst();
+        return chord.tones().stream()
+                .filter(tone -> Math.floorMod(pitch.midi() - tone.chroma(), Pitch.OCTAVE) == 1)
+                .findFirst();
     }
 
     private Kind kind(int i) {
@@ -131,8 +182,11 @@ public final class ToneFit {
         if (note.chord().isEmpty() || note.isTone()) {
             return Kind.CHORD_TONE;
         }
-        Optional<Sung> before = i > 0 && sung.get(i - 1).end() == note.tick() ? Optional.of(sung.get(i - 1)) : Optional.empty();
-        Optional<Sung> after = i + 1 < sung.size() && sung.get(i + 1).tick() == note.end() ? Optional.of(sung.get(i + 1)) : Optional.empty();
+        Optional<Sung> before =
+                i > 0 && sung.get(i - 1).end() == note.tick() ? Optional.of(sung.get(i - 1)) : Optional.empty();
+        Optional<Sung> after = i + 1 < sung.size() && sung.get(i + 1).tick() == note.end()
+                ? Optional.of(sung.get(i + 1))
+                : Optional.empty();
         int in = before.map(each -> note.pitch().midi() - each.pitch().midi()).orElse(Integer.MAX_VALUE);
         int out = after.map(each -> each.pitch().midi() - note.pitch().midi()).orElse(Integer.MAX_VALUE);
         if (in == 0 && isPrepared(before.get(), note)) {
@@ -144,7 +198,11 @@ public final class ToneFit {
                 return Kind.PEDAL;
             }
         }
-        if (out == 0 && !note.strong() && note.ticks() <= ANTICIPATES && after.get().tick() == note.chordEnd() && after.get().isTone()) {
+        if (out == 0
+                && !note.strong()
+                && note.ticks() <= ANTICIPATES
+                && after.get().tick() == note.chordEnd()
+                && after.get().isTone()) {
             return Kind.ANTICIPATION;
         }
         if (isStep(in) && isStep(out)) {
@@ -155,10 +213,18 @@ public final class ToneFit {
                 return Kind.NEIGHBOUR;
             }
         }
-        if (isStep(out) && after.get().isTone() && (note.strong() || note.ticks() >= note.bar().meter().beatTicks()) && !isStep(in)) {
+        if (isStep(out)
+                && after.get().isTone()
+                && (note.strong() || note.ticks() >= note.bar().meter().beatTicks())
+                && !isStep(in)) {
             return Kind.APPOGGIATURA;
         }
-        if (isStep(in) && !isStep(out) && out != 0 && out != Integer.MAX_VALUE && in > 0 != out > 0 && before.get().isTone()) {
+        if (isStep(in)
+                && !isStep(out)
+                && out != 0
+                && out != Integer.MAX_VALUE
+                && in > 0 != out > 0
+                && before.get().isTone()) {
             return Kind.ESCAPE;
         }
         // A neighbour whose other side is left out, by a leap to it or from it: the resolution is what counts.
@@ -170,7 +236,11 @@ public final class ToneFit {
     }
 
     private static boolean isPrepared(Sung before, Sung note) {
-        return before.isTone() || before.isTone(before.chord()) || before.chord().isPresent() && !before.chord().equals(note.chord()) && holds(before.chord().get(), note.pitch());
+        return before.isTone()
+                || before.isTone(before.chord())
+                || before.chord().isPresent()
+                        && !before.chord().equals(note.chord())
+                        && holds(before.chord().get(), note.pitch());
     }
 
     private static boolean isStep(int semitones) {

@@ -13,8 +13,7 @@ final class TransposedSigns {
     static final Pattern KEY_LINE = Pattern.compile("(?im)^(\\s*key\\s*:\\s*)([^\\r\\n]*?)([ \\t]*(?://.*)?)$");
     private static final Pattern KEY_SIGN = Pattern.compile("\\(key\\s+([^)]+)\\)");
 
-    private TransposedSigns() {
-    }
+    private TransposedSigns() {}
 
     static List<ChartCells.Cut> of(String text, Transposition by) {
         List<ChartCells.Cut> cuts = new ArrayList<>();
@@ -26,7 +25,9 @@ final class TransposedSigns {
     private static void keys(String text, Pattern sign, int group, Transposition by, List<ChartCells.Cut> cuts) {
         Matcher match = sign.matcher(text);
         while (match.find()) {
-            Key.read(match.group(group)).ifPresent(known -> cuts.add(new ChartCells.Cut(match.start(group), match.end(group), by.of(known).toString())));
+            Key.read(match.group(group))
+                    .ifPresent(known -> cuts.add(new ChartCells.Cut(
+                            match.start(group), match.end(group), by.of(known).toString())));
         }
     }
 }

@@ -8,15 +8,13 @@ import zapateo.pitch.Pitch;
 /** The song's melody as it is sung, its ties joined: the one place where written notes become sounding ones. */
 public final class Tune {
 
-    private Tune() {
-    }
+    private Tune() {}
 
     /**
-     * @param bar  index of the bar it begins in
+     * @param bar index of the bar it begins in
      * @param tick from the start of the song
      */
-    public record Sung(int bar, int tick, int ticks, Pitch pitch) {
-    }
+    public record Sung(int bar, int tick, int ticks, Pitch pitch) {}
 
     /** In the order of time; none where the song has no melody. */
     public static List<Sung> of(Song song) {

@@ -11,7 +11,9 @@ import java.util.stream.IntStream;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 
-/** The lines of melody in a chart's text: written anew under their rows in the notation they are in, or in another key. */
+/**
+ * The lines of melody in a chart's text: written anew under their rows in the notation they are in, or in another key.
+ */
 final class TuneLines {
 
     private final ChartCells cells;
@@ -27,17 +29,24 @@ final class TuneLines {
     /**
      * The chart with another melody under some bars.
      *
-     * @param bar  the first of them, from 0
+     * @param bar the first of them, from 0
      * @param pass the time it is played, from 1
      */
     String written(int bar, int pass, List<List<TuneNote>> tunes) {
         List<ChartReading.BarPlace> places = cells.reading().bars();
-        TreeSet<Integer> rows = IntStream.range(bar, bar + tunes.size()).mapToObj(each -> cells.cell(each).cell().line()).collect(Collectors.toCollection(TreeSet::new));
+        TreeSet<Integer> rows = IntStream.range(bar, bar + tunes.size())
+                .mapToObj(each -> cells.cell(each).cell().line())
+                .collect(Collectors.toCollection(TreeSet::new));
         List<String> lines = Rows.lines(cells);
         for (int row : rows.descendingSet()) {
-            List<Integer> ofRow = IntStream.range(0, places.size()).filter(each -> places.get(each).cell().line() == row).boxed().toList();
+            List<Integer> ofRow = IntStream.range(0, places.size())
+                    .filter(each -> places.get(each).cell().line() == row)
+                    .boxed()
+                    .toList();
             TreeMap<Integer, ChartReading.TuneLine> there = new TreeMap<>();
-            cells.reading().tunes().stream().filter(line -> line.firstBar() == ofRow.get(0)).forEach(line -> there.put(line.pass(), line));
+            cells.reading().tunes().stream()
+                    .filter(line -> line.firstBar() == ofRow.get(0))
+                    .forEach(line -> there.put(line.pass(), line));
             int under = row;
             while (under < lines.size() && Rows.isUnder(lines.get(under))) {
                 under++;
@@ -47,12 +56,19 @@ final class TuneLines {
             }
             // A second time's melody stands under the first time's, which has a line even where it is silent.
             for (int time = there.size() + 1; time < pass; time++) {
-                lines.add(under++, line(TuneNotation.MELODY, ofRow.stream().map(each -> "").toList()));
+                lines.add(
+                        under++,
+                        line(TuneNotation.MELODY, ofRow.stream().map(each -> "").toList()));
             }
             Optional<ChartReading.TuneLine> before = Optional.ofNullable(there.get(pass));
             TuneNotation notation = before.map(ChartReading.TuneLine::notation).orElse(TuneNotation.MELODY);
-            String line = line(notation, ofRow.stream().map(each -> each >= bar && each < bar + tunes.size() ? notation.write(tunes.get(each - bar), signatures.get(each))
-                    : before.map(old -> old.typed(each)).orElse("")).toList());
+            String line = line(
+                    notation,
+                    ofRow.stream()
+                            .map(each -> each >= bar && each < bar + tunes.size()
+                                    ? notation.write(tunes.get(each - bar), signatures.get(each))
+                                    : before.map(old -> old.typed(each)).orElse(""))
+                            .toList());
             if (there.containsKey(pass)) {
                 lines.set(there.get(pass).line() - 1, line);
             } else {
@@ -75,8 +91,13 @@ final class TuneLines {
                 List<TuneNote> notes = bars.get(line.firstBar() + i).ownTune(line.pass());
                 Word cell = line.cells().get(i).stripped();
                 if (!notes.isEmpty()) {
-                    List<TuneNote> moved = notes.stream().map(note -> new TuneNote(note.pitch().map(by::of), note.tick(), note.ticks(), note.tied())).toList();
-                    cuts.add(new ChartCells.Cut(cells.start(cell), cells.end(cell), line.notation().write(moved, signaturesThen.get(line.firstBar() + i))));
+                    List<TuneNote> moved = notes.stream()
+                            .map(note -> new TuneNote(note.pitch().map(by::of), note.tick(), note.ticks(), note.tied()))
+                            .toList();
+                    cuts.add(new ChartCells.Cut(
+                            cells.start(cell),
+                            cells.end(cell),
+                            line.notation().write(moved, signaturesThen.get(line.firstBar() + i))));
                 }
             }
         }

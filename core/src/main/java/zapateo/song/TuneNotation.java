@@ -42,6 +42,9 @@ enum TuneNotation {
     }
 
     static TuneNotation named(String label) {
-        return Arrays.stream(values()).filter(each -> each.name().equalsIgnoreCase(label)).findFirst().orElseThrow();
+        return Arrays.stream(values())
+                .filter(each -> each.name().equalsIgnoreCase(label))
+                .findFirst()
+                .orElseThrow();
     }
 }

@@ -5,7 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import zapateo.harmony.Key;
 
-/** The lines of words and of melody under one row of bars, a part for each bar: the first of a kind is for the first time the row is played, the next for the second. */
+/**
+ * The lines of words and of melody under one row of bars, a part for each bar: the first of a kind is for the first
+ * time the row is played, the next for the second.
+ */
 final class UnderRow {
 
     private static final int LONGEST_WORDS = 200;
@@ -19,23 +22,26 @@ final class UnderRow {
     }
 
     /** A line of melody that was read. */
-    record Tunes(TuneNotation notation, int pass, List<Word> cells) {
-    }
+    record Tunes(TuneNotation notation, int pass, List<Word> cells) {}
 
     /**
      * Puts a line into its bars.
      *
-     * @param row       the bars above it, changed in place
+     * @param row the bars above it, changed in place
      * @param signature the key that is signed before them
      */
     Optional<Tunes> read(Word name, Word value, List<WrittenBar> row, Key signature) {
         boolean words = name.text().equalsIgnoreCase("words");
         List<Word> all = value.cells();
         if (all.size() > row.size()) {
-            problems.add(Problem.error("under-too-many", all.get(row.size()).stripped(), "at most " + row.size() + " parts, one for each bar above"));
+            problems.add(Problem.error(
+                    "under-too-many",
+                    all.get(row.size()).stripped(),
+                    "at most " + row.size() + " parts, one for each bar above"));
         }
         if (words && all.stream().anyMatch(cell -> cell.text().length() > LONGEST_WORDS)) {
-            problems.add(Problem.error("words-too-long", value.stripped(), "at most " + LONGEST_WORDS + " characters under a bar"));
+            problems.add(Problem.error(
+                    "words-too-long", value.stripped(), "at most " + LONGEST_WORDS + " characters under a bar"));
             return Optional.empty();
         }
         List<Word> cells = all.subList(0, Math.min(row.size(), all.size()));

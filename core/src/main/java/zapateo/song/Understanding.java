@@ -17,8 +17,8 @@ import zapateo.harmony.Mode;
 import zapateo.harmony.VoiceLeading;
 
 /**
- * What a song's chords mean: the keys it may be in, where it changes key, and each written chord's place in the key that rules there. A key
- * the chart names rules until it names another; without one the keys found do.
+ * What a song's chords mean: the keys it may be in, where it changes key, and each written chord's place in the key
+ * that rules there. A key the chart names rules until it names another; without one the keys found do.
  */
 public final class Understanding {
 
@@ -29,13 +29,12 @@ public final class Understanding {
     private final Map<WrittenBar, List<Optional<Place>>> places = new IdentityHashMap<>();
 
     /** A key that begins to rule with a written bar, counted from 0. */
-    public record Region(Key key, int bar) {
-    }
+    public record Region(Key key, int bar) {}
 
     /**
      * A chord in its place.
      *
-     * @param key  the key that rules
+     * @param key the key that rules
      * @param next the next other chord as written; empty where none follows
      */
     public record Place(ChordSymbol chord, Key key, Degree degree, Optional<ChordSymbol> next) {
@@ -56,8 +55,7 @@ public final class Understanding {
         }
     }
 
-    private record Standing(int bar, int span, ChordSymbol chord, double bars) {
-    }
+    private record Standing(int bar, int span, ChordSymbol chord, double bars) {}
 
     private Understanding(List<KeyFinder.Guess> keys, List<Region> regions) {
         this.keys = keys;
@@ -66,13 +64,17 @@ public final class Understanding {
 
     /** Everything, the keys and their changes too. */
     public static Understanding of(Song song) {
-        List<KeyFinder.Guess> keys = KeyFinder.find(KeyEvidence.sounding(song.written()), KeyEvidence.melody(song.written())).stream().limit(MOST_KEYS).toList();
+        List<KeyFinder.Guess> keys =
+                KeyFinder.find(KeyEvidence.sounding(song.written()), KeyEvidence.melody(song.written())).stream()
+                        .limit(MOST_KEYS)
+                        .toList();
         return read(song, keys, regions(song, standing(song)));
     }
 
     /** The degrees alone, which is quicker where the chart names its key. */
     public static Understanding degrees(Song song) {
-        return read(song, List.of(), song.keyGiven() ? List.of(new Region(song.key(), 0)) : regions(song, standing(song)));
+        return read(
+                song, List.of(), song.keyGiven() ? List.of(new Region(song.key(), 0)) : regions(song, standing(song)));
     }
 
     private static Understanding read(Song song, List<KeyFinder.Guess> keys, List<Region> regions) {
@@ -87,11 +89,14 @@ public final class Understanding {
             Standing each = standing.get(i);
             Key key = ruling[each.bar()];
             Optional<ChordSymbol> next = following.get(i);
-            List<Optional<Place>> ofBar = understanding.places.computeIfAbsent(bars.get(each.bar()), bar -> new ArrayList<>());
+            List<Optional<Place>> ofBar =
+                    understanding.places.computeIfAbsent(bars.get(each.bar()), bar -> new ArrayList<>());
             while (ofBar.size() < each.span()) {
                 ofBar.add(Optional.empty());
             }
-            ofBar.add(known.computeIfAbsent(List.of(each.chord(), key, next), same -> Optional.of(new Place(each.chord(), key, Degree.of(each.chord(), key, next), next))));
+            ofBar.add(known.computeIfAbsent(
+                    List.of(each.chord(), key, next),
+                    same -> Optional.of(new Place(each.chord(), key, Degree.of(each.chord(), key, next), next))));
         }
         return understanding;
     }
@@ -101,7 +106,8 @@ public final class Understanding {
         LinkedList<Optional<ChordSymbol>> following = new LinkedList<>();
         Optional<ChordSymbol> next = Optional.empty();
         for (int i = standing.size() - 1; i >= 0; i--) {
-            if (i + 1 < standing.size() && !standing.get(i + 1).chord().equals(standing.get(i).chord())) {
+            if (i + 1 < standing.size()
+                    && !standing.get(i + 1).chord().equals(standing.get(i).chord())) {
                 next = Optional.of(standing.get(i + 1).chord());
             }
             following.addFirst(next);
@@ -134,7 +140,12 @@ public final class Understanding {
             for (int span = 0; span < spans.size(); span++) {
                 Optional<ChordSymbol> chord = spans.get(span).chord();
                 if (chord.isPresent()) {
-                    all.add(new Standing(bar, span, chord.get(), spans.get(span).ticks() / (double) bars.get(bar).meter().barTicks()));
+                    all.add(new Standing(
+                            bar,
+                            span,
+                            chord.get(),
+                            spans.get(span).ticks()
+                                    / (double) bars.get(bar).meter().barTicks()));
                 }
             }
         }
@@ -142,12 +153,26 @@ public final class Understanding {
     }
 
     private static List<Region> regions(Song song, List<Standing> standing) {
-        List<Region> found = KeyRegions.of(song.key(), song.keyGiven(), standing.stream().map(each -> new KeyFinder.Sounding(each.chord(), each.bars())).toList()).stream()
-                .map(region -> new Region(region.key(), standing.isEmpty() || region.from() == 0 ? 0 : standing.get(region.from()).bar())).toList();
+        List<Region> found = KeyRegions.of(
+                        song.key(),
+                        song.keyGiven(),
+                        standing.stream()
+                                .map(each -> new KeyFinder.Sounding(each.chord(), each.bars()))
+                                .toList())
+                .stream()
+                .map(region -> new Region(
+                        region.key(),
+                        standing.isEmpty() || region.from() == 0
+                                ? 0
+                                : standing.get(region.from()).bar()))
+                .toList();
         return song.keyGiven() ? found : atHome(song.key(), found);
     }
 
-    /** A song that stays in one key is in the one that was found for it; where it moves, what has the tones of the mode it was found in is that mode. */
+    /**
+     * A song that stays in one key is in the one that was found for it; where it moves, what has the tones of the mode
+     * it was found in is that mode.
+     */
     private static List<Region> atHome(Key home, List<Region> found) {
         boolean modal = home.mode() != Mode.MAJOR && home.mode() != Mode.MINOR;
         List<Region> regions = new ArrayList<>();

@@ -6,24 +6,31 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.IntStream;
 import zapateo.harmony.Key;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Tempo;
 
-/** From the song as it is written to the bars in the order they are played: repeats, endings, sections played again, the order of the form. */
+/**
+ * From the song as it is written to the bars in the order they are played: repeats, endings, sections played again, the
+ * order of the form.
+ */
 final class Unfolding {
 
     private final List<WrittenSection> written;
     private final Map<String, Integer> passes = new HashMap<>();
-    /** By number, which a bar keeps where the form plays it again; what has none, a pick-up or a silence before it, by itself. */
+    /**
+     * By number, which a bar keeps where the form plays it again; what has none, a pick-up or a silence before it, by
+     * itself.
+     */
     private final Map<Object, Integer> barPasses = new HashMap<>();
+
     private final List<Section> sections = new ArrayList<>();
     private final List<Key> keys = new ArrayList<>();
     private final List<Tempo> tempos = new ArrayList<>();
     /** A pick-up is not counted, so that the longest song has room for the silent beat before it in a file. */
     private final int most;
+
     private Key key;
     private Tempo tempo;
     private int index;
@@ -48,7 +55,14 @@ final class Unfolding {
         this.written = written;
         this.key = key;
         this.tempo = tempo;
-        this.most = Song.MOST_BARS + (written.stream().flatMap(section -> section.bars().stream()).findFirst().filter(each -> each.number() == 0).isPresent() ? 1 : 0);
+        this.most = Song.MOST_BARS
+                + (written.stream()
+                                .flatMap(section -> section.bars().stream())
+                                .findFirst()
+                                .filter(each -> each.number() == 0)
+                                .isPresent()
+                        ? 1
+                        : 0);
         sign(key, tempo);
     }
 
@@ -67,7 +81,8 @@ final class Unfolding {
     /** Whether the signs in force when a section begins are those of the song, whatever was played before it. */
     private void play(int place) {
         WrittenSection section = written.get(place);
-        List<WrittenBar> played = new ArrayList<>(rounds(section.again().map(written::get).orElse(section).bars()));
+        List<WrittenBar> played = new ArrayList<>(
+                rounds(section.again().map(written::get).orElse(section).bars()));
         if (section.again().isPresent()) {
             int kept = Math.max(0, played.size() - section.bars().size());
             played.subList(kept, played.size()).clear();
@@ -81,13 +96,22 @@ final class Unfolding {
             key = bar.marks().key().orElse(key);
             tempo = bar.marks().tempo().orElse(tempo);
             if (index >= most) {
-                throw new Refused("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS + " bars");
+                throw new Refused("more than " + Song.MOST_BARS + " bars as played: expected at most " + Song.MOST_BARS
+                        + " bars");
             }
             chords += bar.chords().size();
             if (chords > Song.MOST_CHORDS) {
-                throw new Refused("more than " + Song.MOST_CHORDS + " chords as played: expected at most " + Song.MOST_CHORDS + " chords");
+                throw new Refused("more than " + Song.MOST_CHORDS + " chords as played: expected at most "
+                        + Song.MOST_CHORDS + " chords");
             }
-            bars.add(new Bar(index++, barPasses.merge(bar.number() == 0 ? new Identity(bar) : (Object) bar.number(), 1, Integer::sum), tick, key, tempo, -1, bar));
+            bars.add(new Bar(
+                    index++,
+                    barPasses.merge(bar.number() == 0 ? new Identity(bar) : (Object) bar.number(), 1, Integer::sum),
+                    tick,
+                    key,
+                    tempo,
+                    -1,
+                    bar));
             tick += bar.ticks();
         }
         if (!bars.isEmpty()) {
@@ -95,7 +119,10 @@ final class Unfolding {
         }
     }
 
-    /** The key and the tempo each section begins in as it is written; one that is played out of its written order begins in them too. */
+    /**
+     * The key and the tempo each section begins in as it is written; one that is played out of its written order begins
+     * in them too.
+     */
     private void sign(Key home, Tempo first) {
         Key signed = home;
         Tempo marked = first;
@@ -148,7 +175,10 @@ final class Unfolding {
                     at = start;
                     continue;
                 }
-                boolean leaves = marks.closes().isPresent() || !marks.endings().isEmpty() && (at + 1 == bars.size() || bars.get(at + 1).marks().endings().isEmpty());
+                boolean leaves = marks.closes().isPresent()
+                        || !marks.endings().isEmpty()
+                                && (at + 1 == bars.size()
+                                        || bars.get(at + 1).marks().endings().isEmpty());
                 if (leaves && (marks.endings().isEmpty() || round >= rounds)) {
                     start = at + 1;
                     round = 1;
@@ -180,7 +210,10 @@ final class Unfolding {
 
     private static int afterEndings(List<WrittenBar> bars, int at, WrittenBar.Marks marks) {
         int next = at + 1;
-        while (!marks.endings().isEmpty() && next < bars.size() && !bars.get(next).marks().endings().isEmpty() && !bars.get(next).marks().opens()) {
+        while (!marks.endings().isEmpty()
+                && next < bars.size()
+                && !bars.get(next).marks().endings().isEmpty()
+                && !bars.get(next).marks().opens()) {
             next++;
         }
         return next;

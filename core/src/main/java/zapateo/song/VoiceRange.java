@@ -9,16 +9,17 @@ import zapateo.refusal.Refused;
 /**
  * What a voice, or whatever else is to have the tune, reaches.
  *
- * @param low     the lowest note that sits well
- * @param high    the highest one
- * @param lowest  the lowest there is at all
+ * @param low the lowest note that sits well
+ * @param high the highest one
+ * @param lowest the lowest there is at all
  * @param highest the highest
- * @param turn    where the voice breaks: no place for a held note
+ * @param turn where the voice breaks: no place for a held note
  */
 public record VoiceRange(Pitch low, Pitch high, Pitch lowest, Pitch highest, Optional<Pitch> turn) {
 
     /** A voice goes a little further than it likes to (the project's own choice). */
     private static final int FURTHER = 2;
+
     private static final double UNREACHED = 100;
     private static final double HELD = 1.5;
     private static final double LAST = 2;
@@ -29,7 +30,8 @@ public record VoiceRange(Pitch low, Pitch high, Pitch lowest, Pitch highest, Opt
             throw new Refused("range " + low + " to " + high + ": expected the lower note first");
         }
         if (lowest.midi() > low.midi() || highest.midi() < high.midi()) {
-            throw new Refused("extremes " + lowest + " to " + highest + ": expected them outside " + low + " to " + high);
+            throw new Refused(
+                    "extremes " + lowest + " to " + highest + ": expected them outside " + low + " to " + high);
         }
     }
 
@@ -48,14 +50,15 @@ public record VoiceRange(Pitch low, Pitch high, Pitch lowest, Pitch highest, Opt
      * How a melody lies in it.
      *
      * @param octaves how many the voice sings it higher than it is written, below zero lower
-     * @param inside  the share of it that sits well, 0 to 1: long notes and the last count for more
-     * @param beyond  by how many semitones it lies outside on the average
-     * @param onTurn  the share that is held on the break
-     * @param lowest  its lowest note as it is sung
+     * @param inside the share of it that sits well, 0 to 1: long notes and the last count for more
+     * @param beyond by how many semitones it lies outside on the average
+     * @param onTurn the share that is held on the break
+     * @param lowest its lowest note as it is sung
      * @param highest its highest
      * @param reached whether no note lies beyond the extremes
      */
-    public record Fit(int octaves, double inside, double beyond, double onTurn, Pitch lowest, Pitch highest, boolean reached) {
+    public record Fit(
+            int octaves, double inside, double beyond, double onTurn, Pitch lowest, Pitch highest, boolean reached) {
 
         /** The less the better. */
         public double cost() {
@@ -86,7 +89,8 @@ public record VoiceRange(Pitch low, Pitch high, Pitch lowest, Pitch highest, Opt
         for (int i = 0; i < notes.size(); i++) {
             Tune.Sung note = notes.get(i);
             int key = note.pitch().midi() + by;
-            boolean isHeld = note.ticks() >= 2 * song.bars().get(note.bar()).meter().beatTicks();
+            boolean isHeld =
+                    note.ticks() >= 2 * song.bars().get(note.bar()).meter().beatTicks();
             double weight = note.ticks() * (isHeld ? HELD : 1) * (i == notes.size() - 1 ? LAST : 1);
             int outside = Math.max(0, Math.max(low().midi() - key, key - high().midi()));
             all += weight;
@@ -98,6 +102,13 @@ public record VoiceRange(Pitch low, Pitch high, Pitch lowest, Pitch highest, Opt
         }
         Pitch deepest = beyond(low.pitch(), by);
         Pitch top = beyond(high.pitch(), by);
-        return new Fit(octaves, inside / all, beyond / all, held / all, deepest, top, deepest.midi() >= lowest.midi() && top.midi() <= highest.midi());
+        return new Fit(
+                octaves,
+                inside / all,
+                beyond / all,
+                held / all,
+                deepest,
+                top,
+                deepest.midi() >= lowest.midi() && top.midi() <= highest.midi());
     }
 }

@@ -12,7 +12,10 @@ public record Word(String text, int line, int column) {
         return new Word(part, line, column + from);
     }
 
-    /** The words inside, apart at white space; what stands in quotes or in parentheses is one. Read once from left to right, however they are nested. */
+    /**
+     * The words inside, apart at white space; what stands in quotes or in parentheses is one. Read once from left to
+     * right, however they are nested.
+     */
     List<Word> words() {
         List<Word> words = new ArrayList<>();
         Reading reading = new Reading(text);
@@ -28,7 +31,9 @@ public record Word(String text, int line, int column) {
     Optional<Word> firstWord(int place) {
         Reading reading = new Reading(text);
         int from = reading.start(place);
-        return from < text.length() ? Optional.of(part(text.substring(from, reading.end(from)), from)) : Optional.empty();
+        return from < text.length()
+                ? Optional.of(part(text.substring(from, reading.end(from)), from))
+                : Optional.empty();
     }
 
     /** Remembers where the next quote and the next closing parenthesis stand, so that nothing is looked for twice. */

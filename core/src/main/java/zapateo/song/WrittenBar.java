@@ -10,31 +10,49 @@ import zapateo.rhythm.Tempo;
 /**
  * A bar as it is read, with the signs round it.
  *
- * @param number  counts bars as written, from 1; a pick-up is 0
- * @param ticks   its length, shorter than its metre's in a pick-up or a bar cut short
- * @param chords  fill it from end to end
- * @param tune    the melody, in order, with its rests; empty where none is written
- * @param marks   the signs
+ * @param number counts bars as written, from 1; a pick-up is 0
+ * @param ticks its length, shorter than its metre's in a pick-up or a bar cut short
+ * @param chords fill it from end to end
+ * @param tune the melody, in order, with its rests; empty where none is written
+ * @param marks the signs
  */
 public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> chords, List<TuneNote> tune, Marks marks) {
 
     /**
      * The signs of a bar.
      *
-     * @param key     a change of key
-     * @param tempo   a change of tempo
-     * @param opens   whether a repeat opens before it
+     * @param key a change of key
+     * @param tempo a change of tempo
+     * @param opens whether a repeat opens before it
      * @param endings the rounds it is played in; empty for all
-     * @param closes  a repeat that closes behind it
-     * @param pins    notes and warnings
-     * @param words   its part of the words, a line for each verse
-     * @param tunes   its melody the second time and after, where that is another one: for other words in another rhythm; an empty one is as the first
+     * @param closes a repeat that closes behind it
+     * @param pins notes and warnings
+     * @param words its part of the words, a line for each verse
+     * @param tunes its melody the second time and after, where that is another one: for other words in another rhythm;
+     *     an empty one is as the first
      * @param guessed whether its length was guessed when it was brought in
      */
-    public record Marks(Optional<Key> key, Optional<Tempo> tempo, boolean opens, List<Integer> endings, Optional<Repeat> closes, List<Pin> pins,
-                        List<String> words, List<List<TuneNote>> tunes, boolean guessed) {
+    public record Marks(
+            Optional<Key> key,
+            Optional<Tempo> tempo,
+            boolean opens,
+            List<Integer> endings,
+            Optional<Repeat> closes,
+            List<Pin> pins,
+            List<String> words,
+            List<List<TuneNote>> tunes,
+            boolean guessed) {
 
-        public static final Marks NONE = new Marks(Optional.empty(), Optional.empty(), false, List.of(), Optional.empty(), List.of(), List.of(), List.of(), false);
+        public static final Marks NONE = new Marks(
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                List.of(),
+                Optional.empty(),
+                List.of(),
+                List.of(),
+                List.of(),
+                false);
 
         public Marks {
             endings = List.copyOf(endings);
@@ -85,7 +103,8 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
         tune = List.copyOf(tune);
         int filled = chords.stream().mapToInt(ChordSpan::ticks).sum();
         if (filled != ticks || ticks > meter.barTicks()) {
-            throw new IllegalArgumentException("bar " + number + " holds " + filled + " ticks of chords: expected " + ticks + ", at most " + meter.barTicks());
+            throw new IllegalArgumentException("bar " + number + " holds " + filled + " ticks of chords: expected "
+                    + ticks + ", at most " + meter.barTicks());
         }
         check(number, ticks, tune);
         marks.tunes().forEach(other -> check(number, ticks, other));
@@ -95,7 +114,8 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
         int at = 0;
         for (TuneNote note : tune) {
             if (note.tick() != at) {
-                throw new IllegalArgumentException("bar " + number + " has a tune note at " + note.tick() + ": expected " + at);
+                throw new IllegalArgumentException(
+                        "bar " + number + " has a tune note at " + note.tick() + ": expected " + at);
             }
             at = note.end();
         }
@@ -112,14 +132,23 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
 
     /** The melody that is written for a certain time; empty where that is as the first. */
     List<TuneNote> ownTune(int pass) {
-        return pass == 1 ? tune : pass - 2 < marks.tunes().size() ? marks.tunes().get(pass - 2) : List.of();
+        return pass == 1
+                ? tune
+                : pass - 2 < marks.tunes().size() ? marks.tunes().get(pass - 2) : List.of();
     }
 
     /** The same after so much silence. */
     WrittenBar after(int silence) {
         List<ChordSpan> later = new ArrayList<>(List.of(ChordSpan.unsaid(0, silence)));
         chords.forEach(span -> later.add(span.at(span.tick() + silence, span.ticks())));
-        return new WrittenBar(number, meter, ticks + silence, later, after(silence, tune), marks.tunes(marks.tunes().stream().map(each -> after(silence, each)).toList()));
+        return new WrittenBar(
+                number,
+                meter,
+                ticks + silence,
+                later,
+                after(silence, tune),
+                marks.tunes(
+                        marks.tunes().stream().map(each -> after(silence, each)).toList()));
     }
 
     private static List<TuneNote> after(int silence, List<TuneNote> tune) {

@@ -8,11 +8,13 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.TreeSet;
 
-/** Lines that are kept in a file of {@code src/test/resources/zapateo}; {@code -D<name>.write=true} writes them anew where a change is meant. */
+/**
+ * Lines that are kept in a file of {@code src/test/resources/zapateo}; {@code -D<name>.write=true} writes them anew
+ * where a change is meant.
+ */
 public final class AsBefore {
 
-    private AsBefore() {
-    }
+    private AsBefore() {}
 
     /** @param name of the file without its ending, and of the switch that writes it */
     public static void expect(String name, List<String> now, String changes) throws IOException {

@@ -40,10 +40,26 @@ class ChoiceTest {
     }
 
     /** What is written by a pattern of its own. */
-    private static final Map<Choice<?>, List<String>> PATTERNS = Map.of(Choice.SPICES, List.of("walk-up@8", "plain@12"), Choice.WAVED_OFF, List.of("L6@5", "B1@12"), Choice.TIMES, List.of("2@3", "1@2"),
-            Choice.BREAKS, List.of("8", "12@2"), Choice.VAMP, List.of("5-8"), Choice.KEY_UP, List.of("3@2"), Choice.STROKES, List.of("1@0:960 3+5@960:960 >1@3360:480!"));
+    private static final Map<Choice<?>, List<String>> PATTERNS = Map.of(
+            Choice.SPICES,
+            List.of("walk-up@8", "plain@12"),
+            Choice.WAVED_OFF,
+            List.of("L6@5", "B1@12"),
+            Choice.TIMES,
+            List.of("2@3", "1@2"),
+            Choice.BREAKS,
+            List.of("8", "12@2"),
+            Choice.VAMP,
+            List.of("5-8"),
+            Choice.KEY_UP,
+            List.of("3@2"),
+            Choice.STROKES,
+            List.of("1@0:960 3+5@960:960 >1@3360:480!"));
 
-    /** All it may be, written and read, is the same; what is usual is one of it; anything else is refused by its name, with what was expected. */
+    /**
+     * All it may be, written and read, is the same; what is usual is one of it; anything else is refused by its name,
+     * with what was expected.
+     */
     @ParameterizedTest
     @MethodSource("choices")
     void what_is_written_is_read_again(Choice<?> choice) {
@@ -56,56 +72,107 @@ class ChoiceTest {
             assertThat(Options.read(place, "", read.written())).isEqualTo(read).hasSameHashCodeAs(read);
         }
         for (Object wrong : List.of(Map.of(), List.of("x"), new Object[0])) {
-            assertThatThrownBy(() -> Options.read(place, "choices.", Map.of(choice.id(), wrong))).isInstanceOf(Refused.class).hasMessageContaining("choices." + choice.id()).hasMessageContaining("expected " + choice.range().expected());
+            assertThatThrownBy(() -> Options.read(place, "choices.", Map.of(choice.id(), wrong)))
+                    .isInstanceOf(Refused.class)
+                    .hasMessageContaining("choices." + choice.id())
+                    .hasMessageContaining("expected " + choice.range().expected());
         }
         Map<String, Object> open = new HashMap<>();
         open.put(choice.id(), null);
         assertThat(Options.read(place, "", open)).isEqualTo(Options.OPEN);
-        assertThat(Options.read(place, "", choice.auto() ? Map.of(choice.id(), "auto") : Map.of())).isEqualTo(Options.OPEN);
+        assertThat(Options.read(place, "", choice.auto() ? Map.of(choice.id(), "auto") : Map.of()))
+                .isEqualTo(Options.OPEN);
     }
 
     private static List<?> examples(Choice<?> choice) {
         Range<?> range = choice.range();
         return switch (range.form()) {
-            case TEXT -> range.values().isEmpty() ? List.of(PATTERNS.getOrDefault(choice, List.of("some-id")).get(0)) : range.values();
+            case TEXT ->
+                range.values().isEmpty()
+                        ? List.of(PATTERNS.getOrDefault(choice, List.of("some-id"))
+                                .get(0))
+                        : range.values();
             case WHOLE -> range.most() > 100 ? List.of(7L) : List.of((int) range.least(), (int) range.most());
             case NUMBER -> List.of(range.least(), range.most());
             case YES_NO -> List.of(true, false);
             case TEXTS -> List.of(PATTERNS.get(choice), List.of());
-            case WHOLES -> List.of(Collections.nCopies(Math.max(2, range.lengths().fewest()), 1), Collections.nCopies(range.lengths().fewest(), 0));
+            case WHOLES ->
+                List.of(
+                        Collections.nCopies(Math.max(2, range.lengths().fewest()), 1),
+                        Collections.nCopies(range.lengths().fewest(), 0));
         };
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', quoteCharacter = '"', value = {"SONG;level;6;choices.level 6: expected 1 to 5", "SECTION;register;low;choices.register \"low\": expected deep, medium or middle",
-        "SONG;swingRatio;9;choices.swingRatio 9: expected 1 to 4", "BARS;seed;4;choices.seed: there is no such choice, expected one of figure, voicing", "BARS;strokes;1-0;choices.strokes stroke \"1-0\": expected roles@tick:length, as in 1+10@0:960", "SONG;strokes;1@0:960;choices.strokes: there is no such choice", "RIGHT;style;loud;choices.style \"loud\": expected none, comping, melody or improvise",
-        "SONG;liveliness;very;choices.liveliness \"very\": expected none, some or much"})
-    void what_cannot_be_chosen_is_refused_with_its_place(Choice.Place place, String name, String written, String message) {
+    @CsvSource(
+            delimiter = ';',
+            quoteCharacter = '"',
+            value = {
+                "SONG;level;6;choices.level 6: expected 1 to 5",
+                "SECTION;register;low;choices.register \"low\": expected deep, medium or middle",
+                "SONG;swingRatio;9;choices.swingRatio 9: expected 1 to 4",
+                "BARS;seed;4;choices.seed: there is no such choice, expected one of figure, voicing",
+                "BARS;strokes;1-0;choices.strokes stroke \"1-0\": expected roles@tick:length, as in 1+10@0:960",
+                "SONG;strokes;1@0:960;choices.strokes: there is no such choice",
+                "RIGHT;style;loud;choices.style \"loud\": expected none, comping, melody or improvise",
+                "SONG;liveliness;very;choices.liveliness \"very\": expected none, some or much"
+            })
+    void what_cannot_be_chosen_is_refused_with_its_place(
+            Choice.Place place, String name, String written, String message) {
         Object value = written.matches("[0-9]+") ? (Object) Integer.valueOf(written) : written;
-        assertThatThrownBy(() -> Options.read(place, "choices.", Map.of(name, value))).isInstanceOf(Refused.class).hasMessageStartingWith(message);
+        assertThatThrownBy(() -> Options.read(place, "choices.", Map.of(name, value)))
+                .isInstanceOf(Refused.class)
+                .hasMessageStartingWith(message);
     }
 
     @Test
     void what_belongs_to_another_choice_falls_with_it() {
-        Options song = Options.OPEN.with(Choice.FIGURE, "held").with(Choice.VOICING, "octave").with(Choice.PEDAL, false);
-        assertThat(Options.OPEN.with(Choice.FIGURE, "two-feel").over(song).get(Choice.VOICING)).isEmpty();
-        assertThat(Options.OPEN.with(Choice.FIGURE, "two-feel").over(song).get(Choice.PEDAL)).contains(false);
-        assertThat(Options.OPEN.with(Choice.FIGURE, "held").over(song).get(Choice.VOICING)).contains("octave");
-        assertThat(Options.OPEN.with(Choice.LEVEL, 2).over(song).get(Choice.VOICING)).contains("octave");
+        Options song = Options.OPEN
+                .with(Choice.FIGURE, "held")
+                .with(Choice.VOICING, "octave")
+                .with(Choice.PEDAL, false);
+        assertThat(Options.OPEN.with(Choice.FIGURE, "two-feel").over(song).get(Choice.VOICING))
+                .isEmpty();
+        assertThat(Options.OPEN.with(Choice.FIGURE, "two-feel").over(song).get(Choice.PEDAL))
+                .contains(false);
+        assertThat(Options.OPEN.with(Choice.FIGURE, "held").over(song).get(Choice.VOICING))
+                .contains("octave");
+        assertThat(Options.OPEN.with(Choice.LEVEL, 2).over(song).get(Choice.VOICING))
+                .contains("octave");
         assertThat(song.standingAt(1)).isEqualTo(song);
         assertThat(song.with(Choice.LIVELINESS, Liveliness.MUCH).standingAt(2)).isEqualTo(song);
-        assertThat(song.with(Choice.LIVELINESS, Liveliness.MUCH).standingAt(3).get(Choice.LIVELINESS)).contains(Liveliness.MUCH);
+        assertThat(song.with(Choice.LIVELINESS, Liveliness.MUCH).standingAt(3).get(Choice.LIVELINESS))
+                .contains(Liveliness.MUCH);
     }
 
-    /** The later goes before the earlier, bars before sections, sections before the song; a bar says what was asked for there and what is heard. */
+    /**
+     * The later goes before the earlier, bars before sections, sections before the song; a bar says what was asked for
+     * there and what is heard.
+     */
     @Test
     void each_bar_says_what_holds_in_it() {
-        Song song = ChartParser.parse("[Verse]\n| C | F |\n[Chorus]\n| G | C |\n").song().orElseThrow();
-        Choices.Override last = new Choices.Override(new Choices.Run(4, 4), Optional.empty(), Optional.empty(), Options.OPEN.with(Choice.FIGURE, "habanera").with(Choice.LEVEL, 2));
-        Choices choices = Choices.figure("held").with(Choice.VOICING, "octave").section("Chorus", Options.OPEN.with(Choice.FIGURE, "two-feel")).override(last);
-        List<Holding> holding = new Arranger(FigureBook.open()).arrange(song, choices, Pianist.USUAL).holding();
-        assertThat(holding).extracting(each -> each.chosen().orUsual(Choice.FIGURE)).containsExactly("held", "held", "two-feel", "habanera");
-        assertThat(holding).extracting(each -> each.heard().figure().id()).startsWith("held", "held", "two-feel").doesNotContain("habanera");
+        Song song = ChartParser.parse("[Verse]\n| C | F |\n[Chorus]\n| G | C |\n")
+                .song()
+                .orElseThrow();
+        Choices.Override last = new Choices.Override(
+                new Choices.Run(4, 4),
+                Optional.empty(),
+                Optional.empty(),
+                Options.OPEN.with(Choice.FIGURE, "habanera").with(Choice.LEVEL, 2));
+        Choices choices = Choices.figure("held")
+                .with(Choice.VOICING, "octave")
+                .section("Chorus", Options.OPEN.with(Choice.FIGURE, "two-feel"))
+                .override(last);
+        List<Holding> holding = new Arranger(FigureBook.open())
+                .arrange(song, choices, Pianist.USUAL)
+                .holding();
+        assertThat(holding)
+                .extracting(each -> each.chosen().orUsual(Choice.FIGURE))
+                .containsExactly("held", "held", "two-feel", "habanera");
+        assertThat(holding)
+                .extracting(each -> each.heard().figure().id())
+                .startsWith("held", "held", "two-feel")
+                .doesNotContain("habanera");
         assertThat(holding.get(0).heard().voicing().id()).isEqualTo("octave");
         assertThat(holding.get(2).chosen().get(Choice.VOICING)).isEmpty();
     }

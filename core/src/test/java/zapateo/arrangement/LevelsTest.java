@@ -31,11 +31,14 @@ import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.FigureFile;
 import zapateo.song.Bar;
 import zapateo.song.ChartParser;
-import zapateo.song.SeededCharts;
 import zapateo.song.Section;
+import zapateo.song.SeededCharts;
 import zapateo.song.Song;
 
-/** The five levels of HANDBOOK §11: measured difficulty rises from each to the next, the harmony stays, the hand is never asked for more than it has. */
+/**
+ * The five levels of HANDBOOK §11: measured difficulty rises from each to the next, the harmony stays, the hand is
+ * never asked for more than it has.
+ */
 class LevelsTest {
 
     private static final FigureBook BOOK = FigureBook.open();
@@ -45,6 +48,7 @@ class LevelsTest {
     private static final Path DEMO = Path.of("../server/src/main/resources/demo");
     /** Each step is at least this share of the highest level. */
     private static final double STEP = 0.05;
+
     private static final double ROUNDING = 0.5;
     private static final int FIVE_FINGERS = 7;
 
@@ -52,10 +56,24 @@ class LevelsTest {
     static Stream<Arguments> songs() {
         Stream<Arguments> seeded = IntStream.range(0, 50).mapToObj(seed -> {
             Song song = SeededCharts.song(seed);
-            return Arguments.of("seed " + seed, song, Suggestions.of(song, BOOK.figures(), 1).get(0).figure().id());
+            return Arguments.of(
+                    "seed " + seed,
+                    song,
+                    Suggestions.of(song, BOOK.figures(), 1).get(0).figure().id());
         });
-        return Stream.concat(demo().map(text -> Arguments.of(text.lines().filter(line -> line.startsWith("Title:")).findFirst().orElseThrow(), ChartParser.parse(text).song().orElseThrow(),
-                text.lines().findFirst().orElseThrow().replace("// figure:", "").strip())), seeded);
+        return Stream.concat(
+                demo().map(text -> Arguments.of(
+                        text.lines()
+                                .filter(line -> line.startsWith("Title:"))
+                                .findFirst()
+                                .orElseThrow(),
+                        ChartParser.parse(text).song().orElseThrow(),
+                        text.lines()
+                                .findFirst()
+                                .orElseThrow()
+                                .replace("// figure:", "")
+                                .strip())),
+                seeded);
     }
 
     private static Stream<String> demo() {
@@ -76,7 +94,8 @@ class LevelsTest {
 
     /** The ladder of a song is built once for all that is asked of it. */
     private static List<LevelLadder.Rung> rungs(Song song, String figure) {
-        return BUILT.computeIfAbsent(List.of(song, figure), each -> LADDER.rungs(song, Choices.figure(figure), Pianist.USUAL));
+        return BUILT.computeIfAbsent(
+                List.of(song, figure), each -> LADDER.rungs(song, Choices.figure(figure), Pianist.USUAL));
     }
 
     /** Until a level has the chosen figure itself each step is felt; from there on it never falls. */
@@ -86,8 +105,11 @@ class LevelsTest {
         List<LevelLadder.Rung> rungs = rungs(song, figure);
         double top = rungs.get(4).difficulty().total();
         for (int i = 1; i < rungs.size(); i++) {
-            boolean carried = rungs.get(i - 1).level().carries(BOOK.figure(figure).orElseThrow());
-            assertThat(rungs.get(i).difficulty().total() - rungs.get(i - 1).difficulty().total()).as("%s, %s from level %d to %d of %.1f", name, figure, i, i + 1, top)
+            boolean carried =
+                    rungs.get(i - 1).level().carries(BOOK.figure(figure).orElseThrow());
+            assertThat(rungs.get(i).difficulty().total()
+                            - rungs.get(i - 1).difficulty().total())
+                    .as("%s, %s from level %d to %d of %.1f", name, figure, i, i + 1, top)
                     .isGreaterThanOrEqualTo(carried ? -ROUNDING : STEP * top);
         }
     }
@@ -96,12 +118,21 @@ class LevelsTest {
     @ParameterizedTest
     @MethodSource("figures")
     void a_figure_is_carried_at_the_level_it_claims_and_above(Figure figure) {
-        Song song = Played.song("Meter: " + figure.bars().keySet().iterator().next() + "~Key: G~| G | Em | C | D7 | G | D/F♯ | C/E | G |");
+        Song song = Played.song("Meter: " + figure.bars().keySet().iterator().next()
+                + "~Key: G~| G | Em | C | D7 | G | D/F♯ | C/E | G |");
         for (LevelLadder.Rung rung : rungs(song, figure.id())) {
-            Set<String> heard = rung.arrangement().holding().stream().map(bar -> bar.heard().figure().id()).collect(Collectors.toSet());
+            Set<String> heard = rung.arrangement().holding().stream()
+                    .map(bar -> bar.heard().figure().id())
+                    .collect(Collectors.toSet());
             boolean carried = rung.level().number() >= figure.suits().level();
-            assertThat(heard.equals(Set.of(figure.id()))).as("%s at level %d: %s", figure.id(), rung.level().number(), heard).isEqualTo(carried);
-            assertThat(heard).allSatisfy(id -> assertThat(BOOK.figure(id).orElseThrow().suits().level()).as(id).isLessThanOrEqualTo(rung.level().number()));
+            assertThat(heard.equals(Set.of(figure.id())))
+                    .as("%s at level %d: %s", figure.id(), rung.level().number(), heard)
+                    .isEqualTo(carried);
+            assertThat(heard)
+                    .allSatisfy(id -> assertThat(
+                                    BOOK.figure(id).orElseThrow().suits().level())
+                            .as(id)
+                            .isLessThanOrEqualTo(rung.level().number()));
         }
     }
 
@@ -119,10 +150,12 @@ class LevelsTest {
             List<Integer> held = List.of(0, 0, way, 0, 0);
             List<Integer> found = LADDER.ways(song, tenths.with(Choice.WAYS, held), Pianist.USUAL);
             kept += found.equals(held) ? 1 : 0;
-            assertThat(LADDER.ways(song, tenths.with(Choice.WAYS, found), Pianist.USUAL)).isEqualTo(found);
+            assertThat(LADDER.ways(song, tenths.with(Choice.WAYS, found), Pianist.USUAL))
+                    .isEqualTo(found);
         }
         assertThat(kept).isBetween(2, 9);
-        assertThatThrownBy(() -> Options.OPEN.with(Choice.WAYS, List.of(0, 1))).hasMessageContaining("ways [0, 1]: expected one number");
+        assertThatThrownBy(() -> Options.OPEN.with(Choice.WAYS, List.of(0, 1)))
+                .hasMessageContaining("ways [0, 1]: expected one number");
     }
 
     @ParameterizedTest(name = "{0}: {2}")
@@ -134,18 +167,35 @@ class LevelsTest {
             for (int i = 1; i < rungs.size(); i++) {
                 Arrangement easier = rungs.get(i - 1).arrangement();
                 Arrangement harder = rungs.get(i).arrangement();
-                assertThat(harder.play().of(bars).total()).as("%s, from level %d to %d", section.name(), i, i + 1)
+                assertThat(harder.play().of(bars).total())
+                        .as("%s, from level %d to %d", section.name(), i, i + 1)
                         .isGreaterThanOrEqualTo(easier.play().of(bars).total() - ROUNDING);
             }
         }
     }
 
-    /** Songs and metres that nobody had in mind when the rows were written: fresh seeds, and every figure in the last of its metres. */
+    /**
+     * Songs and metres that nobody had in mind when the rows were written: fresh seeds, and every figure in the last of
+     * its metres.
+     */
     static Stream<Arguments> otherSongs() {
-        Stream<Arguments> seeded = IntStream.range(1000, 1060).mapToObj(seed -> Arguments.of(SeededCharts.song(seed), Suggestions.of(SeededCharts.song(seed), BOOK.figures(), 1).get(0).figure().id()));
+        Stream<Arguments> seeded = IntStream.range(1000, 1060)
+                .mapToObj(seed -> Arguments.of(
+                        SeededCharts.song(seed),
+                        Suggestions.of(SeededCharts.song(seed), BOOK.figures(), 1)
+                                .get(0)
+                                .figure()
+                                .id()));
         return Stream.concat(seeded, BOOK.figures().stream().map(figure -> {
-            String meter = figure.bars().keySet().stream().map(Object::toString).sorted().reduce((first, second) -> second).orElseThrow();
-            return Arguments.of(Played.song("Meter: " + meter + "~Key: G~[A]~| G | Em | C | D7 |~| G/B | Am7 | D7 | G |~[B]~| C | Cm6 | G/D D7 | G |"), figure.id());
+            String meter = figure.bars().keySet().stream()
+                    .map(Object::toString)
+                    .sorted()
+                    .reduce((first, second) -> second)
+                    .orElseThrow();
+            return Arguments.of(
+                    Played.song("Meter: " + meter
+                            + "~Key: G~[A]~| G | Em | C | D7 |~| G/B | Am7 | D7 | G |~[B]~| C | Cm6 | G/D D7 | G |"),
+                    figure.id());
         }));
     }
 
@@ -160,8 +210,17 @@ class LevelsTest {
     void one_level_asked_for_by_itself_is_the_one_of_the_ladder() {
         Song song = SeededCharts.song(1029);
         List<LevelLadder.Rung> rungs = LADDER.rungs(song, Choices.figure("two-feel"), Pianist.USUAL);
-        assertThat(rungs).allSatisfy(rung -> assertThat(ARRANGER.arrange(song, LADDER.settled(song, Choices.figure("two-feel").level(rung.level().number()), Pianist.USUAL), Pianist.USUAL).strokes())
-                .isEqualTo(rung.arrangement().strokes()));
+        assertThat(rungs)
+                .allSatisfy(rung -> assertThat(ARRANGER.arrange(
+                                        song,
+                                        LADDER.settled(
+                                                song,
+                                                Choices.figure("two-feel")
+                                                        .level(rung.level().number()),
+                                                Pianist.USUAL),
+                                        Pianist.USUAL)
+                                .strokes())
+                        .isEqualTo(rung.arrangement().strokes()));
     }
 
     /** Where something sounds before bar 1 the bars lie one further on. */
@@ -170,10 +229,20 @@ class LevelsTest {
     void the_harmony_stays_and_every_stroke_is_within_the_hand(String name, Song song, String figure) {
         for (Hand hand : List.of(Hand.of(170), Hand.USUAL)) {
             for (LevelLadder.Rung rung : LADDER.rungs(song, Choices.figure(figure), Pianist.of(hand))) {
-                assertThat(rung.arrangement().song().chords().filter(place -> place.chord().isPresent()).map(place -> place.span().written()).toList())
-                        .isEqualTo(song.chords().filter(place -> place.chord().isPresent()).map(place -> place.span().written()).toList());
-                assertThat(rung.arrangement().left().strokes()).filteredOn(stroke -> stroke.roll().isEmpty())
-                        .allSatisfy(stroke -> assertThat(hand.easeOf(stroke.keys())).isNotEqualTo(Ease.OUT_OF_REACH));
+                assertThat(rung.arrangement()
+                                .song()
+                                .chords()
+                                .filter(place -> place.chord().isPresent())
+                                .map(place -> place.span().written())
+                                .toList())
+                        .isEqualTo(song.chords()
+                                .filter(place -> place.chord().isPresent())
+                                .map(place -> place.span().written())
+                                .toList());
+                assertThat(rung.arrangement().left().strokes())
+                        .filteredOn(stroke -> stroke.roll().isEmpty())
+                        .allSatisfy(
+                                stroke -> assertThat(hand.easeOf(stroke.keys())).isNotEqualTo(Ease.OUT_OF_REACH));
             }
         }
     }
@@ -183,37 +252,71 @@ class LevelsTest {
         Stream<String> seeded = IntStream.range(0, 200).mapToObj(seed -> {
             Random random = new Random(seed);
             int low = random.nextInt(12);
-            List<String> five = IntStream.rangeClosed(0, FIVE_FINGERS).mapToObj(up -> roots[(low + up) % 12]).toList();
-            return random.ints(4 + random.nextInt(12), 0, five.size()).mapToObj(five::get).collect(Collectors.joining(" | "));
+            List<String> five = IntStream.rangeClosed(0, FIVE_FINGERS)
+                    .mapToObj(up -> roots[(low + up) % 12])
+                    .toList();
+            return random.ints(4 + random.nextInt(12), 0, five.size())
+                    .mapToObj(five::get)
+                    .collect(Collectors.joining(" | "));
         });
-        return Stream.concat(Stream.of("C | F | G | C", "Am | F | G | E", "E | A | C♯m | B", "Dm | A | B♭ | F", "Gm | E♭ | F | D"), seeded).map(chords -> Played.song("| " + chords + " |"));
+        return Stream.concat(
+                        Stream.of(
+                                "C | F | G | C",
+                                "Am | F | G | E",
+                                "E | A | C♯m | B",
+                                "Dm | A | B♭ | F",
+                                "Gm | E♭ | F | D"),
+                        seeded)
+                .map(chords -> Played.song("| " + chords + " |"));
     }
 
-    /** Level 1 stays as close together as its roots let it: under five fingers on neighbouring keys where they fit there. */
+    /**
+     * Level 1 stays as close together as its roots let it: under five fingers on neighbouring keys where they fit
+     * there.
+     */
     @ParameterizedTest
     @MethodSource("linesOfRoots")
     void level_one_lies_under_one_hand_position_whenever_the_roots_allow_it(Song song) {
-        Arrangement arrangement = ARRANGER.arrange(song, Choices.figure("stride-root-chord").level(1), Pianist.USUAL);
-        IntSummaryStatistics keys = arrangement.left().strokes().stream().mapToInt(stroke -> stroke.lowest().midi()).summaryStatistics();
-        assertThat(keys.getMax() - keys.getMin()).isEqualTo(narrowest(arrangement.left().strokes()));
-        assertThat(arrangement.left().strokes()).allSatisfy(stroke -> assertThat(stroke.notes()).hasSize(1));
+        Arrangement arrangement =
+                ARRANGER.arrange(song, Choices.figure("stride-root-chord").level(1), Pianist.USUAL);
+        IntSummaryStatistics keys = arrangement.left().strokes().stream()
+                .mapToInt(stroke -> stroke.lowest().midi())
+                .summaryStatistics();
+        assertThat(keys.getMax() - keys.getMin())
+                .isEqualTo(narrowest(arrangement.left().strokes()));
+        assertThat(arrangement.left().strokes())
+                .allSatisfy(stroke -> assertThat(stroke.notes()).hasSize(1));
     }
 
     /** The fewest semitones that hold one key of each name. */
     private static int narrowest(List<Stroke> strokes) {
-        List<Integer> names = strokes.stream().map(stroke -> stroke.lowest().midi() % 12).distinct().sorted().toList();
-        return IntStream.range(0, names.size()).map(i -> i == 0 ? names.get(names.size() - 1) - names.get(0) : 12 + names.get(i - 1) - names.get(i)).min().orElseThrow();
+        List<Integer> names = strokes.stream()
+                .map(stroke -> stroke.lowest().midi() % 12)
+                .distinct()
+                .sorted()
+                .toList();
+        return IntStream.range(0, names.size())
+                .map(i -> i == 0 ? names.get(names.size() - 1) - names.get(0) : 12 + names.get(i - 1) - names.get(i))
+                .min()
+                .orElseThrow();
     }
 
     @Test
     void what_a_level_names_is_there() {
-        Set<String> named = new HashSet<>(BOOK.figures().stream().map(Figure::id).toList());
+        Set<String> named =
+                new HashSet<>(BOOK.figures().stream().map(Figure::id).toList());
         for (Figure figure : BOOK.figures()) {
             for (Level level : Level.all()) {
                 for (int way = 0; way < level.ways(figure); way++) {
                     Options there = level.on(Options.OPEN.with(Choice.FIGURE, figure.id()), figure, way);
                     assertThat(named).contains(there.get(Choice.FIGURE).orElseThrow());
-                    there.get(Choice.VOICING).ifPresent(voicing -> assertThat(BOOK.figure(there.get(Choice.FIGURE).get()).orElseThrow().manner().voicings()).contains(voicing));
+                    there.get(Choice.VOICING)
+                            .ifPresent(voicing -> assertThat(
+                                            BOOK.figure(there.get(Choice.FIGURE).get())
+                                                    .orElseThrow()
+                                                    .manner()
+                                                    .voicings())
+                                    .contains(voicing));
                 }
             }
         }
@@ -223,8 +326,14 @@ class LevelsTest {
 
     @Test
     void a_figure_of_ones_own_stays_from_level_three_on() {
-        Figure own = FigureFile.parse("mine.yaml", FigureFile.write(BOOK.figure("walking").orElseThrow()).replace("id: walking", "id: mine-2"));
-        Options chosen = Options.OPEN.with(Choice.FIGURE, "mine-2").with(Choice.VOICING, "tenth").with(Choice.BASS_LINE, "walking").with(Choice.LEAD_IN, "below");
+        Figure own = FigureFile.parse(
+                "mine.yaml",
+                FigureFile.write(BOOK.figure("walking").orElseThrow()).replace("id: walking", "id: mine-2"));
+        Options chosen = Options.OPEN
+                .with(Choice.FIGURE, "mine-2")
+                .with(Choice.VOICING, "tenth")
+                .with(Choice.BASS_LINE, "walking")
+                .with(Choice.LEAD_IN, "below");
         assertThat(Level.of(2).on(chosen, own, 0).get(Choice.FIGURE)).contains("strong-beats");
         assertThat(Level.of(3).on(chosen, own, 0).get(Choice.FIGURE)).contains("mine-2");
         assertThat(Level.of(3).on(chosen, own, 0).get(Choice.LEAD_IN)).contains("none");
@@ -242,23 +351,54 @@ class LevelsTest {
     @Test
     void a_bar_is_made_easier_in_place_and_says_what_that_costs() {
         Song song = Played.song("Tempo: 200~Feel: swing~| E♭6 | G°7 | A♭6 | C7/G | Fm7 | B♭7 | E♭6 | B♭7 |");
-        Easier.Way way = Easier.in(new Choices.Run(3, 4), ARRANGER, song, Choices.figure("stride-tenths"), Pianist.USUAL).orElseThrow();
+        Easier.Way way = Easier.in(
+                        new Choices.Run(3, 4), ARRANGER, song, Choices.figure("stride-tenths"), Pianist.USUAL)
+                .orElseThrow();
         assertThat(way.after().total()).isLessThan(way.before().total());
         assertThat(way.won()).extracting(reason -> reason.code()).startsWith("easier-difficulty");
         assertThat(way.lost()).isNotEmpty();
-        Choices easier = Choices.figure("stride-tenths").override(new Choices.Override(new Choices.Run(3, 4), java.util.Optional.empty(), java.util.Optional.empty(), Options.OPEN.with(Choice.LEVEL, way.level().number())));
-        List<Stroke> before = ARRANGER.arrange(song, Choices.figure("stride-tenths"), Pianist.USUAL).left().strokes();
-        List<Stroke> after = ARRANGER.arrange(song, easier, Pianist.USUAL).left().strokes();
-        assertThat(after.stream().filter(stroke -> stroke.bar() == 0).map(Stroke::written).toList()).isEqualTo(before.stream().filter(stroke -> stroke.bar() == 0).map(Stroke::written).toList());
-        assertThat(Easier.in(new Choices.Run(1, 8), ARRANGER, song, Choices.figure("held").level(1), Pianist.USUAL)).isEmpty();
-        assertThatThrownBy(() -> Easier.in(new Choices.Run(30, 31), ARRANGER, song, Choices.OPEN, Pianist.USUAL)).hasMessageContaining("30-31");
+        Choices easier = Choices.figure("stride-tenths")
+                .override(new Choices.Override(
+                        new Choices.Run(3, 4),
+                        java.util.Optional.empty(),
+                        java.util.Optional.empty(),
+                        Options.OPEN.with(Choice.LEVEL, way.level().number())));
+        List<Stroke> before = ARRANGER.arrange(song, Choices.figure("stride-tenths"), Pianist.USUAL)
+                .left()
+                .strokes();
+        List<Stroke> after =
+                ARRANGER.arrange(song, easier, Pianist.USUAL).left().strokes();
+        assertThat(after.stream()
+                        .filter(stroke -> stroke.bar() == 0)
+                        .map(Stroke::written)
+                        .toList())
+                .isEqualTo(before.stream()
+                        .filter(stroke -> stroke.bar() == 0)
+                        .map(Stroke::written)
+                        .toList());
+        assertThat(Easier.in(
+                        new Choices.Run(1, 8),
+                        ARRANGER,
+                        song,
+                        Choices.figure("held").level(1),
+                        Pianist.USUAL))
+                .isEmpty();
+        assertThatThrownBy(() -> Easier.in(new Choices.Run(30, 31), ARRANGER, song, Choices.OPEN, Pianist.USUAL))
+                .hasMessageContaining("30-31");
     }
 
     @Test
     void the_easiest_keys_are_measured() {
-        List<EasiestKeys.Measured> keys = EasiestKeys.of(zapateo.song.ChartEdit.of("Key: B\n| B | E | F♯7 | B |"), ARRANGER, Choices.figure("spread-eighths"), Pianist.USUAL);
+        List<EasiestKeys.Measured> keys = EasiestKeys.of(
+                zapateo.song.ChartEdit.of("Key: B\n| B | E | F♯7 | B |"),
+                ARRANGER,
+                Choices.figure("spread-eighths"),
+                Pianist.USUAL);
         assertThat(keys).hasSize(12);
-        assertThat(keys.get(0).difficulty().total()).isLessThanOrEqualTo(keys.get(11).difficulty().total());
-        assertThat(keys).extracting(each -> Math.round(each.difficulty().total() * 2)).isSorted();
+        assertThat(keys.get(0).difficulty().total())
+                .isLessThanOrEqualTo(keys.get(11).difficulty().total());
+        assertThat(keys)
+                .extracting(each -> Math.round(each.difficulty().total() * 2))
+                .isSorted();
     }
 }

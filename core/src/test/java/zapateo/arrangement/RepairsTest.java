@@ -35,14 +35,23 @@ class RepairsTest {
     @Test
     void a_voicing_mends_what_a_voicing_lost() {
         Song song = song("| C | Dm7 | G7 | C |");
-        Choices choices = Choices.figure("held").with(Choice.VOICING, "rooted-shell").endsHeld(false);
+        Choices choices =
+                Choices.figure("held").with(Choice.VOICING, "rooted-shell").endsHeld(false);
         List<Fault> faults = read(song, choices);
-        Fault lost = faults.stream().filter(fault -> fault.id().equals("L9")).findFirst().orElseThrow();
-        Repairs.Repair repair = new Repairs(ARRANGER, song, choices, Pianist.USUAL, faults).of(lost).orElseThrow();
+        Fault lost = faults.stream()
+                .filter(fault -> fault.id().equals("L9"))
+                .findFirst()
+                .orElseThrow();
+        Repairs.Repair repair = new Repairs(ARRANGER, song, choices, Pianist.USUAL, faults)
+                .of(lost)
+                .orElseThrow();
         assertThat(repair.choice()).isEqualTo("voicing");
         int number = song.bars().get(lost.bar()).number();
         Options options = Options.read(Choice.Place.BARS, "", Map.of(repair.choice(), repair.value()));
-        List<Fault> mended = read(song, choices.override(new Choices.Override(new Choices.Run(number, number), Optional.empty(), Optional.empty(), options)));
+        List<Fault> mended = read(
+                song,
+                choices.override(new Choices.Override(
+                        new Choices.Run(number, number), Optional.empty(), Optional.empty(), options)));
         assertThat(mended).noneMatch(fault -> fault.id().equals("L9") && fault.bar() == lost.bar());
         assertThat(mended).hasSizeLessThan(faults.size());
     }
@@ -51,20 +60,41 @@ class RepairsTest {
     @Test
     void a_lock_that_does_harm_is_let_go() {
         Song song = song("| C | F | G | C |");
-        Choices choices = Choices.figure("held").with(Choice.VOICING, "single").endsHeld(false).lock(new Choices.PlacedLock(2, Optional.empty(), 1, new Lock(Optional.of(Pitch.parse("F1")), Optional.empty(), Optional.empty())))
-                .lock(new Choices.PlacedLock(3, Optional.empty(), 1, new Lock(Optional.of(Pitch.parse("G2")), Optional.empty(), Optional.empty())));
+        Choices choices = Choices.figure("held")
+                .with(Choice.VOICING, "single")
+                .endsHeld(false)
+                .lock(new Choices.PlacedLock(
+                        2,
+                        Optional.empty(),
+                        1,
+                        new Lock(Optional.of(Pitch.parse("F1")), Optional.empty(), Optional.empty())))
+                .lock(new Choices.PlacedLock(
+                        3,
+                        Optional.empty(),
+                        1,
+                        new Lock(Optional.of(Pitch.parse("G2")), Optional.empty(), Optional.empty())));
         List<Fault> faults = read(song, choices);
-        Fault leap = faults.stream().filter(fault -> fault.id().equals("L5")).findFirst().orElseThrow();
-        assertThat(new Repairs(ARRANGER, song, choices, Pianist.USUAL, faults).of(leap)).contains(new Repairs.Repair("locks", ""));
+        Fault leap = faults.stream()
+                .filter(fault -> fault.id().equals("L5"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(new Repairs(ARRANGER, song, choices, Pianist.USUAL, faults).of(leap))
+                .contains(new Repairs.Repair("locks", ""));
     }
 
     /** A fault's bar counts as played: where a section is played again it lies beyond the chart's last. */
     @Test
     void a_bar_that_is_played_again_is_mended_by_its_number() {
         Song song = song("| C | Dm7 | G7 | C |");
-        Choices choices = Choices.figure("held").with(Choice.VOICING, "rooted-shell").with(Choice.TIMES, List.of("1@3")).endsHeld(false);
+        Choices choices = Choices.figure("held")
+                .with(Choice.VOICING, "rooted-shell")
+                .with(Choice.TIMES, List.of("1@3"))
+                .endsHeld(false);
         List<Fault> faults = read(song, choices);
-        Fault later = faults.stream().filter(fault -> fault.bar() >= song.bars().size()).findFirst().orElseThrow();
+        Fault later = faults.stream()
+                .filter(fault -> fault.bar() >= song.bars().size())
+                .findFirst()
+                .orElseThrow();
         assertThat(later.bar()).isGreaterThanOrEqualTo(4);
         faults.forEach(fault -> new Repairs(ARRANGER, song, choices, Pianist.USUAL, faults).of(fault));
     }

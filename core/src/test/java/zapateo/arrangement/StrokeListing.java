@@ -28,11 +28,13 @@ import zapateo.song.SeededCharts;
 import zapateo.song.Song;
 
 /**
- * Every key that is struck in the nine demo songs and thirty seeded ones (all metres, pick-ups, changes of tempo and key, melodies) with every figure and both hands,
- * in coordinates that do not depend on how an arrangement counts its ticks: part, bar as written, pass, tick inside the bar (below zero before its line), hand, key,
- * length and finger. {@code StrokeFixturesTest} keeps their hashes.
+ * Every key that is struck in the nine demo songs and thirty seeded ones (all metres, pick-ups, changes of tempo and
+ * key, melodies) with every figure and both hands, in coordinates that do not depend on how an arrangement counts its
+ * ticks: part, bar as written, pass, tick inside the bar (below zero before its line), hand, key, length and finger.
+ * {@code StrokeFixturesTest} keeps their hashes.
  *
- * <p>To see what a change did: {@code main} with a folder writes the listing, one file for each song, before and after; {@code diff -r} shows the differences.
+ * <p>To see what a change did: {@code main} with a folder writes the listing, one file for each song, before and after;
+ * {@code diff -r} shows the differences.
  */
 public final class StrokeListing {
 
@@ -40,8 +42,7 @@ public final class StrokeListing {
     private static final int SEEDED = 10;
     private static final Arranger ARRANGER = new Arranger(FigureBook.open());
 
-    private StrokeListing() {
-    }
+    private StrokeListing() {}
 
     /** @param arguments the folder to write to */
     public static void main(String[] arguments) throws IOException {
@@ -92,20 +93,35 @@ public final class StrokeListing {
 
     private static List<String> lines(String name, Song song, Figure figure) {
         int variety = Math.floorMod(name.hashCode(), 1000);
-        RightHand right = song.hasTune() ? RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.values()[variety % RightChoices.Under.values().length])
-                : RightHand.of(RightChoices.Style.COMPING).with(Choice.SHAPES, RightChoices.Shapes.values()[variety % RightChoices.Shapes.values().length]);
-        return lines(ARRANGER.arrange(song, Choices.figure(figure.id()).right(right), Pianist.of(Hand.of(180 + variety % 3 * 21))));
+        RightHand right = song.hasTune()
+                ? RightHand.of(RightChoices.Style.MELODY)
+                        .with(Choice.UNDER, RightChoices.Under.values()[variety % RightChoices.Under.values().length])
+                : RightHand.of(RightChoices.Style.COMPING)
+                        .with(
+                                Choice.SHAPES,
+                                RightChoices.Shapes.values()[variety % RightChoices.Shapes.values().length]);
+        return lines(ARRANGER.arrange(
+                song, Choices.figure(figure.id()).right(right), Pianist.of(Hand.of(180 + variety % 3 * 21))));
     }
 
     /** Every key that is struck. */
     public static List<String> lines(Arrangement arrangement) {
         List<Bar> bars = arrangement.song().bars();
-        return arrangement.strokes().stream().sorted(Comparator.comparingInt(Stroke::bar)).flatMap(stroke -> stroke.notes().stream().map(note -> line(bars.get(stroke.bar()), stroke, note)))
+        return arrangement.strokes().stream()
+                .sorted(Comparator.comparingInt(Stroke::bar))
+                .flatMap(stroke -> stroke.notes().stream().map(note -> line(bars.get(stroke.bar()), stroke, note)))
                 .collect(Collectors.toList());
     }
 
     private static String line(Bar bar, Stroke stroke, PartNote note) {
-        return "chart %d.%d %d %s %d %d %d".formatted(bar.number(), bar.pass(), stroke.sounding().tick() + note.delayTicks() - bar.tick(), stroke.hand().letter(), note.pitch().midi(),
-                stroke.sounding().ticks() - note.delayTicks(), note.finger());
+        return "chart %d.%d %d %s %d %d %d"
+                .formatted(
+                        bar.number(),
+                        bar.pass(),
+                        stroke.sounding().tick() + note.delayTicks() - bar.tick(),
+                        stroke.hand().letter(),
+                        note.pitch().midi(),
+                        stroke.sounding().ticks() - note.delayTicks(),
+                        note.finger());
     }
 }

@@ -29,10 +29,13 @@ class ToldApartTest {
         "held spread-eighths stride-root-chord, held, apart-pace-most",
         "held spread-eighths stride-root-chord, spread-eighths, apart-single",
         "pulse-quarters walking stride-root-chord, stride-root-chord, apart-effort-most",
-        "held pulse-quarters sixteenth-circle, sixteenth-circle, apart-pace-least"})
+        "held pulse-quarters sixteenth-circle, sixteenth-circle, apart-pace-least"
+    })
     void a_figure_is_told_by_what_it_is_the_most_of(String figures, String which, String code) {
-        List<Figure> all = Stream.of(figures.split(" ")).map(ToldApartTest::figure).toList();
-        List<Reason> said = said(song("Key: F~Tempo: 100~F Dm Gm7 C7"), all, Pianist.USUAL).get(all.indexOf(figure(which)));
+        List<Figure> all =
+                Stream.of(figures.split(" ")).map(ToldApartTest::figure).toList();
+        List<Reason> said =
+                said(song("Key: F~Tempo: 100~F Dm Gm7 C7"), all, Pianist.USUAL).get(all.indexOf(figure(which)));
         assertThat(said).extracting(Reason::code).contains(code);
     }
 
@@ -40,9 +43,14 @@ class ToldApartTest {
     void each_of_the_suggested_is_told_apart_on_every_song() {
         for (int seed = 0; seed < 40; seed++) {
             Song song = SeededCharts.song(seed);
-            List<Figure> five = Suggestions.of(song, BOOK.figures(), 5).stream().map(Suggestions.Suggestion::figure).toList();
+            List<Figure> five = Suggestions.of(song, BOOK.figures(), 5).stream()
+                    .map(Suggestions.Suggestion::figure)
+                    .toList();
             List<List<Reason>> said = said(song, five, Pianist.USUAL);
-            assertThat(said).as("seed " + seed).hasSize(5).allSatisfy(each -> assertThat(each).hasSizeBetween(1, 2));
+            assertThat(said)
+                    .as("seed " + seed)
+                    .hasSize(5)
+                    .allSatisfy(each -> assertThat(each).hasSizeBetween(1, 2));
             assertThat(new HashSet<>(said)).as("seed " + seed).hasSize(5);
         }
     }
@@ -61,7 +69,9 @@ class ToldApartTest {
     void at_a_level_what_sounds_there_is_measured() {
         List<Figure> two = List.of(figure("held"), figure("sixteenth-circle"));
         Song song = song("Key: C~Tempo: 80~C Am Dm G");
-        assertThat(said(song, two, Pianist.USUAL).get(1)).extracting(Reason::code).contains("apart-pace-least");
+        assertThat(said(song, two, Pianist.USUAL).get(1))
+                .extracting(Reason::code)
+                .contains("apart-pace-least");
         List<List<Reason>> easiest = ToldApart.of(new Arranger(BOOK), song, two, Optional.of(1), Pianist.USUAL);
         assertThat(easiest).isNotEqualTo(said(song, two, Pianist.USUAL));
     }
@@ -69,20 +79,30 @@ class ToldApartTest {
     @Test
     void where_they_sound_alike_that_is_said_and_where_nothing_sounds_nothing() {
         List<Figure> two = List.of(figure("held"), figure("spread-eighths"), figure("sixteenth-circle"));
-        List<List<Reason>> easiest = ToldApart.of(new Arranger(BOOK), song("Key: C~Tempo: 60~C Am Dm G"), two, Optional.of(1), Pianist.USUAL);
-        assertThat(easiest).flatExtracting(each -> each).extracting(Reason::code).contains("apart-same");
+        List<List<Reason>> easiest = ToldApart.of(
+                new Arranger(BOOK), song("Key: C~Tempo: 60~C Am Dm G"), two, Optional.of(1), Pianist.USUAL);
+        assertThat(easiest)
+                .flatExtracting(each -> each)
+                .extracting(Reason::code)
+                .contains("apart-same");
         assertThat(said(song("N.C. N.C."), two, Pianist.USUAL)).allMatch(List::isEmpty);
     }
 
     @Test
     void of_one_figure_and_of_an_endless_section_nothing_is_said() {
         assertThat(said(song("C F"), List.of(figure("held")), Pianist.USUAL)).containsExactly(List.of());
-        Song endless = song(String.join(" ", IntStream.range(0, 201).mapToObj(bar -> "C").toList()));
-        assertThat(said(endless, List.of(figure("held"), figure("stride-root-chord")), Pianist.USUAL)).containsExactly(List.of(), List.of());
+        Song endless = song(
+                String.join(" ", IntStream.range(0, 201).mapToObj(bar -> "C").toList()));
+        assertThat(said(endless, List.of(figure("held"), figure("stride-root-chord")), Pianist.USUAL))
+                .containsExactly(List.of(), List.of());
     }
 
     private static List<String> spans(List<List<Reason>> said) {
-        return said.stream().flatMap(List::stream).map(reason -> reason.args().get("span")).distinct().toList();
+        return said.stream()
+                .flatMap(List::stream)
+                .map(reason -> reason.args().get("span"))
+                .distinct()
+                .toList();
     }
 
     private static List<List<Reason>> said(Song song, List<Figure> figures, Pianist pianist) {

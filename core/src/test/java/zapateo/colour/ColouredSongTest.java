@@ -28,7 +28,8 @@ import zapateo.song.ToneFit;
 /** What holds for every song that is coloured. */
 class ColouredSongTest {
 
-    private static final String SONG = "[A]~| C | Am | F | G | C | Am | Dm G7 | C |~[B]~| F | C | G | C |~[A]~| C | Am | F | G | C | Am | Dm G7 | C |";
+    private static final String SONG =
+            "[A]~| C | Am | F | G | C | Am | Dm G7 | C |~[B]~| F | C | G | C |~[A]~| C | Am | F | G | C | Am | Dm G7 | C |";
 
     static Stream<Integer> seeds() {
         return IntStream.range(0, 200).boxed();
@@ -60,11 +61,15 @@ class ColouredSongTest {
     private static Optional<Integer> last(Song song) {
         List<Song.Placed> all = song.chords().toList();
         Song.Placed last = all.get(all.size() - 1);
-        return last.chord().map(chord -> Math.floorMod(chord.root().chroma() - last.bar().key().tonic().chroma(), 12));
+        return last.chord()
+                .map(chord -> Math.floorMod(
+                        chord.root().chroma() - last.bar().key().tonic().chroma(), 12));
     }
 
     private static long clashes(Song song) {
-        return ToneFit.of(song).stream().filter(heard -> heard.kind() == ToneFit.Kind.CLASH || heard.avoid()).count();
+        return ToneFit.of(song).stream()
+                .filter(heard -> heard.kind() == ToneFit.Kind.CLASH || heard.avoid())
+                .count();
     }
 
     /** To move a song and colour it is to colour it and move it: every offer of every place, by keys. */
@@ -74,15 +79,26 @@ class ColouredSongTest {
         String text = SeededCharts.text(seed);
         Song song = ChartParser.parse(text).song().orElseThrow();
         int by = 1 + seed % 11;
-        Song moved = ChartEdit.of(ChartEdit.of(text).transpose(Transposition.by(by, song.key()))).reading().song().orElseThrow();
+        Song moved = ChartEdit.of(ChartEdit.of(text).transpose(Transposition.by(by, song.key())))
+                .reading()
+                .song()
+                .orElseThrow();
         assertThat(offered(moved, 0)).as("seed %d by %d", seed, by).isEqualTo(offered(song, by));
     }
 
     private static List<String> offered(Song song, int by) {
         List<String> all = new ArrayList<>();
         for (Offer offer : new Offers(song, Optional.empty()).in(0, 2000)) {
-            StringBuilder text = new StringBuilder(offer.tick() + " " + offer.rule().id() + "/" + offer.colour().variant());
-            offer.after().forEach(each -> text.append(' ').append((each.chord().root().chroma() + by) % 12).append(each.chord().quality().written()).append('/').append((each.chord().bass().chroma() + by) % 12).append('@').append(each.tick()));
+            StringBuilder text = new StringBuilder(offer.tick() + " "
+                    + offer.rule().id() + "/" + offer.colour().variant());
+            offer.after()
+                    .forEach(each -> text.append(' ')
+                            .append((each.chord().root().chroma() + by) % 12)
+                            .append(each.chord().quality().written())
+                            .append('/')
+                            .append((each.chord().bass().chroma() + by) % 12)
+                            .append('@')
+                            .append(each.tick()));
             all.add(text.toString());
         }
         all.sort(null);
@@ -107,14 +123,21 @@ class ColouredSongTest {
         layers.set(layers.size() - 1, WholeSong.last(layers.get(layers.size() - 1)));
         List<CostTerm<WholeSong.Step>> terms = WholeSong.terms(amount);
         double best = best(layers, terms, 0, null, 0);
-        assertThat(ShortestPath.through(layers, terms).total()).as(chart.toString()).isCloseTo(best, org.assertj.core.data.Offset.offset(1e-9));
+        assertThat(ShortestPath.through(layers, terms).total())
+                .as(chart.toString())
+                .isCloseTo(best, org.assertj.core.data.Offset.offset(1e-9));
     }
 
     static Stream<Integer> small() {
         return IntStream.range(0, 100).boxed();
     }
 
-    private static double best(List<List<WholeSong.Step>> layers, List<CostTerm<WholeSong.Step>> terms, int layer, WholeSong.Step before, double sum) {
+    private static double best(
+            List<List<WholeSong.Step>> layers,
+            List<CostTerm<WholeSong.Step>> terms,
+            int layer,
+            WholeSong.Step before,
+            double sum) {
         if (layer == layers.size()) {
             return sum;
         }
@@ -127,7 +150,9 @@ class ColouredSongTest {
                 double stepped = before == null ? 0 : term.step().applyAsDouble(before, step);
                 cost += stepped == 0 ? 0 : term.weight() * stepped;
             }
-            best = cost < Double.POSITIVE_INFINITY ? Math.min(best, best(layers, terms, layer + 1, step, sum + cost)) : best;
+            best = cost < Double.POSITIVE_INFINITY
+                    ? Math.min(best, best(layers, terms, layer + 1, step, sum + cost))
+                    : best;
         }
         return best;
     }
@@ -141,22 +166,37 @@ class ColouredSongTest {
         assertThat(other.parked()).containsExactly(passing);
         assertThat(other.song()).isEqualTo(other.borrowed());
         // What it led to is gone: it has nothing to stand on either.
-        assertThat(Coloured.of(ColourRulesTest.song("C", "| C | F | G | C |"), List.of(passing)).parked()).containsExactly(passing);
+        assertThat(Coloured.of(ColourRulesTest.song("C", "| C | F | G | C |"), List.of(passing))
+                        .parked())
+                .containsExactly(passing);
     }
 
     @Test
     void a_song_that_is_moved_to_another_key_takes_its_colours_along() {
         Song song = ColourRulesTest.song("C", SONG);
         List<KeptColour> kept = WholeSong.of(song, ColourStyle.GOSPEL, 3, 0);
-        Song moved = ChartEdit.of(ChartEdit.of("key: C\n" + SONG.replace('~', '\n')).transpose(Transposition.by(3, song.key()))).reading().song().orElseThrow();
+        Song moved = ChartEdit.of(
+                        ChartEdit.of("key: C\n" + SONG.replace('~', '\n')).transpose(Transposition.by(3, song.key())))
+                .reading()
+                .song()
+                .orElseThrow();
         Coloured coloured = Coloured.of(moved, kept);
         assertThat(coloured.parked()).isEmpty();
-        assertThat(ColourRulesTest.beats(coloured.song())).isEqualTo(ColourRulesTest.beats(Coloured.of(moved, kept.stream().map(colour -> colour.moved(Transposition.by(3, song.key()))).toList()).song()));
+        assertThat(ColourRulesTest.beats(coloured.song()))
+                .isEqualTo(ColourRulesTest.beats(Coloured.of(
+                                moved,
+                                kept.stream()
+                                        .map(colour -> colour.moved(Transposition.by(3, song.key())))
+                                        .toList())
+                        .song()));
     }
 
     @Test
     void the_last_section_goes_up_with_its_melody_and_its_key() {
-        Song song = ChartParser.parse("key: C\n[A]\n| C | G7 |\nMelody: | E8 | D8 |\n[B]\n| F | C |\nMelody: | A8 | G8 |").song().orElseThrow();
+        Song song = ChartParser.parse(
+                        "key: C\n[A]\n| C | G7 |\nMelody: | E8 | D8 |\n[B]\n| F | C |\nMelody: | A8 | G8 |")
+                .song()
+                .orElseThrow();
         KeptColour raise = new KeptColour(2, Optional.empty(), 0, List.of("G7"), "raise-semitone", "pivot");
         Song up = Coloured.of(song, List.of(raise)).song();
         assertThat(ColourRulesTest.beats(up)).isEqualTo("C@0 | G7@0 A♭7@1920 | G♭@0 | D♭@0");
@@ -182,21 +222,25 @@ class ColouredSongTest {
     void a_colour_of_one_time_is_heard_that_time_alone() {
         Song song = ColourRulesTest.song("C", "|: C | F :| G | C |");
         KeptColour second = new KeptColour(1, Optional.of(2), 0, List.of("C"), "tonic-seventh-to-four", "all");
-        assertThat(ColourRulesTest.beats(Coloured.of(song, List.of(second)).song())).isEqualTo("C@0 | F@0 | C7@0 | F@0 | G@0 | C@0");
+        assertThat(ColourRulesTest.beats(Coloured.of(song, List.of(second)).song()))
+                .isEqualTo("C@0 | F@0 | C7@0 | F@0 | G@0 | C@0");
         KeptColour always = new KeptColour(1, Optional.empty(), 0, List.of("C"), "tonic-seventh-to-four", "all");
-        assertThat(ColourRulesTest.beats(Coloured.of(song, List.of(always)).song())).isEqualTo("C7@0 | F@0 | C7@0 | F@0 | G@0 | C@0");
+        assertThat(ColourRulesTest.beats(Coloured.of(song, List.of(always)).song()))
+                .isEqualTo("C7@0 | F@0 | C7@0 | F@0 | G@0 | C@0");
     }
 
     @Test
     void colours_can_be_written_into_the_chart_and_what_is_heard_stays() {
         String text = "Title: Night boat\nkey: C\n| C | % | (key G) G 'low' | C |".replace(" 'low'", "");
         Song song = ChartParser.parse(text).song().orElseThrow();
-        List<KeptColour> kept = List.of(new KeptColour(1, Optional.empty(), 0, List.of("C"), "alive-third", "second-half"));
+        List<KeptColour> kept =
+                List.of(new KeptColour(1, Optional.empty(), 0, List.of("C"), "alive-third", "second-half"));
         WrittenOut written = WrittenOut.of(song, kept);
         String now = ChartEdit.of(text).chords(written.chords());
         assertThat(written.left()).isEmpty();
         assertThat(now).contains("Title: Night boat").contains("(key G)");
-        assertThat(ColourRulesTest.beats(ChartParser.parse(now).song().orElseThrow())).isEqualTo(ColourRulesTest.beats(Coloured.of(song, kept).song()));
+        assertThat(ColourRulesTest.beats(ChartParser.parse(now).song().orElseThrow()))
+                .isEqualTo(ColourRulesTest.beats(Coloured.of(song, kept).song()));
     }
 
     /** Where nothing stands between them but their place: the same dress for the same chord. */
@@ -206,8 +250,17 @@ class ColouredSongTest {
         Song song = ColourRulesTest.song("C", "| C | F | C | F | C | G | F | C |");
         for (int amount = WholeSong.LEAST; amount <= WholeSong.RICHEST; amount++) {
             Set<String> dresses = new HashSet<>();
-            WholeSong.of(song, style, amount, 0).stream().filter(colour -> colour.over().equals(List.of("F")) && ColourRule.named(colour.rule()).orElseThrow().makes().get(colour.variant()).size() == 1)
-                    .filter(colour -> ColourRule.named(colour.rule()).orElseThrow().kind().equals("dressing")).forEach(colour -> dresses.add(colour.rule() + colour.variant()));
+            WholeSong.of(song, style, amount, 0).stream()
+                    .filter(colour -> colour.over().equals(List.of("F"))
+                            && ColourRule.named(colour.rule())
+                                            .orElseThrow()
+                                            .makes()
+                                            .get(colour.variant())
+                                            .size()
+                                    == 1)
+                    .filter(colour ->
+                            ColourRule.named(colour.rule()).orElseThrow().kind().equals("dressing"))
+                    .forEach(colour -> dresses.add(colour.rule() + colour.variant()));
             assertThat(dresses).as(style + " " + amount).hasSizeLessThan(2);
         }
     }
@@ -219,18 +272,30 @@ class ColouredSongTest {
         List<KeptColour> bridge = WholeSong.of(song, ColourStyle.JAZZ, 4, 0, 8, 11);
         assertThat(bridge).isNotEmpty().allMatch(colour -> colour.bar() >= 9 && colour.bar() <= 12);
         List<KeptColour> both = WholeSong.beside(song, all, bridge, 8, 11);
-        assertThat(both).containsAll(bridge).containsAll(all.stream().filter(colour -> colour.bar() < 9 || colour.bar() > 12).toList());
-        assertThat(both).hasSize(bridge.size() + (int) all.stream().filter(colour -> colour.bar() < 9 || colour.bar() > 12).count());
+        assertThat(both)
+                .containsAll(bridge)
+                .containsAll(all.stream()
+                        .filter(colour -> colour.bar() < 9 || colour.bar() > 12)
+                        .toList());
+        assertThat(both)
+                .hasSize(bridge.size()
+                        + (int) all.stream()
+                                .filter(colour -> colour.bar() < 9 || colour.bar() > 12)
+                                .count());
         // One time of a bar that is played twice.
         Song twice = ColourRulesTest.song("C", "|: C | F :| G | C |");
         KeptColour always = new KeptColour(1, Optional.empty(), 0, List.of("C"), "tonic-seventh-to-four", "all");
-        assertThat(WholeSong.beside(twice, List.of(always), List.of(), 2, 3)).extracting(KeptColour::pass).containsExactly(Optional.of(1));
+        assertThat(WholeSong.beside(twice, List.of(always), List.of(), 2, 3))
+                .extracting(KeptColour::pass)
+                .containsExactly(Optional.of(1));
     }
 
     @Test
     void a_song_moved_to_another_key_parks_only_what_lost_its_chord() {
         Song song = ColourRulesTest.song("C", "| C | Am | F | G7 | C |");
-        List<KeptColour> kept = List.of(new KeptColour(1, Optional.empty(), 0, List.of("C"), "added-ninth", "ninth"), new KeptColour(3, Optional.empty(), 0, List.of("F"), "added-ninth", "ninth"),
+        List<KeptColour> kept = List.of(
+                new KeptColour(1, Optional.empty(), 0, List.of("C"), "added-ninth", "ninth"),
+                new KeptColour(3, Optional.empty(), 0, List.of("F"), "added-ninth", "ninth"),
                 new KeptColour(4, Optional.empty(), 0, List.of("G7"), "added-ninth", "ninth"));
         assertThat(Coloured.of(song, kept).sounding()).hasSize(2);
         Coloured moved = Coloured.of(ColourRulesTest.song("D", "| D | Bm | Gm | A7 | D |"), kept);
@@ -245,8 +310,16 @@ class ColouredSongTest {
         Song song = ChartParser.parse(text).song().orElseThrow();
         List<KeptColour> kept = WholeSong.of(song, ColourStyle.values()[seed % 11], 3, 0);
         WrittenOut written = WrittenOut.of(song, kept);
-        Song now = ChartEdit.of(ChartEdit.of(text).chords(written.chords())).reading().song().orElseThrow();
-        Song coloured = Coloured.of(song, kept.stream().filter(colour -> !written.left().contains(colour)).toList()).song();
+        Song now = ChartEdit.of(ChartEdit.of(text).chords(written.chords()))
+                .reading()
+                .song()
+                .orElseThrow();
+        Song coloured = Coloured.of(
+                        song,
+                        kept.stream()
+                                .filter(colour -> !written.left().contains(colour))
+                                .toList())
+                .song();
         assertThat(ColourRulesTest.beats(now)).as("seed %d", seed).isEqualTo(ColourRulesTest.beats(coloured));
         assertThat(now.title()).isEqualTo(song.title());
     }
@@ -260,12 +333,15 @@ class ColouredSongTest {
         assertThat(written.left()).containsExactly(second);
         assertThat(written.chords()).containsOnlyKeys(2);
         // A lead sheet with its repeats says what it can.
-        assertThat(ColourRulesTest.beats(WrittenOut.of(Coloured.of(song, List.of(second, last))))).isEqualTo("C@0 | F@0 | C@0 | F@0 | G7@0 | C@0");
+        assertThat(ColourRulesTest.beats(WrittenOut.of(Coloured.of(song, List.of(second, last)))))
+                .isEqualTo("C@0 | F@0 | C@0 | F@0 | G7@0 | C@0");
     }
 
     @Test
     void the_easiest_levels_have_no_chords_in_passing() {
-        List<KeptColour> kept = List.of(new KeptColour(1, Optional.empty(), 0, List.of("C"), "passing-diminished-up", "half"), new KeptColour(3, Optional.empty(), 0, List.of("G"), "dominant-seventh", "seventh"));
+        List<KeptColour> kept = List.of(
+                new KeptColour(1, Optional.empty(), 0, List.of("C"), "passing-diminished-up", "half"),
+                new KeptColour(3, Optional.empty(), 0, List.of("G"), "dominant-seventh", "seventh"));
         Coloured plainer = Coloured.plainer(ColourRulesTest.song("C", "| C | Dm | G | C |"), kept);
         assertThat(ColourRulesTest.beats(plainer.song())).isEqualTo("C@0 | Dm@0 | G7@0 | C@0");
         assertThat(plainer.parked()).isEmpty();
@@ -282,14 +358,27 @@ class ColouredSongTest {
             before = kept.size();
             Coloured coloured = Coloured.of(song, kept);
             Set<Integer> spiced = new HashSet<>();
-            coloured.sounding().stream().filter(heard -> ColourRule.named(heard.colour().rule()).orElseThrow().spice())
-                    .forEach(heard -> assertThat(spiced.add(song.barAt(heard.tick()).index() / 4)).as("%s at %d of %s", style, heard.tick(), kept).isTrue());
+            coloured.sounding().stream()
+                    .filter(heard -> ColourRule.named(heard.colour().rule())
+                            .orElseThrow()
+                            .spice())
+                    .forEach(heard -> assertThat(
+                                    spiced.add(song.barAt(heard.tick()).index() / 4))
+                            .as("%s at %d of %s", style, heard.tick(), kept)
+                            .isTrue());
         }
     }
 
     /** Source: HANDBOOK §10, what a style takes and what it hardly does. */
     @ParameterizedTest
-    @CsvSource({"FOLK,tritone-partner", "HYMN,tritone-partner", "FOLK,major-seventh", "GOSPEL,major-seventh", "HYMN,two-five", "PLAIN,secondary-dominant"})
+    @CsvSource({
+        "FOLK,tritone-partner",
+        "HYMN,tritone-partner",
+        "FOLK,major-seventh",
+        "GOSPEL,major-seventh",
+        "HYMN,two-five",
+        "PLAIN,secondary-dominant"
+    })
     void a_style_keeps_out_what_is_not_its_own(ColourStyle style, String rule) {
         assertThat(ColourRule.named(rule).orElseThrow().styles()).doesNotContainKey(style);
     }
@@ -308,19 +397,29 @@ class ColouredSongTest {
     @ParameterizedTest
     @CsvSource({"A4,false", "C4,true"})
     void a_colour_that_makes_the_melody_clash_is_not_offered(String note, boolean offered) {
-        Song sung = ChartParser.parse("key: C\n| F | C |\nMelody: | " + note.charAt(0) + "8 | G8 |").song().orElseThrow();
+        Song sung = ChartParser.parse("key: C\n| F | C |\nMelody: | " + note.charAt(0) + "8 | G8 |")
+                .song()
+                .orElseThrow();
         assertThat(sung.hasTune()).isTrue();
-        assertThat(new Offers(sung, Optional.empty()).in(1, 1).stream().anyMatch(offer -> offer.rule().id().equals("minor-four"))).isEqualTo(offered);
+        assertThat(new Offers(sung, Optional.empty())
+                        .in(1, 1).stream().anyMatch(offer -> offer.rule().id().equals("minor-four")))
+                .isEqualTo(offered);
     }
 
     @Test
     void an_offer_says_what_stays_what_moves_and_where_the_bass_goes() {
         Offers offers = new Offers(ColourRulesTest.song("C", "| C | Dm | G | C |"), Optional.empty());
-        Offer passing = offers.in(1, 1).stream().filter(offer -> offer.rule().id().equals("passing-diminished-up")).map(offers::drawn).findFirst().orElseThrow();
+        Offer passing = offers.in(1, 1).stream()
+                .filter(offer -> offer.rule().id().equals("passing-diminished-up"))
+                .map(offers::drawn)
+                .findFirst()
+                .orElseThrow();
         assertThat(passing.basses()).map(Object::toString).containsExactly("C", "C♯", "D");
         assertThat(passing.keeps()).map(Object::toString).containsExactly("E", "G");
         assertThat(passing.tension().with()).isGreaterThan(passing.tension().without());
-        assertThat(passing.voices().with()).hasSize(3).allSatisfy(row -> assertThat(row.keys()).hasSize(4).isSorted());
+        assertThat(passing.voices().with())
+                .hasSize(3)
+                .allSatisfy(row -> assertThat(row.keys()).hasSize(4).isSorted());
         assertThat(passing.voices().without()).hasSize(2);
         assertThat(passing.costs()).containsKeys("style", "movement", "common", "quick", "spice", "tension");
     }

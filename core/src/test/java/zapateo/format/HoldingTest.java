@@ -21,13 +21,29 @@ class HoldingTest {
     }
 
     private static String played(Song song) {
-        return song.chords().map(place -> place.bar().key() + " " + Math.round(place.bar().tempo().bpm()) + " " + place.span().written() + "@" + place.tick()).collect(Collectors.joining(", "));
+        return song.chords()
+                .map(place ->
+                        place.bar().key() + " " + Math.round(place.bar().tempo().bpm()) + " "
+                                + place.span().written() + "@" + place.tick())
+                .collect(Collectors.joining(", "));
     }
 
     @ParameterizedTest(name = "{0} {1}: {2} bars are written")
-    @CsvSource(delimiter = ';', value = {
-        "|: C | F :| x3;MUSICXML;2", "|: C | F :| x3;ABC;6", "|: C | F :| x3;MIDI;6", "|: C |1 F :|2 G ||;MUSICXML;3", "|: C |1 F :|2 G ||;ABC;3", "|: C |1 F :|2 G ||;MIDI;4",
-        "Form: A A~[A]~|: C :|;CHART;1", "Form: A A~[A]~|: C :|;MUSICXML;4", "[A]~| C | F |~[A] again~| G |;ABC;4", "|: C | F :| vamp;MUSICXML;2", "|: C | F :| vamp;ABC;2"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "|: C | F :| x3;MUSICXML;2",
+                "|: C | F :| x3;ABC;6",
+                "|: C | F :| x3;MIDI;6",
+                "|: C |1 F :|2 G ||;MUSICXML;3",
+                "|: C |1 F :|2 G ||;ABC;3",
+                "|: C |1 F :|2 G ||;MIDI;4",
+                "Form: A A~[A]~|: C :|;CHART;1",
+                "Form: A A~[A]~|: C :|;MUSICXML;4",
+                "[A]~| C | F |~[A] again~| G |;ABC;4",
+                "|: C | F :| vamp;MUSICXML;2",
+                "|: C | F :| vamp;ABC;2"
+            })
     void what_cannot_be_said_is_written_out(String chart, Holding holding, int bars) {
         Song reduced = holding.reduce(song(chart));
         assertThat(reduced.writtenBars()).hasSize(bars);
@@ -37,7 +53,9 @@ class HoldingTest {
     @Test
     void the_key_and_the_tempo_that_rule_are_written_where_the_order_brings_them() {
         Song song = song("Key: C~Tempo: 90~Form: B A~[A]~| C |~[B]~| (key E♭) (tempo 120) E♭ |");
-        assertThat(ChartText.write(Holding.MUSICXML.reduce(song))).isEqualTo("Title: Untitled\nKey: E♭\nMeter: 4/4\nTempo: 120\n\n[B]\n| E♭ |\n\n[A]\n| (key C) (tempo 90) C |\n");
+        assertThat(ChartText.write(Holding.MUSICXML.reduce(song)))
+                .isEqualTo(
+                        "Title: Untitled\nKey: E♭\nMeter: 4/4\nTempo: 120\n\n[B]\n| E♭ |\n\n[A]\n| (key C) (tempo 90) C |\n");
     }
 
     static IntStream seeds() {

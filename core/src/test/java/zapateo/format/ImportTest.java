@@ -38,7 +38,8 @@ class ImportTest {
     }
 
     private static String chords(FileReading reading) {
-        return reading.song().orElseThrow().writtenBars().stream().map(bar -> bar.chords().stream().map(ChordSpan::written).collect(Collectors.joining(" ")))
+        return reading.song().orElseThrow().writtenBars().stream()
+                .map(bar -> bar.chords().stream().map(ChordSpan::written).collect(Collectors.joining(" ")))
                 .collect(Collectors.joining(" | "));
     }
 
@@ -77,18 +78,26 @@ class ImportTest {
         assertThat(song.title()).isEqualTo("Harbour Song");
         assertThat(song.key()).hasToString("G");
         assertThat(song.written()).extracting(section -> section.name()).containsExactly("Verse 1", "Chorus");
-        assertThat(song.writtenBars()).allSatisfy(bar -> assertThat(bar.marks().guessed()).isTrue());
+        assertThat(song.writtenBars())
+                .allSatisfy(bar -> assertThat(bar.marks().guessed()).isTrue());
         assertThat(song.writtenBars().get(0).marks().words()).containsExactly("The harbour");
         assertThat(reading.problems()).extracting(Problem::code).containsExactly("lengths-guessed");
     }
 
-    /** A chord stands where the eye put it, in the middle of a word as often as not: the word goes with it whole, a word of syllables from its hyphen on. */
+    /**
+     * A chord stands where the eye put it, in the middle of a word as often as not: the word goes with it whole, a word
+     * of syllables from its hyphen on.
+     */
     @Test
     void words_are_parted_between_words() {
         FileReading reading = read("Song\n\n   G      C        D7\nSomewhere over the harb-our lights\n");
-        assertThat(reading.song().orElseThrow().writtenBars()).extracting(bar -> String.join("/", bar.marks().words())).containsExactly("Somewhere", "over the", "harb-our lights");
+        assertThat(reading.song().orElseThrow().writtenBars())
+                .extracting(bar -> String.join("/", bar.marks().words()))
+                .containsExactly("Somewhere", "over the", "harb-our lights");
         FileReading hyphen = read("Song\n\nG        C\nthe har-bour lights\n");
-        assertThat(hyphen.song().orElseThrow().writtenBars()).extracting(bar -> String.join("/", bar.marks().words())).containsExactly("the har-", "bour lights");
+        assertThat(hyphen.song().orElseThrow().writtenBars())
+                .extracting(bar -> String.join("/", bar.marks().words()))
+                .containsExactly("the har-", "bour lights");
     }
 
     @Test
@@ -96,43 +105,80 @@ class ImportTest {
         FileReading reading = read(INSIDE);
         assertThat(reading.format()).isEqualTo(FileFormat.WORDS_WITH_CHORDS_INSIDE);
         assertThat(chords(reading)).isEqualTo("G | D/F♯ | Em | C | D7 | Am7 | N.C. | G");
-        assertThat(reading.song().orElseThrow().writtenBars().get(3).marks().words()).containsExactly("and one by one");
+        assertThat(reading.song().orElseThrow().writtenBars().get(3).marks().words())
+                .containsExactly("and one by one");
     }
 
     @Test
     void what_a_word_sheet_says_and_is_not_understood_is_listed_with_its_place() {
         FileReading reading = read("My Song\n[G]One [Hx]two\nand a line alone\n[C]three\n");
-        assertThat(reading.problems()).extracting(problem -> problem.code() + "@" + problem.line())
+        assertThat(reading.problems())
+                .extracting(problem -> problem.code() + "@" + problem.line())
                 .containsExactly("lengths-guessed@1", "chord-unknown@2", "words-alone@3");
     }
 
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource(delimiter = ';', value = {"| C | F |; CHART", "C Am F G; CHART", "Title: A~C F G; CHART", "<score-partwise/>; MUSICXML", "X:1~K:C~CDEF|; ABC", "MThd....; MIDI", "hello world; UNKNOWN",
-        "'';UNKNOWN"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "| C | F |; CHART",
+                "C Am F G; CHART",
+                "Title: A~C F G; CHART",
+                "<score-partwise/>; MUSICXML",
+                "X:1~K:C~CDEF|; ABC",
+                "MThd....; MIDI",
+                "hello world; UNKNOWN",
+                "'';UNKNOWN"
+            })
     void the_format_is_told_by_the_content(String text, FileFormat format) {
-        assertThat(SongReader.format(text.replace('~', '\n').getBytes(StandardCharsets.UTF_8))).isEqualTo(format);
+        assertThat(SongReader.format(text.replace('~', '\n').getBytes(StandardCharsets.UTF_8)))
+                .isEqualTo(format);
     }
 
     @Test
     void other_encodings_are_read() {
         assertThat(read("Title: A\n| C |").song().orElseThrow().title()).isEqualTo("A");
-        assertThat(SongReader.read("Title: Fête\n| C |".getBytes(StandardCharsets.ISO_8859_1)).song().orElseThrow().title()).isEqualTo("Fête");
-        assertThat(SongReader.read("Title: Fête\n| C |".getBytes(StandardCharsets.UTF_16)).song().orElseThrow().title()).isEqualTo("Fête");
+        assertThat(SongReader.read("Title: Fête\n| C |".getBytes(StandardCharsets.ISO_8859_1))
+                        .song()
+                        .orElseThrow()
+                        .title())
+                .isEqualTo("Fête");
+        assertThat(SongReader.read("Title: Fête\n| C |".getBytes(StandardCharsets.UTF_16))
+                        .song()
+                        .orElseThrow()
+                        .title())
+                .isEqualTo("Fête");
     }
 
     /** ABC 2.1: lengths, broken rhythm, tuplets, accidentals that last a bar, ties, repeats. */
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource(delimiter = ';', value = {
-        "CDEF;C4:480 D4:480 E4:480 F4:480", "C2D/E/c'2C,2;C4:960 D4:240 E4:240 C6:960 C3:960", "A>B c<d;A4:720 B4:240 C5:240 D5:720", "(3ABc d2;A4:320 B4:320 C5:320 D5:960",
-        "^F F =F F;F♯4:480 F♯4:480 F4:480 F4:480", "_B2^^c2;B♭4:960 C𝄪5:960", "z2C2;r:960 C4:960", "[CEG]4;G4:1920", "[C2E2]2;E4:1920", "{ga}C4;C4:1920", "!trill!C4~D4;C4:1920 D4:1920"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "CDEF;C4:480 D4:480 E4:480 F4:480",
+                "C2D/E/c'2C,2;C4:960 D4:240 E4:240 C6:960 C3:960",
+                "A>B c<d;A4:720 B4:240 C5:240 D5:720",
+                "(3ABc d2;A4:320 B4:320 C5:320 D5:960",
+                "^F F =F F;F♯4:480 F♯4:480 F4:480 F4:480",
+                "_B2^^c2;B♭4:960 C𝄪5:960",
+                "z2C2;r:960 C4:960",
+                "[CEG]4;G4:1920",
+                "[C2E2]2;E4:1920",
+                "{ga}C4;C4:1920",
+                "!trill!C4~D4;C4:1920 D4:1920"
+            })
     void abc_notes(String music, String notes) {
         Song song = read("X:1\nM:4/4\nL:1/8\nK:C\n" + music + "|\n").song().orElseThrow();
-        assertThat(song.writtenBars().get(0).tune().stream().map(note -> note.pitch().map(Object::toString).orElse("r") + ":" + note.ticks()).collect(Collectors.joining(" "))).startsWith(notes);
+        assertThat(song.writtenBars().get(0).tune().stream()
+                        .map(note -> note.pitch().map(Object::toString).orElse("r") + ":" + note.ticks())
+                        .collect(Collectors.joining(" ")))
+                .startsWith(notes);
     }
 
     @Test
     void an_abc_tune_with_everything_is_read() {
-        FileReading reading = read("X:1\nT:Jig of the Deck\nT:Second name\nC:Nobody\nM:6/8\nL:1/8\nQ:3/8=100\nK:Edor\nP:A\nB|:\"Em\"EGB \"D\"def|[M:9/8]\"^hold\"gfe d2B ABc|1\"Bm\"BAG FED:|2\"A/c#\"EFG HE3||\nw:a | bright new day | la\nX:2\nK:C\nC|\n");
+        FileReading reading = read(
+                "X:1\nT:Jig of the Deck\nT:Second name\nC:Nobody\nM:6/8\nL:1/8\nQ:3/8=100\nK:Edor\nP:A\nB|:\"Em\"EGB \"D\"def|[M:9/8]\"^hold\"gfe d2B ABc|1\"Bm\"BAG FED:|2\"A/c#\"EFG HE3||\nw:a | bright new day | la\nX:2\nK:C\nC|\n");
         Song song = reading.song().orElseThrow();
         assertThat(song.title()).isEqualTo("Jig of the Deck");
         assertThat(song.key()).hasToString("E dorian");
@@ -147,7 +193,10 @@ class ImportTest {
         assertThat(reading.problems()).extracting(Problem::code).contains("abc-field", "tunes-unread");
     }
 
-    /** MusicXML 4.0 as other programs write it: chords before their notes, voices, ties, an ending, words, a jump that cannot be read. */
+    /**
+     * MusicXML 4.0 as other programs write it: chords before their notes, voices, ties, an ending, words, a jump that
+     * cannot be read.
+     */
     @Test
     void a_foreign_musicxml_file_is_read() {
         FileReading reading = read("""
@@ -170,40 +219,63 @@ class ImportTest {
         assertThat(song.key()).hasToString("Dm");
         assertThat(song.tempo().bpm()).isEqualTo(84);
         assertThat(chords(reading)).isEqualTo("N.C. | Dm7 B♭7♭9/F | B♭7♭9/F");
-        assertThat(song.writtenBars().get(1).tune()).extracting(note -> note.pitch().orElseThrow().toString()).containsExactly("F5", "E5");
+        assertThat(song.writtenBars().get(1).tune())
+                .extracting(note -> note.pitch().orElseThrow().toString())
+                .containsExactly("F5", "E5");
         assertThat(song.writtenBars().get(1).marks().words()).containsExactly("bour");
         assertThat(song.writtenBars().get(2).marks().pins()).containsExactly(new Pin("rit.", false));
-        assertThat(song.bars()).as("the pick-up stands before the section that is repeated").hasSize(5);
-        assertThat(reading.problems()).extracting(Problem::code).containsExactlyInAnyOrder("jump-unread", "chord-unknown", "voices-unread");
-        assertThat(reading.problems()).allSatisfy(problem -> assertThat(problem.line()).isPositive());
+        assertThat(song.bars())
+                .as("the pick-up stands before the section that is repeated")
+                .hasSize(5);
+        assertThat(reading.problems())
+                .extracting(Problem::code)
+                .containsExactlyInAnyOrder("jump-unread", "chord-unknown", "voices-unread");
+        assertThat(reading.problems())
+                .allSatisfy(problem -> assertThat(problem.line()).isPositive());
     }
 
     @Test
     void chords_of_a_midi_file_are_read_from_the_track_that_is_named() {
-        Song song = ChartParser.parse("Key: E♭\n| E♭ | Cm7 Fm/A♭ | B♭7sus4 B♭7 |\nTune: G4/1 | E♭4/1 | F4/1").song().orElseThrow();
+        Song song = ChartParser.parse("Key: E♭\n| E♭ | Cm7 Fm/A♭ | B♭7sus4 B♭7 |\nTune: G4/1 | E♭4/1 | F4/1")
+                .song()
+                .orElseThrow();
         FileReading reading = SongReader.read(MidiWriter.lead(song));
-        assertThat(reading.tracks()).extracting(track -> track.number() + track.name() + track.chordal()).containsExactly("2Melodyfalse", "3Chordstrue");
+        assertThat(reading.tracks())
+                .extracting(track -> track.number() + track.name() + track.chordal())
+                .containsExactly("2Melodyfalse", "3Chordstrue");
         assertThat(chords(reading)).isEqualTo("N.C. | N.C. | N.C.");
         assertThat(reading.problems()).extracting(Problem::code).containsExactly("midi-chords");
-        assertThat(chords(SongReader.read(MidiWriter.lead(song), new MidiTracks(Optional.of(2), Optional.of(3))))).isEqualTo("E♭ | Cm7 Fm/A♭ | B♭7sus4 B♭7");
+        assertThat(chords(SongReader.read(MidiWriter.lead(song), new MidiTracks(Optional.of(2), Optional.of(3)))))
+                .isEqualTo("E♭ | Cm7 Fm/A♭ | B♭7sus4 B♭7");
     }
 
     static IntStream seeds() {
         return IntStream.range(0, Endured.times(200, 500));
     }
 
-    /** A file damaged at a random place gives an answer with places, or a refusal, within a second; never an exception. */
+    /**
+     * A file damaged at a random place gives an answer with places, or a refusal, within a second; never an exception.
+     */
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void damaged_files_are_answered(int seed) throws IOException {
         Random random = new Random(seed * 31L);
         Song song = ChartParser.parse(SeededCharts.full(seed % 40)).song().orElseThrow();
-        List<byte[]> whole = List.of(LeadSheetWriter.write(song), RoundTripTest.mxl(LeadSheetWriter.write(song)), AbcWriter.write(song).getBytes(StandardCharsets.UTF_8),
-                MidiWriter.lead(song), SeededCharts.full(seed % 40).getBytes(StandardCharsets.UTF_8), ABOVE.getBytes(StandardCharsets.UTF_8), INSIDE.getBytes(StandardCharsets.UTF_8));
+        List<byte[]> whole = List.of(
+                LeadSheetWriter.write(song),
+                RoundTripTest.mxl(LeadSheetWriter.write(song)),
+                AbcWriter.write(song).getBytes(StandardCharsets.UTF_8),
+                MidiWriter.lead(song),
+                SeededCharts.full(seed % 40).getBytes(StandardCharsets.UTF_8),
+                ABOVE.getBytes(StandardCharsets.UTF_8),
+                INSIDE.getBytes(StandardCharsets.UTF_8));
         for (byte[] file : whole) {
             byte[] broken = damaged(file, random);
-            FileReading reading = Assertions.assertTimeoutPreemptively(Duration.ofMinutes(3), () -> SongReader.read(broken));
-            assertThat(reading.song().isPresent() || !reading.problems().isEmpty()).as("seed " + seed).isTrue();
+            FileReading reading =
+                    Assertions.assertTimeoutPreemptively(Duration.ofMinutes(3), () -> SongReader.read(broken));
+            assertThat(reading.song().isPresent() || !reading.problems().isEmpty())
+                    .as("seed " + seed)
+                    .isTrue();
             assertThat(reading.problems()).allSatisfy(problem -> {
                 assertThat(problem.line()).isPositive();
                 assertThat(problem.column()).isPositive();
@@ -251,7 +323,10 @@ class ImportTest {
         assertThat(reading.problems()).extracting(Problem::code).containsExactly("mxl-too-big");
     }
 
-    /** The entity bomb and the outside entity of XML, an outside document type, and one hidden in a compressed file: refused, and nothing is fetched. */
+    /**
+     * The entity bomb and the outside entity of XML, an outside document type, and one hidden in a compressed file:
+     * refused, and nothing is fetched.
+     */
     @Test
     void entities_and_outside_files_are_refused_and_nothing_is_fetched() throws IOException {
         AtomicInteger asked = new AtomicInteger();
@@ -263,21 +338,29 @@ class ImportTest {
         });
         outside.start();
         String url = "http://127.0.0.1:" + outside.getAddress().getPort() + "/x";
-        String score = "<score-partwise><part-list/><part id=\"P1\"><measure number=\"1\"><note><rest/><duration>4</duration><lyric><text>&a;</text></lyric></note></measure></part></score-partwise>";
+        String score =
+                "<score-partwise><part-list/><part id=\"P1\"><measure number=\"1\"><note><rest/><duration>4</duration><lyric><text>&a;</text></lyric></note></measure></part></score-partwise>";
         List<String> bad = List.of(
                 "<!DOCTYPE score-partwise [<!ENTITY a \"ha\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\">]>" + score,
                 "<!DOCTYPE score-partwise [<!ENTITY a SYSTEM \"" + url + "\">]>" + score,
                 "<!DOCTYPE score-partwise [<!ENTITY a SYSTEM \"file:///etc/passwd\">]>" + score,
                 "<!DOCTYPE score-partwise SYSTEM \"" + url + "\">" + score,
-                "<!DOCTYPE score-partwise PUBLIC \"-//Recordare//DTD MusicXML 4.0 Partwise//EN\" \"" + url + "\">" + score,
+                "<!DOCTYPE score-partwise PUBLIC \"-//Recordare//DTD MusicXML 4.0 Partwise//EN\" \"" + url + "\">"
+                        + score,
                 "<!DOCTYPE score-partwise [<!ENTITY % p SYSTEM \"" + url + "\"> %p;]>" + score,
                 score);
         try {
             for (String xml : bad) {
-                for (byte[] file : List.of(xml.getBytes(StandardCharsets.UTF_8), xml.getBytes(StandardCharsets.UTF_16), RoundTripTest.mxl(xml.getBytes(StandardCharsets.UTF_8)))) {
+                for (byte[] file : List.of(
+                        xml.getBytes(StandardCharsets.UTF_8),
+                        xml.getBytes(StandardCharsets.UTF_16),
+                        RoundTripTest.mxl(xml.getBytes(StandardCharsets.UTF_8)))) {
                     FileReading reading = SongReader.read(file);
                     assertThat(reading.song()).as(xml).isEmpty();
-                    assertThat(reading.problems()).as(xml).extracting(Problem::code).containsAnyOf("xml-entity", "xml-doctype", "xml-broken");
+                    assertThat(reading.problems())
+                            .as(xml)
+                            .extracting(Problem::code)
+                            .containsAnyOf("xml-entity", "xml-doctype", "xml-broken");
                 }
             }
         } finally {
@@ -288,7 +371,10 @@ class ImportTest {
 
     @Test
     void too_many_bars_and_too_long_files_are_refused() {
-        assertThat(read("X:1\nM:4/4\nL:1/4\nK:C\n" + "CDEF|".repeat(2100)).song()).isEmpty();
-        assertThat(SongReader.read(new byte[(1 << 20) + 1]).problems()).extracting(Problem::code).containsExactly("file-too-long");
+        assertThat(read("X:1\nM:4/4\nL:1/4\nK:C\n" + "CDEF|".repeat(2100)).song())
+                .isEmpty();
+        assertThat(SongReader.read(new byte[(1 << 20) + 1]).problems())
+                .extracting(Problem::code)
+                .containsExactly("file-too-long");
     }
 }

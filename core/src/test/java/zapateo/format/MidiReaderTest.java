@@ -57,8 +57,12 @@ class MidiReaderTest {
     }
 
     private static String tune(Song song) {
-        return song.writtenBars().stream().map(bar -> bar.tune().stream().map(note -> note.pitch().map(Object::toString).orElse("r") + ":" + note.ticks() + (note.tied() ? "~" : ""))
-                .collect(Collectors.joining(" "))).collect(Collectors.joining(" | "));
+        return song.writtenBars().stream()
+                .map(bar -> bar.tune().stream()
+                        .map(note -> note.pitch().map(Object::toString).orElse("r") + ":" + note.ticks()
+                                + (note.tied() ? "~" : ""))
+                        .collect(Collectors.joining(" ")))
+                .collect(Collectors.joining(" | "));
     }
 
     @Test
@@ -76,13 +80,24 @@ class MidiReaderTest {
         assertThat(song.tempo().quartersPerMinute()).isEqualTo(120);
         assertThat(song.written().get(0).name()).isEqualTo("Verse");
         assertThat(song.writtenBars()).extracting(bar -> bar.meter().toString()).containsExactly("3/4", "6/8");
-        assertThat(song.writtenBars().get(1).marks().tempo().orElseThrow().quartersPerMinute()).isEqualTo(60);
+        assertThat(song.writtenBars().get(1).marks().tempo().orElseThrow().quartersPerMinute())
+                .isEqualTo(60);
         assertThat(tune(song)).isEqualTo("G4:2880~ | G4:2880");
     }
 
     /** A player is never on the grid: thirty-seconds and triplet eighths are found. */
     @ParameterizedTest(name = "{0} to {1} is {2}")
-    @CsvSource(delimiter = ';', value = {"0;480;C5:960", "7;468;C5:960", "-0;238;C5:480", "0;155;C5:320", "0;118;C5:240", "243;470;r:480 C5:480", "158;322;r:320 C5:320"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "0;480;C5:960",
+                "7;468;C5:960",
+                "-0;238;C5:480",
+                "0;155;C5:320",
+                "0;118;C5:240",
+                "243;470;r:480 C5:480",
+                "158;322;r:320 C5:320"
+            })
     void what_was_played_is_set_on_the_grid(long from, long to, String expected) throws Exception {
         note(sequence.createTrack(), 0, 72, from, to);
         assertThat(tune(song())).startsWith(expected);
@@ -103,8 +118,11 @@ class MidiReaderTest {
         FileReading reading = read(MidiTracks.FOUND);
         assertThat(reading.tracks()).extracting(FileReading.Track::number).containsExactly(2, 3);
         assertThat(tune(reading.song().orElseThrow())).isEqualTo("C4:960 D4:960 E4:960 F♯4:960");
-        Song harmonised = read(new MidiTracks(Optional.of(3), Optional.of(2))).song().orElseThrow();
-        assertThat(harmonised.writtenBars().get(0).chords()).extracting(span -> span.written()).containsExactly("C");
+        Song harmonised =
+                read(new MidiTracks(Optional.of(3), Optional.of(2))).song().orElseThrow();
+        assertThat(harmonised.writtenBars().get(0).chords())
+                .extracting(span -> span.written())
+                .containsExactly("C");
     }
 
     @Test
@@ -114,7 +132,10 @@ class MidiReaderTest {
         note(voice, 0, 64, 0, 2 * RESOLUTION);
         note(voice, 0, 67, RESOLUTION, 2 * RESOLUTION);
         note(voice, 0, 65, 2 * RESOLUTION, 3 * RESOLUTION);
-        assertThat(tune(read(new MidiTracks(Optional.of(2), Optional.empty())).song().orElseThrow())).isEqualTo("E4:960 G4:960 F4:960 r:960");
+        assertThat(tune(read(new MidiTracks(Optional.of(2), Optional.empty()))
+                        .song()
+                        .orElseThrow()))
+                .isEqualTo("E4:960 G4:960 F4:960 r:960");
     }
 
     @Test
@@ -123,7 +144,8 @@ class MidiReaderTest {
         for (int key : new int[] {60, 61, 62, 63, 66}) {
             note(chords, 0, key, 0, 4 * RESOLUTION);
         }
-        List<Problem> problems = read(new MidiTracks(Optional.empty(), Optional.of(2))).problems();
+        List<Problem> problems =
+                read(new MidiTracks(Optional.empty(), Optional.of(2))).problems();
         assertThat(problems).extracting(Problem::code).contains("midi-chord-unnamed");
     }
 
@@ -133,9 +155,15 @@ class MidiReaderTest {
         Sequence frames = new Sequence(Sequence.SMPTE_25, 40);
         frames.createTrack();
         MidiSystem.write(frames, 1, out);
-        assertThat(SongReader.read(out.toByteArray()).problems()).extracting(Problem::code).containsExactly("midi-frames");
-        assertThat(SongReader.read("MThd".getBytes(StandardCharsets.US_ASCII)).problems()).extracting(Problem::code).containsExactly("midi-broken");
-        assertThat(read(MidiTracks.FOUND).song().map(Song::writtenBars).map(List::size)).as("a file without a note is one bar of silence").contains(1);
+        assertThat(SongReader.read(out.toByteArray()).problems())
+                .extracting(Problem::code)
+                .containsExactly("midi-frames");
+        assertThat(SongReader.read("MThd".getBytes(StandardCharsets.US_ASCII)).problems())
+                .extracting(Problem::code)
+                .containsExactly("midi-broken");
+        assertThat(read(MidiTracks.FOUND).song().map(Song::writtenBars).map(List::size))
+                .as("a file without a note is one bar of silence")
+                .contains(1);
         assertThat(song().writtenBars()).extracting(WrittenBar::tune).containsExactly(List.of());
     }
 }

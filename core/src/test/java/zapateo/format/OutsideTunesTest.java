@@ -34,8 +34,8 @@ import zapateo.song.Tune;
 import zapateo.song.TuneNote;
 
 /**
- * Against tunes and a reader from outside: the traditional tunes among the examples of Debian's abcmidi and abcm2ps, and abc2midi, which knows
- * nothing of Zapateo.
+ * Against tunes and a reader from outside: the traditional tunes among the examples of Debian's abcmidi and abcm2ps,
+ * and abc2midi, which knows nothing of Zapateo.
  */
 class OutsideTunesTest {
 
@@ -45,54 +45,98 @@ class OutsideTunesTest {
     private Path folder;
 
     /**
-     * The tunes with a stated major or minor key. Left out: songs by living or named composers, tunes in other modes (Araber tants, Baym Rebin's
-     * Sude, the pipe tunes), and sheets that only show notation.
+     * The tunes with a stated major or minor key. Left out: songs by living or named composers, tunes in other modes
+     * (Araber tants, Baym Rebin's Sude, the pipe tunes), and sheets that only show notation.
      */
-    private static final List<String> TUNES = List.of("abcmidi/boys:The Boys of Carrigallen", "abcmidi/coleraine:Coleraine", "abcmidi/demo:Horses Branle", "abcmidi/demo:Trumpet Hornpipe",
-            "abcmidi/demo:Smash the Windows", "abcmidi/demo:Candlemas Eve", "abcmidi/demo:Oh You New York Girls", "abcmidi/demo:The Friendly Visit", "abcmidi/demo:Roddy McCawley",
-            "abcmidi/demo:Heights of Alma", "abcmidi/demo:Cuckoo's Nest", "abcmidi/dergasn:der Gasn Nigun", "abcm2ps/accordion:Andro à Patrice Corbel",
+    private static final List<String> TUNES = List.of(
+            "abcmidi/boys:The Boys of Carrigallen",
+            "abcmidi/coleraine:Coleraine",
+            "abcmidi/demo:Horses Branle",
+            "abcmidi/demo:Trumpet Hornpipe",
+            "abcmidi/demo:Smash the Windows",
+            "abcmidi/demo:Candlemas Eve",
+            "abcmidi/demo:Oh You New York Girls",
+            "abcmidi/demo:The Friendly Visit",
+            "abcmidi/demo:Roddy McCawley",
+            "abcmidi/demo:Heights of Alma",
+            "abcmidi/demo:Cuckoo's Nest",
+            "abcmidi/dergasn:der Gasn Nigun",
+            "abcm2ps/accordion:Andro à Patrice Corbel",
             "abcm2ps/accordion:Jeune fille de quinze ans");
 
     @Test
     void the_key_of_nine_in_ten_traditional_tunes_is_found() {
-        List<String> wrong = TUNES.stream().filter(tune -> {
-            Song song = read(tune(tune));
-            KeyFinder.Guess found = KeyFinder.find(sounding(song), melody(song)).get(0);
-            return !found.key().equals(song.key());
-        }).toList();
+        List<String> wrong = TUNES.stream()
+                .filter(tune -> {
+                    Song song = read(tune(tune));
+                    KeyFinder.Guess found =
+                            KeyFinder.find(sounding(song), melody(song)).get(0);
+                    return !found.key().equals(song.key());
+                })
+                .toList();
         assertThat(wrong).as("of " + TUNES.size()).hasSizeLessThanOrEqualTo(TUNES.size() / 10);
     }
 
     private static List<KeyFinder.Sounding> sounding(Song song) {
-        return song.writtenBars().stream().flatMap(bar -> bar.chords().stream()).flatMap(span -> span.chord().map(chord -> new KeyFinder.Sounding(chord, span.ticks())).stream()).toList();
+        return song.writtenBars().stream()
+                .flatMap(bar -> bar.chords().stream())
+                .flatMap(span -> span.chord().map(chord -> new KeyFinder.Sounding(chord, span.ticks())).stream())
+                .toList();
     }
 
     private static List<KeyFinder.Tone> melody(Song song) {
-        return song.writtenBars().stream().flatMap(bar -> bar.tune().stream()).flatMap(note -> note.pitch().map(pitch -> new KeyFinder.Tone(pitch.midi() % 12, note.ticks())).stream()).toList();
+        return song.writtenBars().stream()
+                .flatMap(bar -> bar.tune().stream())
+                .flatMap(note ->
+                        note.pitch().map(pitch -> new KeyFinder.Tone(pitch.midi() % 12, note.ticks())).stream())
+                .toList();
     }
 
     /** abc2midi plays a sus4 as a fourth without a fifth: that is left out, as none of these tunes has one. */
     @ParameterizedTest(name = "{0}")
-    @CsvSource({"abcmidi/coleraine:Coleraine", "abcmidi/demo:The Friendly Visit", "abcmidi/demo:Roddy McCawley", "abcmidi/demo:Heights of Alma", "abcmidi/demo:Cuckoo's Nest",
-        "abcmidi/dergasn:der Gasn Nigun", "abcm2ps/accordion:Andro à Patrice Corbel", "abcm2ps/accordion:Jeune fille de quinze ans"})
+    @CsvSource({
+        "abcmidi/coleraine:Coleraine",
+        "abcmidi/demo:The Friendly Visit",
+        "abcmidi/demo:Roddy McCawley",
+        "abcmidi/demo:Heights of Alma",
+        "abcmidi/demo:Cuckoo's Nest",
+        "abcmidi/dergasn:der Gasn Nigun",
+        "abcm2ps/accordion:Andro à Patrice Corbel",
+        "abcm2ps/accordion:Jeune fille de quinze ans"
+    })
     void chords_are_read_as_abc2midi_reads_them(String name) throws Exception {
-        // Read as written: one of the tunes closes its last ending with a repeat sign, which players and abc2midi take differently.
+        // Read as written: one of the tunes closes its last ending with a repeat sign, which players and abc2midi take
+        // differently.
         String tune = tune(name).replace("|:", "|").replace(":|", "|").replaceAll("\\|[12]", "|");
         Song song = read(tune);
         assertThat(sounding(song)).isNotEmpty();
-        String strummed = tune.replaceAll("(?m)^%%MIDI.*$\\R?", "").replaceFirst("(?m)^(K:.*)$", "$1\n%%MIDI gchord cccccccc");
+        String strummed =
+                tune.replaceAll("(?m)^%%MIDI.*$\\R?", "").replaceFirst("(?m)^(K:.*)$", "$1\n%%MIDI gchord cccccccc");
         Map<Integer, Set<Integer>> theirs = new TreeMap<>();
         List<String> rows = midi(strummed);
         int quarter = quarter(rows);
-        int track = rows.stream().filter(row -> row.contains("\"gchord track\"")).map(row -> Integer.parseInt(row.split(", ")[0])).findFirst().orElseThrow();
-        rows.stream().map(row -> row.split(", ")).filter(row -> Integer.parseInt(row[0]) == track && row[2].equals("Note_on_c") && !row[5].equals("0") && !row[4].equals("0"))
-                .forEach(row -> theirs.computeIfAbsent((int) Math.round(960.0 * (Integer.parseInt(row[1]) / 10 * 10) / quarter), tick -> new TreeSet<>()).add(Integer.parseInt(row[4]) % 12));
+        int track = rows.stream()
+                .filter(row -> row.contains("\"gchord track\""))
+                .map(row -> Integer.parseInt(row.split(", ")[0]))
+                .findFirst()
+                .orElseThrow();
+        rows.stream()
+                .map(row -> row.split(", "))
+                .filter(row -> Integer.parseInt(row[0]) == track
+                        && row[2].equals("Note_on_c")
+                        && !row[5].equals("0")
+                        && !row[4].equals("0"))
+                .forEach(row -> theirs.computeIfAbsent(
+                                (int) Math.round(960.0 * (Integer.parseInt(row[1]) / 10 * 10) / quarter),
+                                tick -> new TreeSet<>())
+                        .add(Integer.parseInt(row[4]) % 12));
         assertThat(theirs).hasSizeGreaterThan(20);
         int compared = 0;
         for (Map.Entry<Integer, Set<Integer>> each : theirs.entrySet()) {
             ChordSymbol ours = chordAt(song, each.getKey());
             if (ours != null) {
-                Set<Integer> chromas = ours.tones().stream().map(PitchClass::chroma).collect(Collectors.toCollection(TreeSet::new));
+                Set<Integer> chromas =
+                        ours.tones().stream().map(PitchClass::chroma).collect(Collectors.toCollection(TreeSet::new));
                 chromas.add(ours.bass().chroma());
                 assertThat(each.getValue()).as(ours + " at " + each.getKey()).isEqualTo(chromas);
                 compared++;
@@ -102,7 +146,12 @@ class OutsideTunesTest {
     }
 
     private static ChordSymbol chordAt(Song song, int tick) {
-        return song.chords().filter(place -> place.tick() <= tick && tick < place.tick() + place.span().ticks()).flatMap(place -> place.chord().stream()).findFirst().orElse(null);
+        return song.chords()
+                .filter(place -> place.tick() <= tick
+                        && tick < place.tick() + place.span().ticks())
+                .flatMap(place -> place.chord().stream())
+                .findFirst()
+                .orElse(null);
     }
 
     static IntStream seeds() {
@@ -113,21 +162,29 @@ class OutsideTunesTest {
     @ParameterizedTest(name = "seed {0}")
     @MethodSource("seeds")
     void our_abc_is_played_by_abc2midi_as_the_song_is(int seed) throws Exception {
-        Song song = Holding.ABC.reduce(ChartParser.parse(SeededCharts.full(seed)).song().orElseThrow());
+        Song song = Holding.ABC.reduce(
+                ChartParser.parse(SeededCharts.full(seed)).song().orElseThrow());
         if (!song.hasTune()) {
             return;
         }
         // Chords of more tones than it knows by name, and fermatas, which it plays longer, would only disturb it.
-        List<String> rows = midi(AbcWriter.write(song).replaceAll("(?m)^w:.*\\R", "").replaceAll("\"[^\"\\n]*\"", "").replace("!fermata!", ""));
+        List<String> rows = midi(AbcWriter.write(song)
+                .replaceAll("(?m)^w:.*\\R", "")
+                .replaceAll("\"[^\"\\n]*\"", "")
+                .replace("!fermata!", ""));
         int quarter = quarter(rows);
-        Set<String> theirs = rows.stream().map(row -> row.split(", ")).filter(row -> row[2].equals("Note_on_c") && !row[5].equals("0"))
-                .map(row -> Math.round(960.0 * Integer.parseInt(row[1]) / quarter / 20) + ":" + row[4]).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> theirs = rows.stream()
+                .map(row -> row.split(", "))
+                .filter(row -> row[2].equals("Note_on_c") && !row[5].equals("0"))
+                .map(row -> Math.round(960.0 * Integer.parseInt(row[1]) / quarter / 20) + ":" + row[4])
+                .collect(Collectors.toCollection(TreeSet::new));
         Set<String> ours = new TreeSet<>();
         boolean tied = false;
         for (Bar bar : song.bars()) {
             for (TuneNote note : bar.tune()) {
                 if (note.pitch().isPresent() && !tied) {
-                    ours.add(Math.round((bar.tick() + note.tick()) / 20.0) + ":" + note.pitch().get().midi());
+                    ours.add(Math.round((bar.tick() + note.tick()) / 20.0) + ":"
+                            + note.pitch().get().midi());
                 }
                 tied = note.tied();
             }
@@ -135,7 +192,10 @@ class OutsideTunesTest {
         assertThat(theirs).as(AbcWriter.write(song)).isEqualTo(ours);
     }
 
-    /** A Melody line of a chart sounds as the same notes do to abc2midi, which knows the standard's pitches, lengths, accidentals, ties and tuplets. */
+    /**
+     * A Melody line of a chart sounds as the same notes do to abc2midi, which knows the standard's pitches, lengths,
+     * accidentals, ties and tuplets.
+     */
     @ParameterizedTest
     @CsvSource(delimiter = '!', textBlock = """
             C  ! 4/4  ! C2 D E F G A B ! c d e f g a b c'
@@ -145,16 +205,28 @@ class OutsideTunesTest {
             F  ! 4/4  ! (3:2:2d2e FGAB (3efg ! c2 B/4 A/4 G/ E < D A//B//c z3/2
             A  ! 9/8  ! _e2 e __e3 ^^c3 ! x3 c6
             """)
-    void a_line_of_melody_sounds_as_abc2midi_plays_it(String key, String meter, String first, String second) throws Exception {
-        ChartReading read = ChartParser.parse("Key: " + key + "\nMeter: " + meter + "\n| C | C |\nMelody: | " + first + " | " + second + " |\n");
-        assertThat(read.problems()).filteredOn(problem -> problem.severity() == Problem.Severity.ERROR).isEmpty();
-        List<String> rows = midi("X:1\nM:" + meter + "\nL:1/8\nQ:1/4=100\nK:" + key.replace('♭', 'b') + "\n" + first + " | " + second + " |]\n");
+    void a_line_of_melody_sounds_as_abc2midi_plays_it(String key, String meter, String first, String second)
+            throws Exception {
+        ChartReading read = ChartParser.parse(
+                "Key: " + key + "\nMeter: " + meter + "\n| C | C |\nMelody: | " + first + " | " + second + " |\n");
+        assertThat(read.problems())
+                .filteredOn(problem -> problem.severity() == Problem.Severity.ERROR)
+                .isEmpty();
+        List<String> rows = midi("X:1\nM:" + meter + "\nL:1/8\nQ:1/4=100\nK:" + key.replace('♭', 'b') + "\n" + first
+                + " | " + second + " |]\n");
         int quarter = quarter(rows);
         Map<Long, Integer> theirs = new TreeMap<>();
-        rows.stream().map(row -> row.split(", ")).filter(row -> row[2].equals("Note_on_c") && !row[5].equals("0"))
-                .forEach(row -> theirs.merge(Math.round(960.0 * Integer.parseInt(row[1]) / quarter / 20), Integer.valueOf(row[4]), Math::max));
+        rows.stream()
+                .map(row -> row.split(", "))
+                .filter(row -> row[2].equals("Note_on_c") && !row[5].equals("0"))
+                .forEach(row -> theirs.merge(
+                        Math.round(960.0 * Integer.parseInt(row[1]) / quarter / 20),
+                        Integer.valueOf(row[4]),
+                        Math::max));
         Map<Long, Integer> ours = new TreeMap<>();
-        Tune.of(read.song().orElseThrow()).forEach(note -> ours.put(Math.round(note.tick() / 20.0), note.pitch().midi()));
+        Tune.of(read.song().orElseThrow())
+                .forEach(note ->
+                        ours.put(Math.round(note.tick() / 20.0), note.pitch().midi()));
         assertThat(ours).isEqualTo(theirs);
     }
 
@@ -171,8 +243,12 @@ class OutsideTunesTest {
 
     private static List<String> run(String... command) throws IOException, InterruptedException {
         try {
-            Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
-            List<String> lines = new ArrayList<>(new String(process.getInputStream().readAllBytes(), StandardCharsets.ISO_8859_1).lines().toList());
+            Process process =
+                    new ProcessBuilder(command).redirectErrorStream(true).start();
+            List<String> lines =
+                    new ArrayList<>(new String(process.getInputStream().readAllBytes(), StandardCharsets.ISO_8859_1)
+                            .lines()
+                            .toList());
             process.waitFor();
             return lines;
         } catch (IOException missing) {
@@ -184,9 +260,13 @@ class OutsideTunesTest {
         String[] parts = name.split(":");
         Path file = EXAMPLES.resolve(parts[0].replace("/", "/examples/") + ".abc");
         try {
-            return Arrays.stream(FileText.of(Files.readAllBytes(file)).split("(?m)^(?=X:)")).filter(tune -> tune.contains(parts[1])).findFirst().orElseThrow();
+            return Arrays.stream(FileText.of(Files.readAllBytes(file)).split("(?m)^(?=X:)"))
+                    .filter(tune -> tune.contains(parts[1]))
+                    .findFirst()
+                    .orElseThrow();
         } catch (IOException e) {
-            throw new UncheckedIOException("the examples of abcmidi and abcm2ps are needed: apt-get install abcmidi abcm2ps", e);
+            throw new UncheckedIOException(
+                    "the examples of abcmidi and abcm2ps are needed: apt-get install abcmidi abcm2ps", e);
         }
     }
 

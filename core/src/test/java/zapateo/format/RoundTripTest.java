@@ -19,7 +19,6 @@ import zapateo.song.ChartParser;
 import zapateo.song.ChartText;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
-import zapateo.song.Tune;
 
 /** Out and in again: the same song in everything both kinds of file can say. */
 class RoundTripTest {
@@ -33,7 +32,9 @@ class RoundTripTest {
     }
 
     private static void assertSame(FileReading reading, Song expected, byte[] file) {
-        assertThat(reading.song()).as(new String(file, StandardCharsets.UTF_8) + reading.problems()).isPresent();
+        assertThat(reading.song())
+                .as(new String(file, StandardCharsets.UTF_8) + reading.problems())
+                .isPresent();
         assertThat(ChartText.write(reading.song().get())).isEqualTo(ChartText.write(expected));
         assertThat(reading.song().get()).isEqualTo(expected);
     }
@@ -77,13 +78,25 @@ class RoundTripTest {
         Song found = reading.song().orElseThrow();
         assertThat(found.heading()).isEqualTo(expected.heading());
         assertThat(sounding(found)).isEqualTo(sounding(expected));
-        assertThat(found.bars().stream().map(bar -> bar.meter() + " " + bar.tick() + " " + bar.key().fifths() + " " + Math.round(bar.tempo().quartersPerMinute())).toList())
-                .isEqualTo(expected.bars().stream().map(bar -> bar.meter() + " " + bar.tick() + " " + bar.key().fifths() + " " + Math.round(bar.tempo().quartersPerMinute())).toList());
+        assertThat(found.bars().stream()
+                        .map(bar ->
+                                bar.meter() + " " + bar.tick() + " " + bar.key().fifths() + " "
+                                        + Math.round(bar.tempo().quartersPerMinute()))
+                        .toList())
+                .isEqualTo(expected.bars().stream()
+                        .map(bar ->
+                                bar.meter() + " " + bar.tick() + " " + bar.key().fifths() + " "
+                                        + Math.round(bar.tempo().quartersPerMinute()))
+                        .toList());
     }
 
     private static List<String> sounding(Song song) {
-        return song.bars().stream().flatMap(bar -> bar.written().tune().stream().filter(note -> note.pitch().isPresent())
-                .map(note -> bar.tick() + note.tick() + ":" + note.ticks() + " " + note.pitch().get().midi())).toList();
+        return song.bars().stream()
+                .flatMap(bar -> bar.written().tune().stream()
+                        .filter(note -> note.pitch().isPresent())
+                        .map(note -> bar.tick() + note.tick() + ":" + note.ticks() + " "
+                                + note.pitch().get().midi()))
+                .toList();
     }
 
     /** A song of every sign: what one kind of file says, the others say too. */
@@ -102,19 +115,28 @@ class RoundTripTest {
 
                 [B]
                 | (key B♭) B♭ (fermata) | F/A |
-                """.replace('~', ' ').replace("G4/2. |", "G4/2.~ |")).song().orElseThrow();
-        List<byte[]> files = List.of(LeadSheetWriter.write(song), mxl(LeadSheetWriter.write(song)), AbcWriter.write(song).getBytes(StandardCharsets.UTF_8),
+                """.replace('~', ' ').replace("G4/2. |", "G4/2.~ |"))
+                .song()
+                .orElseThrow();
+        List<byte[]> files = List.of(
+                LeadSheetWriter.write(song),
+                mxl(LeadSheetWriter.write(song)),
+                AbcWriter.write(song).getBytes(StandardCharsets.UTF_8),
                 ChartText.write(song).getBytes(StandardCharsets.UTF_8));
-        assertThat(files).extracting(file -> SongReader.read(file).format())
+        assertThat(files)
+                .extracting(file -> SongReader.read(file).format())
                 .containsExactly(FileFormat.MUSICXML, FileFormat.COMPRESSED_MUSICXML, FileFormat.ABC, FileFormat.CHART);
-        assertThat(files).allSatisfy(file -> assertThat(SongReader.read(file).song()).contains(song));
+        assertThat(files)
+                .allSatisfy(file -> assertThat(SongReader.read(file).song()).contains(song));
     }
 
     static byte[] mxl(byte[] score) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             zip.putNextEntry(new ZipEntry("META-INF/container.xml"));
-            zip.write("<?xml version=\"1.0\"?><container><rootfiles><rootfile full-path=\"a/score.musicxml\"/></rootfiles></container>".getBytes(StandardCharsets.UTF_8));
+            zip.write(
+                    "<?xml version=\"1.0\"?><container><rootfiles><rootfile full-path=\"a/score.musicxml\"/></rootfiles></container>"
+                            .getBytes(StandardCharsets.UTF_8));
             zip.putNextEntry(new ZipEntry("a/score.musicxml"));
             zip.write(score);
         }
@@ -125,10 +147,14 @@ class RoundTripTest {
     void every_quality_comes_back_from_its_kind_and_degrees() {
         Qualities.all().forEach(quality -> {
             HarmonyKind said = HarmonyKind.of(quality);
-            assertThat(said.quality().orElseThrow().tones()).as(quality.id() + " " + said).isEqualTo(quality.tones());
+            assertThat(said.quality().orElseThrow().tones())
+                    .as(quality.id() + " " + said)
+                    .isEqualTo(quality.tones());
             Qualities.allModifiers().forEach(modifier -> {
                 Quality more = Qualities.with(quality, modifier);
-                assertThat(HarmonyKind.of(more).quality().orElseThrow().tones()).as(more.id() + " " + HarmonyKind.of(more)).isEqualTo(more.tones());
+                assertThat(HarmonyKind.of(more).quality().orElseThrow().tones())
+                        .as(more.id() + " " + HarmonyKind.of(more))
+                        .isEqualTo(more.tones());
             });
         });
     }

@@ -14,7 +14,10 @@ import org.objectweb.asm.Label;
 import org.objectweb.asm.MethodVisitor;
 import org.objectweb.asm.Opcodes;
 
-/** How much work a reader does, counted and not timed: methods entered and rounds of loops in the core's own classes, which are loaded once more with a counter in them, and bytes asked for, in eights. */
+/**
+ * How much work a reader does, counted and not timed: methods entered and rounds of loops in the core's own classes,
+ * which are loaded once more with a counter in them, and bytes asked for, in eights.
+ */
 public final class Work {
 
     private static final ThreadMXBean THREADS = (ThreadMXBean) ManagementFactory.getThreadMXBean();
@@ -31,16 +34,14 @@ public final class Work {
         }
     }
 
-    private Work() {
-    }
+    private Work() {}
 
     /** Called from within what is counted. */
     public static final class Counter {
 
         private static long count;
 
-        private Counter() {
-        }
+        private Counter() {}
 
         public static void add() {
             count++;
@@ -86,12 +87,16 @@ public final class Work {
         private Class<?> counted(String name) throws ClassNotFoundException {
             try (InputStream in = getParent().getResourceAsStream(name.replace('.', '/') + ".class")) {
                 ClassWriter written = new ClassWriter(ClassWriter.COMPUTE_MAXS);
-                new ClassReader(in.readAllBytes()).accept(new ClassVisitor(Opcodes.ASM9, written) {
-                    @Override
-                    public MethodVisitor visitMethod(int access, String method, String type, String signature, String[] thrown) {
-                        return new Loops(super.visitMethod(access, method, type, signature, thrown));
-                    }
-                }, 0);
+                new ClassReader(in.readAllBytes())
+                        .accept(
+                                new ClassVisitor(Opcodes.ASM9, written) {
+                                    @Override
+                                    public MethodVisitor visitMethod(
+                                            int access, String method, String type, String signature, String[] thrown) {
+                                        return new Loops(super.visitMethod(access, method, type, signature, thrown));
+                                    }
+                                },
+                                0);
                 byte[] bytes = written.toByteArray();
                 return defineClass(name, bytes, 0, bytes.length);
             } catch (IOException e) {

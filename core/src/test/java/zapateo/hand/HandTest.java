@@ -14,8 +14,23 @@ class HandTest {
     /** HANDBOOK §8: centre distances of tenths in millimetres. */
     @ParameterizedTest(name = "{0} to {1}: {2} mm")
     @CsvSource({
-        "C2,E3,211.5", "D♭2,F3,225.6", "D2,F♯3,219.9", "E♭2,G3,220.9", "E2,G♯3,223.2", "F2,A3,211.5", "F♯2,A♯3,218.2", "G2,B3,211.5", "A♭2,C4,223.2",
-        "A2,C♯4,220.9", "B♭2,D4,219.9", "B2,D♯4,225.6", "C2,E♭3,202.1", "D2,F3,211.5", "F♯2,A3,203.1", "C3,C4,164.5"})
+        "C2,E3,211.5",
+        "D♭2,F3,225.6",
+        "D2,F♯3,219.9",
+        "E♭2,G3,220.9",
+        "E2,G♯3,223.2",
+        "F2,A3,211.5",
+        "F♯2,A♯3,218.2",
+        "G2,B3,211.5",
+        "A♭2,C4,223.2",
+        "A2,C♯4,220.9",
+        "B♭2,D4,219.9",
+        "B2,D♯4,225.6",
+        "C2,E♭3,202.1",
+        "D2,F3,211.5",
+        "F♯2,A3,203.1",
+        "C3,C4,164.5"
+    })
     void tenths_are_as_wide_as_the_keyboard_makes_them(String low, String high, double mm) {
         assertThat(Keyboard.between(key(low), key(high))).isCloseTo(mm, within(0.05));
     }
@@ -39,7 +54,8 @@ class HandTest {
         for (int low = 28; low < 60; low++) {
             for (int high = low + 1; high < low + 20; high++) {
                 for (int span = 150; span < 250; span += 5) {
-                    assertThat(Hand.of(span + 5).easeOf(low, high)).isLessThanOrEqualTo(Hand.of(span).easeOf(low, high));
+                    assertThat(Hand.of(span + 5).easeOf(low, high))
+                            .isLessThanOrEqualTo(Hand.of(span).easeOf(low, high));
                 }
             }
         }

@@ -25,21 +25,47 @@ class PlayabilityTest {
     private static final int QUARTER = 960;
 
     private static Stroke stroke(int tick, int ticks, String... pitches) {
-        List<PartNote> notes = Arrays.stream(pitches).map(pitch -> PartNote.of(Pitch.parse(pitch), "1")).toList();
-        return new Stroke(Side.LEFT, tick / (4 * QUARTER), 0, TickSpan.of(tick, ticks), TickSpan.of(tick, ticks), Mark.HEEL, false, notes, Optional.empty(), zapateo.part.Nature.of(zapateo.part.Origin.FIGURE), Reason.of("figure-stroke", java.util.Map.of()));
+        List<PartNote> notes = Arrays.stream(pitches)
+                .map(pitch -> PartNote.of(Pitch.parse(pitch), "1"))
+                .toList();
+        return new Stroke(
+                Side.LEFT,
+                tick / (4 * QUARTER),
+                0,
+                TickSpan.of(tick, ticks),
+                TickSpan.of(tick, ticks),
+                Mark.HEEL,
+                false,
+                notes,
+                Optional.empty(),
+                zapateo.part.Nature.of(zapateo.part.Origin.FIGURE),
+                Reason.of("figure-stroke", java.util.Map.of()));
     }
 
     private static Playability play(Hand hand, double bpm, Stroke... strokes) {
-        List<BarTime> bars = IntStream.rangeClosed(0, strokes[strokes.length - 1].bar()).mapToObj(bar -> new BarTime(bar * 4 * QUARTER, 4 * QUARTER, QUARTER, bpm)).toList();
+        List<BarTime> bars = IntStream.rangeClosed(0, strokes[strokes.length - 1].bar())
+                .mapToObj(bar -> new BarTime(bar * 4 * QUARTER, 4 * QUARTER, QUARTER, bpm))
+                .toList();
         Fingering fingering = FingerSearch.of(List.of(strokes), Side.LEFT, hand, i -> 400, Fingering.Locks.NONE);
         return Playability.of(bars, List.of(new Playability.Played(Side.LEFT, hand, List.of(strokes), fingering)));
     }
 
-    /** Fitts 1954: log₂(2·distance/width) bits, at 15 a second in practised jumps (own estimate); the distance is what lies beyond 0.9 of the span, white keys are 23.5 mm and black ones 13.7 mm wide (HANDBOOK §8). */
+    /**
+     * Fitts 1954: log₂(2·distance/width) bits, at 15 a second in practised jumps (own estimate); the distance is what
+     * lies beyond 0.9 of the span, white keys are 23.5 mm and black ones 13.7 mm wide (HANDBOOK §8).
+     */
     @ParameterizedTest(name = "{0} to {1} in a hand of {2} mm: {3} s")
-    @CsvSource({"C2,C3,200,0.08", "C2,G2,200,0.08", "C2,C2,200,0.14", "C1,C3,200,0.2443", "C1,C4,200,0.3159", "C2,D♭4,200,0.3027"})
+    @CsvSource({
+        "C2,C3,200,0.08",
+        "C2,G2,200,0.08",
+        "C2,C2,200,0.14",
+        "C1,C3,200,0.2443",
+        "C1,C4,200,0.3159",
+        "C2,D♭4,200,0.3027"
+    })
     void a_jump_takes_its_time(String from, String to, double span, double seconds) {
-        assertThat(new Jumps(Hand.of(span)).seconds(stroke(0, QUARTER, from), stroke(QUARTER, QUARTER, to))).isCloseTo(seconds, within(0.005));
+        assertThat(new Jumps(Hand.of(span)).seconds(stroke(0, QUARTER, from), stroke(QUARTER, QUARTER, to)))
+                .isCloseTo(seconds, within(0.005));
     }
 
     @Test
@@ -58,7 +84,14 @@ class PlayabilityTest {
     @Test
     void the_fastest_tempo_is_that_of_the_slowest_jump() {
         Hand hand = Hand.of(200);
-        Playability.BarPlay bar = play(hand, 100, stroke(0, QUARTER, "C1"), stroke(QUARTER, QUARTER, "C3"), stroke(2 * QUARTER, QUARTER, "C2")).bars().get(0);
+        Playability.BarPlay bar = play(
+                        hand,
+                        100,
+                        stroke(0, QUARTER, "C1"),
+                        stroke(QUARTER, QUARTER, "C3"),
+                        stroke(2 * QUARTER, QUARTER, "C2"))
+                .bars()
+                .get(0);
         double seconds = new Jumps(hand).seconds(stroke(0, QUARTER, "C1"), stroke(QUARTER, QUARTER, "C3"));
         assertThat(bar.maxTempo()).isCloseTo(60 / seconds, within(0.01));
         assertThat(bar.slowest()).contains(new Playability.Spot(Side.LEFT, 1));
@@ -83,33 +116,58 @@ class PlayabilityTest {
     private static Playability line(String keys) {
         String[] strokes = keys.split(" ");
         int each = 4 * QUARTER / strokes.length;
-        return play(Hand.USUAL, 100, IntStream.range(0, strokes.length).mapToObj(i -> stroke(i * each, each, strokes[i].split("\\+"))).toArray(Stroke[]::new));
+        return play(
+                Hand.USUAL,
+                100,
+                IntStream.range(0, strokes.length)
+                        .mapToObj(i -> stroke(i * each, each, strokes[i].split("\\+")))
+                        .toArray(Stroke[]::new));
     }
 
     @Test
     void parts_lie_between_0_and_100_and_their_shares_are_the_whole() {
-        assertThat(Arrays.stream(Difficulty.Part.values()).mapToDouble(Difficulty.Part::share).sum()).isCloseTo(1, within(1e-9));
+        assertThat(Arrays.stream(Difficulty.Part.values())
+                        .mapToDouble(Difficulty.Part::share)
+                        .sum())
+                .isCloseTo(1, within(1e-9));
         assertThat(new Difficulty(100, 100, 100, 100, 100, 100).total()).isCloseTo(100, within(1e-9));
         assertThat(Difficulty.NONE.total()).isZero();
         for (Difficulty.Part part : Difficulty.Part.values()) {
-            assertThat(line("C1+C2 C4+C5 C1+C2 C4+C5 D1+D2 C♯4+C♯5 B0 C5").song().part(part)).isBetween(0.0, 100.0);
+            assertThat(line("C1+C2 C4+C5 C1+C2 C4+C5 D1+D2 C♯4+C♯5 B0 C5")
+                            .song()
+                            .part(part))
+                    .isBetween(0.0, 100.0);
         }
-        assertThat(line("C2 G2 C3 G2").of(List.of(0)).total()).isCloseTo(line("C2 G2 C3 G2").song().total(), within(1e-9));
+        assertThat(line("C2 G2 C3 G2").of(List.of(0)).total())
+                .isCloseTo(line("C2 G2 C3 G2").song().total(), within(1e-9));
     }
 
     /** Chords a hand of 201 mm takes, and those its inner fingers forbid (project's own limits on HANDBOOK §8). */
     @ParameterizedTest(name = "{0} in a hand of {1} mm: {2}")
-    @CsvSource({"C3+E3+G3,150,COMFORTABLE", "C3+E3+G3+B3,201,COMFORTABLE", "C2+G2+E3,230,STRETCH", "C2+G2+E3,190,OUT_OF_REACH", "C2+G2+C3,201,COMFORTABLE", "C3+C4,165,STRETCH",
-        "C2+D2+E2+F2+G2+A2,250,OUT_OF_REACH"})
+    @CsvSource({
+        "C3+E3+G3,150,COMFORTABLE",
+        "C3+E3+G3+B3,201,COMFORTABLE",
+        "C2+G2+E3,230,STRETCH",
+        "C2+G2+E3,190,OUT_OF_REACH",
+        "C2+G2+C3,201,COMFORTABLE",
+        "C3+C4,165,STRETCH",
+        "C2+D2+E2+F2+G2+A2,250,OUT_OF_REACH"
+    })
     void inner_fingers_count(String chord, double span, Ease ease) {
-        int[] keys = Arrays.stream(chord.split("\\+")).mapToInt(pitch -> Pitch.parse(pitch).midi()).toArray();
+        int[] keys = Arrays.stream(chord.split("\\+"))
+                .mapToInt(pitch -> Pitch.parse(pitch).midi())
+                .toArray();
         assertThat(Hand.of(span).easeOf(keys)).isEqualTo(ease);
     }
 
     @Test
     void a_hand_whose_index_opens_little_cannot_spread() {
         Hand stiff = Hand.of(230, Optional.of(95.0), Optional.of(80.0));
-        int[] spread = {Pitch.parse("C2").midi(), Pitch.parse("G2").midi(), Pitch.parse("E3").midi()};
+        int[] spread = {
+            Pitch.parse("C2").midi(),
+            Pitch.parse("G2").midi(),
+            Pitch.parse("E3").midi()
+        };
         assertThat(Hand.of(230).easeOf(spread)).isNotEqualTo(Ease.OUT_OF_REACH);
         assertThat(stiff.easeOf(spread)).isEqualTo(Ease.OUT_OF_REACH);
         assertThat(stiff.opens(2, 1)).isEqualTo(95);
@@ -119,7 +177,8 @@ class PlayabilityTest {
 
     @Test
     void measures_no_hand_has_are_refused_with_their_value() {
-        assertThatThrownBy(() -> Hand.of(200, Optional.of(220.0), Optional.empty())).hasMessageContaining("thumb to index of 220.0 mm");
+        assertThatThrownBy(() -> Hand.of(200, Optional.of(220.0), Optional.empty()))
+                .hasMessageContaining("thumb to index of 220.0 mm");
         assertThatThrownBy(() -> Hand.of(400)).hasMessageContaining("400").hasMessageContaining("120 to 300");
         assertThatThrownBy(() -> new Instrument(52, 164.5, true)).hasMessageContaining("52 keys");
         assertThatThrownBy(() -> new Instrument(88, 50, true)).hasMessageContaining("50.0 mm");

@@ -21,17 +21,41 @@ class CandidateTest {
     }
 
     private static int[] keys(String pitches) {
-        return pitches.isBlank() ? new int[0] : IntStream.of(List.of(pitches.split(" ")).stream().mapToInt(CandidateTest::key).toArray()).toArray();
+        return pitches.isBlank()
+                ? new int[0]
+                : IntStream.of(List.of(pitches.split(" ")).stream()
+                                .mapToInt(CandidateTest::key)
+                                .toArray())
+                        .toArray();
     }
 
     private static Candidate at(String bass, String upper, BassLine.Basses way) {
         return at(bass, upper, way, 0, -1, -1);
     }
 
-    private static Candidate at(String bass, String upper, BassLine.Basses way, int inversion, int position, int seventh) {
+    private static Candidate at(
+            String bass, String upper, BassLine.Basses way, int inversion, int position, int seventh) {
         int low = bass.equals("-") ? -1 : key(bass);
         int[] chord = keys(upper);
-        return new Candidate(null, low, chord, chord.length == 0 ? low : chord[chord.length - 1], way, inversion, position, 0, 0, 0, 0, 0, 0, 0, 0, 0, new int[] {low}, new Candidate.Voices(chord, seventh),
+        return new Candidate(
+                null,
+                low,
+                chord,
+                chord.length == 0 ? low : chord[chord.length - 1],
+                way,
+                inversion,
+                position,
+                0,
+                0,
+                0,
+                0,
+                0,
+                0,
+                0,
+                0,
+                0,
+                new int[] {low},
+                new Candidate.Voices(chord, seventh),
                 new Candidate.Home(key("D2"), key("A3")));
     }
 
@@ -40,7 +64,22 @@ class CandidateTest {
     }
 
     @ParameterizedTest(name = "{0} to {1}: {2} semitones, a leap: {3}")
-    @CsvSource({"C2,G2,7,false", "G2,C2,7,false", "C2,C3,12,false", "C2,C♯3,13,true", "C2,C4,24,true", "C2,D4,26,true", "C2,A2,9,true", "E2,D♭3,9,true", "F2,D♭3,8,true", "G3,B2,8,false", "G2,B1,8,true", "A2,A♭1,13,true", "C3,C2,12,false", "C2,C2,0,false"})
+    @CsvSource({
+        "C2,G2,7,false",
+        "G2,C2,7,false",
+        "C2,C3,12,false",
+        "C2,C♯3,13,true",
+        "C2,C4,24,true",
+        "C2,D4,26,true",
+        "C2,A2,9,true",
+        "E2,D♭3,9,true",
+        "F2,D♭3,8,true",
+        "G3,B2,8,false",
+        "G2,B1,8,true",
+        "A2,A♭1,13,true",
+        "C3,C2,12,false",
+        "C2,C2,0,false"
+    })
     void a_bass_moves_and_leaps(String from, String to, double moved, boolean leaps) {
         assertThat(own(to, "").bassMovement(own(from, ""))).isEqualTo(moved);
         assertThat(own(to, "").leaps(own(from, ""))).isEqualTo(leaps);
@@ -69,18 +108,31 @@ class CandidateTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"E3 G3 C4,F3 A3 C4,0", "E3 G3 C4,E3 G3 E4,0", "E3 G3 C4,E3 G3 F4,1", "E3 G3 C4,E3 G3 C5,8", "E3 G3 C4,E3 G3 G3,1", "C4,C5,0", "E3 G3,C5,0"})
+    @CsvSource({
+        "E3 G3 C4,F3 A3 C4,0",
+        "E3 G3 C4,E3 G3 E4,0",
+        "E3 G3 C4,E3 G3 F4,1",
+        "E3 G3 C4,E3 G3 C5,8",
+        "E3 G3 C4,E3 G3 G3,1",
+        "C4,C5,0",
+        "E3 G3,C5,0"
+    })
     void the_top_of_a_chord_leaps_over_a_major_third(String from, String to, int over) {
         assertThat(own("C2", to).topLeap(own("C2", from))).isEqualTo(over);
-        assertThat(own("C6", to).topLeap(own("C2", from))).as("with its bass in it").isZero();
+        assertThat(own("C6", to).topLeap(own("C2", from)))
+                .as("with its bass in it")
+                .isZero();
     }
 
     @ParameterizedTest
-    @CsvSource({"F3,E3 G3,false", "F3,E♭3 G3,false", "F3,F3 A3,false", "F3,D3 G3,true", "F3,F♯3 A3,true", "F3,E3,false"})
+    @CsvSource({"F3,E3 G3,false", "F3,E♭3 G3,false", "F3,F3 A3,false", "F3,D3 G3,true", "F3,F♯3 A3,true", "F3,E3,false"
+    })
     void a_seventh_hangs_where_nothing_is_a_step_below(String seventh, String next, boolean hangs) {
         Candidate dominant = at("G1", "F3 B3 D4", BassLine.Basses.OWN, 0, -1, key(seventh));
         assertThat(own("C2", next).leavesHanging(dominant)).isEqualTo(hangs);
-        assertThat(own("C2", next).leavesHanging(own("G1", "F3 B3 D4"))).as("nothing is on its way").isFalse();
+        assertThat(own("C2", next).leavesHanging(own("G1", "F3 B3 D4")))
+                .as("nothing is on its way")
+                .isFalse();
     }
 
     /** Nothing is won by leaving out what would have to be resolved. */
@@ -96,11 +148,26 @@ class CandidateTest {
 
     /** A six-four is passed through by step or stands over a bass that stays (common practice). */
     @ParameterizedTest
-    @CsvSource({"C3,D3,0,0,0", "C3,C3,0,0,1.5", "C3,E3,0,0,2", "C3,G3,0,0,5", "C3,F3,0,2,11", "C3,D3,0,2,0", "G3,G3,2,0,1.5", "G3,C3,2,0,13", "C3,E3,0,1,2"})
+    @CsvSource({
+        "C3,D3,0,0,0",
+        "C3,C3,0,0,1.5",
+        "C3,E3,0,0,2",
+        "C3,G3,0,0,5",
+        "C3,F3,0,2,11",
+        "C3,D3,0,2,0",
+        "G3,G3,2,0,1.5",
+        "G3,C3,2,0,13",
+        "C3,E3,0,1,2"
+    })
     void a_smooth_line_steps(String from, String to, int inversionBefore, int inversion, double unstepped) {
-        assertThat(smooth(to, inversion).unstepped(smooth(from, inversionBefore))).isEqualTo(unstepped);
-        assertThat(smooth(to, inversion).bassMovement(smooth(from, inversionBefore))).as("counted as a line only").isZero();
-        assertThat(own(to, "").unstepped(smooth(from, inversionBefore))).as("another line").isZero();
+        assertThat(smooth(to, inversion).unstepped(smooth(from, inversionBefore)))
+                .isEqualTo(unstepped);
+        assertThat(smooth(to, inversion).bassMovement(smooth(from, inversionBefore)))
+                .as("counted as a line only")
+                .isZero();
+        assertThat(own(to, "").unstepped(smooth(from, inversionBefore)))
+                .as("another line")
+                .isZero();
     }
 
     private static Candidate inHand(String bass, String position) {
@@ -111,9 +178,15 @@ class CandidateTest {
     void a_hand_that_stays_lies_over_a_fifth_and_moves_only_where_it_must() {
         assertThat(inHand("C3", "C3").handMovement(inHand("G3", "C3"))).isZero();
         assertThat(inHand("D3", "D3").handMovement(inHand("G3", "C3"))).isEqualTo(4);
-        assertThat(inHand("F3", "C3").handMovement(inHand("E♭4", "C3"))).as("a minor seventh").isEqualTo(8);
-        assertThat(inHand("F3", "C3").handMovement(inHand("E4", "C3"))).as("a major one").isEqualTo(8);
-        assertThat(inHand("F3", "C3").handMovement(inHand("F4", "C3"))).as("an octave").isZero();
+        assertThat(inHand("F3", "C3").handMovement(inHand("E♭4", "C3")))
+                .as("a minor seventh")
+                .isEqualTo(8);
+        assertThat(inHand("F3", "C3").handMovement(inHand("E4", "C3")))
+                .as("a major one")
+                .isEqualTo(8);
+        assertThat(inHand("F3", "C3").handMovement(inHand("F4", "C3")))
+                .as("an octave")
+                .isZero();
         assertThat(own("C3", "").handMovement(inHand("G3", "C3"))).isZero();
         assertThat(inHand("G3", "C3").handStretch()).isZero();
         assertThat(inHand("A3", "C3").handStretch()).isEqualTo(2);
@@ -133,15 +206,28 @@ class CandidateTest {
     /** Nearest inversions: C, F and G in one place have F on its fifth (common practice: C E G, C F A, B D G). */
     @Test
     void an_inversion_may_stand_on_the_fifth() {
-        Arrangement arrangement = Played.arrange("Key: C~C | F | C | G", Choices.figure("nearest-inversions").endsHeld(false));
-        assertThat(arrangement.strokes().stream().filter(stroke -> stroke.bar() == 1)).anyMatch(stroke -> lowest(stroke).equals("C"));
+        Arrangement arrangement = Played.arrange(
+                "Key: C~C | F | C | G", Choices.figure("nearest-inversions").endsHeld(false));
+        assertThat(arrangement.strokes().stream().filter(stroke -> stroke.bar() == 1))
+                .anyMatch(stroke -> lowest(stroke).equals("C"));
     }
 
-    /** The leading tone is struck once: over D7 in G no chord above an F♯ in the bass has another one, where it can be helped. */
+    /**
+     * The leading tone is struck once: over D7 in G no chord above an F♯ in the bass has another one, where it can be
+     * helped.
+     */
     @Test
     void a_leading_tone_is_not_doubled_where_it_can_be_helped() {
-        Arrangement arrangement = Played.arrange("Key: G~G | D7/F♯ | G | D7/F♯", Choices.figure("bass-and-two").endsHeld(false).with(Choice.VOICING, "guide-tones"));
-        arrangement.strokes().stream().filter(stroke -> stroke.bar() % 2 == 1).forEach(stroke -> assertThat(stroke.notes().stream().filter(note -> note.pitch().pitchClass().toString().equals("F♯")).count()).isLessThanOrEqualTo(1));
+        Arrangement arrangement = Played.arrange(
+                "Key: G~G | D7/F♯ | G | D7/F♯",
+                Choices.figure("bass-and-two").endsHeld(false).with(Choice.VOICING, "guide-tones"));
+        arrangement.strokes().stream()
+                .filter(stroke -> stroke.bar() % 2 == 1)
+                .forEach(stroke -> assertThat(stroke.notes().stream()
+                                .filter(note ->
+                                        note.pitch().pitchClass().toString().equals("F♯"))
+                                .count())
+                        .isLessThanOrEqualTo(1));
     }
 
     private static String lowest(Stroke stroke) {

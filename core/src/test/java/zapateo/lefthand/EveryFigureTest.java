@@ -16,9 +16,9 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.DynamicContainer;
 import org.junit.jupiter.api.TestFactory;
 import zapateo.Endured;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
+import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Pedal;
 import zapateo.hand.Ease;
@@ -37,12 +37,17 @@ import zapateo.song.Bar;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
 
-/** Rules that hold for every figure on every song: seeded songs in all metres and chord rhythms, two hundred under {@code ./zapateo endure}, each with every figure of the book. */
+/**
+ * Rules that hold for every figure on every song: seeded songs in all metres and chord rhythms, two hundred under
+ * {@code ./zapateo endure}, each with every figure of the book.
+ */
 class EveryFigureTest {
 
     private static final FigureBook BOOK = FigureBook.open();
     private static final Arranger ARRANGER = new Arranger(BOOK);
-    private static final List<Song> SONGS = IntStream.range(0, Endured.times(80, 200)).mapToObj(SeededCharts::song).toList();
+    private static final List<Song> SONGS = IntStream.range(0, Endured.times(80, 200))
+            .mapToObj(SeededCharts::song)
+            .toList();
     private static final Set<String> FREE = Set.of("lead-in", "walking");
     private static final int LOWEST = 28;
     private static final int MIDDLE = 48;
@@ -65,11 +70,29 @@ class EveryFigureTest {
         rules.put("the hand is never asked for more than it spans", EveryFigureTest::tooWide);
         rules.put("every chord is heard", EveryFigureTest::unheard);
         rules.put("the pedal never overlaps", EveryFigureTest::pedals);
-        return BOOK.figures().stream().map(figure -> dynamicContainer(figure.id(), Stream.of(
-                rules.entrySet().stream().map(rule -> dynamicTest(rule.getKey(), () -> everywhere(figure, Choices.figure(figure.id()), rule.getValue()))),
-                Stream.of(dynamicTest("with a bass player the low keys are left alone", () -> everywhere(figure, Choices.figure(figure.id()).with(Choice.WITH_BASS_PLAYER, true), EveryFigureTest::low)),
-                        dynamicTest("every voicing, bass line and lead-in can be taken", () -> everyChoice(figure)),
-                        dynamicTest("the same input gives the same output", () -> twice(figure)))).flatMap(each -> each)));
+        return BOOK.figures().stream()
+                .map(figure -> dynamicContainer(
+                        figure.id(),
+                        Stream.of(
+                                        rules.entrySet().stream()
+                                                .map(rule -> dynamicTest(
+                                                        rule.getKey(),
+                                                        () -> everywhere(
+                                                                figure, Choices.figure(figure.id()), rule.getValue()))),
+                                        Stream.of(
+                                                dynamicTest(
+                                                        "with a bass player the low keys are left alone",
+                                                        () -> everywhere(
+                                                                figure,
+                                                                Choices.figure(figure.id())
+                                                                        .with(Choice.WITH_BASS_PLAYER, true),
+                                                                EveryFigureTest::low)),
+                                                dynamicTest(
+                                                        "every voicing, bass line and lead-in can be taken",
+                                                        () -> everyChoice(figure)),
+                                                dynamicTest(
+                                                        "the same input gives the same output", () -> twice(figure))))
+                                .flatMap(each -> each)));
     }
 
     /** Arranged once for all rules; only the figure at hand is kept. */
@@ -78,13 +101,18 @@ class EveryFigureTest {
     private void everywhere(Figure figure, Choices choices, Rule rule) {
         if (!arranged.containsKey(choices)) {
             arranged.clear();
-            arranged.put(choices, SONGS.stream().map(song -> ARRANGER.arrange(song, choices, Hand.USUAL)).toList());
+            arranged.put(
+                    choices,
+                    SONGS.stream()
+                            .map(song -> ARRANGER.arrange(song, choices, Hand.USUAL))
+                            .toList());
         }
         List<Arrangement> all = arranged.get(choices);
         for (int seed = 0; seed < all.size(); seed++) {
             String broken = rule.broken(figure, all.get(seed));
             if (!broken.isEmpty()) {
-                throw new AssertionError("seed " + seed + ", " + all.get(seed).song().meter() + ": " + broken);
+                throw new AssertionError(
+                        "seed " + seed + ", " + all.get(seed).song().meter() + ": " + broken);
             }
         }
     }
@@ -96,25 +124,37 @@ class EveryFigureTest {
     private static String outsideBars(Figure figure, Arrangement arrangement) {
         return first(arrangement.strokes().stream().map(stroke -> {
             Bar bar = arrangement.song().bars().get(stroke.bar());
-            boolean acrossOnPurpose = stroke.nature().origin() == Origin.ANTICIPATION || figure.id().equals("held");
-            boolean inside = stroke.written().tick() >= bar.tick() && stroke.written().tick() < bar.end() && stroke.firstTick() >= -arrangement.song().leadInBeat()
-                    && stroke.written().end() <= (acrossOnPurpose ? arrangement.song().ticks() : bar.end());
+            boolean acrossOnPurpose = stroke.nature().origin() == Origin.ANTICIPATION
+                    || figure.id().equals("held");
+            boolean inside = stroke.written().tick() >= bar.tick()
+                    && stroke.written().tick() < bar.end()
+                    && stroke.firstTick() >= -arrangement.song().leadInBeat()
+                    && stroke.written().end()
+                            <= (acrossOnPurpose ? arrangement.song().ticks() : bar.end());
             return inside ? "" : stroke.toString();
         }));
     }
 
     private static String withoutBass(Figure figure, Arrangement arrangement) {
         // Close chords are struck in whatever inversion is nearest (FAULTS.md, L4: hits).
-        boolean close = figure.plays(Role.Kind.VOICING) && !Voicing.named(figure.manner().voicings().get(0)).orElseThrow().hasBass();
+        boolean close = figure.plays(Role.Kind.VOICING)
+                && !Voicing.named(figure.manner().voicings().get(0))
+                        .orElseThrow()
+                        .hasBass();
         if (figure.manner().bassless() || close) {
             return "";
         }
         ChordSymbol before = null;
         int end = -1;
         for (Song.Placed place : arrangement.song().chords().toList()) {
-            if (place.chord().isPresent() && !(end == place.tick() && place.chord().get().equals(before))) {
-                int lowest = arrangement.left().strokes().stream().filter(stroke -> stroke.written().tick() <= place.tick() && stroke.written().end() > place.tick())
-                        .mapToInt(stroke -> stroke.lowest().midi()).min().orElse(-1);
+            if (place.chord().isPresent()
+                    && !(end == place.tick() && place.chord().get().equals(before))) {
+                int lowest = arrangement.left().strokes().stream()
+                        .filter(stroke -> stroke.written().tick() <= place.tick()
+                                && stroke.written().end() > place.tick())
+                        .mapToInt(stroke -> stroke.lowest().midi())
+                        .min()
+                        .orElse(-1);
                 if (lowest < 0 || lowest % 12 != place.chord().get().bass().chroma()) {
                     return place.span().written() + " at " + place.tick() + " begins with " + lowest;
                 }
@@ -125,7 +165,10 @@ class EveryFigureTest {
         return "";
     }
 
-    /** What the figure's roles name beyond the chord's own tones: sixths, raised fourths, flat sevenths, ninths and neighbours. */
+    /**
+     * What the figure's roles name beyond the chord's own tones: sixths, raised fourths, flat sevenths, ninths and
+     * neighbours.
+     */
     private static boolean named(PartNote note) {
         return note.role().matches("[♯♭].*|6|13|9|n.*");
     }
@@ -134,14 +177,26 @@ class EveryFigureTest {
         Map<Integer, ChordSymbol> chords = new HashMap<>();
         arrangement.song().chords().forEach(place -> place.chord().ifPresent(chord -> chords.put(place.tick(), chord)));
         List<Realised.LaidChord> laid = arrangement.laid().chords();
-        return first(arrangement.strokes().stream().filter(stroke -> !FREE.contains(stroke.reason().code())).map(stroke -> {
-            ChordSymbol chord = chords.get(laid.get(stroke.chord()).tick());
-            Set<Integer> tones = new HashSet<>(chord.tones().stream().map(tone -> tone.chroma()).toList());
-            tones.addAll(List.of(chord.bass().chroma(), chord.root().chroma(), chord.tone(chord.quality().tone(5).orElse(Interval.parse("5"))).chroma()));
-            // A bass that is no root, third or fifth alternates with its own fifth (HANDBOOK §5a).
-            tones.add(chord.bass().plus(Interval.parse("5")).chroma());
-            return stroke.notes().stream().allMatch(note -> tones.contains(note.pitch().pitchClass().chroma()) || named(note)) ? "" : chord + ": " + stroke;
-        }));
+        return first(arrangement.strokes().stream()
+                .filter(stroke -> !FREE.contains(stroke.reason().code()))
+                .map(stroke -> {
+                    ChordSymbol chord = chords.get(laid.get(stroke.chord()).tick());
+                    Set<Integer> tones = new HashSet<>(
+                            chord.tones().stream().map(tone -> tone.chroma()).toList());
+                    tones.addAll(List.of(
+                            chord.bass().chroma(),
+                            chord.root().chroma(),
+                            chord.tone(chord.quality().tone(5).orElse(Interval.parse("5")))
+                                    .chroma()));
+                    // A bass that is no root, third or fifth alternates with its own fifth (HANDBOOK §5a).
+                    tones.add(chord.bass().plus(Interval.parse("5")).chroma());
+                    return stroke.notes().stream()
+                                    .allMatch(note -> tones.contains(
+                                                    note.pitch().pitchClass().chroma())
+                                            || named(note))
+                            ? ""
+                            : chord + ": " + stroke;
+                }));
     }
 
     private static String offRegister(Figure figure, Arrangement arrangement) {
@@ -154,15 +209,28 @@ class EveryFigureTest {
     }
 
     private static String low(Figure figure, Arrangement arrangement) {
-        return arrangement.strokes().isEmpty() && arrangement.song().chords().anyMatch(place -> place.chord().isPresent()) ? "nothing is played"
-                : first(arrangement.strokes().stream().map(stroke -> stroke.lowest().midi() >= MIDDLE ? "" : stroke.toString()));
+        return arrangement.strokes().isEmpty()
+                        && arrangement
+                                .song()
+                                .chords()
+                                .anyMatch(place -> place.chord().isPresent())
+                ? "nothing is played"
+                : first(arrangement.strokes().stream()
+                        .map(stroke -> stroke.lowest().midi() >= MIDDLE ? "" : stroke.toString()));
     }
 
     private static String struckTwice(Figure figure, Arrangement arrangement) {
         int[] held = new int[128];
         Arrays.fill(held, Integer.MIN_VALUE);
         List<int[]> keys = new ArrayList<>();
-        arrangement.strokes().forEach(stroke -> stroke.notes().forEach(note -> keys.add(new int[] {stroke.sounding().tick() + note.delayTicks(), note.pitch().midi(), stroke.sounding().end()})));
+        arrangement
+                .strokes()
+                .forEach(stroke -> stroke.notes()
+                        .forEach(note -> keys.add(new int[] {
+                            stroke.sounding().tick() + note.delayTicks(),
+                            note.pitch().midi(),
+                            stroke.sounding().end()
+                        })));
         keys.sort((one, other) -> Integer.compare(one[0], other[0]));
         for (int[] key : keys) {
             if (held[key[1]] > key[0]) {
@@ -174,13 +242,26 @@ class EveryFigureTest {
     }
 
     private static String tooWide(Figure figure, Arrangement arrangement) {
-        return first(arrangement.left().strokes().stream().filter(stroke -> stroke.roll().isEmpty())
-                .map(stroke -> Hand.USUAL.easeOf(stroke.lowest().midi(), stroke.highest().midi()) == Ease.OUT_OF_REACH ? stroke.toString() : ""));
+        return first(arrangement.left().strokes().stream()
+                .filter(stroke -> stroke.roll().isEmpty())
+                .map(stroke -> Hand.USUAL.easeOf(
+                                        stroke.lowest().midi(), stroke.highest().midi())
+                                == Ease.OUT_OF_REACH
+                        ? stroke.toString()
+                        : ""));
     }
 
     private static String unheard(Figure figure, Arrangement arrangement) {
-        return first(arrangement.song().chords().filter(place -> place.chord().isPresent()).map(place -> arrangement.strokes().stream()
-                .anyMatch(stroke -> stroke.written().tick() < place.tick() + place.span().ticks() && stroke.written().end() > place.tick()) ? "" : place.span().written() + " at " + place.tick()));
+        return first(arrangement
+                .song()
+                .chords()
+                .filter(place -> place.chord().isPresent())
+                .map(place -> arrangement.strokes().stream()
+                                .anyMatch(stroke -> stroke.written().tick()
+                                                < place.tick() + place.span().ticks()
+                                        && stroke.written().end() > place.tick())
+                        ? ""
+                        : place.span().written() + " at " + place.tick()));
     }
 
     private static String pedals(Figure figure, Arrangement arrangement) {
@@ -196,7 +277,8 @@ class EveryFigureTest {
 
     private static void twice(Figure figure) {
         for (Song song : SONGS.subList(0, 20)) {
-            if (!ARRANGER.arrange(song, Choices.figure(figure.id()), Hand.USUAL).equals(new Arranger(FigureBook.open()).arrange(song, Choices.figure(figure.id()), Hand.USUAL))) {
+            if (!ARRANGER.arrange(song, Choices.figure(figure.id()), Hand.USUAL)
+                    .equals(new Arranger(FigureBook.open()).arrange(song, Choices.figure(figure.id()), Hand.USUAL))) {
                 throw new AssertionError(song + " came out twice differently");
             }
         }
@@ -204,17 +286,43 @@ class EveryFigureTest {
 
     private static void everyChoice(Figure figure) {
         boolean leads = figure.hasLine() || figure.written().anyMatch(stroke -> stroke.plays(Role.Kind.LEAD_IN));
-        Function<Choices, Stream<Stroke>> played = choices -> SONGS.subList(0, 6).stream().flatMap(song -> ARRANGER.arrange(song, choices, Hand.USUAL).left().strokes().stream());
-        figure.manner().voicings().forEach(voicing -> expect(played.apply(Choices.figure(figure.id()).with(Choice.VOICING, voicing)).findAny().isPresent(), voicing));
-        BassLine.all().forEach(line -> expect(played.apply(Choices.figure(figure.id()).with(Choice.BASS_LINE, line.id())).findAny().isPresent(), line.id()));
+        Function<Choices, Stream<Stroke>> played = choices -> SONGS.subList(0, 6).stream()
+                .flatMap(song -> ARRANGER.arrange(song, choices, Hand.USUAL).left().strokes().stream());
+        figure.manner()
+                .voicings()
+                .forEach(voicing -> expect(
+                        played.apply(Choices.figure(figure.id()).with(Choice.VOICING, voicing))
+                                .findAny()
+                                .isPresent(),
+                        voicing));
+        BassLine.all()
+                .forEach(line -> expect(
+                        played.apply(Choices.figure(figure.id()).with(Choice.BASS_LINE, line.id()))
+                                .findAny()
+                                .isPresent(),
+                        line.id()));
         if (figure.hasLine() && !figure.manner().bassless()) {
-            BassLine.all().forEach(line -> expect(played.apply(Choices.figure(figure.id()).with(Choice.BASS_LINE, line.id())).anyMatch(stroke -> stroke.reason().code().equals(line.walks() ? "walking" : "bass-line")),
-                    line.id() + " has no place"));
-            List.of("scale", "below", "above", "fifth").forEach(id -> expect(figure.plays(Role.Kind.WALKING) || played.apply(Choices.figure(figure.id()).with(Choice.LEAD_IN, id))
-                    .anyMatch(stroke -> stroke.reason().code().equals("lead-in")), id + " has no place"));
+            BassLine.all()
+                    .forEach(line -> expect(
+                            played.apply(Choices.figure(figure.id()).with(Choice.BASS_LINE, line.id()))
+                                    .anyMatch(stroke ->
+                                            stroke.reason().code().equals(line.walks() ? "walking" : "bass-line")),
+                            line.id() + " has no place"));
+            List.of("scale", "below", "above", "fifth")
+                    .forEach(id -> expect(
+                            figure.plays(Role.Kind.WALKING)
+                                    || played.apply(Choices.figure(figure.id()).with(Choice.LEAD_IN, id))
+                                            .anyMatch(stroke ->
+                                                    stroke.reason().code().equals("lead-in")),
+                            id + " has no place"));
         }
-        LeadIn.all().forEach(leadIn -> expect(leads && !leadIn.id().equals("none") || played.apply(Choices.figure(figure.id()).with(Choice.LEAD_IN, leadIn.id()))
-                .noneMatch(stroke -> stroke.reason().code().equals("lead-in")), leadIn.id()));
+        LeadIn.all()
+                .forEach(leadIn -> expect(
+                        leads && !leadIn.id().equals("none")
+                                || played.apply(Choices.figure(figure.id()).with(Choice.LEAD_IN, leadIn.id()))
+                                        .noneMatch(
+                                                stroke -> stroke.reason().code().equals("lead-in")),
+                        leadIn.id()));
     }
 
     private static void expect(boolean holds, String what) {

@@ -9,8 +9,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import zapateo.arrangement.AsBefore;
 import zapateo.arrangement.Arrangement;
+import zapateo.arrangement.AsBefore;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
@@ -29,22 +29,44 @@ import zapateo.song.SeededCharts;
 import zapateo.song.Song;
 
 /**
- * No left hand changes unseen whatever is chosen for it and whatever it makes room for: seeded songs and tunes with figures, voicings, bass lines, lead-ins and all other choices drawn, for hands of four sizes, what each stroke plays and why. Where a
- * change is meant, {@code -Dlaid.write=true} writes the hashes anew.
+ * No left hand changes unseen whatever is chosen for it and whatever it makes room for: seeded songs and tunes with
+ * figures, voicings, bass lines, lead-ins and all other choices drawn, for hands of four sizes, what each stroke plays
+ * and why. Where a change is meant, {@code -Dlaid.write=true} writes the hashes anew.
  */
 class LaidFixturesTest {
 
     private static final int SONGS = 160;
     private static final double[] SPANS = {150, 185, 201, 235};
-    private static final List<Figure> BOOK = FigureBook.open().figures().stream().filter(figure -> !figure.isOfRightHand()).toList();
-    private static final Map<String, List<String>> NAMED = Map.of("voicing", List.of("auto", "single", "octave", "open-fifth", "fifth-octave", "tenth", "spread", "close", "guide-tones", "rooted-shell", "rootless"), "bassLine",
-            List.of("auto", "root", "five-finger", "alternating", "octave", "rocking", "smooth", "pedal", "walking"), "leadIn", List.of("auto", "none", "scale", "below", "above", "fifth", "run", "walk-up", "cadence"));
+    private static final List<Figure> BOOK = FigureBook.open().figures().stream()
+            .filter(figure -> !figure.isOfRightHand())
+            .toList();
+    private static final Map<String, List<String>> NAMED = Map.of(
+            "voicing",
+            List.of(
+                    "auto",
+                    "single",
+                    "octave",
+                    "open-fifth",
+                    "fifth-octave",
+                    "tenth",
+                    "spread",
+                    "close",
+                    "guide-tones",
+                    "rooted-shell",
+                    "rootless"),
+            "bassLine",
+            List.of("auto", "root", "five-finger", "alternating", "octave", "rocking", "smooth", "pedal", "walking"),
+            "leadIn",
+            List.of("auto", "none", "scale", "below", "above", "fifth", "run", "walk-up", "cadence"));
     /** What is drawn for one song in so many. */
     private static final int SELDOM = 3;
 
     @Test
     void every_left_hand_is_laid_as_before() throws IOException {
-        AsBefore.expect("laid", IntStream.range(0, SONGS).mapToObj(LaidFixturesTest::row).toList(), "left hands that are laid otherwise");
+        AsBefore.expect(
+                "laid",
+                IntStream.range(0, SONGS).mapToObj(LaidFixturesTest::row).toList(),
+                "left hands that are laid otherwise");
     }
 
     private static String row(int seed) {
@@ -56,31 +78,59 @@ class LaidFixturesTest {
         };
         Map<String, Object> drawn = new LinkedHashMap<>();
         drawn.put("figure", BOOK.get(seed % BOOK.size()).id());
-        for (Choice<?> choice : List.of(Choice.VOICING, Choice.REGISTER, Choice.BASS_LINE, Choice.WITH_BASS, Choice.LEAD_IN, Choice.TENTHS, Choice.OCTAVES, Choice.VARIATIONS, Choice.LIVELINESS, Choice.WITH_BASS_PLAYER, Choice.KEEP_TOP,
-                Choice.PEDAL, Choice.ENDING)) {
+        for (Choice<?> choice : List.of(
+                Choice.VOICING,
+                Choice.REGISTER,
+                Choice.BASS_LINE,
+                Choice.WITH_BASS,
+                Choice.LEAD_IN,
+                Choice.TENTHS,
+                Choice.OCTAVES,
+                Choice.VARIATIONS,
+                Choice.LIVELINESS,
+                Choice.WITH_BASS_PLAYER,
+                Choice.KEEP_TOP,
+                Choice.PEDAL,
+                Choice.ENDING)) {
             List<String> values = NAMED.getOrDefault(choice.id(), choice.range().values());
             if (random.nextInt(SELDOM) == 0) {
-                drawn.put(choice.id(), values.isEmpty() ? (Object) random.nextBoolean() : values.get(random.nextInt(values.size())));
+                drawn.put(
+                        choice.id(),
+                        values.isEmpty() ? (Object) random.nextBoolean() : values.get(random.nextInt(values.size())));
             }
         }
-        return seed + "," + StrokeListing.hash(listed(song, drawn, over(song, random), Pianist.of(Hand.of(SPANS[random.nextInt(SPANS.length)]))));
+        return seed + ","
+                + StrokeListing.hash(listed(
+                        song, drawn, over(song, random), Pianist.of(Hand.of(SPANS[random.nextInt(SPANS.length)]))));
     }
 
     /** What the left hand makes room for. */
     private static RightHand over(Song song, Random random) {
         RightChoices.Under[] under = RightChoices.Under.values();
         RightChoices.Shapes[] shapes = RightChoices.Shapes.values();
-        return song.hasTune() ? RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, under[random.nextInt(under.length)])
-                : random.nextBoolean() ? RightHand.of(RightChoices.Style.COMPING).with(Choice.SHAPES, shapes[random.nextInt(shapes.length)]) : RightHand.NONE;
+        return song.hasTune()
+                ? RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, under[random.nextInt(under.length)])
+                : random.nextBoolean()
+                        ? RightHand.of(RightChoices.Style.COMPING)
+                                .with(Choice.SHAPES, shapes[random.nextInt(shapes.length)])
+                        : RightHand.NONE;
     }
 
     private static List<String> listed(Song song, Map<String, Object> drawn, RightHand over, Pianist pianist) {
         List<String> all = new ArrayList<>();
         try {
-            Arrangement arrangement = Played.ARRANGER.arrange(song, Choices.OPEN.song(Options.read(Choice.Place.SONG, "", drawn)).right(over), pianist);
+            Arrangement arrangement = Played.ARRANGER.arrange(
+                    song,
+                    Choices.OPEN
+                            .song(Options.read(Choice.Place.SONG, "", drawn))
+                            .right(over),
+                    pianist);
             all.addAll(StrokeListing.lines(arrangement));
             for (Stroke stroke : arrangement.left().strokes()) {
-                all.add(stroke.written() + " " + stroke.mark() + " " + stroke.accent() + " " + stroke.nature().origin() + " " + stroke.nature().roles() + " " + stroke.roll() + " " + stroke.nature().mended().size() + " " + stroke.reason().code());
+                all.add(stroke.written() + " " + stroke.mark() + " " + stroke.accent() + " "
+                        + stroke.nature().origin() + " " + stroke.nature().roles() + " " + stroke.roll() + " "
+                        + stroke.nature().mended().size() + " "
+                        + stroke.reason().code());
             }
             arrangement.notices().forEach(notice -> all.add(notice.code()));
             arrangement.pedal().forEach(pedal -> all.add(pedal.toString()));

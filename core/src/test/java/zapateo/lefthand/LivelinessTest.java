@@ -29,12 +29,16 @@ import zapateo.rhythm.Side;
 import zapateo.song.Bar;
 import zapateo.song.Song;
 
-/** A song, not a bar. Source: HANDBOOK §7 (end), FAULTS M1 and M2; what each device plays was worked by hand, common practice. */
+/**
+ * A song, not a bar. Source: HANDBOOK §7 (end), FAULTS M1 and M2; what each device plays was worked by hand, common
+ * practice.
+ */
 class LivelinessTest {
 
     private static final String EIGHT = "| C | Am | F | G | C | Am | Dm | G7 |";
     /** Thirty-two bars: a verse twice, a bridge, the verse once more. */
-    private static final Song SONG = Played.song("Key: C~Tempo: 100~[Verse]~" + EIGHT + "~[Verse]~" + EIGHT + "~[Bridge]~| F | F | C | C | D7 | D7 | G7 | G7 |~[Verse]~| C | Am | F | G | C | Am | G7 | C |");
+    private static final Song SONG = Played.song("Key: C~Tempo: 100~[Verse]~" + EIGHT + "~[Verse]~" + EIGHT
+            + "~[Bridge]~| F | F | C | C | D7 | D7 | G7 | G7 |~[Verse]~| C | Am | F | G | C | Am | G7 | C |");
 
     private static Choices lively(String figure, Liveliness much) {
         return Choices.figure(figure).with(Choice.LIVELINESS, much);
@@ -47,8 +51,14 @@ class LivelinessTest {
     /** The left hand's bar: from its bar line, how long, which keys. */
     private static String bar(Arrangement arrangement, int index) {
         Bar bar = arrangement.song().bars().get(index);
-        return arrangement.strokes().stream().filter(stroke -> stroke.hand() == Side.LEFT && stroke.bar() == index)
-                .map(stroke -> (stroke.written().tick() - bar.tick()) + ":" + stroke.written().ticks() + " " + stroke.notes().stream().map(note -> note.pitch().toString()).collect(Collectors.joining("+"))).collect(Collectors.joining(" | "));
+        return arrangement.strokes().stream()
+                .filter(stroke -> stroke.hand() == Side.LEFT && stroke.bar() == index)
+                .map(stroke -> (stroke.written().tick() - bar.tick()) + ":"
+                        + stroke.written().ticks() + " "
+                        + stroke.notes().stream()
+                                .map(note -> note.pitch().toString())
+                                .collect(Collectors.joining("+")))
+                .collect(Collectors.joining(" | "));
     }
 
     private static Map<Integer, String> spices(Arrangement arrangement) {
@@ -71,9 +81,17 @@ class LivelinessTest {
             Arrangement arrangement = played(SONG, lively(figure.id(), Liveliness.SOME));
             Map<Integer, String> some = spices(arrangement);
             assertThat(some).as(figure.id()).doesNotContainKey(31).hasSizeLessThan(19);
-            assertThat(spices(played(SONG, lively(figure.id(), Liveliness.MUCH))).size()).as(figure.id()).isGreaterThanOrEqualTo(some.size());
+            assertThat(spices(played(SONG, lively(figure.id(), Liveliness.MUCH)))
+                            .size())
+                    .as(figure.id())
+                    .isGreaterThanOrEqualTo(some.size());
             // The figure's own bar for a section's end, or what a lively player does.
-            ends += (int) java.util.stream.Stream.of(7, 15, 23).filter(bar -> some.containsKey(bar) || arrangement.strokes().stream().anyMatch(stroke -> stroke.bar() == bar && stroke.nature().origin() == Origin.VARIATION)).count();
+            ends += (int) java.util.stream.Stream.of(7, 15, 23)
+                    .filter(bar -> some.containsKey(bar)
+                            || arrangement.strokes().stream()
+                                    .anyMatch(stroke -> stroke.bar() == bar
+                                            && stroke.nature().origin() == Origin.VARIATION))
+                    .count();
             figures++;
         }
         assertThat(ends).as("of %d", 3 * figures).isGreaterThan(3 * figures * 9 / 10);
@@ -85,39 +103,54 @@ class LivelinessTest {
         Choices choices = lively("stride-root-chord", Liveliness.MUCH);
         assertThat(spices(played(SONG, choices))).isEqualTo(spices(played(SONG, choices)));
         assertThat(spices(played(SONG, choices.with(Choice.SEED, 5L)))).isNotEqualTo(spices(played(SONG, choices)));
-        Song edited = Played.song("Key: C~Tempo: 100~[Verse]~| C | Em | F | G | C | Am | Dm | G7 |~[Verse]~" + EIGHT + "~[Bridge]~| F | F | C | C | D7 | D7 | G7 | G7 |~[Verse]~| C | Am | F | G | C | Am | G7 | C |");
+        Song edited = Played.song("Key: C~Tempo: 100~[Verse]~| C | Em | F | G | C | Am | Dm | G7 |~[Verse]~" + EIGHT
+                + "~[Bridge]~| F | F | C | C | D7 | D7 | G7 | G7 |~[Verse]~| C | Am | F | G | C | Am | G7 | C |");
         Map<Integer, String> before = spices(played(SONG, choices));
         Map<Integer, String> after = spices(played(edited, choices));
-        IntStream.range(3, 32).forEach(bar -> assertThat(after.get(bar)).as("bar %d", bar + 1).isEqualTo(before.get(bar)));
+        IntStream.range(3, 32)
+                .forEach(bar -> assertThat(after.get(bar)).as("bar %d", bar + 1).isEqualTo(before.get(bar)));
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"stride-root-chord", "spread-eighths", "pulse-quarters", "bass-and-two", "country"})
     void with_none_nothing_is_otherwise_nor_at_the_two_easiest_levels(String figure) {
-        Song song = figure.equals("bass-and-two") ? Played.song("Key: C~Meter: 3/4~[A]~" + EIGHT + "~[B]~" + EIGHT) : SONG;
+        Song song =
+                figure.equals("bass-and-two") ? Played.song("Key: C~Meter: 3/4~[A]~" + EIGHT + "~[B]~" + EIGHT) : SONG;
         assertThat(spices(played(song, Choices.figure(figure)))).isEmpty();
-        assertThat(spices(played(song, lively(figure, Liveliness.MUCH).with(Choice.LEVEL, 2)))).isEmpty();
-        assertThat(ReadOver.of(played(song, Choices.figure(figure)), Pianist.USUAL)).noneMatch(fault -> fault.id().equals("M2"));
+        assertThat(spices(played(song, lively(figure, Liveliness.MUCH).with(Choice.LEVEL, 2))))
+                .isEmpty();
+        assertThat(ReadOver.of(played(song, Choices.figure(figure)), Pianist.USUAL))
+                .noneMatch(fault -> fault.id().equals("M2"));
     }
 
     /** FAULTS M1, for every figure of four quarters: at most 80 % copies of the first bar with some, 65 % with much. */
     @ParameterizedTest
-    @EnumSource(value = Liveliness.class, names = {"SOME", "MUCH"})
+    @EnumSource(
+            value = Liveliness.class,
+            names = {"SOME", "MUCH"})
     void no_figure_is_mechanical(Liveliness much) {
-        List<String> mechanical = FigureBook.open().figures().stream().filter(figure -> figure.bars().containsKey(Meter.COMMON) && !figure.isHeld()).map(Figure::id)
-                .filter(id -> ReadOver.of(played(SONG, lively(id, much)), Pianist.USUAL).stream().anyMatch(fault -> fault.id().equals("M1"))).toList();
+        List<String> mechanical = FigureBook.open().figures().stream()
+                .filter(figure -> figure.bars().containsKey(Meter.COMMON) && !figure.isHeld())
+                .map(Figure::id)
+                .filter(id -> ReadOver.of(played(SONG, lively(id, much)), Pianist.USUAL).stream()
+                        .anyMatch(fault -> fault.id().equals("M1")))
+                .toList();
         assertThat(mechanical).isEmpty();
     }
 
     /** Bars as they are wished for one by one, against the same without liveliness. */
     @ParameterizedTest(name = "{0} in bar {1} of {2}: {3}")
-    @CsvSource(delimiter = ';', value = {
-        "break; 8; stride-root-chord; 0:960 G2",
-        "octave; 2; stride-root-chord; 0:960 A1+A2 | 960:960 C4+E4+A4 | 1920:960 E2 | 2880:960 C4+E4+A4",
-        "hold; 4; spread-eighths; 0:480 G2 | 480:480 D3 | 960:480 B3 | 1440:2400 D3",
-        "plain; 8; stride-root-chord; as ever"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "break; 8; stride-root-chord; 0:960 G2",
+                "octave; 2; stride-root-chord; 0:960 A1+A2 | 960:960 C4+E4+A4 | 1920:960 E2 | 2880:960 C4+E4+A4",
+                "hold; 4; spread-eighths; 0:480 G2 | 480:480 D3 | 960:480 B3 | 1440:2400 D3",
+                "plain; 8; stride-root-chord; as ever"
+            })
     void a_device_plays_so(String spice, int number, String figure, String expected) {
-        Arrangement arrangement = played(SONG, lively(figure, Liveliness.SOME).with(Choice.SPICES, List.of(spice + "@" + number)));
+        Arrangement arrangement =
+                played(SONG, lively(figure, Liveliness.SOME).with(Choice.SPICES, List.of(spice + "@" + number)));
         String plain = bar(played(SONG, Choices.figure(figure)), number - 1);
         String told = bar(arrangement, number - 1);
         assertThat(shape(told)).isEqualTo(expected.equals("as ever") ? shape(plain) : shape(expected));
@@ -126,15 +159,23 @@ class LivelinessTest {
 
     /** Onsets, lengths and how many keys; where they lie is the search's. */
     private static String shape(String bar) {
-        return java.util.Arrays.stream(bar.split(" \\| ")).map(stroke -> stroke.split(" ")[0] + "x" + stroke.split(" ")[1].split("\\+").length).collect(Collectors.joining(" "));
+        return java.util.Arrays.stream(bar.split(" \\| "))
+                .map(stroke -> stroke.split(" ")[0] + "x" + stroke.split(" ")[1].split("\\+").length)
+                .collect(Collectors.joining(" "));
     }
 
     @Test
     void an_early_chord_is_struck_an_eighth_before_its_bar_and_not_again_on_it() {
-        Arrangement arrangement = played(SONG, lively("pulse-quarters", Liveliness.SOME).with(Choice.SPICES, List.of("early@3")));
+        Arrangement arrangement =
+                played(SONG, lively("pulse-quarters", Liveliness.SOME).with(Choice.SPICES, List.of("early@3")));
         int bar = SONG.bars().get(2).tick();
-        List<Stroke> left = arrangement.strokes().stream().filter(stroke -> stroke.hand() == Side.LEFT).toList();
-        Stroke early = left.stream().filter(stroke -> stroke.written().tick() == bar - 480).findFirst().orElseThrow();
+        List<Stroke> left = arrangement.strokes().stream()
+                .filter(stroke -> stroke.hand() == Side.LEFT)
+                .toList();
+        Stroke early = left.stream()
+                .filter(stroke -> stroke.written().tick() == bar - 480)
+                .findFirst()
+                .orElseThrow();
         assertThat(early.lowest().pitchClass()).hasToString("F");
         assertThat(early.written().end()).isEqualTo(bar + 960);
         assertThat(left).noneMatch(stroke -> stroke.written().tick() == bar);
@@ -143,10 +184,18 @@ class LivelinessTest {
 
     @Test
     void a_walk_up_steps_into_the_next_chord_and_says_so() {
-        Arrangement arrangement = played(SONG, lively("stride-root-chord", Liveliness.SOME).with(Choice.SPICES, List.of("walk-up@8")));
-        List<Stroke> walk = arrangement.strokes().stream().filter(stroke -> stroke.bar() == 7 && stroke.reason().code().equals("lively-walk-up")).toList();
+        Arrangement arrangement =
+                played(SONG, lively("stride-root-chord", Liveliness.SOME).with(Choice.SPICES, List.of("walk-up@8")));
+        List<Stroke> walk = arrangement.strokes().stream()
+                .filter(stroke -> stroke.bar() == 7 && stroke.reason().code().equals("lively-walk-up"))
+                .toList();
         assertThat(walk).isNotEmpty();
-        int target = arrangement.strokes().stream().filter(stroke -> stroke.bar() == 8 && stroke.hand() == Side.LEFT).findFirst().orElseThrow().lowest().midi();
+        int target = arrangement.strokes().stream()
+                .filter(stroke -> stroke.bar() == 8 && stroke.hand() == Side.LEFT)
+                .findFirst()
+                .orElseThrow()
+                .lowest()
+                .midi();
         assertThat(Math.abs(walk.get(walk.size() - 1).lowest().midi() - target)).isLessThanOrEqualTo(2);
     }
 
@@ -154,32 +203,53 @@ class LivelinessTest {
     @ParameterizedTest
     @ValueSource(longs = {1, 2, 3, 4, 5, 6})
     void what_is_kept_stays_with_other_dice(long seed) {
-        Arrangement arrangement = played(SONG, lively("stride-root-chord", Liveliness.SOME).with(Choice.SEED, seed).with(Choice.SPICES, List.of("octave@2", "plain@8")));
+        Arrangement arrangement = played(
+                SONG,
+                lively("stride-root-chord", Liveliness.SOME)
+                        .with(Choice.SEED, seed)
+                        .with(Choice.SPICES, List.of("octave@2", "plain@8")));
         assertThat(spices(arrangement)).containsEntry(1, "octave").doesNotContainKey(7);
     }
 
     @Test
     void what_is_written_wrongly_is_refused_with_what_was_expected() {
-        assertThatThrownBy(() -> zapateo.arrangement.Options.read(Choice.Place.SONG, "choices", Map.of("spices", List.of("walk up")))).isInstanceOf(Refused.class).hasMessageContaining("walk-up@8");
+        assertThatThrownBy(() -> zapateo.arrangement.Options.read(
+                        Choice.Place.SONG, "choices", Map.of("spices", List.of("walk up"))))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("walk-up@8");
     }
 
-    /** Every figure over charts of all kinds: nothing breaks, no stroke is empty, none sounds before the song but a roll. */
+    /**
+     * Every figure over charts of all kinds: nothing breaks, no stroke is empty, none sounds before the song but a
+     * roll.
+     */
     @ParameterizedTest
     @ValueSource(ints = {0, 1, 2, 3, 4, 5, 6, 7})
     void any_chart_can_be_played_lively(int part) {
         List<Figure> figures = FigureBook.open().figures();
         for (int i = part; i < figures.size(); i += 8) {
             Song song = zapateo.song.SeededCharts.song(i);
-            Arrangement arrangement = played(song, lively(figures.get(i).id(), Liveliness.MUCH).with(Choice.SEED, (long) i));
-            assertThat(arrangement.strokes()).as("%s, chart %d", figures.get(i).id(), i).allMatch(stroke -> stroke.written().ticks() > 0 && !stroke.notes().isEmpty());
+            Arrangement arrangement =
+                    played(song, lively(figures.get(i).id(), Liveliness.MUCH).with(Choice.SEED, (long) i));
+            assertThat(arrangement.strokes())
+                    .as("%s, chart %d", figures.get(i).id(), i)
+                    .allMatch(stroke ->
+                            stroke.written().ticks() > 0 && !stroke.notes().isEmpty());
         }
     }
 
     @Test
     void every_device_is_told_in_the_table_and_named_once() {
         assertThat(Spice.all()).extracting(Spice::id).doesNotHaveDuplicates().hasSizeGreaterThanOrEqualTo(10);
-        assertThat(Spice.all()).allMatch(spice -> spice.some() <= spice.much() && spice.much() <= 100 && !spice.where().isEmpty());
-        List<String> families = FigureBook.open().figures().stream().map(Figure::family).distinct().toList();
-        assertThat(Spice.all().stream().flatMap(spice -> spice.families().stream())).isSubsetOf(families);
+        assertThat(Spice.all())
+                .allMatch(spice -> spice.some() <= spice.much()
+                        && spice.much() <= 100
+                        && !spice.where().isEmpty());
+        List<String> families = FigureBook.open().figures().stream()
+                .map(Figure::family)
+                .distinct()
+                .toList();
+        assertThat(Spice.all().stream().flatMap(spice -> spice.families().stream()))
+                .isSubsetOf(families);
     }
 }

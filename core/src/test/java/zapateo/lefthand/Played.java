@@ -19,8 +19,7 @@ public final class Played {
     public static final Arranger ARRANGER = new Arranger(FigureBook.open());
     public static final Hand LARGE = Hand.of(240);
 
-    private Played() {
-    }
+    private Played() {}
 
     /** @param chart its lines parted by ~ */
     public static Song song(String chart) {
@@ -33,17 +32,30 @@ public final class Played {
 
     /** The notes of each bar, one stroke after another, the right hand's with R:. */
     public static String notes(Arrangement arrangement) {
-        return bars(arrangement, stroke -> (stroke.hand() == Side.RIGHT ? "R:" : "") + stroke.notes().stream().map(note -> note.pitch().toString()).collect(Collectors.joining("+")));
+        return bars(
+                arrangement,
+                stroke -> (stroke.hand() == Side.RIGHT ? "R:" : "")
+                        + stroke.notes().stream()
+                                .map(note -> note.pitch().toString())
+                                .collect(Collectors.joining("+")));
     }
 
     /** Where each stroke is written and how long, from its bar line. */
     public static String times(Arrangement arrangement) {
-        return bars(arrangement, stroke -> stroke.written().tick() - arrangement.song().bars().get(stroke.bar()).tick() + ":" + stroke.written().ticks());
+        return bars(
+                arrangement,
+                stroke -> stroke.written().tick()
+                        - arrangement.song().bars().get(stroke.bar()).tick() + ":"
+                        + stroke.written().ticks());
     }
 
     private static String bars(Arrangement arrangement, Function<Stroke, String> text) {
         List<Stroke> strokes = arrangement.strokes();
-        return arrangement.song().bars().stream().map(bar -> strokes.stream().filter(stroke -> stroke.bar() == bar.index()).map(text).collect(Collectors.joining(" ")))
+        return arrangement.song().bars().stream()
+                .map(bar -> strokes.stream()
+                        .filter(stroke -> stroke.bar() == bar.index())
+                        .map(text)
+                        .collect(Collectors.joining(" ")))
                 .collect(Collectors.joining(" | "));
     }
 }

@@ -34,8 +34,11 @@ class SearchOfTheHandTest {
     @ParameterizedTest
     @MethodSource("seeds")
     void no_way_is_cheaper(int seed) {
-        String figure = List.of("stride-root-chord", "spread-eighths", "held", "nearest-inversions", "two-feel").get(seed % 5);
-        Realised realised = Played.ARRANGER.arrange(SeededCharts.song(seed), Choices.figure(figure), Played.LARGE).laid();
+        String figure = List.of("stride-root-chord", "spread-eighths", "held", "nearest-inversions", "two-feel")
+                .get(seed % 5);
+        Realised realised = Played.ARRANGER
+                .arrange(SeededCharts.song(seed), Choices.figure(figure), Played.LARGE)
+                .laid();
         List<List<Candidate>> layers = new ArrayList<>();
         long ways = 1;
         for (List<Candidate> layer : realised.layers()) {
@@ -46,11 +49,13 @@ class SearchOfTheHandTest {
             layers.add(layer);
         }
         List<CostTerm<Candidate>> terms = PlaceCosts.of(Weights.USUAL, false);
-        assertThat(ShortestPath.through(layers, terms).total()).isCloseTo(cheapest(layers, terms, 0, null, 0), within(1e-6));
+        assertThat(ShortestPath.through(layers, terms).total())
+                .isCloseTo(cheapest(layers, terms, 0, null, 0), within(1e-6));
     }
 
     /** Every way from a layer on, none left out. */
-    private static double cheapest(List<List<Candidate>> layers, List<CostTerm<Candidate>> terms, int layer, Candidate before, double sum) {
+    private static double cheapest(
+            List<List<Candidate>> layers, List<CostTerm<Candidate>> terms, int layer, Candidate before, double sum) {
         if (layer == layers.size()) {
             return sum;
         }
@@ -58,7 +63,9 @@ class SearchOfTheHandTest {
         for (Candidate each : layers.get(layer)) {
             double cost = 0;
             for (CostTerm<Candidate> term : terms) {
-                cost += term.weight() * (term.own().applyAsDouble(each) + (before == null ? 0 : term.step().applyAsDouble(before, each)));
+                cost += term.weight()
+                        * (term.own().applyAsDouble(each)
+                                + (before == null ? 0 : term.step().applyAsDouble(before, each)));
             }
             best = Math.min(best, cheapest(layers, terms, layer + 1, each, sum + cost));
         }
@@ -72,39 +79,68 @@ class SearchOfTheHandTest {
         assertThat(ways).hasSize(3);
         assertThat(ways.get(0).total()).isCloseTo(arrangement.laid().cost(), within(1e-9));
         assertThat(ways.get(0).here()).isEmpty();
-        assertThat(ways.get(0).bass()).contains(arrangement.left().strokes().stream().filter(stroke -> stroke.bar() == 1).findFirst().orElseThrow().lowest());
+        assertThat(ways.get(0).bass())
+                .contains(arrangement.left().strokes().stream()
+                        .filter(stroke -> stroke.bar() == 1)
+                        .findFirst()
+                        .orElseThrow()
+                        .lowest());
         for (Realised.Way other : ways.subList(1, 3)) {
-            assertThat(other.here().values().stream().mapToDouble(each -> each).sum()).isCloseTo(other.total() - ways.get(0).total(), within(1e-6)).isNotNegative();
+            assertThat(other.here().values().stream().mapToDouble(each -> each).sum())
+                    .isCloseTo(other.total() - ways.get(0).total(), within(1e-6))
+                    .isNotNegative();
         }
     }
 
     @Test
     void costs_add_up_by_name() {
         Song song = SeededCharts.song(5);
-        Realised realised = Played.ARRANGER.arrange(song, Choices.figure("stride-root-chord"), Played.LARGE).laid();
-        assertThat(realised.costs().values().stream().mapToDouble(each -> each).sum()).isCloseTo(realised.cost(), within(1e-6));
-        assertThat(Weights.all()).extracting(Weights.Cost::id).containsAll(realised.costs().keySet());
+        Realised realised = Played.ARRANGER
+                .arrange(song, Choices.figure("stride-root-chord"), Played.LARGE)
+                .laid();
+        assertThat(realised.costs().values().stream().mapToDouble(each -> each).sum())
+                .isCloseTo(realised.cost(), within(1e-6));
+        assertThat(Weights.all())
+                .extracting(Weights.Cost::id)
+                .containsAll(realised.costs().keySet());
     }
 
     /** What no hand can do, or what says nothing, is refused with its reason. */
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource(delimiter = ';', value = {
-        "1+17@0:960; figure-too-wide", "~1+17@0:960; ", "1+3+5+8+10+12@0:960; figure-too-many", "v@0:960; figure-without-voicing", "c@0:960 s@960:960; figure-two-chords",
-        "w+5@0:960; figure-not-alone", "R:w@0:960; figure-left-only", ">1@0:960; figure-early-at-start", "1@0:960 5@960:960; "})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "1+17@0:960; figure-too-wide",
+                "~1+17@0:960; ",
+                "1+3+5+8+10+12@0:960; figure-too-many",
+                "v@0:960; figure-without-voicing",
+                "c@0:960 s@960:960; figure-two-chords",
+                "w+5@0:960; figure-not-alone",
+                "R:w@0:960; figure-left-only",
+                ">1@0:960; figure-early-at-start",
+                "1@0:960 5@960:960; "
+            })
     void a_figure_that_cannot_be_played(String strokes, String code) {
-        String file = FigureFile.write(FigureBook.open().figure("two-feel").orElseThrow()).replaceAll("(?s)bars:\n.*", "bars:\n  4/4: \"" + strokes + "\"\n");
+        String file = FigureFile.write(FigureBook.open().figure("two-feel").orElseThrow())
+                .replaceAll("(?s)bars:\n.*", "bars:\n  4/4: \"" + strokes + "\"\n");
         Figure figure = FigureFile.parse("mine.yaml", file);
         assertThat(FigureCheck.of(figure)).extracting(Reason::code).isEqualTo(code == null ? List.of() : List.of(code));
     }
 
     @Test
     void names_that_there_are_not_are_told_with_those_there_are() {
-        String file = FigureFile.write(FigureBook.open().figure("held").orElseThrow()).replace("\"spread\"", "\"wide\"").replace("spacing: \"open\"", "spacing: \"shut\"");
-        assertThat(FigureCheck.of(FigureFile.parse("mine.yaml", file))).extracting(reason -> reason.args().get("found")).containsExactly("wide", "shut");
+        String file = FigureFile.write(FigureBook.open().figure("held").orElseThrow())
+                .replace("\"spread\"", "\"wide\"")
+                .replace("spacing: \"open\"", "spacing: \"shut\"");
+        assertThat(FigureCheck.of(FigureFile.parse("mine.yaml", file)))
+                .extracting(reason -> reason.args().get("found"))
+                .containsExactly("wide", "shut");
     }
 
     @Test
     void every_figure_of_the_book_can_be_played() {
-        assertThat(FigureBook.open().figures()).allSatisfy(figure -> assertThat(FigureCheck.of(figure)).as(figure.id()).isEmpty());
+        assertThat(FigureBook.open().figures())
+                .allSatisfy(figure ->
+                        assertThat(FigureCheck.of(figure)).as(figure.id()).isEmpty());
     }
 }

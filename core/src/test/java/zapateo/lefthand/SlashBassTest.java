@@ -28,7 +28,16 @@ class SlashBassTest {
     }
 
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource({"C/E,E2+C3", "Am/C,C2+A2", "C/G,G2+E3", "C/B♭,B♭2+G3", "C/D,D2+C3", "C/F,F2+C3", "C/A,A1+E2", "C/C♯,C♯2+C♯3"})
+    @CsvSource({
+        "C/E,E2+C3",
+        "Am/C,C2+A2",
+        "C/G,G2+E3",
+        "C/B♭,B♭2+G3",
+        "C/D,D2+C3",
+        "C/F,F2+C3",
+        "C/A,A1+E2",
+        "C/C♯,C♯2+C♯3"
+    })
     void pairs(String chord, String notes) {
         assertThat(held(chord, "open-fifth")).isEqualTo(notes);
     }
@@ -47,38 +56,68 @@ class SlashBassTest {
     }
 
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource({"C/E,E2 C3 G3 C3", "C7/E,E2 B♭2 G3 B♭2", "C/G,G2 C3 E3 C3", "C/B♭,B♭1 G2 E3 G2", "C/D,D2 C3 E3 C3", "C/A,A1 E2 C3 E2"})
+    @CsvSource({
+        "C/E,E2 C3 G3 C3",
+        "C7/E,E2 B♭2 G3 B♭2",
+        "C/G,G2 C3 E3 C3",
+        "C/B♭,B♭1 G2 E3 G2",
+        "C/D,D2 C3 E3 C3",
+        "C/A,A1 E2 C3 E2"
+    })
     void arpeggios(String chord, String half) {
-        assertThat(Played.notes(arrange(chord, Choices.figure("spread-eighths")))).isEqualTo(half + " " + half);
+        assertThat(Played.notes(arrange(chord, Choices.figure("spread-eighths"))))
+                .isEqualTo(half + " " + half);
     }
 
     /** The third beat of a stride bar. */
     @ParameterizedTest(name = "{0}: {1}")
     @CsvSource({"C/E,E2 C2", "C/G,G2 C2", "C/B♭,B♭1 G1", "C/D,D2 A1", "C/F,F2 C2", "C/A,A1 E1", "D/F♯,F♯2 D2"})
     void alternation(String chord, String basses) {
-        List<Stroke> strokes = arrange("| " + chord + " |", Choices.figure("stride-root-chord")).left().strokes();
-        assertThat(strokes.stream().filter(stroke -> stroke.notes().size() == 1).map(stroke -> stroke.lowest().toString()).collect(Collectors.joining(" "))).isEqualTo(basses);
+        List<Stroke> strokes = arrange("| " + chord + " |", Choices.figure("stride-root-chord"))
+                .left()
+                .strokes();
+        assertThat(strokes.stream()
+                        .filter(stroke -> stroke.notes().size() == 1)
+                        .map(stroke -> stroke.lowest().toString())
+                        .collect(Collectors.joining(" ")))
+                .isEqualTo(basses);
     }
 
     /** A stepping bass in a tenth style gives walking tenths: C+E, B+D (G/B), A+C, G+B, F+A. */
     @Test
     void a_stepping_bass_gives_walking_tenths() {
-        Arrangement walked = arrange("| C G/B Am G | F G C C |", Choices.figure("held").with(Choice.VOICING, "tenth").endsHeld(false));
+        Arrangement walked = arrange(
+                "| C G/B Am G | F G C C |",
+                Choices.figure("held").with(Choice.VOICING, "tenth").endsHeld(false));
         assertThat(Played.notes(walked)).matches("C.\\+E. B.\\+D. A.\\+C. G.\\+B. \\| F.\\+A. .*");
     }
 
     /** No second, no unison, no bare octave arises over any bass, in any figure that states chords. */
     @ParameterizedTest
-    @ValueSource(strings = {"C/E", "C/G", "C/B♭", "C/D", "C/F", "C/A", "Am/G", "Cmaj7/B", "Fsus4/G", "A♭/G♭", "Dm7/C", "C7/G", "Bø/A", "G7/F"})
+    @ValueSource(
+            strings = {
+                "C/E", "C/G", "C/B♭", "C/D", "C/F", "C/A", "Am/G", "Cmaj7/B", "Fsus4/G", "A♭/G♭", "Dm7/C", "C7/G",
+                "Bø/A", "G7/F"
+            })
     void nothing_rubs(String chord) {
         for (Figure figure : FigureBook.open().figures()) {
             boolean rocks = figure.family().matches("shuffle|boogie|rock|riff|pulse|rumba|bossa|gospel");
-            for (Stroke stroke : arrange("| " + chord + " |", Choices.figure(figure.id())).left().strokes()) {
-                List<Integer> keys = stroke.notes().stream().map(note -> note.pitch().midi()).toList();
+            for (Stroke stroke : arrange("| " + chord + " |", Choices.figure(figure.id()))
+                    .left()
+                    .strokes()) {
+                List<Integer> keys =
+                        stroke.notes().stream().map(note -> note.pitch().midi()).toList();
                 assertThat(keys).as(figure.id() + " " + stroke.notes()).doesNotHaveDuplicates();
                 if (stroke.hand() == Side.LEFT && keys.size() > 1 && keys.get(0) < 48) {
-                    assertThat(keys.get(1) - keys.get(0)).as(figure.id() + " over " + chord + ": " + stroke.notes()).isGreaterThan(2);
-                    assertThat(keys.size() == 2 && keys.get(1) - keys.get(0) == 12 && !rocks && !figure.id().matches("stop-time|octave-rag")).as(figure.id() + " over " + chord + ": " + stroke.notes()).isFalse();
+                    assertThat(keys.get(1) - keys.get(0))
+                            .as(figure.id() + " over " + chord + ": " + stroke.notes())
+                            .isGreaterThan(2);
+                    assertThat(keys.size() == 2
+                                    && keys.get(1) - keys.get(0) == 12
+                                    && !rocks
+                                    && !figure.id().matches("stop-time|octave-rag"))
+                            .as(figure.id() + " over " + chord + ": " + stroke.notes())
+                            .isFalse();
                 }
             }
         }

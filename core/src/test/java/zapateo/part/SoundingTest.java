@@ -19,7 +19,15 @@ class SoundingTest {
     @Test
     void it_finds_what_looking_at_all_of_them_finds() {
         for (String figure : List.of("stride-tenths", "spread-eighths", "held", "walking")) {
-            List<Stroke> strokes = new ArrayList<>(new Arranger(FigureBook.open()).arrange(ChartParser.parse("| C | Am7 F | G7 . . C | F | Dm7 | G7 |").song().orElseThrow(), Choices.figure(figure), Hand.USUAL).left().strokes());
+            List<Stroke> strokes = new ArrayList<>(new Arranger(FigureBook.open())
+                    .arrange(
+                            ChartParser.parse("| C | Am7 F | G7 . . C | F | Dm7 | G7 |")
+                                    .song()
+                                    .orElseThrow(),
+                            Choices.figure(figure),
+                            Hand.USUAL)
+                    .left()
+                    .strokes());
             SplittableRandom chance = new SplittableRandom(38);
             for (int i = strokes.size() - 1; i > 0; i--) {
                 strokes.add(strokes.remove(chance.nextInt(i + 1)));
@@ -28,10 +36,19 @@ class SoundingTest {
             for (int tries = 0; tries < 500; tries++) {
                 int from = chance.nextInt(26_000) - 1_000;
                 int to = from + 1 + chance.nextInt(6_000);
-                assertThat(sounding.in(from, to).sorted()).as("%s %d-%d", figure, from, to).containsExactly(IntStream.range(0, strokes.size())
-                        .filter(place -> strokes.get(place).written().tick() < to && strokes.get(place).written().end() > from).boxed().toArray(Integer[]::new));
-                assertThat(sounding.beginningIn(from, to).sorted()).containsExactly(IntStream.range(0, strokes.size())
-                        .filter(place -> strokes.get(place).written().tick() >= from && strokes.get(place).written().tick() < to).boxed().toArray(Integer[]::new));
+                assertThat(sounding.in(from, to).sorted())
+                        .as("%s %d-%d", figure, from, to)
+                        .containsExactly(IntStream.range(0, strokes.size())
+                                .filter(place -> strokes.get(place).written().tick() < to
+                                        && strokes.get(place).written().end() > from)
+                                .boxed()
+                                .toArray(Integer[]::new));
+                assertThat(sounding.beginningIn(from, to).sorted())
+                        .containsExactly(IntStream.range(0, strokes.size())
+                                .filter(place -> strokes.get(place).written().tick() >= from
+                                        && strokes.get(place).written().tick() < to)
+                                .boxed()
+                                .toArray(Integer[]::new));
             }
         }
         assertThat(new Sounding(List.of()).in(0, 100)).isEmpty();

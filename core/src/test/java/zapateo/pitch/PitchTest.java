@@ -23,7 +23,8 @@ class PitchTest {
         "E♭3,  51,  155.563, equal temperament",
         "B♯3,  60,  261.626, the key of C4 by another name",
         "C♭4,  59,  246.942, the key of B3 by another name",
-        "F𝄪3,  55,  195.998, the key of G3 by another name"})
+        "F𝄪3,  55,  195.998, the key of G3 by another name"
+    })
     void note_numbers_and_frequencies_are_those_of_the_standards(String name, int midi, double hertz, String source) {
         Pitch pitch = Pitch.parse(name);
         assertThat(pitch.midi()).isEqualTo(midi);
@@ -42,23 +43,39 @@ class PitchTest {
 
     @Test
     void a_name_that_does_not_lie_on_the_key_is_refused() {
-        assertThatThrownBy(() -> Pitch.onKey(61, PitchClass.parse("C"))).hasMessageContaining("C does not lie on key 61");
+        assertThatThrownBy(() -> Pitch.onKey(61, PitchClass.parse("C")))
+                .hasMessageContaining("C does not lie on key 61");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", "H3", "C", "C♭♭♭3", "3C", "C999", "♭3"})
     void what_is_no_pitch_is_named_in_the_error(String text) {
-        assertThatThrownBy(() -> Pitch.parse(text)).isInstanceOf(Refused.class).hasMessageContaining("\"" + text + "\"");
+        assertThatThrownBy(() -> Pitch.parse(text))
+                .isInstanceOf(Refused.class)
+                .hasMessageContaining("\"" + text + "\"");
     }
 
     @ParameterizedTest(name = "{0} reads as {1}")
-    @CsvSource({"Bb, B♭", "b♭, B♭", "F##, F𝄪", "Fx, F𝄪", "f♯♯, F𝄪", "Ebb, E𝄫", "E♭♭, E𝄫", "C#, C♯", "G♮, G", "A, A"})
+    @CsvSource({"Bb, B♭", "b♭, B♭", "F##, F𝄪", "Fx, F𝄪", "f♯♯, F𝄪", "Ebb, E𝄫", "E♭♭, E𝄫", "C#, C♯", "G♮, G", "A, A"
+    })
     void accidentals_may_be_typed_plainly(String typed, String read) {
         assertThat(PitchClass.parse(typed)).hasToString(read);
     }
 
     @ParameterizedTest(name = "{1} above {0} is {2}")
-    @CsvSource({"C, 3, E", "C♯, 3, E♯", "A♭, b3, C♭", "B, b5, F", "B, bb7, A♭", "G♯, bb7, F", "D♭, b7, C♭", "F♯, #5, C𝄪", "E♭, 9, F", "C, #11, F♯", "G, b13, E♭"})
+    @CsvSource({
+        "C, 3, E",
+        "C♯, 3, E♯",
+        "A♭, b3, C♭",
+        "B, b5, F",
+        "B, bb7, A♭",
+        "G♯, bb7, F",
+        "D♭, b7, C♭",
+        "F♯, #5, C𝄪",
+        "E♭, 9, F",
+        "C, #11, F♯",
+        "G, b13, E♭"
+    })
     void intervals_are_spelled_by_letters(String root, String degree, String tone) {
         assertThat(PitchClass.parse(root).plus(Interval.parse(degree))).hasToString(tone);
     }
@@ -69,7 +86,10 @@ class PitchTest {
     }
 
     @ParameterizedTest(name = "degree {0} is {1} semitones")
-    @CsvSource({"1,0", "b2,1", "2,2", "b3,3", "3,4", "4,5", "#4,6", "5,7", "#5,8", "6,9", "b7,10", "7,11", "8,12", "9,14", "10,16", "#11,18", "13,21", "15,24"})
+    @CsvSource({
+        "1,0", "b2,1", "2,2", "b3,3", "3,4", "4,5", "#4,6", "5,7", "#5,8", "6,9", "b7,10", "7,11", "8,12", "9,14",
+        "10,16", "#11,18", "13,21", "15,24"
+    })
     void degrees_are_measured_against_the_major_scale(String degree, int semitones) {
         assertThat(Interval.parse(degree).semitones()).isEqualTo(semitones);
     }

@@ -14,10 +14,21 @@ import zapateo.rhythm.Side;
 final class SimulatedPlayer {
 
     /** How this one plays. */
-    record Manner(double jitterMs, double drift, double delayMs) {
-    }
+    record Manner(double jitterMs, double drift, double delayMs) {}
 
-    enum Mistake { WRONG, MISSED, OCTAVE, EARLY, LATE, ADDED, LATE_HAND, LATE_TENTH, STOP, AGAIN, PEDAL_LATE }
+    enum Mistake {
+        WRONG,
+        MISSED,
+        OCTAVE,
+        EARLY,
+        LATE,
+        ADDED,
+        LATE_HAND,
+        LATE_TENTH,
+        STOP,
+        AGAIN,
+        PEDAL_LATE
+    }
 
     /**
      * What was planted.
@@ -25,8 +36,7 @@ final class SimulatedPlayer {
      * @param notes by kind the asked notes it was planted on
      * @param unsure notes whose own unevenness brings them near the edge of what is right
      */
-    record Planted(Take take, Map<Mistake, Set<Integer>> notes, int added, Set<Integer> unsure, Set<Integer> bars) {
-    }
+    record Planted(Take take, Map<Mistake, Set<Integer>> notes, int added, Set<Integer> unsure, Set<Integer> bars) {}
 
     private final Passage passage;
     private final Random random;
@@ -52,7 +62,10 @@ final class SimulatedPlayer {
         for (Mistake kind : Mistake.values()) {
             planted.put(kind, new HashSet<>());
         }
-        List<Mistake> own = kinds.stream().filter(kind -> kind.compareTo(Mistake.ADDED) <= 0).sorted().toList();
+        List<Mistake> own = kinds.stream()
+                .filter(kind -> kind.compareTo(Mistake.ADDED) <= 0)
+                .sorted()
+                .toList();
         Set<Integer> unsure = new HashSet<>();
         Set<Integer> bars = new TreeSet<>();
         Side late = random.nextBoolean() ? Side.LEFT : Side.RIGHT;
@@ -79,7 +92,10 @@ final class SimulatedPlayer {
             if (Math.abs(jitter) > 0.6 * note.tolerance() && free) {
                 unsure.add(at);
             }
-            boolean tenth = kinds.contains(Mistake.LATE_TENTH) && note.roll().filter(Passage.Rolled::before).isPresent() && tail(note) > 1.8 * note.tolerance() && tail(note) < 200;
+            boolean tenth = kinds.contains(Mistake.LATE_TENTH)
+                    && note.roll().filter(Passage.Rolled::before).isPresent()
+                    && tail(note) > 1.8 * note.tolerance()
+                    && tail(note) < 200;
             if (tenth) {
                 // The bass on the beat, its top after it.
                 time = came(note.beat() + (note.ms() - note.beat()) + tail(note)) + shift + jitter;
@@ -88,20 +104,33 @@ final class SimulatedPlayer {
             if (note.hand() == late) {
                 time += lag;
             }
-            boolean mistaken = !own.isEmpty() && free && at > 3 && at < notes.size() - 3 && at > safe && at != stop && random.nextDouble() < rate;
+            boolean mistaken = !own.isEmpty()
+                    && free
+                    && at > 3
+                    && at < notes.size() - 3
+                    && at > safe
+                    && at != stop
+                    && random.nextDouble() < rate;
             Mistake kind = mistaken ? own.get(random.nextInt(own.size())) : null;
             int midi = note.midi();
             if (mistaken) {
                 safe = at + 4;
                 switch (kind) {
-                    case WRONG -> midi = other(note, 1 + random.nextInt(2) * (random.nextBoolean() ? 1 : -1) - (random.nextBoolean() ? 3 : 0));
+                    case WRONG ->
+                        midi = other(
+                                note,
+                                1
+                                        + random.nextInt(2) * (random.nextBoolean() ? 1 : -1)
+                                        - (random.nextBoolean() ? 3 : 0));
                     case OCTAVE -> midi += random.nextBoolean() ? 12 : -12;
                     case EARLY -> time -= note.tolerance() * (1.8 + random.nextDouble() * 0.5);
                     case LATE -> time += note.tolerance() * (1.8 + random.nextDouble() * 0.5);
-                    default -> {
-                    }
+                    default -> {}
                 }
-                boolean possible = midi >= 21 && midi <= 108 && !asked(midi, note, kind) && !(kind == Mistake.EARLY && note.between() < 70);
+                boolean possible = midi >= 21
+                        && midi <= 108
+                        && !asked(midi, note, kind)
+                        && !(kind == Mistake.EARLY && note.between() < 70);
                 if (!possible) {
                     midi = note.midi();
                     time = came(note.ms()) + shift + jitter + (note.hand() == late ? lag : 0);
@@ -117,26 +146,38 @@ final class SimulatedPlayer {
             if (kind == Mistake.ADDED) {
                 added++;
                 int extra = note.midi() + (note.hand() == Side.LEFT ? -1 : 1);
-                keys.add(new Take.Key(time + 20 + random.nextInt(30), 80, asked(extra, note, Mistake.ADDED) ? note.midi() + (note.hand() == Side.LEFT ? -2 : 2) : extra, 50));
+                keys.add(new Take.Key(
+                        time + 20 + random.nextInt(30),
+                        80,
+                        asked(extra, note, Mistake.ADDED) ? note.midi() + (note.hand() == Side.LEFT ? -2 : 2) : extra,
+                        50));
             }
             if (at == again) {
                 int opening = at;
                 while (opening > 0 && notes.get(opening - 1).bar() == note.bar()) {
                     opening--;
                 }
-                double back = came(note.ms()) + passage.beatMs() * 1.3 - came(notes.get(opening).ms());
+                double back = came(note.ms())
+                        + passage.beatMs() * 1.3
+                        - came(notes.get(opening).ms());
                 planted.get(Mistake.AGAIN).add(at);
                 bars.add(note.bar());
                 shift += back;
                 shifts.add(new double[] {note.ms(), back});
                 for (int replayed = opening; replayed <= at; replayed++) {
-                    keys.add(new Take.Key(came(notes.get(replayed).ms()) + shift + random.nextGaussian() * manner.jitterMs(), 300, notes.get(replayed).midi(), 64));
+                    keys.add(new Take.Key(
+                            came(notes.get(replayed).ms()) + shift + random.nextGaussian() * manner.jitterMs(),
+                            300,
+                            notes.get(replayed).midi(),
+                            64));
                 }
             }
         }
         List<Take.PedalMove> pedal = new ArrayList<>();
         for (Passage.PedalSpan span : passage.pedal()) {
-            double wait = kinds.contains(Mistake.PEDAL_LATE) && random.nextInt(4) == 0 && span.up() - span.down() > 900 ? 320 : 60;
+            double wait = kinds.contains(Mistake.PEDAL_LATE) && random.nextInt(4) == 0 && span.up() - span.down() > 900
+                    ? 320
+                    : 60;
             if (wait > 100) {
                 planted.get(Mistake.PEDAL_LATE).add(pedal.size());
             }
@@ -148,7 +189,10 @@ final class SimulatedPlayer {
 
     /** How much later everything is from some asked times on. */
     private static double shift(List<double[]> shifts, double due) {
-        return shifts.stream().filter(each -> due >= each[0] - 1).mapToDouble(each -> each[1]).sum();
+        return shifts.stream()
+                .filter(each -> due >= each[0] - 1)
+                .mapToDouble(each -> each[1])
+                .sum();
     }
 
     private static List<Take.PedalMove> fitted(List<Take.PedalMove> moves) {
@@ -162,13 +206,18 @@ final class SimulatedPlayer {
     }
 
     private double tail(Passage.Note note) {
-        return passage.notes().stream().filter(each -> each.stroke() == note.stroke()).mapToDouble(each -> each.beat() - each.ms()).max().orElse(0);
+        return passage.notes().stream()
+                .filter(each -> each.stroke() == note.stroke())
+                .mapToDouble(each -> each.beat() - each.ms())
+                .max()
+                .orElse(0);
     }
 
     /** The first of a bar between two notes. */
     private int beginning(int from, int to) {
         int at = from + random.nextInt(Math.max(1, to - from));
-        while (at + 1 < passage.notes().size() && passage.notes().get(at).ms() - passage.notes().get(at - 1).ms() < 60) {
+        while (at + 1 < passage.notes().size()
+                && passage.notes().get(at).ms() - passage.notes().get(at - 1).ms() < 60) {
             at++;
         }
         return at;
@@ -181,7 +230,11 @@ final class SimulatedPlayer {
         for (int tried = at; tried < notes.size() - 4; tried++) {
             int bar = notes.get(tried).bar();
             double ms = notes.get(tried).ms();
-            long onsets = notes.stream().filter(note -> note.bar() == bar && note.ms() <= ms).map(note -> Math.round(note.beat() / 10)).distinct().count();
+            long onsets = notes.stream()
+                    .filter(note -> note.bar() == bar && note.ms() <= ms)
+                    .map(note -> Math.round(note.beat() / 10))
+                    .distinct()
+                    .count();
             if (onsets >= 3 && notes.get(tried + 1).ms() - ms > 60) {
                 return tried;
             }
@@ -195,7 +248,12 @@ final class SimulatedPlayer {
 
     /** Whether such a key is asked for nearby all the same. */
     private boolean asked(int midi, Passage.Note note, Mistake kind) {
-        return kind != Mistake.MISSED && kind != Mistake.EARLY && kind != Mistake.LATE && (kind != Mistake.ADDED || midi != note.midi())
-                && passage.notes().stream().anyMatch(each -> each.midi() == midi && Math.abs(each.ms() - note.ms()) < 3 * passage.window());
+        return kind != Mistake.MISSED
+                && kind != Mistake.EARLY
+                && kind != Mistake.LATE
+                && (kind != Mistake.ADDED || midi != note.midi())
+                && passage.notes().stream()
+                        .anyMatch(
+                                each -> each.midi() == midi && Math.abs(each.ms() - note.ms()) < 3 * passage.window());
     }
 }

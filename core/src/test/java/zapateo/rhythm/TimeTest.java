@@ -13,7 +13,19 @@ class TimeTest {
 
     /** What is counted: the issue's own rule and common practice. */
     @ParameterizedTest(name = "{0}: {1} beats of {2} ticks")
-    @CsvSource({"4/4,4,960", "3/4,3,960", "2/4,2,960", "6/8,2,1440", "9/8,3,1440", "12/8,4,1440", "7/8,7,480", "5/4,5,960", "2/2,2,1920", "3/8,3,480", "5/8,5,480"})
+    @CsvSource({
+        "4/4,4,960",
+        "3/4,3,960",
+        "2/4,2,960",
+        "6/8,2,1440",
+        "9/8,3,1440",
+        "12/8,4,1440",
+        "7/8,7,480",
+        "5/4,5,960",
+        "2/2,2,1920",
+        "3/8,3,480",
+        "5/8,5,480"
+    })
     void the_beat_is_what_a_player_counts(String written, int beats, int beatTicks) {
         Meter meter = Meter.parse(written);
         assertThat(meter.beats()).isEqualTo(beats);
@@ -36,7 +48,9 @@ class TimeTest {
         assertThatThrownBy(() -> Meter.parse(written)).hasMessageContaining("\"" + written + "\"");
     }
 
-    /** HANDBOOK §7: 2:1 up to 140, 1.5:1 at 200, 1:1 from 300, linear between, the short note at least 100 ms below 300. */
+    /**
+     * HANDBOOK §7: 2:1 up to 140, 1.5:1 at 200, 1:1 from 300, linear between, the short note at least 100 ms below 300.
+     */
     @ParameterizedTest(name = "at {0} the ratio is {1}")
     @CsvSource({"60,2.0", "120,2.0", "140,2.0", "170,1.75", "200,1.5", "240,1.3", "299,1.005", "300,1.0", "360,1.0"})
     void swing_evens_out_as_the_tempo_rises(double quarters, double ratio) {

@@ -20,8 +20,8 @@ import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.part.Stroke;
-import zapateo.rhythm.Meter;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Meter;
 import zapateo.song.Bar;
 import zapateo.song.ChartParser;
 import zapateo.song.Monotone;
@@ -41,8 +41,13 @@ class LicksTest {
 
     private static String played(String lick, String chart) {
         Song song = song(chart);
-        return new Licks(song, List.of(), Hand.USUAL).of(Lick.named(lick).orElseThrow(), song.bars().get(0)).stream()
-                .map(stroke -> stroke.written().tick() + ":" + stroke.notes().stream().map(note -> note.pitch().toString()).collect(Collectors.joining("+"))).collect(Collectors.joining(" "));
+        return new Licks(song, List.of(), Hand.USUAL)
+                .of(Lick.named(lick).orElseThrow(), song.bars().get(0)).stream()
+                        .map(stroke -> stroke.written().tick() + ":"
+                                + stroke.notes().stream()
+                                        .map(note -> note.pitch().toString())
+                                        .collect(Collectors.joining("+")))
+                        .collect(Collectors.joining(" "));
     }
 
     @Test
@@ -50,12 +55,19 @@ class LicksTest {
         assertThat(Lick.all()).hasSizeGreaterThanOrEqualTo(24);
         assertThat(Lick.all()).extracting(Lick::name).doesNotHaveDuplicates();
         assertThat(Lick.all()).allSatisfy(lick -> {
-            assertThat(lick.steps(Meter.COMMON).stream().mapToInt(step -> step.grace() ? 0 : step.ticks()).sum()).as(lick.id()).isBetween(2880, 3840);
+            assertThat(lick.steps(Meter.COMMON).stream()
+                            .mapToInt(step -> step.grace() ? 0 : step.ticks())
+                            .sum())
+                    .as(lick.id())
+                    .isBetween(2880, 3840);
             assertThat(lick.practise()).endsWith(".");
         });
     }
 
-    /** Devices of HANDBOOK §9 by the note, made for another chord by role: a minor third where the chord has one, the seventh it has. Common practice. */
+    /**
+     * Devices of HANDBOOK §9 by the note, made for another chord by role: a minor third where the chord has one, the
+     * seventh it has. Common practice.
+     */
     @ParameterizedTest
     @CsvSource(delimiter = '!', textBlock = """
             second-to-third         ! Key: C/| C |          ! 0:D5 480:E5 1920:G5 2400:D5 2880:E5
@@ -75,12 +87,16 @@ class LicksTest {
         assertThat(played(lick, chart.replace("/|", "\n|"))).isEqualTo(expected);
     }
 
-    /** Over every kind of chord in every metre: inside the bar, one after another, on notes of the chord, its scale or its neighbours; within the hand where it is offered. */
+    /**
+     * Over every kind of chord in every metre: inside the bar, one after another, on notes of the chord, its scale or
+     * its neighbours; within the hand where it is offered.
+     */
     @ParameterizedTest
     @MethodSource("all")
     void every_lick_over_every_chord(Lick lick) {
         for (String meter : List.of("4/4", "3/4", "6/8", "2/4", "5/4")) {
-            for (String chord : List.of("C", "F♯m7", "B♭7", "E♭maj7", "A♭6", "D°", "Gsus4", "Bø", "C7♯9", "Faug", "D♭maj9")) {
+            for (String chord :
+                    List.of("C", "F♯m7", "B♭7", "E♭maj7", "A♭6", "D°", "Gsus4", "Bø", "C7♯9", "Faug", "D♭maj9")) {
                 Song song = song("Meter: " + meter + "\nTempo: 90\n| " + chord + " | " + chord + " F |");
                 Licks licks = new Licks(song, List.of(), Hand.of(170));
                 for (Bar bar : song.bars()) {
@@ -88,13 +104,16 @@ class LicksTest {
                     assertThat(strokes).isNotEmpty();
                     int end = bar.tick();
                     for (Stroke stroke : strokes) {
-                        assertThat(stroke.written().tick()).isGreaterThanOrEqualTo(Math.max(bar.tick(), end - Lick.GRACE));
+                        assertThat(stroke.written().tick())
+                                .isGreaterThanOrEqualTo(Math.max(bar.tick(), end - Lick.GRACE));
                         end = stroke.written().end();
                         assertThat(stroke.highest().midi()).isBetween(55, 96);
                     }
                     assertThat(end).isLessThanOrEqualTo(bar.end());
                     if (licks.suits(lick, bar)) {
-                        assertThat(strokes).allSatisfy(stroke -> assertThat(Hand.of(170).easeOf(stroke.keys())).isNotEqualTo(Ease.OUT_OF_REACH));
+                        assertThat(strokes)
+                                .allSatisfy(stroke -> assertThat(Hand.of(170).easeOf(stroke.keys()))
+                                        .isNotEqualTo(Ease.OUT_OF_REACH));
                     }
                 }
             }
@@ -108,8 +127,14 @@ class LicksTest {
         for (String text : List.of("3/4", "6/8")) {
             Meter meter = Meter.parse(text);
             List<Lick.Step> own = lick.steps(meter);
-            assertThat(own.stream().mapToInt(step -> step.grace() ? 0 : step.ticks()).sum()).as("%s in %s fills its bar", lick.id(), text).isEqualTo(meter.barTicks());
-            assertThat(own.get(own.size() - 1)).as("%s in %s comes to rest", lick.id(), text).satisfies(last -> assertThat(last.tick() + last.ticks()).isEqualTo(meter.barTicks()));
+            assertThat(own.stream()
+                            .mapToInt(step -> step.grace() ? 0 : step.ticks())
+                            .sum())
+                    .as("%s in %s fills its bar", lick.id(), text)
+                    .isEqualTo(meter.barTicks());
+            assertThat(own.get(own.size() - 1))
+                    .as("%s in %s comes to rest", lick.id(), text)
+                    .satisfies(last -> assertThat(last.tick() + last.ticks()).isEqualTo(meter.barTicks()));
         }
         assertThat(lick.steps(Meter.parse("12/8"))).as("counted as six is").isEqualTo(lick.steps(Meter.parse("6/8")));
         assertThat(lick.steps(Meter.parse("5/4"))).isEqualTo(lick.steps(Meter.COMMON));
@@ -119,52 +144,102 @@ class LicksTest {
     void a_chord_is_offered_what_suits_it_and_the_tempo() {
         Song song = song("Key: C\nTempo: 100\n| C | Am7 | G7 |");
         Licks licks = new Licks(song, List.of(), Hand.USUAL);
-        List<Set<String>> offered = song.bars().stream().map(bar -> (Set<String>) licks.over(bar).stream().map(each -> each.lick().id()).collect(Collectors.toCollection(TreeSet::new))).toList();
-        assertThat(offered.get(0)).contains("second-to-third", "pentatonic-up").doesNotContain("minor-five-up", "blues-turn");
+        List<Set<String>> offered = song.bars().stream()
+                .map(bar -> (Set<String>) licks.over(bar).stream()
+                        .map(each -> each.lick().id())
+                        .collect(Collectors.toCollection(TreeSet::new)))
+                .toList();
+        assertThat(offered.get(0))
+                .contains("second-to-third", "pentatonic-up")
+                .doesNotContain("minor-five-up", "blues-turn");
         assertThat(offered.get(1)).contains("minor-five-up").doesNotContain("second-to-third");
         assertThat(offered.get(2)).contains("blues-turn", "blues-fall");
         Song fast = song("Key: C\nTempo: 240\n| C |");
-        assertThat(new Licks(fast, List.of(), Hand.USUAL).over(fast.bars().get(0))).extracting(each -> each.lick().id()).contains("two-guides").doesNotContain("tremolo");
-        assertThat(new Licks(song, List.of(), Hand.of(150)).over(song.bars().get(0))).extracting(each -> each.lick().id()).doesNotContain("octave-call");
+        assertThat(new Licks(fast, List.of(), Hand.USUAL).over(fast.bars().get(0)))
+                .extracting(each -> each.lick().id())
+                .contains("two-guides")
+                .doesNotContain("tremolo");
+        assertThat(new Licks(song, List.of(), Hand.of(150)).over(song.bars().get(0)))
+                .extracting(each -> each.lick().id())
+                .doesNotContain("octave-call");
     }
 
-    /** A grace note is written as one (MusicXML 4.0, grace): it takes none of the bar's time, and what it leans on has all of its own. */
+    /**
+     * A grace note is written as one (MusicXML 4.0, grace): it takes none of the bar's time, and what it leans on has
+     * all of its own.
+     */
     @Test
     void a_grace_note_takes_no_time_on_the_page_and_comes_first_to_the_ear() {
-        Arrangement arrangement = ARRANGER.arrange(song("Key: C\n| C |"), Choices.figure("held").right(RightHand.NONE.licks(List.of(new RightHand.PlacedLick(1, "grace-to-third")))), Pianist.USUAL);
+        Arrangement arrangement = ARRANGER.arrange(
+                song("Key: C\n| C |"),
+                Choices.figure("held")
+                        .right(RightHand.NONE.licks(List.of(new RightHand.PlacedLick(1, "grace-to-third")))),
+                Pianist.USUAL);
         List<Stroke> right = arrangement.right().strokes();
         assertThat(right.get(0).isGrace()).isTrue();
         assertThat(right.get(1).sounding().tick()).isEqualTo(120);
         assertThat(right.get(1).onPage()).isEqualTo(zapateo.part.TickSpan.of(0, 960));
         assertThat(zapateo.arrangement.Meeting.of(arrangement).get(0).order()).isEqualTo("1 LR, 2 R, 2& R, 3 R, 4 R");
-        String xml = new String(zapateo.format.MusicXmlWriter.write(arrangement, zapateo.format.Hands.BOTH), java.nio.charset.StandardCharsets.UTF_8);
+        String xml = new String(
+                zapateo.format.MusicXmlWriter.write(arrangement, zapateo.format.Hands.BOTH),
+                java.nio.charset.StandardCharsets.UTF_8);
         String staff = xml.substring(xml.indexOf("<note"), xml.indexOf("<backup"));
         assertThat(staff.split("<grace").length).isEqualTo(2);
-        assertThat(java.util.regex.Pattern.compile("<duration>(\\d+)").matcher(staff).results().mapToInt(match -> Integer.parseInt(match.group(1))).sum()).isEqualTo(3840);
+        assertThat(java.util.regex.Pattern.compile("<duration>(\\d+)")
+                        .matcher(staff)
+                        .results()
+                        .mapToInt(match -> Integer.parseInt(match.group(1)))
+                        .sum())
+                .isEqualTo(3840);
     }
 
-    /** HANDBOOK §9: a tune that stays on one note sounds dull on a piano. Ties are one note, and another octave is another key. */
+    /**
+     * HANDBOOK §9: a tune that stays on one note sounds dull on a piano. Ties are one note, and another octave is
+     * another key.
+     */
     @Test
     void a_melody_that_stays_on_one_key_is_told() {
-        assertThat(Monotone.of(song("Key: C\n| C | F | G | C |\nMelody: | G G G2 G2 G2 | G8- | G4 g4 | GGGG GGG2 |\n".replace("GGG2", "GGAA"))))
-                .containsExactly(new Monotone(0, zapateo.pitch.Pitch.parse("G4"), 6), new Monotone(3, zapateo.pitch.Pitch.parse("G4"), 6));
+        assertThat(Monotone.of(song("Key: C\n| C | F | G | C |\nMelody: | G G G2 G2 G2 | G8- | G4 g4 | GGGG GGG2 |\n"
+                        .replace("GGG2", "GGAA"))))
+                .containsExactly(
+                        new Monotone(0, zapateo.pitch.Pitch.parse("G4"), 6),
+                        new Monotone(3, zapateo.pitch.Pitch.parse("G4"), 6));
     }
 
     @Test
     void a_lick_takes_the_place_of_what_was_there_in_its_bar_and_nowhere_else() {
         Song song = song("Key: C\n| C | F | G7 |\nMelody: | e4 c4- | c4 A4 | B8 |\n");
-        Map<String, RightHand> ways = Map.of("melody", RightHand.of(RightChoices.Style.MELODY), "rests", RightHand.NONE);
+        Map<String, RightHand> ways =
+                Map.of("melody", RightHand.of(RightChoices.Style.MELODY), "rests", RightHand.NONE);
         ways.forEach((name, way) -> {
-            Arrangement with = ARRANGER.arrange(song, Choices.figure("stride-root-chord").right(way.licks(List.of(new RightHand.PlacedLick(2, "fixed-fourth")))), Pianist.USUAL);
-            List<Stroke> lick = with.right().strokes().stream().filter(stroke -> stroke.bar() == 1).toList();
-            assertThat(lick).hasSize(5).allSatisfy(stroke -> assertThat(stroke.reason().code()).isEqualTo("lick"));
-            assertThat(Crossing.between(with.left().strokes(), with.right().strokes())).isEmpty();
+            Arrangement with = ARRANGER.arrange(
+                    song,
+                    Choices.figure("stride-root-chord")
+                            .right(way.licks(List.of(new RightHand.PlacedLick(2, "fixed-fourth")))),
+                    Pianist.USUAL);
+            List<Stroke> lick = with.right().strokes().stream()
+                    .filter(stroke -> stroke.bar() == 1)
+                    .toList();
+            assertThat(lick)
+                    .hasSize(5)
+                    .allSatisfy(stroke -> assertThat(stroke.reason().code()).isEqualTo("lick"));
+            assertThat(Crossing.between(with.left().strokes(), with.right().strokes()))
+                    .isEmpty();
             if (name.equals("melody")) {
-                assertThat(with.right().strokes()).filteredOn(stroke -> stroke.bar() == 0).extracting(stroke -> stroke.written().ticks()).containsExactly(1920, 1920);
-                assertThat(with.right().strokes()).filteredOn(stroke -> stroke.bar() == 2).hasSize(1);
+                assertThat(with.right().strokes())
+                        .filteredOn(stroke -> stroke.bar() == 0)
+                        .extracting(stroke -> stroke.written().ticks())
+                        .containsExactly(1920, 1920);
+                assertThat(with.right().strokes())
+                        .filteredOn(stroke -> stroke.bar() == 2)
+                        .hasSize(1);
             }
         });
-        assertThatThrownBy(() -> ARRANGER.arrange(song, Choices.OPEN.right(RightHand.NONE.licks(List.of(new RightHand.PlacedLick(1, "shuffle-off")))), Pianist.USUAL))
-                .hasMessageContaining("lick \"shuffle-off\": expected one of").hasMessageContaining("tremolo");
+        assertThatThrownBy(() -> ARRANGER.arrange(
+                        song,
+                        Choices.OPEN.right(RightHand.NONE.licks(List.of(new RightHand.PlacedLick(1, "shuffle-off")))),
+                        Pianist.USUAL))
+                .hasMessageContaining("lick \"shuffle-off\": expected one of")
+                .hasMessageContaining("tremolo");
     }
 }

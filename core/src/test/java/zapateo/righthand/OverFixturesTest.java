@@ -9,9 +9,9 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
-import zapateo.arrangement.AsBefore;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
+import zapateo.arrangement.AsBefore;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Options;
@@ -30,8 +30,10 @@ import zapateo.song.Song;
 import zapateo.song.Tune;
 
 /**
- * No right hand changes unseen whatever is chosen for it: seeded tunes and charts with manners, shapes, fills, choruses and licks drawn, over four left hands and for three sizes of hand; what may be improvised on
- * them, which one shape goes over their chords, and how a take of them is written. Where a change is meant, {@code -Dover.write=true} writes the hashes anew.
+ * No right hand changes unseen whatever is chosen for it: seeded tunes and charts with manners, shapes, fills, choruses
+ * and licks drawn, over four left hands and for three sizes of hand; what may be improvised on them, which one shape
+ * goes over their chords, and how a take of them is written. Where a change is meant, {@code -Dover.write=true} writes
+ * the hashes anew.
  */
 class OverFixturesTest {
 
@@ -39,11 +41,15 @@ class OverFixturesTest {
     private static final double[] SPANS = {170, 201, 235};
     private static final List<String> LEFT = List.of("held", "spread-eighths", "stride-root-chord", "two-feel");
     private static final Arranger ARRANGER = new Arranger(FigureBook.open());
-    private static final List<Choice<?>> DRAWN = List.of(Choice.TOP, Choice.UNDER, Choice.SHAPES, Choice.MANNER, Choice.UNISON);
+    private static final List<Choice<?>> DRAWN =
+            List.of(Choice.TOP, Choice.UNDER, Choice.SHAPES, Choice.MANNER, Choice.UNISON);
 
     @Test
     void every_right_hand_plays_as_before() throws IOException {
-        AsBefore.expect("over", IntStream.range(0, SONGS).mapToObj(OverFixturesTest::row).toList(), "right hands that play otherwise");
+        AsBefore.expect(
+                "over",
+                IntStream.range(0, SONGS).mapToObj(OverFixturesTest::row).toList(),
+                "right hands that play otherwise");
     }
 
     private static Song song(int seed) {
@@ -59,11 +65,14 @@ class OverFixturesTest {
         Song song = song(seed);
         Map<String, Object> drawn = new LinkedHashMap<>();
         List<String> styles = Choice.STYLE.range().values();
-        drawn.put("style", seed % 4 < 2 && random.nextBoolean() ? "comping" : styles.get(random.nextInt(styles.size())));
+        drawn.put(
+                "style", seed % 4 < 2 && random.nextBoolean() ? "comping" : styles.get(random.nextInt(styles.size())));
         for (Choice<?> choice : DRAWN) {
             List<String> values = choice.range().values();
             if (random.nextBoolean()) {
-                drawn.put(choice.id(), values.isEmpty() ? (Object) random.nextBoolean() : values.get(random.nextInt(values.size())));
+                drawn.put(
+                        choice.id(),
+                        values.isEmpty() ? (Object) random.nextBoolean() : values.get(random.nextInt(values.size())));
             }
         }
         if (random.nextInt(3) == 0) {
@@ -71,25 +80,51 @@ class OverFixturesTest {
         }
         drawn.put("chorus", 1 + random.nextInt(50));
         List<String> all = new ArrayList<>();
-        all.addAll(arranged(song, drawn, LEFT.get(random.nextInt(LEFT.size())), Pianist.of(Hand.of(SPANS[random.nextInt(SPANS.length)])), random));
-        Improvising.of(song).forEach(over -> all.add(over.bar() + " " + over.tick() + " " + over.ticks() + " " + over.chord() + " " + over.scale().map(ChordScale::toString) + " " + over.notes()));
-        all.add(OneShape.of(song.chords().limit(4).flatMap(place -> place.chord().stream()).toList()).toString());
+        all.addAll(arranged(
+                song,
+                drawn,
+                LEFT.get(random.nextInt(LEFT.size())),
+                Pianist.of(Hand.of(SPANS[random.nextInt(SPANS.length)])),
+                random));
+        Improvising.of(song)
+                .forEach(over -> all.add(over.bar() + " " + over.tick() + " " + over.ticks() + " " + over.chord() + " "
+                        + over.scale().map(ChordScale::toString) + " " + over.notes()));
+        all.add(OneShape.of(song.chords()
+                        .limit(4)
+                        .flatMap(place -> place.chord().stream())
+                        .toList())
+                .toString());
         all.add(Improvising.blues(song.key()).toString());
         all.add(taken(song, random));
         return seed + "," + StrokeListing.hash(all);
     }
 
-    private static List<String> arranged(Song song, Map<String, Object> drawn, String left, Pianist pianist, Random random) {
+    private static List<String> arranged(
+            Song song, Map<String, Object> drawn, String left, Pianist pianist, Random random) {
         List<String> all = new ArrayList<>();
         try {
-            RightHand right = new RightHand(Options.read(Choice.Place.RIGHT, "", drawn), Map.of(), random.nextInt(3) == 0 ? List.of(new RightHand.PlacedLick(2, Lick.all().get(random.nextInt(Lick.all().size())).id())) : List.of());
-            Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(left).right(right), pianist);
+            RightHand right = new RightHand(
+                    Options.read(Choice.Place.RIGHT, "", drawn),
+                    Map.of(),
+                    random.nextInt(3) == 0
+                            ? List.of(new RightHand.PlacedLick(
+                                    2,
+                                    Lick.all()
+                                            .get(random.nextInt(Lick.all().size()))
+                                            .id()))
+                            : List.of());
+            Arrangement arrangement =
+                    ARRANGER.arrange(song, Choices.figure(left).right(right), pianist);
             all.addAll(StrokeListing.lines(arrangement));
             for (Stroke stroke : arrangement.right().strokes()) {
-                all.add(stroke.written() + " " + stroke.accent() + " " + stroke.nature().origin() + " " + stroke.nature().grace() + " " + stroke.roll() + " " + stroke.nature().mended().size() + " " + stroke.reason().code());
+                all.add(stroke.written() + " " + stroke.accent() + " "
+                        + stroke.nature().origin() + " " + stroke.nature().grace() + " " + stroke.roll() + " "
+                        + stroke.nature().mended().size() + " "
+                        + stroke.reason().code());
             }
             arrangement.notices().forEach(notice -> all.add(notice.code()));
-            Crossing.between(arrangement.left().strokes(), arrangement.right().strokes()).forEach(crossing -> all.add(crossing.toString()));
+            Crossing.between(arrangement.left().strokes(), arrangement.right().strokes())
+                    .forEach(crossing -> all.add(crossing.toString()));
         } catch (Refused refused) {
             all.add(Optional.ofNullable(refused.getMessage()).orElse(""));
         }
@@ -101,7 +136,10 @@ class OverFixturesTest {
         List<Take.Struck> struck = new ArrayList<>();
         double quarter = Tempo.of(100, 960).millisecondsOf(960);
         for (Tune.Sung note : Tune.of(song)) {
-            struck.add(new Take.Struck(note.tick() / 960.0 * quarter + random.nextInt(80) - 40, note.ticks() / 960.0 * quarter * (0.6 + random.nextDouble() / 2), note.pitch()));
+            struck.add(new Take.Struck(
+                    note.tick() / 960.0 * quarter + random.nextInt(80) - 40,
+                    note.ticks() / 960.0 * quarter * (0.6 + random.nextDouble() / 2),
+                    note.pitch()));
         }
         return Take.of(struck, Tempo.of(100, 960), Meter.parse("4/4")).toString();
     }

@@ -67,9 +67,10 @@ class KeptTest {
         assertThat(found("left", 1, 2, 3, 4, 5, 6)).hasSize(6);
         assertThat(found("left")).isEmpty();
         assertThatThrownBy(() -> kept.with("right", this::anew, found -> {
-            found.add(1);
-            throw new IllegalStateException("given up");
-        })).hasMessage("given up");
+                    found.add(1);
+                    throw new IllegalStateException("given up");
+                }))
+                .hasMessage("given up");
         assertThat(found("right")).isEmpty();
     }
 
@@ -78,12 +79,13 @@ class KeptTest {
     void many_threads_never_share_it() throws Exception {
         ExecutorService threads = Executors.newFixedThreadPool(8);
         Kept<String, List<Integer>> shared = new Kept<>(3, found -> found.size() < 1_000);
-        Callable<Boolean> work = () -> IntStream.range(0, 2_000).allMatch(i -> shared.with("left", kind -> new ArrayList<>(), found -> {
-            int before = found.size();
-            found.add(i);
-            Thread.onSpinWait();
-            return found.size() == before + 1 && found.get(before) == i;
-        }));
+        Callable<Boolean> work = () -> IntStream.range(0, 2_000)
+                .allMatch(i -> shared.with("left", kind -> new ArrayList<>(), found -> {
+                    int before = found.size();
+                    found.add(i);
+                    Thread.onSpinWait();
+                    return found.size() == before + 1 && found.get(before) == i;
+                }));
         try {
             for (Future<Boolean> alone : threads.invokeAll(Collections.nCopies(8, work))) {
                 assertThat(alone.get()).isTrue();

@@ -9,7 +9,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zapateo.rhythm.Meter;
 
-/** Notes of a tune as the ABC standard 2.1 has them, §4.3 to 4.17 (abcnotation.com); lengths in ticks, an eighth is 480. */
+/**
+ * Notes of a tune as the ABC standard 2.1 has them, §4.3 to 4.17 (abcnotation.com); lengths in ticks, an eighth is 480.
+ */
 class AbcNotesTest {
 
     private static AbcNotes read(String text) {
@@ -29,20 +31,48 @@ class AbcNotesTest {
     }
 
     private static String said(AbcNotes notes) {
-        return notes.notes().stream().map(note -> note.pitch().map(Object::toString).orElse("r") + ":" + note.tick() + "+" + note.ticks() + (note.tied() ? "~" : "")).collect(Collectors.joining(" "));
+        return notes.notes().stream()
+                .map(note -> note.pitch().map(Object::toString).orElse("r") + ":" + note.tick() + "+" + note.ticks()
+                        + (note.tied() ? "~" : ""))
+                .collect(Collectors.joining(" "));
     }
 
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource(delimiter = ';', value = {
-        "C c c' C,;C4:0+480 C5:480+480 C6:960+480 C3:1440+480", "A2 A/ A/2 A// A3/2;A4:0+960 A4:960+240 A4:1200+240 A4:1440+120 A4:1560+720", "^F _B =C __E ^^G;F♯4:0+480 B♭4:480+480 C4:960+480 E𝄫4:1440+480 G𝄪4:1920+480",
-        "z2 C x;r:0+960 C4:960+480 r:1440+480", "C-C;C4:0+480~ C4:480+480", "z-C;r:0+480 C4:480+480",
-        // A broken rhythm: the first dotted, the second halved; twice, thrice.
-        "A>B;A4:0+720 B4:720+240", "A<B;A4:0+240 B4:240+720", "A>>B;A4:0+840 B4:840+120", "A<<B;A4:0+120 B4:120+840", "A2>B2 C;A4:0+1440 B4:1440+480 C4:1920+480", ">A B;A4:0+480 B4:480+480",
-        // Notes struck together: the highest is the tune's, as long as the first inside, times what stands behind.
-        "[CEG];G4:0+480", "[GEC]2;G4:0+960", "[C2E2G2];G4:0+960", "[C2E2]3/2;E4:0+1440", "[CE]/;E4:0+240", "[^CE-]C;E4:0+480 C♯4:480+480", "[ C E ] G;E4:0+480 G4:480+480",
-        // Tuplets: three in the time of two, two in that of three, with what is named.
-        "(3CDE F;C4:0+320 D4:320+320 E4:640+320 F4:960+480", "(2CD E;C4:0+720 D4:720+720 E4:1440+480", "(4CDEF G;C4:0+360 D4:360+360 E4:720+360 F4:1080+360 G4:1440+480", "(3:2:2CD E;C4:0+320 D4:320+320 E4:640+480",
-        "(3:4CDE F;C4:0+640 D4:640+640 E4:1280+640 F4:1920+480", "(3::4CDEF;C4:0+320 D4:320+320 E4:640+320 F4:960+320", "(5CDEFG A;C4:0+192 D4:192+192 E4:384+192 F4:576+192 G4:768+192 A4:960+480", "(3C2D2E2;C4:0+640 D4:640+640 E4:1280+640"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "C c c' C,;C4:0+480 C5:480+480 C6:960+480 C3:1440+480",
+                "A2 A/ A/2 A// A3/2;A4:0+960 A4:960+240 A4:1200+240 A4:1440+120 A4:1560+720",
+                "^F _B =C __E ^^G;F♯4:0+480 B♭4:480+480 C4:960+480 E𝄫4:1440+480 G𝄪4:1920+480",
+                "z2 C x;r:0+960 C4:960+480 r:1440+480",
+                "C-C;C4:0+480~ C4:480+480",
+                "z-C;r:0+480 C4:480+480",
+                // A broken rhythm: the first dotted, the second halved; twice, thrice.
+                "A>B;A4:0+720 B4:720+240",
+                "A<B;A4:0+240 B4:240+720",
+                "A>>B;A4:0+840 B4:840+120",
+                "A<<B;A4:0+120 B4:120+840",
+                "A2>B2 C;A4:0+1440 B4:1440+480 C4:1920+480",
+                ">A B;A4:0+480 B4:480+480",
+                // Notes struck together: the highest is the tune's, as long as the first inside, times what stands
+                // behind.
+                "[CEG];G4:0+480",
+                "[GEC]2;G4:0+960",
+                "[C2E2G2];G4:0+960",
+                "[C2E2]3/2;E4:0+1440",
+                "[CE]/;E4:0+240",
+                "[^CE-]C;E4:0+480 C♯4:480+480",
+                "[ C E ] G;E4:0+480 G4:480+480",
+                // Tuplets: three in the time of two, two in that of three, with what is named.
+                "(3CDE F;C4:0+320 D4:320+320 E4:640+320 F4:960+480",
+                "(2CD E;C4:0+720 D4:720+720 E4:1440+480",
+                "(4CDEF G;C4:0+360 D4:360+360 E4:720+360 F4:1080+360 G4:1440+480",
+                "(3:2:2CD E;C4:0+320 D4:320+320 E4:640+480",
+                "(3:4CDE F;C4:0+640 D4:640+640 E4:1280+640 F4:1920+480",
+                "(3::4CDEF;C4:0+320 D4:320+320 E4:640+320 F4:960+320",
+                "(5CDEFG A;C4:0+192 D4:192+192 E4:384+192 F4:576+192 G4:768+192 A4:960+480",
+                "(3C2D2E2;C4:0+640 D4:640+640 E4:1280+640"
+            })
     void notes_are_as_long_and_as_high_as_the_standard_says(String text, String notes) {
         assertThat(said(read(text))).isEqualTo(notes);
     }

@@ -39,29 +39,38 @@ class ChartParserTest {
         assertThat(song.tempo().bpm()).isEqualTo(92);
         assertThat(song.feel().id()).isEqualTo("swing");
         assertThat(song.sections()).extracting(Section::name).containsExactly("Verse", "Chorus");
-        assertThat(bars(song)).containsExactly("B♭@0:2880", "Gm7@0:1920 E♭@1920:960", "Gm7@0:1920 E♭@1920:960", "F7@0:1920 Cm@1920:1920", "N.C.@0:3840",
-                "E♭/G@0:2880 F7@2880:960");
+        assertThat(bars(song))
+                .containsExactly(
+                        "B♭@0:2880",
+                        "Gm7@0:1920 E♭@1920:960",
+                        "Gm7@0:1920 E♭@1920:960",
+                        "F7@0:1920 Cm@1920:1920",
+                        "N.C.@0:3840",
+                        "E♭/G@0:2880 F7@2880:960");
         assertThat(song.bars()).extracting(Bar::tick).containsExactly(0, 2880, 5760, 8640, 12480, 16320);
         assertThat(song.ticks()).isEqualTo(20160);
     }
 
     @ParameterizedTest(name = "{0} -> {1}")
-    @CsvSource(delimiter = ';', value = {
-        "| C |; C@0:3840",
-        "| C F |; C@0:1920 F@1920:1920",
-        "| C . . F |; C@0:2880 F@2880:960",
-        "| C Am F G |; C@0:960 Am@960:960 F@1920:960 G@2880:960",
-        "| C... |; C...@0:3840",
-        "| C ... |; C@0:3840",
-        "C; C@0:3840",
-        "C . F .; C@0:1920 F@1920:1920",
-        "| C || ; C@0:3840",
-        "C |; C@0:3840",
-        "| C; C@0:3840",
-        "| nc |; N.C.@0:3840",
-        "| (6/8) C G |; C@0:1440 G@1440:1440",
-        "| (7/8) C . . G . . . |; C@0:1440 G@1440:1920",
-        "| (12/8) Em . Am . |; Em@0:2880 Am@2880:2880"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "| C |; C@0:3840",
+                "| C F |; C@0:1920 F@1920:1920",
+                "| C . . F |; C@0:2880 F@2880:960",
+                "| C Am F G |; C@0:960 Am@960:960 F@1920:960 G@2880:960",
+                "| C... |; C...@0:3840",
+                "| C ... |; C@0:3840",
+                "C; C@0:3840",
+                "C . F .; C@0:1920 F@1920:1920",
+                "| C || ; C@0:3840",
+                "C |; C@0:3840",
+                "| C; C@0:3840",
+                "| nc |; N.C.@0:3840",
+                "| (6/8) C G |; C@0:1440 G@1440:1440",
+                "| (7/8) C . . G . . . |; C@0:1440 G@1440:1920",
+                "| (12/8) Em . Am . |; Em@0:2880 Am@2880:2880"
+            })
     void bars_are_read_as_a_musician_means_them(String text, String bar) {
         assertThat(bars(ChartParser.parse(text).song().orElseThrow())).containsExactly(bar);
     }
@@ -70,7 +79,8 @@ class ChartParserTest {
     void a_row_without_bar_lines_is_one_chord_a_bar() {
         ChartReading reading = ChartParser.parse("C Am (3/4) F %\nG7");
         assertThat(reading.problems()).isEmpty();
-        assertThat(bars(reading.song().orElseThrow())).containsExactly("C@0:3840", "Am@0:3840", "F@0:2880", "F@0:2880", "G7@0:2880");
+        assertThat(bars(reading.song().orElseThrow()))
+                .containsExactly("C@0:3840", "Am@0:3840", "F@0:2880", "F@0:2880", "G7@0:2880");
     }
 
     @Test
@@ -92,37 +102,42 @@ class ChartParserTest {
     }
 
     @ParameterizedTest(name = "{0}: {1} at {2}:{3}, found {4}, expected {5}")
-    @CsvSource(delimiter = ';', quoteCharacter = '`', value = {
-        "| C | H |;not-a-chord;1;7;H;a chord such as",
-        "| C | C7foo |;chord-unknown;1;7;C7foo;one of the known kinds",
-        "| C F G |;uneven-share;1;3;C F G;C . F G",
-        "Meter: 3/4~| C F |;uneven-share;2;3;C F;C . F",
-        "| C . F |;beats-unfilled;1;3;C . F;C . F .",
-        "| C . . . F |;beats-unfilled;1;3;C . . . F;4 beats in 4/4",
-        "| C D E F G |;too-many-chords;1;3;C D E F G;at most 4",
-        "| . C . . |;dot-first;1;3;.;a chord before",
-        "| % | C |;repeat-nothing;1;3;%;a bar before",
-        "| C | (3/4) % |;repeat-nothing;1;7;(3/4) %;a bar of 3/4",
-        "| C | % Am |;repeat-mixed;1;9;Am;% alone",
-        "| C | Am % |;repeat-mixed;1;10;%;% alone",
-        "| C | | G |;bar-empty;1;6;` `;a chord, %",
-        "| (3/5) C |;meter-unread;1;3;(3/5);(3/4)",
-        "| (3/4 C |;meter-unread;1;3;(3/4;(3/4)",
-        "| C (3/4) |;meter-late;1;5;(3/4);before the bar's first chord",
-        "Key: H~| C |;key-unread;1;6;H;B♭, Gm",
-        "Tempo: 900~| C |;tempo-unread;1;8;900;20 to 400",
-        "Tempo: fast~| C |;tempo-unread;1;8;fast;20 to 400",
-        "Meter: 4~| C |;meter-unread;1;8;4;4/4",
-        "Feel: lazy~| C |;feel-unread;1;7;lazy;straight, swing",
-        "Title:~| C |;title-unread;1;7;``;1 to 120",
-        "Tmpo: 90~| C |;header-unknown;1;1;Tmpo;Title, Key",
-        "| C |~Key: G;header-late;2;1;Key;above the first bar",
-        "Key: G~Key: F~| C |;header-twice;2;1;Key;the last one counts",
-        "[Verse~| C |;section-unread;1;1;[Verse;[Verse]",
-        "[]~| C |;section-unread;1;1;[];[Verse]",
-        "[A]~[B]~| C |;section-empty;1;1;[A];bars below",
-        "| 🎹 |;not-a-chord;1;3;🎹;a chord such as"})
-    void a_mistake_is_reported_where_it_stands_with_what_was_expected(String text, String code, int line, int column, String found, String expected) {
+    @CsvSource(
+            delimiter = ';',
+            quoteCharacter = '`',
+            value = {
+                "| C | H |;not-a-chord;1;7;H;a chord such as",
+                "| C | C7foo |;chord-unknown;1;7;C7foo;one of the known kinds",
+                "| C F G |;uneven-share;1;3;C F G;C . F G",
+                "Meter: 3/4~| C F |;uneven-share;2;3;C F;C . F",
+                "| C . F |;beats-unfilled;1;3;C . F;C . F .",
+                "| C . . . F |;beats-unfilled;1;3;C . . . F;4 beats in 4/4",
+                "| C D E F G |;too-many-chords;1;3;C D E F G;at most 4",
+                "| . C . . |;dot-first;1;3;.;a chord before",
+                "| % | C |;repeat-nothing;1;3;%;a bar before",
+                "| C | (3/4) % |;repeat-nothing;1;7;(3/4) %;a bar of 3/4",
+                "| C | % Am |;repeat-mixed;1;9;Am;% alone",
+                "| C | Am % |;repeat-mixed;1;10;%;% alone",
+                "| C | | G |;bar-empty;1;6;` `;a chord, %",
+                "| (3/5) C |;meter-unread;1;3;(3/5);(3/4)",
+                "| (3/4 C |;meter-unread;1;3;(3/4;(3/4)",
+                "| C (3/4) |;meter-late;1;5;(3/4);before the bar's first chord",
+                "Key: H~| C |;key-unread;1;6;H;B♭, Gm",
+                "Tempo: 900~| C |;tempo-unread;1;8;900;20 to 400",
+                "Tempo: fast~| C |;tempo-unread;1;8;fast;20 to 400",
+                "Meter: 4~| C |;meter-unread;1;8;4;4/4",
+                "Feel: lazy~| C |;feel-unread;1;7;lazy;straight, swing",
+                "Title:~| C |;title-unread;1;7;``;1 to 120",
+                "Tmpo: 90~| C |;header-unknown;1;1;Tmpo;Title, Key",
+                "| C |~Key: G;header-late;2;1;Key;above the first bar",
+                "Key: G~Key: F~| C |;header-twice;2;1;Key;the last one counts",
+                "[Verse~| C |;section-unread;1;1;[Verse;[Verse]",
+                "[]~| C |;section-unread;1;1;[];[Verse]",
+                "[A]~[B]~| C |;section-empty;1;1;[A];bars below",
+                "| 🎹 |;not-a-chord;1;3;🎹;a chord such as"
+            })
+    void a_mistake_is_reported_where_it_stands_with_what_was_expected(
+            String text, String code, int line, int column, String found, String expected) {
         ChartReading reading = ChartParser.parse(text.replace('~', '\n'));
         assertThat(reading.problems()).anySatisfy(problem -> {
             assertThat(problem.code()).isEqualTo(code);
@@ -137,9 +152,21 @@ class ChartParserTest {
     @Test
     void several_mistakes_are_reported_at_once_and_the_bars_keep_their_places() {
         ChartReading reading = ChartParser.parse("| C | H | C F G | Am |\n| Gq13 | C |");
-        assertThat(reading.problems()).extracting(Problem::code).containsExactly("not-a-chord", "uneven-share", "chord-unknown");
-        assertThat(ChartParser.parse("| F G H |").problems()).as("in the order of the text").extracting(Problem::column).containsExactly(3, 7);
-        assertThat(bars(reading.song().orElseThrow())).containsExactly("C@0:3840", "H@0:3840", "C@0:1920 F@1920:960 G@2880:960", "Am@0:3840", "Gq13@0:3840", "C@0:3840");
+        assertThat(reading.problems())
+                .extracting(Problem::code)
+                .containsExactly("not-a-chord", "uneven-share", "chord-unknown");
+        assertThat(ChartParser.parse("| F G H |").problems())
+                .as("in the order of the text")
+                .extracting(Problem::column)
+                .containsExactly(3, 7);
+        assertThat(bars(reading.song().orElseThrow()))
+                .containsExactly(
+                        "C@0:3840",
+                        "H@0:3840",
+                        "C@0:1920 F@1920:960 G@2880:960",
+                        "Am@0:3840",
+                        "Gq13@0:3840",
+                        "C@0:3840");
     }
 
     @ParameterizedTest
@@ -156,10 +183,16 @@ class ChartParserTest {
             for (int chords = 1; chords <= 12; chords++) {
                 String cell = IntStream.range(0, chords).mapToObj(i -> "C").collect(Collectors.joining(" "));
                 ChartReading reading = ChartParser.parse("Meter: " + meter + "\n| " + cell + " |");
-                reading.problems().stream().filter(problem -> problem.code().equals("uneven-share")).forEach(problem -> {
-                    String fix = problem.expected().substring(problem.expected().indexOf("as in ") + 6);
-                    assertThat(ChartParser.parse("Meter: " + meter + "\n| " + fix + " |").problems()).as(fix).isEmpty();
-                });
+                reading.problems().stream()
+                        .filter(problem -> problem.code().equals("uneven-share"))
+                        .forEach(problem -> {
+                            String fix = problem.expected()
+                                    .substring(problem.expected().indexOf("as in ") + 6);
+                            assertThat(ChartParser.parse("Meter: " + meter + "\n| " + fix + " |")
+                                            .problems())
+                                    .as(fix)
+                                    .isEmpty();
+                        });
             }
         }
     }
@@ -205,7 +238,9 @@ class ChartParserTest {
         String alphabet = "ABCDEFGHabm7♭♯#/|%.()[]:-+°ø△ \n\r\t0123456789//N.C.(3/4)🎹𝄫Key:Title";
         for (int seed = 0; seed < 3000; seed++) {
             Random random = new Random(seed);
-            String text = random.ints(random.nextInt(120), 0, alphabet.length()).mapToObj(i -> String.valueOf(alphabet.charAt(i))).collect(Collectors.joining());
+            String text = random.ints(random.nextInt(120), 0, alphabet.length())
+                    .mapToObj(i -> String.valueOf(alphabet.charAt(i)))
+                    .collect(Collectors.joining());
             ChartReading reading = ChartParser.parse(text);
             int lines = text.split("\r\n|\r|\n", -1).length;
             assertThat(reading.problems()).as("seed " + seed).allSatisfy(problem -> {
@@ -213,12 +248,17 @@ class ChartParserTest {
                 assertThat(problem.column()).isPositive();
                 assertThat(problem.expected()).isNotBlank();
             });
-            assertThat(reading.song().isPresent() || !reading.problems().isEmpty()).as("seed " + seed).isTrue();
+            assertThat(reading.song().isPresent() || !reading.problems().isEmpty())
+                    .as("seed " + seed)
+                    .isTrue();
         }
     }
 
     private static List<String> bars(Song song) {
-        return song.bars().stream().map(bar -> bar.chords().stream()
-                .map(span -> span.written() + "@" + span.tick() + ":" + span.ticks()).collect(Collectors.joining(" "))).toList();
+        return song.bars().stream()
+                .map(bar -> bar.chords().stream()
+                        .map(span -> span.written() + "@" + span.tick() + ":" + span.ticks())
+                        .collect(Collectors.joining(" ")))
+                .toList();
     }
 }

@@ -11,12 +11,13 @@ import zapateo.harmony.Quality;
 public final class SeededCharts {
 
     private static final List<String> METERS = List.of("2/4", "3/4", "4/4", "6/8", "9/8", "12/8", "5/4", "7/8");
-    private static final List<String> ROOTS = List.of("C", "C♯", "D♭", "D", "E♭", "E", "F", "F♯", "G♭", "G", "A♭", "A", "B♭", "B", "C♭");
-    private static final List<String> KEYS = List.of("C", "G", "D♭", "Em", "B♭", "A♭", "F♯m", "E mixolydian", "D dorian", "C♭");
+    private static final List<String> ROOTS =
+            List.of("C", "C♯", "D♭", "D", "E♭", "E", "F", "F♯", "G♭", "G", "A♭", "A", "B♭", "B", "C♭");
+    private static final List<String> KEYS =
+            List.of("C", "G", "D♭", "Em", "B♭", "A♭", "F♯m", "E mixolydian", "D dorian", "C♭");
     private static final List<String> FEELS = List.of("straight", "swing", "shuffle");
 
-    private SeededCharts() {
-    }
+    private SeededCharts() {}
 
     public static Song song(int seed) {
         return ChartParser.parse(text(seed)).song().orElseThrow();
@@ -26,7 +27,10 @@ public final class SeededCharts {
         return text(seed, false);
     }
 
-    /** A chart with every sign there is: repeats, endings, form, pick-up, changes of key and tempo, early and held chords, pins, words, tune. */
+    /**
+     * A chart with every sign there is: repeats, endings, form, pick-up, changes of key and tempo, early and held
+     * chords, pins, words, tune.
+     */
     public static String full(int seed) {
         return text(seed, true);
     }
@@ -35,11 +39,13 @@ public final class SeededCharts {
         // Neighbouring seeds begin with the same draws; this sets them apart.
         Random random = new Random(seed * 0x9E3779B97F4A7C15L + 0x5DEECE66DL);
         String meter = full ? "4/4" : pick(random, METERS);
-        StringBuilder chart = new StringBuilder("Title: Seed " + seed + "\nKey: " + pick(random, KEYS) + "\nMeter: " + meter
-                + "\nTempo: " + (40 + random.nextInt(160)) + "\nFeel: " + pick(random, FEELS) + "\n");
+        StringBuilder chart = new StringBuilder("Title: Seed " + seed + "\nKey: " + pick(random, KEYS) + "\nMeter: "
+                + meter + "\nTempo: " + (40 + random.nextInt(160)) + "\nFeel: " + pick(random, FEELS) + "\n");
         int sections = 1 + random.nextInt(3);
         if (full && random.nextInt(3) == 0) {
-            chart.append(random.ints(1 + random.nextInt(4), 1, sections + 1).mapToObj(i -> "Part " + i).collect(Collectors.joining(", ", "Form: ", "\n")));
+            chart.append(random.ints(1 + random.nextInt(4), 1, sections + 1)
+                    .mapToObj(i -> "Part " + i)
+                    .collect(Collectors.joining(", ", "Form: ", "\n")));
         }
         for (int section = 0; section < sections; section++) {
             chart.append("[Part ").append(section + 1).append("]\n");
@@ -47,7 +53,9 @@ public final class SeededCharts {
                 chart.append(new FullRows(random, section == 0).write());
             } else {
                 int bars = 1 + random.nextInt(12);
-                chart.append(IntStream.range(0, bars).mapToObj(bar -> bar(random, bar > 0)).collect(Collectors.joining(" | ", "| ", " |\n")));
+                chart.append(IntStream.range(0, bars)
+                        .mapToObj(bar -> bar(random, bar > 0))
+                        .collect(Collectors.joining(" | ", "| ", " |\n")));
             }
         }
         if (full && random.nextInt(4) == 0) {
@@ -93,33 +101,59 @@ public final class SeededCharts {
             boolean endings = repeated && random.nextBoolean();
             StringBuilder row = new StringBuilder(repeated ? "|: " : "| ");
             for (int bar = 0; bar < bars; bar++) {
-                row.append(bar == 0 ? "" : endings && bar == bars - 1 ? " |1 " : " | ").append(first && bar == 0 && random.nextInt(3) == 0 ? "(4/4) (pickup 1) " + chord(random) : "(4/4) " + cell(first && bar == 0));
+                row.append(bar == 0 ? "" : endings && bar == bars - 1 ? " |1 " : " | ")
+                        .append(
+                                first && bar == 0 && random.nextInt(3) == 0
+                                        ? "(4/4) (pickup 1) " + chord(random)
+                                        : "(4/4) " + cell(first && bar == 0));
             }
-            row.append(!repeated ? " |" : endings ? " :|2 (4/4) " + chord(random) + " ||" : pick(random, List.of(" :|", " :| x3", " :| vamp"))).append('\n');
+            row.append(
+                            !repeated
+                                    ? " |"
+                                    : endings
+                                            ? " :|2 (4/4) " + chord(random) + " ||"
+                                            : pick(random, List.of(" :|", " :| x3", " :| vamp")))
+                    .append('\n');
             if (random.nextInt(3) == 0) {
-                row.append("Words: ").append(IntStream.range(0, bars).mapToObj(i -> random.nextInt(4) == 0 ? "" : "night " + i).collect(Collectors.joining(" | "))).append(" |\n");
+                row.append("Words: ")
+                        .append(IntStream.range(0, bars)
+                                .mapToObj(i -> random.nextInt(4) == 0 ? "" : "night " + i)
+                                .collect(Collectors.joining(" | ")))
+                        .append(" |\n");
             }
             if (random.nextInt(2) == 0 && !row.toString().contains("pickup")) {
-                row.append("Tune: ").append(IntStream.range(0, bars).mapToObj(i -> tune()).collect(Collectors.joining(" | "))).append(" |\n");
+                row.append("Tune: ")
+                        .append(IntStream.range(0, bars).mapToObj(i -> tune()).collect(Collectors.joining(" | ")))
+                        .append(" |\n");
                 if (repeated && random.nextBoolean()) {
-                    row.append("Tune: ").append(IntStream.range(0, bars).mapToObj(i -> random.nextInt(3) == 0 ? "" : tune()).collect(Collectors.joining(" | "))).append(" |\n");
+                    row.append("Tune: ")
+                            .append(IntStream.range(0, bars)
+                                    .mapToObj(i -> random.nextInt(3) == 0 ? "" : tune())
+                                    .collect(Collectors.joining(" | ")))
+                            .append(" |\n");
                 }
             }
             return row.toString();
         }
 
         private String cell(boolean first) {
-            String signs = first ? "" : random.nextInt(9) == 0 ? "(key " + pick(random, KEYS) + ") " : random.nextInt(9) == 0 ? "(tempo " + (50 + random.nextInt(100)) + ") " : "";
+            String signs = first
+                    ? ""
+                    : random.nextInt(9) == 0
+                            ? "(key " + pick(random, KEYS) + ") "
+                            : random.nextInt(9) == 0 ? "(tempo " + (50 + random.nextInt(100)) + ") " : "";
             String pin = random.nextInt(9) == 0 ? "\"" + (random.nextBoolean() ? "! " : "") + "mind the step\" " : "";
             String early = !first && random.nextInt(8) == 0 ? ">" : "";
-            return signs + pin + switch (random.nextInt(6)) {
-                case 0 -> early + chord(random) + " " + chord(random);
-                case 1 -> early + chord(random) + " . " + chord(random) + " .";
-                case 2 -> "(eighths) " + chord(random) + " . . " + chord(random) + " . . . .";
-                case 3 -> "N.C.";
-                case 4 -> early + chord(random) + " (fermata)";
-                default -> early + chord(random);
-            };
+            return signs
+                    + pin
+                    + switch (random.nextInt(6)) {
+                        case 0 -> early + chord(random) + " " + chord(random);
+                        case 1 -> early + chord(random) + " . " + chord(random) + " .";
+                        case 2 -> "(eighths) " + chord(random) + " . . " + chord(random) + " . . . .";
+                        case 3 -> "N.C.";
+                        case 4 -> early + chord(random) + " (fermata)";
+                        default -> early + chord(random);
+                    };
         }
 
         private String tune() {
@@ -138,7 +172,11 @@ public final class SeededCharts {
 
     private static String chord(Random random) {
         Quality quality = pick(random, Qualities.all());
-        String plain = pick(random, ROOTS) + (random.nextInt(5) == 0 ? Qualities.with(quality, pick(random, List.copyOf(Qualities.allModifiers()))) : quality).written();
+        String plain = pick(random, ROOTS)
+                + (random.nextInt(5) == 0
+                                ? Qualities.with(quality, pick(random, List.copyOf(Qualities.allModifiers())))
+                                : quality)
+                        .written();
         return random.nextInt(4) == 0 ? plain + "/" + pick(random, ROOTS) : plain;
     }
 

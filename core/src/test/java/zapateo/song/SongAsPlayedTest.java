@@ -12,7 +12,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 
-/** What is made of a song as it is played: written out, raised, with other chords, after a silent beat. Facts of notation are common practice. */
+/**
+ * What is made of a song as it is played: written out, raised, with other chords, after a silent beat. Facts of
+ * notation are common practice.
+ */
 class SongAsPlayedTest {
 
     private static Song song(String chart) {
@@ -25,23 +28,38 @@ class SongAsPlayedTest {
 
     /** Each bar's chords, bar by bar; what says nothing is a dash. */
     private static String chords(Song song) {
-        return song.bars().stream().map(bar -> bar.chords().stream().map(span -> span.chord().map(Object::toString).orElse("-")).collect(Collectors.joining(" "))).collect(Collectors.joining(" | "));
+        return song.bars().stream()
+                .map(bar -> bar.chords().stream()
+                        .map(span -> span.chord().map(Object::toString).orElse("-"))
+                        .collect(Collectors.joining(" ")))
+                .collect(Collectors.joining(" | "));
     }
 
     private static String tune(List<TuneNote> notes) {
-        return notes.stream().map(note -> note.pitch().map(Object::toString).orElse("r") + "@" + note.tick() + "+" + note.ticks()).collect(Collectors.joining(" "));
+        return notes.stream()
+                .map(note -> note.pitch().map(Object::toString).orElse("r") + "@" + note.tick() + "+" + note.ticks())
+                .collect(Collectors.joining(" "));
     }
 
     @Test
     void written_out_each_time_stands_for_itself_with_its_own_words_and_tune() {
-        Song song = song("Key: C~| (pickup 1) G7 |: C | (key G) (tempo 90) D :|~Words: | (pickup) up | one la | two lo |~Words: | | three | four |");
+        Song song = song(
+                "Key: C~| (pickup 1) G7 |: C | (key G) (tempo 90) D :|~Words: | (pickup) up | one la | two lo |~Words: | | three | four |");
         Song out = song.writtenOut();
         assertThat(chords(out)).isEqualTo("G7 | C | D | C | D");
         assertThat(out.bars()).extracting(Bar::number).containsExactly(0, 1, 2, 3, 4);
         assertThat(out.bars()).extracting(Bar::pass).containsOnly(1);
-        assertThat(out.bars()).extracting(bar -> bar.key().toString()).containsExactlyElementsOf(song.bars().stream().map(bar -> bar.key().toString()).toList()).contains("C", "G");
-        assertThat(out.bars()).extracting(Bar::tempo).containsExactlyElementsOf(song.bars().stream().map(Bar::tempo).toList());
-        assertThat(out.written().get(0).bars().get(2).marks().key()).map(Key::toString).contains("G");
+        assertThat(out.bars())
+                .extracting(bar -> bar.key().toString())
+                .containsExactlyElementsOf(
+                        song.bars().stream().map(bar -> bar.key().toString()).toList())
+                .contains("C", "G");
+        assertThat(out.bars())
+                .extracting(Bar::tempo)
+                .containsExactlyElementsOf(song.bars().stream().map(Bar::tempo).toList());
+        assertThat(out.written().get(0).bars().get(2).marks().key())
+                .map(Key::toString)
+                .contains("G");
         assertThat(out.written().get(0).bars().get(1).marks().key()).isEmpty();
         assertThat(out.bars()).noneMatch(bar -> bar.written().marks().opens());
     }
@@ -50,7 +68,10 @@ class SongAsPlayedTest {
     void a_vamp_stays_a_vamp_when_it_is_written_out() {
         Song out = song("| C |: F | G :| vamp | Am |").writtenOut();
         assertThat(chords(out)).isEqualTo("C | F | G | Am");
-        assertThat(out.bars().stream().map(Bar::vamp).toList()).isEqualTo(song("| C |: F | G :| vamp | Am |").bars().stream().map(Bar::vamp).toList());
+        assertThat(out.bars().stream().map(Bar::vamp).toList())
+                .isEqualTo(song("| C |: F | G :| vamp | Am |").bars().stream()
+                        .map(Bar::vamp)
+                        .toList());
     }
 
     @Test
@@ -61,11 +82,18 @@ class SongAsPlayedTest {
         assertThat(raised.bars()).extracting(bar -> bar.key().toString()).containsExactly("F", "G", "G");
         assertThat(tune(raised.bars().get(1).tune())).isEqualTo("C5@0+1920 D5@1920+1920");
         assertThat(tune(raised.bars().get(0).tune())).isEqualTo("A4@0+3840");
-        assertThat(raised.bars().get(1).written().marks().key()).map(Key::toString).contains("G");
+        assertThat(raised.bars().get(1).written().marks().key())
+                .map(Key::toString)
+                .contains("G");
         assertThat(raised.bars().get(2).written().marks().key()).isEmpty();
         assertThat(raised.written()).isEqualTo(song.written());
-        assertThat(raised).isNotEqualTo(song).isEqualTo(song.raised(new Song.Raised(1, Transposition.by(2, song.key()))));
-        assertThat(raised.hashCode()).isEqualTo(song.raised(new Song.Raised(1, Transposition.by(2, song.key()))).hashCode()).isNotEqualTo(song.hashCode());
+        assertThat(raised)
+                .isNotEqualTo(song)
+                .isEqualTo(song.raised(new Song.Raised(1, Transposition.by(2, song.key()))));
+        assertThat(raised.hashCode())
+                .isEqualTo(song.raised(new Song.Raised(1, Transposition.by(2, song.key())))
+                        .hashCode())
+                .isNotEqualTo(song.hashCode());
     }
 
     @Test
@@ -73,7 +101,8 @@ class SongAsPlayedTest {
         Song song = song("|: C | F :|");
         Song played = song.played(Map.of(3, song("| Dm7 G7 |").bars().get(0).chords()));
         assertThat(chords(played)).isEqualTo("C | F | C | Dm7 G7");
-        assertThat(chords(played.played(Map.of(0, song("| Am |").bars().get(0).chords())))).isEqualTo("Am | F | C | Dm7 G7");
+        assertThat(chords(played.played(Map.of(0, song("| Am |").bars().get(0).chords()))))
+                .isEqualTo("Am | F | C | Dm7 G7");
         assertThat(chords(song)).isEqualTo("C | F | C | F");
         assertThat(played.heading()).isEqualTo(song.heading());
     }
@@ -88,7 +117,9 @@ class SongAsPlayedTest {
         assertThat(lead.bars().get(0).number()).isZero();
         assertThat(lead.bars().get(0).ticks()).isEqualTo(1440);
         assertThat(lead.ticks()).isEqualTo(song.ticks() + 1440);
-        Song raised = song("| C | F |").played(Map.of(1, song("| Dm |").bars().get(0).chords())).raised(new Song.Raised(1, Transposition.by(2, song("| C |").key())));
+        Song raised = song("| C | F |")
+                .played(Map.of(1, song("| Dm |").bars().get(0).chords()))
+                .raised(new Song.Raised(1, Transposition.by(2, song("| C |").key())));
         assertThat(chords(raised.withLeadIn())).isEqualTo("- | C | Em");
         assertThat(chords(song("| C | F |").withLeadIn())).isEqualTo("- | C | F");
     }
@@ -101,8 +132,10 @@ class SongAsPlayedTest {
         assertThat(chords(lead)).isEqualTo("- G7 | C | F");
         assertThat(lead.bars().get(0).ticks()).isEqualTo(1920);
         assertThat(tune(lead.bars().get(0).tune())).isEqualTo("r@0+960 G4@960+960");
-        assertThat(tune(lead.bars().get(1).tune())).isEqualTo(tune(song.bars().get(1).tune()));
-        Song played = song.played(Map.of(0, song("| (pickup 1) D7 |").bars().get(0).chords()));
+        assertThat(tune(lead.bars().get(1).tune()))
+                .isEqualTo(tune(song.bars().get(1).tune()));
+        Song played =
+                song.played(Map.of(0, song("| (pickup 1) D7 |").bars().get(0).chords()));
         assertThat(chords(played.withLeadIn())).isEqualTo("- D7 | C | F");
         assertThat(lead.bars().get(0).chords()).extracting(ChordSpan::tick).containsExactly(0, 960);
         // A pick-up that fills its bar, or comes again, has none.
@@ -115,8 +148,12 @@ class SongAsPlayedTest {
         Bar bar = song("| C |~Melody: | c2 d e2 f g2 |").bars().get(0);
         // c on 1 lasts a beat; d on 2 is short; e on "2 and" is held over 3; f on "3 and" ends with it; g on 4 lasts.
         assertThat(tune(bar.accents())).isEqualTo("C5@0+960 E5@1440+960 G5@2880+960");
-        assertThat(song("| C |~Melody: | z2 c2 z4 |").bars().get(0).accents()).extracting(TuneNote::tick).containsExactly(960);
-        assertThat(song("| C |~Melody: | c/2 d3/2 e2 f4 |").bars().get(0).accents()).extracting(TuneNote::tick).containsExactly(960, 1920);
+        assertThat(song("| C |~Melody: | z2 c2 z4 |").bars().get(0).accents())
+                .extracting(TuneNote::tick)
+                .containsExactly(960);
+        assertThat(song("| C |~Melody: | c/2 d3/2 e2 f4 |").bars().get(0).accents())
+                .extracting(TuneNote::tick)
+                .containsExactly(960, 1920);
     }
 
     @Test
@@ -135,33 +172,65 @@ class SongAsPlayedTest {
 
     /** HANDBOOK §9: a voice gives one note again and again life, a piano does not. */
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource(delimiter = ';', value = {"c c c c c c d2; C5x6@0", "c c c c c d3;", "z8 | c c c c c c c2; C5x7@1", "c2 d d d d d d | e e e e e e f2; D5x6@0 E5x6@1", "c2 c2 c2 c2 | c2 c2 d4; C5x6@0"})
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "c c c c c c d2; C5x6@0",
+                "c c c c c d3;",
+                "z8 | c c c c c c c2; C5x7@1",
+                "c2 d d d d d d | e e e e e e f2; D5x6@0 E5x6@1",
+                "c2 c2 c2 c2 | c2 c2 d4; C5x6@0"
+            })
     void a_tune_that_stays_on_one_key_is_noticed(String tune, String found) {
         String chords = tune.contains("|") ? "| C | C |" : "| C |";
-        assertThat(Monotone.of(song(chords + "~Melody: | " + tune + " |")).stream().map(each -> each.pitch() + "x" + each.times() + "@" + each.bar()).collect(Collectors.joining(" "))).isEqualTo(found == null ? "" : found);
+        assertThat(Monotone.of(song(chords + "~Melody: | " + tune + " |")).stream()
+                        .map(each -> each.pitch() + "x" + each.times() + "@" + each.bar())
+                        .collect(Collectors.joining(" ")))
+                .isEqualTo(found == null ? "" : found);
     }
 
     @ParameterizedTest(name = "{0}, {1} of {2}: {3}, bars at {4}")
-    @CsvSource(delimiter = ';', value = {
-        "0;COPY;C F C F G Am;0 1 4 5", "1;COPY;C F G Am G Am;0 1 2 3", "0;DELETE;G Am;- - 0 1", "1;DELETE;C F;0 1 - -", "0;LATER;G Am C F;2 3 0 1", "1;EARLIER;G Am C F;2 3 0 1", "0;EARLIER;C F G Am;0 1 2 3", "1;LATER;C F G Am;0 1 2 3"})
-    void a_section_is_put_behind_itself_taken_out_or_moved_past_its_neighbour(int place, SectionChange change, String chords, String places) {
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "0;COPY;C F C F G Am;0 1 4 5",
+                "1;COPY;C F G Am G Am;0 1 2 3",
+                "0;DELETE;G Am;- - 0 1",
+                "1;DELETE;C F;0 1 - -",
+                "0;LATER;G Am C F;2 3 0 1",
+                "1;EARLIER;G Am C F;2 3 0 1",
+                "0;EARLIER;C F G Am;0 1 2 3",
+                "1;LATER;C F G Am;0 1 2 3"
+            })
+    void a_section_is_put_behind_itself_taken_out_or_moved_past_its_neighbour(
+            int place, SectionChange change, String chords, String places) {
         String chart = "Title: T\n[V]\n| C | F |\n[B]\n| G | Am |";
         String changed = ChartEdit.of(chart).section(place, change);
         assertThat(chords(song(changed)).replace(" |", "")).isEqualTo(chords);
         boolean moves = !changed.equals(chart);
         if (moves) {
-            assertThat(BarMoves.section(song(chart).written(), place, change).places().stream().map(each -> each.map(String::valueOf).orElse("-")).collect(Collectors.joining(" "))).isEqualTo(places);
+            assertThat(BarMoves.section(song(chart).written(), place, change).places().stream()
+                            .map(each -> each.map(String::valueOf).orElse("-"))
+                            .collect(Collectors.joining(" ")))
+                    .isEqualTo(places);
         }
     }
 
     @Test
     void a_repeated_heading_has_no_bars_to_move() {
         List<WrittenSection> sections = song("[V]~| C | F |~[V] again").written();
-        assertThat(BarMoves.section(sections, 1, SectionChange.COPY).places()).containsExactly(Optional.of(0), Optional.of(1));
+        assertThat(BarMoves.section(sections, 1, SectionChange.COPY).places())
+                .containsExactly(Optional.of(0), Optional.of(1));
     }
 
     @ParameterizedTest(name = "a bar of {0}")
-    @CsvSource({"(short 1) C, (short 1)", "(short 1/8) C, (short 1/8)", "(short 3/8) C, (short 3/8)", "(short 5/16) C, (short 5/16)", "(short 3) C, (short 3)"})
+    @CsvSource({
+        "(short 1) C, (short 1)",
+        "(short 1/8) C, (short 1/8)",
+        "(short 3/8) C, (short 3/8)",
+        "(short 5/16) C, (short 5/16)",
+        "(short 3) C, (short 3)"
+    })
     void a_short_bar_is_written_as_long_as_it_is(String bar, String written) {
         Song song = song("| G | " + bar + " | F |");
         assertThat(text(song)).contains(written);

@@ -18,7 +18,8 @@ class TimelineTest {
     void a_change_of_tempo_and_a_fermata_change_the_pace() {
         Timeline timeline = timeline("Tempo: 60\n| C | (tempo 120) F . G (fermata) . | C |", Swing.NONE);
         assertThat(timeline.pieces()).extracting(Timeline.Piece::tick).containsExactly(0, 3840, 5760, 7680);
-        assertThat(List.of(timeline.ms(0), timeline.ms(3840), timeline.ms(5760), timeline.ms(7680), timeline.ms(8640))).containsExactly(0.0, 4000.0, 5000.0, 7000.0, 7500.0);
+        assertThat(List.of(timeline.ms(0), timeline.ms(3840), timeline.ms(5760), timeline.ms(7680), timeline.ms(8640)))
+                .containsExactly(0.0, 4000.0, 5000.0, 7000.0, 7500.0);
         assertThat(timeline.ms(6720)).isCloseTo(6000, within(1e-9));
     }
 
@@ -31,7 +32,9 @@ class TimelineTest {
     @Test
     void swing_bends_what_is_written_whatever_the_tempo() {
         Timeline shuffle = timeline("Tempo: 100\n| C | (6/8) F |", Swing.of(2));
-        assertThat(List.of(0, 480, 960, 1440, 640, 1280)).map(shuffle::sounding).containsExactly(0, 640, 960, 1600, 640, 1280);
+        assertThat(List.of(0, 480, 960, 1440, 640, 1280))
+                .map(shuffle::sounding)
+                .containsExactly(0, 640, 960, 1600, 640, 1280);
         assertThat(shuffle.sounding(-480)).isEqualTo(-320);
         assertThat(shuffle.sounding(3840 + 480)).isEqualTo(3840 + 480);
     }
@@ -44,7 +47,9 @@ class TimelineTest {
             Timeline timeline = Timeline.of(song, Swing.NONE);
             double sum = 0;
             for (Bar bar : song.bars()) {
-                assertThat(timeline.ms(bar.tick())).as("seed %d, bar %d", seed, bar.index()).isCloseTo(sum, within(1e-6));
+                assertThat(timeline.ms(bar.tick()))
+                        .as("seed %d, bar %d", seed, bar.index())
+                        .isCloseTo(sum, within(1e-6));
                 for (ChordSpan span : bar.chords()) {
                     sum += bar.tempo().millisecondsOf(span.ticks()) * (span.held() ? 2 : 1);
                 }

@@ -20,13 +20,30 @@ class WordTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', quoteCharacter = '\'', value = {"C . F;C@5|.@7|F@9", "'C \"big leap\" F';'C@5|\"big leap\"@7|F@18'", "(4/4) C;(4/4)@5|C@11", "( C;(@5|C@7", "'( a \" b ) \"';'(@5|a@7|\" b ) \"@9'", "'C \"open end';'C@5|\"open end@7'", "C(4/4) (fermata);C(4/4)@5|(fermata)@12",
-        "'  x2  ';x2@7"})
+    @CsvSource(
+            delimiter = ';',
+            quoteCharacter = '\'',
+            value = {
+                "C . F;C@5|.@7|F@9",
+                "'C \"big leap\" F';'C@5|\"big leap\"@7|F@18'",
+                "(4/4) C;(4/4)@5|C@11",
+                "( C;(@5|C@7",
+                "'( a \" b ) \"';'(@5|a@7|\" b ) \"@9'",
+                "'C \"open end';'C@5|\"open end@7'",
+                "C(4/4) (fermata);C(4/4)@5|(fermata)@12",
+                "'  x2  ';x2@7"
+            })
     void words_stand_where_they_stand(String text, String words) {
-        assertThat(word(text).words().stream().map(each -> each.text() + "@" + each.column()).collect(Collectors.joining("|"))).isEqualTo(words);
+        assertThat(word(text).words().stream()
+                        .map(each -> each.text() + "@" + each.column())
+                        .collect(Collectors.joining("|")))
+                .isEqualTo(words);
     }
 
-    /** As a pattern would find them, which looks for each closing sign anew: 2,000 texts of quotes, signs and letters drawn by seed. */
+    /**
+     * As a pattern would find them, which looks for each closing sign anew: 2,000 texts of quotes, signs and letters
+     * drawn by seed.
+     */
     @Test
     void they_are_what_a_pattern_finds() {
         List<String> pieces = List.of("C", " ", "\"", "(", ")", "  ", "x2", "\t", ".", "♭");
@@ -36,9 +53,18 @@ class WordTest {
             for (int i = 0; i < 30; i++) {
                 text.append(pieces.get(random.nextInt(pieces.size())));
             }
-            List<String> wanted = SLOWLY.matcher(text).results().map(match -> match.group() + "@" + (5 + match.start())).toList();
-            assertThat(word(text.toString()).words().stream().map(each -> each.text() + "@" + each.column()).toList()).as("seed %d: %s", seed, text).isEqualTo(wanted);
-            assertThat(word(text.toString()).firstWord(0).map(each -> each.text() + "@" + each.column())).as("seed %d", seed).isEqualTo(wanted.stream().findFirst());
+            List<String> wanted = SLOWLY.matcher(text)
+                    .results()
+                    .map(match -> match.group() + "@" + (5 + match.start()))
+                    .toList();
+            assertThat(word(text.toString()).words().stream()
+                            .map(each -> each.text() + "@" + each.column())
+                            .toList())
+                    .as("seed %d: %s", seed, text)
+                    .isEqualTo(wanted);
+            assertThat(word(text.toString()).firstWord(0).map(each -> each.text() + "@" + each.column()))
+                    .as("seed %d", seed)
+                    .isEqualTo(wanted.stream().findFirst());
         }
     }
 }

@@ -25,11 +25,13 @@ class ByHandTest {
     }
 
     private static Locator button(Locator in, String name) {
-        return in.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true));
+        return in.getByRole(
+                AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static JsonNode choices(Page page, String song, String text) {
-        return Stage.kept(page, "/api/songs/" + song, each -> each.contains(text)).path("choices");
+        return Stage.kept(page, "/api/songs/" + song, each -> each.contains(text))
+                .path("choices");
     }
 
     /** An extra bass on "2 &" in this bar only. */
@@ -38,7 +40,8 @@ class ByHandTest {
         String song = Stage.newSong(CHART, "bass-and-two");
         Page page = STAGE.atScore(song, "left-hand");
         page.locator("[data-bar='1']").click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 2 by hand")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 2 by hand"))
+                .click();
         Locator bar = region(page, "Bar 2 by hand");
         // The first "&" is that of 1; the second that of 2.
         bar.locator("[data-place]").nth(3).click();
@@ -61,17 +64,24 @@ class ByHandTest {
         button(bar, "As the figure goes").click();
         Stage.kept(page, "/api/songs/" + song, each -> !each.contains("1@1440:480"));
         assertThat(bar).isHidden();
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 2 by hand"))).isVisible();
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 2 by hand")))
+                .isVisible();
     }
 
     @Test
     void basses_are_had_in_octaves_and_tenths_in_sight() {
         String song = Stage.newSong(CHART, "stride-root-chord");
         Page page = STAGE.atScore(song, "left-hand");
-        region(page, "Choices").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Basses")).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("In tenths")).click();
+        region(page, "Choices")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Basses"))
+                .click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("In tenths"))
+                .click();
         choices(page, song, "\"withBass\":\"tenth\"");
-        assertThat(region(page, "Staff and step line").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("C2 E3")).first()).isVisible();
+        assertThat(region(page, "Staff and step line")
+                        .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("C2 E3"))
+                        .first())
+                .isVisible();
     }
 
     /** All, lowest, the upper two, lowest: four presses. */
@@ -96,9 +106,19 @@ class ByHandTest {
         String id = right.path("figure").asString();
         String file = Stage.server().get("/api/figures/" + id + "/file").text();
         assertThat(file).contains("R:c@0:480 R:cl@960:480 R:cu@1920:480 R:cl@2880:480");
-        assertThat(Stage.server().get("/api/figures").text()).as("the left hand's book has none of it").doesNotContain("\"" + id + "\"");
-        hand.locator("input[type=file]").setInputFiles(new FilePayload("terns.yaml", "text/yaml", file.replace("id: " + id, "id: terns").replace("\"Gulls\"", "\"Terns\"").getBytes(StandardCharsets.UTF_8)));
-        assertThat(hand.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Terns")).first()).isVisible();
+        assertThat(Stage.server().get("/api/figures").text())
+                .as("the left hand's book has none of it")
+                .doesNotContain("\"" + id + "\"");
+        hand.locator("input[type=file]")
+                .setInputFiles(new FilePayload(
+                        "terns.yaml",
+                        "text/yaml",
+                        file.replace("id: " + id, "id: terns")
+                                .replace("\"Gulls\"", "\"Terns\"")
+                                .getBytes(StandardCharsets.UTF_8)));
+        assertThat(hand.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Terns"))
+                        .first())
+                .isVisible();
         assertThat(Stage.server().get("/api/figures/right").text()).contains("\"Terns\"");
     }
 }

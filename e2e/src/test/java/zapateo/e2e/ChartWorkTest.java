@@ -29,7 +29,8 @@ class ChartWorkTest {
     }
 
     private static Locator bar(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     private static Locator text(Page page) {
@@ -43,9 +44,11 @@ class ChartWorkTest {
         assertThat(bar(page, "Bar 2: A7")).isVisible();
         assertThat(bar(page, "Bar 2: A7")).containsText("V7/ii");
         assertThat(bar(page, "Bar 2: A7")).containsText("×3");
-        assertThat(page.getByText("two", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(page.getByText("two", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         assertThat(page.getByText("A once more, but it ends:")).isVisible();
-        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Degrees")).selectOption("numbers");
+        page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Degrees"))
+                .selectOption("numbers");
         assertThat(bar(page, "Bar 2: A7")).containsText("5⁷/2m");
     }
 
@@ -53,7 +56,8 @@ class ChartWorkTest {
     void text_and_sheet_are_in_step() {
         Page page = open("Key: C\n| C | Am |\n| F | G7 |");
         text(page).click();
-        page.evaluate("() => { const area = document.querySelector('textarea'); const at = area.value.indexOf('F '); area.setSelectionRange(at, at); area.click(); }");
+        page.evaluate(
+                "() => { const area = document.querySelector('textarea'); const at = area.value.indexOf('F '); area.setSelectionRange(at, at); area.click(); }");
         assertThat(bar(page, "Bar 3: F")).hasAttribute("aria-pressed", "true");
         bar(page, "Bar 2: Am").click();
         assertThat(page.locator("[data-chosen]")).hasText("Am");
@@ -105,10 +109,12 @@ class ChartWorkTest {
     void a_section_is_copied_and_moved() {
         Page page = open("[A]\n| C |\n[B]\n| F |\n");
         button(page, "What to do with B").click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Move it earlier")).click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Move it earlier"))
+                .click();
         assertThat(text(page)).hasValue("[B]\n| F |\n[A]\n| C |\n");
         button(page, "What to do with A").click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Copy it below itself")).click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Copy it below itself"))
+                .click();
         assertThat(bar(page, "Bar 3: C")).isVisible();
     }
 
@@ -136,7 +142,9 @@ class ChartWorkTest {
         page.getByLabel("Highest note that sits well").fill("Bb3");
         page.getByLabel("Highest note that sits well").press("Enter");
         page.getByLabel("How the part is written").selectOption("2");
-        Locator first = page.getByLabel("Keys for this voice, the best first").getByRole(AriaRole.BUTTON).first();
+        Locator first = page.getByLabel("Keys for this voice, the best first")
+                .getByRole(AriaRole.BUTTON)
+                .first();
         assertThat(first).containsText("E♭");
         assertThat(first).containsText("all of it sits well, E♭3 to B♭3, an octave lower");
         assertThat(first).containsText("the part is in F");
@@ -151,8 +159,10 @@ class ChartWorkTest {
         page.keyboard().press("e");
         Locator ear = page.locator("fieldset", new Page.LocatorOptions().setHasText("By ear"));
         page.keyboard().press("1");
-        ear.locator("[aria-pressed=true]", new Locator.LocatorOptions().setHasText("1")).waitFor();
-        String symbol = ear.locator("[aria-pressed=true]").getAttribute("aria-label").replaceAll("Hear ([^,]+),.*", "$1");
+        ear.locator("[aria-pressed=true]", new Locator.LocatorOptions().setHasText("1"))
+                .waitFor();
+        String symbol =
+                ear.locator("[aria-pressed=true]").getAttribute("aria-label").replaceAll("Hear ([^,]+),.*", "$1");
         assertThat(bar(page, "Bar 2: " + symbol)).isVisible();
         assertThat(text(page)).hasValue("Key: C\n| C | A | Dm7 | G7 |");
         page.waitForFunction("() => (window.zapateo?.player.heard.length ?? 0) > 2");
@@ -166,7 +176,8 @@ class ChartWorkTest {
         button(page, "Plainer chords").click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.getByLabel("bar 2").uncheck();
-        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change 3 chords")).click();
+        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change 3 chords"))
+                .click();
         assertThat(text(page)).hasValue("| C | Am7 | F | G |");
         button(page, "Undo").click();
         assertThat(text(page)).hasValue("| Cmaj9 | Am7 | F6 | G13 |");
@@ -177,7 +188,10 @@ class ChartWorkTest {
         Page page = open("Key: E♭\n| E♭ | B♭7 |");
         button(page, "Notes of the key ▾").click();
         page.locator(".score g.note").nth(7).waitFor();
-        assertThat(page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("Keyboard: E♭4, F4, G4, A♭4, B♭4, C5, D5, E♭5"))).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.IMG,
+                        new Page.GetByRoleOptions().setName("Keyboard: E♭4, F4, G4, A♭4, B♭4, C5, D5, E♭5")))
+                .isVisible();
         page.getByLabel("five safe notes").check();
         assertThat(page.getByText("E♭ F G B♭ C E♭")).isVisible();
     }
@@ -191,8 +205,12 @@ class ChartWorkTest {
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         assertThat(dialog).containsText("words with chords inside them: 3 bars, 3 of them with a guessed length");
         assertThat(dialog).containsText("| G ? | D/F♯ ? | Em ? |");
-        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Dock Song").setLevel(1))).isVisible();
+        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it"))
+                .click();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName("Dock Song").setLevel(1)))
+                .isVisible();
         bar(page, "Bar 1: G").click();
         page.keyboard().press("j");
         assertThat(bar(page, "Bar 1: G, D/F♯")).isVisible();
@@ -205,13 +223,19 @@ class ChartWorkTest {
     void a_song_is_taken_away_whole_and_brought_in_again() {
         Page page = open("Title: Packed\nKey: C\n| C | F |");
         button(page, "Take away ▾").click();
-        Download download = page.waitForDownload(() -> page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("All of it in one file")).click());
+        Download download = page.waitForDownload(
+                () -> page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("All of it in one file"))
+                        .click());
         page.navigate("/");
         page.getByLabel("A file to bring in").setInputFiles(download.path());
         Locator preview = page.getByRole(AriaRole.DIALOG);
         assertThat(preview).containsText("was read as all of a song, with its arrangements and figures: 2 bars");
-        preview.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Packed").setLevel(1))).isVisible();
+        preview.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it"))
+                .click();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName("Packed").setLevel(1)))
+                .isVisible();
         assertThat(text(page)).hasValue("Title: Packed\nKey: C\n| C | F |");
     }
 
@@ -219,11 +243,14 @@ class ChartWorkTest {
     void a_file_that_cannot_be_read_says_why_and_keeps_nothing() {
         Page page = STAGE.page();
         page.navigate("/");
-        page.getByLabel("A file to bring in").setInputFiles(new FilePayload("broken.musicxml", "text/xml", "<score-partwise><part".getBytes(StandardCharsets.UTF_8)));
+        page.getByLabel("A file to bring in")
+                .setInputFiles(new FilePayload(
+                        "broken.musicxml", "text/xml", "<score-partwise><part".getBytes(StandardCharsets.UTF_8)));
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         assertThat(dialog).containsText("No song can be read from this file. Nothing was changed.");
         assertThat(dialog).containsText("damaged");
-        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Close")).click();
+        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Close"))
+                .click();
         assertThat(dialog).hasCount(0);
     }
 
@@ -232,7 +259,8 @@ class ChartWorkTest {
         Page page = open("Tempo: 300\n|: C :| vamp | F |");
         button(page, "Play").click();
         page.waitForFunction("() => (window.zapateo?.player.heard.filter(tone => tone.tick === 0).length ?? 0) >= 3");
-        assertThat((Boolean) page.evaluate("() => window.zapateo.player.heard.every(tone => tone.tick < 3840)")).isTrue();
+        assertThat((Boolean) page.evaluate("() => window.zapateo.player.heard.every(tone => tone.tick < 3840)"))
+                .isTrue();
         page.locator("body").press("v");
         page.waitForFunction("() => window.zapateo.player.heard.some(tone => tone.tick === 3840)");
     }

@@ -29,11 +29,19 @@ class ColourWorkTest {
 
     private static void look(Page page, int bar, String offer) {
         bar(page, bar).click();
-        page.getByLabel("Offers").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + offer))).first().click();
+        page.getByLabel("Offers")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + offer)))
+                .first()
+                .click();
     }
 
     private static String choices(String song) {
-        return Stage.server().get("/api/songs/" + song).json().path("choices").path("colours").toString();
+        return Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("choices")
+                .path("colours")
+                .toString();
     }
 
     private static void kept(Page page, String song, String expected) {
@@ -53,7 +61,10 @@ class ColourWorkTest {
         page.keyboard().press("a");
         assertThat(page.getByText("heard without it")).isVisible();
         assertThat(bar(page, 0)).hasAttribute("aria-label", "Bar 1: C");
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true))).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Stop").setExact(true)))
+                .isVisible();
         page.keyboard().press(" ");
         assertThat(choices(song)).doesNotContain("passing-diminished-up");
     }
@@ -92,7 +103,8 @@ class ColourWorkTest {
         String song = Stage.newSong(CHART, "held");
         Page page = open(song);
         buttonLike(page, "^Style:").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Gospel")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Gospel"))
+                .click();
         buttonLike(page, "^Colour the song$").click();
         kept(page, song, "rule");
         Locator kept = page.getByLabel("Kept colours").getByRole(AriaRole.LISTITEM);
@@ -126,13 +138,26 @@ class ColourWorkTest {
         kept(page, song, "passing-diminished-up");
         buttonLike(page, "^write them into the chart$").click();
         assertThat(page.getByText("Nothing yet")).isVisible();
-        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("| C C♯°7 | Dm |"));
+        page.waitForCondition(() -> Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("chart")
+                .asString()
+                .contains("| C C♯°7 | Dm |"));
         buttonLike(page, "^Undo$").click();
         assertThat(bar(page, 0).locator("[data-borrowed]")).hasText("C");
-        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("| C | Dm |"));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Chart")).click();
-        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text")).fill(CHART.replace("| C | Dm", "| Em | Dm"));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Colour")).click();
+        page.waitForCondition(() -> Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("chart")
+                .asString()
+                .contains("| C | Dm |"));
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Chart"))
+                .click();
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text"))
+                .fill(CHART.replace("| C | Dm", "| Em | Dm"));
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Colour"))
+                .click();
         assertThat(page.getByText("The colour kept in bar 1 over C waits")).isVisible();
     }
 
@@ -147,10 +172,20 @@ class ColourWorkTest {
         buttonLike(page, "^write them into the chart$").click();
         assertThat(page.getByRole(AriaRole.ALERTDIALOG)).containsText("every repeat has to be written out");
         buttonLike(page, "^write the repeats out$").click();
-        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("| C | F | C7 | F |"));
+        page.waitForCondition(() -> Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("chart")
+                .asString()
+                .contains("| C | F | C7 | F |"));
         assertThat(page.getByText("Nothing yet")).isVisible();
         buttonLike(page, "^Undo$").click();
-        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("chart").asString().contains("|: C | F :|"));
+        page.waitForCondition(() -> Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("chart")
+                .asString()
+                .contains("|: C | F :|"));
     }
 
     @Test
@@ -158,12 +193,17 @@ class ColourWorkTest {
         String song = Stage.newSong(CHART, "held");
         Page page = open(song);
         bar(page, 4).click();
-        bar(page, 6).click(new Locator.ClickOptions().setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        bar(page, 6)
+                .click(new Locator.ClickOptions()
+                        .setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
         buttonLike(page, "^Style:").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Gospel")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Gospel"))
+                .click();
         buttonLike(page, "^Colour bars 5–7$").click();
         page.waitForCondition(() -> choices(song).contains("\"bar\":"));
-        org.assertj.core.api.Assertions.assertThat(choices(song)).doesNotContain("\"bar\":1,").doesNotContain("\"bar\":8,");
+        org.assertj.core.api.Assertions.assertThat(choices(song))
+                .doesNotContain("\"bar\":1,")
+                .doesNotContain("\"bar\":8,");
     }
 
     @Test

@@ -36,6 +36,7 @@ class CopiesTest {
 
     @TempDir(cleanup = CleanupMode.NEVER)
     Path temporary;
+
     @TempDir(cleanup = CleanupMode.NEVER)
     Path elsewhere;
 
@@ -60,7 +61,13 @@ class CopiesTest {
     /** Every answer there is to a GET about what is kept. */
     private static Map<String, String> answers(Folder folder) throws Exception {
         Map<String, String> all = new TreeMap<>();
-        for (String path : List.of("/api/songs", "/api/sets", "/api/hands", "/api/figures", "/api/practice/goals?day=2026-11-29", "/api/practice/log?day=2026-11-29")) {
+        for (String path : List.of(
+                "/api/songs",
+                "/api/sets",
+                "/api/hands",
+                "/api/figures",
+                "/api/practice/goals?day=2026-11-29",
+                "/api/practice/log?day=2026-11-29")) {
             all.put(path, folder.ask("GET", path, "").body());
         }
         for (JsonNode song : folder.get("/api/songs")) {
@@ -70,7 +77,9 @@ class CopiesTest {
             }
         }
         for (JsonNode set : folder.get("/api/sets")) {
-            all.put("/api/sets/" + set.path("id").asString(), folder.get("/api/sets/" + set.path("id").asString()).toString());
+            all.put(
+                    "/api/sets/" + set.path("id").asString(),
+                    folder.get("/api/sets/" + set.path("id").asString()).toString());
         }
         return all;
     }
@@ -102,7 +111,10 @@ class CopiesTest {
         other.started();
         assertThat(answers(other)).isEqualTo(expected).hasSizeGreaterThan(60);
         try (Stream<Path> kept = Files.list(folder.home().resolve("copies"))) {
-            assertThat(kept.map(each -> each.getFileName().toString())).anyMatch(name -> name.startsWith("before-restore-")).anyMatch(name -> name.startsWith("daily-")).anyMatch(name -> name.startsWith("weekly-"));
+            assertThat(kept.map(each -> each.getFileName().toString()))
+                    .anyMatch(name -> name.startsWith("before-restore-"))
+                    .anyMatch(name -> name.startsWith("daily-"))
+                    .anyMatch(name -> name.startsWith("weekly-"));
         }
     }
 
@@ -125,7 +137,10 @@ class CopiesTest {
         assertThat(folder.get("/api/songs")).hasSize(inCopy);
     }
 
-    /** Four write while copies are put back: each save that was acknowledged is among what is kept, or in one of the copies that were set aside. */
+    /**
+     * Four write while copies are put back: each save that was acknowledged is among what is kept, or in one of the
+     * copies that were set aside.
+     */
     @Test
     void every_save_that_was_acknowledged_is_in_the_one_or_the_other() throws Exception {
         folder.started();
@@ -141,7 +156,8 @@ class CopiesTest {
                 for (int i = 0; busy.get(); i++) {
                     String title = "By " + number + " the " + i;
                     try {
-                        HttpResponse<String> answer = folder.ask("POST", "/api/songs", "{\"title\":\"" + title + "\",\"chart\":\"| C |\"}");
+                        HttpResponse<String> answer =
+                                folder.ask("POST", "/api/songs", "{\"title\":\"" + title + "\",\"chart\":\"| C |\"}");
                         if (answer.statusCode() == 201) {
                             acknowledged.add(title);
                         } else {
@@ -168,14 +184,24 @@ class CopiesTest {
         folder.get("/api/songs").forEach(song -> found.add(song.path("title").asString()));
         for (String aside : names(folder.home().resolve("copies"))) {
             if (aside.startsWith("before-restore-")) {
-                assertThat(other.run("restore", folder.home().resolve("copies").resolve(aside).toString()).status()).isZero();
+                assertThat(other.run(
+                                        "restore",
+                                        folder.home()
+                                                .resolve("copies")
+                                                .resolve(aside)
+                                                .toString())
+                                .status())
+                        .isZero();
                 other.started();
-                other.get("/api/songs").forEach(song -> found.add(song.path("title").asString()));
+                other.get("/api/songs")
+                        .forEach(song -> found.add(song.path("title").asString()));
                 other.run("stop");
             }
         }
         assertThat(found).containsAll(acknowledged);
-        assertThat(folder.keep("Title: Afterwards\n| C |")).as("it is written again").isNotEmpty();
+        assertThat(folder.keep("Title: Afterwards\n| C |"))
+                .as("it is written again")
+                .isNotEmpty();
     }
 
     @Test
@@ -191,10 +217,22 @@ class CopiesTest {
         Files.write(temporary.resolve("cut.tar"), java.util.Arrays.copyOf(whole, whole.length / 2));
         Files.writeString(temporary.resolve("foreign.tar"), "this is no copy");
         String text = new String(whole, java.nio.charset.StandardCharsets.ISO_8859_1);
-        Files.writeString(temporary.resolve("newer.tar"), text.replaceFirst("zapateo-copy: 1", "zapateo-copy: 7"), java.nio.charset.StandardCharsets.ISO_8859_1);
-        Map<String, String> refusals = Map.of("bent.tar", "its checksum is not", "cut.tar", "no whole copy|cannot be unpacked", "foreign.tar", "no whole copy", "newer.tar", "made by a newer Zapateo");
+        Files.writeString(
+                temporary.resolve("newer.tar"),
+                text.replaceFirst("zapateo-copy: 1", "zapateo-copy: 7"),
+                java.nio.charset.StandardCharsets.ISO_8859_1);
+        Map<String, String> refusals = Map.of(
+                "bent.tar",
+                "its checksum is not",
+                "cut.tar",
+                "no whole copy|cannot be unpacked",
+                "foreign.tar",
+                "no whole copy",
+                "newer.tar",
+                "made by a newer Zapateo");
         for (Map.Entry<String, String> each : refusals.entrySet()) {
-            Folder.Said said = folder.run("restore", temporary.resolve(each.getKey()).toString());
+            Folder.Said said =
+                    folder.run("restore", temporary.resolve(each.getKey()).toString());
             assertThat(said.status()).isEqualTo(1);
             assertThat(said.text()).containsPattern(each.getValue()).contains("Nothing was changed");
         }
@@ -223,23 +261,43 @@ class CopiesTest {
         folder.run("database", "start", folder.home().toString());
         sql(folder, "drop table evening_set; delete from flyway_schema_history where version in ('8', '9')");
         folder.started().says("before-upgrade-7-to-9.tar");
-        Await.until("a copy of today", () -> names(copies).stream().filter(each -> each.startsWith("daily")).anyMatch(each -> !each.contains("2026-01-")));
-        Await.until("room made among the weekly ones", () -> names(copies).stream().filter(each -> each.startsWith("weekly")).count() == 4);
-        assertThat(names(copies).stream().filter(each -> each.startsWith("daily-"))).hasSize(7).contains("daily-2026-01-19.tar").doesNotContain("daily-2026-01-13.tar");
-        assertThat(names(copies).stream().filter(each -> each.startsWith("weekly-"))).hasSize(4);
+        Await.until(
+                "a copy of today",
+                () -> names(copies).stream()
+                        .filter(each -> each.startsWith("daily"))
+                        .anyMatch(each -> !each.contains("2026-01-")));
+        Await.until(
+                "room made among the weekly ones",
+                () -> names(copies).stream()
+                                .filter(each -> each.startsWith("weekly"))
+                                .count()
+                        == 4);
+        assertThat(names(copies).stream().filter(each -> each.startsWith("daily-")))
+                .hasSize(7)
+                .contains("daily-2026-01-19.tar")
+                .doesNotContain("daily-2026-01-13.tar");
+        assertThat(names(copies).stream().filter(each -> each.startsWith("weekly-")))
+                .hasSize(4);
         assertThat(names(copies)).contains("before-restore-2026-01-01-000000.tar", "before-upgrade-7-to-9.tar");
         assertThat(folder.get("/api/keeping").path("folder").asString()).isEqualTo(copies.toString());
     }
 
     private static List<String> names(Path folder) throws Exception {
         try (Stream<Path> files = Files.list(folder)) {
-            return files.map(each -> each.getFileName().toString()).filter(each -> each.endsWith(".tar")).toList();
+            return files.map(each -> each.getFileName().toString())
+                    .filter(each -> each.endsWith(".tar"))
+                    .toList();
         }
     }
 
     private static void sql(Folder folder, String statements) throws Exception {
-        String address = "jdbc:postgresql://127.0.0.1:" + Files.readString(folder.home().resolve("db-port")).strip() + "/zapateo";
-        try (var connection = java.sql.DriverManager.getConnection(address, "zapateo", Files.readString(folder.home().resolve("password")).strip()); var statement = connection.createStatement()) {
+        String address = "jdbc:postgresql://127.0.0.1:"
+                + Files.readString(folder.home().resolve("db-port")).strip() + "/zapateo";
+        try (var connection = java.sql.DriverManager.getConnection(
+                        address,
+                        "zapateo",
+                        Files.readString(folder.home().resolve("password")).strip());
+                var statement = connection.createStatement()) {
             statement.execute(statements);
         }
     }

@@ -16,7 +16,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
 
-/** A song built for an evening, and the evening itself: in order, from song to song, kept for the stand and for paper. */
+/**
+ * A song built for an evening, and the evening itself: in order, from song to song, kept for the stand and for paper.
+ */
 class EveningWorkTest {
 
     private static final String CHART = StandTest.CHART;
@@ -28,17 +30,40 @@ class EveningWorkTest {
     Path folder;
 
     private static String evening(String... songs) {
-        return Stage.server().post("/api/sets", Map.of("title", "A crossing", "place", "Lounge", "items",
-                List.of(Map.of("song", songs[0], "remark", "Good evening"), Map.of("minutes", 20), Map.of("song", songs[1], "semitones", 2, "tempo", 90)))).json().path("id").asString();
+        return Stage.server()
+                .post(
+                        "/api/sets",
+                        Map.of(
+                                "title",
+                                "A crossing",
+                                "place",
+                                "Lounge",
+                                "items",
+                                List.of(
+                                        Map.of("song", songs[0], "remark", "Good evening"),
+                                        Map.of("minutes", 20),
+                                        Map.of("song", songs[1], "semitones", 2, "tempo", 90))))
+                .json()
+                .path("id")
+                .asString();
     }
 
     private static void choose(Page page, String label, String option) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + label + ":"))).click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(option).setExact(true)).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + label + ":")))
+                .click();
+        page.getByRole(
+                        AriaRole.OPTION,
+                        new Page.GetByRoleOptions().setName(option).setExact(true))
+                .click();
     }
 
     private static String kept(String song, String field) {
-        return Stage.server().get("/api/songs/" + song).json().path("choices").path(field).toString();
+        return Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("choices")
+                .path(field)
+                .toString();
     }
 
     private static void keeps(Page page, String song, String field, String expected) {
@@ -55,8 +80,10 @@ class EveningWorkTest {
         Page page = STAGE.page();
         page.navigate("/sets/" + set);
         assertThat(page.getByLabel("The order of the evening")).containsText("Second");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open the Stage")).click();
-        assertThat(page.getByText("“Good evening” · then a break of 20 minutes")).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Open the Stage"))
+                .click();
+        assertThat(page.getByText("“Good evening” · then a break of 20 minutes"))
+                .isVisible();
         page.keyboard().press("PageDown");
         assertThat(page).hasURL(Pattern.compile("/songs/" + second + "/stage\\?set=" + set + "&n=2"));
         assertThat(page.locator("[data-stage] .sheet")).containsText("G major · 4/4 · quarter = 90");
@@ -66,12 +93,19 @@ class EveningWorkTest {
         assertThat(page.getByText("“Good evening”")).isVisible();
         page.keyboard().press("Escape");
         assertThat(page).hasURL(Pattern.compile("/sets/" + set));
-        assertThat(Stage.server().get("/api/songs/" + second).json().path("version").asInt()).isEqualTo(1);
+        assertThat(Stage.server()
+                        .get("/api/songs/" + second)
+                        .json()
+                        .path("version")
+                        .asInt())
+                .isEqualTo(1);
     }
 
     @Test
     void an_evening_is_put_in_order_by_keys_and_kept() {
-        String set = evening(Stage.newSong("Title: One\nKey: C\n| C | F |\n", "held"), Stage.newSong("Title: Two\nKey: C\n| C | F |\n", "held"));
+        String set = evening(
+                Stage.newSong("Title: One\nKey: C\n| C | F |\n", "held"),
+                Stage.newSong("Title: Two\nKey: C\n| C | F |\n", "held"));
         Page page = STAGE.page();
         page.navigate("/sets/" + set);
         Locator order = page.getByLabel("The order of the evening").getByRole(AriaRole.LISTITEM);
@@ -104,13 +138,15 @@ class EveningWorkTest {
         String set = evening(first, Stage.newSong("Title: Beta\nKey: F\n| F | B♭ | C7 | F |\n", "held"));
         Page page = STAGE.page();
         page.navigate("/sets/" + set);
-        Download download = page.waitForDownload(() -> button(page, "PDF of the evening").click());
+        Download download =
+                page.waitForDownload(() -> button(page, "PDF of the evening").click());
         Path file = folder.resolve("evening.pdf");
         download.saveAs(file);
         String text = Poppler.run("pdftotext", "-layout", file.toString(), "-");
         assertThat(text).contains("A crossing", "A break, 20 minutes", "page 2", "page 3", "3 of 3");
         button(page, "Keep it for the stand").click();
-        assertThat(page.getByText("2 songs with their pages stay with the server away")).isVisible();
+        assertThat(page.getByText("2 songs with their pages stay with the server away"))
+                .isVisible();
         page.route("**/api/**", route -> route.abort());
         page.navigate("/songs/" + first + "/stage?set=" + set + "&n=0");
         assertThat(page.getByText("No server answers")).isVisible();
@@ -131,21 +167,26 @@ class EveningWorkTest {
         assertThat(form).containsText("28 bars, 0:56");
         choose(page, "The last line", "twice: once more");
         assertThat(form).containsText("32 bars, 1:04");
-        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("Bridge"))).click();
+        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("Bridge")))
+                .click();
         choose(page, "Played", "twice");
         assertThat(form).containsText("40 bars, 1:20");
         keeps(page, song, "times", "[\"2@2\"]");
         assertThat(form.getByRole(AriaRole.BUTTON)).hasCount(6);
         page.getByLabel("Another last bar").fill("Hxx");
         page.keyboard().press("Enter");
-        assertThat(page.getByText("expected chords as a chart has them").first()).isVisible();
+        assertThat(page.getByText("expected chords as a chart has them").first())
+                .isVisible();
         assertThat(form).containsText("40 bars");
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).isEqualTo(CHART);
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString())
+                .isEqualTo(CHART);
         button(page, "write the form into the chart").click();
         assertThat(page.getByText("The chart has it all now")).isVisible();
         assertThat(form).containsText("40 bars, 1:20");
         keeps(page, song, "times", "");
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("[Intro]").contains("[Tag]");
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString())
+                .contains("[Intro]")
+                .contains("[Tag]");
         page.keyboard().press("Control+z");
         assertThat(form.getByRole(AriaRole.BUTTON)).hasCount(6);
     }

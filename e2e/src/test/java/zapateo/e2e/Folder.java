@@ -28,13 +28,18 @@ import zapateo.server.FreePort;
 /** A folder with the script and the application as they were built, as a person has it, and that person's commands. */
 final class Folder {
 
-    private static final Path BUILT = Path.of(System.getenv().getOrDefault("ZAPATEO_SCRIPT", Path.of("../zapateo").toAbsolutePath().normalize().toString())).getParent();
+    private static final Path BUILT = Path.of(System.getenv()
+                    .getOrDefault(
+                            "ZAPATEO_SCRIPT",
+                            Path.of("../zapateo").toAbsolutePath().normalize().toString()))
+            .getParent();
     private static final JsonMapper JSON = new JsonMapper();
 
     /** The application as one start unpacked and archived it. */
     private static Path unpacked;
 
-    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
+    private final HttpClient client =
+            HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
     private final String taken;
     final Path root;
     final int port;
@@ -60,8 +65,11 @@ final class Folder {
     private static synchronized Path unpacked() throws Exception {
         if (unpacked == null) {
             Path target = Path.of("target").toAbsolutePath();
-            Path made = target.resolve("unpacked-" + Files.getLastModifiedTime(jar()).toMillis());
-            try (FileChannel turn = FileChannel.open(target.resolve("unpacked.turn"), StandardOpenOption.CREATE, StandardOpenOption.WRITE); FileLock held = turn.lock()) {
+            Path made = target.resolve(
+                    "unpacked-" + Files.getLastModifiedTime(jar()).toMillis());
+            try (FileChannel turn = FileChannel.open(
+                            target.resolve("unpacked.turn"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+                    FileLock held = turn.lock()) {
                 if (!Files.exists(made)) {
                     try (DirectoryStream<Path> older = Files.newDirectoryStream(target, "unpacked-*")) {
                         for (Path each : older) {
@@ -83,7 +91,9 @@ final class Folder {
 
     private static Path jar() throws IOException {
         try (Stream<Path> built = Files.list(BUILT.resolve("server/target"))) {
-            return built.filter(each -> each.toString().endsWith("-exec.jar")).findFirst().orElseThrow();
+            return built.filter(each -> each.toString().endsWith("-exec.jar"))
+                    .findFirst()
+                    .orElseThrow();
         }
     }
 
@@ -101,8 +111,7 @@ final class Folder {
     }
 
     /** What a command said, and how it ended. */
-    record Said(int status, String text) {
-    }
+    record Said(int status, String text) {}
 
     /** One that goes on. */
     record Running(Process process, Path out) {
@@ -124,7 +133,9 @@ final class Folder {
         }
 
         Said ended() throws Exception {
-            assertThat(process.waitFor(Await.PATIENCE.toSeconds(), TimeUnit.SECONDS)).as("still running: " + text()).isTrue();
+            assertThat(process.waitFor(Await.PATIENCE.toSeconds(), TimeUnit.SECONDS))
+                    .as("still running: " + text())
+                    .isTrue();
             return new Said(process.exitValue(), text());
         }
     }
@@ -139,7 +150,10 @@ final class Folder {
         command.add(root.resolve("zapateo").toString());
         command.addAll(Arrays.asList(words));
         Path out = Files.createTempFile("said", ".txt");
-        ProcessBuilder builder = new ProcessBuilder(command).directory(root.toFile()).redirectErrorStream(true).redirectOutput(out.toFile());
+        ProcessBuilder builder = new ProcessBuilder(command)
+                .directory(root.toFile())
+                .redirectErrorStream(true)
+                .redirectOutput(out.toFile());
         builder.environment().put("ZAPATEO_BUILT", taken);
         // What is started here is soon ended.
         builder.environment().put("ZAPATEO_JAVA_FLAGS", "-XX:TieredStopAtLevel=1");
@@ -161,14 +175,18 @@ final class Folder {
 
     /** Everything of it that runs. */
     List<ProcessHandle> processes() {
-        return ProcessHandle.allProcesses().filter(each -> {
-            try {
-                String cwd = Files.readSymbolicLink(Path.of("/proc", String.valueOf(each.pid()), "cwd")).toString();
-                return cwd.startsWith(home().resolve("data").toString()) || cwd.startsWith(home().resolve("app").toString());
-            } catch (IOException gone) {
-                return false;
-            }
-        }).toList();
+        return ProcessHandle.allProcesses()
+                .filter(each -> {
+                    try {
+                        String cwd = Files.readSymbolicLink(Path.of("/proc", String.valueOf(each.pid()), "cwd"))
+                                .toString();
+                        return cwd.startsWith(home().resolve("data").toString())
+                                || cwd.startsWith(home().resolve("app").toString());
+                    } catch (IOException gone) {
+                        return false;
+                    }
+                })
+                .toList();
     }
 
     void expectNothingRuns() {
@@ -176,12 +194,24 @@ final class Folder {
     }
 
     ProcessHandle database() throws IOException {
-        return ProcessHandle.of(Long.parseLong(Files.readAllLines(home().resolve("data/postmaster.pid")).get(0).strip())).orElseThrow();
+        return ProcessHandle.of(Long.parseLong(Files.readAllLines(home().resolve("data/postmaster.pid"))
+                        .get(0)
+                        .strip()))
+                .orElseThrow();
     }
 
     HttpResponse<String> ask(String method, String path, String body) throws Exception {
-        return client.send(HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path)).timeout(Await.PATIENCE).header("Content-Type", "application/json")
-                .method(method, body.isEmpty() ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+        return client.send(
+                HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path))
+                        .timeout(Await.PATIENCE)
+                        .header("Content-Type", "application/json")
+                        .method(
+                                method,
+                                body.isEmpty()
+                                        ? HttpRequest.BodyPublishers.noBody()
+                                        : HttpRequest.BodyPublishers.ofString(body))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
     }
 
     JsonNode get(String path) throws Exception {
@@ -191,7 +221,8 @@ final class Folder {
     }
 
     String keep(String chart) throws Exception {
-        HttpResponse<String> answer = ask("POST", "/api/songs", JSON.writeValueAsString(java.util.Map.of("chart", chart)));
+        HttpResponse<String> answer =
+                ask("POST", "/api/songs", JSON.writeValueAsString(java.util.Map.of("chart", chart)));
         assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);
         return JSON.readTree(answer.body()).path("id").asString();
     }

@@ -18,7 +18,8 @@ import tools.jackson.databind.JsonNode;
 /** Hands are measured, and songs are played by them. */
 class HandWorkTest {
 
-    private static final Function<String, String> SERVED = song -> Stage.server().get("/api/songs/" + song).text();
+    private static final Function<String, String> SERVED =
+            song -> Stage.server().get("/api/songs/" + song).text();
 
     private static final String CHART = "Title: By Hand\nKey: C\nTempo: 120\n[Verse]\n| C | Am | F | G |";
 
@@ -44,7 +45,10 @@ class HandWorkTest {
         Page page = STAGE.page();
         page.navigate("/hands");
         buttonLike(page, "^Measure my hands").click();
-        page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres")).fill("183");
+        page.getByRole(
+                        AriaRole.SPINBUTTON,
+                        new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres"))
+                .fill("183");
         kept(page, "/api/hands", "\"spanMm\":183");
         buttonLike(page, "^ninth").click();
         kept(page, "/api/hands", "\"spanMm\":188");
@@ -60,9 +64,11 @@ class HandWorkTest {
         page.mouse().move(box.x + box.width / 2 + keyWidth, box.y + box.height * 0.7);
         page.mouse().up();
         JsonNode hands = kept(page, "/api/hands", "\"spanMm\":21");
-        assertThat(hands.path(0).path("measures").path("left").path("spanMm").asDouble()).isBetween(211.0, 216.0);
+        assertThat(hands.path(0).path("measures").path("left").path("spanMm").asDouble())
+                .isBetween(211.0, 216.0);
         buttonLike(page, "^A tenth: Roll it").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Leave the top out")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Leave the top out"))
+                .click();
         kept(page, "/api/hands", "\"tenths\":\"omit\"");
         assertThat(page.getByText("see a doctor or physiotherapist")).isVisible();
         assertThat(Stage.axe(page)).isEmpty();
@@ -77,7 +83,10 @@ class HandWorkTest {
         buttonLike(page, "^are these keys as large as real ones").click();
         Locator scale = page.getByRole(AriaRole.SLIDER, new Page.GetByRoleOptions().setName("Scale of the screen"));
         scale.press("PageUp");
-        double card = page.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("A frame as large as a bank card should be")).boundingBox().width;
+        double card = page.getByRole(
+                        AriaRole.IMG, new Page.GetByRoleOptions().setName("A frame as large as a bank card should be"))
+                .boundingBox()
+                .width;
         double keys = page.getByLabel("Keys at their true size").boundingBox().width;
         assertThat(keys).isGreaterThan(before);
         // ISO/IEC 7810 ID-1: 85.60 mm; twelve white keys of 23.5 mm.
@@ -86,14 +95,33 @@ class HandWorkTest {
 
     @Test
     void a_tenth_becomes_a_roll_for_a_smaller_hand() {
-        JsonNode hands = Stage.server().post("/api/hands", Map.of("name", "Wide", "measures", Map.of("left", Map.of("spanMm", 250)))).json();
-        String song = Stage.server().post("/api/songs", Map.of("title", "Tenths", "chart", CHART, "choices", Map.of("figure", "held", "voicing", "tenth"))).json().path("id").asString();
+        JsonNode hands = Stage.server()
+                .post("/api/hands", Map.of("name", "Wide", "measures", Map.of("left", Map.of("spanMm", 250))))
+                .json();
+        String song = Stage.server()
+                .post(
+                        "/api/songs",
+                        Map.of(
+                                "title",
+                                "Tenths",
+                                "chart",
+                                CHART,
+                                "choices",
+                                Map.of("figure", "held", "voicing", "tenth")))
+                .json()
+                .path("id")
+                .asString();
         Page page = open(song);
         assertThat(page.getByText(Pattern.compile("^2\\d\\d\\.\\d mm of 250$"))).isVisible();
-        Stage.server().put("/api/hands/" + hands.path("id").asString(), Map.of("name", "Smaller", "measures", Map.of("left", Map.of("spanMm", 185)), "version", 1));
+        Stage.server()
+                .put(
+                        "/api/hands/" + hands.path("id").asString(),
+                        Map.of("name", "Smaller", "measures", Map.of("left", Map.of("spanMm", 185)), "version", 1));
         page.reload();
-        assertThat(page.getByText(Pattern.compile("^2\\d\\d\\.\\d mm of 185 – rolled$"))).isVisible();
-        assertThat(page.getByText(Pattern.compile("Wider than the hand, so rolled: bars .*, 4 in all"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("^2\\d\\d\\.\\d mm of 185 – rolled$")))
+                .isVisible();
+        assertThat(page.getByText(Pattern.compile("Wider than the hand, so rolled: bars .*, 4 in all")))
+                .isVisible();
     }
 
     @Test
@@ -102,7 +130,10 @@ class HandWorkTest {
         Page page = open(song);
         page.locator("#s1n0 .notehead").click();
         buttonLike(page, "^Finger 3").click();
-        JsonNode finger = kept(page, "/api/songs/" + song, "\"fingers\":[{").path("choices").path("fingers").path(0);
+        JsonNode finger = kept(page, "/api/songs/" + song, "\"fingers\":[{")
+                .path("choices")
+                .path("fingers")
+                .path(0);
         assertThat(finger.path("finger").asInt()).isEqualTo(3);
         assertThat(page.getByText("– your own")).isVisible();
         assertThat(buttonLike(page, "^Finger 3")).hasAttribute("aria-pressed", "true");
@@ -118,15 +149,28 @@ class HandWorkTest {
         page.waitForFunction("() => (window.zapateo?.player.heard.length ?? 0) > 4");
         press(page, "1");
         kept(page, "/api/songs/" + song, "\"level\":1");
-        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true))).isVisible();
-        page.waitForFunction("() => { const last = window.zapateo.player.heard.slice(-3); return last.every((tone) => tone.tick % 3840 < 60); }");
+        assertThat(page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Stop").setExact(true)))
+                .isVisible();
+        page.waitForFunction(
+                "() => { const last = window.zapateo.player.heard.slice(-3); return last.every((tone) => tone.tick % 3840 < 60); }");
         press(page, "0");
-        page.waitForCondition(() -> !(Stage.server().get("/api/songs/" + song).text().contains("\"level\":1")));
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("choices").has("level")).isFalse();
+        page.waitForCondition(
+                () -> !(Stage.server().get("/api/songs/" + song).text().contains("\"level\":1")));
+        assertThat(Stage.server()
+                        .get("/api/songs/" + song)
+                        .json()
+                        .path("choices")
+                        .has("level"))
+                .isFalse();
         press(page, "Space");
     }
 
-    /** The level stands beside the tempo in each view and has its key in each; with one on, its ways are kept with the choices, and go with it. */
+    /**
+     * The level stands beside the tempo in each view and has its key in each; with one on, its ways are kept with the
+     * choices, and go with it.
+     */
     @Test
     void the_level_has_its_key_in_every_view() {
         String song = Stage.newSong(CHART, "stride-tenths");
@@ -137,7 +181,8 @@ class HandWorkTest {
             press(page, "2");
             JsonNode kept = kept(page, "/api/songs/" + song, "\"ways\":[");
             assertThat(kept.path("choices").path("level").asInt()).isEqualTo(2);
-            assertThat(buttonLike(page, "^Level \\(keys 1 to 5; 0 off\\): level 2")).isVisible();
+            assertThat(buttonLike(page, "^Level \\(keys 1 to 5; 0 off\\): level 2"))
+                    .isVisible();
             press(page, "0");
             page.waitForCondition(() -> !SERVED.apply(song).contains("\"ways\""));
             assertThat(SERVED.apply(song)).doesNotContain("\"level\":").doesNotContain("\"ways\"");
@@ -154,13 +199,25 @@ class HandWorkTest {
         buttonLike(page, "^Jumps").click();
         assertThat(page.locator(".score .lit").first()).isVisible();
         buttonLike(page, "^Make bar 2 easier").click();
-        assertThat(page.getByText(Pattern.compile("Difficulty \\d+ instead of \\d+"))).isVisible();
+        assertThat(page.getByText(Pattern.compile("Difficulty \\d+ instead of \\d+")))
+                .isVisible();
         buttonLike(page, "^take it").click();
         JsonNode changed = kept(page, "/api/songs/" + song, "\"overrides\":[{");
-        assertThat(changed.path("choices").path("overrides").path(0).path("bars").asString()).isEqualTo("2");
-        assertThat(changed.path("choices").path("overrides").path(0).path("level").asInt()).isBetween(1, 5);
+        assertThat(changed.path("choices")
+                        .path("overrides")
+                        .path(0)
+                        .path("bars")
+                        .asString())
+                .isEqualTo("2");
+        assertThat(changed.path("choices")
+                        .path("overrides")
+                        .path(0)
+                        .path("level")
+                        .asInt())
+                .isBetween(1, 5);
         press(page, "Control+z");
-        page.waitForCondition(() -> !(Stage.server().get("/api/songs/" + song).text().contains("\"bars\":\"2\"")));
+        page.waitForCondition(
+                () -> !(Stage.server().get("/api/songs/" + song).text().contains("\"bars\":\"2\"")));
         assertThat(Stage.server().get("/api/songs/" + song).text()).doesNotContain("\"bars\":\"2\"");
     }
 

@@ -9,10 +9,14 @@ import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 
-/** A song, not a bar: what is played otherwise is told bar by bar, kept or left plain at a press; a chorus is made of what is chosen. */
+/**
+ * A song, not a bar: what is played otherwise is told bar by bar, kept or left plain at a press; a chorus is made of
+ * what is chosen.
+ */
 class LivelyTest {
 
-    private static final String CHART = "Title: Lively\nKey: C\nTempo: 100\n[Verse]\n| C | Am | F | G | C | Am | Dm | G7 |\n[Bridge]\n| F | F | C | C | D7 | D7 | G7 | G7 |\n[Verse]\n| C | Am | F | G | C | Am | G7 | C |";
+    private static final String CHART =
+            "Title: Lively\nKey: C\nTempo: 100\n[Verse]\n| C | Am | F | G | C | Am | Dm | G7 |\n[Bridge]\n| F | F | C | C | D7 | D7 | G7 | G7 |\n[Verse]\n| C | Am | F | G | C | Am | G7 | C |";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
@@ -22,16 +26,28 @@ class LivelyTest {
         String song = Stage.newSong(CHART, "three-three-two");
         Page page = STAGE.atScore(song, "left-hand?bars=1-24");
         buttonLike(page, "^Liveliness").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Much")).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Much"))
+                .click();
         Locator otherwise = page.getByLabel("Played otherwise").getByRole(AriaRole.LISTITEM);
         assertThat(otherwise.first()).containsText("Bar ");
         String first = otherwise.first().textContent().replaceFirst(":.*", "");
         otherwise.first().getByText("leave it plain").click();
         assertThat(page.getByLabel("Played otherwise")).containsText(first + ": left plain.");
-        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("choices").path("spices").toString().contains("plain@" + first.replace("Bar ", "")));
+        page.waitForCondition(() -> Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("choices")
+                .path("spices")
+                .toString()
+                .contains("plain@" + first.replace("Bar ", "")));
         page.getByText("let it be lively").click();
         assertThat(page.getByText("let it be lively")).hasCount(0);
-        page.waitForCondition(() -> !Stage.server().get("/api/songs/" + song).json().path("choices").toString().contains("plain@"));
+        page.waitForCondition(() -> !Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("choices")
+                .toString()
+                .contains("plain@"));
     }
 
     @Test
@@ -41,6 +57,13 @@ class LivelyTest {
         buttonLike(page, "^Chorus$").click();
         buttonLike(page, "^five notes$").click();
         assertThat(buttonLike(page, "^five notes$")).hasAttribute("aria-pressed", "true");
-        page.waitForCondition(() -> Stage.server().get("/api/songs/" + song).json().path("choices").path("right").path("manner").asString().equals("pentatonic"));
+        page.waitForCondition(() -> Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("choices")
+                .path("right")
+                .path("manner")
+                .asString()
+                .equals("pentatonic"));
     }
 }

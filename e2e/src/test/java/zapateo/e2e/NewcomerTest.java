@@ -10,7 +10,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
 
-/** A first song in a browser that has nothing yet: typed, heard, another figure, the own hand, kept. How long it takes is measured by the bench. */
+/**
+ * A first song in a browser that has nothing yet: typed, heard, another figure, the own hand, kept. How long it takes
+ * is measured by the bench.
+ */
 class NewcomerTest {
 
     private static final int HEARD_WITHIN = 4;
@@ -36,12 +39,26 @@ class NewcomerTest {
         page.waitForFunction("() => (window.zapateo?.player.heard ?? []).length > 0");
         assertThat(actions).isLessThanOrEqualTo(HEARD_WITHIN);
         act(() -> page.keyboard().press("Space"));
-        String before = page.locator("[aria-label=Figures] button[aria-pressed=true]").last().textContent();
-        act(() -> page.locator("[aria-label=Figures] li li button[aria-pressed=false]").first().click());
-        assertThat(page.locator("[aria-label=Figures] button[aria-pressed=true]").last()).not().hasText(before);
-        act(() -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("My hands")).first().click());
-        act(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Measure"))).first().click());
-        act(() -> page.getByRole(AriaRole.SPINBUTTON, new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres")).fill("183"));
+        String before = page.locator("[aria-label=Figures] button[aria-pressed=true]")
+                .last()
+                .textContent();
+        act(() -> page.locator("[aria-label=Figures] li li button[aria-pressed=false]")
+                .first()
+                .click());
+        assertThat(page.locator("[aria-label=Figures] button[aria-pressed=true]")
+                        .last())
+                .not()
+                .hasText(before);
+        act(() -> page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("My hands"))
+                .first()
+                .click());
+        act(() -> page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Measure")))
+                .first()
+                .click());
+        act(() -> page.getByRole(
+                        AriaRole.SPINBUTTON,
+                        new Page.GetByRoleOptions().setName("Thumb to little finger, left hand, in millimetres"))
+                .fill("183"));
         Stage.kept(page, "/api/hands", text -> text.contains("\"spanMm\":183"));
         JsonNode song = Stage.server().get("/api/songs").json();
         assertThat(song.findValuesAsString("title")).anyMatch(title -> title.startsWith("Fm7 B♭7 E♭"));

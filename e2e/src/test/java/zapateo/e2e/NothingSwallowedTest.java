@@ -67,15 +67,25 @@ class NothingSwallowedTest {
     void what_could_be_played_last_stays_while_nothing_new_can_be_had() {
         String song = Stage.newSong(CHART, "held");
         Page page = STAGE.atScore(song, "left-hand");
-        page.route("**/api/arrangements?*", route -> route.fulfill(new Route.FulfillOptions().setStatus(503).setContentType("application/problem+json").setBody("{\"status\":503,\"detail\":\"The database does not answer.\"}")));
-        page.getByLabel("Figures").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Pulse in quarters"))).click();
-        Locator told = page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("What could be played last stays here."));
+        page.route(
+                "**/api/arrangements?*",
+                route -> route.fulfill(new Route.FulfillOptions()
+                        .setStatus(503)
+                        .setContentType("application/problem+json")
+                        .setBody("{\"status\":503,\"detail\":\"The database does not answer.\"}")));
+        page.getByLabel("Figures")
+                .getByRole(
+                        AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Pulse in quarters")))
+                .click();
+        Locator told = page.getByRole(AriaRole.ALERT)
+                .filter(new Locator.FilterOptions().setHasText("What could be played last stays here."));
         assertThat(told).containsText("The database does not answer.");
         assertThat(page.locator(".score g.note").first()).isVisible();
         page.unroute("**/api/arrangements?*");
         told.getByRole(AriaRole.BUTTON).click();
         assertThat(told).hasCount(0);
-        page.waitForCondition(() -> page.locator(".score g.staff").nth(1).locator("g.chord, g.note").count() >= 4);
+        page.waitForCondition(() ->
+                page.locator(".score g.staff").nth(1).locator("g.chord, g.note").count() >= 4);
     }
 
     @Test
@@ -83,12 +93,17 @@ class NothingSwallowedTest {
         Page page = STAGE.page();
         page.navigate("/");
         int before = songs();
-        page.getByLabel("A file to bring in").setInputFiles(new FilePayload[] {file("one.txt", "Title: One\n| C | F |"), file("broken.mid", "MThd broken"), file("two.txt", "Title: Two\n| Am |")});
+        page.getByLabel("A file to bring in").setInputFiles(new FilePayload[] {
+            file("one.txt", "Title: One\n| C | F |"),
+            file("broken.mid", "MThd broken"),
+            file("two.txt", "Title: Two\n| Am |")
+        });
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         assertThat(dialog.getByRole(AriaRole.STATUS)).hasText("2 files can be kept, 1 cannot be read.");
         button(page, "Keep all 2").click();
         assertThat(dialog.getByRole(AriaRole.STATUS)).hasText("2 songs are kept, 1 file could not be read.");
-        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Close")).click();
+        dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Close"))
+                .click();
         assertThat(dialog).hasCount(0);
         assertThat(songs()).isEqualTo(before + 2);
     }
@@ -103,9 +118,12 @@ class NothingSwallowedTest {
         Page page = STAGE.page();
         page.navigate("/");
         button(page, "Remove Gone Aground").click();
-        assertThat(page.getByText("“Gone Aground” is taken out of the repertoire.")).isVisible();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Evenings")).click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Evenings"))).isVisible();
+        assertThat(page.getByText("“Gone Aground” is taken out of the repertoire."))
+                .isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Evenings"))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Evenings")))
+                .isVisible();
         page.goBack();
         button(page, "Put it back").click();
         assertThat(button(page, "Remove Gone Aground")).isVisible();
@@ -123,8 +141,10 @@ class NothingSwallowedTest {
         Locator text = page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text"));
         text.fill(CHART.replace("G7", "E7"));
         // At once, long before it is kept by itself.
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Repertoire")).click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Repertoire"))).isVisible();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Repertoire"))
+                .click();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Repertoire")))
+                .isVisible();
         page.goBack();
         assertThat(text).hasValue(CHART.replace("G7", "E7"));
         JsonNode kept = Stage.kept(page, "/api/songs/" + song, each -> each.contains("E7"));
@@ -146,16 +166,19 @@ class NothingSwallowedTest {
         String chart = CHART.replace("Am", "Hxyz");
         Page page = STAGE.page();
         page.navigate("/songs/" + Stage.newSong(chart, "held") + "/left-hand");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("To the mistake")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("To the mistake"))
+                .click();
         Locator text = page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text"));
         assertThat(text).isFocused();
-        assertThat(text.evaluate("field => field.value.slice(field.selectionStart, field.selectionEnd)")).isEqualTo("Hxyz");
+        assertThat(text.evaluate("field => field.value.slice(field.selectionStart, field.selectionEnd)"))
+                .isEqualTo("Hxyz");
     }
 
     @Test
     void the_tempo_is_typed_tapped_and_halved() {
         Page page = STAGE.atScore(Stage.newSong(CHART, "held"), "left-hand");
-        Locator tempo = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Tempo:")));
+        Locator tempo =
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Tempo:")));
         assertThat(tempo).hasText("100");
         tempo.click();
         page.keyboard().type("76");

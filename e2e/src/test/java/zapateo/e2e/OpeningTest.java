@@ -18,14 +18,17 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** A song's own address: what it needs is asked for before the page is there, and by nobody a second time. */
 class OpeningTest {
 
-    private static final String CHART = "Key: G\n[Verse]\n| G | Em7 | C | D7 |\n| G | Em7 | Am7 | D7 |\n| G | C | D7 | G |\n";
+    private static final String CHART =
+            "Key: G\n[Verse]\n| G | Em7 | C | D7 |\n| G | Em7 | Am7 | D7 |\n| G | C | D7 | G |\n";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
 
     private static List<String> listenedTo(Page page) {
         List<String> asked = new ArrayList<>();
-        page.onRequest(request -> asked.add(request.method() + " " + URI.create(request.url()).getPath() + "?" + URI.create(request.url()).getQuery()));
+        page.onRequest(request ->
+                asked.add(request.method() + " " + URI.create(request.url()).getPath() + "?"
+                        + URI.create(request.url()).getQuery()));
         return asked;
     }
 
@@ -37,8 +40,15 @@ class OpeningTest {
         List<String> asked = listenedTo(page);
         STAGE.atScore(song, view);
         Stage.settled(page);
-        assertThat(asked).filteredOn(each -> each.contains("/api/")).doesNotHaveDuplicates().contains("GET /api/hands?null", "GET /api/songs/" + song + "?null",
-                "POST /api/charts/parse?sections=false", "POST /api/arrangements?bars=0-191&bare=false&notesOnce=true", "POST /api/arrangements/score?bars=" + staff + "&fingers=few");
+        assertThat(asked)
+                .filteredOn(each -> each.contains("/api/"))
+                .doesNotHaveDuplicates()
+                .contains(
+                        "GET /api/hands?null",
+                        "GET /api/songs/" + song + "?null",
+                        "POST /api/charts/parse?sections=false",
+                        "POST /api/arrangements?bars=0-191&bare=false&notesOnce=true",
+                        "POST /api/arrangements/score?bars=" + staff + "&fingers=few");
     }
 
     @Test
@@ -47,10 +57,13 @@ class OpeningTest {
         Page page = STAGE.page();
         page.navigate("/");
         List<String> asked = listenedTo(page);
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sent For")).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Sent For"))
+                .click();
         page.locator(".score[data-ready=yes]").waitFor();
         Stage.settled(page);
-        assertThat(asked).filteredOn(each -> each.contains("/api/songs/" + song)).hasSize(1);
+        assertThat(asked)
+                .filteredOn(each -> each.contains("/api/songs/" + song))
+                .hasSize(1);
         assertThat(asked).filteredOn(each -> each.startsWith("POST /api/")).doesNotHaveDuplicates();
     }
 
@@ -59,11 +72,18 @@ class OpeningTest {
     void what_is_still_being_kept_is_waited_for() {
         String song = Stage.newSong("Title: Left In Haste\n" + CHART, "held");
         Page page = STAGE.page();
-        page.addInitScript("const send = window.fetch; window.fetch = async (what, how) => { if ((what.method ?? how?.method) === 'PUT') await new Promise((late) => setTimeout(late, 600)); return send(what, how); };");
+        page.addInitScript(
+                "const send = window.fetch; window.fetch = async (what, how) => { if ((what.method ?? how?.method) === 'PUT') await new Promise((late) => setTimeout(late, 600)); return send(what, how); };");
         page.navigate("/songs/" + song + "/chart");
-        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text")).fill("Title: Left In Haste\n| F | B♭ |");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Repertoire").setExact(true)).first().click();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Left In Haste")).click();
+        page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text"))
+                .fill("Title: Left In Haste\n| F | B♭ |");
+        page.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Repertoire").setExact(true))
+                .first()
+                .click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Left In Haste"))
+                .click();
         assertThat(page.getByLabel("Grand staff, bars 1 to 2")).isVisible();
         Stage.kept(page, "/api/songs/" + song, text -> text.contains("| F | B♭ |"));
     }
@@ -85,12 +105,25 @@ class OpeningTest {
         String song = Stage.newSong(CHART, "held");
         Page page = STAGE.page();
         page.navigate("/");
-        page.evaluate("([song, draft]) => localStorage.setItem(`zapateo.unkept.${song}`, JSON.stringify({ format: 2, version: 1, draft }))",
-                List.of(song, Map.of("chart", "Key: D\n| D | G | A7 | D |\n", "choices", Map.of("figure", "pulse-quarters"), "arrangement", "Left hand", "others", List.of())));
+        page.evaluate(
+                "([song, draft]) => localStorage.setItem(`zapateo.unkept.${song}`, JSON.stringify({ format: 2, version: 1, draft }))",
+                List.of(
+                        song,
+                        Map.of(
+                                "chart",
+                                "Key: D\n| D | G | A7 | D |\n",
+                                "choices",
+                                Map.of("figure", "pulse-quarters"),
+                                "arrangement",
+                                "Left hand",
+                                "others",
+                                List.of())));
         List<String> asked = listenedTo(page);
         STAGE.atScore(song, "left-hand");
         Stage.settled(page);
         assertThat(page.getByLabel("Grand staff, bars 1 to 4")).isVisible();
-        assertThat(asked).filteredOn(each -> each.startsWith("POST /api/arrangements?")).hasSize(1);
+        assertThat(asked)
+                .filteredOn(each -> each.startsWith("POST /api/arrangements?"))
+                .hasSize(1);
     }
 }

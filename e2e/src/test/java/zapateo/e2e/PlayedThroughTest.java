@@ -25,7 +25,10 @@ class PlayedThroughTest {
     private static final boolean ENDURE = Boolean.getBoolean("zapateo.endure");
     /** Quarters a minute: a song of 32 bars goes by in some seconds. */
     private static final int BRISK = 2000;
-    /** Has the page's player play a whole song, in both hands, out of every vamp at its end; answers what was sent to the piano. */
+    /**
+     * Has the page's player play a whole song, in both hands, out of every vamp at its end; answers what was sent to
+     * the piano.
+     */
     private static final String PLAYED = """
             async ([song, tempo]) => {
               const { player } = window.zapateo;
@@ -37,27 +40,48 @@ class PlayedThroughTest {
               return player.heard.map((each) => each.hand + each.tick + '.' + each.midi);
             }""";
 
-    /** All nine demo songs with tenths rolled before the beat or broken, in turn – with both under {@code ./zapateo endure} –, the melody over them. */
+    /**
+     * All nine demo songs with tenths rolled before the beat or broken, in turn – with both under {@code ./zapateo
+     * endure} –, the melody over them.
+     */
     @Test
     void every_tone_of_the_demo_songs_sounds_once() throws Exception {
         Page page = STAGE.atScore(Stage.newSong("C F G7 C", "two-feel"), "left-hand");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Play").setExact(true))
+                .click();
         page.waitForFunction("() => window.zapateo?.player.playhead().playing");
         page.evaluate("() => window.zapateo.player.stop()");
         int figures = 0;
         try (Stream<Path> songs = Files.list(Path.of("../server/src/main/resources/demo"))) {
             for (Path song : songs.sorted().toList()) {
-                for (String figure : figures++ % 2 == 0 || ENDURE ? TENTHS.subList(0, ENDURE ? 2 : 1) : TENTHS.subList(1, 2)) {
-                    String id = Stage.server().post("/api/songs", Map.of("chart", Files.readString(song), "choices", Map.of("figure", figure, "right", Map.of("style", "melody")))).json()
-                            .path("id").asString();
+                for (String figure :
+                        figures++ % 2 == 0 || ENDURE ? TENTHS.subList(0, ENDURE ? 2 : 1) : TENTHS.subList(1, 2)) {
+                    String id = Stage.server()
+                            .post(
+                                    "/api/songs",
+                                    Map.of(
+                                            "chart",
+                                            Files.readString(song),
+                                            "choices",
+                                            Map.of("figure", figure, "right", Map.of("style", "melody"))))
+                            .json()
+                            .path("id")
+                            .asString();
                     List<?> heard = (List<?>) page.evaluate(PLAYED, List.of(id, BRISK));
-                    assertThat(counted(heard.stream().map(String::valueOf))).as(song.getFileName() + " with " + figure).isEqualTo(counted(arranged(id)));
+                    assertThat(counted(heard.stream().map(String::valueOf)))
+                            .as(song.getFileName() + " with " + figure)
+                            .isEqualTo(counted(arranged(id)));
                 }
             }
         }
     }
 
-    /** Counts what React renders: function components that did work in a commit, as its own tools find them, whatever the build. */
+    /**
+     * Counts what React renders: function components that did work in a commit, as its own tools find them, whatever
+     * the build.
+     */
     private static final String COUNT_RENDERS = """
             (() => {
               window.renders = 0;
@@ -72,16 +96,32 @@ class PlayedThroughTest {
                 onCommitFiberRoot: (id, root) => visit(root.current, root.current.alternate),
               };
             })()""";
+
     private static final int RENDERS_A_NOTE = 30;
 
-    /** Only what shows the music is drawn anew with a note: measured on the left-hand view with the staff in sight, six seconds at 132. */
+    /**
+     * Only what shows the music is drawn anew with a note: measured on the left-hand view with the staff in sight, six
+     * seconds at 132.
+     */
     @Test
     void a_note_is_drawn_with_few_components() throws Exception {
-        String id = Stage.server().post("/api/songs", Map.of("chart", Files.readString(Path.of("../server/src/main/resources/demo/harbour-refrain.txt")), "choices",
-                Map.of("figure", "low-high-middle-high", "right", Map.of("style", "melody")))).json().path("id").asString();
+        String id = Stage.server()
+                .post(
+                        "/api/songs",
+                        Map.of(
+                                "chart",
+                                Files.readString(Path.of("../server/src/main/resources/demo/harbour-refrain.txt")),
+                                "choices",
+                                Map.of("figure", "low-high-middle-high", "right", Map.of("style", "melody"))))
+                .json()
+                .path("id")
+                .asString();
         STAGE.page().addInitScript(COUNT_RENDERS);
         Page page = STAGE.atScore(id, "left-hand");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Play").setExact(true))
+                .click();
         page.waitForFunction("() => window.zapateo?.player.heard.length > 8");
         Object[] counted = ((List<?>) page.evaluate("""
                 async () => {
@@ -99,9 +139,18 @@ class PlayedThroughTest {
     }
 
     private static Stream<String> arranged(String song) {
-        return StreamSupport.stream(Stage.server().get("/api/songs/" + song + "/arrangement").json().path("strokes").spliterator(), false)
+        return StreamSupport.stream(
+                        Stage.server()
+                                .get("/api/songs/" + song + "/arrangement")
+                                .json()
+                                .path("strokes")
+                                .spliterator(),
+                        false)
                 .flatMap(stroke -> StreamSupport.stream(stroke.path("notes").spliterator(), false)
-                        .map(note -> stroke.path("hand").asString() + (stroke.path("tick").asInt() + note.path("delayTicks").asInt(0)) + "." + note.path("midi").asInt()));
+                        .map(note -> stroke.path("hand").asString()
+                                + (stroke.path("tick").asInt()
+                                        + note.path("delayTicks").asInt(0)) + "."
+                                + note.path("midi").asInt()));
     }
 
     private static Map<String, Long> counted(Stream<String> tones) {

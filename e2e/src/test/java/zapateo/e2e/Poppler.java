@@ -8,8 +8,7 @@ import java.nio.charset.StandardCharsets;
 /** A second reader of PDF files. */
 final class Poppler {
 
-    private Poppler() {
-    }
+    private Poppler() {}
 
     /** What one of its programs prints. */
     static String run(String... command) throws IOException, InterruptedException {

@@ -15,7 +15,8 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 /** The right hand over a left hand: chords, the melody, where they meet, what to improvise on. */
 class RightHandWorkTest {
 
-    private static final String CHART = "Title: Both Hands\nKey: C\nTempo: 160\n| C | F | G7 | C |\nTune: | E4/4 F4/4 G4/2 | B4/1 | F4/4 G4/4 D4/2 | C4/1 |";
+    private static final String CHART =
+            "Title: Both Hands\nKey: C\nTempo: 160\n| C | F | G7 | C |\nTune: | E4/4 F4/4 G4/2 | B4/1 | F4/4 G4/4 D4/2 | C4/1 |";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
@@ -29,7 +30,12 @@ class RightHandWorkTest {
     }
 
     private static String right(String song) {
-        return Stage.server().get("/api/songs/" + song).json().path("choices").path("right").toString();
+        return Stage.server()
+                .get("/api/songs/" + song)
+                .json()
+                .path("choices")
+                .path("right")
+                .toString();
     }
 
     private static void kept(Page page, String song, String expected) {
@@ -47,8 +53,12 @@ class RightHandWorkTest {
         buttonLike(page, "^third on top").click();
         kept(page, song, "\"top\":\"third\"");
         assertThat(rightSteps(page)).hasAttribute("aria-label", Pattern.compile("E\\d"));
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Left hand")).click();
-        assertThat(page.getByLabel("Figures").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Two-feel")))).hasAttribute("aria-pressed", "true");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Left hand"))
+                .click();
+        assertThat(page.getByLabel("Figures")
+                        .getByRole(
+                                AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Two-feel"))))
+                .hasAttribute("aria-pressed", "true");
     }
 
     @Test
@@ -68,11 +78,15 @@ class RightHandWorkTest {
     /** One press: chords by the beat with their basses, and four voices; one press takes it back. */
     @Test
     void a_tune_is_written_as_a_hymn() {
-        String song = Stage.newSong("Title: Hymn\nKey: G\n| N.C. | N.C. | N.C. | N.C. |\nTune: | D5/4 B4/4 C5/4 A4/4 | B4/4 A4/4 G4/2 | B4/4 C5/4 A4/4 F#4/4 | G4/1 |", "held");
+        String song = Stage.newSong(
+                "Title: Hymn\nKey: G\n| N.C. | N.C. | N.C. | N.C. |\nTune: | D5/4 B4/4 C5/4 A4/4 | B4/4 A4/4 G4/2 | B4/4 C5/4 A4/4 F#4/4 | G4/1 |",
+                "held");
         Page page = open(song);
         buttonLike(page, "^Write it as a hymn, in four parts").click();
         kept(page, song, "\"under\":\"parts\"");
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("D").doesNotContain("N.C.");
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString())
+                .contains("D")
+                .doesNotContain("N.C.");
         assertThat(page.locator("svg g.note").first()).isVisible();
         buttonLike(page, "^Fingers: few").click();
         buttonLike(page, "^Fingers: all").click();
@@ -80,15 +94,26 @@ class RightHandWorkTest {
         buttonLike(page, "^Fingers: none").click();
         buttonLike(page, "^Undo").click();
         page.waitForCondition(() -> !right(song).contains("parts"));
-        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString()).contains("N.C.");
+        assertThat(Stage.server().get("/api/songs/" + song).json().path("chart").asString())
+                .contains("N.C.");
     }
 
     @Test
     void a_collision_is_mended_and_told() {
-        String song = Stage.server().post("/api/songs", Map.of("chart", "Title: Close\nKey: E♭\n| E♭ |\nTune: | G3/1 |", "choices",
-                Map.of("figure", "held", "ending", "figure", "right", Map.of("style", "melody")))).json().path("id").asString();
+        String song = Stage.server()
+                .post(
+                        "/api/songs",
+                        Map.of(
+                                "chart",
+                                "Title: Close\nKey: E♭\n| E♭ |\nTune: | G3/1 |",
+                                "choices",
+                                Map.of("figure", "held", "ending", "figure", "right", Map.of("style", "melody"))))
+                .json()
+                .path("id")
+                .asString();
         Page page = open(song);
-        assertThat(page.getByText("The left hand leaves out what would run into the right hand")).isVisible();
+        assertThat(page.getByText("The left hand leaves out what would run into the right hand"))
+                .isVisible();
         assertThat(rightSteps(page)).hasAttribute("aria-label", Pattern.compile("E♭2\\+B♭2 G3$"));
     }
 
@@ -100,13 +125,21 @@ class RightHandWorkTest {
         kept(page, song, "comping");
         buttonLike(page, "^left alone").click();
         assertThat(buttonLike(page, "^left alone")).hasAttribute("aria-pressed", "true");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Play").setExact(true))
+                .click();
         page.waitForFunction("() => (window.zapateo?.player.heard.length ?? 0) > 3");
-        assertThat((Double) page.evaluate("() => window.zapateo.player.piano.R.volume.value")).isLessThan(-60);
-        assertThat((Double) page.evaluate("() => window.zapateo.player.piano.L.volume.value")).isGreaterThan(-20);
+        assertThat((Double) page.evaluate("() => window.zapateo.player.piano.R.volume.value"))
+                .isLessThan(-60);
+        assertThat((Double) page.evaluate("() => window.zapateo.player.piano.L.volume.value"))
+                .isGreaterThan(-20);
         buttonLike(page, "^both hands").click();
         page.waitForFunction("() => window.zapateo.player.piano.R.volume.value > -20");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Stop").setExact(true))
+                .click();
     }
 
     @Test
@@ -117,12 +150,18 @@ class RightHandWorkTest {
         assertThat(notes).containsText("Ionian");
         Locator aims = page.getByLabel("Transport and keyboard").locator("[data-aim=guide]");
         assertThat(aims).hasCount(2);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Play").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Play").setExact(true))
+                .click();
         assertThat(notes).containsText("Lydian");
         assertThat(notes).containsText("Mixolydian");
         // Third and seventh of G7, in two octaves.
         assertThat(aims).hasCount(4);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Stop").setExact(true)).click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Stop").setExact(true))
+                .click();
     }
 
     @Test
@@ -130,21 +169,28 @@ class RightHandWorkTest {
         Page page = open(Stage.newSong("Title: Shape\nKey: B♭\n| B♭sus2 | E♭6/9 | Gm11 | C7sus4 |", "held"));
         buttonLike(page, "^One shape").click();
         assertThat(page.getByText("B♭3 C4 F4")).isVisible();
-        assertThat(page.getByLabel("What the shape states").getByRole(AriaRole.LISTITEM)).hasCount(4);
+        assertThat(page.getByLabel("What the shape states").getByRole(AriaRole.LISTITEM))
+                .hasCount(4);
         assertThat(page.getByLabel("What the shape states")).containsText("loses");
     }
 
-    /** A take by the stand-in for a MIDI keyboard is written under the bars in the rhythm it was meant in, and can be undone. */
+    /**
+     * A take by the stand-in for a MIDI keyboard is written under the bars in the rhythm it was meant in, and can be
+     * undone.
+     */
     @Test
     void the_stand_in_plays_a_melody_in() {
         String song = Stage.newSong("Title: Played In\nKey: C\nTempo: 100\n| C | F |", "two-feel");
         Page page = open(song);
         buttonLike(page, "^Play in").click();
         buttonLike(page, "^Played on").click();
-        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^the stand-in"))).click();
+        page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName(Pattern.compile("^the stand-in")))
+                .click();
         buttonLike(page, "^Record a take").click();
         page.getByText("Kept: 12 notes.").waitFor();
-        String chart = Stage.kept(page, "/api/songs/" + song, text -> text.contains("Melody:")).path("chart").asString();
+        String chart = Stage.kept(page, "/api/songs/" + song, text -> text.contains("Melody:"))
+                .path("chart")
+                .asString();
         // The stand-in's script: quarter, eighth, eighth, over and over.
         assertThat(chart).contains("Melody: | c2 g c g2 c g | c2 f c f2 c f |");
         kept(page, song, "melody");
@@ -168,6 +214,10 @@ class RightHandWorkTest {
         page.locator("[data-key='79']").dispatchEvent("pointerup");
         buttonLike(page, "^Stop the take").click();
         page.getByText("Kept: 2 notes.").waitFor();
-        assertThat(Stage.kept(page, "/api/songs/" + song, text -> text.contains("Melody:")).path("chart").asString()).contains("Melody: | c").contains("g");
+        assertThat(Stage.kept(page, "/api/songs/" + song, text -> text.contains("Melody:"))
+                        .path("chart")
+                        .asString())
+                .contains("Melody: | c")
+                .contains("g");
     }
 }

@@ -39,17 +39,32 @@ import zapateo.server.Await;
 import zapateo.server.RealServer;
 
 /**
- * Debian's Chromium before the real application. Each test gets a fresh tab of a browser that remembers nothing of the tests before but what it has compiled, which was a third of all time; what
- * goes wrong in it unasked fails it.
+ * Debian's Chromium before the real application. Each test gets a fresh tab of a browser that remembers nothing of the
+ * tests before but what it has compiled, which was a third of all time; what goes wrong in it unasked fails it.
  */
 final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCallback {
 
-    private static final List<String> FLAGS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-            "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required", "--host-resolver-rules=MAP ferry.example 127.0.0.1", "--disable-features=LocalNetworkAccessChecks,BlockInsecurePrivateNetworkRequests");
+    private static final List<String> FLAGS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--autoplay-policy=no-user-gesture-required",
+            "--host-resolver-rules=MAP ferry.example 127.0.0.1",
+            "--disable-features=LocalNetworkAccessChecks,BlockInsecurePrivateNetworkRequests");
     /** Debian's headless Chromium; the whole one where only that is there, which takes a third longer. */
-    private static final Path PROGRAM = Stream.of("/usr/lib/chromium/chromium-headless-shell", "/usr/bin/chromium").map(Path::of).filter(Files::isExecutable).findFirst().orElseThrow();
+    private static final Path PROGRAM = Stream.of("/usr/lib/chromium/chromium-headless-shell", "/usr/bin/chromium")
+            .map(Path::of)
+            .filter(Files::isExecutable)
+            .findFirst()
+            .orElseThrow();
+
     private static final Duration QUIET_WITHIN = Duration.ofSeconds(3);
-    private static final String KEPT_BY_PAGES = "cookies,local_storage,indexeddb,cache_storage,service_workers,file_systems";
+    private static final String KEPT_BY_PAGES =
+            "cookies,local_storage,indexeddb,cache_storage,service_workers,file_systems";
     private static BrowserContext window;
     /** What each tab has asked for and not got yet. */
     private static final Map<Page, Set<Request>> UNDER_WAY = new IdentityHashMap<>();
@@ -69,10 +84,19 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
     public void beforeAll(ExtensionContext junit) {
         server().beforeAll(junit);
         if (window == null) {
-            Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            Playwright playwright = Playwright.create(
+                    new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
             Runtime.getRuntime().addShutdownHook(new Thread(playwright::close));
-            window = playwright.chromium().launchPersistentContext(profile(), new BrowserType.LaunchPersistentContextOptions().setExecutablePath(PROGRAM).setArgs(FLAGS)
-                    .setBaseURL(server().address()).setAcceptDownloads(true).setViewportSize(1280, 800));
+            window = playwright
+                    .chromium()
+                    .launchPersistentContext(
+                            profile(),
+                            new BrowserType.LaunchPersistentContextOptions()
+                                    .setExecutablePath(PROGRAM)
+                                    .setArgs(FLAGS)
+                                    .setBaseURL(server().address())
+                                    .setAcceptDownloads(true)
+                                    .setViewportSize(1280, 800));
             window.setDefaultTimeout(Await.PATIENCE.toMillis());
             PlaywrightAssertions.setDefaultAssertionTimeout(Await.PATIENCE.toMillis());
         }
@@ -80,7 +104,8 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
 
     /** Begun anew by each process of the tests. */
     private static Path profile() {
-        Path profile = Path.of("target", "browser" + System.getProperty("zapateo.fork", "")).toAbsolutePath();
+        Path profile = Path.of("target", "browser" + System.getProperty("zapateo.fork", ""))
+                .toAbsolutePath();
         try {
             FileSystemUtils.deleteRecursively(profile);
             return Files.createDirectories(profile);
@@ -101,13 +126,18 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         page.setViewportSize(width, height);
         if (touched) {
             CDPSession session = window.newCDPSession(page);
-            session.send("Emulation.setDeviceMetricsOverride", told(Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", true)));
+            session.send(
+                    "Emulation.setDeviceMetricsOverride",
+                    told(Map.of("width", width, "height", height, "deviceScaleFactor", 1, "mobile", true)));
             session.send("Emulation.setTouchEmulationEnabled", told(Map.of("enabled", true)));
         }
         return page;
     }
 
-    /** The tabs are closed, and what their pages kept in the browser is gone. The first tab is nobody's: it keeps the browser open. */
+    /**
+     * The tabs are closed, and what their pages kept in the browser is gone. The first tab is nobody's: it keeps the
+     * browser open.
+     */
     private static void leave() {
         List<Page> tabs = List.copyOf(window.pages());
         tabs.subList(1, tabs.size()).forEach(Page::close);
@@ -130,7 +160,9 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         strangers.clear();
         crashes.clear();
         // The next test is played by nobody's hands again.
-        server().get("/api/hands").json().forEach(each -> server().delete("/api/hands/" + each.path("id").asString()));
+        server().get("/api/hands")
+                .json()
+                .forEach(each -> server().delete("/api/hands/" + each.path("id").asString()));
         Assertions.assertThat(broken).as("scripts that broke").isEmpty();
         if (!visits) {
             Assertions.assertThat(asked).as("requests to anybody else").isEmpty();
@@ -157,7 +189,9 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         tab.onRequestFinished(underWay::remove);
         tab.onRequestFailed(underWay::remove);
         tab.onRequest(request -> {
-            if (!request.url().startsWith(server().address()) && !request.url().startsWith("blob:") && !request.url().startsWith("data:")) {
+            if (!request.url().startsWith(server().address())
+                    && !request.url().startsWith("blob:")
+                    && !request.url().startsWith("data:")) {
                 strangers.add(request.url());
             }
         });
@@ -183,19 +217,37 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
         page.waitForFunction("() => document.getAnimations().every((each) => each.playState !== 'running')");
     }
 
-    /** What axe finds, of any grade, but on the engraved music; what it finds well is not told, which took most of its time. */
+    /**
+     * What axe finds, of any grade, but on the engraved music; what it finds well is not told, which took most of its
+     * time.
+     */
     static List<String> axe(Page page) {
         AxeRunOptions options = new AxeRunOptions();
         options.setResultTypes(List.of("violations"));
-        return new AxeBuilder(page).exclude(".score svg").exclude(".sheet svg").options(options).setLegacyMode(true).analyze().getViolations().stream()
-                .map(rule -> rule.getImpact() + " " + rule.getId() + ": " + rule.getNodes().get(0).getHtml()).toList();
+        return new AxeBuilder(page)
+                        .exclude(".score svg")
+                        .exclude(".sheet svg")
+                        .options(options)
+                        .setLegacyMode(true)
+                        .analyze()
+                        .getViolations()
+                        .stream()
+                        .map(rule -> rule.getImpact() + " " + rule.getId() + ": "
+                                + rule.getNodes().get(0).getHtml())
+                        .toList();
     }
 
     static String newSong(String chart, String figure) {
-        return server().post("/api/songs", Map.of("chart", chart, "choices", Map.of("figure", figure))).json().path("id").asString();
+        return server().post("/api/songs", Map.of("chart", chart, "choices", Map.of("figure", figure)))
+                .json()
+                .path("id")
+                .asString();
     }
 
-    /** A song at one of its hands' views, once its staff is engraved and all that is beside it is there: what comes late moves what is pressed. */
+    /**
+     * A song at one of its hands' views, once its staff is engraved and all that is beside it is there: what comes late
+     * moves what is pressed.
+     */
     Page atScore(String song, String view) {
         page.navigate("/songs/" + song + "/" + view);
         page.locator(".score[data-ready=yes]").waitFor();
@@ -205,7 +257,8 @@ final class Stage implements BeforeAllCallback, BeforeEachCallback, AfterEachCal
 
     /** The button of that name. */
     static Locator button(Page page, String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
     /** Buttons whose names match. */

@@ -23,11 +23,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** The music stand: pages turned by foot, hand and pedal, with the server away, on paper. */
 class StandTest {
 
-    static final String CHART = "Title: Night Watch\nKey: E♭\nTempo: 120\n\n[Verse]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭/G | A♭m6 | F♯°7 | B♭7sus4 |\nWords: | lights | on | the | water |\n\n[Bridge]\n"
-            + "| A♭ | Gm7 | Fm7 | B♭7 | A♭ | Gm7 | Fm7 | B♭7♭9 |\n\n[Last]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭ | A♭ | B♭7 | E♭6 |\n";
+    static final String CHART =
+            "Title: Night Watch\nKey: E♭\nTempo: 120\n\n[Verse]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭/G | A♭m6 | F♯°7 | B♭7sus4 |\nWords: | lights | on | the | water |\n\n[Bridge]\n"
+                    + "| A♭ | Gm7 | Fm7 | B♭7 | A♭ | Gm7 | Fm7 | B♭7♭9 |\n\n[Last]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭ | A♭ | B♭7 | E♭6 |\n";
     /** Says what a MIDI pedal would. */
-    private static final String PEDAL = "const input = new EventTarget(); input.id = 'p'; input.name = 'Pedal'; const add = input.addEventListener.bind(input); input.addEventListener = (...all) => { add(...all); window.pedalHeard = true; }; window.pedal = (...data) => { const event = new Event('midimessage'); event.data = data; input.dispatchEvent(event) };"
-            + "navigator.requestMIDIAccess = async () => ({ inputs: new Map([['p', input]]), outputs: new Map() });";
+    private static final String PEDAL =
+            "const input = new EventTarget(); input.id = 'p'; input.name = 'Pedal'; const add = input.addEventListener.bind(input); input.addEventListener = (...all) => { add(...all); window.pedalHeard = true; }; window.pedal = (...data) => { const event = new Event('midimessage'); event.data = data; input.dispatchEvent(event) };"
+                    + "navigator.requestMIDIAccess = async () => ({ inputs: new Map([['p', input]]), outputs: new Map() });";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
@@ -68,11 +70,14 @@ class StandTest {
         assertThat(page).hasURL(Pattern.compile("/sheet$"));
     }
 
-    /** Twenty-five sections of eight bars: every page comes, none twice. How long a turn takes is measured, not tested. */
+    /**
+     * Twenty-five sections of eight bars: every page comes, none twice. How long a turn takes is measured, not tested.
+     */
     @Test
     void a_long_song_is_turned_through() {
         STAGE.page().addInitScript("localStorage.setItem('zapateo.halves', 'no')");
-        Page page = stage(Stage.newSong("Title: Long\nKey: C\n" + "[Part]\n| C | Am | F | G | C | Am | F | G |\n".repeat(25), "held"));
+        Page page = stage(Stage.newSong(
+                "Title: Long\nKey: C\n" + "[Part]\n| C | Am | F | G | C | Am | F | G |\n".repeat(25), "held"));
         int pages = Integer.parseInt(page.locator("[data-stage]").getAttribute("data-pages"));
         assertThat(pages).isGreaterThan(10);
         for (int at = 2; at <= pages; at++) {
@@ -103,7 +108,8 @@ class StandTest {
         assertThat(page.getByRole(AriaRole.TOOLBAR)).hasCount(0);
         page.mouse().click(640, 300);
         assertThat(page.getByRole(AriaRole.TOOLBAR)).isVisible();
-        assertThat(page.getByText("Kept in this browser: it stays with the server away.")).isVisible();
+        assertThat(page.getByText("Kept in this browser: it stays with the server away."))
+                .isVisible();
         String lines = page.locator("[data-stage]").getAttribute("data-pages");
         for (int i = 0; i < 6; i++) {
             button(page, "Larger").click();
@@ -111,7 +117,10 @@ class StandTest {
         assertThat(page.getByLabel("Staff space in pixels")).hasText("16");
         assertThat(page.locator("[data-stage]")).not().hasAttribute("data-pages", lines);
         button(page, "Leave the stage").click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Night Watch").setExact(true))).isVisible();
+        assertThat(page.getByRole(
+                        AriaRole.HEADING,
+                        new Page.GetByRoleOptions().setName("Night Watch").setExact(true)))
+                .isVisible();
     }
 
     @Test
@@ -130,14 +139,18 @@ class StandTest {
         at(page, "2", false);
     }
 
-    /** Measured on the page: a staff space is what was asked for, chord symbols stand at least 16 px high, an x of theirs a tenth of a degree at 80 cm, which is 1.4 mm or 5.3 px (common practice for reading at a distance). */
+    /**
+     * Measured on the page: a staff space is what was asked for, chord symbols stand at least 16 px high, an x of
+     * theirs a tenth of a degree at 80 cm, which is 1.4 mm or 5.3 px (common practice for reading at a distance).
+     */
     @ParameterizedTest
     @ValueSource(ints = {8, 12, 16})
     void the_page_is_read_at_arms_length(int space) {
         STAGE.page().addInitScript("localStorage.setItem('zapateo.sheet', JSON.stringify({space: " + space + "}))");
         Page page = stage(Stage.newSong(CHART, "held"));
-        Object found = page.evaluate("() => { const lines = [...document.querySelector('[data-stage] g.staff').querySelectorAll(':scope > path')].map(line => line.getBoundingClientRect().top).sort((a, b) => a - b);"
-                + " const chord = document.querySelector('[data-stage] g.harm text').getBoundingClientRect().height; return [(lines[4] - lines[0]) / 4, chord] }");
+        Object found = page.evaluate(
+                "() => { const lines = [...document.querySelector('[data-stage] g.staff').querySelectorAll(':scope > path')].map(line => line.getBoundingClientRect().top).sort((a, b) => a - b);"
+                        + " const chord = document.querySelector('[data-stage] g.harm text').getBoundingClientRect().height; return [(lines[4] - lines[0]) / 4, chord] }");
         List<?> measured = (List<?>) found;
         double between = ((Number) measured.get(0)).doubleValue();
         assertThat(between).isBetween(space - 0.5, space + 0.5);
@@ -147,10 +160,15 @@ class StandTest {
         assertThat(size * 0.5).isGreaterThanOrEqualTo(5.3);
     }
 
-    /** A silent count at the song's own tempo: eight bars at 120 are sixteen seconds, so a song of quick short bars is taken. */
+    /**
+     * A silent count at the song's own tempo: eight bars at 120 are sixteen seconds, so a song of quick short bars is
+     * taken.
+     */
     @Test
     void a_silent_count_turns_by_itself() {
-        Page page = stage(Stage.newSong("Title: Quick\nKey: C\nTempo: 400\n" + "[Part]\n| C | F | G | C | C | F | G | C |\n".repeat(6), "spread-eighths"));
+        Page page = stage(Stage.newSong(
+                "Title: Quick\nKey: C\nTempo: 400\n" + "[Part]\n| C | F | G | C | C | F | G | C |\n".repeat(6),
+                "spread-eighths"));
         page.keyboard().press("c");
         page.waitForFunction("() => Number(document.querySelector('[data-stage]').dataset.page) > 1");
         page.keyboard().press("c");
@@ -161,7 +179,10 @@ class StandTest {
     void repeats_with_second_endings_stand_in_the_order_they_are_played() {
         Page page = stage(Stage.newSong("Title: Twice\nKey: C\n[A]\n|: C | F |1 G | C :|2 G7 | C6 |\n", "held"));
         assertThat(page.locator("[data-stage] .sheet").first()).containsText("G7");
-        assertThat((List<?>) page.evaluate("() => [...document.querySelectorAll('[data-first]')].map(line => line.dataset.first)")).asList().contains("0", "4");
+        assertThat((List<?>) page.evaluate(
+                        "() => [...document.querySelectorAll('[data-first]')].map(line => line.dataset.first)"))
+                .asList()
+                .contains("0", "4");
     }
 
     /** The pages stay with the server away, and say so. */
@@ -169,23 +190,32 @@ class StandTest {
     void the_pages_stay_with_the_server_away() {
         String song = Stage.newSong(CHART, "held");
         Page page = stage(song);
-        page.waitForFunction("async song => (await (await caches.open('zapateo-stand')).keys()).some(each => each.url.endsWith('/' + song))", song);
+        page.waitForFunction(
+                "async song => (await (await caches.open('zapateo-stand')).keys()).some(each => each.url.endsWith('/' + song))",
+                song);
         page.route("**/api/**", route -> route.abort());
         page.reload();
-        assertThat(page.getByText("No server answers: these are the pages this browser has kept.")).isVisible();
+        assertThat(page.getByText("No server answers: these are the pages this browser has kept."))
+                .isVisible();
         page.keyboard().press("PageDown");
         at(page, "1", true);
         page.unroute("**/api/**");
     }
 
-
     /** Read back with poppler: every chord and word is text, the fonts are embedded, the page has its size. */
     @ParameterizedTest
-    @CsvSource({"both,a4,595.276 x 841.89", "lead-left,letter,612 x 792", "left,tablet,510.236 x 680.315", "chart,a4,595.276 x 841.89", "form,a4,595.276 x 841.89"})
+    @CsvSource({
+        "both,a4,595.276 x 841.89",
+        "lead-left,letter,612 x 792",
+        "left,tablet,510.236 x 680.315",
+        "chart,a4,595.276 x 841.89",
+        "form,a4,595.276 x 841.89"
+    })
     void a_pdf_is_read_back(String kind, String paper, String size) throws Exception {
         String song = Stage.newSong(CHART, "held");
         Page page = STAGE.page();
-        page.addInitScript("localStorage.setItem('zapateo.sheet', JSON.stringify({kind: '" + kind + "', paper: '" + paper + "'}))");
+        page.addInitScript("localStorage.setItem('zapateo.sheet', JSON.stringify({kind: '" + kind + "', paper: '"
+                + paper + "'}))");
         page.navigate("/songs/" + song + "/sheet");
         assertThat(page.getByLabel("Pages").getByRole(AriaRole.STATUS)).hasText(Pattern.compile("^\\d pages?$"));
         Download download = page.waitForDownload(() -> button(page, "PDF").click());
@@ -201,13 +231,18 @@ class StandTest {
             assertThat(text).contains("lights", "water");
         }
         assertThat(Poppler.run("pdfinfo", file.toString())).contains(size);
-        assertThat(Poppler.run("pdffonts", file.toString()).lines().filter(line -> line.contains("TrueType") || line.contains("Type "))).isNotEmpty().allMatch(line -> line.matches(".* yes +(yes|no) +yes +\\d+ +\\d+ *"));
+        assertThat(Poppler.run("pdffonts", file.toString())
+                        .lines()
+                        .filter(line -> line.contains("TrueType") || line.contains("Type ")))
+                .isNotEmpty()
+                .allMatch(line -> line.matches(".* yes +(yes|no) +yes +\\d+ +\\d+ *"));
     }
 
     /** What is being made can be cancelled, and nothing comes of it. */
     @Test
     void a_pdf_can_be_cancelled() {
-        String song = Stage.newSong("Title: Long\nKey: C\n" + "[Part]\n| C | Am | F | G | C | Am | F | G |\n".repeat(12), "spread-eighths");
+        String song = Stage.newSong(
+                "Title: Long\nKey: C\n" + "[Part]\n| C | Am | F | G | C | Am | F | G |\n".repeat(12), "spread-eighths");
         Page page = STAGE.page();
         page.navigate("/songs/" + song + "/sheet");
         assertThat(page.getByLabel("Pages").getByRole(AriaRole.STATUS)).hasText(Pattern.compile("^\\d+ pages$"));
@@ -228,14 +263,24 @@ class StandTest {
     void nothing_lies_outside_and_axe_finds_nothing(String size) {
         String[] sides = size.split("x");
         String song = Stage.newSong(CHART, "held");
-        String set = Stage.server().post("/api/sets", Map.of("title", "A crossing", "items", List.of(Map.of("song", song), Map.of("minutes", 20)))).json().path("id").asString();
+        String set = Stage.server()
+                .post(
+                        "/api/sets",
+                        Map.of("title", "A crossing", "items", List.of(Map.of("song", song), Map.of("minutes", 20))))
+                .json()
+                .path("id")
+                .asString();
         Page page = STAGE.page();
         page.setViewportSize(Integer.parseInt(sides[0]), Integer.parseInt(sides[1]));
         for (String path : List.of("/songs/" + song + "/sheet", "/songs/" + song + "/stage", "/sets", "/sets/" + set)) {
             page.navigate(path);
-            page.locator(path.endsWith("/stage") ? "[data-stage]" : "h1").first().waitFor();
+            page.locator(path.endsWith("/stage") ? "[data-stage]" : "h1")
+                    .first()
+                    .waitFor();
             Stage.settled(page);
-            assertThat(page.evaluate("() => document.documentElement.scrollWidth <= window.innerWidth")).as(path).isEqualTo(true);
+            assertThat(page.evaluate("() => document.documentElement.scrollWidth <= window.innerWidth"))
+                    .as(path)
+                    .isEqualTo(true);
             assertThat(Stage.axe(page)).as(path).isEmpty();
         }
     }

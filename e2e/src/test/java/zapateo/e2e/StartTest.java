@@ -17,7 +17,10 @@ import org.junit.jupiter.api.io.CleanupMode;
 import org.junit.jupiter.api.io.TempDir;
 import zapateo.server.Await;
 
-/** The script: two starts at once, killed in every phase, a database that is slow to answer; and what it leaves behind, which is nothing. */
+/**
+ * The script: two starts at once, killed in every phase, a database that is slow to answer; and what it leaves behind,
+ * which is nothing.
+ */
 class StartTest {
 
     private static final int KILLS = Boolean.getBoolean("zapateo.endure") ? 20 : 3;
@@ -57,10 +60,16 @@ class StartTest {
         });
         for (Folder.Running each : all) {
             if (each != winner.get()) {
-                assertThat(each.ended()).satisfies(said -> assertThat(said.status()).isZero()).satisfies(said -> assertThat(said.text()).contains("running already").contains("http://127.0.0.1:" + folder.port));
+                assertThat(each.ended())
+                        .satisfies(said -> assertThat(said.status()).isZero())
+                        .satisfies(said -> assertThat(said.text())
+                                .contains("running already")
+                                .contains("http://127.0.0.1:" + folder.port));
             }
         }
-        assertThat(folder.get("/api/songs")).as("the others took nothing down with them").isNotEmpty();
+        assertThat(folder.get("/api/songs"))
+                .as("the others took nothing down with them")
+                .isNotEmpty();
         assertThat(folder.run("stop").text()).contains("Zapateo is stopped");
         assertThat(winner.get().ended().status()).isNotNegative();
         assertThat(folder.run("stop").text()).contains("was not running");
@@ -87,13 +96,17 @@ class StartTest {
         assertThat(folder.get("/api/songs/" + song).path("chart").asString()).isEqualTo("| C | F |");
     }
 
-    /** A live server that does not answer is waited for: it is neither ended nor is a second one tried on its folder. */
+    /**
+     * A live server that does not answer is waited for: it is neither ended nor is a second one tried on its folder.
+     */
     @Test
     void a_database_that_is_slow_to_answer_is_waited_for() throws Exception {
         Folder.Running first = folder.started();
         ProcessHandle database = folder.database();
         first.process().destroyForcibly().waitFor();
-        folder.processes().stream().filter(each -> each.info().command().orElse("").endsWith("java")).forEach(ProcessHandle::destroyForcibly);
+        folder.processes().stream()
+                .filter(each -> each.info().command().orElse("").endsWith("java"))
+                .forEach(ProcessHandle::destroyForcibly);
         signal("STOP", database);
         Folder.Running second = folder.start().says("waiting for it");
         assertThat(folder.database().pid()).as("its pid file is its own").isEqualTo(database.pid());
@@ -155,6 +168,8 @@ class StartTest {
     }
 
     private static void signal(String name, ProcessHandle process) throws Exception {
-        new ProcessBuilder("kill", "-" + name, String.valueOf(process.pid())).start().waitFor();
+        new ProcessBuilder("kill", "-" + name, String.valueOf(process.pid()))
+                .start()
+                .waitFor();
     }
 }

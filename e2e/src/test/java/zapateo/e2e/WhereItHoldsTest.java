@@ -15,17 +15,21 @@ import tools.jackson.databind.JsonNode;
 /** What a choice holds for is said beside it; what changed more than one thinks has its way back. */
 class WhereItHoldsTest {
 
-    private static final String CHART = "Title: Ballast\nKey: C\nTempo: 100\n[Verse]\n| C | Am | F | G7 |\n[Chorus]\n| F | G | C | C |\n";
+    private static final String CHART =
+            "Title: Ballast\nKey: C\nTempo: 100\n[Verse]\n| C | Am | F | G7 |\n[Chorus]\n| F | G | C | C |\n";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
 
     private static Locator card(Page page, String name) {
-        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Figures")).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + name))).first();
+        return page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Figures"))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + name)))
+                .first();
     }
 
     private static JsonNode choices(Page page, String song, String text) {
-        return Stage.kept(page, "/api/songs/" + song, each -> each.contains(text)).path("choices");
+        return Stage.kept(page, "/api/songs/" + song, each -> each.contains(text))
+                .path("choices");
     }
 
     @Test
@@ -33,9 +37,12 @@ class WhereItHoldsTest {
         String song = Stage.newSong(CHART, "held");
         Page page = STAGE.atScore(song, "left-hand");
         assertThat(page.getByText("Choices for the whole song")).isVisible();
-        assertThat(page.getByText("for the whole song", new Page.GetByTextOptions().setExact(true))).isVisible();
+        assertThat(page.getByText("for the whole song", new Page.GetByTextOptions().setExact(true)))
+                .isVisible();
         page.locator("[data-bar='1']").click();
-        page.locator("[data-bar='2']").click(new Locator.ClickOptions().setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
+        page.locator("[data-bar='2']")
+                .click(new Locator.ClickOptions()
+                        .setModifiers(java.util.List.of(com.microsoft.playwright.options.KeyboardModifier.SHIFT)));
         card(page, "Pulse in quarters").click();
         assertThat(page.getByText("The whole song changed.")).isVisible();
         choices(page, song, "\"figure\":\"pulse-quarters\"");
@@ -46,7 +53,9 @@ class WhereItHoldsTest {
         assertThat(page.getByText("Choices for bars 2–3")).isVisible();
         assertThat(page.locator("[data-own]")).hasCount(2);
         // The bars are let go of: what is chosen holds for the whole song again.
-        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Bars of the song")).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("all")).click();
+        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Bars of the song"))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("all"))
+                .click();
         assertThat(page.getByText("Choices for the whole song")).isVisible();
         button(page, "bars 2–3").click();
         button(page, "bars 2–3: as the whole song again").click();
@@ -59,18 +68,27 @@ class WhereItHoldsTest {
         Page page = STAGE.atScore(song, "left-hand");
         page.locator("[data-bar='4']").click();
         card(page, "Pulse in quarters").click();
-        page.getByText("The whole song changed.").locator("..").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Undo")).click();
+        page.getByText("The whole song changed.")
+                .locator("..")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Undo"))
+                .click();
         assertThat(page.getByText("The whole song changed.")).hasCount(0);
         assertThat(card(page, "Held voicing")).hasAttribute("aria-pressed", "true");
     }
 
-    /** What suits the song stands on top, then what one begins with; bars and figures are one stop of the Tab key each. */
+    /**
+     * What suits the song stands on top, then what one begins with; bars and figures are one stop of the Tab key each.
+     */
     @Test
     void figures_come_in_an_order_that_helps_and_are_reached_by_keys() {
         Page page = STAGE.atScore(Stage.newSong(CHART, "held"), "left-hand");
         Locator shelf = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Figures"));
-        assertThat(shelf.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setLevel(3)).first()).hasText("For this song");
-        assertThat(shelf.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setLevel(3)).nth(1)).hasText("To begin with");
+        assertThat(shelf.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setLevel(3))
+                        .first())
+                .hasText("For this song");
+        assertThat(shelf.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setLevel(3))
+                        .nth(1))
+                .hasText("To begin with");
         assertThat(shelf.locator("button[aria-pressed][tabindex='0']")).hasCount(1);
         assertThat(page.locator("[data-bar][tabindex='0']")).hasCount(1);
         page.locator("[data-bar='0']").focus();
@@ -87,7 +105,8 @@ class WhereItHoldsTest {
         page.reload();
         page.locator("[data-bar='0']").waitFor();
         page.keyboard().press("Tab");
-        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("To the work"))).isFocused();
+        assertThat(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("To the work")))
+                .isFocused();
         page.keyboard().press("Enter");
         assertThat(page.locator("#work")).isFocused();
     }

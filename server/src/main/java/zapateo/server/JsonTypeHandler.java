@@ -19,7 +19,8 @@ public abstract class JsonTypeHandler<T> extends BaseTypeHandler<T> {
     protected abstract T read(String json);
 
     @Override
-    public void setNonNullParameter(PreparedStatement statement, int index, T value, JdbcType type) throws SQLException {
+    public void setNonNullParameter(PreparedStatement statement, int index, T value, JdbcType type)
+            throws SQLException {
         PGobject json = new PGobject();
         json.setType("jsonb");
         json.setValue(JSON.writeValueAsString(written(value)));

@@ -26,9 +26,12 @@ class OpenApiDocument {
     private static final String ABSENT = "absent ";
 
     @Bean
-    GlobalOpenApiCustomizer describe(@Qualifier("requestMappingHandlerMapping") ObjectProvider<RequestMappingHandlerMapping> handlers) {
+    GlobalOpenApiCustomizer describe(
+            @Qualifier("requestMappingHandlerMapping") ObjectProvider<RequestMappingHandlerMapping> handlers) {
         return document -> {
-            document.info(new Info().title("Zapateo").version("1")
+            document.info(new Info()
+                    .title("Zapateo")
+                    .version("1")
                     .description("Ticks count 960 to the quarter note. Errors are RFC 9457 problem documents."));
             document.servers(List.of(new Server().url("/")));
             requireAnswers(document);
@@ -38,60 +41,81 @@ class OpenApiDocument {
         };
     }
 
-    /** What is one of several kinds stands by itself, with the name of its kind; it is not said that each is also the whole. */
+    /**
+     * What is one of several kinds stands by itself, with the name of its kind; it is not said that each is also the
+     * whole.
+     */
     @SuppressWarnings({"rawtypes", "unchecked"})
     private static void tellKinds(OpenAPI document) {
         Map<String, Schema> schemas = document.getComponents().getSchemas();
-        schemas.values().stream().filter(schema -> schema.getDiscriminator() != null).toList().forEach(whole -> {
-            String kind = whole.getDiscriminator().getPropertyName();
-            whole.getDiscriminator().getMapping().forEach((value, reference) -> {
-                Schema<?> one = schemas.get(reference.substring(reference.lastIndexOf('/') + 1));
-                Map<String, Schema> properties = new LinkedHashMap<>();
-                properties.put(kind, new Schema<Object>().types(Set.of("string"))._enum(List.of(value)));
-                one.getAllOf().stream().filter(part -> part.getProperties() != null).forEach(part -> properties.putAll(((Schema<?>) part).getProperties()));
-                one.setAllOf(null);
-                one.setTypes(Set.of("object"));
-                one.setProperties(properties);
-                one.addRequiredItem(kind);
-            });
-            whole.setProperties(null);
-            whole.setRequired(null);
-        });
+        schemas.values().stream()
+                .filter(schema -> schema.getDiscriminator() != null)
+                .toList()
+                .forEach(whole -> {
+                    String kind = whole.getDiscriminator().getPropertyName();
+                    whole.getDiscriminator().getMapping().forEach((value, reference) -> {
+                        Schema<?> one = schemas.get(reference.substring(reference.lastIndexOf('/') + 1));
+                        Map<String, Schema> properties = new LinkedHashMap<>();
+                        properties.put(
+                                kind,
+                                new Schema<Object>().types(Set.of("string"))._enum(List.of(value)));
+                        one.getAllOf().stream()
+                                .filter(part -> part.getProperties() != null)
+                                .forEach(part -> properties.putAll(((Schema<?>) part).getProperties()));
+                        one.setAllOf(null);
+                        one.setTypes(Set.of("object"));
+                        one.setProperties(properties);
+                        one.addRequiredItem(kind);
+                    });
+                    whole.setProperties(null);
+                    whole.setRequired(null);
+                });
     }
 
     /** Where choices stand by their names, the names are those of the table. */
     private static void nameChoices(OpenAPI document) {
-        Map.of("ChoicesRequest", Choice.Place.SONG, "OptionsRequest", Choice.Place.SECTION, "OverrideRequest", Choice.Place.BARS, "RightRequest", Choice.Place.RIGHT,
-                "MannerRequest", Choice.Place.RIGHT_SECTION).forEach((name, place) -> {
-            Schema<?> schema = document.getComponents().getSchemas().get(name);
-            Map<String, Schema> properties = new LinkedHashMap<>();
-            Choice.in(place).forEach(choice -> properties.put(choice.id(), schema(choice)));
-            if (schema.getProperties() != null) {
-                schema.getProperties().forEach((property, its) -> {
-                    if (!property.equals("values") && !property.equals("\u0000")) {
-                        properties.put(property, its);
+        Map.of(
+                        "ChoicesRequest",
+                        Choice.Place.SONG,
+                        "OptionsRequest",
+                        Choice.Place.SECTION,
+                        "OverrideRequest",
+                        Choice.Place.BARS,
+                        "RightRequest",
+                        Choice.Place.RIGHT,
+                        "MannerRequest",
+                        Choice.Place.RIGHT_SECTION)
+                .forEach((name, place) -> {
+                    Schema<?> schema = document.getComponents().getSchemas().get(name);
+                    Map<String, Schema> properties = new LinkedHashMap<>();
+                    Choice.in(place).forEach(choice -> properties.put(choice.id(), schema(choice)));
+                    if (schema.getProperties() != null) {
+                        schema.getProperties().forEach((property, its) -> {
+                            if (!property.equals("values") && !property.equals("\u0000")) {
+                                properties.put(property, its);
+                            }
+                        });
+                    }
+                    schema.setProperties(properties);
+                    schema.setAdditionalProperties(null);
+                    if (properties.containsKey("style")) {
+                        schema.addRequiredItem("style");
                     }
                 });
-            }
-            schema.setProperties(properties);
-            schema.setAdditionalProperties(null);
-            if (properties.containsKey("style")) {
-                schema.addRequiredItem("style");
-            }
-        });
     }
 
     @SuppressWarnings("unchecked")
     private static Schema<?> schema(Choice<?> choice) {
         Range<?> range = choice.range();
         Schema<Object> schema = new Schema<>();
-        schema.setTypes(Set.of(switch (range.form()) {
-            case TEXT -> "string";
-            case WHOLE -> "integer";
-            case NUMBER -> "number";
-            case YES_NO -> "boolean";
-            case WHOLES, TEXTS -> "array";
-        }));
+        schema.setTypes(Set.of(
+                switch (range.form()) {
+                    case TEXT -> "string";
+                    case WHOLE -> "integer";
+                    case NUMBER -> "number";
+                    case YES_NO -> "boolean";
+                    case WHOLES, TEXTS -> "array";
+                }));
         Schema<?> one = schema;
         if (range.form() == Range.Form.WHOLES || range.form() == Range.Form.TEXTS) {
             one = new Schema<>().types(Set.of(range.form() == Range.Form.WHOLES ? "integer" : "string"));
@@ -107,11 +131,18 @@ class OpenApiDocument {
             one.setMinimum(BigDecimal.valueOf(range.least()));
             one.setMaximum(BigDecimal.valueOf(range.most()));
         }
-        schema.setDescription(choice.use() + "; expected " + range.expected() + choice.usual().map(usual -> "; where it is absent " + ((Range<Object>) range).writer().apply(usual)).orElse(""));
+        schema.setDescription(choice.use() + "; expected " + range.expected()
+                + choice.usual()
+                        .map(usual -> "; where it is absent "
+                                + ((Range<Object>) range).writer().apply(usual))
+                        .orElse(""));
         return schema;
     }
 
-    /** A field of an answer is there unless its description says where it is absent; what may be empty is null. Requests say themselves what they need. */
+    /**
+     * A field of an answer is there unless its description says where it is absent; what may be empty is null. Requests
+     * say themselves what they need.
+     */
     @SuppressWarnings({"rawtypes", "unchecked"})
     private static void requireAnswers(OpenAPI document) {
         document.getComponents().getSchemas().forEach((name, schema) -> {

@@ -23,7 +23,10 @@ import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import zapateo.server.bounds.ShortText;
 
-/** The bounds of all that a request may hold, as the validator has them, written into the OpenAPI document: those of {@link zapateo.server.bounds} stand for others, which the document's maker does not see by itself. */
+/**
+ * The bounds of all that a request may hold, as the validator has them, written into the OpenAPI document: those of
+ * {@link zapateo.server.bounds} stand for others, which the document's maker does not see by itself.
+ */
 final class RequestBounds {
 
     private static final String OURS = ShortText.class.getPackageName();
@@ -52,9 +55,12 @@ final class RequestBounds {
         for (String path : mapping.getPatternValues()) {
             PathItem item = document.getPaths().get(path);
             for (RequestMethod method : mapping.getMethodsCondition().getMethods()) {
-                Operation operation = item == null ? null : item.readOperationsMap().get(PathItem.HttpMethod.valueOf(method.name()));
+                Operation operation =
+                        item == null ? null : item.readOperationsMap().get(PathItem.HttpMethod.valueOf(method.name()));
                 if (operation != null && operation.getParameters() != null) {
-                    operation.getParameters().stream().filter(each -> each.getName().equals(parameter.getName())).forEach(each -> tell(each.getSchema(), parameter.getAnnotatedType()));
+                    operation.getParameters().stream()
+                            .filter(each -> each.getName().equals(parameter.getName()))
+                            .forEach(each -> tell(each.getSchema(), parameter.getAnnotatedType()));
                 }
             }
         }
@@ -133,6 +139,7 @@ final class RequestBounds {
     }
 
     private static boolean is(Schema<?> schema, String type) {
-        return type.equals(schema.getType()) || schema.getTypes() != null && schema.getTypes().contains(type);
+        return type.equals(schema.getType())
+                || schema.getTypes() != null && schema.getTypes().contains(type);
     }
 }

@@ -22,7 +22,9 @@ public class ZapateoServer {
     @Bean
     JsonMapperBuilderCustomizer strictTexts() {
         return builder -> builder.withCoercionConfig(LogicalType.Textual, texts -> {
-            for (CoercionInputShape shape : new CoercionInputShape[] {CoercionInputShape.Integer, CoercionInputShape.Float, CoercionInputShape.Boolean}) {
+            for (CoercionInputShape shape : new CoercionInputShape[] {
+                CoercionInputShape.Integer, CoercionInputShape.Float, CoercionInputShape.Boolean
+            }) {
                 texts.setCoercion(shape, CoercionAction.Fail);
             }
         });
@@ -32,9 +34,10 @@ public class ZapateoServer {
     @Bean
     FigureBook figureBook() {
         FigureBook book = FigureBook.open();
-        book.figures().forEach(figure -> FigureCheck.of(figure).stream().findFirst().ifPresent(fault -> {
-            throw new IllegalStateException(figure.id() + ".yaml: " + fault);
-        }));
+        book.figures()
+                .forEach(figure -> FigureCheck.of(figure).stream().findFirst().ifPresent(fault -> {
+                    throw new IllegalStateException(figure.id() + ".yaml: " + fault);
+                }));
         return book;
     }
 }

@@ -4,8 +4,9 @@ import java.time.Duration;
 import java.util.concurrent.Callable;
 
 /**
- * The one patience of the tests. What is waited for comes, on a busy machine late: so each wait is for an event, and its bound is only there so that what never comes ends too. Times that are the subject of a test are set by
- * it, and are not bounds of this kind.
+ * The one patience of the tests. What is waited for comes, on a busy machine late: so each wait is for an event, and
+ * its bound is only there so that what never comes ends too. Times that are the subject of a test are set by it, and
+ * are not bounds of this kind.
  */
 public final class Await {
 
@@ -14,8 +15,7 @@ public final class Await {
 
     private static final long BETWEEN_LOOKS_MS = 50;
 
-    private Await() {
-    }
+    private Await() {}
 
     /** @param what is waited for, for whoever reads that it never came */
     public static void until(String what, Callable<Boolean> happened) throws Exception {

@@ -35,7 +35,16 @@ class BigFilesTest {
     @ParameterizedTest
     @ValueSource(ints = {512, 2000})
     void its_own_musicxml_comes_back(int bars) {
-        String id = SERVER.post("/api/songs", Map.of("chart", chart(bars), "choices", Map.of("figure", "spread-eighths", "right", Map.of("style", "melody")))).json().path("id").asString();
+        String id = SERVER.post(
+                        "/api/songs",
+                        Map.of(
+                                "chart",
+                                chart(bars),
+                                "choices",
+                                Map.of("figure", "spread-eighths", "right", Map.of("style", "melody"))))
+                .json()
+                .path("id")
+                .asString();
         byte[] file = SERVER.bytes("/api/songs/" + id + "/export/musicxml?parts=both");
         assertThat(file.length).isGreaterThan(bars == 2000 ? 4 << 20 : 1 << 20);
         RealServer.Answer back = SERVER.upload("/api/songs/import", file);
@@ -53,7 +62,8 @@ class BigFilesTest {
         RealServer.Answer over = SERVER.upload("/api/songs/import", new byte[17 << 20]);
         assertThat(over.status()).isEqualTo(413);
         assertThat(over.problem()).contains("16 MiB");
-        RealServer.Answer text = SERVER.upload("/api/songs/import", "| C ".repeat(300_000).getBytes(StandardCharsets.UTF_8));
+        RealServer.Answer text =
+                SERVER.upload("/api/songs/import", "| C ".repeat(300_000).getBytes(StandardCharsets.UTF_8));
         assertThat(text.status()).isEqualTo(422);
         assertThat(text.text()).contains("file-too-long").contains("at most 1048576");
     }
@@ -63,7 +73,11 @@ class BigFilesTest {
     void sixteen_megabytes_of_nothing_are_answered() {
         String head = "<?xml version=\"1.0\"?><score-partwise><part id=\"P1\">";
         String measure = "<measure number=\"1\"><note><rest/><duration>1</duration></note></measure>";
-        RealServer.Answer answer = SERVER.upload("/api/songs/import", (head + measure.repeat(((16 << 20) - 2000 - head.length()) / measure.length()) + "</part></score-partwise>").getBytes(StandardCharsets.UTF_8));
+        RealServer.Answer answer = SERVER.upload(
+                "/api/songs/import",
+                (head + measure.repeat(((16 << 20) - 2000 - head.length()) / measure.length())
+                                + "</part></score-partwise>")
+                        .getBytes(StandardCharsets.UTF_8));
         assertThat(answer.status()).as(answer.text()).isEqualTo(422);
     }
 }

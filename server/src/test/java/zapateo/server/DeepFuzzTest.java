@@ -15,7 +15,10 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Requests that are taken, with one field or a few of them spoiled, so that they reach deep: none is answered by a 5xx but the one that asks to come again. The same seed spoils the same. */
+/**
+ * Requests that are taken, with one field or a few of them spoiled, so that they reach deep: none is answered by a 5xx
+ * but the one that asks to come again. The same seed spoils the same.
+ */
 class DeepFuzzTest {
 
     @RegisterExtension
@@ -23,18 +26,79 @@ class DeepFuzzTest {
 
     private static final int REQUESTS = Boolean.getBoolean("zapateo.endure") ? 30_000 : 1_500;
     private static final JsonMapper JSON = new JsonMapper();
-    private static final String CHART = "Title: Spoiled\nKey: C\n|: C Am7 | F . G7 . :|\n[A]\n| Dm7/G | E♭maj7 N.C. |\nMelody: | c4 e4 | (3fga f4 | g6 | z8 |";
-    private static final Map<String, Object> CHOICES = Map.of("figure", "stride-root-chord", "level", 3, "swingRatio", 1.5, "times", List.of("1@2"), "right", Map.of("style", "comping", "top", "smooth", "licks", List.of(), "plain", List.of(1)),
-            "overrides", List.of(Map.of("bars", "1-2", "beats", "1-2", "voicing", "close", "pass", 1)), "locks", List.of(Map.of("bar", 1, "pass", 1, "beat", 1, "bass", "C2", "bottom", 3)),
-            "fingers", List.of(Map.of("hand", "L", "bar", 1, "tick", 0, "note", "C2", "finger", 5)), "costs", Map.of("room", 2.0), "sections", Map.of("A", Map.of("level", 3)));
+    private static final String CHART =
+            "Title: Spoiled\nKey: C\n|: C Am7 | F . G7 . :|\n[A]\n| Dm7/G | E♭maj7 N.C. |\nMelody: | c4 e4 | (3fga f4 | g6 | z8 |";
+    private static final Map<String, Object> CHOICES = Map.of(
+            "figure",
+            "stride-root-chord",
+            "level",
+            3,
+            "swingRatio",
+            1.5,
+            "times",
+            List.of("1@2"),
+            "right",
+            Map.of("style", "comping", "top", "smooth", "licks", List.of(), "plain", List.of(1)),
+            "overrides",
+            List.of(Map.of("bars", "1-2", "beats", "1-2", "voicing", "close", "pass", 1)),
+            "locks",
+            List.of(Map.of("bar", 1, "pass", 1, "beat", 1, "bass", "C2", "bottom", 3)),
+            "fingers",
+            List.of(Map.of("hand", "L", "bar", 1, "tick", 0, "note", "C2", "finger", 5)),
+            "costs",
+            Map.of("room", 2.0),
+            "sections",
+            Map.of("A", Map.of("level", 3)));
     /** What stands in a field's place; as JSON. */
-    private static final List<String> WRONG = List.of("null", "true", "0", "-1", "1", "7", "2147483647", "-2147483648", "9007199254740993", "1e999", "-1e999", "1e-400", "0.1", "\"\"", "\" \"", "\"x\"", "\"\\u0000\"", "\"\\ud800\"", "\"🎹\"", "\"-1\"",
-            "\"1-2\"", "\"9999-9999\"", "\"2-1\"", "\"C\"", "\"C9\"", "\"E♭♭♭4\"", "\"held\"", "\"walking\"", "\"%s\"", "\"../..\"", "\"+999999999-01-01\"", "\"2027-02-30\"", "[]", "{}", "[null]", "[[]]", "[1,2,3]", "{\"a\":1}", "[\"1@1\"]", "{\"left\":{\"spanMm\":121}}",
-            "\"| C | F |\"", "\"(3/4) | % | % |\"", "\"| C :| x99 |\"", "\"[A]\\n[A]\\nForm: A A A\"", "\"\\n\\n\\n\"");
+    private static final List<String> WRONG = List.of(
+            "null",
+            "true",
+            "0",
+            "-1",
+            "1",
+            "7",
+            "2147483647",
+            "-2147483648",
+            "9007199254740993",
+            "1e999",
+            "-1e999",
+            "1e-400",
+            "0.1",
+            "\"\"",
+            "\" \"",
+            "\"x\"",
+            "\"\\u0000\"",
+            "\"\\ud800\"",
+            "\"🎹\"",
+            "\"-1\"",
+            "\"1-2\"",
+            "\"9999-9999\"",
+            "\"2-1\"",
+            "\"C\"",
+            "\"C9\"",
+            "\"E♭♭♭4\"",
+            "\"held\"",
+            "\"walking\"",
+            "\"%s\"",
+            "\"../..\"",
+            "\"+999999999-01-01\"",
+            "\"2027-02-30\"",
+            "[]",
+            "{}",
+            "[null]",
+            "[[]]",
+            "[1,2,3]",
+            "{\"a\":1}",
+            "[\"1@1\"]",
+            "{\"left\":{\"spanMm\":121}}",
+            "\"| C | F |\"",
+            "\"(3/4) | % | % |\"",
+            "\"| C :| x99 |\"",
+            "\"[A]\\n[A]\\nForm: A A A\"",
+            "\"\\n\\n\\n\"");
 
     /** A place in a body: the one it stands in, and its name or number there. */
-    private record Place(JsonNode in, String name, int at) {
-    }
+    private record Place(JsonNode in, String name, int at) {}
 
     private static void places(JsonNode node, List<Place> all) {
         if (node instanceof ObjectNode object) {
@@ -70,7 +134,11 @@ class DeepFuzzTest {
     /** Something else, of the same form more often than not: what is of another one does not get far. */
     private static JsonNode wrong(JsonNode right, SplittableRandom chance) {
         if (chance.nextInt(4) > 0) {
-            List<String> alike = WRONG.stream().filter(each -> each.contains("e999") ? right.isNumber() : JSON.readTree(each).getNodeType() == right.getNodeType()).toList();
+            List<String> alike = WRONG.stream()
+                    .filter(each -> each.contains("e999")
+                            ? right.isNumber()
+                            : JSON.readTree(each).getNodeType() == right.getNodeType())
+                    .toList();
             if (!alike.isEmpty()) {
                 return value(alike.get(chance.nextInt(alike.size())));
             }
@@ -79,7 +147,8 @@ class DeepFuzzTest {
     }
 
     private static void spoil(Place place, SplittableRandom chance) {
-        JsonNode value = wrong(place.name() == null ? place.in().get(place.at()) : place.in().get(place.name()), chance);
+        JsonNode value = wrong(
+                place.name() == null ? place.in().get(place.at()) : place.in().get(place.name()), chance);
         if (place.in() instanceof ObjectNode object) {
             switch (chance.nextInt(8)) {
                 case 0 -> object.remove(place.name());
@@ -120,7 +189,8 @@ class DeepFuzzTest {
 
     @Test
     void what_is_nearly_right_is_answered_and_never_by_a_500() {
-        List<Operations.Operation> bodies = new Operations(SERVER, CHART, CHOICES).all().stream().filter(each -> each.name().startsWith("p")).toList();
+        List<Operations.Operation> bodies = new Operations(SERVER, CHART, CHOICES)
+                .all().stream().filter(each -> each.name().startsWith("p")).toList();
         // Made once: what was spoiled is not kept, and what has a version is refused for that at worst.
         List<Operations.Request> valid = new ArrayList<>();
         bodies.forEach(each -> valid.add(each.request().get()));
@@ -132,11 +202,18 @@ class DeepFuzzTest {
             if (request.body() == null) {
                 continue;
             }
-            Object body = request.body() instanceof byte[] file ? spoiled(file, chance) : spoiled(request.body(), chance);
+            Object body =
+                    request.body() instanceof byte[] file ? spoiled(file, chance) : spoiled(request.body(), chance);
             RealServer.Answer answer = new Operations.Request(request.method(), request.path(), body).send(SERVER);
             statuses.merge(answer.status(), 1, Integer::sum);
-            assertThat(answer.status() < 500 || answer.text().contains("/problems/busy")).as("seed %d, %s: %s -> %s", seed, bodies.get(at).name(),
-                    body instanceof byte[] file ? new String(file, StandardCharsets.ISO_8859_1) : body, answer.text()).isTrue();
+            assertThat(answer.status() < 500 || answer.text().contains("/problems/busy"))
+                    .as(
+                            "seed %d, %s: %s -> %s",
+                            seed,
+                            bodies.get(at).name(),
+                            body instanceof byte[] file ? new String(file, StandardCharsets.ISO_8859_1) : body,
+                            answer.text())
+                    .isTrue();
         }
         System.out.println("statuses of " + REQUESTS + ": " + statuses);
         assertThat(statuses.getOrDefault(200, 0)).as("many reach deep").isGreaterThan(REQUESTS / 10);

@@ -32,8 +32,9 @@ import zapateo.song.ChartParser;
 import zapateo.song.Song;
 
 /**
- * The demo set read bar by bar against HANDBOOK §5 to §7 with a written list of faults: a wrong bass, mud, a leap, a doubled leading tone, a lost
- * anticipation, a dead bar. Wanted: under one fault in a hundred bars. And each of its files read by LilyPond's own reader of MusicXML.
+ * The demo set read bar by bar against HANDBOOK §5 to §7 with a written list of faults: a wrong bass, mud, a leap, a
+ * doubled leading tone, a lost anticipation, a dead bar. Wanted: under one fault in a hundred bars. And each of its
+ * files read by LilyPond's own reader of MusicXML.
  */
 class DemoSongsTest {
 
@@ -58,17 +59,22 @@ class DemoSongsTest {
     }
 
     private static Arrangement arrange(Path song) {
-        return new Arranger(BOOK).arrange(ChartParser.parse(text(song)).song().orElseThrow(), Choices.figure(figureOf(song)), Hand.USUAL);
+        return new Arranger(BOOK)
+                .arrange(
+                        ChartParser.parse(text(song)).song().orElseThrow(), Choices.figure(figureOf(song)), Hand.USUAL);
     }
 
     @Test
     void every_song_uses_a_family_of_its_own_and_one_that_fits() throws IOException {
-        List<Figure> figures = songs().map(song -> BOOK.figure(figureOf(song)).orElseThrow()).toList();
+        List<Figure> figures =
+                songs().map(song -> BOOK.figure(figureOf(song)).orElseThrow()).toList();
         assertThat(figures).extracting(Figure::family).doesNotHaveDuplicates().hasSizeGreaterThanOrEqualTo(9);
         songs().forEach(path -> {
             Song song = ChartParser.parse(text(path)).song().orElseThrow();
             Figure.Suits suits = BOOK.figure(figureOf(path)).orElseThrow().suits();
-            assertThat(song.tempo().quartersPerMinute()).as(path.toString()).isBetween((double) suits.minTempo(), (double) suits.maxTempo());
+            assertThat(song.tempo().quartersPerMinute())
+                    .as(path.toString())
+                    .isBetween((double) suits.minTempo(), (double) suits.maxTempo());
             assertThat(suits.feels()).as(path.toString()).contains(song.feel());
         });
     }
@@ -92,16 +98,30 @@ class DemoSongsTest {
         Song song = arrangement.song();
         Optional<Song.Placed> before = Optional.empty();
         Integer lastBass = null;
-        for (Song.Placed place : song.chords().filter(each -> each.chord().isPresent()).toList()) {
+        for (Song.Placed place :
+                song.chords().filter(each -> each.chord().isPresent()).toList()) {
             ChordSymbol chord = place.chord().orElseThrow();
-            boolean begins = before.filter(last -> last.chord().equals(place.chord()) && last.tick() + last.span().ticks() == place.tick()).isEmpty();
-            Optional<Stroke> first = left.stream().filter(stroke -> stroke.written().tick() <= place.tick() && stroke.written().end() > place.tick())
-                    .min((one, other) -> Integer.compare(one.lowest().midi(), other.lowest().midi()));
-            if (begins && first.filter(stroke -> stroke.lowest().midi() % 12 == chord.bass().chroma()).isEmpty()) {
-                faults.add("wrong bass under " + chord + " in bar " + place.bar().number());
+            boolean begins = before.filter(last -> last.chord().equals(place.chord())
+                            && last.tick() + last.span().ticks() == place.tick())
+                    .isEmpty();
+            Optional<Stroke> first = left.stream()
+                    .filter(stroke -> stroke.written().tick() <= place.tick()
+                            && stroke.written().end() > place.tick())
+                    .min((one, other) ->
+                            Integer.compare(one.lowest().midi(), other.lowest().midi()));
+            if (begins
+                    && first.filter(stroke ->
+                                    stroke.lowest().midi() % 12 == chord.bass().chroma())
+                            .isEmpty()) {
+                faults.add(
+                        "wrong bass under " + chord + " in bar " + place.bar().number());
             }
-            if (place.span().early() && left.stream().noneMatch(stroke -> stroke.written().tick() == place.tick() - 480 && stroke.written().end() > place.tick())) {
-                faults.add("lost anticipation of " + chord + " in bar " + place.bar().number());
+            if (place.span().early()
+                    && left.stream()
+                            .noneMatch(stroke -> stroke.written().tick() == place.tick() - 480
+                                    && stroke.written().end() > place.tick())) {
+                faults.add("lost anticipation of " + chord + " in bar "
+                        + place.bar().number());
             }
             int bass = first.map(stroke -> stroke.lowest().midi()).orElse(-1);
             if (lastBass != null && bass >= 0 && Math.abs(bass - lastBass) > 12) {
@@ -112,12 +132,19 @@ class DemoSongsTest {
         }
         for (Bar bar : song.bars()) {
             boolean sounds = bar.chords().stream().anyMatch(span -> span.chord().isPresent());
-            if (sounds && left.stream().noneMatch(stroke -> stroke.written().tick() < bar.end() && stroke.written().end() > bar.tick())) {
+            if (sounds
+                    && left.stream()
+                            .noneMatch(stroke -> stroke.written().tick() < bar.end()
+                                    && stroke.written().end() > bar.tick())) {
                 faults.add("dead bar " + bar.number());
             }
             int leading = Math.floorMod(bar.key().tonic().chroma() - 1, 12);
-            for (Stroke stroke : left.stream().filter(each -> each.bar() == bar.index()).toList()) {
-                if (stroke.notes().stream().filter(note -> note.pitch().midi() % 12 == leading).count() > 1) {
+            for (Stroke stroke :
+                    left.stream().filter(each -> each.bar() == bar.index()).toList()) {
+                if (stroke.notes().stream()
+                                .filter(note -> note.pitch().midi() % 12 == leading)
+                                .count()
+                        > 1) {
                     faults.add("leading tone doubled in bar " + bar.number());
                 }
                 if (stroke.roll().isEmpty() && isMuddy(stroke)) {
@@ -145,12 +172,19 @@ class DemoSongsTest {
     void lilypond_reads_its_musicxml(Path song, @TempDir Path folder) throws Exception {
         Path file = folder.resolve("song.musicxml");
         Files.write(file, MusicXmlWriter.write(arrange(song), Hands.BOTH));
-        Process reader = new ProcessBuilder("musicxml2ly", "-o", folder.resolve("song.ly").toString(), file.toString()).redirectErrorStream(true).start();
+        Process reader = new ProcessBuilder(
+                        "musicxml2ly", "-o", folder.resolve("song.ly").toString(), file.toString())
+                .redirectErrorStream(true)
+                .start();
         String said = new String(reader.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         assertThat(reader.waitFor(Await.PATIENCE.toSeconds(), TimeUnit.SECONDS)).isTrue();
         assertThat(reader.exitValue()).as(said).isZero();
-        assertThat(said.toLowerCase(java.util.Locale.ROOT)).doesNotContain("error").doesNotContain("traceback");
-        assertThat(Files.readString(folder.resolve("song.ly"))).contains("\\score").contains("clef \"bass\"");
+        assertThat(said.toLowerCase(java.util.Locale.ROOT))
+                .doesNotContain("error")
+                .doesNotContain("traceback");
+        assertThat(Files.readString(folder.resolve("song.ly")))
+                .contains("\\score")
+                .contains("clef \"bass\"");
     }
 
     /** What a pianist would call the left hand of each song: its first bar, read aloud. */
@@ -159,9 +193,18 @@ class DemoSongsTest {
         Set<String> seen = new HashSet<>();
         for (Path path : songs().toList()) {
             Arrangement arrangement = arrange(path);
-            String bar = arrangement.left().strokes().stream().filter(stroke -> stroke.bar() == arrangement.left().strokes().get(0).bar())
-                    .map(stroke -> stroke.notes().stream().map(note -> note.pitch().toString()).toList().toString()).toList().toString();
-            assertThat(seen.add(bar)).as(path + " begins as another does: " + bar).isTrue();
+            String bar = arrangement.left().strokes().stream()
+                    .filter(stroke ->
+                            stroke.bar() == arrangement.left().strokes().get(0).bar())
+                    .map(stroke -> stroke.notes().stream()
+                            .map(note -> note.pitch().toString())
+                            .toList()
+                            .toString())
+                    .toList()
+                    .toString();
+            assertThat(seen.add(bar))
+                    .as(path + " begins as another does: " + bar)
+                    .isTrue();
         }
     }
 }

@@ -5,14 +5,16 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.util.concurrent.ThreadLocalRandom;
 
-/** A port for a process that is started with it: none of those that connections going out are given, which come and go beside the tests. */
+/**
+ * A port for a process that is started with it: none of those that connections going out are given, which come and go
+ * beside the tests.
+ */
 public final class FreePort {
 
     private static final int FIRST = 10_000;
     private static final int COUNT = 10_000;
 
-    private FreePort() {
-    }
+    private FreePort() {}
 
     public static int next() {
         for (int tries = 0; tries < COUNT; tries++) {

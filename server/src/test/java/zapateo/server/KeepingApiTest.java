@@ -26,7 +26,8 @@ class KeepingApiTest {
     @TempDir
     static Path copies;
 
-    private static final TestDatabase HERE = new TestDatabase(Path.of("target/keeping-database").toAbsolutePath());
+    private static final TestDatabase HERE =
+            new TestDatabase(Path.of("target/keeping-database").toAbsolutePath());
     private static RealServer server;
 
     @BeforeAll
@@ -53,21 +54,48 @@ class KeepingApiTest {
 
     @Test
     void what_was_taken_away_is_the_same_when_it_is_brought_back() throws Exception {
-        String song = server.post("/api/songs", Map.of("title", "Gangway", "chart", "Key: F\n| F | B♭ C7 |", "choices", Map.of("figure", "stride-tenths", "level", 3))).json().path("id").asString();
+        String song = server.post(
+                        "/api/songs",
+                        Map.of(
+                                "title",
+                                "Gangway",
+                                "chart",
+                                "Key: F\n| F | B♭ C7 |",
+                                "choices",
+                                Map.of("figure", "stride-tenths", "level", 3)))
+                .json()
+                .path("id")
+                .asString();
         server.post("/api/songs", Map.of("title", "Fog/horn", "chart", "| Am | not music ( |"));
-        server.post("/api/sets", Map.of("title", "Tonight", "items", List.of(Map.of("song", song, "semitones", 2, "remark", "Ahoy"), Map.of("minutes", 20))));
+        server.post(
+                "/api/sets",
+                Map.of(
+                        "title",
+                        "Tonight",
+                        "items",
+                        List.of(Map.of("song", song, "semitones", 2, "remark", "Ahoy"), Map.of("minutes", 20))));
         server.post("/api/hands", Map.of("name", "Small", "measures", Map.of("left", Map.of("spanMm", 180))));
         byte[] file = server.bytes(EVERYTHING);
-        assertThat(Zipped.entries(file)).containsKeys("everything.json", "songs/002 Gangway.zip").hasSize(3);
-        assertThat(server.bytes(EVERYTHING)).as("the same songs make the same file").isEqualTo(file);
+        assertThat(Zipped.entries(file))
+                .containsKeys("everything.json", "songs/002 Gangway.zip")
+                .hasSize(3);
+        assertThat(server.bytes(EVERYTHING))
+                .as("the same songs make the same file")
+                .isEqualTo(file);
 
         empty();
         RealServer.Answer answer = server.upload(EVERYTHING, file);
         assertThat(answer.status()).as(answer.text()).isEqualTo(201);
-        assertThat(answer.json().toString()).isEqualTo("{\"songs\":2,\"evenings\":1,\"figures\":0,\"hands\":1,\"leftOut\":[]}");
-        assertThat(server.get("/api/hands").json().get(0).path("inUse").asBoolean()).isTrue();
-        JsonNode set = server.get("/api/sets/" + server.get("/api/sets").json().get(0).path("id").asString()).json();
-        JsonNode brought = server.get("/api/songs/" + set.path("items").get(0).path("item").path("song").asString()).json();
+        assertThat(answer.json().toString())
+                .isEqualTo("{\"songs\":2,\"evenings\":1,\"figures\":0,\"hands\":1,\"leftOut\":[]}");
+        assertThat(server.get("/api/hands").json().get(0).path("inUse").asBoolean())
+                .isTrue();
+        JsonNode set = server.get("/api/sets/"
+                        + server.get("/api/sets").json().get(0).path("id").asString())
+                .json();
+        JsonNode brought = server.get("/api/songs/"
+                        + set.path("items").get(0).path("item").path("song").asString())
+                .json();
         assertThat(brought.path("title").asString()).isEqualTo("Gangway");
         assertThat(brought.path("choices").path("level").asInt()).isEqualTo(3);
         assertThat(server.bytes(EVERYTHING)).as("taken away again").isEqualTo(file);
@@ -77,10 +105,18 @@ class KeepingApiTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {"other.txt | hello | 422 | has no everything.json", "everything.json | {} | 422 | expected the number of its format", "everything.json | {\"everything\":9} | 409 | reads up to 1",
-            "everything.json | {\"everything\": | 422 | everything.json", "everything.json | {\"everything\":1,\"songs\":[\"songs/x.zip\"]} | 422 | \"songs/x.zip\" is not in the file"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "other.txt | hello | 422 | has no everything.json",
+                "everything.json | {} | 422 | expected the number of its format",
+                "everything.json | {\"everything\":9} | 409 | reads up to 1",
+                "everything.json | {\"everything\": | 422 | everything.json",
+                "everything.json | {\"everything\":1,\"songs\":[\"songs/x.zip\"]} | 422 | \"songs/x.zip\" is not in the file"
+            })
     void a_file_that_is_none_is_refused_whole(String name, String content, int status, String said) throws Exception {
-        RealServer.Answer answer = server.upload(EVERYTHING, Zipped.zip(Map.of(name, content.getBytes(StandardCharsets.UTF_8))));
+        RealServer.Answer answer =
+                server.upload(EVERYTHING, Zipped.zip(Map.of(name, content.getBytes(StandardCharsets.UTF_8))));
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
         assertThat(answer.problem()).contains(said);
         assertThat(count("/api/songs")).isZero();
@@ -89,19 +125,46 @@ class KeepingApiTest {
     /** What may not be saved is left out line by line, the rest is kept. */
     @Test
     void what_may_not_be_kept_is_left_out_and_told() throws Exception {
-        byte[] song = Zipped.zip(Map.of("chart.txt", "| C |".getBytes(StandardCharsets.UTF_8), "song.json", "{\"package\":1,\"title\":\"Once\"}".getBytes(StandardCharsets.UTF_8)));
-        String about = "{\"everything\":1,\"songs\":[\"songs/1.zip\"" + ",\"songs/1.zip\"".repeat(2999) + "],\"figures\":{\"a\":\"nonsense\"},\"hands\":[{\"name\":\"x\"},{\"name\":\"A\",\"measures\":{\"left\":{}}},{\"name\":7},{\"name\":\"B\",\"measures\":{\"left\":{\"spanMm\":190}}}],"
-                + "\"evenings\":[{\"set\":1,\"title\":\"" + "t".repeat(500) + "\",\"playedOn\":\"+999999999-01-01\",\"items\":[7,{\"file\":\"songs/1.zip\",\"semitones\":99,\"note\":\"slow\"},{\"minutes\":1e999},{}]}]}";
-        RealServer.Answer answer = server.upload(EVERYTHING, Zipped.zip(Map.of("everything.json", about.getBytes(StandardCharsets.UTF_8), "songs/1.zip", song)));
+        byte[] song = Zipped.zip(Map.of(
+                "chart.txt",
+                "| C |".getBytes(StandardCharsets.UTF_8),
+                "song.json",
+                "{\"package\":1,\"title\":\"Once\"}".getBytes(StandardCharsets.UTF_8)));
+        String about = "{\"everything\":1,\"songs\":[\"songs/1.zip\"" + ",\"songs/1.zip\"".repeat(2999)
+                + "],\"figures\":{\"a\":\"nonsense\"},\"hands\":[{\"name\":\"x\"},{\"name\":\"A\",\"measures\":{\"left\":{}}},{\"name\":7},{\"name\":\"B\",\"measures\":{\"left\":{\"spanMm\":190}}}],"
+                + "\"evenings\":[{\"set\":1,\"title\":\"" + "t".repeat(500)
+                + "\",\"playedOn\":\"+999999999-01-01\",\"items\":[7,{\"file\":\"songs/1.zip\",\"semitones\":99,\"note\":\"slow\"},{\"minutes\":1e999},{}]}]}";
+        RealServer.Answer answer = server.upload(
+                EVERYTHING,
+                Zipped.zip(Map.of("everything.json", about.getBytes(StandardCharsets.UTF_8), "songs/1.zip", song)));
         assertThat(answer.status()).as(answer.text()).isEqualTo(201);
         JsonNode brought = answer.json();
-        assertThat(List.of(brought.path("songs").asInt(), brought.path("evenings").asInt(), brought.path("figures").asInt(), brought.path("hands").asInt())).containsExactly(1, 1, 0, 1);
-        assertThat(brought.path("leftOut").toString()).contains("named more than once", "figures.a: ", "hands[0].measures: expected measures", "hands[1].measures.left.spanMm: expected", "hands[2]: ", "evenings[0].title: what comes after 200",
-                "evenings[0].playedOn", "evenings[0].items[0]: expected a song or a break", "evenings[0].items[1].semitones: expected -11 to 11", "evenings[0].items[2].minutes: expected 0 to 600", "evenings[0].items[3]: expected a song, or the minutes of a break");
+        assertThat(List.of(
+                        brought.path("songs").asInt(),
+                        brought.path("evenings").asInt(),
+                        brought.path("figures").asInt(),
+                        brought.path("hands").asInt()))
+                .containsExactly(1, 1, 0, 1);
+        assertThat(brought.path("leftOut").toString())
+                .contains(
+                        "named more than once",
+                        "figures.a: ",
+                        "hands[0].measures: expected measures",
+                        "hands[1].measures.left.spanMm: expected",
+                        "hands[2]: ",
+                        "evenings[0].title: what comes after 200",
+                        "evenings[0].playedOn",
+                        "evenings[0].items[0]: expected a song or a break",
+                        "evenings[0].items[1].semitones: expected -11 to 11",
+                        "evenings[0].items[2].minutes: expected 0 to 600",
+                        "evenings[0].items[3]: expected a song, or the minutes of a break");
         assertThat(count("/api/songs")).isEqualTo(1);
-        JsonNode set = server.get("/api/sets/" + server.get("/api/sets").json().get(0).path("id").asString()).json();
+        JsonNode set = server.get("/api/sets/"
+                        + server.get("/api/sets").json().get(0).path("id").asString())
+                .json();
         assertThat(set.path("items")).hasSize(1);
-        assertThat(set.path("items").get(0).path("item").path("note").asString()).isEqualTo("slow");
+        assertThat(set.path("items").get(0).path("item").path("note").asString())
+                .isEqualTo("slow");
     }
 
     /** It is all of one moment: what is deleted while it is made is in it, and nothing is a 404. */
@@ -109,10 +172,23 @@ class KeepingApiTest {
     void what_is_deleted_meanwhile_is_in_it() throws Exception {
         List<String> ids = new java.util.ArrayList<>();
         for (int i = 0; i < 12; i++) {
-            ids.add(server.post("/api/songs", Map.of("title", "Song " + i, "chart", "Key: C\n" + "| C | Am7 | Dm7 | G7 ".repeat(20 + i) + "|", "choices", Map.of("figure", "stride-tenths"))).json().path("id").asString());
+            ids.add(server.post(
+                            "/api/songs",
+                            Map.of(
+                                    "title",
+                                    "Song " + i,
+                                    "chart",
+                                    "Key: C\n" + "| C | Am7 | Dm7 | G7 ".repeat(20 + i) + "|",
+                                    "choices",
+                                    Map.of("figure", "stride-tenths")))
+                    .json()
+                    .path("id")
+                    .asString());
         }
-        CompletableFuture<byte[]> file = CompletableFuture.supplyAsync(() -> server.bytes(EVERYTHING, "Zapateo-Work", "taking"));
-        while (!file.isDone() && server.get("/api/computing/taking").json().path("of").asInt(0) == 0) {
+        CompletableFuture<byte[]> file =
+                CompletableFuture.supplyAsync(() -> server.bytes(EVERYTHING, "Zapateo-Work", "taking"));
+        while (!file.isDone()
+                && server.get("/api/computing/taking").json().path("of").asInt(0) == 0) {
             Thread.onSpinWait();
         }
         ids.forEach(id -> server.delete("/api/songs/" + id));

@@ -21,7 +21,10 @@ import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
-/** What was kept is there: rows of every earlier form of the database open unchanged, and many states of one song take little room. */
+/**
+ * What was kept is there: rows of every earlier form of the database open unchanged, and many states of one song take
+ * little room.
+ */
 class KeptRowsTest {
 
     private static final String OWNER = "00000000-0000-4000-8000-000000000001";
@@ -32,8 +35,7 @@ class KeptRowsTest {
     private static final double ROOM_A_SAVE = 5_000_000 / 10_000.0;
 
     /** A song as it was kept: its versions' charts and choices, the first to the last. */
-    private record Kept(String id, List<String> charts, List<String> choices, boolean named) {
-    }
+    private record Kept(String id, List<String> charts, List<String> choices, boolean named) {}
 
     @Test
     void songs_of_every_earlier_form_open_unchanged() throws Exception {
@@ -42,7 +44,11 @@ class KeptRowsTest {
         database.start("-c", "fsync=off");
         List<Kept> all = new ArrayList<>();
         for (int form = 1; form <= 4; form++) {
-            Flyway.configure().dataSource("jdbc:" + address(database), "zapateo", password(database)).target(String.valueOf(form)).load().migrate();
+            Flyway.configure()
+                    .dataSource("jdbc:" + address(database), "zapateo", password(database))
+                    .target(String.valueOf(form))
+                    .load()
+                    .migrate();
             all.addAll(fill(database, form));
         }
         RealServer server = RealServer.on(database, "--zapateo.demo=false");
@@ -55,16 +61,21 @@ class KeptRowsTest {
             assertThat(found.path("arrangementId").asString()).hasSize(36);
             for (int i = 0; i <= last; i++) {
                 JsonNode state = server.get(path + "/versions/" + (i + 1)).json();
-                assertThat(state.path("chart").asString()).as("state %d of %s", i + 1, song.id()).isEqualTo(song.charts().get(i));
+                assertThat(state.path("chart").asString())
+                        .as("state %d of %s", i + 1, song.id())
+                        .isEqualTo(song.charts().get(i));
                 assertThat(state.path("choices")).isEqualTo(tree(song.choices().get(i)));
             }
             if (song.named()) {
                 assertThat(found.path("others").path(0).path("name").asString()).isEqualTo("for a pupil");
                 assertThat(found.path("others").path(0).path("id").asString()).hasSize(36);
-                assertThat(found.path("others").path(0).path("choices")).isEqualTo(tree("{\"figure\":\"held\",\"level\":1}"));
+                assertThat(found.path("others").path(0).path("choices"))
+                        .isEqualTo(tree("{\"figure\":\"held\",\"level\":1}"));
             }
             assertThat(server.get(path + "/arrangement").status()).isEqualTo(200);
-            assertThat(server.put(path, Map.of("chart", "| C |", "version", last + 1)).status()).isEqualTo(200);
+            assertThat(server.put(path, Map.of("chart", "| C |", "version", last + 1))
+                            .status())
+                    .isEqualTo(200);
             assertThat(server.get(path + "/versions").json()).isNotEmpty();
         }
         assertThat(all).hasSize(4 * 9);
@@ -73,16 +84,26 @@ class KeptRowsTest {
         database.discard();
     }
 
-    /** Choices that a later Zapateo kept are named as such and stay as they are; other songs are not touched by them. */
-    private static void aLaterFormatIsLeftAlone(TestDatabase database, RealServer server, String song) throws Exception {
-        try (Connection connection = database.connect(); Statement statement = connection.createStatement()) {
-            assertThat(statement.executeUpdate("update song set choices = jsonb_set(choices, '{format}', '99') where id = '" + song + "'")).isEqualTo(1);
+    /**
+     * Choices that a later Zapateo kept are named as such and stay as they are; other songs are not touched by them.
+     */
+    private static void aLaterFormatIsLeftAlone(TestDatabase database, RealServer server, String song)
+            throws Exception {
+        try (Connection connection = database.connect();
+                Statement statement = connection.createStatement()) {
+            assertThat(statement.executeUpdate(
+                            "update song set choices = jsonb_set(choices, '{format}', '99') where id = '" + song + "'"))
+                    .isEqualTo(1);
         }
         RealServer.Answer answer = server.get("/api/songs/" + song);
         assertThat(answer.status()).isEqualTo(409);
         assertThat(answer.json().path("type").asString()).endsWith("newer-format");
-        assertThat(answer.json().path("detail").asString()).contains("format 99").contains("kept as they are");
-        assertThat(server.put("/api/songs/" + song, Map.of("chart", "| D |", "version", 3)).status()).isEqualTo(409);
+        assertThat(answer.json().path("detail").asString())
+                .contains("format 99")
+                .contains("kept as they are");
+        assertThat(server.put("/api/songs/" + song, Map.of("chart", "| D |", "version", 3))
+                        .status())
+                .isEqualTo(409);
         assertThat(server.get("/api/songs").status()).isEqualTo(200);
     }
 
@@ -96,21 +117,44 @@ class KeptRowsTest {
         try (Connection connection = database.connect()) {
             for (Path file : files) {
                 String chart = Files.readString(file);
-                String figure = chart.lines().findFirst().orElseThrow().replace("// figure: ", "").strip();
-                Kept song = new Kept(UUID.randomUUID().toString(), List.of("| C |", chart),
-                        List.of("{}", "{\"figure\":\"" + figure + "\",\"costs\":{\"room\":2.0},\"overrides\":[{\"bars\":\"2-3\",\"level\":2}],\"right\":{\"style\":\"melody\",\"asTheyAre\":[3]}}"), form > 1);
+                String figure = chart.lines()
+                        .findFirst()
+                        .orElseThrow()
+                        .replace("// figure: ", "")
+                        .strip();
+                Kept song = new Kept(
+                        UUID.randomUUID().toString(),
+                        List.of("| C |", chart),
+                        List.of(
+                                "{}",
+                                "{\"figure\":\"" + figure
+                                        + "\",\"costs\":{\"room\":2.0},\"overrides\":[{\"bars\":\"2-3\",\"level\":2}],\"right\":{\"style\":\"melody\",\"asTheyAre\":[3]}}"),
+                        form > 1);
                 for (int i = 0; i < 2; i++) {
                     String more = form > 1 ? ", arrangement, others" : "";
-                    String values = form > 1 ? ", 'alone', '[{\"name\":\"for a pupil\",\"choices\":{\"figure\":\"held\",\"level\":1}}]'" : "";
+                    String values = form > 1
+                            ? ", 'alone', '[{\"name\":\"for a pupil\",\"choices\":{\"figure\":\"held\",\"level\":1}}]'"
+                            : "";
                     if (i == 1) {
-                        run(connection, "insert into song (id, owner, title, chart, choices, version, created_at, updated_at" + more + ") values ('" + song.id() + "', '" + OWNER + "', 'x', ?, ?::jsonb, 2, now(), now()"
-                                + values + ")", song, i);
+                        run(
+                                connection,
+                                "insert into song (id, owner, title, chart, choices, version, created_at, updated_at"
+                                        + more + ") values ('" + song.id() + "', '" + OWNER
+                                        + "', 'x', ?, ?::jsonb, 2, now(), now()" + values + ")",
+                                song,
+                                i);
                     }
                 }
                 for (int i = 0; i < 2; i++) {
                     String more = form > 1 ? ", arrangement, others" : "";
                     String values = form > 1 ? ", 'alone', '[]'" : "";
-                    run(connection, "insert into song_version (song_id, version, title, chart, choices, saved_at" + more + ") values ('" + song.id() + "', " + (i + 1) + ", 'x', ?, ?::jsonb, now()" + values + ")", song, i);
+                    run(
+                            connection,
+                            "insert into song_version (song_id, version, title, chart, choices, saved_at" + more
+                                    + ") values ('" + song.id() + "', " + (i + 1) + ", 'x', ?, ?::jsonb, now()" + values
+                                    + ")",
+                            song,
+                            i);
                 }
                 kept.add(song);
             }
@@ -136,7 +180,11 @@ class KeptRowsTest {
         String chart = Files.readString(DEMO.resolve("harbour-refrain.txt"));
         List<String> charts = new ArrayList<>(List.of(chart));
         List<Map<String, Object>> choices = new ArrayList<>(List.of(Map.of("figure", "held")));
-        String path = "/api/songs/" + server.post("/api/songs", Map.of("chart", chart, "choices", choices.get(0))).json().path("id").asString();
+        String path = "/api/songs/"
+                + server.post("/api/songs", Map.of("chart", chart, "choices", choices.get(0)))
+                        .json()
+                        .path("id")
+                        .asString();
         long before = room(database);
         Random random = new Random(12);
         List<String> chords = List.of("C6", "Dm7", "E♭maj7", "F7", "G9", "A♭°", "B♭sus4");
@@ -144,11 +192,16 @@ class KeptRowsTest {
         for (int i = 1; i <= SAVES; i++) {
             if (i % 3 == 0) {
                 chosen.put("seed", random.nextInt(1000));
-                chosen.put("overrides", List.of(Map.of("bars", String.valueOf(1 + random.nextInt(20)), "level", 1 + random.nextInt(5))));
+                chosen.put(
+                        "overrides",
+                        List.of(Map.of(
+                                "bars", String.valueOf(1 + random.nextInt(20)), "level", 1 + random.nextInt(5))));
             } else {
                 int bar = random.nextInt(16);
                 String[] cells = charts.get(i - 1).split("\\|", -1);
-                cells[5 + bar] = cells[5 + bar].contains("\n") ? cells[5 + bar] : " " + chords.get(random.nextInt(chords.size())) + " ";
+                cells[5 + bar] = cells[5 + bar].contains("\n")
+                        ? cells[5 + bar]
+                        : " " + chords.get(random.nextInt(chords.size())) + " ";
                 chart = String.join("|", cells);
             }
             charts.add(chart);
@@ -163,15 +216,18 @@ class KeptRowsTest {
             int state = random.nextInt(SAVES + 1);
             JsonNode found = server.get(path + "/versions/" + (state + 1)).json();
             assertThat(found.path("chart").asString()).isEqualTo(charts.get(state));
-            assertThat(found.path("choices").path("seed").asInt(-1)).isEqualTo(choices.get(state).getOrDefault("seed", -1));
+            assertThat(found.path("choices").path("seed").asInt(-1))
+                    .isEqualTo(choices.get(state).getOrDefault("seed", -1));
         }
         server.stop();
         database.discard();
     }
 
     private static long room(TestDatabase database) throws SQLException {
-        try (Connection connection = database.connect(); Statement statement = connection.createStatement();
-                ResultSet row = statement.executeQuery("select pg_total_relation_size('song_version') + pg_total_relation_size('song_content')")) {
+        try (Connection connection = database.connect();
+                Statement statement = connection.createStatement();
+                ResultSet row = statement.executeQuery(
+                        "select pg_total_relation_size('song_version') + pg_total_relation_size('song_content')")) {
             row.next();
             return row.getLong(1);
         }

@@ -22,14 +22,18 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Killed with SIGKILL while songs are being saved, two hundred times under {@code ./zapateo endure}, the server loses no save that it acknowledged. */
+/**
+ * Killed with SIGKILL while songs are being saved, two hundred times under {@code ./zapateo endure}, the server loses
+ * no save that it acknowledged.
+ */
 class KillTest {
 
     private static final int ROUNDS = Boolean.getBoolean("zapateo.endure") ? 100 : 2;
     private static final int SERVERS = 2;
     private static final JsonMapper JSON = new JsonMapper();
 
-    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
+    private final HttpClient client =
+            HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
     /** Acknowledged saves: song and version, with the chart they hold. */
     private final Map<String, String> acknowledged = new ConcurrentHashMap<>();
 
@@ -55,7 +59,11 @@ class KillTest {
         acknowledged.forEach((save, chart) -> {
             String id = save.split(" ")[0];
             int version = Integer.parseInt(save.split(" ")[1]);
-            assertThat(witness.get("/api/songs/" + id + "/versions/" + version).json().path("chart").asString()).isEqualTo(chart);
+            assertThat(witness.get("/api/songs/" + id + "/versions/" + version)
+                            .json()
+                            .path("chart")
+                            .asString())
+                    .isEqualTo(chart);
         });
         witness.stop();
         database.discard();
@@ -73,7 +81,9 @@ class KillTest {
                 Thread writer = new Thread(() -> saveUntilItBreaks(address, first));
                 writer.start();
                 // On a busy machine the first save takes its time; there has to be one that could be lost.
-                assertThat(first.await(Await.PATIENCE.toSeconds(), TimeUnit.SECONDS)).as("a first save").isTrue();
+                assertThat(first.await(Await.PATIENCE.toSeconds(), TimeUnit.SECONDS))
+                        .as("a first save")
+                        .isTrue();
                 Thread.sleep(150 + 17L * ((round * 7 + number) % 20));
                 server.destroyForcibly().waitFor();
                 kills++;
@@ -91,7 +101,14 @@ class KillTest {
                 JsonNode song = send(address + "/api/songs", "POST", Map.of("chart", "| C |"));
                 first.countDown();
                 for (int i = 0; i < 5; i++) {
-                    song = send(address + "/api/songs/" + song.path("id").asString(), "PUT", Map.of("chart", "| C | " + "F ".repeat(i), "version", song.path("version").asInt()));
+                    song = send(
+                            address + "/api/songs/" + song.path("id").asString(),
+                            "PUT",
+                            Map.of(
+                                    "chart",
+                                    "| C | " + "F ".repeat(i),
+                                    "version",
+                                    song.path("version").asInt()));
                 }
             }
         } catch (IOException broken) {
@@ -101,30 +118,56 @@ class KillTest {
         }
     }
 
-    private JsonNode send(String address, String method, Map<String, Object> body) throws IOException, InterruptedException {
-        HttpResponse<String> answer = client.send(HttpRequest.newBuilder(URI.create(address)).timeout(Await.PATIENCE).header("Content-Type", "application/json")
-                .method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))).build(), HttpResponse.BodyHandlers.ofString());
+    private JsonNode send(String address, String method, Map<String, Object> body)
+            throws IOException, InterruptedException {
+        HttpResponse<String> answer = client.send(
+                HttpRequest.newBuilder(URI.create(address))
+                        .timeout(Await.PATIENCE)
+                        .header("Content-Type", "application/json")
+                        .method(method, HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)))
+                        .build(),
+                HttpResponse.BodyHandlers.ofString());
         if (answer.statusCode() / 100 != 2) {
             throw new IOException("answered " + answer.statusCode());
         }
         JsonNode song = JSON.readTree(answer.body());
-        acknowledged.put(song.path("id").asString() + " " + song.path("version").asInt(), song.path("chart").asString());
+        acknowledged.put(
+                song.path("id").asString() + " " + song.path("version").asInt(),
+                song.path("chart").asString());
         return song;
     }
 
     private static Process boot(TestDatabase database, int port) throws IOException {
-        List<String> command = new ArrayList<>(List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC",
-                "-Xshare:auto", "-cp", System.getProperty("java.class.path"), "zapateo.server.ZapateoServer", "--server.port=" + port, "--zapateo.demo=false",
-                "--spring.main.lazy-initialization=true", "--spring.datasource.hikari.maximum-pool-size=3", "--springdoc.api-docs.enabled=false"));
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
+                "-Xshare:auto",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "zapateo.server.ZapateoServer",
+                "--server.port=" + port,
+                "--zapateo.demo=false",
+                "--spring.main.lazy-initialization=true",
+                "--spring.datasource.hikari.maximum-pool-size=3",
+                "--springdoc.api-docs.enabled=false"));
         command.addAll(database.springArguments());
-        return new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(Path.of("target/kill-server.log").toFile()).start();
+        return new ProcessBuilder(command)
+                .redirectErrorStream(true)
+                .redirectOutput(Path.of("target/kill-server.log").toFile())
+                .start();
     }
 
     private void awaitUp(String address, Process server) throws Exception {
         Await.until("the server, see target/kill-server.log", () -> {
             assertThat(server.isAlive()).as("see target/kill-server.log").isTrue();
             try {
-                return client.send(HttpRequest.newBuilder(URI.create(address + "/api/figures")).build(), HttpResponse.BodyHandlers.discarding()).statusCode() == 200;
+                return client.send(
+                                        HttpRequest.newBuilder(URI.create(address + "/api/figures"))
+                                                .build(),
+                                        HttpResponse.BodyHandlers.discarding())
+                                .statusCode()
+                        == 200;
             } catch (IOException notYet) {
                 return false;
             }

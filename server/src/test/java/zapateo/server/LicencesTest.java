@@ -13,7 +13,10 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 
-/** The documented list of what ships is the one the build makes; written anew with {@code -Dlicences.write=true} after a change of dependencies. */
+/**
+ * The documented list of what ships is the one the build makes; written anew with {@code -Dlicences.write=true} after a
+ * change of dependencies.
+ */
 class LicencesTest {
 
     private static final Path LIST = TestDatabase.root().resolve("docs/LICENCES.md");
@@ -38,7 +41,9 @@ class LicencesTest {
     private static String list() throws IOException {
         List<MatchResult> page = BUNDLED.matcher(built("PAGE.md")).results().toList();
         return HEAD + built("SERVER.md").strip() + "\n\n## In the page\n\n| what | version | licence |\n|---|---|---|\n"
-                + page.stream().map(each -> "| `" + each.group(1) + "` | " + each.group(2) + " | " + each.group(3) + " |\n").collect(Collectors.joining());
+                + page.stream()
+                        .map(each -> "| `" + each.group(1) + "` | " + each.group(2) + " | " + each.group(3) + " |\n")
+                        .collect(Collectors.joining());
     }
 
     @Test
@@ -52,7 +57,19 @@ class LicencesTest {
     /** What is known to ship, and once was missing from the list. */
     @Test
     void it_names_what_ships() throws IOException {
-        assertThat(list()).contains("tomcat-embed-core", "jackson-databind", "HikariCP", "logback-classic", "postgresql", "caffeine", "`react`", "`tone`", "`jspdf`");
-        assertThat(list().lines().filter(line -> line.startsWith("| ") && line.endsWith("|  |"))).as("none without its licence").isEmpty();
+        assertThat(list())
+                .contains(
+                        "tomcat-embed-core",
+                        "jackson-databind",
+                        "HikariCP",
+                        "logback-classic",
+                        "postgresql",
+                        "caffeine",
+                        "`react`",
+                        "`tone`",
+                        "`jspdf`");
+        assertThat(list().lines().filter(line -> line.startsWith("| ") && line.endsWith("|  |")))
+                .as("none without its licence")
+                .isEmpty();
     }
 }

@@ -22,11 +22,27 @@ class OperationsTest {
     @RegisterExtension
     static final RealServer SERVER = RealServer.shared();
 
-    private static final String SMALL = "Title: Small\nKey: C\n| C | F | G7 | C |\nMelody: | c4 e4 | f4 a4 | g4 f4 | e8 |";
-    private static final Map<String, Object> CHOICES = Map.of("figure", "stride-root-chord", "right", Map.of("style", "comping", "licks", List.of()), "overrides", List.of(Map.of("bars", "1-2", "beats", "1-2", "voicing", "close", "pass", 1)),
-            "fingers", List.of(Map.of("hand", "L", "bar", 1, "tick", 0, "note", "C2", "finger", 5)), "costs", Map.of("room", 2.0), "sections", Map.of("A", Map.of("level", 3)));
-    /** Seconds of processor time; a computation is looked at in each layer of its searches, and what is found is written down after that. */
+    private static final String SMALL =
+            "Title: Small\nKey: C\n| C | F | G7 | C |\nMelody: | c4 e4 | f4 a4 | g4 f4 | e8 |";
+    private static final Map<String, Object> CHOICES = Map.of(
+            "figure",
+            "stride-root-chord",
+            "right",
+            Map.of("style", "comping", "licks", List.of()),
+            "overrides",
+            List.of(Map.of("bars", "1-2", "beats", "1-2", "voicing", "close", "pass", 1)),
+            "fingers",
+            List.of(Map.of("hand", "L", "bar", 1, "tick", 0, "note", "C2", "finger", 5)),
+            "costs",
+            Map.of("room", 2.0),
+            "sections",
+            Map.of("A", Map.of("level", 3)));
+    /**
+     * Seconds of processor time; a computation is looked at in each layer of its searches, and what is found is written
+     * down after that.
+     */
     private static final double LIMIT = 5;
+
     private static final double LIMIT_OF_MANY = 120;
     private static final double TO_WRITE_IT = 3;
     private static final boolean ENDURE = Boolean.getBoolean("zapateo.endure");
@@ -37,8 +53,16 @@ class OperationsTest {
     void each_has_a_request_that_is_taken() {
         List<Operations.Operation> all = new Operations(SERVER, SMALL, CHOICES).all();
         Set<String> documented = new TreeSet<>();
-        SERVER.get("/api/openapi").json().path("paths").properties().forEach(path -> path.getValue().properties().forEach(operation -> documented.add(operation.getKey() + " " + path.getKey())));
-        assertThat(all.stream().map(Operations.Operation::name)).as("all of them, and no others").containsExactlyInAnyOrderElementsOf(documented);
+        SERVER.get("/api/openapi")
+                .json()
+                .path("paths")
+                .properties()
+                .forEach(path -> path.getValue()
+                        .properties()
+                        .forEach(operation -> documented.add(operation.getKey() + " " + path.getKey())));
+        assertThat(all.stream().map(Operations.Operation::name))
+                .as("all of them, and no others")
+                .containsExactlyInAnyOrderElementsOf(documented);
         Map<String, String> refused = new LinkedHashMap<>();
         for (Operations.Operation each : all) {
             RealServer.Answer answer = each.request().get().send(SERVER);
@@ -50,23 +74,41 @@ class OperationsTest {
         assertThat(refused).isEmpty();
     }
 
-    /** A song of as many bars as there may be (a fifth of that but under {@code ./zapateo endure}), four chords in each, a note on each, no two bars alike nearby. */
+    /**
+     * A song of as many bars as there may be (a fifth of that but under {@code ./zapateo endure}), four chords in each,
+     * a note on each, no two bars alike nearby.
+     */
     private static String longest() {
         String[] roots = {"C", "Dm7", "E♭maj7", "F♯m7♭5", "G7", "A♭", "B♭9", "E7", "Am7", "D13"};
-        return "Title: Longest\nKey: C\n" + IntStream.range(0, ROWS).mapToObj(row -> IntStream.range(0, 8).mapToObj(bar -> IntStream.range(0, 4).mapToObj(beat -> roots[(row * 7 + bar * 3 + beat * (1 + row % 3)) % roots.length])
-                .collect(Collectors.joining(" "))).collect(Collectors.joining(" | ", "| ", " |")) + "\nMelody: " + IntStream.range(0, 8).mapToObj(bar -> "c2 e2 g2 " + "abcd".charAt(bar % 4) + "2").collect(Collectors.joining(" | ", "| ", " |")))
-                .collect(Collectors.joining("\n"));
+        return "Title: Longest\nKey: C\n"
+                + IntStream.range(0, ROWS)
+                        .mapToObj(row -> IntStream.range(0, 8)
+                                        .mapToObj(bar -> IntStream.range(0, 4)
+                                                .mapToObj(beat -> roots[
+                                                        (row * 7 + bar * 3 + beat * (1 + row % 3)) % roots.length])
+                                                .collect(Collectors.joining(" ")))
+                                        .collect(Collectors.joining(" | ", "| ", " |"))
+                                + "\nMelody: "
+                                + IntStream.range(0, 8)
+                                        .mapToObj(bar -> "c2 e2 g2 " + "abcd".charAt(bar % 4) + "2")
+                                        .collect(Collectors.joining(" | ", "| ", " |")))
+                        .collect(Collectors.joining("\n"));
     }
 
     /** What was made for it is taken away again: others ask for all there is. */
     private static void clear() {
         SERVER.get("/api/songs").json().forEach(song -> {
-            if (Set.of("Operated on", "Kept", "Longest", "Small").contains(song.path("title").asString())) {
+            if (Set.of("Operated on", "Kept", "Longest", "Small")
+                    .contains(song.path("title").asString())) {
                 SERVER.delete("/api/songs/" + song.path("id").asString());
             }
         });
-        SERVER.get("/api/sets").json().forEach(set -> SERVER.delete("/api/sets/" + set.path("id").asString()));
-        SERVER.get("/api/hands").json().forEach(hands -> SERVER.delete("/api/hands/" + hands.path("id").asString()));
+        SERVER.get("/api/sets")
+                .json()
+                .forEach(set -> SERVER.delete("/api/sets/" + set.path("id").asString()));
+        SERVER.get("/api/hands")
+                .json()
+                .forEach(hands -> SERVER.delete("/api/hands/" + hands.path("id").asString()));
     }
 
     /** What the threads that answer have computed so far: nothing else asks meanwhile. */
@@ -83,7 +125,8 @@ class OperationsTest {
 
     @Test
     void each_is_stopped_within_its_limit_however_much_it_is_given() {
-        Map<String, Object> choices = Map.of("figure", "stride-tenths", "right", Map.of("style", "melody", "under", "block"));
+        Map<String, Object> choices =
+                Map.of("figure", "stride-tenths", "right", Map.of("style", "melody", "under", "block"));
         Map<String, Double> over = new LinkedHashMap<>();
         Map<String, String> failed = new LinkedHashMap<>();
         List<String> told = new ArrayList<>();
@@ -96,9 +139,15 @@ class OperationsTest {
             if (spent > (isOfMany(each.name()) ? LIMIT_OF_MANY : LIMIT) + TO_WRITE_IT) {
                 over.put(each.name(), spent);
             }
-            boolean given = answer.status() == 422 && answer.json().path("type").asString("").equals("/problems/too-much");
+            boolean given = answer.status() == 422
+                    && answer.json().path("type").asString("").equals("/problems/too-much");
             if (answer.status() / 100 != 2 && !given && !each.name().equals("get /api/computing/{name}")) {
-                failed.put(each.name(), answer.status() + " " + answer.text().substring(0, Math.min(200, answer.text().length())));
+                failed.put(
+                        each.name(),
+                        answer.status() + " "
+                                + answer.text()
+                                        .substring(
+                                                0, Math.min(200, answer.text().length())));
             }
         }
         System.out.println(String.join("\n", told));
@@ -108,19 +157,32 @@ class OperationsTest {
     }
 
     private static boolean isOfMany(String name) {
-        return name.contains("/everything") || name.equals("get /api/sets/{id}/export/zip") || name.equals("post /api/sets/import");
+        return name.contains("/everything")
+                || name.equals("get /api/sets/{id}/export/zip")
+                || name.equals("post /api/sets/import");
     }
 
-    /** An evening of as many songs as there may be opens, however long they are: what was not counted in time is told, and counted when it is asked for again. */
+    /**
+     * An evening of as many songs as there may be opens, however long they are: what was not counted in time is told,
+     * and counted when it is asked for again.
+     */
     @Test
     void an_evening_of_long_songs_opens() {
         String chart = longest();
         List<Map<String, Object>> items = new ArrayList<>();
         for (int i = 0; i < SONGS; i++) {
-            String song = SERVER.post("/api/songs", Map.of("title", "Long " + i, "chart", chart.replace("Title: Longest", "Title: Long " + i))).json().path("id").asString();
+            String song = SERVER.post(
+                            "/api/songs",
+                            Map.of("title", "Long " + i, "chart", chart.replace("Title: Longest", "Title: Long " + i)))
+                    .json()
+                    .path("id")
+                    .asString();
             items.add(Map.of("song", song));
         }
-        String set = SERVER.post("/api/sets", Map.of("title", "Long", "items", items)).json().path("id").asString();
+        String set = SERVER.post("/api/sets", Map.of("title", "Long", "items", items))
+                .json()
+                .path("id")
+                .asString();
         int uncounted = items.size();
         while (uncounted > 0) {
             double before = answering();

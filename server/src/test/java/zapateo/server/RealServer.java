@@ -18,14 +18,18 @@ import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The real application on a free port before the real database, started once for all tests, and a client that talks HTTP to it. */
+/**
+ * The real application on a free port before the real database, started once for all tests, and a client that talks
+ * HTTP to it.
+ */
 public final class RealServer implements BeforeAllCallback {
 
     static final String DATABASE_WITHIN = "--spring.datasource.hikari.connection-timeout=";
     private static final JsonMapper JSON = new JsonMapper();
     private static RealServer running;
 
-    private final HttpClient client = HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
+    private final HttpClient client =
+            HttpClient.newBuilder().connectTimeout(Await.PATIENCE).build();
     private TestDatabase database;
     private ConfigurableApplicationContext context;
     private String address;
@@ -49,7 +53,8 @@ public final class RealServer implements BeforeAllCallback {
     @Override
     public void beforeAll(ExtensionContext junit) {
         if (context == null) {
-            database = new TestDatabase(Path.of("target/test-database" + System.getProperty("zapateo.fork", "")).toAbsolutePath());
+            database = new TestDatabase(Path.of("target/test-database" + System.getProperty("zapateo.fork", ""))
+                    .toAbsolutePath());
             database.discard();
             database.start("-c", "fsync=off");
             boot();
@@ -103,21 +108,31 @@ public final class RealServer implements BeforeAllCallback {
     }
 
     public Answer post(String path, Object body) {
-        return send(request(path).header("Content-Type", "application/json").POST(HttpRequest.BodyPublishers.ofString(text(body))).build());
+        return send(request(path)
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(text(body)))
+                .build());
     }
 
     /** A file as a form sends it. */
     public Answer upload(String path, byte[] file) {
         String border = "zapateo-test-border";
         ByteArrayOutputStream body = new ByteArrayOutputStream();
-        body.writeBytes(("--" + border + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a\"\r\n\r\n").getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(("--" + border + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a\"\r\n\r\n")
+                .getBytes(StandardCharsets.UTF_8));
         body.writeBytes(file);
         body.writeBytes(("\r\n--" + border + "--\r\n").getBytes(StandardCharsets.UTF_8));
-        return send(request(path).header("Content-Type", "multipart/form-data; boundary=" + border).POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())).build());
+        return send(request(path)
+                .header("Content-Type", "multipart/form-data; boundary=" + border)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray()))
+                .build());
     }
 
     public Answer put(String path, Object body) {
-        return send(request(path).header("Content-Type", "application/json").PUT(HttpRequest.BodyPublishers.ofString(text(body))).build());
+        return send(request(path)
+                .header("Content-Type", "application/json")
+                .PUT(HttpRequest.BodyPublishers.ofString(text(body)))
+                .build());
     }
 
     public Answer delete(String path) {
@@ -128,7 +143,12 @@ public final class RealServer implements BeforeAllCallback {
     public byte[] bytes(String path, String... headers) {
         try {
             HttpRequest.Builder request = request(path);
-            return client.send((headers.length == 0 ? request : request.headers(headers)).GET().build(), HttpResponse.BodyHandlers.ofByteArray()).body();
+            return client.send(
+                            (headers.length == 0 ? request : request.headers(headers))
+                                    .GET()
+                                    .build(),
+                            HttpResponse.BodyHandlers.ofByteArray())
+                    .body();
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }
@@ -140,8 +160,13 @@ public final class RealServer implements BeforeAllCallback {
 
     public Answer send(HttpRequest request) {
         try {
-            HttpResponse<String> answer = client.send(request, HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
-            return new Answer(answer.statusCode(), answer.headers().firstValue("Content-Type").orElse(""), answer.body(), answer.headers().firstValue("Retry-After").orElse(""));
+            HttpResponse<String> answer =
+                    client.send(request, HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));
+            return new Answer(
+                    answer.statusCode(),
+                    answer.headers().firstValue("Content-Type").orElse(""),
+                    answer.body(),
+                    answer.headers().firstValue("Retry-After").orElse(""));
         } catch (IOException | InterruptedException e) {
             throw new IllegalStateException(e);
         }

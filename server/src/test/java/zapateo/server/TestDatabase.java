@@ -20,7 +20,10 @@ public final class TestDatabase {
         this.folder = folder;
     }
 
-    /** Starts it, a new one if there is none; answers what the script complained of. That it has to wait, on a busy machine, is none. */
+    /**
+     * Starts it, a new one if there is none; answers what the script complained of. That it has to wait, on a busy
+     * machine, is none.
+     */
     public String start(String... options) {
         List<String> words = new ArrayList<>(List.of("start", folder.toString()));
         words.addAll(List.of(options));
@@ -42,19 +45,24 @@ public final class TestDatabase {
     }
 
     public List<String> springArguments() {
-        return List.of("--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + read("db-port") + "/zapateo", "--spring.datasource.username=zapateo",
+        return List.of(
+                "--spring.datasource.url=jdbc:postgresql://127.0.0.1:" + read("db-port") + "/zapateo",
+                "--spring.datasource.username=zapateo",
                 "--spring.datasource.password=" + read("password"));
     }
 
     public Connection connect() throws SQLException {
-        return DriverManager.getConnection("jdbc:postgresql://127.0.0.1:" + read("db-port") + "/zapateo", "zapateo", read("password"));
+        return DriverManager.getConnection(
+                "jdbc:postgresql://127.0.0.1:" + read("db-port") + "/zapateo", "zapateo", read("password"));
     }
 
     /** All that was kept is gone, as in a place where nothing was ever kept; the application goes on. */
     public void empty() throws SQLException {
-        try (Connection connection = connect(); Statement statement = connection.createStatement()) {
+        try (Connection connection = connect();
+                Statement statement = connection.createStatement()) {
             String tables;
-            try (ResultSet row = statement.executeQuery("select string_agg(tablename, ', ') from pg_tables where schemaname = 'public' and tablename not in ('player', 'flyway_schema_history')")) {
+            try (ResultSet row = statement.executeQuery(
+                    "select string_agg(tablename, ', ') from pg_tables where schemaname = 'public' and tablename not in ('player', 'flyway_schema_history')")) {
                 row.next();
                 tables = row.getString(1);
             }
@@ -72,10 +80,14 @@ public final class TestDatabase {
 
     private static String script(List<String> words) {
         try {
-            List<String> command = new ArrayList<>(List.of(root().resolve("zapateo").toString(), "database"));
+            List<String> command =
+                    new ArrayList<>(List.of(root().resolve("zapateo").toString(), "database"));
             command.addAll(words);
             Path out = Files.createTempFile("database", ".out");
-            Process process = new ProcessBuilder(command).redirectOutput(ProcessBuilder.Redirect.DISCARD).redirectError(out.toFile()).start();
+            Process process = new ProcessBuilder(command)
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                    .redirectError(out.toFile())
+                    .start();
             process.waitFor();
             String said = Files.readString(out);
             Files.delete(out);

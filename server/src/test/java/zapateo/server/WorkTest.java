@@ -31,14 +31,23 @@ class WorkTest {
         StringBuilder chart = new StringBuilder("Title: Long ").append(number).append("\nKey: C\n");
         String[] roots = {"C", "Am7", "F/A", "G7", "E7", "Dm", "B♭", "D7"};
         for (int i = 0; i < bars; i++) {
-            chart.append("| ").append(roots[(i * 5 + number + i / 7) % roots.length]).append(i % 4 == 3 ? " |\n" : " ");
+            chart.append("| ")
+                    .append(roots[(i * 5 + number + i / 7) % roots.length])
+                    .append(i % 4 == 3 ? " |\n" : " ");
         }
-        return Map.of("chart", chart.toString(), "choices", Map.of("figure", "stride-tenths", "right", Map.of("style", "comping")));
+        return Map.of(
+                "chart",
+                chart.toString(),
+                "choices",
+                Map.of("figure", "stride-tenths", "right", Map.of("style", "comping")));
     }
 
     private static HttpRequest named(String name, Object body) {
-        return SERVER.request(LEVELS).header("Content-Type", "application/json").header("Zapateo-Work", name)
-                .POST(HttpRequest.BodyPublishers.ofString(new JsonMapper().writeValueAsString(body))).build();
+        return SERVER.request(LEVELS)
+                .header("Content-Type", "application/json")
+                .header("Zapateo-Work", name)
+                .POST(HttpRequest.BodyPublishers.ofString(new JsonMapper().writeValueAsString(body)))
+                .build();
     }
 
     @Test
@@ -54,7 +63,9 @@ class WorkTest {
             RealServer.Answer song = SERVER.post("/api/songs", Map.of("chart", "| C |"));
             assertThat(song.status()).isEqualTo(201);
             assertThat(SERVER.get("/api/songs").status()).isEqualTo(200);
-            assertThat(SERVER.delete("/api/songs/" + song.json().path("id").asString()).status()).isEqualTo(204);
+            assertThat(SERVER.delete("/api/songs/" + song.json().path("id").asString())
+                            .status())
+                    .isEqualTo(204);
             saved++;
         }
         assertThat(saved).isPositive();
@@ -62,14 +73,21 @@ class WorkTest {
         for (Future<RealServer.Answer> each : dear) {
             answers.add(each.get());
         }
-        assertThat(answers).allSatisfy(each -> assertThat(each.status()).isIn(200, 422, 503)).anySatisfy(each -> assertThat(each.status()).isEqualTo(200));
-        assertThat(answers).filteredOn(each -> each.status() == 503).isNotEmpty().allSatisfy(each -> {
-            assertThat(each.json().path("type").asString()).isEqualTo("/problems/busy");
-            assertThat(each.problem()).contains("ask again in a second");
-            assertThat(each.retryAfter()).isEqualTo("1");
-        });
+        assertThat(answers)
+                .allSatisfy(each -> assertThat(each.status()).isIn(200, 422, 503))
+                .anySatisfy(each -> assertThat(each.status()).isEqualTo(200));
+        assertThat(answers)
+                .filteredOn(each -> each.status() == 503)
+                .isNotEmpty()
+                .allSatisfy(each -> {
+                    assertThat(each.json().path("type").asString()).isEqualTo("/problems/busy");
+                    assertThat(each.problem()).contains("ask again in a second");
+                    assertThat(each.retryAfter()).isEqualTo("1");
+                });
         many.shutdown();
-        assertThat(SERVER.post(LEVELS, longSong(99, 8)).status()).as("there is a place again").isEqualTo(200);
+        assertThat(SERVER.post(LEVELS, longSong(99, 8)).status())
+                .as("there is a place again")
+                .isEqualTo(200);
     }
 
     /** What a page waits for no longer is given up in the layer it has come to. */
@@ -78,33 +96,51 @@ class WorkTest {
         ExecutorService other = Executors.newSingleThreadExecutor();
         Future<RealServer.Answer> asked = other.submit(() -> SERVER.send(named("page-1.7", longSong(200, 1500))));
         while (!asked.isDone()) {
-            assertThat(SERVER.send(SERVER.request("/api/computing/page-1.7/stop").POST(HttpRequest.BodyPublishers.noBody()).build()).status()).isEqualTo(204);
+            assertThat(SERVER.send(SERVER.request("/api/computing/page-1.7/stop")
+                                    .POST(HttpRequest.BodyPublishers.noBody())
+                                    .build())
+                            .status())
+                    .isEqualTo(204);
             TimeUnit.MILLISECONDS.sleep(20);
         }
         assertThat(asked.get().status()).isEqualTo(422);
         assertThat(asked.get().json().path("type").asString()).isEqualTo("/problems/too-much");
         other.shutdown();
-        assertThat(SERVER.send(SERVER.request("/api/computing/nobody/stop").POST(HttpRequest.BodyPublishers.noBody()).build()).status()).isEqualTo(204);
+        assertThat(SERVER.send(SERVER.request("/api/computing/nobody/stop")
+                                .POST(HttpRequest.BodyPublishers.noBody())
+                                .build())
+                        .status())
+                .isEqualTo(204);
     }
 
-    /** Who hangs up frees its place: forty that compute for long are asked and left, and the next one is answered. What is there already is answered meanwhile too. */
+    /**
+     * Who hangs up frees its place: forty that compute for long are asked and left, and the next one is answered. What
+     * is there already is answered meanwhile too.
+     */
     @Test
     void who_went_away_holds_nothing_up_and_what_is_there_waits_for_nobody() throws Exception {
-        Map<String, Object> known = Map.of("chart", "Title: Known\n| C | F | G7 | C |", "choices", Map.of("figure", "held"));
+        Map<String, Object> known =
+                Map.of("chart", "Title: Known\n| C | F | G7 | C |", "choices", Map.of("figure", "held"));
         assertThat(SERVER.post("/api/arrangements", known).status()).isEqualTo(200);
         URI address = URI.create(SERVER.address());
         List<Socket> clients = new ArrayList<>();
         for (int i = 0; i < 40; i++) {
             byte[] body = new JsonMapper().writeValueAsBytes(longSong(1000 + i, 1900));
             Socket socket = new Socket(address.getHost(), address.getPort());
-            socket.getOutputStream().write(("POST /api/arrangements HTTP/1.1\r\nHost: localhost:" + address.getPort() + "\r\nContent-Type: application/json\r\nContent-Length: " + body.length + "\r\n\r\n").getBytes(StandardCharsets.US_ASCII));
+            socket.getOutputStream()
+                    .write(("POST /api/arrangements HTTP/1.1\r\nHost: localhost:" + address.getPort()
+                                    + "\r\nContent-Type: application/json\r\nContent-Length: " + body.length
+                                    + "\r\n\r\n")
+                            .getBytes(StandardCharsets.US_ASCII));
             socket.getOutputStream().write(body);
             socket.getOutputStream().flush();
             clients.add(socket);
         }
         Works works = SERVER.part(Works.class);
         Await.until("three that compute and others that wait", () -> works.computing() == 3 && works.waiting() > 10);
-        assertThat(SERVER.post("/api/arrangements", known).status()).as("known, with all places taken").isEqualTo(200);
+        assertThat(SERVER.post("/api/arrangements", known).status())
+                .as("known, with all places taken")
+                .isEqualTo(200);
         for (Socket each : clients) {
             each.close();
         }
@@ -114,9 +150,13 @@ class WorkTest {
 
     @Test
     void a_song_of_too_many_chords_is_told_how_many_there_may_be() {
-        RealServer.Answer refused = SERVER.post("/api/arrangements", Map.of("chart", "Meter: 5/4\n" + "| C F G Am F ".repeat(1601) + "|"));
+        RealServer.Answer refused =
+                SERVER.post("/api/arrangements", Map.of("chart", "Meter: 5/4\n" + "| C F G Am F ".repeat(1601) + "|"));
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.text()).contains("more than 8000 chords as played").contains("at most 8000 chords");
-        assertThat(SERVER.post("/api/charts/parse", Map.of("chart", "| C F G Am ".repeat(2000) + "|")).json().path("problems")).isEmpty();
+        assertThat(SERVER.post("/api/charts/parse", Map.of("chart", "| C F G Am ".repeat(2000) + "|"))
+                        .json()
+                        .path("problems"))
+                .isEmpty();
     }
 }

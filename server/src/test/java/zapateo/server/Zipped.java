@@ -12,8 +12,7 @@ import java.util.zip.ZipOutputStream;
 /** Zips as any program makes and reads them. */
 final class Zipped {
 
-    private Zipped() {
-    }
+    private Zipped() {}
 
     static Map<String, byte[]> entries(byte[] zip) throws IOException {
         Map<String, byte[]> entries = new LinkedHashMap<>();

@@ -44,12 +44,17 @@ public class ArrangementController {
     /**
      * @param with {@code parts} for what makes each bar hard
      * @param bars first and last bar by index, both included, whose strokes are told; absent for all
-     * @param bare of some bars' strokes, whether all that is the same for any of them is left out: bars, reasons, pedal, limits
+     * @param bare of some bars' strokes, whether all that is the same for any of them is left out: bars, reasons,
+     *     pedal, limits
      * @param notesOnce whether each note is told once, in {@code notes}, and strokes name theirs by their places in it
      */
     @PostMapping
-    public ArrangementView arrange(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) @Size(max = 10, message = "expected at most 10") Set<With> with, @RequestParam(required = false) @ShortText String bars,
-                                   @RequestParam(defaultValue = "false") boolean bare, @RequestParam(defaultValue = "false") boolean notesOnce) {
+    public ArrangementView arrange(
+            @Valid @RequestBody ArrangeRequest request,
+            @RequestParam(required = false) @Size(max = 10, message = "expected at most 10") Set<With> with,
+            @RequestParam(required = false) @ShortText String bars,
+            @RequestParam(defaultValue = "false") boolean bare,
+            @RequestParam(defaultValue = "false") boolean notesOnce) {
         ArrangementView view = arranging.arrange(request).view(with != null && with.contains(With.parts));
         if (bars != null) {
             Matcher run = run(bars);
@@ -59,7 +64,8 @@ public class ArrangementController {
     }
 
     private static FingersShown shown(String fingers) {
-        return FingersShown.named(fingers).orElseThrow(() -> Refusal.unusable("fingers \"" + fingers + "\": expected few, all or none"));
+        return FingersShown.named(fingers)
+                .orElseThrow(() -> Refusal.unusable("fingers \"" + fingers + "\": expected few, all or none"));
     }
 
     private static Matcher run(String bars) {
@@ -85,37 +91,69 @@ public class ArrangementController {
      * @param parts {@code both} hands, {@code left}, or {@code lead-left}: the tune over the left hand
      */
     @PostMapping(path = "/score", produces = MUSICXML)
-    public byte[] score(@Valid @RequestBody ArrangeRequest request, @RequestParam(required = false) @ShortText String bars, @RequestParam(defaultValue = "few") @ShortText String fingers, @RequestParam(defaultValue = "both") @ShortText String parts,
-                        @RequestParam(defaultValue = "false") boolean pins, @RequestParam(defaultValue = "false") boolean degrees) {
+    public byte[] score(
+            @Valid @RequestBody ArrangeRequest request,
+            @RequestParam(required = false) @ShortText String bars,
+            @RequestParam(defaultValue = "few") @ShortText String fingers,
+            @RequestParam(defaultValue = "both") @ShortText String parts,
+            @RequestParam(defaultValue = "false") boolean pins,
+            @RequestParam(defaultValue = "false") boolean degrees) {
         Arrangement arrangement = arranging.arrange(request).arrangement();
         PageShown page = new PageShown(shown(fingers), pins, degrees);
-        Hands hands = Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected both, left or lead-left"));
+        Hands hands = Hands.named(parts)
+                .orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected both, left or lead-left"));
         if (bars == null) {
-            return MusicXmlWriter.page(arrangement, hands, page, 0, arrangement.song().bars().size() - 1);
+            return MusicXmlWriter.page(
+                    arrangement, hands, page, 0, arrangement.song().bars().size() - 1);
         }
         Matcher run = run(bars);
-        return MusicXmlWriter.page(arrangement, hands, page, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
+        return MusicXmlWriter.page(
+                arrangement, hands, page, Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
     }
 
     /**
      * A line of a page for the music stand.
      *
      * @param first index of its first bar
-     * @param last  and of its last
+     * @param last and of its last
      * @param opens whether its section begins here
-     * @param turn  what it costs to turn the page behind it: 0 where a hand is free
+     * @param turn what it costs to turn the page behind it: 0 where a hand is free
      */
-    public record SheetLineView(int first, int last, String section, @Schema(allowableValues = {"chart", "intro", "tag"}) String part, int pass, boolean opens, boolean closes, int turn) {
-    }
+    public record SheetLineView(
+            int first,
+            int last,
+            String section,
+
+            @Schema(allowableValues = {"chart", "intro", "tag"})
+            String part,
+
+            int pass,
+            boolean opens,
+            boolean closes,
+            int turn) {}
 
     /** @param bars in a line at most, 1 to 8 */
     @PostMapping("/lines")
-    public List<SheetLineView> lines(@Valid @RequestBody ArrangeRequest request, @RequestParam(defaultValue = "4") @Min(value = 1, message = "expected 1 to 8") @Max(value = 8, message = "expected 1 to 8") int bars) {
+    public List<SheetLineView> lines(
+            @Valid @RequestBody ArrangeRequest request,
+            @RequestParam(defaultValue = "4")
+                    @Min(value = 1, message = "expected 1 to 8")
+                    @Max(value = 8, message = "expected 1 to 8")
+                    int bars) {
         if (bars < 1 || bars > 8) {
             throw Refusal.unusable("bars " + bars + ": expected 1 to 8 in a line");
         }
         return SheetLines.of(arranging.arrange(request).arrangement(), bars).lines().stream()
-                .map(line -> new SheetLineView(line.first(), line.last(), line.section(), line.part().id(), line.pass(), line.opens(), line.closes(), line.turn())).toList();
+                .map(line -> new SheetLineView(
+                        line.first(),
+                        line.last(),
+                        line.section(),
+                        line.part().id(),
+                        line.pass(),
+                        line.opens(),
+                        line.closes(),
+                        line.turn()))
+                .toList();
     }
 
     /** Why a note is what it is: its role, the rule, and what the best other ways would cost. */

@@ -22,8 +22,8 @@ import zapateo.harmony.Degree;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
-import zapateo.righthand.Crossing;
 import zapateo.rhythm.Ticks;
+import zapateo.righthand.Crossing;
 import zapateo.server.charts.ChartView.PinView;
 import zapateo.server.charts.ChartView.TempoView;
 import zapateo.server.problems.ProblemView;
@@ -34,67 +34,190 @@ import zapateo.song.Song;
 import zapateo.song.Understanding;
 
 /**
- * An arrangement as two hands play it. What is said of each bar, stroke and note again and again is left out where it is as its description says. Ticks count from the start of the first written bar, a written pick-up included; what sounds before it lies below zero.
+ * An arrangement as two hands play it. What is said of each bar, stroke and note again and again is left out where it
+ * is as its description says. Ticks count from the start of the first written bar, a written pick-up included; what
+ * sounds before it lies below zero.
  *
- * @param timeline   when ticks come at the song's own tempos, fermatas counted
+ * @param timeline when ticks come at the song's own tempos, fermatas counted
  * @param leadInTicks how far what sounds first lies before tick 0
  * @param swingRatio long to short eighth, 1 for straight
  * @param difficulty of the whole, 0 to 100, for the hands it was made for
- * @param parts      the same by what makes it hard
- * @param maxTempo   the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
- * @param limits     the bars that set it, the slowest first
+ * @param parts the same by what makes it hard
+ * @param maxTempo the slowest of its bars' fastest tempos, in the song's beats a minute; 400 where nothing limits it
+ * @param limits the bars that set it, the slowest first
  * @param firstStroke where only those of some bars are told, the place of the first one among all
- * @param marks      how those strokes are drawn, a letter each: h a heel, t a toe, l a lead-in
+ * @param marks how those strokes are drawn, a letter each: h a heel, t a toe, l a lead-in
  * @param velocities how hard each note of those strokes is struck, 1 to 127, in their order
- * @param reasons    why strokes are there; they name one by its place
- * @param notes      of the strokes, each once; they name theirs by their places
+ * @param reasons why strokes are there; they name one by its place
+ * @param notes of the strokes, each once; they name theirs by their places
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title, String key, String feel, double swingRatio, TempoView tempo, List<PieceView> timeline, List<ArrangedBarView> bars,
-                              @Schema(description = "absent where all are told") Integer firstStroke, List<StrokeView> strokes, String marks, List<Integer> velocities, List<ReasonView> reasons, List<PedalView> pedal, double difficulty,
-                              @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, List<LimitView> limits,
-                              List<ProblemView> problems, @Schema(description = "absent where each stroke tells its own") List<StrokeView.NoteView> notes) {
+public record ArrangementView(
+        int ticksPerQuarter,
+        int leadInTicks,
+        String title,
+        String key,
+        String feel,
+        double swingRatio,
+        TempoView tempo,
+        List<PieceView> timeline,
+        List<ArrangedBarView> bars,
+        @Schema(description = "absent where all are told") Integer firstStroke,
+        List<StrokeView> strokes,
+        String marks,
+        List<Integer> velocities,
+        List<ReasonView> reasons,
+        List<PedalView> pedal,
+        double difficulty,
+
+        @Schema(description = "absent where it was not asked for")
+        List<PartView> parts,
+
+        double maxTempo,
+        List<LimitView> limits,
+        List<ProblemView> problems,
+
+        @Schema(description = "absent where each stroke tells its own")
+        List<StrokeView.NoteView> notes) {
 
     /**
-     * @param part       of the song: the chart itself, or what its form adds
-     * @param pass       which time its section is played, from 1
-     * @param round      which time the bar itself is played, from 1
-     * @param bpm        the tempo in force, in the beats of the song's own
-     * @param holds      fermatas: what lies under one lasts twice as long
-     * @param vamp       index of the first bar of the vamp it belongs to; a vamp goes round until told
-     * @param pins       notes and warnings pinned to it
+     * @param part of the song: the chart itself, or what its form adds
+     * @param pass which time its section is played, from 1
+     * @param round which time the bar itself is played, from 1
+     * @param bpm the tempo in force, in the beats of the song's own
+     * @param holds fermatas: what lies under one lasts twice as long
+     * @param vamp index of the first bar of the vamp it belongs to; a vamp goes round until told
+     * @param pins notes and warnings pinned to it
      * @param difficulty 0 to 100
-     * @param parts      the same by what makes it hard, with the strokes that do
-     * @param maxTempo   the fastest its jumps and repeated notes allow, in the song's beats a minute; 400 where nothing limits it
-     * @param meeting    how the hands meet
-     * @param choices    what holds at its beginning
+     * @param parts the same by what makes it hard, with the strokes that do
+     * @param maxTempo the fastest its jumps and repeated notes allow, in the song's beats a minute; 400 where nothing
+     *     limits it
+     * @param meeting how the hands meet
+     * @param choices what holds at its beginning
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record ArrangedBarView(@Schema(allowableValues = {"chart", "intro", "tag"}, description = "absent where it is chart") String part, int index, int number, String section, int pass,
-                                  @Schema(description = "absent where it is 1") Integer round, @Schema(description = HoldingView.BEFORE) String meter, @Schema(description = HoldingView.BEFORE) Integer beatTicks, int tick, int ticks,
-                                  List<ArrangedChordView> chords, @Schema(description = "absent where no colour changes them") List<BorrowedView> borrowed, @Schema(description = HoldingView.BEFORE) Double bpm, @Schema(description = "absent where there are none") List<HoldView> holds, @Schema(description = "absent outside of one") Integer vamp,
-                                  @Schema(description = "absent where there are none") List<PinView> pins,
-                          double difficulty, @Schema(description = "absent where it was not asked for") List<PartView> parts, double maxTempo, @Schema(description = "absent where only one hand plays") MeetingView meeting,
-                                  @Schema(description = HoldingView.BEFORE) HoldingView choices) {
+    public record ArrangedBarView(
+            @Schema(
+                    allowableValues = {"chart", "intro", "tag"},
+                    description = "absent where it is chart")
+            String part,
 
-        private static ArrangedBarView of(Bar bar, Section section, Arrangement arrangement, Understanding understanding, Map<Playability.Spot, Integer> places, boolean withParts, Meeting meeting) {
-            Optional<Bar> before = bar.index() == 0 ? Optional.empty() : Optional.of(arrangement.song().bars().get(bar.index() - 1));
+            int index,
+            int number,
+            String section,
+            int pass,
+            @Schema(description = "absent where it is 1") Integer round,
+            @Schema(description = HoldingView.BEFORE) String meter,
+            @Schema(description = HoldingView.BEFORE) Integer beatTicks,
+            int tick,
+            int ticks,
+            List<ArrangedChordView> chords,
+
+            @Schema(description = "absent where no colour changes them")
+            List<BorrowedView> borrowed,
+
+            @Schema(description = HoldingView.BEFORE) Double bpm,
+
+            @Schema(description = "absent where there are none")
+            List<HoldView> holds,
+
+            @Schema(description = "absent outside of one") Integer vamp,
+
+            @Schema(description = "absent where there are none")
+            List<PinView> pins,
+
+            double difficulty,
+
+            @Schema(description = "absent where it was not asked for")
+            List<PartView> parts,
+
+            double maxTempo,
+
+            @Schema(description = "absent where only one hand plays")
+            MeetingView meeting,
+
+            @Schema(description = HoldingView.BEFORE) HoldingView choices) {
+
+        private static ArrangedBarView of(
+                Bar bar,
+                Section section,
+                Arrangement arrangement,
+                Understanding understanding,
+                Map<Playability.Spot, Integer> places,
+                boolean withParts,
+                Meeting meeting) {
+            Optional<Bar> before = bar.index() == 0
+                    ? Optional.empty()
+                    : Optional.of(arrangement.song().bars().get(bar.index() - 1));
             Song song = arrangement.song();
             Playability.BarPlay play = arrangement.play().bars().get(bar.index());
             List<ArrangedChordView> chords = new ArrayList<>();
             for (int i = 0; i < bar.chords().size(); i++) {
                 ChordSpan span = bar.chords().get(i);
-                chords.add(new ArrangedChordView(span.written(), bar.tick() + span.tick(), span.ticks(), withParts ? tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end())) : null,
-                        understanding.place(bar.written(), i).map(place -> place.degree().roman()).orElseGet(() -> span.chord().map(chord -> Degree.of(chord, bar.key(), song.chordAt(bar.tick() + span.end())).roman()).orElse(""))));
+                chords.add(new ArrangedChordView(
+                        span.written(),
+                        bar.tick() + span.tick(),
+                        span.ticks(),
+                        withParts
+                                ? tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end()))
+                                : null,
+                        understanding
+                                .place(bar.written(), i)
+                                .map(place -> place.degree().roman())
+                                .orElseGet(() -> span.chord()
+                                        .map(chord -> Degree.of(chord, bar.key(), song.chordAt(bar.tick() + span.end()))
+                                                .roman())
+                                        .orElse(""))));
             }
-            List<ChordSpan> own = arrangement.coloured().borrowed().bars().get(bar.index()).chords();
-            List<BorrowedView> borrowed = own.equals(bar.chords()) ? null : own.stream().map(span -> new BorrowedView(span.written(), bar.tick() + span.tick(), span.ticks())).toList();
-            return new ArrangedBarView(unless("chart", section.part().id()), bar.index(), bar.number(), section.name(), section.pass(), bar.pass() == 1 ? null : bar.pass(), asBefore(bar, before, each -> each.meter().toString()), asBefore(bar, before, each -> each.meter().beatTicks()), bar.tick(), bar.ticks(), chords, borrowed,
-                    asBefore(bar, before, each -> each.tempo().quartersPerMinute() * Ticks.PER_QUARTER / song.tempo().beatTicks()),
-                    some(bar.chords().stream().filter(ChordSpan::held).map(span -> new HoldView(bar.tick() + span.tick(), span.ticks())).toList()),
-                    bar.vamp() < 0 ? null : bar.vamp(), some(bar.written().marks().pins().stream().map(pin -> new PinView(pin.text(), pin.warning())).toList()), tenth(play.difficulty().total()),
-                    withParts ? PartView.of(play.difficulty(), part -> play.spots().get(part).stream().map(places::get).sorted().toList()) : null, tenth(arrangement.maxTempo(bar.index())), MeetingView.of(meeting),
-                    HoldingView.of(arrangement.holding().get(bar.index()), before.map(each -> arrangement.holding().get(each.index())), song.feel()));
+            List<ChordSpan> own =
+                    arrangement.coloured().borrowed().bars().get(bar.index()).chords();
+            List<BorrowedView> borrowed = own.equals(bar.chords())
+                    ? null
+                    : own.stream()
+                            .map(span -> new BorrowedView(span.written(), bar.tick() + span.tick(), span.ticks()))
+                            .toList();
+            return new ArrangedBarView(
+                    unless("chart", section.part().id()),
+                    bar.index(),
+                    bar.number(),
+                    section.name(),
+                    section.pass(),
+                    bar.pass() == 1 ? null : bar.pass(),
+                    asBefore(bar, before, each -> each.meter().toString()),
+                    asBefore(bar, before, each -> each.meter().beatTicks()),
+                    bar.tick(),
+                    bar.ticks(),
+                    chords,
+                    borrowed,
+                    asBefore(
+                            bar,
+                            before,
+                            each -> each.tempo().quartersPerMinute()
+                                    * Ticks.PER_QUARTER
+                                    / song.tempo().beatTicks()),
+                    some(bar.chords().stream()
+                            .filter(ChordSpan::held)
+                            .map(span -> new HoldView(bar.tick() + span.tick(), span.ticks()))
+                            .toList()),
+                    bar.vamp() < 0 ? null : bar.vamp(),
+                    some(bar.written().marks().pins().stream()
+                            .map(pin -> new PinView(pin.text(), pin.warning()))
+                            .toList()),
+                    tenth(play.difficulty().total()),
+                    withParts
+                            ? PartView.of(
+                                    play.difficulty(),
+                                    part -> play.spots().get(part).stream()
+                                            .map(places::get)
+                                            .sorted()
+                                            .toList())
+                            : null,
+                    tenth(arrangement.maxTempo(bar.index())),
+                    MeetingView.of(meeting),
+                    HoldingView.of(
+                            arrangement.holding().get(bar.index()),
+                            before.map(each -> arrangement.holding().get(each.index())),
+                            song.feel()));
         }
 
         private static <T> T asBefore(Bar bar, Optional<Bar> before, Function<Bar, T> told) {
@@ -104,61 +227,86 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     }
 
     /** A chord of the chart under a colour. */
-    public record BorrowedView(String symbol, int tick, int ticks) {
-    }
+    public record BorrowedView(String symbol, int tick, int ticks) {}
 
     /**
      * What makes something hard.
      *
-     * @param id      reach, jumps, fingers, rhythm, together or reading
-     * @param value   0 to 100
-     * @param strokes that make it so, by their places; none for the whole song, nor for reading, which all of a bar's strokes share
+     * @param id reach, jumps, fingers, rhythm, together or reading
+     * @param value 0 to 100
+     * @param strokes that make it so, by their places; none for the whole song, nor for reading, which all of a bar's
+     *     strokes share
      */
-    public record PartView(@Schema(allowableValues = {"reach", "jumps", "fingers", "rhythm", "together", "reading"}) String id, double value, List<Integer> strokes) {
+    public record PartView(
+            @Schema(allowableValues = {"reach", "jumps", "fingers", "rhythm", "together", "reading"})
+            String id,
+
+            double value,
+            List<Integer> strokes) {
 
         static List<PartView> of(Difficulty difficulty, Function<Difficulty.Part, List<Integer>> strokes) {
-            return Arrays.stream(Difficulty.Part.values()).map(part -> new PartView(part.id(), tenth(difficulty.part(part)), strokes.apply(part))).toList();
+            return Arrays.stream(Difficulty.Part.values())
+                    .map(part -> new PartView(part.id(), tenth(difficulty.part(part)), strokes.apply(part)))
+                    .toList();
         }
     }
 
     /**
      * A bar that cannot be played faster.
      *
-     * @param bar    by index
+     * @param bar by index
      * @param stroke place of the one that sets it
-     * @param why    and what would help, in a sentence
+     * @param why and what would help, in a sentence
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record LimitView(int bar, double maxTempo, int stroke, @Schema(description = "absent where it is that of the one before") String why) {
-    }
+    public record LimitView(
+            int bar,
+            double maxTempo,
+            int stroke,
+
+            @Schema(description = "absent where it is that of the one before")
+            String why) {}
 
     /**
-     * @param order  what strikes on which count, as in {@code 1 LR, 1& L, 2 R}
-     * @param mended how room was made where the hands would have run together: left-thinned, left-revoiced, left-lowered or right-raised
-     * @param kept   how they run together still: same-key, crossed or too-close
+     * @param order what strikes on which count, as in {@code 1 LR, 1& L, 2 R}
+     * @param mended how room was made where the hands would have run together: left-thinned, left-revoiced,
+     *     left-lowered or right-raised
+     * @param kept how they run together still: same-key, crossed or too-close
      */
     public record MeetingView(String order, List<String> mended, List<String> kept) {
 
         private static MeetingView of(Meeting meeting) {
-            return meeting.strikes().isEmpty() ? null : new MeetingView(meeting.order(), meeting.mended(), meeting.kept().stream().map(Crossing.Kind::id).toList());
+            return meeting.strikes().isEmpty()
+                    ? null
+                    : new MeetingView(
+                            meeting.order(),
+                            meeting.mended(),
+                            meeting.kept().stream().map(Crossing.Kind::id).toList());
         }
     }
 
-    /** From {@code tick} on, which comes {@code ms} milliseconds after tick 0, a tick lasts {@code pace} milliseconds. */
-    public record PieceView(int tick, double ms, double pace) {
-    }
+    /**
+     * From {@code tick} on, which comes {@code ms} milliseconds after tick 0, a tick lasts {@code pace} milliseconds.
+     */
+    public record PieceView(int tick, double ms, double pace) {}
 
     static double tenth(double value) {
         return Math.round(10 * value) / 10.0;
     }
 
-    public record HoldView(int tick, int ticks) {
-    }
+    public record HoldView(int tick, int ticks) {}
 
     /** @param change how hard it is for the left hand to come to it from what was before, 0 to 100 */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record ArrangedChordView(String symbol, int tick, int ticks, @Schema(description = "absent where it was not asked for") Double change, String degree) {
-    }
+    public record ArrangedChordView(
+            String symbol,
+            int tick,
+            int ticks,
+
+            @Schema(description = "absent where it was not asked for")
+            Double change,
+
+            String degree) {}
 
     public record ReasonView(String code, Map<String, String> args) {
 
@@ -167,8 +315,7 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         }
     }
 
-    public record PedalView(int down, int up) {
-    }
+    public record PedalView(int down, int up) {}
 
     private static final int LIMITS = 5;
 
@@ -191,7 +338,12 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
     }
 
     /** @param withParts whether it is told what makes bars hard */
-    static ArrangementView of(Arrangement arrangement, Pianist pianist, boolean withParts, List<ProblemView> problems, Function<Reason, String> words) {
+    static ArrangementView of(
+            Arrangement arrangement,
+            Pianist pianist,
+            boolean withParts,
+            List<ProblemView> problems,
+            Function<Reason, String> words) {
         List<Stroke> strokes = arrangement.strokes();
         List<Optional<String>> ids = arrangement.ids();
         Map<Playability.Spot, Integer> places = places(strokes);
@@ -199,11 +351,21 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         List<ArrangedBarView> bars = new ArrayList<>();
         Understanding understanding = Understanding.degrees(song);
         List<Meeting> meetings = Meeting.of(arrangement);
-        song.sections().forEach(section -> section.bars().forEach(bar -> bars.add(ArrangedBarView.of(bar, section, arrangement, understanding, places, withParts, meetings.get(bar.index())))));
+        song.sections()
+                .forEach(section -> section.bars()
+                        .forEach(bar -> bars.add(ArrangedBarView.of(
+                                bar,
+                                section,
+                                arrangement,
+                                understanding,
+                                places,
+                                withParts,
+                                meetings.get(bar.index())))));
         // Strokes that do the same share their reason, so that most are known without being compared.
         Map<Reason, Integer> reasons = new LinkedHashMap<>();
         Map<Reason, Integer> reasonOf = new IdentityHashMap<>();
-        strokes.forEach(stroke -> reasonOf.computeIfAbsent(stroke.reason(), reason -> reasons.computeIfAbsent(reason, first -> reasons.size())));
+        strokes.forEach(stroke -> reasonOf.computeIfAbsent(
+                stroke.reason(), reason -> reasons.computeIfAbsent(reason, first -> reasons.size())));
         StringBuilder marks = new StringBuilder();
         List<Integer> velocities = new ArrayList<>();
         for (Stroke stroke : strokes) {
@@ -211,11 +373,40 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
             stroke.notes().forEach(note -> velocities.add(note.velocity()));
         }
         Map<StrokeView.NoteView, StrokeView.NoteView> told = new HashMap<>();
-        return new ArrangementView(Ticks.PER_QUARTER, arrangement.leadInTicks(), song.title(), song.key().toString(), song.feel().id(), arrangement.swing().ratio(),
-                TempoView.of(song.tempo()), arrangement.timeline().pieces().stream().map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace())).toList(), bars, null, IntStream.range(0, strokes.size()).mapToObj(i -> StrokeView.of(ids.get(i), strokes.get(i), reasonOf.get(strokes.get(i).reason()), arrangement, pianist, told)).toList(),
-                marks.toString(), velocities, reasons.keySet().stream().map(ReasonView::of).toList(),
-                arrangement.pedal().stream().map(pedal -> new PedalView(pedal.down(), pedal.up())).toList(), tenth(arrangement.play().song().total()), withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
-                tenth(arrangement.maxTempo()), limits(arrangement, places, words), problems, null);
+        return new ArrangementView(
+                Ticks.PER_QUARTER,
+                arrangement.leadInTicks(),
+                song.title(),
+                song.key().toString(),
+                song.feel().id(),
+                arrangement.swing().ratio(),
+                TempoView.of(song.tempo()),
+                arrangement.timeline().pieces().stream()
+                        .map(piece -> new PieceView(piece.tick(), piece.ms(), piece.pace()))
+                        .toList(),
+                bars,
+                null,
+                IntStream.range(0, strokes.size())
+                        .mapToObj(i -> StrokeView.of(
+                                ids.get(i),
+                                strokes.get(i),
+                                reasonOf.get(strokes.get(i).reason()),
+                                arrangement,
+                                pianist,
+                                told))
+                        .toList(),
+                marks.toString(),
+                velocities,
+                reasons.keySet().stream().map(ReasonView::of).toList(),
+                arrangement.pedal().stream()
+                        .map(pedal -> new PedalView(pedal.down(), pedal.up()))
+                        .toList(),
+                tenth(arrangement.play().song().total()),
+                withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
+                tenth(arrangement.maxTempo()),
+                limits(arrangement, places, words),
+                problems,
+                null);
     }
 
     /** With each note told once. */
@@ -229,21 +420,73 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
                 }
             }
         }
-        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, timeline, bars, firstStroke, strokes.stream().map(stroke -> stroke.naming(places::get)).toList(), marks, velocities, reasons, pedal,
-                difficulty, parts, maxTempo, limits, problems, once);
+        return new ArrangementView(
+                ticksPerQuarter,
+                leadInTicks,
+                title,
+                key,
+                feel,
+                swingRatio,
+                tempo,
+                timeline,
+                bars,
+                firstStroke,
+                strokes.stream().map(stroke -> stroke.naming(places::get)).toList(),
+                marks,
+                velocities,
+                reasons,
+                pedal,
+                difficulty,
+                parts,
+                maxTempo,
+                limits,
+                problems,
+                once);
     }
 
-    /** With the strokes of some bars only, by index. They are in the order of time, so that those of one bar stand together but for what comes early. */
+    /**
+     * With the strokes of some bars only, by index. They are in the order of time, so that those of one bar stand
+     * together but for what comes early.
+     */
     ArrangementView strokesOf(int from, int to, boolean bare) {
-        int first = IntStream.range(0, strokes.size()).filter(i -> strokes.get(i).bar() >= from).findFirst().orElse(strokes.size());
-        int end = IntStream.range(first, strokes.size()).filter(i -> strokes.get(i).bar() <= to).reduce((one, other) -> other).orElse(first - 1) + 1;
-        return new ArrangementView(ticksPerQuarter, leadInTicks, title, key, feel, swingRatio, tempo, bare ? List.of() : timeline, bare ? List.of() : bars, first, strokes.subList(first, end), marks.substring(first, end), velocities.subList(notesBefore(first), notesBefore(end)),
-                bare ? List.of() : reasons, bare ? List.of() : pedal, difficulty, bare ? null : parts, maxTempo, bare ? List.of() : limits, problems, null);
+        int first = IntStream.range(0, strokes.size())
+                .filter(i -> strokes.get(i).bar() >= from)
+                .findFirst()
+                .orElse(strokes.size());
+        int end = IntStream.range(first, strokes.size())
+                        .filter(i -> strokes.get(i).bar() <= to)
+                        .reduce((one, other) -> other)
+                        .orElse(first - 1)
+                + 1;
+        return new ArrangementView(
+                ticksPerQuarter,
+                leadInTicks,
+                title,
+                key,
+                feel,
+                swingRatio,
+                tempo,
+                bare ? List.of() : timeline,
+                bare ? List.of() : bars,
+                first,
+                strokes.subList(first, end),
+                marks.substring(first, end),
+                velocities.subList(notesBefore(first), notesBefore(end)),
+                bare ? List.of() : reasons,
+                bare ? List.of() : pedal,
+                difficulty,
+                bare ? null : parts,
+                maxTempo,
+                bare ? List.of() : limits,
+                problems,
+                null);
     }
 
     /** How many notes the strokes before one have. */
     private int notesBefore(int stroke) {
-        return strokes.subList(0, stroke).stream().mapToInt(each -> each.notes().size()).sum();
+        return strokes.subList(0, stroke).stream()
+                .mapToInt(each -> each.notes().size())
+                .sum();
     }
 
     /** Each stroke's place among those of its hand and among all. */
@@ -251,20 +494,39 @@ public record ArrangementView(int ticksPerQuarter, int leadInTicks, String title
         Map<Playability.Spot, Integer> places = new HashMap<>();
         int[] count = new int[Side.values().length];
         for (int i = 0; i < strokes.size(); i++) {
-            places.put(new Playability.Spot(strokes.get(i).hand(), count[strokes.get(i).hand().ordinal()]++), i);
+            places.put(
+                    new Playability.Spot(
+                            strokes.get(i).hand(), count[strokes.get(i).hand().ordinal()]++),
+                    i);
         }
         return places;
     }
 
-    private static List<LimitView> limits(Arrangement arrangement, Map<Playability.Spot, Integer> places, Function<Reason, String> words) {
+    private static List<LimitView> limits(
+            Arrangement arrangement, Map<Playability.Spot, Integer> places, Function<Reason, String> words) {
         List<Playability.BarPlay> bars = arrangement.play().bars();
-        List<Integer> slowest = IntStream.range(0, bars.size()).boxed().filter(bar -> bars.get(bar).slowest().isPresent()).sorted(Comparator.comparingDouble(arrangement::maxTempo)).limit(LIMITS).toList();
+        List<Integer> slowest = IntStream.range(0, bars.size())
+                .boxed()
+                .filter(bar -> bars.get(bar).slowest().isPresent())
+                .sorted(Comparator.comparingDouble(arrangement::maxTempo))
+                .limit(LIMITS)
+                .toList();
         List<LimitView> limits = new ArrayList<>();
         String before = null;
         for (int bar : slowest) {
             Playability.BarPlay play = bars.get(bar);
-            String why = words.apply(Reason.of(play.jumpMm() > 0 ? "limit-jump" : "limit-quick", Map.of("mm", String.valueOf(Math.round(play.jumpMm())), "tempo", String.valueOf(Math.round(arrangement.maxTempo(bar))))));
-            limits.add(new LimitView(bar, tenth(arrangement.maxTempo(bar)), places.get(play.slowest().get()), why.equals(before) ? null : why));
+            String why = words.apply(Reason.of(
+                    play.jumpMm() > 0 ? "limit-jump" : "limit-quick",
+                    Map.of(
+                            "mm",
+                            String.valueOf(Math.round(play.jumpMm())),
+                            "tempo",
+                            String.valueOf(Math.round(arrangement.maxTempo(bar))))));
+            limits.add(new LimitView(
+                    bar,
+                    tenth(arrangement.maxTempo(bar)),
+                    places.get(play.slowest().get()),
+                    why.equals(before) ? null : why));
             before = why;
         }
         return limits;

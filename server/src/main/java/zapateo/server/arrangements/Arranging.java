@@ -61,7 +61,11 @@ public class Arranging {
     }
 
     /** An arrangement and all that was wrong or adapted on the way. */
-    public record Result(Arrangement arrangement, Pianist pianist, Supplier<List<ProblemView>> problems, Function<Boolean, ArrangementView> views) {
+    public record Result(
+            Arrangement arrangement,
+            Pianist pianist,
+            Supplier<List<ProblemView>> problems,
+            Function<Boolean, ArrangementView> views) {
 
         /** @param withParts whether it is told what makes bars hard */
         public ArrangementView view(boolean withParts) {
@@ -76,10 +80,18 @@ public class Arranging {
     /**
      * A request that was understood: what to arrange, with which figures, for whom.
      *
-     * @param texts   of the figures that do not ship
+     * @param texts of the figures that do not ship
      * @param waiting how many choices wait for bars that are gone
      */
-    public record Asked(String chart, ChartReading reading, Song song, Choices choices, Arranger arranger, List<String> texts, Pianist pianist, int waiting) {
+    public record Asked(
+            String chart,
+            ChartReading reading,
+            Song song,
+            Choices choices,
+            Arranger arranger,
+            List<String> texts,
+            Pianist pianist,
+            int waiting) {
 
         private Computed.Key key(Choices others) {
             return new Computed.Key(chart, others, texts, pianist);
@@ -88,8 +100,14 @@ public class Arranging {
 
     /** A refusal with its problems where there is no song. */
     public Asked asked(ArrangeRequest request) {
-        List<Figure> drafts = request.figures() == null ? List.of() : request.figures().stream().map(figures::checked).toList();
-        return asked(request.chart(), request.choices(), request.hand() == null ? Pianist.USUAL : request.hand().pianist(), drafts);
+        List<Figure> drafts = request.figures() == null
+                ? List.of()
+                : request.figures().stream().map(figures::checked).toList();
+        return asked(
+                request.chart(),
+                request.choices(),
+                request.hand() == null ? Pianist.USUAL : request.hand().pianist(),
+                drafts);
     }
 
     /** The song of a chart; a refusal with its problems where there is none. */
@@ -105,7 +123,8 @@ public class Arranging {
             return song;
         }
         Choices chosen = choices.choices("choices.");
-        return Coloured.of(Formed.of(song, Building.of(chosen.song())).song(), chosen.colours()).song();
+        return Coloured.of(Formed.of(song, Building.of(chosen.song())).song(), chosen.colours())
+                .song();
     }
 
     /**
@@ -113,14 +132,19 @@ public class Arranging {
      *
      * @param ms of all of it, in its own tempos
      */
-    public record Length(Key key, Tempo tempo, double ms) {
-    }
+    public record Length(Key key, Tempo tempo, double ms) {}
 
-    /** The length of a song in its form, found once for what it says. Swing moves what lies inside the beats and no bar line. */
+    /**
+     * The length of a song in its form, found once for what it says. Swing moves what lies inside the beats and no bar
+     * line.
+     */
     public Length length(String chart, ChoicesRequest choices) {
         return computed.length(Content.hash(chart + "\n" + choices), () -> {
             Song played = heard(chart, choices);
-            return new Length(played.key(), played.tempo(), Timeline.of(played, Swing.NONE).ms(played.ticks()));
+            return new Length(
+                    played.key(),
+                    played.tempo(),
+                    Timeline.of(played, Swing.NONE).ms(played.ticks()));
         });
     }
 
@@ -143,8 +167,21 @@ public class Arranging {
         Set<String> named = new HashSet<>(chosen.figures());
         drafts.forEach(draft -> named.remove(draft.id()));
         FigureBook book = figures.bookFor(Player.ONLY, named).with(drafts);
-        List<String> texts = chosen.figures().stream().filter(id -> figures.shipped(id).isEmpty()).sorted().flatMap(id -> book.figure(id).stream()).map(FigureFile::write).toList();
-        return new Asked(chart, reading, song, chosen, new Arranger(book), texts, pianist, choices == null ? 0 : choices.waiting());
+        List<String> texts = chosen.figures().stream()
+                .filter(id -> figures.shipped(id).isEmpty())
+                .sorted()
+                .flatMap(id -> book.figure(id).stream())
+                .map(FigureFile::write)
+                .toList();
+        return new Asked(
+                chart,
+                reading,
+                song,
+                chosen,
+                new Arranger(book),
+                texts,
+                pianist,
+                choices == null ? 0 : choices.waiting());
     }
 
     private Result arrange(Asked asked) {
@@ -152,28 +189,46 @@ public class Arranging {
         Computed.Key key = asked.key(choices);
         Arrangement arrangement = arranged(asked, choices);
         Supplier<List<ProblemView>> problems = () -> problems(asked, arrangement);
-        return new Result(arrangement, asked.pianist(), problems, withParts -> computed.view(new Computed.ViewKey(key, withParts, asked.waiting()),
-                () -> ArrangementView.of(arrangement, asked.pianist(), withParts, problems.get(), reasons::of)));
+        return new Result(
+                arrangement,
+                asked.pianist(),
+                problems,
+                withParts -> computed.view(
+                        new Computed.ViewKey(key, withParts, asked.waiting()),
+                        () -> ArrangementView.of(
+                                arrangement, asked.pianist(), withParts, problems.get(), reasons::of)));
     }
 
     /** How hard a song is for the hands without and with a colour, and the bar it begins in. */
-    public record Weighed(double before, double after, double barBefore, double barAfter) {
-    }
+    public record Weighed(double before, double after, double barBefore, double barAfter) {}
 
     /** What a colour costs the hands that play it. */
     public Weighed weighed(ArrangeRequest request, ChoicesRequest.ColourRequest colour) {
         Asked asked = asked(request);
         Choices choices = settled(asked);
         KeptColour kept = colour.kept();
-        List<KeptColour> others = choices.colours().stream().filter(each -> !(each.bar() == kept.bar() && each.tick() == kept.tick())).toList();
+        List<KeptColour> others = choices.colours().stream()
+                .filter(each -> !(each.bar() == kept.bar() && each.tick() == kept.tick()))
+                .toList();
         Arrangement before = arranged(asked, choices.colours(others));
-        Arrangement after = arranged(asked, choices.colours(Stream.concat(others.stream(), Stream.of(kept)).toList()));
-        int bar = before.song().bars().stream().filter(each -> each.number() == kept.bar()).findFirst().map(Bar::index).orElse(0);
-        return new Weighed(tenth(before.play().song().total()), tenth(after.play().song().total()), tenth(before.play().bars().get(bar).difficulty().total()), tenth(after.play().bars().get(bar).difficulty().total()));
+        Arrangement after = arranged(
+                asked,
+                choices.colours(Stream.concat(others.stream(), Stream.of(kept)).toList()));
+        int bar = before.song().bars().stream()
+                .filter(each -> each.number() == kept.bar())
+                .findFirst()
+                .map(Bar::index)
+                .orElse(0);
+        return new Weighed(
+                tenth(before.play().song().total()),
+                tenth(after.play().song().total()),
+                tenth(before.play().bars().get(bar).difficulty().total()),
+                tenth(after.play().bars().get(bar).difficulty().total()));
     }
 
     private Arrangement arranged(Asked asked, Choices choices) {
-        return computed.arrangement(asked.key(choices), () -> asked.arranger().arrange(asked.song(), choices, asked.pianist()));
+        return computed.arrangement(
+                asked.key(choices), () -> asked.arranger().arrange(asked.song(), choices, asked.pianist()));
     }
 
     private static double tenth(double value) {
@@ -197,12 +252,17 @@ public class Arranging {
 
     /** Measures levels with what was computed before. */
     LevelLadder ladder(Asked asked) {
-        return new LevelLadder(asked.arranger(), (song, choices, pianist) -> computed.arrangement(asked.key(choices), () -> asked.arranger().arrange(song, choices, pianist)));
+        return new LevelLadder(
+                asked.arranger(),
+                (song, choices, pianist) -> computed.arrangement(
+                        asked.key(choices), () -> asked.arranger().arrange(song, choices, pianist)));
     }
 
     /** Which way each level takes; asked once for a song, a left hand and hands. */
     List<Integer> ways(Asked asked) {
-        return computed.ways(asked.key(asked.choices().leftAlone()), () -> new LevelLadder(asked.arranger()).ways(asked.song(), asked.choices(), asked.pianist()));
+        return computed.ways(
+                asked.key(asked.choices().leftAlone()),
+                () -> new LevelLadder(asked.arranger()).ways(asked.song(), asked.choices(), asked.pianist()));
     }
 
     private Choices settled(Asked asked) {

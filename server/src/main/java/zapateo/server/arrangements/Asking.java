@@ -60,132 +60,216 @@ public class Asking {
 
     /**
      * @param stroke place among the strokes of the arrangement, from 0
-     * @param note   place in the stroke from below, from 0; absent is 0
+     * @param note place in the stroke from below, from 0; absent is 0
      */
-    public record WhyRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @NotNull(message = "expected a stroke's place") @PlaceInSong Integer stroke, @PlaceInSong Integer note) {
-    }
+    public record WhyRequest(
+            @NotNull(message = "expected what was arranged") @Valid
+            ArrangeRequest arrangement,
+
+            @NotNull(message = "expected a stroke's place") @PlaceInSong
+            Integer stroke,
+
+            @PlaceInSong Integer note) {}
 
     /**
-     * @param rule   what the note is, in a sentence
+     * @param rule what the note is, in a sentence
      * @param stroke why it is struck there, in a sentence
-     * @param ways   how the chord could be laid: the chosen way first, then the best others
+     * @param ways how the chord could be laid: the chosen way first, then the best others
      */
-    public record WhyView(String name, String role, String chord, String rule, String stroke, List<WayView> ways) {
-    }
+    public record WhyView(String name, String role, String chord, String rule, String stroke, List<WayView> ways) {}
 
     /**
      * @param notes low to high
-     * @param more  what the whole song would cost more; 0 for the chosen way
+     * @param more what the whole song would cost more; 0 for the chosen way
      * @param costs what of that is more or less
      */
-    public record WayView(List<String> notes, double more, List<CostView> costs) {
-    }
+    public record WayView(List<String> notes, double more, List<CostView> costs) {}
 
     /** @param value more than the chosen way where it is above zero, less below */
-    public record CostView(String id, String name, double value) {
-    }
+    public record CostView(String id, String name, double value) {}
 
     WhyView why(WhyRequest request) {
         Arrangement arrangement = arranging.arrange(request.arrangement()).arrangement();
         List<Stroke> strokes = arrangement.strokes();
         if (request.stroke() < 0 || request.stroke() >= strokes.size()) {
-            throw Refusal.unusable("stroke " + request.stroke() + ": " + (strokes.isEmpty() ? "nothing is played" : "expected 0 to " + (strokes.size() - 1)));
+            throw Refusal.unusable("stroke " + request.stroke() + ": "
+                    + (strokes.isEmpty() ? "nothing is played" : "expected 0 to " + (strokes.size() - 1)));
         }
         Stroke stroke = strokes.get(request.stroke());
         int place = request.note() == null ? 0 : request.note();
         if (place < 0 || place >= stroke.notes().size()) {
-            throw Refusal.unusable("note " + place + ": expected 0 to " + (stroke.notes().size() - 1));
+            throw Refusal.unusable(
+                    "note " + place + ": expected 0 to " + (stroke.notes().size() - 1));
         }
         PartNote note = stroke.notes().get(place);
         // The other ways are those of the left hand's chord.
-        List<WayView> ways = !stroke.nature().origin().isLaid() ? List.of() : arrangement.laid().ways(stroke.chord(), OTHER_WAYS).stream().map(way -> view(way, arrangement.laid().cost())).toList();
-        return new WhyView(note.pitch().toString(), note.role(), strokeWords.chord(stroke), strokeWords.rule(note, stroke), strokeWords.why(stroke), ways);
+        List<WayView> ways = !stroke.nature().origin().isLaid()
+                ? List.of()
+                : arrangement.laid().ways(stroke.chord(), OTHER_WAYS).stream()
+                        .map(way -> view(way, arrangement.laid().cost()))
+                        .toList();
+        return new WhyView(
+                note.pitch().toString(),
+                note.role(),
+                strokeWords.chord(stroke),
+                strokeWords.rule(note, stroke),
+                strokeWords.why(stroke),
+                ways);
     }
 
     private static WayView view(Realised.Way way, double best) {
-        List<Pitch> notes = way.bass().filter(bass -> !way.chord().contains(bass)).isPresent() ? Stream.concat(way.bass().stream(), way.chord().stream()).toList() : way.chord();
-        return new WayView(notes.stream().map(Pitch::toString).toList(), Math.round(100 * (way.total() - best)) / 100.0, way.here().entrySet().stream().map(each -> new CostView(each.getKey(),
-                Weights.all().stream().filter(cost -> cost.id().equals(each.getKey())).map(Weights.Cost::name).findFirst().orElse(each.getKey()), Math.round(100 * each.getValue()) / 100.0)).toList());
+        List<Pitch> notes =
+                way.bass().filter(bass -> !way.chord().contains(bass)).isPresent()
+                        ? Stream.concat(way.bass().stream(), way.chord().stream())
+                                .toList()
+                        : way.chord();
+        return new WayView(
+                notes.stream().map(Pitch::toString).toList(),
+                Math.round(100 * (way.total() - best)) / 100.0,
+                way.here().entrySet().stream()
+                        .map(each -> new CostView(
+                                each.getKey(),
+                                Weights.all().stream()
+                                        .filter(cost -> cost.id().equals(each.getKey()))
+                                        .map(Weights.Cost::name)
+                                        .findFirst()
+                                        .orElse(each.getKey()),
+                                Math.round(100 * each.getValue()) / 100.0))
+                        .toList());
     }
 
     /**
      * A chart that looks for figures.
      *
-     * @param hand  whose hands, on what; absent are usual ones on a full-size piano
+     * @param hand whose hands, on what; absent are usual ones on a full-size piano
      * @param level at which they are to be played; absent as they are
      * @param apart whether to tell what sets the figures apart, which takes laying the song with each of them
      */
-    public record SuggestRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid Measures hand,
-                                 @Min(value = 1, message = "expected 1 to 5") @Max(value = 5, message = "expected 1 to 5") Integer level, Boolean apart) {
-    }
+    public record SuggestRequest(
+            @NotNull(message = "expected the chart's text") @LongText
+            String chart,
+
+            @Valid Measures hand,
+
+            @Min(value = 1, message = "expected 1 to 5") @Max(value = 5, message = "expected 1 to 5")
+            Integer level,
+
+            Boolean apart) {}
 
     /** @param common reasons that hold for all of the figures */
-    public record SuggestView(List<SuggestionView> figures, List<String> common, List<PresetView> presets) {
-    }
+    public record SuggestView(List<SuggestionView> figures, List<String> common, List<PresetView> presets) {}
 
     /**
      * A figure worth trying.
      *
      * @param reasons what speaks for it, then what speaks against it
-     * @param apart   what it does to this song, in this hand, that the others do not; empty unless it was asked for
+     * @param apart what it does to this song, in this hand, that the others do not; empty unless it was asked for
      */
-    public record SuggestionView(String figure, String name, double score, List<String> reasons, List<String> apart) {
-    }
+    public record SuggestionView(String figure, String name, double score, List<String> reasons, List<String> apart) {}
 
     /** @param choices what it sets on this song; the rest is left as it was */
-    public record PresetView(String id, String name, String use, OptionsRequest choices) {
-    }
+    public record PresetView(String id, String name, String use, OptionsRequest choices) {}
 
     SuggestView suggest(SuggestRequest request) {
         Song song = arranging.read(request.chart());
         FigureBook book = figures.bookOf(Player.ONLY);
         List<Suggestions.Suggestion> found = Suggestions.of(song, book.figures(), SUGGESTED);
         List<List<Reason>> apart = Boolean.TRUE.equals(request.apart())
-                ? ToldApart.of(new Arranger(book), song, found.stream().map(Suggestions.Suggestion::figure).toList(), Optional.ofNullable(request.level()), request.hand() == null ? Pianist.USUAL : request.hand().pianist())
+                ? ToldApart.of(
+                        new Arranger(book),
+                        song,
+                        found.stream().map(Suggestions.Suggestion::figure).toList(),
+                        Optional.ofNullable(request.level()),
+                        request.hand() == null ? Pianist.USUAL : request.hand().pianist())
                 : found.stream().map(each -> List.<Reason>of()).toList();
         List<SuggestionView> views = new ArrayList<>();
         for (int i = 0; i < found.size(); i++) {
             Suggestions.Suggestion each = found.get(i);
-            views.add(new SuggestionView(each.figure().id(), each.figure().name(), Math.round(10 * each.score()) / 10.0, each.reasons().stream().map(words::of).toList(), apart.get(i).stream().map(words::of).toList()));
+            views.add(new SuggestionView(
+                    each.figure().id(),
+                    each.figure().name(),
+                    Math.round(10 * each.score()) / 10.0,
+                    each.reasons().stream().map(words::of).toList(),
+                    apart.get(i).stream().map(words::of).toList()));
         }
-        List<String> common = views.isEmpty() ? List.of() : views.get(0).reasons().stream().filter(reason -> views.stream().allMatch(view -> view.reasons().contains(reason))).toList();
-        return new SuggestView(views, common,
-                Preset.all().stream().map(preset -> new PresetView(preset.id(), preset.name(), preset.use(), OptionsRequest.of(preset.options(song)))).toList());
+        List<String> common = views.isEmpty()
+                ? List.of()
+                : views.get(0).reasons().stream()
+                        .filter(reason ->
+                                views.stream().allMatch(view -> view.reasons().contains(reason)))
+                        .toList();
+        return new SuggestView(
+                views,
+                common,
+                Preset.all().stream()
+                        .map(preset -> new PresetView(
+                                preset.id(), preset.name(), preset.use(), OptionsRequest.of(preset.options(song))))
+                        .toList());
     }
 
     /** Something that can be chosen by its id. */
-    public record NamedView(String id, String name, String use) {
-    }
+    public record NamedView(String id, String name, String use) {}
 
     /** @param weight how much one unit counts as it ships; costs multiply it */
-    public record WeighedView(String id, String name, String unit, double weight) {
-    }
+    public record WeighedView(String id, String name, String unit, double weight) {}
 
     /**
      * A row of the table of choices.
      *
-     * @param name   what a player calls it
+     * @param name what a player calls it
      * @param places where it may hold: song, section, bars, right, right-section
      * @param values all it may be, where they are few
-     * @param usual  what it is where it is left open; null where figure, song or hand decide
-     * @param use    what it decides, in a few words
+     * @param usual what it is where it is left open; null where figure, song or hand decide
+     * @param use what it decides, in a few words
      */
-    public record ChoiceView(String id, String name, List<String> places, List<String> values, @Schema(types = {"string", "null"}) String usual, String use) {
+    public record ChoiceView(
+            String id,
+            String name,
+            List<String> places,
+            List<String> values,
+            @Schema(types = {"string", "null"}) String usual,
+            String use) {
 
         private static ChoiceView of(Choice<?> choice, ReasonWords words) {
-            return new ChoiceView(choice.id(), words.choice(choice), choice.places().stream().map(Choice.Place::id).toList(), choice.range().values(), choice.usual().map(usual -> String.valueOf(usual).toLowerCase(Locale.ROOT)).orElse(null),
+            return new ChoiceView(
+                    choice.id(),
+                    words.choice(choice),
+                    choice.places().stream().map(Choice.Place::id).toList(),
+                    choice.range().values(),
+                    choice.usual()
+                            .map(usual -> String.valueOf(usual).toLowerCase(Locale.ROOT))
+                            .orElse(null),
                     choice.use());
         }
     }
 
-    public record ThereIsView(List<ChoiceView> choices, List<NamedView> voicings, List<NamedView> bassLines, List<NamedView> leadIns, List<NamedView> endings, List<WeighedView> costs, List<String> spacings) {
-    }
+    public record ThereIsView(
+            List<ChoiceView> choices,
+            List<NamedView> voicings,
+            List<NamedView> bassLines,
+            List<NamedView> leadIns,
+            List<NamedView> endings,
+            List<WeighedView> costs,
+            List<String> spacings) {}
 
     ThereIsView thereIs() {
-        return new ThereIsView(Choice.all().stream().map(each -> ChoiceView.of(each, words)).toList(), Voicing.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
-                BassLine.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
-                LeadIn.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
-                Ending.all().stream().map(each -> new NamedView(each.id(), each.name(), each.use())).toList(),
-                Weights.all().stream().map(each -> new WeighedView(each.id(), each.name(), each.unit(), each.weight())).toList(), Spacing.names());
+        return new ThereIsView(
+                Choice.all().stream().map(each -> ChoiceView.of(each, words)).toList(),
+                Voicing.all().stream()
+                        .map(each -> new NamedView(each.id(), each.name(), each.use()))
+                        .toList(),
+                BassLine.all().stream()
+                        .map(each -> new NamedView(each.id(), each.name(), each.use()))
+                        .toList(),
+                LeadIn.all().stream()
+                        .map(each -> new NamedView(each.id(), each.name(), each.use()))
+                        .toList(),
+                Ending.all().stream()
+                        .map(each -> new NamedView(each.id(), each.name(), each.use()))
+                        .toList(),
+                Weights.all().stream()
+                        .map(each -> new WeighedView(each.id(), each.name(), each.unit(), each.weight()))
+                        .toList(),
+                Spacing.names());
     }
 }

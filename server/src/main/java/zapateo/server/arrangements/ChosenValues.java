@@ -6,14 +6,16 @@ import zapateo.arrangement.Choice;
 import zapateo.arrangement.Options;
 import zapateo.server.problems.Refusal;
 
-/** Choices as they stand in JSON, by their names; what the JSON itself has wrong is told apart from what may not be chosen. */
+/**
+ * Choices as they stand in JSON, by their names; what the JSON itself has wrong is told apart from what may not be
+ * chosen.
+ */
 final class ChosenValues {
 
     /** What no field is called: the map of choices has no name of its own in JSON, its entries stand by theirs. */
     static final String NO_FIELD = "\u0000";
 
-    private ChosenValues() {
-    }
+    private ChosenValues() {}
 
     /** @param path to them, for what is refused */
     static Options read(Choice.Place place, String path, Map<String, Object> values) {
@@ -22,10 +24,14 @@ final class ChosenValues {
         }
         List<Choice<?>> there = Choice.in(place);
         values.forEach((name, value) -> {
-            Choice<?> choice = there.stream().filter(each -> each.id().equals(name)).findFirst().orElseThrow(() -> Refusal.unreadable(
-                    "Unknown field \"" + path + name + "\": expected one of " + String.join(", ", there.stream().map(Choice::id).toList()) + "."));
+            Choice<?> choice = there.stream()
+                    .filter(each -> each.id().equals(name))
+                    .findFirst()
+                    .orElseThrow(() -> Refusal.unreadable("Unknown field \"" + path + name + "\": expected one of "
+                            + String.join(", ", there.stream().map(Choice::id).toList()) + "."));
             if (value != null && !choice.range().hasForm(value)) {
-                throw Refusal.unreadable(path + name + ": expected " + choice.range().expected() + ".");
+                throw Refusal.unreadable(
+                        path + name + ": expected " + choice.range().expected() + ".");
             }
         });
         return Options.read(place, path, values);

@@ -15,8 +15,8 @@ import zapateo.song.ChartParser;
 import zapateo.song.ChartReading;
 
 /**
- * What comes of the same content is computed once, as long as there is room: the page, its staff, the reasons, the levels and the files are all asked of one arrangement. Nothing of a person is in a
- * key but hand and instrument.
+ * What comes of the same content is computed once, as long as there is room: the page, its staff, the reasons, the
+ * levels and the files are all asked of one arrangement. Nothing of a person is in a key but hand and instrument.
  */
 @Component
 class Computed {
@@ -28,12 +28,10 @@ class Computed {
     static final String LENGTHS = "lengths";
 
     /** @param figures the texts of those that do not ship */
-    record Key(String chart, Choices choices, List<String> figures, Pianist pianist) {
-    }
+    record Key(String chart, Choices choices, List<String> figures, Pianist pianist) {}
 
     /** @param waiting how many choices wait for bars that are gone, which is told */
-    record ViewKey(Key arrangement, boolean withParts, int waiting) {
-    }
+    record ViewKey(Key arrangement, boolean withParts, int waiting) {}
 
     private final CaffeineCacheManager caches;
     private final Works works;
@@ -65,7 +63,10 @@ class Computed {
         return computed(LENGTHS, content, made);
     }
 
-    /** What is there is answered at once; what is not takes a place among those that compute. Who asks for what somebody else computes at the moment waits for that. */
+    /**
+     * What is there is answered at once; what is not takes a place among those that compute. Who asks for what somebody
+     * else computes at the moment waits for that.
+     */
     @SuppressWarnings("unchecked")
     private <T> T computed(String name, Object key, Supplier<T> made) {
         Cache<Object, Object> cache = ((CaffeineCache) caches.getCache(name)).getNativeCache();

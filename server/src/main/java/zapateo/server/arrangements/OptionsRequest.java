@@ -12,7 +12,9 @@ import zapateo.arrangement.Options;
  *
  * @param values by the names of {@link Choice}'s table
  */
-public record OptionsRequest(@JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter Map<String, Object> values) {
+public record OptionsRequest(
+        @JsonProperty(ChosenValues.NO_FIELD) @JsonAnySetter @JsonAnyGetter
+        Map<String, Object> values) {
 
     Options options(String path) {
         return ChosenValues.read(Choice.Place.SECTION, path, values);

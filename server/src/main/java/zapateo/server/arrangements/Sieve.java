@@ -23,8 +23,9 @@ import zapateo.server.problems.ProblemDocuments;
 import zapateo.server.problems.Refusal;
 
 /**
- * Choices that were not sent by a page of today: from a file, or kept by another Zapateo. What may be chosen stays, what may not – a figure there is not, a lock without its bar, more than there may be – is left out and told;
- * each part is tried by itself, by the same rules as what is saved.
+ * Choices that were not sent by a page of today: from a file, or kept by another Zapateo. What may be chosen stays,
+ * what may not – a figure there is not, a lock without its bar, more than there may be – is left out and told; each
+ * part is tried by itself, by the same rules as what is saved.
  */
 @Component
 public class Sieve {
@@ -44,8 +45,7 @@ public class Sieve {
     }
 
     /** What stays, and what does not. */
-    public record Sifted(ChoicesRequest choices, LeftOut leftOut) {
-    }
+    public record Sifted(ChoicesRequest choices, LeftOut leftOut) {}
 
     /** Choices as they are kept. */
     public Sifted sift(Player player, ChoicesRequest choices) {
@@ -95,12 +95,14 @@ public class Sieve {
             }
             ObjectNode own = json.createObjectNode();
             own.set(STYLE, style);
-            right.properties().stream().filter(each -> !each.getKey().equals(STYLE)).forEach(each -> several(own, each.getKey(), each.getValue(), part -> {
-                ObjectNode with = json.createObjectNode();
-                with.set(STYLE, style);
-                with.set(each.getKey(), part);
-                return whole(with);
-            }));
+            right.properties().stream()
+                    .filter(each -> !each.getKey().equals(STYLE))
+                    .forEach(each -> several(own, each.getKey(), each.getValue(), part -> {
+                        ObjectNode with = json.createObjectNode();
+                        with.set(STYLE, style);
+                        with.set(each.getKey(), part);
+                        return whole(with);
+                    }));
             stays.set(RIGHT, own);
         }
 
@@ -110,12 +112,17 @@ public class Sieve {
             return whole;
         }
 
-        /** A list by its elements, an object by its entries, anything else as it is; {@code whole} are choices with nothing but that part. */
+        /**
+         * A list by its elements, an object by its entries, anything else as it is; {@code whole} are choices with
+         * nothing but that part.
+         */
         private void several(ObjectNode stays, String name, JsonNode value, UnaryOperator<JsonNode> whole) {
             if (value.isArray()) {
                 ArrayNode kept = json.createArrayNode();
                 for (int i = 0; i < value.size(); i++) {
-                    if (passes(name + "[" + i + "]", whole.apply(json.createArrayNode().add(value.get(i))))) {
+                    if (passes(
+                            name + "[" + i + "]",
+                            whole.apply(json.createArrayNode().add(value.get(i))))) {
                         kept.add(value.get(i));
                     }
                 }
@@ -123,7 +130,9 @@ public class Sieve {
             } else if (value.isObject() && !passesQuietly(whole.apply(value))) {
                 ObjectNode kept = json.createObjectNode();
                 value.properties().forEach(each -> {
-                    if (passes(name + "." + each.getKey(), whole.apply(json.createObjectNode().set(each.getKey(), each.getValue())))) {
+                    if (passes(
+                            name + "." + each.getKey(),
+                            whole.apply(json.createObjectNode().set(each.getKey(), each.getValue())))) {
                         kept.set(each.getKey(), each.getValue());
                     }
                 });
@@ -159,10 +168,15 @@ public class Sieve {
             return false;
         }
 
-        /** A reason that names its place by itself names it once; of a long list of what was expected the first are told. */
+        /**
+         * A reason that names its place by itself names it once; of a long list of what was expected the first are
+         * told.
+         */
         private void tell(String path, String reason) {
             String whole = reason.startsWith(path + " ") ? reason : path + ": " + reason;
-            int end = whole.length() > LONGEST_REASON ? Math.max(whole.lastIndexOf(", ", LONGEST_REASON), LONGEST_REASON / 2) : whole.length();
+            int end = whole.length() > LONGEST_REASON
+                    ? Math.max(whole.lastIndexOf(", ", LONGEST_REASON), LONGEST_REASON / 2)
+                    : whole.length();
             leftOut.add(whole.substring(0, end) + (end < whole.length() ? " …" : ""));
         }
 
@@ -172,8 +186,10 @@ public class Sieve {
             for (ConstraintViolation<ChoicesRequest> violation : validator.validate(read)) {
                 String path = violation.getPropertyPath().toString();
                 JsonNode many = stays.at("/" + path.replace('.', '/'));
-                if (violation.getConstraintDescriptor().getAttributes().get("max") instanceof Integer most && many.size() > most) {
-                    leftOut.add(path + ": " + (many.size() - most) + " of " + many.size() + ", " + violation.getMessage());
+                if (violation.getConstraintDescriptor().getAttributes().get("max") instanceof Integer most
+                        && many.size() > most) {
+                    leftOut.add(
+                            path + ": " + (many.size() - most) + " of " + many.size() + ", " + violation.getMessage());
                     firstOf(many, most);
                 }
             }
@@ -186,7 +202,10 @@ public class Sieve {
                     list.remove(list.size() - 1);
                 }
             } else if (many instanceof ObjectNode map) {
-                map.retain(map.properties().stream().limit(most).map(Map.Entry::getKey).toList());
+                map.retain(map.properties().stream()
+                        .limit(most)
+                        .map(Map.Entry::getKey)
+                        .toList());
             }
         }
     }

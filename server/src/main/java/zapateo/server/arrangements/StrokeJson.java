@@ -7,8 +7,8 @@ import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueSerializer;
 
 /**
- * Writes a stroke field by field, as its view names them: an answer has hundreds of strokes with sixteen fields each, most of them absent, and asking for each by reflection took a fifth of what an
- * answer takes that is known already.
+ * Writes a stroke field by field, as its view names them: an answer has hundreds of strokes with sixteen fields each,
+ * most of them absent, and asking for each by reflection took a fifth of what an answer takes that is known already.
  */
 final class StrokeJson extends ValueSerializer<StrokeView> {
 

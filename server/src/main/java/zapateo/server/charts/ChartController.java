@@ -27,14 +27,20 @@ public class ChartController {
     }
 
     /**
-     * @param text    the chart
-     * @param doubles {@code thirds} spells chord tones by thirds, {@code simple} writes double flats and sharps as plain keys; absent means thirds
+     * @param text the chart
+     * @param doubles {@code thirds} spells chord tones by thirds, {@code simple} writes double flats and sharps as
+     *     plain keys; absent means thirds
      */
-    public record ParseRequest(@NotNull(message = "expected the chart's text") @LongText String text, Doubles doubles) {
+    public record ParseRequest(
+            @NotNull(message = "expected the chart's text") @LongText
+            String text,
+
+            Doubles doubles) {
 
         /** How chord tones are spelled. */
         public enum Doubles {
-            thirds, simple
+            thirds,
+            simple
         }
     }
 
@@ -44,9 +50,16 @@ public class ChartController {
      * @param sections whether it is told as it is played too, not only as it is written
      */
     @PostMapping("/parse")
-    public ChartView parse(@Valid @RequestBody ParseRequest request, @RequestParam(defaultValue = "true") boolean sections) {
+    public ChartView parse(
+            @Valid @RequestBody ParseRequest request, @RequestParam(defaultValue = "true") boolean sections) {
         ChartReading reading = ChartParser.parse(request.text());
-        return reading.song().map(song -> ChartView.of(reading, song, words.of(reading.problems()), request.doubles() == ParseRequest.Doubles.simple, sections))
+        return reading.song()
+                .map(song -> ChartView.of(
+                        reading,
+                        song,
+                        words.of(reading.problems()),
+                        request.doubles() == ParseRequest.Doubles.simple,
+                        sections))
                 .orElseThrow(() -> Refusal.chart(words.of(reading.problems())));
     }
 }

@@ -34,24 +34,57 @@ import zapateo.song.WrittenBar;
 
 /** One change to a chart's text, told apart by its {@code kind}. Bars are written bars counted from 0. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-@JsonSubTypes({@JsonSubTypes.Type(Edit.SetBar.class), @JsonSubTypes.Type(Edit.Insert.class), @JsonSubTypes.Type(Edit.Delete.class), @JsonSubTypes.Type(Edit.Copy.class),
-    @JsonSubTypes.Type(Edit.Move.class), @JsonSubTypes.Type(Edit.MoveChord.class), @JsonSubTypes.Type(Edit.ReplaceChords.class), @JsonSubTypes.Type(Edit.OfSection.class),
-    @JsonSubTypes.Type(Edit.Join.class), @JsonSubTypes.Type(Edit.ConfirmGuesses.class), @JsonSubTypes.Type(Edit.Melody.class), @JsonSubTypes.Type(Edit.OfNote.class),
-    @JsonSubTypes.Type(Edit.NamedKey.class)})
-@Schema(oneOf = {Edit.SetBar.class, Edit.Insert.class, Edit.Delete.class, Edit.Copy.class, Edit.Move.class, Edit.MoveChord.class, Edit.ReplaceChords.class, Edit.OfSection.class, Edit.Join.class,
-    Edit.ConfirmGuesses.class, Edit.Melody.class, Edit.OfNote.class, Edit.NamedKey.class}, discriminatorProperty = "kind", discriminatorMapping = {
-        @DiscriminatorMapping(value = "set", schema = Edit.SetBar.class), @DiscriminatorMapping(value = "insert", schema = Edit.Insert.class),
-        @DiscriminatorMapping(value = "delete", schema = Edit.Delete.class), @DiscriminatorMapping(value = "copy", schema = Edit.Copy.class),
-        @DiscriminatorMapping(value = "move", schema = Edit.Move.class), @DiscriminatorMapping(value = "moveChord", schema = Edit.MoveChord.class),
-        @DiscriminatorMapping(value = "replaceChords", schema = Edit.ReplaceChords.class), @DiscriminatorMapping(value = "section", schema = Edit.OfSection.class),
-        @DiscriminatorMapping(value = "join", schema = Edit.Join.class), @DiscriminatorMapping(value = "confirmGuesses", schema = Edit.ConfirmGuesses.class),
-        @DiscriminatorMapping(value = "tune", schema = Edit.Melody.class), @DiscriminatorMapping(value = "note", schema = Edit.OfNote.class),
-        @DiscriminatorMapping(value = "key", schema = Edit.NamedKey.class)})
+@JsonSubTypes({
+    @JsonSubTypes.Type(Edit.SetBar.class),
+    @JsonSubTypes.Type(Edit.Insert.class),
+    @JsonSubTypes.Type(Edit.Delete.class),
+    @JsonSubTypes.Type(Edit.Copy.class),
+    @JsonSubTypes.Type(Edit.Move.class),
+    @JsonSubTypes.Type(Edit.MoveChord.class),
+    @JsonSubTypes.Type(Edit.ReplaceChords.class),
+    @JsonSubTypes.Type(Edit.OfSection.class),
+    @JsonSubTypes.Type(Edit.Join.class),
+    @JsonSubTypes.Type(Edit.ConfirmGuesses.class),
+    @JsonSubTypes.Type(Edit.Melody.class),
+    @JsonSubTypes.Type(Edit.OfNote.class),
+    @JsonSubTypes.Type(Edit.NamedKey.class)
+})
+@Schema(
+        oneOf = {
+            Edit.SetBar.class,
+            Edit.Insert.class,
+            Edit.Delete.class,
+            Edit.Copy.class,
+            Edit.Move.class,
+            Edit.MoveChord.class,
+            Edit.ReplaceChords.class,
+            Edit.OfSection.class,
+            Edit.Join.class,
+            Edit.ConfirmGuesses.class,
+            Edit.Melody.class,
+            Edit.OfNote.class,
+            Edit.NamedKey.class
+        },
+        discriminatorProperty = "kind",
+        discriminatorMapping = {
+            @DiscriminatorMapping(value = "set", schema = Edit.SetBar.class),
+                    @DiscriminatorMapping(value = "insert", schema = Edit.Insert.class),
+            @DiscriminatorMapping(value = "delete", schema = Edit.Delete.class),
+                    @DiscriminatorMapping(value = "copy", schema = Edit.Copy.class),
+            @DiscriminatorMapping(value = "move", schema = Edit.Move.class),
+                    @DiscriminatorMapping(value = "moveChord", schema = Edit.MoveChord.class),
+            @DiscriminatorMapping(value = "replaceChords", schema = Edit.ReplaceChords.class),
+                    @DiscriminatorMapping(value = "section", schema = Edit.OfSection.class),
+            @DiscriminatorMapping(value = "join", schema = Edit.Join.class),
+                    @DiscriminatorMapping(value = "confirmGuesses", schema = Edit.ConfirmGuesses.class),
+            @DiscriminatorMapping(value = "tune", schema = Edit.Melody.class),
+                    @DiscriminatorMapping(value = "note", schema = Edit.OfNote.class),
+            @DiscriminatorMapping(value = "key", schema = Edit.NamedKey.class)
+        })
 public sealed interface Edit {
 
     /** The text with it made, and where a note is now. */
-    record Made(String text, Optional<NoteEdit.Edited> note) {
-    }
+    record Made(String text, Optional<NoteEdit.Edited> note) {}
 
     Made on(ChartEdit chart);
 
@@ -75,7 +108,12 @@ public sealed interface Edit {
 
     /** @param content what would be typed between two bar lines */
     @JsonTypeName("set")
-    record SetBar(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected what stands in the bar") @LongText String content) implements Edit {
+    record SetBar(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+
+            @NotNull(message = "expected what stands in the bar") @LongText
+            String content)
+            implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -83,9 +121,17 @@ public sealed interface Edit {
         }
     }
 
-    /** @param bar it goes before, one more than the last bar for the end; @param content what would be typed between bar lines */
+    /**
+     * @param bar it goes before, one more than the last bar for the end; @param content what would be typed between bar
+     *     lines
+     */
     @JsonTypeName("insert")
-    record Insert(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected what stands in the bar") @LongText String content) implements Edit {
+    record Insert(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+
+            @NotNull(message = "expected what stands in the bar") @LongText
+            String content)
+            implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -100,7 +146,12 @@ public sealed interface Edit {
 
     /** @param bar the first; @param to the last, included */
     @JsonTypeName("delete")
-    record Delete(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected the last bar") @BarNumber Integer to) implements Edit {
+    record Delete(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+
+            @NotNull(message = "expected the last bar") @BarNumber
+            Integer to)
+            implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -113,9 +164,19 @@ public sealed interface Edit {
         }
     }
 
-    /** @param bar the first; @param to the last, included; @param before the bar they go before, one more than the last bar for the end */
+    /**
+     * @param bar the first; @param to the last, included; @param before the bar they go before, one more than the last
+     *     bar for the end
+     */
     @JsonTypeName("copy")
-    record Copy(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected the last bar") @BarNumber Integer to, @NotNull(message = "expected the bar they go before") @BarNumber Integer before)
+    record Copy(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+
+            @NotNull(message = "expected the last bar") @BarNumber
+            Integer to,
+
+            @NotNull(message = "expected the bar they go before") @BarNumber
+            Integer before)
             implements Edit {
 
         @Override
@@ -129,9 +190,19 @@ public sealed interface Edit {
         }
     }
 
-    /** @param bar the first; @param to the last, included; @param before the bar they go before, one more than the last bar for the end */
+    /**
+     * @param bar the first; @param to the last, included; @param before the bar they go before, one more than the last
+     *     bar for the end
+     */
     @JsonTypeName("move")
-    record Move(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected the last bar") @BarNumber Integer to, @NotNull(message = "expected the bar they go before") @BarNumber Integer before)
+    record Move(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+
+            @NotNull(message = "expected the last bar") @BarNumber
+            Integer to,
+
+            @NotNull(message = "expected the bar they go before") @BarNumber
+            Integer before)
             implements Edit {
 
         @Override
@@ -147,7 +218,14 @@ public sealed interface Edit {
 
     /** @param chord its place in the bar from 0; @param beat the one it goes to, from 0 */
     @JsonTypeName("moveChord")
-    record MoveChord(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected a chord's place") @PlaceInBar Integer chord, @NotNull(message = "expected a beat") @PlaceInBar Integer beat)
+    record MoveChord(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+
+            @NotNull(message = "expected a chord's place") @PlaceInBar
+            Integer chord,
+
+            @NotNull(message = "expected a beat") @PlaceInBar
+            Integer beat)
             implements Edit {
 
         @Override
@@ -158,21 +236,38 @@ public sealed interface Edit {
 
     /** @param changes all of them at once */
     @JsonTypeName("replaceChords")
-    record ReplaceChords(@NotNull(message = "expected chords") @Size(max = 8000, message = "expected at most 8000") List<@NotNull(message = "expected a change") @Valid ChordChange> changes) implements Edit {
+    record ReplaceChords(
+            @NotNull(message = "expected chords") @Size(max = 8000, message = "expected at most 8000")
+            List<@NotNull(message = "expected a change") @Valid ChordChange> changes)
+            implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
-            return made(chart.replaceChords(changes.stream().map(each -> new ChordReplacement(each.bar(), each.chord(), chord(each.symbol()))).toList()));
+            return made(chart.replaceChords(changes.stream()
+                    .map(each -> new ChordReplacement(each.bar(), each.chord(), chord(each.symbol())))
+                    .toList()));
         }
     }
 
     /** @param bar written bar from 0; @param chord place in the bar from 0 */
-    record ChordChange(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected a chord's place") @PlaceInBar Integer chord, @NotNull(message = "expected a chord") @ShortText String symbol) {
-    }
+    record ChordChange(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+
+            @NotNull(message = "expected a chord's place") @PlaceInBar
+            Integer chord,
+
+            @NotNull(message = "expected a chord") @ShortText
+            String symbol) {}
 
     /** @param section its place from 0 */
     @JsonTypeName("section")
-    record OfSection(@NotNull(message = "expected a section's place") @PlaceInSong Integer section, @NotNull(message = "expected what is done with it") SectionChange change) implements Edit {
+    record OfSection(
+            @NotNull(message = "expected a section's place") @PlaceInSong
+            Integer section,
+
+            @NotNull(message = "expected what is done with it")
+            SectionChange change)
+            implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -187,7 +282,8 @@ public sealed interface Edit {
 
     /** @param bar it and the next */
     @JsonTypeName("join")
-    record Join(@NotNull(message = "expected a bar") @BarNumber Integer bar) implements Edit {
+    record Join(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -212,7 +308,12 @@ public sealed interface Edit {
 
     /** @param bar the first; @param content the melody of the bars from there on, parted by bar lines */
     @JsonTypeName("tune")
-    record Melody(@NotNull(message = "expected a bar") @BarNumber Integer bar, @NotNull(message = "expected a melody") @LongText String content) implements Edit {
+    record Melody(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+
+            @NotNull(message = "expected a melody") @LongText
+            String content)
+            implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
@@ -223,20 +324,49 @@ public sealed interface Edit {
     /**
      * One change to a note of the melody.
      *
-     * @param pass  the time the bar is played, from 1; absent is 1
-     * @param tick  where it begins, from the bar line
-     * @param note  what is done with it
+     * @param pass the time the bar is played, from 1; absent is 1
+     * @param tick where it begins, from the bar line
+     * @param note what is done with it
      * @param pitch the one it is to have, as E♭5 or as a MIDI key's number, with pitch and, where it is given, with add
      */
     @JsonTypeName("note")
-    record OfNote(@NotNull(message = "expected a bar") @BarNumber Integer bar, @PassNumber Integer pass, @NotNull(message = "expected where the note begins") @TicksInBar Integer tick,
-                  @NotNull(message = "expected what is done with the note")
-                  @Schema(allowableValues = {"up", "down", "sharper", "flatter", "octave-up", "octave-down", "longer", "shorter", "earlier", "later", "delete", "add", "pitch"}) String note, @ShortText String pitch)
+    record OfNote(
+            @NotNull(message = "expected a bar") @BarNumber Integer bar,
+            @PassNumber Integer pass,
+
+            @NotNull(message = "expected where the note begins") @TicksInBar
+            Integer tick,
+
+            @NotNull(message = "expected what is done with the note")
+            @Schema(
+                    allowableValues = {
+                        "up",
+                        "down",
+                        "sharper",
+                        "flatter",
+                        "octave-up",
+                        "octave-down",
+                        "longer",
+                        "shorter",
+                        "earlier",
+                        "later",
+                        "delete",
+                        "add",
+                        "pitch"
+                    })
+            String note,
+
+            @ShortText String pitch)
             implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
-            NoteEdit.Edited edited = chart.note(new NoteEdit(bar, pass == null ? 1 : Math.max(1, pass), tick, change(), Optional.ofNullable(pitch).map(name -> pitch(name, chart))));
+            NoteEdit.Edited edited = chart.note(new NoteEdit(
+                    bar,
+                    pass == null ? 1 : Math.max(1, pass),
+                    tick,
+                    change(),
+                    Optional.ofNullable(pitch).map(name -> pitch(name, chart))));
             return new Made(edited.text(), Optional.of(edited));
         }
 
@@ -247,14 +377,25 @@ public sealed interface Edit {
         }
 
         private NoteEdit.Change change() {
-            return Arrays.stream(NoteEdit.Change.values()).filter(change -> change.id().equals(note)).findFirst().orElseThrow(() -> Refusal.unusable(
-                    "note \"" + note + "\": expected one of " + String.join(", ", Arrays.stream(NoteEdit.Change.values()).map(NoteEdit.Change::id).toList())));
+            return Arrays.stream(NoteEdit.Change.values())
+                    .filter(change -> change.id().equals(note))
+                    .findFirst()
+                    .orElseThrow(() -> Refusal.unusable("note \"" + note + "\": expected one of "
+                            + String.join(
+                                    ", ",
+                                    Arrays.stream(NoteEdit.Change.values())
+                                            .map(NoteEdit.Change::id)
+                                            .toList())));
         }
 
         /** By its name, or by its key as the song's key spells it. */
         private static Pitch pitch(String name, ChartEdit chart) {
             try {
-                return name.matches("[0-9]{1,3}") ? Pitch.onKey(Integer.parseInt(name), chart.reading().song().orElseThrow().key().spellTone(Integer.parseInt(name) % 12)) : Pitch.parse(name);
+                return name.matches("[0-9]{1,3}")
+                        ? Pitch.onKey(
+                                Integer.parseInt(name),
+                                chart.reading().song().orElseThrow().key().spellTone(Integer.parseInt(name) % 12))
+                        : Pitch.parse(name);
             } catch (Refused refused) {
                 throw Refusal.unusable(refused.getMessage());
             }
@@ -263,12 +404,16 @@ public sealed interface Edit {
 
     /** @param content the song's key, blank to have it found from the chords */
     @JsonTypeName("key")
-    record NamedKey(@NotNull(message = "expected a key") @ShortText String content) implements Edit {
+    record NamedKey(
+            @NotNull(message = "expected a key") @ShortText String content) implements Edit {
 
         @Override
         public Made on(ChartEdit chart) {
-            return made(chart.key(Optional.of(content).filter(name -> !name.isBlank()).map(name -> Key.read(name)
-                    .orElseThrow(() -> Refusal.unusable("key \"" + name + "\": expected a key such as B♭, Gm or E mixolydian")))));
+            return made(chart.key(Optional.of(content)
+                    .filter(name -> !name.isBlank())
+                    .map(name -> Key.read(name)
+                            .orElseThrow(() -> Refusal.unusable(
+                                    "key \"" + name + "\": expected a key such as B♭, Gm or E mixolydian")))));
         }
     }
 }

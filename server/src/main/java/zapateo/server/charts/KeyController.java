@@ -22,29 +22,44 @@ public class KeyController {
 
     private static final int MIDDLE_C = 60;
 
-    public record ToneView(String name, int midi) {
-    }
+    public record ToneView(String name, int midi) {}
 
     /**
-     * @param relative   the key that shares its signature
-     * @param parallel   the key on the same tonic with the other third
-     * @param signs      sharps above zero, flats below
-     * @param scale      from the tonic at or above middle C up to its octave
+     * @param relative the key that shares its signature
+     * @param parallel the key on the same tonic with the other third
+     * @param signs sharps above zero, flats below
+     * @param scale from the tonic at or above middle C up to its octave
      * @param pentatonic five notes safe over the whole song, and the octave
      */
-    public record KeyView(String key, String mode, int signs, String relative, String parallel, List<ToneView> scale, List<ToneView> pentatonic) {
-    }
+    public record KeyView(
+            String key,
+            String mode,
+            int signs,
+            String relative,
+            String parallel,
+            List<ToneView> scale,
+            List<ToneView> pentatonic) {}
 
     /** @param name as a player writes it: {@code B♭}, {@code Gm}, {@code E mixolydian} */
     @GetMapping
     public KeyView key(@RequestParam @ShortText String name) {
-        Key key = Key.read(name).orElseThrow(() -> Refusal.unusable("key \"" + name + "\": expected a key such as B♭, Gm or E mixolydian"));
-        return new KeyView(key.toString(), key.mode().id(), key.fifths(), key.relative().toString(), key.parallel().toString(), tones(key.scale()), tones(key.pentatonic()));
+        Key key = Key.read(name)
+                .orElseThrow(
+                        () -> Refusal.unusable("key \"" + name + "\": expected a key such as B♭, Gm or E mixolydian"));
+        return new KeyView(
+                key.toString(),
+                key.mode().id(),
+                key.fifths(),
+                key.relative().toString(),
+                key.parallel().toString(),
+                tones(key.scale()),
+                tones(key.pentatonic()));
     }
 
     /** @param notes scale or pentatonic */
     @GetMapping(path = "/score", produces = "application/vnd.recordare.musicxml+xml")
-    public byte[] score(@RequestParam @ShortText String name, @RequestParam(defaultValue = "scale") @ShortText String notes) {
+    public byte[] score(
+            @RequestParam @ShortText String name, @RequestParam(defaultValue = "scale") @ShortText String notes) {
         KeyView view = key(name);
         List<ToneView> tones = notes.equals("pentatonic") ? view.pentatonic() : view.scale();
         Key key = Key.read(name).orElseThrow();

@@ -49,26 +49,32 @@ public class FigureController {
     }
 
     private static List<FigureView> views(FigureBook book) {
-        return book.figures().stream().map(figure -> FigureView.of(figure, null)).toList();
+        return book.figures().stream()
+                .map(figure -> FigureView.of(figure, null))
+                .toList();
     }
 
     /**
      * A figure to keep.
      *
-     * @param file    its file as text, YAML or JSON; the form is told in the documentation
+     * @param file its file as text, YAML or JSON; the form is told in the documentation
      * @param version the one that was loaded; needed when a figure is changed
      */
-    public record FigureRequest(@NotNull(message = "expected the figure's file as text") @Size(max = 20_000, message = "expected at most 20,000 characters") String file, @VersionNumber Integer version) {
-    }
+    public record FigureRequest(
+            @NotNull(message = "expected the figure's file as text")
+            @Size(max = 20_000, message = "expected at most 20,000 characters")
+            String file,
+
+            @VersionNumber Integer version) {}
 
     /**
      * What is wrong with a figure's file.
      *
-     * @param figure  null where it cannot be read
+     * @param figure null where it cannot be read
      * @param problem empty where it can be kept
      */
-    public record CheckView(@Schema(types = {"object", "null"}) FigureView figure, String problem) {
-    }
+    public record CheckView(
+            @Schema(types = {"object", "null"}) FigureView figure, String problem) {}
 
     /** All of the left hand or both: those that ship in the order of the book, then the player's own. */
     @GetMapping
@@ -123,14 +129,18 @@ public class FigureController {
     /**
      * A figure that is being written.
      *
-     * @param id      what it would be kept as, unless the name is taken
-     * @param file    its file; empty where it cannot be read
-     * @param bar     the strokes of its first bar, as the choice {@code strokes} of a bar has them
-     * @param figure  null where it cannot be read
+     * @param id what it would be kept as, unless the name is taken
+     * @param file its file; empty where it cannot be read
+     * @param bar the strokes of its first bar, as the choice {@code strokes} of a bar has them
+     * @param figure null where it cannot be read
      * @param problem empty where it can be kept
      */
-    public record DraftView(String id, String file, String bar, @Schema(types = {"object", "null"}) FigureView figure, String problem) {
-    }
+    public record DraftView(
+            String id,
+            String file,
+            String bar,
+            @Schema(types = {"object", "null"}) FigureView figure,
+            String problem) {}
 
     /** The file of a figure while it is written, and whether it can be kept; nothing is kept by it. */
     @PostMapping("/draft")
@@ -142,22 +152,41 @@ public class FigureController {
             return new DraftView("", "", "", null, unread.getMessage());
         }
         String problem = figures.faults(figure).map(Refusal::getMessage).orElse("");
-        return new DraftView(figure.id(), FigureFile.write(figure), FigureFile.write(figure.bars().values().iterator().next().get(0)), FigureView.of(figure, null), problem);
+        return new DraftView(
+                figure.id(),
+                FigureFile.write(figure),
+                FigureFile.write(figure.bars().values().iterator().next().get(0)),
+                FigureView.of(figure, null),
+                problem);
     }
 
     /** Its file, to be taken away, copied or changed. */
     @GetMapping(path = "/{id}/file", produces = YAML)
     public ResponseEntity<byte[]> file(@PathVariable @ShortText String id) {
-        Figure figure = Stream.concat(figures.shipped(id).stream(), figures.own(Player.ONLY).stream().filter(row -> row.id().equals(id)).map(row -> FigureFile.parse(id, row.file())))
-                .findFirst().orElseThrow(() -> Refusal.notFound("The figure " + id));
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(id + ".yaml", StandardCharsets.UTF_8).build().toString())
-                .header(HttpHeaders.CONTENT_TYPE, YAML).body(FigureFile.write(figure).getBytes(StandardCharsets.UTF_8));
+        Figure figure = Stream.concat(
+                        figures.shipped(id).stream(),
+                        figures.own(Player.ONLY).stream()
+                                .filter(row -> row.id().equals(id))
+                                .map(row -> FigureFile.parse(id, row.file())))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("The figure " + id));
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(id + ".yaml", StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .header(HttpHeaders.CONTENT_TYPE, YAML)
+                .body(FigureFile.write(figure).getBytes(StandardCharsets.UTF_8));
     }
 
     /** The file of an own figure as it once was, by the hash that a song names with it. */
     @GetMapping(path = "/texts/{hash}", produces = YAML)
     public ResponseEntity<byte[]> text(@PathVariable UUID hash) {
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_TYPE, YAML).body(figures.text(Player.ONLY, hash).getBytes(StandardCharsets.UTF_8));
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_TYPE, YAML)
+                .body(figures.text(Player.ONLY, hash).getBytes(StandardCharsets.UTF_8));
     }
 
     private static FigureView view(FigureRow row) {

@@ -4,5 +4,5 @@ import java.time.OffsetDateTime;
 import java.util.UUID;
 
 /** A figure of a player's own, as the text of its file. */
-public record FigureRow(UUID owner, String id, String file, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {
-}
+public record FigureRow(
+        UUID owner, String id, String file, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {}

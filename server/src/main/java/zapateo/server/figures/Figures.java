@@ -46,22 +46,35 @@ public class Figures {
     /** The whole book of a player. */
     public FigureBook bookOf(Player player) {
         List<FigureRow> own = mapper.all(player.id());
-        return own.isEmpty() ? book : book.with(own.stream().map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
+        return own.isEmpty()
+                ? book
+                : book.with(own.stream()
+                        .map(row -> FigureFile.parse(row.id() + ".yaml", row.file()))
+                        .toList());
     }
 
-    /** A book that has the figures that are named: the one that ships, unless one of them is the player's own, one that was taken away since too. Music that names none needs no database. */
+    /**
+     * A book that has the figures that are named: the one that ships, unless one of them is the player's own, one that
+     * was taken away since too. Music that names none needs no database.
+     */
     public FigureBook bookFor(Player player, Set<String> named) {
         if (named.stream().allMatch(this::ships)) {
             return book;
         }
         FigureBook own = bookOf(player);
-        return named.stream().allMatch(id -> ships(id) || own.figure(id).isPresent()) ? own
-                : own.with(mapper.allEver(player.id()).stream().filter(row -> named.contains(row.id())).map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
+        return named.stream().allMatch(id -> ships(id) || own.figure(id).isPresent())
+                ? own
+                : own.with(mapper.allEver(player.id()).stream()
+                        .filter(row -> named.contains(row.id()))
+                        .map(row -> FigureFile.parse(row.id() + ".yaml", row.file()))
+                        .toList());
     }
 
     /** All there are, and all there ever were. */
     public FigureBook bookOfAllEver(Player player) {
-        return book.with(mapper.allEver(player.id()).stream().map(row -> FigureFile.parse(row.id() + ".yaml", row.file())).toList());
+        return book.with(mapper.allEver(player.id()).stream()
+                .map(row -> FigureFile.parse(row.id() + ".yaml", row.file()))
+                .toList());
     }
 
     /** What the player's own among some figures say, by their ids. */
@@ -69,7 +82,9 @@ public class Figures {
         Set<String> own = named.stream().filter(id -> !ships(id)).collect(Collectors.toSet());
         Map<String, UUID> hashes = new HashMap<>();
         if (!own.isEmpty()) {
-            mapper.all(player.id()).stream().filter(row -> own.contains(row.id())).forEach(row -> hashes.put(row.id(), Content.hash(row.file())));
+            mapper.all(player.id()).stream()
+                    .filter(row -> own.contains(row.id()))
+                    .forEach(row -> hashes.put(row.id(), Content.hash(row.file())));
         }
         return hashes;
     }
@@ -77,7 +92,9 @@ public class Figures {
     /** The files of the player's own among some figures, by their ids, also of those that were taken away since. */
     public Map<String, String> texts(Player player, Set<String> named) {
         Map<String, String> texts = new TreeMap<>();
-        mapper.allEver(player.id()).stream().filter(row -> named.contains(row.id()) && !ships(row.id())).forEach(row -> texts.put(row.id(), row.file()));
+        mapper.allEver(player.id()).stream()
+                .filter(row -> named.contains(row.id()) && !ships(row.id()))
+                .forEach(row -> texts.put(row.id(), row.file()));
         return texts;
     }
 
@@ -89,7 +106,8 @@ public class Figures {
     }
 
     /**
-     * Takes figures that came with a song into the player's own: one that says the same is there already, one of another's name gets a new one.
+     * Takes figures that came with a song into the player's own: one that says the same is there already, one of
+     * another's name gets a new one.
      *
      * @param files by the ids they had
      * @return the ids they have here
@@ -99,7 +117,13 @@ public class Figures {
         Map<String, String> ids = new TreeMap<>();
         files.forEach((id, file) -> {
             String said = FigureFile.write(checked(file).named(id, checked(file).name()));
-            ids.put(id, mapper.all(player.id()).stream().filter(row -> row.id().equals(id) && row.file().equals(said)).findFirst().map(FigureRow::id).orElseGet(() -> keep(player, said).id()));
+            ids.put(
+                    id,
+                    mapper.all(player.id()).stream()
+                            .filter(row -> row.id().equals(id) && row.file().equals(said))
+                            .findFirst()
+                            .map(FigureRow::id)
+                            .orElseGet(() -> keep(player, said).id()));
         });
         return ids;
     }
@@ -133,7 +157,10 @@ public class Figures {
     /** Why a figure cannot be played. */
     Optional<Refusal> faults(Figure figure) {
         List<Reason> faults = FigureCheck.of(figure);
-        return faults.isEmpty() ? Optional.empty() : Optional.of(Refusal.unusable("This figure cannot be played. " + String.join(" ", faults.stream().map(words::of).toList())));
+        return faults.isEmpty()
+                ? Optional.empty()
+                : Optional.of(Refusal.unusable("This figure cannot be played. "
+                        + String.join(" ", faults.stream().map(words::of).toList())));
     }
 
     /** What an own figure said once, by what songs name it with. */

@@ -35,7 +35,10 @@ import zapateo.song.Section;
 import zapateo.song.Song;
 import zapateo.song.SongPart;
 
-/** How a song is built: what comes before it, how often its sections are played, what comes behind, how long all of it is. */
+/**
+ * How a song is built: what comes before it, how often its sections are played, what comes behind, how long all of it
+ * is.
+ */
 @Computes
 @RestController
 @RequestMapping("/api/form")
@@ -50,37 +53,52 @@ public class FormController {
     }
 
     /**
-     * @param ms       how long all of it is at the song's own tempos, fermatas held
-     * @param bars     how many are played
+     * @param ms how long all of it is at the song's own tempos, fermatas held
+     * @param bars how many are played
      * @param sections in the order they are played
-     * @param intros   there are
-     * @param closes   there are
+     * @param intros there are
+     * @param closes there are
      */
-    public record FormView(long ms, int bars, List<FormSectionView> sections, List<FormWayView> intros, List<FormWayView> closes) {
-    }
+    public record FormView(
+            long ms, int bars, List<FormSectionView> sections, List<FormWayView> intros, List<FormWayView> closes) {}
 
     /** @param use one line: what is heard */
-    public record FormWayView(String id, String name, String use) {
-    }
+    public record FormWayView(String id, String name, String use) {}
 
     /**
      * A section as it is played.
      *
-     * @param place   in the chart's own order, from 1; 0 of what the form adds
-     * @param time    which of its times it is
-     * @param times   how often the form has it played
-     * @param first   index of its first bar
-     * @param bars    how many
-     * @param number  of its first bar in the chart
+     * @param place in the chart's own order, from 1; 0 of what the form adds
+     * @param time which of its times it is
+     * @param times how often the form has it played
+     * @param first index of its first bar
+     * @param bars how many
+     * @param number of its first bar in the chart
      * @param figures heard in it, by their names
      * @param changes what is another than in the section before: a metre, a tempo
-     * @param vamp    whether some of it goes round until told
+     * @param vamp whether some of it goes round until told
      * @param colours how many of its bars have other chords than the chart
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record FormSectionView(@Schema(allowableValues = {"chart", "intro", "tag"}) String part, String name, int pass, int place, int time, int times, int first, int bars, int number, long ms, long lasts,
-                                  String key, List<String> figures, List<String> changes, boolean vamp, int colours) {
-    }
+    public record FormSectionView(
+            @Schema(allowableValues = {"chart", "intro", "tag"})
+            String part,
+
+            String name,
+            int pass,
+            int place,
+            int time,
+            int times,
+            int first,
+            int bars,
+            int number,
+            long ms,
+            long lasts,
+            String key,
+            List<String> figures,
+            List<String> changes,
+            boolean vamp,
+            int colours) {}
 
     @PostMapping
     public FormView form(@Valid @RequestBody ArrangeRequest request) {
@@ -89,7 +107,8 @@ public class FormController {
         Formed.check(asked.song(), Building.of(asked.choices().song()));
         Arrangement arrangement = arranging.arrange(request).arrangement();
         Song song = arrangement.song();
-        Iterator<int[]> places = places(asked.song(), Building.of(asked.choices().song())).iterator();
+        Iterator<int[]> places =
+                places(asked.song(), Building.of(asked.choices().song())).iterator();
         List<FormSectionView> sections = new ArrayList<>();
         Section before = null;
         for (Section section : song.sections()) {
@@ -97,23 +116,50 @@ public class FormController {
             Bar first = section.bars().get(0);
             Bar last = section.bars().get(section.bars().size() - 1);
             double from = arrangement.timeline().ms(first.tick());
-            sections.add(new FormSectionView(section.part().id(), section.name(), section.pass(), place[0], place[1], place[2], first.index(), section.bars().size(), first.number(), Math.round(from),
-                    Math.round(arrangement.timeline().ms(last.end()) - from), first.key().toString(), figures(arrangement, section), changes(section, before), section.bars().stream().anyMatch(bar -> bar.vamp() >= 0), colours(arrangement, section)));
+            sections.add(new FormSectionView(
+                    section.part().id(),
+                    section.name(),
+                    section.pass(),
+                    place[0],
+                    place[1],
+                    place[2],
+                    first.index(),
+                    section.bars().size(),
+                    first.number(),
+                    Math.round(from),
+                    Math.round(arrangement.timeline().ms(last.end()) - from),
+                    first.key().toString(),
+                    figures(arrangement, section),
+                    changes(section, before),
+                    section.bars().stream().anyMatch(bar -> bar.vamp() >= 0),
+                    colours(arrangement, section)));
             before = section;
         }
-        return new FormView(Math.round(arrangement.timeline().ms(song.ticks())), song.bars().size(), sections, ways("intro", Form.Intro.values()), ways("close", Form.Close.values()));
+        return new FormView(
+                Math.round(arrangement.timeline().ms(song.ticks())),
+                song.bars().size(),
+                sections,
+                ways("intro", Form.Intro.values()),
+                ways("close", Form.Close.values()));
     }
 
     /** For each section as it is played its place in the chart, which of its times it is and how many there are. */
     private static List<int[]> places(Song chart, Form form) {
-        return IntStream.rangeClosed(1, chart.sections().size()).boxed().flatMap(place -> {
-            int times = form.times().getOrDefault(place, 1);
-            return IntStream.rangeClosed(1, times).mapToObj(time -> new int[] {place, time, times});
-        }).toList();
+        return IntStream.rangeClosed(1, chart.sections().size())
+                .boxed()
+                .flatMap(place -> {
+                    int times = form.times().getOrDefault(place, 1);
+                    return IntStream.rangeClosed(1, times).mapToObj(time -> new int[] {place, time, times});
+                })
+                .toList();
     }
 
     private static List<String> figures(Arrangement arrangement, Section section) {
-        return section.bars().stream().map(bar -> arrangement.holding().get(bar.index()).heard().figure()).map(Figure::name).distinct().toList();
+        return section.bars().stream()
+                .map(bar -> arrangement.holding().get(bar.index()).heard().figure())
+                .map(Figure::name)
+                .distinct()
+                .toList();
     }
 
     private static List<String> changes(Section section, Section before) {
@@ -132,32 +178,56 @@ public class FormController {
     }
 
     private static int colours(Arrangement arrangement, Section section) {
-        return (int) section.bars().stream().filter(bar -> !bar.chords().equals(arrangement.coloured().borrowed().bars().get(bar.index()).chords())).count();
+        return (int) section.bars().stream()
+                .filter(bar -> !bar.chords()
+                        .equals(arrangement
+                                .coloured()
+                                .borrowed()
+                                .bars()
+                                .get(bar.index())
+                                .chords()))
+                .count();
     }
 
     private List<FormWayView> ways(String choice, Enum<?>[] values) {
-        return Arrays.stream(values).map(Choice::idOf).map(id -> new FormWayView(id, words.of(Reason.of(choice + "-" + id, Map.of())), words.of(Reason.of(choice + "-" + id + "-use", Map.of())))).toList();
+        return Arrays.stream(values)
+                .map(Choice::idOf)
+                .map(id -> new FormWayView(
+                        id,
+                        words.of(Reason.of(choice + "-" + id, Map.of())),
+                        words.of(Reason.of(choice + "-" + id + "-use", Map.of()))))
+                .toList();
     }
 
     /**
-     * @param chart   as it is played: form and colours in it, every repeat written out
+     * @param chart as it is played: form and colours in it, every repeat written out
      * @param choices without the form and the colours that are in the chart now
-     * @param moved   where bars went, once for each time they are played
+     * @param moved where bars went, once for each time they are played
      */
-    public record FormWrittenView(String chart, ChoicesRequest choices, List<EditController.MovedView> moved) {
-    }
+    public record FormWrittenView(String chart, ChoicesRequest choices, List<EditController.MovedView> moved) {}
 
     /** The form written into the chart, with the colours the choices keep. */
     @PostMapping("/write")
     public FormWrittenView write(@Valid @RequestBody ArrangeRequest request) {
         Arranging.Asked asked = arranging.asked(request);
         ChoicesRequest choices = request.choices() == null ? ChoicesRequest.NONE : request.choices();
-        WrittenOut.Unfolded unfolded = WrittenOut.unfolded(Formed.of(asked.song(), Building.of(asked.choices().song())).song(), asked.choices().colours());
+        WrittenOut.Unfolded unfolded = WrittenOut.unfolded(
+                Formed.of(asked.song(), Building.of(asked.choices().song())).song(),
+                asked.choices().colours());
         Options plain = asked.choices().song();
         for (Choice<?> choice : Building.CHOICES) {
             plain = plain.without(choice);
         }
-        return new FormWrittenView(ChartText.write(unfolded.song()), choices.song(plain).colours(unfolded.left().stream().map(ChoicesRequest.ColourRequest::of).toList()),
-                unfolded.moves().stream().filter(Objects::nonNull).map(move -> new EditController.MovedView(move.from(), move.to().orElse(null), move.pass().orElse(null))).toList());
+        return new FormWrittenView(
+                ChartText.write(unfolded.song()),
+                choices.song(plain)
+                        .colours(unfolded.left().stream()
+                                .map(ChoicesRequest.ColourRequest::of)
+                                .toList()),
+                unfolded.moves().stream()
+                        .filter(Objects::nonNull)
+                        .map(move -> new EditController.MovedView(
+                                move.from(), move.to().orElse(null), move.pass().orElse(null)))
+                        .toList());
     }
 }

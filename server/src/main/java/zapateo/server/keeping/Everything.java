@@ -34,7 +34,10 @@ import zapateo.server.songs.Songs;
 import zapateo.server.songs.Zips;
 import zapateo.server.work.Works;
 
-/** All songs, evenings, figures and hands in one file of open formats, and back: what is brought is added (docs/PACKAGE.md). */
+/**
+ * All songs, evenings, figures and hands in one file of open formats, and back: what is brought is added
+ * (docs/PACKAGE.md).
+ */
 @Service
 public class Everything {
 
@@ -51,7 +54,15 @@ public class Everything {
     private final Works works;
     private final JsonMapper json;
 
-    Everything(Songs songs, SetPackages sets, Packages packages, Figures figures, PeoplesHands hands, Validator validator, Works works, JsonMapper json) {
+    Everything(
+            Songs songs,
+            SetPackages sets,
+            Packages packages,
+            Figures figures,
+            PeoplesHands hands,
+            Validator validator,
+            Works works,
+            JsonMapper json) {
         this.songs = songs;
         this.sets = sets;
         this.packages = packages;
@@ -67,22 +78,27 @@ public class Everything {
      *
      * @param leftOut what of the file may not be kept, a sentence each
      */
-    public record Brought(int songs, int evenings, int figures, int hands, List<String> leftOut) {
-    }
+    public record Brought(int songs, int evenings, int figures, int hands, List<String> leftOut) {}
 
     /** All of one moment: what is deleted or saved meanwhile changes nothing of it. */
     @Transactional(isolation = Isolation.REPEATABLE_READ)
     byte[] of(Player player) {
         Map<UUID, String> names = new LinkedHashMap<>();
-        songs.titles(player).entrySet().stream().sorted(Map.Entry.comparingByValue())
-                .forEach(each -> names.put(each.getKey(), String.format("songs/%03d %s.zip", names.size() + 1, Packages.fileName(each.getValue()))));
+        songs.titles(player).entrySet().stream()
+                .sorted(Map.Entry.comparingByValue())
+                .forEach(each -> names.put(
+                        each.getKey(),
+                        String.format("songs/%03d %s.zip", names.size() + 1, Packages.fileName(each.getValue()))));
         ObjectNode about = json.createObjectNode().put("everything", FORMAT);
         about.set("songs", json.valueToTree(names.values()));
         about.set("evenings", json.valueToTree(sets.orders(player, names)));
         about.set("figures", json.valueToTree(figures.texts(player)));
         var all = about.putArray("hands");
         // The pair in use comes first, so that it is the one in use where there was none.
-        hands.all(player).stream().sorted(Comparator.comparing(HandsRow::inUse).reversed()).forEach(row -> all.addObject().put("name", row.name()).set("measures", json.valueToTree(row.measures())));
+        hands.all(player).stream()
+                .sorted(Comparator.comparing(HandsRow::inUse).reversed())
+                .forEach(row ->
+                        all.addObject().put("name", row.name()).set("measures", json.valueToTree(row.measures())));
         Map<String, byte[]> entries = new LinkedHashMap<>();
         entries.put(ABOUT, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(about));
         names.forEach((id, name) -> {
@@ -93,15 +109,19 @@ public class Everything {
     }
 
     /**
-     * Adds what it holds. What may not be saved is left out, line by line, and told; hands of a name that is there already stay as they are.
+     * Adds what it holds. What may not be saved is left out, line by line, and told; hands of a name that is there
+     * already stay as they are.
      *
      * @throws Refusal where the file cannot be read or is not whole, naming the place and what was expected
      */
     @Transactional
     Brought bring(Player player, byte[] file) {
-        Map<String, byte[]> entries = Zips.read(file, "the file", MOST_ENTRIES, name -> name.equals(ABOUT) || name.startsWith("songs/"));
+        Map<String, byte[]> entries =
+                Zips.read(file, "the file", MOST_ENTRIES, name -> name.equals(ABOUT) || name.startsWith("songs/"));
         if (!entries.containsKey(ABOUT)) {
-            throw Refusal.unusable("the file has no " + ABOUT + ": expected a file of \"Take everything away\"; a song or an evening is brought in where it is listed");
+            throw Refusal.unusable(
+                    "the file has no " + ABOUT
+                            + ": expected a file of \"Take everything away\"; a song or an evening is brought in where it is listed");
         }
         try {
             JsonNode about = json.readTree(entries.get(ABOUT));
@@ -116,7 +136,8 @@ public class Everything {
             Map<String, SongView> brought = songs(player, about.path("songs"), entries, leftOut);
             int own = own(player, about.path("figures"), leftOut);
             int evenings = evenings(player, about.path("evenings"), brought, leftOut);
-            return new Brought(brought.size(), evenings, own, pairs(player, about.path("hands"), leftOut), leftOut.told());
+            return new Brought(
+                    brought.size(), evenings, own, pairs(player, about.path("hands"), leftOut), leftOut.told());
         } catch (JacksonException e) {
             throw Refusal.unusable(ABOUT + ": " + e.getOriginalMessage());
         }
@@ -145,7 +166,8 @@ public class Everything {
                 continue;
             }
             if (!entries.containsKey(name)) {
-                throw Refusal.unusable(ABOUT + ", songs: \"" + name + "\" is not in the file: expected each song beside " + ABOUT);
+                throw Refusal.unusable(
+                        ABOUT + ", songs: \"" + name + "\" is not in the file: expected each song beside " + ABOUT);
             }
             Packages.Ready ready = packages.ready(player, entries.get(name), name);
             leftOut.addAll(name + ": ", ready.leftOut());
@@ -178,7 +200,8 @@ public class Everything {
                 if (!wrong.isEmpty()) {
                     ConstraintViolation<HandsRequest> first = wrong.iterator().next();
                     leftOut.add("hands[" + i + "]." + first.getPropertyPath() + ": " + first.getMessage());
-                } else if (hands.all(player).stream().noneMatch(row -> row.name().equals(pair.name()))) {
+                } else if (hands.all(player).stream()
+                        .noneMatch(row -> row.name().equals(pair.name()))) {
                     hands.add(player, pair.name(), pair.measures());
                     added++;
                 }

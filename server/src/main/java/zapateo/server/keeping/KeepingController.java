@@ -38,15 +38,13 @@ public class KeepingController {
     }
 
     /** @param made when it was made */
-    public record CopyView(String name, long bytes, Instant made) {
-    }
+    public record CopyView(String name, long bytes, Instant made) {}
 
     /**
      * @param folder where copies lie that are made once a day, empty where none are made
      * @param copies the newest first
      */
-    public record KeepingView(String folder, List<CopyView> copies) {
-    }
+    public record KeepingView(String folder, List<CopyView> copies) {}
 
     /** Where copies lie, and which there are. */
     @GetMapping
@@ -55,8 +53,14 @@ public class KeepingController {
             return new KeepingView("", List.of());
         }
         try (Stream<Path> files = Files.list(Path.of(copies))) {
-            return new KeepingView(copies, files.filter(file -> file.toString().endsWith(".tar")).flatMap(KeepingController::copy)
-                    .sorted(Comparator.comparing(CopyView::made).reversed().thenComparing(CopyView::name)).toList());
+            return new KeepingView(
+                    copies,
+                    files.filter(file -> file.toString().endsWith(".tar"))
+                            .flatMap(KeepingController::copy)
+                            .sorted(Comparator.comparing(CopyView::made)
+                                    .reversed()
+                                    .thenComparing(CopyView::name))
+                            .toList());
         } catch (IOException notYet) {
             return new KeepingView(copies, List.of());
         }
@@ -65,7 +69,10 @@ public class KeepingController {
     /** One that is thinned away meanwhile is none. */
     private static Stream<CopyView> copy(Path file) {
         try {
-            return Stream.of(new CopyView(file.getFileName().toString(), Files.size(file), Files.getLastModifiedTime(file).toInstant()));
+            return Stream.of(new CopyView(
+                    file.getFileName().toString(),
+                    Files.size(file),
+                    Files.getLastModifiedTime(file).toInstant()));
         } catch (IOException gone) {
             return Stream.empty();
         }
@@ -75,8 +82,15 @@ public class KeepingController {
     @Dear(seconds = 120)
     @GetMapping(path = "/everything", produces = "application/zip")
     public ResponseEntity<byte[]> take() {
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename("zapateo.zip", StandardCharsets.UTF_8).build().toString())
-                .header(HttpHeaders.CONTENT_TYPE, "application/zip").body(everything.of(Player.ONLY));
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename("zapateo.zip", StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .header(HttpHeaders.CONTENT_TYPE, "application/zip")
+                .body(everything.of(Player.ONLY));
     }
 
     /** Adds what such a file holds to what is here. */

@@ -16,13 +16,13 @@ public final class Content {
 
     private static final int BUFFER = 4096;
 
-    private Content() {
-    }
+    private Content() {}
 
     /** The first 16 bytes of the text's SHA-256. */
     public static UUID hash(String text) {
         try {
-            ByteBuffer digest = ByteBuffer.wrap(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+            ByteBuffer digest =
+                    ByteBuffer.wrap(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
             return new UUID(digest.getLong(), digest.getLong());
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);

@@ -35,9 +35,12 @@ public class HandsController {
     }
 
     /** @param version the one that was loaded; needed when a pair is changed */
-    public record HandsRequest(@NotBlank(message = "expected a name") @Size(max = 80, message = "expected at most 80 characters") String name,
-                               @NotNull(message = "expected measures") @Valid Measures measures, @VersionNumber Integer version) {
-    }
+    public record HandsRequest(
+            @NotBlank(message = "expected a name") @Size(max = 80, message = "expected at most 80 characters")
+            String name,
+
+            @NotNull(message = "expected measures") @Valid Measures measures,
+            @VersionNumber Integer version) {}
 
     public record HandsView(UUID id, String name, Measures measures, boolean inUse, int version) {
 
@@ -90,22 +93,60 @@ public class HandsController {
     }
 
     /** @param sizes numbers of keys an instrument may have */
-    public record MeasuringView(List<TryView> whole, List<TryView> thumbIndex, List<TryView> indexLittle, double smallestMm, double largestMm, double usualMm, double octaveMm,
-                                List<Integer> sizes, double cardWidthMm, double cardHeightMm) {
-    }
+    public record MeasuringView(
+            List<TryView> whole,
+            List<TryView> thumbIndex,
+            List<TryView> indexLittle,
+            double smallestMm,
+            double largestMm,
+            double usualMm,
+            double octaveMm,
+            List<Integer> sizes,
+            double cardWidthMm,
+            double cardHeightMm) {}
 
     private static final double CARD_WIDTH = 85.60;
     private static final double CARD_HEIGHT = 53.98;
 
-    /** What can be held to find a hand's measures without a ruler, the narrowest first; the card is ISO/IEC 7810 ID-1. */
+    /**
+     * What can be held to find a hand's measures without a ruler, the narrowest first; the card is ISO/IEC 7810 ID-1.
+     */
     @GetMapping("/measuring")
     public MeasuringView measuring() {
-        List<TryView> whole = Stream.of(TryView.of("C3", "A3", "sixth"), TryView.of("C3", "B3", "seventh"), TryView.of("C3", "C4", "octave"), TryView.of("C3", "D4", "ninth"),
-                TryView.of("C3", "E4", "tenth"), TryView.of("C3", "F4", "eleventh"), TryView.of("C3", "G4", "twelfth")).toList();
-        List<TryView> thumbIndex = Stream.of(TryView.of("C4", "E4", "third"), TryView.of("C4", "F4", "fourth"), TryView.of("C4", "G4", "fifth"), TryView.of("C4", "A4", "sixth"),
-                TryView.of("C4", "B4", "seventh"), TryView.of("C4", "C5", "octave")).toList();
-        List<TryView> indexLittle = Stream.of(TryView.of("C4", "F4", "fourth"), TryView.of("C4", "G4", "fifth"), TryView.of("C4", "A4", "sixth"), TryView.of("C4", "B4", "seventh"),
-                TryView.of("C4", "C5", "octave")).toList();
-        return new MeasuringView(whole, thumbIndex, indexLittle, Hand.SMALLEST, Hand.LARGEST, Hand.USUAL.spanMm(), Keyboard.OCTAVE, Instrument.sizes(), CARD_WIDTH, CARD_HEIGHT);
+        List<TryView> whole = Stream.of(
+                        TryView.of("C3", "A3", "sixth"),
+                        TryView.of("C3", "B3", "seventh"),
+                        TryView.of("C3", "C4", "octave"),
+                        TryView.of("C3", "D4", "ninth"),
+                        TryView.of("C3", "E4", "tenth"),
+                        TryView.of("C3", "F4", "eleventh"),
+                        TryView.of("C3", "G4", "twelfth"))
+                .toList();
+        List<TryView> thumbIndex = Stream.of(
+                        TryView.of("C4", "E4", "third"),
+                        TryView.of("C4", "F4", "fourth"),
+                        TryView.of("C4", "G4", "fifth"),
+                        TryView.of("C4", "A4", "sixth"),
+                        TryView.of("C4", "B4", "seventh"),
+                        TryView.of("C4", "C5", "octave"))
+                .toList();
+        List<TryView> indexLittle = Stream.of(
+                        TryView.of("C4", "F4", "fourth"),
+                        TryView.of("C4", "G4", "fifth"),
+                        TryView.of("C4", "A4", "sixth"),
+                        TryView.of("C4", "B4", "seventh"),
+                        TryView.of("C4", "C5", "octave"))
+                .toList();
+        return new MeasuringView(
+                whole,
+                thumbIndex,
+                indexLittle,
+                Hand.SMALLEST,
+                Hand.LARGEST,
+                Hand.USUAL.spanMm(),
+                Keyboard.OCTAVE,
+                Instrument.sizes(),
+                CARD_WIDTH,
+                CARD_HEIGHT);
     }
 }

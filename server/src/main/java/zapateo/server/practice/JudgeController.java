@@ -58,37 +58,74 @@ public class JudgeController {
     }
 
     /**
-     * @param bars  by index as played, as in 0-3
+     * @param bars by index as played, as in 0-3
      * @param layer basses, chords, left, tune, right or both
      * @param tempo beats a minute, as the song counts them
      */
-    public record AskedRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
-                               @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
-                               @NotNull(message = "expected bars by index, as in 0-3") @ShortText String bars, @NotNull(message = "expected a layer") @ShortText String layer, @NotNull(message = "expected beats a minute") @BeatsPerMinute Double tempo) {
-    }
+    public record AskedRequest(
+            @NotNull(message = "expected the chart's text") @LongText
+            String chart,
+
+            @Valid ChoicesRequest choices,
+            @Valid Measures hand,
+
+            @Size(max = 4, message = "expected at most 4")
+            List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
+
+            @NotNull(message = "expected bars by index, as in 0-3") @ShortText
+            String bars,
+
+            @NotNull(message = "expected a layer") @ShortText
+            String layer,
+
+            @NotNull(message = "expected beats a minute") @BeatsPerMinute
+            Double tempo) {}
 
     /**
      * A note to be played.
      *
      * @param stroke index among the arrangement's strokes; @param note which of its notes, from low
-     * @param ms     from the first asked beat; @param held how long
+     * @param ms from the first asked beat; @param held how long
      */
-    public record AskedNoteView(int stroke, int note, String hand, int midi, String name, int finger, int bar, int tick, double ms, double held) {
-    }
+    public record AskedNoteView(
+            int stroke,
+            int note,
+            String hand,
+            int midi,
+            String name,
+            int finger,
+            int bar,
+            int tick,
+            double ms,
+            double held) {}
 
-    public record PedalSpanView(double down, double up) {
-    }
+    public record PedalSpanView(double down, double up) {}
 
-    public record AskedView(List<AskedNoteView> notes, List<PedalSpanView> pedal, double beatMs) {
-    }
+    public record AskedView(List<AskedNoteView> notes, List<PedalSpanView> pedal, double beatMs) {}
 
     /** The notes of a layer in the order of time. */
     @PostMapping("/asked")
     public AskedView asked(@Valid @RequestBody AskedRequest request) {
         Arrangement arrangement = arrangement(request.chart(), request.choices(), request.hand(), request.figures());
         Passage passage = passage(arrangement, request.bars(), request.layer(), request.tempo());
-        return new AskedView(passage.notes().stream().map(note -> new AskedNoteView(note.stroke(), note.note(), String.valueOf(note.hand().letter()), note.midi(), name(arrangement, note.stroke(), note.note()), note.finger(), note.bar(), note.tick(),
-                tenth(note.ms()), tenth(note.held()))).toList(), passage.pedal().stream().map(span -> new PedalSpanView(tenth(span.down()), tenth(span.up()))).toList(), tenth(passage.beatMs()));
+        return new AskedView(
+                passage.notes().stream()
+                        .map(note -> new AskedNoteView(
+                                note.stroke(),
+                                note.note(),
+                                String.valueOf(note.hand().letter()),
+                                note.midi(),
+                                name(arrangement, note.stroke(), note.note()),
+                                note.finger(),
+                                note.bar(),
+                                note.tick(),
+                                tenth(note.ms()),
+                                tenth(note.held())))
+                        .toList(),
+                passage.pedal().stream()
+                        .map(span -> new PedalSpanView(tenth(span.down()), tenth(span.up())))
+                        .toList(),
+                tenth(passage.beatMs()));
     }
 
     private static String name(Arrangement arrangement, int stroke, int note) {
@@ -96,57 +133,120 @@ public class JudgeController {
     }
 
     /** @param ms from when the first asked beat was due, as scheduled; @param held how long the key was down */
-    public record TakenNoteRequest(@NotNull(message = "expected milliseconds") @DecimalMin(value = "-3600000", message = "expected -3600000 to 36000000") @DecimalMax(value = "36000000", message = "expected -3600000 to 36000000") Double ms,
-                                @NotNull(message = "expected milliseconds") @DecimalMin(value = "0", message = "expected 0 to 36000000") @DecimalMax(value = "36000000", message = "expected 0 to 36000000") Double held,
-                                @NotNull(message = "expected a MIDI note number") @Min(value = 0, message = "expected 0 to 127") @Max(value = 127, message = "expected 0 to 127") Integer midi,
-                                @Min(value = 1, message = "expected 1 to 127") @Max(value = 127, message = "expected 1 to 127") Integer velocity) {
-    }
+    public record TakenNoteRequest(
+            @NotNull(message = "expected milliseconds")
+            @DecimalMin(value = "-3600000", message = "expected -3600000 to 36000000")
+            @DecimalMax(value = "36000000", message = "expected -3600000 to 36000000")
+            Double ms,
 
-    public record PedalMoveRequest(@NotNull(message = "expected milliseconds") @DecimalMin(value = "-3600000", message = "expected -3600000 to 36000000") @DecimalMax(value = "36000000", message = "expected -3600000 to 36000000") Double ms, @NotNull(message = "expected whether it goes down") Boolean down) {
-    }
+            @NotNull(message = "expected milliseconds")
+            @DecimalMin(value = "0", message = "expected 0 to 36000000")
+            @DecimalMax(value = "36000000", message = "expected 0 to 36000000")
+            Double held,
+
+            @NotNull(message = "expected a MIDI note number")
+            @Min(value = 0, message = "expected 0 to 127")
+            @Max(value = 127, message = "expected 0 to 127")
+            Integer midi,
+
+            @Min(value = 1, message = "expected 1 to 127") @Max(value = 127, message = "expected 1 to 127")
+            Integer velocity) {}
+
+    public record PedalMoveRequest(
+            @NotNull(message = "expected milliseconds")
+            @DecimalMin(value = "-3600000", message = "expected -3600000 to 36000000")
+            @DecimalMax(value = "36000000", message = "expected -3600000 to 36000000")
+            Double ms,
+
+            @NotNull(message = "expected whether it goes down")
+            Boolean down) {}
 
     /** @param notes keys that were struck; @param pedal absent where none was heard of */
-    public record JudgeRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
-                               @Size(max = 4, message = "expected at most 4") List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
-                               @NotNull(message = "expected bars by index, as in 0-3") @ShortText String bars, @NotNull(message = "expected a layer") @ShortText String layer, @NotNull(message = "expected beats a minute") @BeatsPerMinute Double tempo,
-                               @NotNull(message = "expected notes") @Size(max = 20_000, message = "expected at most 20,000") List<@NotNull @Valid TakenNoteRequest> notes,
-                               @Size(max = 5_000, message = "expected at most 5,000") List<@NotNull @Valid PedalMoveRequest> pedal) {
-    }
+    public record JudgeRequest(
+            @NotNull(message = "expected the chart's text") @LongText
+            String chart,
+
+            @Valid ChoicesRequest choices,
+            @Valid Measures hand,
+
+            @Size(max = 4, message = "expected at most 4")
+            List<@NotNull @Size(max = 20_000, message = "expected at most 20,000 characters") String> figures,
+
+            @NotNull(message = "expected bars by index, as in 0-3") @ShortText
+            String bars,
+
+            @NotNull(message = "expected a layer") @ShortText
+            String layer,
+
+            @NotNull(message = "expected beats a minute") @BeatsPerMinute
+            Double tempo,
+
+            @NotNull(message = "expected notes") @Size(max = 20_000, message = "expected at most 20,000")
+            List<@NotNull @Valid TakenNoteRequest> notes,
+
+            @Size(max = 5_000, message = "expected at most 5,000")
+            List<@NotNull @Valid PedalMoveRequest> pedal) {}
 
     /**
      * @param verdict right, early, late, wrong, missed or octave
-     * @param ms      after its time, below zero before it
-     * @param played  the key that was struck
+     * @param ms after its time, below zero before it
+     * @param played the key that was struck
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record HeardView(int stroke, int note, String verdict, double ms, @Schema(description = "absent where it was missed") Integer played) {
-    }
+    public record HeardView(
+            int stroke,
+            int note,
+            String verdict,
+            double ms,
 
-    public record AddedView(double ms, int midi, int bar) {
-    }
+            @Schema(description = "absent where it was missed")
+            Integer played) {}
 
-    public record StopView(int bar, double ms) {
-    }
+    public record AddedView(double ms, int midi, int bar) {}
 
-    public record AgainView(int from, int to) {
-    }
+    public record StopView(int bar, double ms) {}
+
+    public record AgainView(int from, int to) {}
 
     /** @param bars by index, to be looped; @param text as a teacher would say it */
-    public record FindingView(String code, List<Integer> bars, String text) {
-    }
+    public record FindingView(String code, List<Integer> bars, String text) {}
 
-    /** @param pace how many times as long as asked it took; @param right share of the notes that came when they should; @param clean whether it counts */
-    public record JudgementView(List<HeardView> notes, List<AddedView> added, double delayMs, double pace, boolean clean, double right, double unevenMs, List<StopView> stops, List<AgainView> again,
-                                List<OfHandView> hands, List<FindingView> mend, List<FindingView> good) {
-    }
+    /**
+     * @param pace how many times as long as asked it took; @param right share of the notes that came when they
+     *     should; @param clean whether it counts
+     */
+    public record JudgementView(
+            List<HeardView> notes,
+            List<AddedView> added,
+            double delayMs,
+            double pace,
+            boolean clean,
+            double right,
+            double unevenMs,
+            List<StopView> stops,
+            List<AgainView> again,
+            List<OfHandView> hands,
+            List<FindingView> mend,
+            List<FindingView> good) {}
 
     /** @param swing the long over the short part of its beats, @param askedSwing as it was asked */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record OfHandView(String hand, double unevenMs, @Schema(description = "absent where too few beats tell") Double swing, @Schema(description = "absent where too few beats tell") Double askedSwing) {
-    }
+    public record OfHandView(
+            String hand,
+            double unevenMs,
+
+            @Schema(description = "absent where too few beats tell")
+            Double swing,
+
+            @Schema(description = "absent where too few beats tell")
+            Double askedSwing) {}
 
     private static OfHandView view(Judgement.OfHand hand) {
-        return new OfHandView(String.valueOf(hand.hand().letter()), tenth(hand.unevenMs()), hand.swing().map(swung -> tenth(swung.ratio())).orElse(null), hand.swing().map(swung -> tenth(swung.asked())).orElse(null));
+        return new OfHandView(
+                String.valueOf(hand.hand().letter()),
+                tenth(hand.unevenMs()),
+                hand.swing().map(swung -> tenth(swung.ratio())).orElse(null),
+                hand.swing().map(swung -> tenth(swung.asked())).orElse(null));
     }
 
     /** What was played against what was asked. */
@@ -154,90 +254,194 @@ public class JudgeController {
     public JudgementView judge(@Valid @RequestBody JudgeRequest request) {
         Arrangement arrangement = arrangement(request.chart(), request.choices(), request.hand(), request.figures());
         Passage passage = passage(arrangement, request.bars(), request.layer(), request.tempo());
-        List<Take.Key> keys = request.notes().stream().map(key -> new Take.Key(key.ms(), key.held(), key.midi(), key.velocity() == null ? 64 : key.velocity())).toList();
-        List<Take.PedalMove> pedal = request.pedal() == null ? List.of() : request.pedal().stream().map(move -> new Take.PedalMove(move.ms(), move.down())).toList();
+        List<Take.Key> keys = request.notes().stream()
+                .map(key ->
+                        new Take.Key(key.ms(), key.held(), key.midi(), key.velocity() == null ? 64 : key.velocity()))
+                .toList();
+        List<Take.PedalMove> pedal = request.pedal() == null
+                ? List.of()
+                : request.pedal().stream()
+                        .map(move -> new Take.PedalMove(move.ms(), move.down()))
+                        .toList();
         Take take = new Take(keys, pedal);
         Judgement found = Judge.of(passage, take);
-        List<HeardView> notes = found.notes().stream().map(each -> new HeardView(each.asked().stroke(), each.asked().note(), each.verdict().name().toLowerCase(Locale.ROOT), tenth(each.off()),
-                each.key().map(key -> take.keys().get(key).midi()).orElse(null))).toList();
-        return new JudgementView(notes, found.added().stream().map(each -> new AddedView(tenth(each.ms()), each.midi(), each.bar())).toList(), tenth(found.delayMs()), Math.round(1000 * found.pace()) / 1000.0, found.clean(),
-                Math.round(1000 * found.right()) / 1000.0, tenth(found.unevenMs()), found.stops().stream().map(stop -> new StopView(stop.bar(), tenth(stop.ms()))).toList(),
-                found.again().stream().map(each -> new AgainView(each.from(), each.to())).toList(), found.hands().stream().map(JudgeController::view).toList(), views(arrangement, found.mend()), views(arrangement, found.good()));
+        List<HeardView> notes = found.notes().stream()
+                .map(each -> new HeardView(
+                        each.asked().stroke(),
+                        each.asked().note(),
+                        each.verdict().name().toLowerCase(Locale.ROOT),
+                        tenth(each.off()),
+                        each.key().map(key -> take.keys().get(key).midi()).orElse(null)))
+                .toList();
+        return new JudgementView(
+                notes,
+                found.added().stream()
+                        .map(each -> new AddedView(tenth(each.ms()), each.midi(), each.bar()))
+                        .toList(),
+                tenth(found.delayMs()),
+                Math.round(1000 * found.pace()) / 1000.0,
+                found.clean(),
+                Math.round(1000 * found.right()) / 1000.0,
+                tenth(found.unevenMs()),
+                found.stops().stream()
+                        .map(stop -> new StopView(stop.bar(), tenth(stop.ms())))
+                        .toList(),
+                found.again().stream()
+                        .map(each -> new AgainView(each.from(), each.to()))
+                        .toList(),
+                found.hands().stream().map(JudgeController::view).toList(),
+                views(arrangement, found.mend()),
+                views(arrangement, found.good()));
     }
 
     private List<FindingView> views(Arrangement arrangement, List<Judgement.Finding> findings) {
         List<FindingView> views = new ArrayList<>();
         for (Judgement.Finding finding : findings) {
             Map<String, String> args = new HashMap<>(finding.args());
-            args.computeIfPresent("asked", (name, midi) -> midi.matches("\\d+") ? key(arrangement, Integer.parseInt(midi)) : midi);
+            args.computeIfPresent(
+                    "asked", (name, midi) -> midi.matches("\\d+") ? key(arrangement, Integer.parseInt(midi)) : midi);
             args.computeIfPresent("played", (name, midi) -> key(arrangement, Integer.parseInt(midi)));
             args.computeIfPresent("hand", (name, hand) -> hand.equals("L") ? "left" : "right");
             args.put("bars", bars(arrangement, finding.bars()));
             boolean one = "1".equals(args.get("count"));
-            views.add(new FindingView(finding.code(), finding.bars(), words.of(Reason.of("practice-" + finding.code() + (one && words.has("practice-" + finding.code() + "-one") ? "-one" : ""), args))));
+            views.add(new FindingView(
+                    finding.code(),
+                    finding.bars(),
+                    words.of(Reason.of(
+                            "practice-" + finding.code()
+                                    + (one && words.has("practice-" + finding.code() + "-one") ? "-one" : ""),
+                            args))));
         }
         return views;
     }
 
     private static String key(Arrangement arrangement, int midi) {
-        return Pitch.onKey(midi, arrangement.song().key().scale().stream().filter(step -> step.chroma() == midi % 12).findFirst().orElse(PitchClass.simplest(midi % 12))).toString();
+        return Pitch.onKey(
+                        midi,
+                        arrangement.song().key().scale().stream()
+                                .filter(step -> step.chroma() == midi % 12)
+                                .findFirst()
+                                .orElse(PitchClass.simplest(midi % 12)))
+                .toString();
     }
 
     /** Their numbers in the chart, the first few. */
     private static String bars(Arrangement arrangement, List<Integer> bars) {
-        List<Integer> numbers = bars.stream().map(bar -> arrangement.song().bars().get(bar).number()).distinct().toList();
+        List<Integer> numbers = bars.stream()
+                .map(bar -> arrangement.song().bars().get(bar).number())
+                .distinct()
+                .toList();
         boolean run = numbers.size() > 2 && numbers.get(numbers.size() - 1) - numbers.get(0) == numbers.size() - 1;
-        String text = run ? numbers.get(0) + "–" + numbers.get(numbers.size() - 1) : String.join(", ", numbers.stream().limit(4).map(String::valueOf).toList()) + (numbers.size() > 4 ? " …" : "");
+        String text = run
+                ? numbers.get(0) + "–" + numbers.get(numbers.size() - 1)
+                : String.join(
+                                ", ",
+                                numbers.stream().limit(4).map(String::valueOf).toList())
+                        + (numbers.size() > 4 ? " …" : "");
         return (numbers.size() == 1 ? "bar " : "bars ") + text;
     }
 
     /** @param failed share of the passes that were not clean, by the bar's number in the chart */
-    public record SpotsRequest(@NotNull(message = "expected what was arranged") @Valid ArrangeRequest arrangement, @Size(max = 10000, message = "expected at most 10000") Map<@BarNumber Integer, @NotNull(message = "expected a share") @DecimalMin(value = "0", message = "expected 0 to 1") @DecimalMax(value = "1", message = "expected 0 to 1") Double> failed) {
-    }
+    public record SpotsRequest(
+            @NotNull(message = "expected what was arranged") @Valid
+            ArrangeRequest arrangement,
+
+            @Size(max = 10000, message = "expected at most 10000")
+            Map<
+                            @BarNumber Integer,
+                            @NotNull(message = "expected a share") @DecimalMin(value = "0", message = "expected 0 to 1")
+                            @DecimalMax(value = "1", message = "expected 0 to 1") Double>
+                    failed) {}
 
     /**
      * A place to practise.
      *
-     * @param kind  change, bar or phrase
+     * @param kind change, bar or phrase
      * @param first index of its first bar as played; @param from its number in the chart
-     * @param asks  what makes it hard most: reach, jumps, fingers, rhythm, together or reading
+     * @param asks what makes it hard most: reach, jumps, fingers, rhythm, together or reading
      */
-    public record SpotView(String kind, int first, int last, int from, int to, double difficulty, String asks, double fastest, String text) {
-    }
+    public record SpotView(
+            String kind,
+            int first,
+            int last,
+            int from,
+            int to,
+            double difficulty,
+            String asks,
+            double fastest,
+            String text) {}
 
-    public record SpotsView(List<SpotView> spots, List<SpotView> phrases) {
-    }
+    public record SpotsView(List<SpotView> spots, List<SpotView> phrases) {}
 
     /** Where a song is hard, the hardest first, and its phrases. */
     @PostMapping("/spots")
     public SpotsView spots(@Valid @RequestBody SpotsRequest request) {
         Arrangement arrangement = arranging.arrange(request.arrangement()).arrangement();
-        return new SpotsView(Spots.of(arrangement, request.failed() == null ? Map.of() : request.failed()).stream().map(spot -> view(arrangement, spot)).toList(), Spots.phrases(arrangement).stream().map(spot -> view(arrangement, spot)).toList());
+        return new SpotsView(
+                Spots.of(arrangement, request.failed() == null ? Map.of() : request.failed()).stream()
+                        .map(spot -> view(arrangement, spot))
+                        .toList(),
+                Spots.phrases(arrangement).stream()
+                        .map(spot -> view(arrangement, spot))
+                        .toList());
     }
 
     private SpotView view(Arrangement arrangement, Spots.Spot spot) {
         String kind = spot.kind().name().toLowerCase(Locale.ROOT);
         int from = arrangement.song().bars().get(spot.first()).number();
         int to = arrangement.song().bars().get(spot.last()).number();
-        String text = words.of(Reason.of("practice-spot-" + kind, Map.of("from", spot.from(), "to", spot.to(), "asks", words.of(Reason.of("practice-asks-" + spot.asks().id(), Map.of())))));
-        return new SpotView(kind, spot.first(), spot.last(), from, to, tenth(spot.difficulty()), spot.asks().id(), tenth(spot.fastest()), text);
+        String text = words.of(Reason.of(
+                "practice-spot-" + kind,
+                Map.of(
+                        "from",
+                        spot.from(),
+                        "to",
+                        spot.to(),
+                        "asks",
+                        words.of(Reason.of("practice-asks-" + spot.asks().id(), Map.of())))));
+        return new SpotView(
+                kind,
+                spot.first(),
+                spot.last(),
+                from,
+                to,
+                tenth(spot.difficulty()),
+                spot.asks().id(),
+                tenth(spot.fastest()),
+                text);
     }
 
     /**
      * @param stops tempos of one's own; absent are small steps
-     * @param last  the tempo that was clean last; absent where none was
-     * @param rung  where one stands; absent is the beginning
+     * @param last the tempo that was clean last; absent where none was
+     * @param rung where one stands; absent is the beginning
      * @param clean how the pass went; absent is no pass
      */
-    public record LadderRequest(@NotNull(message = "expected a goal") @BeatsPerMinute Double goal, @Size(max = 20, message = "expected at most 20") List<@NotNull @BeatsPerMinute Double> stops, @BeatsPerMinute Double last, @Valid RungRequest rung, Boolean clean) {
-    }
+    public record LadderRequest(
+            @NotNull(message = "expected a goal") @BeatsPerMinute
+            Double goal,
 
-    public record RungRequest(@NotNull(message = "expected a tempo") @BeatsPerMinute Double tempo, @NotNull(message = "expected a number") @Min(value = 0, message = "expected 0 to 10000") @Max(value = 10000, message = "expected 0 to 10000") Integer clean, @NotNull(message = "expected a number") @Min(value = 0, message = "expected 0 to 10000") @Max(value = 10000, message = "expected 0 to 10000") Integer failed) {
-    }
+            @Size(max = 20, message = "expected at most 20") List<@NotNull @BeatsPerMinute Double> stops,
+            @BeatsPerMinute Double last,
+            @Valid RungRequest rung,
+            Boolean clean) {}
+
+    public record RungRequest(
+            @NotNull(message = "expected a tempo") @BeatsPerMinute
+            Double tempo,
+
+            @NotNull(message = "expected a number")
+            @Min(value = 0, message = "expected 0 to 10000")
+            @Max(value = 10000, message = "expected 0 to 10000")
+            Integer clean,
+
+            @NotNull(message = "expected a number")
+            @Min(value = 0, message = "expected 0 to 10000")
+            @Max(value = 10000, message = "expected 0 to 10000")
+            Integer failed) {}
 
     /** @param rungs all tempos from where it begins to the goal */
-    public record LadderView(double tempo, int clean, int failed, List<Double> rungs) {
-    }
+    public record LadderView(double tempo, int clean, int failed, List<Double> rungs) {}
 
     /** Which tempo comes next. */
     @PostMapping("/ladder")
@@ -245,9 +449,15 @@ public class JudgeController {
         try {
             Ladder ladder = new Ladder(request.goal(), request.stops() == null ? List.of() : request.stops());
             Ladder.Rung start = ladder.start(java.util.Optional.ofNullable(request.last()));
-            Ladder.Rung rung = request.rung() == null ? start : new Ladder.Rung(request.rung().tempo(), request.rung().clean(), request.rung().failed());
+            Ladder.Rung rung = request.rung() == null
+                    ? start
+                    : new Ladder.Rung(
+                            request.rung().tempo(),
+                            request.rung().clean(),
+                            request.rung().failed());
             Ladder.Rung next = request.clean() == null ? rung : ladder.after(rung, request.clean());
-            List<Double> rungs = new ArrayList<>(ladder.rungs(Math.min(next.tempo(), ladder.start(java.util.Optional.empty()).tempo())));
+            List<Double> rungs = new ArrayList<>(ladder.rungs(Math.min(
+                    next.tempo(), ladder.start(java.util.Optional.empty()).tempo())));
             rungs.add(ladder.goal());
             return new LadderView(next.tempo(), next.clean(), next.failed(), rungs);
         } catch (Refused refused) {
@@ -256,7 +466,9 @@ public class JudgeController {
     }
 
     private Arrangement arrangement(String chart, ChoicesRequest choices, Measures hand, List<String> figures) {
-        return arranging.arrange(new ArrangeRequest(chart, choices, hand, figures)).arrangement();
+        return arranging
+                .arrange(new ArrangeRequest(chart, choices, hand, figures))
+                .arrangement();
     }
 
     private static Passage passage(Arrangement arrangement, String bars, String layer, double tempo) {

@@ -58,16 +58,38 @@ class Practising {
             throw Refusal.unusable(refused.getMessage());
         }
         Arrangement arrangement = arranging.arrange(request).arrangement();
-        double seconds = arrangement.timeline().ms(arrangement.song().ticks()) / 1000 * arrangement.song().tempo().bpm() / tempo;
+        double seconds = arrangement.timeline().ms(arrangement.song().ticks())
+                / 1000
+                * arrangement.song().tempo().bpm()
+                / tempo;
         boolean both = !arrangement.right().strokes().isEmpty();
         List<GoalRow.PieceRow> pieces = new ArrayList<>();
-        Spots.of(arrangement, Map.of()).stream().limit(HARDEST).forEach(spot -> pieces.add(piece(arrangement, spot, Layer.LEFT)));
-        Spots.phrases(arrangement).forEach(spot -> pieces.add(piece(arrangement, spot, both ? Layer.BOTH : Layer.LEFT)));
-        mapper.set(new GoalRow(song, player.id(), "", tempo, until, level, seconds, new GoalRow.Pieces(pieces), OffsetDateTime.now(ZoneOffset.UTC).truncatedTo(ChronoUnit.MICROS)));
+        Spots.of(arrangement, Map.of()).stream()
+                .limit(HARDEST)
+                .forEach(spot -> pieces.add(piece(arrangement, spot, Layer.LEFT)));
+        Spots.phrases(arrangement)
+                .forEach(spot -> pieces.add(piece(arrangement, spot, both ? Layer.BOTH : Layer.LEFT)));
+        mapper.set(new GoalRow(
+                song,
+                player.id(),
+                "",
+                tempo,
+                until,
+                level,
+                seconds,
+                new GoalRow.Pieces(pieces),
+                OffsetDateTime.now(ZoneOffset.UTC).truncatedTo(ChronoUnit.MICROS)));
     }
 
     private static GoalRow.PieceRow piece(Arrangement arrangement, Spots.Spot spot, Layer layer) {
-        return new GoalRow.PieceRow(arrangement.song().bars().get(spot.first()).number(), arrangement.song().bars().get(spot.last()).number(), layer.id(), spot.difficulty(), spot.asks().id(), spot.from(), spot.to());
+        return new GoalRow.PieceRow(
+                arrangement.song().bars().get(spot.first()).number(),
+                arrangement.song().bars().get(spot.last()).number(),
+                layer.id(),
+                spot.difficulty(),
+                spot.asks().id(),
+                spot.from(),
+                spot.to());
     }
 
     private void known(Player player, UUID song) {
@@ -126,54 +148,136 @@ class Practising {
     }
 
     private List<Memory.Pass> passes(Player player) {
-        return log(player, null).stream().map(row -> new Memory.Pass((int) row.playedOn().toEpochDay(), row.songId().toString(), row.firstBar(), row.lastBar(), Layer.of(row.layer()), row.tempo(), row.clean())).toList();
+        return log(player, null).stream()
+                .map(row -> new Memory.Pass(
+                        (int) row.playedOn().toEpochDay(),
+                        row.songId().toString(),
+                        row.firstBar(),
+                        row.lastBar(),
+                        Layer.of(row.layer()),
+                        row.tempo(),
+                        row.clean()))
+                .toList();
     }
 
     List<PracticeController.GoalView> goals(Player player, LocalDate today) {
         List<GoalRow> all = mapper.goals(player.id());
         List<Memory> known = known(player, all);
-        return all.stream().map(row -> {
-            List<Plan.Piece> pieces = pieces(row);
-            List<Memory> own = known.stream().filter(each -> each.song().equals(row.songId().toString())).toList();
-            long there = pieces.stream().filter(piece -> own.stream().anyMatch(each -> each.first() == piece.first() && each.last() == piece.last() && each.layer() == piece.layer() && each.clean().filter(tempo -> tempo >= row.tempo() - THERE).isPresent())).count();
-            int due = (int) own.stream().filter(each -> each.due() <= today.toEpochDay()).count();
-            return new PracticeController.GoalView(row.songId(), row.title(), row.tempo(), row.until(), row.level(), Math.round(row.seconds()), pieces.size(), pieces.isEmpty() ? 0 : Math.round(100.0 * there / pieces.size()) / 100.0, due);
-        }).toList();
+        return all.stream()
+                .map(row -> {
+                    List<Plan.Piece> pieces = pieces(row);
+                    List<Memory> own = known.stream()
+                            .filter(each -> each.song().equals(row.songId().toString()))
+                            .toList();
+                    long there = pieces.stream()
+                            .filter(piece -> own.stream()
+                                    .anyMatch(each -> each.first() == piece.first()
+                                            && each.last() == piece.last()
+                                            && each.layer() == piece.layer()
+                                            && each.clean()
+                                                    .filter(tempo -> tempo >= row.tempo() - THERE)
+                                                    .isPresent()))
+                            .count();
+                    int due = (int) own.stream()
+                            .filter(each -> each.due() <= today.toEpochDay())
+                            .count();
+                    return new PracticeController.GoalView(
+                            row.songId(),
+                            row.title(),
+                            row.tempo(),
+                            row.until(),
+                            row.level(),
+                            Math.round(row.seconds()),
+                            pieces.size(),
+                            pieces.isEmpty() ? 0 : Math.round(100.0 * there / pieces.size()) / 100.0,
+                            due);
+                })
+                .toList();
     }
 
     private List<Memory> known(Player player, List<GoalRow> goals) {
-        Set<Memory.Place> places = goals.stream().flatMap(row -> pieces(row).stream().map(piece -> new Memory.Place(row.songId().toString(), piece.first(), piece.last(), piece.layer()))).collect(Collectors.toCollection(LinkedHashSet::new));
+        Set<Memory.Place> places = goals.stream()
+                .flatMap(row -> pieces(row).stream()
+                        .map(piece ->
+                                new Memory.Place(row.songId().toString(), piece.first(), piece.last(), piece.layer())))
+                .collect(Collectors.toCollection(LinkedHashSet::new));
         return Memory.of(passes(player), places);
     }
 
     private static List<Plan.Piece> pieces(GoalRow row) {
-        return row.pieces().all().stream().map(piece -> new Plan.Piece(piece.first(), piece.last(), Layer.of(piece.layer()), piece.difficulty())).toList();
+        return row.pieces().all().stream()
+                .map(piece -> new Plan.Piece(piece.first(), piece.last(), Layer.of(piece.layer()), piece.difficulty()))
+                .toList();
     }
 
     PracticeController.PlanView plan(Player player, LocalDate today, int minutes) {
         List<GoalRow> goals = mapper.goals(player.id());
-        Map<String, GoalRow> bySong = goals.stream().collect(Collectors.toMap(goal -> goal.songId().toString(), goal -> goal));
-        List<Plan.Learned> learned = goals.stream().map(row -> new Plan.Learned(row.songId().toString(), row.tempo(), Optional.ofNullable(row.until()).map(day -> (int) day.toEpochDay()), row.level(), row.seconds(), pieces(row))).toList();
+        Map<String, GoalRow> bySong =
+                goals.stream().collect(Collectors.toMap(goal -> goal.songId().toString(), goal -> goal));
+        List<Plan.Learned> learned = goals.stream()
+                .map(row -> new Plan.Learned(
+                        row.songId().toString(),
+                        row.tempo(),
+                        Optional.ofNullable(row.until()).map(day -> (int) day.toEpochDay()),
+                        row.level(),
+                        row.seconds(),
+                        pieces(row)))
+                .toList();
         try {
             Plan plan = Plan.of((int) today.toEpochDay(), minutes, learned, known(player, goals));
-            return new PracticeController.PlanView(plan.items().stream().map(item -> view(item, bySong.get(item.song()))).toList(), plan.minutes(), plan.warnings().stream().map(warning -> view(warning, bySong.get(warning.song()))).toList());
+            return new PracticeController.PlanView(
+                    plan.items().stream()
+                            .map(item -> view(item, bySong.get(item.song())))
+                            .toList(),
+                    plan.minutes(),
+                    plan.warnings().stream()
+                            .map(warning -> view(warning, bySong.get(warning.song())))
+                            .toList());
         } catch (Refused refused) {
             throw Refusal.unusable(refused.getMessage());
         }
     }
 
     private PracticeController.PlanItemView view(Plan.Item item, GoalRow song) {
-        Map<String, String> args = Map.of("days", String.valueOf(item.days()), "asks", song == null ? "" : asks(song, item));
-        String why = words.of(Reason.of("practice-why-" + item.why() + (item.days() == 1 && words.has("practice-why-" + item.why() + "-one") ? "-one" : ""), args));
-        return new PracticeController.PlanItemView(item.what().name().toLowerCase(Locale.ROOT).replace('_', '-'), song == null ? null : song.songId(), song == null ? null : song.title(), item.first(), item.last(), item.layer().id(), item.tempo(), item.minutes(), why);
+        Map<String, String> args =
+                Map.of("days", String.valueOf(item.days()), "asks", song == null ? "" : asks(song, item));
+        String why = words.of(Reason.of(
+                "practice-why-" + item.why()
+                        + (item.days() == 1 && words.has("practice-why-" + item.why() + "-one") ? "-one" : ""),
+                args));
+        return new PracticeController.PlanItemView(
+                item.what().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                song == null ? null : song.songId(),
+                song == null ? null : song.title(),
+                item.first(),
+                item.last(),
+                item.layer().id(),
+                item.tempo(),
+                item.minutes(),
+                why);
     }
 
     private String asks(GoalRow song, Plan.Item item) {
-        return song.pieces().all().stream().filter(piece -> piece.first() == item.first() && piece.last() == item.last()).flatMap(piece -> Stream.of(words.of(Reason.of("practice-asks-" + piece.asks(), Map.of())))).findFirst().orElse("");
+        return song.pieces().all().stream()
+                .filter(piece -> piece.first() == item.first() && piece.last() == item.last())
+                .flatMap(piece -> Stream.of(words.of(Reason.of("practice-asks-" + piece.asks(), Map.of()))))
+                .findFirst()
+                .orElse("");
     }
 
     private PracticeController.PlanWarningView view(Plan.Warning warning, GoalRow song) {
-        String text = words.of(Reason.of("practice-behind" + (warning.lowerLevel() ? "-level" : ""), Map.of("title", song.title(), "days", String.valueOf(warning.days()), "left", String.valueOf(warning.left()), "lower", String.valueOf(Math.round(warning.lower())))));
-        return new PracticeController.PlanWarningView(song.songId(), warning.days(), warning.left(), warning.lower(), warning.lowerLevel(), text);
+        String text = words.of(Reason.of(
+                "practice-behind" + (warning.lowerLevel() ? "-level" : ""),
+                Map.of(
+                        "title",
+                        song.title(),
+                        "days",
+                        String.valueOf(warning.days()),
+                        "left",
+                        String.valueOf(warning.left()),
+                        "lower",
+                        String.valueOf(Math.round(warning.lower())))));
+        return new PracticeController.PlanWarningView(
+                song.songId(), warning.days(), warning.left(), warning.lower(), warning.lowerLevel(), text);
     }
 }

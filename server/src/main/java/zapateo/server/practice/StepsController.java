@@ -42,25 +42,46 @@ public class StepsController {
     /**
      * Once through.
      *
-     * @param id  of the page's making, so that it is kept once however often it is sent
+     * @param id of the page's making, so that it is kept once however often it is sent
      * @param day the player's own; absent is the server's
-     * @param ms  milliseconds of each step
+     * @param ms milliseconds of each step
      */
-    public record RoundRequest(@NotNull(message = "expected an id") UUID id, @NotNull(message = "expected a song") UUID song, @PlausibleDate LocalDate day,
-                               @NotNull(message = "expected a bar's number") @BarNumber Integer first, @NotNull(message = "expected a bar's number") @BarNumber Integer last,
-                               @NotNull(message = "expected a layer") @ShortText String layer,
-                               @NotEmpty(message = "expected milliseconds of each step") @Size(max = 5_000, message = "expected at most 5,000 steps")
-                               List<@NotNull(message = "expected milliseconds") @Min(value = 0, message = "expected 0 or more") @Max(value = 3_600_000, message = "expected an hour at most") Integer> ms) {
-    }
+    public record RoundRequest(
+            @NotNull(message = "expected an id") UUID id,
+            @NotNull(message = "expected a song") UUID song,
+            @PlausibleDate LocalDate day,
 
-    public record RoundView(UUID id, OffsetDateTime at, List<Integer> ms) {
-    }
+            @NotNull(message = "expected a bar's number") @BarNumber
+            Integer first,
+
+            @NotNull(message = "expected a bar's number") @BarNumber
+            Integer last,
+
+            @NotNull(message = "expected a layer") @ShortText
+            String layer,
+
+            @NotEmpty(message = "expected milliseconds of each step")
+            @Size(max = 5_000, message = "expected at most 5,000 steps")
+            List<
+                            @NotNull(message = "expected milliseconds") @Min(value = 0, message = "expected 0 or more")
+                            @Max(value = 3_600_000, message = "expected an hour at most") Integer>
+                    ms) {}
+
+    public record RoundView(UUID id, OffsetDateTime at, List<Integer> ms) {}
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     public RoundView keep(@Valid @RequestBody RoundRequest request) {
         OffsetDateTime at = OffsetDateTime.now(ZoneOffset.UTC).truncatedTo(ChronoUnit.MICROS);
-        StepRow row = new StepRow(request.id(), Player.ONLY.id(), request.song(), at, request.day() == null ? LocalDate.now() : request.day(), request.first(), request.last(), request.layer(),
+        StepRow row = new StepRow(
+                request.id(),
+                Player.ONLY.id(),
+                request.song(),
+                at,
+                request.day() == null ? LocalDate.now() : request.day(),
+                request.first(),
+                request.last(),
+                request.layer(),
                 request.ms().stream().map(String::valueOf).collect(Collectors.joining(" ")));
         practising.keep(Player.ONLY, row);
         return view(row);
@@ -68,11 +89,20 @@ public class StepsController {
 
     /** The last times through a place, the latest first. */
     @GetMapping("/{song}")
-    public List<RoundView> rounds(@PathVariable UUID song, @RequestParam @BarNumber int first, @RequestParam @BarNumber int last, @RequestParam @ShortText String layer) {
-        return practising.steps(Player.ONLY, song, first, last, layer).stream().map(StepsController::view).toList();
+    public List<RoundView> rounds(
+            @PathVariable UUID song,
+            @RequestParam @BarNumber int first,
+            @RequestParam @BarNumber int last,
+            @RequestParam @ShortText String layer) {
+        return practising.steps(Player.ONLY, song, first, last, layer).stream()
+                .map(StepsController::view)
+                .toList();
     }
 
     private static RoundView view(StepRow row) {
-        return new RoundView(row.id(), row.steppedAt(), Stream.of(row.ms().split(" ")).map(Integer::valueOf).toList());
+        return new RoundView(
+                row.id(),
+                row.steppedAt(),
+                Stream.of(row.ms().split(" ")).map(Integer::valueOf).toList());
     }
 }

@@ -16,13 +16,17 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Refuses request bodies over 1 MiB, a file of one song over 16 MiB and one of many over 32 MiB, also those that do not say how long they are. */
+/**
+ * Refuses request bodies over 1 MiB, a file of one song over 16 MiB and one of many over 32 MiB, also those that do not
+ * say how long they are.
+ */
 @Component
 public class BodyLimit extends OncePerRequestFilter {
 
     static final int MOST_BYTES = 1 << 20;
     /** A song in a file, and many of them in one. */
-    private static final Map<String, Integer> FILES = Map.of("/api/songs/import", 16 << 20, "/api/sets/import", 32 << 20, "/api/keeping/everything", 32 << 20);
+    private static final Map<String, Integer> FILES =
+            Map.of("/api/songs/import", 16 << 20, "/api/sets/import", 32 << 20, "/api/keeping/everything", 32 << 20);
 
     private final JsonMapper json;
 
@@ -31,7 +35,10 @@ public class BodyLimit extends OncePerRequestFilter {
     }
 
     static ProblemDetail document(int most) {
-        return ProblemDocuments.document(HttpStatus.CONTENT_TOO_LARGE, "too-large", "The request is larger than " + (most >> 20) + " MiB, the most that is taken at once.");
+        return ProblemDocuments.document(
+                HttpStatus.CONTENT_TOO_LARGE,
+                "too-large",
+                "The request is larger than " + (most >> 20) + " MiB, the most that is taken at once.");
     }
 
     private static int most(HttpServletRequest request) {
@@ -39,7 +46,8 @@ public class BodyLimit extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         int most = most(request);
         if (request.getContentLengthLong() > most) {
             response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());

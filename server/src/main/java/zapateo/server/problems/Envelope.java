@@ -22,14 +22,19 @@ public class Envelope extends OncePerRequestFilter {
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         if (isRead(request.getContentType())) {
             chain.doFilter(request, response);
             return;
         }
         response.setStatus(HttpStatus.BAD_REQUEST.value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.getOutputStream().write(json.writeValueAsBytes(ProblemDocuments.document(HttpStatus.BAD_REQUEST, "unreadable", "The header Content-Type cannot be read: expected one such as application/json.")));
+        response.getOutputStream()
+                .write(json.writeValueAsBytes(ProblemDocuments.document(
+                        HttpStatus.BAD_REQUEST,
+                        "unreadable",
+                        "The header Content-Type cannot be read: expected one such as application/json.")));
     }
 
     private static boolean isRead(String type) {

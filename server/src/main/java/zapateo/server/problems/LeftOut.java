@@ -3,7 +3,10 @@ package zapateo.server.problems;
 import java.util.ArrayList;
 import java.util.List;
 
-/** What was left out of something that was brought in, a sentence each with its place; of very many the first are told and the others counted. */
+/**
+ * What was left out of something that was brought in, a sentence each with its place; of very many the first are told
+ * and the others counted.
+ */
 public final class LeftOut {
 
     private static final int MOST_TOLD = 100;

@@ -20,19 +20,27 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Errors that come up outside of the application's own pages, the container's too: problem documents like all others, and not a word of the machine. */
+/**
+ * Errors that come up outside of the application's own pages, the container's too: problem documents like all others,
+ * and not a word of the machine.
+ */
 @Hidden
 @RestController
 class PlainErrors implements ErrorController {
 
-    private static final String DETAIL = "This address, or what came with it, is none there is an answer to. GET /api/openapi tells those there are.";
+    private static final String DETAIL =
+            "This address, or what came with it, is none there is an answer to. GET /api/openapi tells those there are.";
 
     /** Where the container sends what went wrong; by itself it is no page. */
     @RequestMapping("${server.error.path:${error.path:/error}}")
     ResponseEntity<ProblemDetail> error(HttpServletRequest request) {
         Object told = request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE);
-        HttpStatus status = told instanceof Integer code && HttpStatus.resolve(code) != null ? HttpStatus.valueOf(code) : HttpStatus.NOT_FOUND;
-        return ResponseEntity.status(status).contentType(MediaType.APPLICATION_PROBLEM_JSON).body(ProblemDetail.forStatusAndDetail(status, DETAIL));
+        HttpStatus status = told instanceof Integer code && HttpStatus.resolve(code) != null
+                ? HttpStatus.valueOf(code)
+                : HttpStatus.NOT_FOUND;
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(ProblemDetail.forStatusAndDetail(status, DETAIL));
     }
 
     /** What the container refuses before the application sees it. */
@@ -55,14 +63,18 @@ class PlainErrors implements ErrorController {
         @Override
         protected void report(Request request, Response response, Throwable thrown) {
             int status = response.getStatus();
-            if (status < HttpStatus.BAD_REQUEST.value() || response.getContentWritten() > 0 || !response.setErrorReported()) {
+            if (status < HttpStatus.BAD_REQUEST.value()
+                    || response.getContentWritten() > 0
+                    || !response.setErrorReported()) {
                 return;
             }
             HttpStatus known = HttpStatus.resolve(status);
             String title = known == null ? "" : known.getReasonPhrase();
             try {
                 response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-                response.getOutputStream().write(("{\"status\":" + status + ",\"title\":\"" + title + "\",\"detail\":\"" + DETAIL + "\"}").getBytes(StandardCharsets.UTF_8));
+                response.getOutputStream()
+                        .write(("{\"status\":" + status + ",\"title\":\"" + title + "\",\"detail\":\"" + DETAIL + "\"}")
+                                .getBytes(StandardCharsets.UTF_8));
                 response.finishResponse();
             } catch (IOException | IllegalStateException e) {
                 // Whoever asked is gone.

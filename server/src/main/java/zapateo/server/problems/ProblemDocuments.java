@@ -1,8 +1,8 @@
 package zapateo.server.problems;
 
 import java.net.URI;
-import java.util.Set;
 import java.sql.SQLException;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.tomcat.util.http.InvalidParameterException;
 import org.slf4j.Logger;
@@ -76,7 +76,10 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     /** Asking again would take as long again. */
     @ExceptionHandler(Patience.GivenUp.class)
     ProblemDetail givenUp() {
-        return document(HttpStatus.UNPROCESSABLE_CONTENT, "too-much", "This took more than its share of computing, or nobody waited for it any more, and was given up. Nothing was changed; a part of the song at a time will do.");
+        return document(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                "too-much",
+                "This took more than its share of computing, or nobody waited for it any more, and was given up. Nothing was changed; a part of the song at a time will do.");
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
@@ -98,25 +101,35 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         }
         String state = sqlState(e);
         if (DISK_FULL.equals(state)) {
-            return document(HttpStatus.INSUFFICIENT_STORAGE, "disk-full",
+            return document(
+                    HttpStatus.INSUFFICIENT_STORAGE,
+                    "disk-full",
                     "The disk is full, so this was not saved. What was saved before is safe; make room and try again.");
         }
         if (state.startsWith(DATA_AT_FAULT)) {
-            return document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", "The text holds a character that cannot be stored.");
+            return document(
+                    HttpStatus.UNPROCESSABLE_CONTENT, "unusable", "The text holds a character that cannot be stored.");
         }
         if (READ_ONLY.equals(state)) {
-            return document(HttpStatus.SERVICE_UNAVAILABLE, "database",
+            return document(
+                    HttpStatus.SERVICE_UNAVAILABLE,
+                    "database",
                     "A copy is being put in the place of what is kept, so this was not saved. What is on your screen is kept there and will be saved in a moment.");
         }
         String kind = state.length() < 2 ? "" : state.substring(0, 2);
         if (OVERTAKEN.contains(kind)) {
-            return document(HttpStatus.CONFLICT, "overtaken", "Another request kept this at the same moment. Nothing of this one was kept; load it again and send it once more.");
+            return document(
+                    HttpStatus.CONFLICT,
+                    "overtaken",
+                    "Another request kept this at the same moment. Nothing of this one was kept; load it again and send it once more.");
         }
         if (!AWAY.contains(kind)) {
             return fault(e);
         }
         LOG.warn("the database did not answer: {}", e.getMessage());
-        return document(HttpStatus.SERVICE_UNAVAILABLE, "database",
+        return document(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "database",
                 "The database does not answer. What was saved before is safe; what is on your screen is kept there and will be saved when it is back.");
     }
 
@@ -128,15 +141,23 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
                 return BodyLimit.document(large.most());
             }
         }
-        LOG.warn("a form that cannot be read: {}", e.getMostSpecificCause().getClass().getSimpleName());
-        return document(HttpStatus.BAD_REQUEST, "unreadable", "The form cannot be read: expected multipart/form-data with a boundary, whole, and a file in the part named file.");
+        LOG.warn(
+                "a form that cannot be read: {}",
+                e.getMostSpecificCause().getClass().getSimpleName());
+        return document(
+                HttpStatus.BAD_REQUEST,
+                "unreadable",
+                "The form cannot be read: expected multipart/form-data with a boundary, whole, and a file in the part named file.");
     }
 
     /** Parameters of an address or of a form that are not encoded as they have to be. */
     @ExceptionHandler(InvalidParameterException.class)
     ProblemDetail brokenParameters(InvalidParameterException e) {
         LOG.warn("parameters that cannot be read");
-        return document(HttpStatus.BAD_REQUEST, "unreadable", "The parameters cannot be read: expected % with two hexadecimal digits, and UTF-8.");
+        return document(
+                HttpStatus.BAD_REQUEST,
+                "unreadable",
+                "The parameters cannot be read: expected % with two hexadecimal digits, and UTF-8.");
     }
 
     @ExceptionHandler(Exception.class)
@@ -154,25 +175,31 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     }
 
     @Override
-    protected ResponseEntity<Object> handleExceptionInternal(Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    protected ResponseEntity<Object> handleExceptionInternal(
+            Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         return isOfClientGone(e) ? null : super.handleExceptionInternal(e, body, headers, status, request);
     }
 
     private static ProblemDetail fault(Exception e) {
         LOG.error("unforeseen", e);
-        return document(HttpStatus.INTERNAL_SERVER_ERROR, "unforeseen", "Something went wrong that should not. What was saved before is safe.");
+        return document(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "unforeseen",
+                "Something went wrong that should not. What was saved before is safe.");
     }
 
     @Override
-    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status,
-                                                                  WebRequest request) {
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         if (e.getMostSpecificCause() instanceof BodyLimit.TooLarge large) {
             return answer(BodyLimit.document(large.most()));
         }
         if (e.getCause() instanceof InvalidTypeIdException kind && kind.getTypeId() == null) {
-            return answer(document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", path(kind) + ".kind: expected a kind"));
+            return answer(
+                    document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", path(kind) + ".kind: expected a kind"));
         }
-        ProblemDetail document = document(HttpStatus.BAD_REQUEST, "unreadable", "The request cannot be read as JSON of the expected shape.");
+        ProblemDetail document = document(
+                HttpStatus.BAD_REQUEST, "unreadable", "The request cannot be read as JSON of the expected shape.");
         if (e.getCause() instanceof JacksonException json) {
             document.setDetail(describe(json));
             if (json.getLocation() != null && json.getLocation().getLineNr() > 0) {
@@ -184,17 +211,27 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     }
 
     @Override
-    protected ResponseEntity<Object> handleMethodArgumentNotValid(MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status,
-                                                                  WebRequest request) {
-        String detail = e.getBindingResult().getFieldErrors().stream().map(ProblemDocuments::describe).sorted().collect(Collectors.joining("; "));
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        String detail = e.getBindingResult().getFieldErrors().stream()
+                .map(ProblemDocuments::describe)
+                .sorted()
+                .collect(Collectors.joining("; "));
         return answer(document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", detail));
     }
 
     /** What a parameter of an address may be. */
     @Override
-    protected ResponseEntity<Object> handleHandlerMethodValidationException(HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        String detail = e.getParameterValidationResults().stream().flatMap(each -> each.getResolvableErrors().stream()
-                .map(error -> (error instanceof FieldError field ? field.getField() : each.getMethodParameter().getParameterName()) + ": " + error.getDefaultMessage())).sorted().collect(Collectors.joining("; "));
+    protected ResponseEntity<Object> handleHandlerMethodValidationException(
+            HandlerMethodValidationException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        String detail = e.getParameterValidationResults().stream()
+                .flatMap(each -> each.getResolvableErrors().stream()
+                        .map(error -> (error instanceof FieldError field
+                                        ? field.getField()
+                                        : each.getMethodParameter().getParameterName())
+                                + ": " + error.getDefaultMessage()))
+                .sorted()
+                .collect(Collectors.joining("; "));
         return answer(document(HttpStatus.UNPROCESSABLE_CONTENT, "unusable", detail));
     }
 
@@ -203,7 +240,9 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
     }
 
     private static String path(JacksonException json) {
-        return json.getPath().stream().map(step -> step.getPropertyName() == null ? "[" + step.getIndex() + "]" : step.getPropertyName()).collect(Collectors.joining("."));
+        return json.getPath().stream()
+                .map(step -> step.getPropertyName() == null ? "[" + step.getIndex() + "]" : step.getPropertyName())
+                .collect(Collectors.joining("."));
     }
 
     /** What is wrong with JSON, with the path to it. */
@@ -214,12 +253,18 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         }
         if (json instanceof UnrecognizedPropertyException unknown) {
             return "Unknown field \"" + path + "\". Expected one of: "
-                    + unknown.getKnownPropertyIds().stream().map(String::valueOf).sorted().collect(Collectors.joining(", ")) + ".";
+                    + unknown.getKnownPropertyIds().stream()
+                            .map(String::valueOf)
+                            .sorted()
+                            .collect(Collectors.joining(", "))
+                    + ".";
         }
         if (json instanceof StreamReadException) {
             return "The request is not well-formed JSON.";
         }
-        return path.isEmpty() ? "The request is not an object of the expected shape." : "Field \"" + path + "\" has the wrong type.";
+        return path.isEmpty()
+                ? "The request is not an object of the expected shape."
+                : "Field \"" + path + "\" has the wrong type.";
     }
 
     private static String sqlState(Throwable e) {

@@ -6,8 +6,8 @@ import io.swagger.v3.oas.annotations.media.Schema;
  * Something that could not be taken as it was given.
  *
  * @param severity {@code error} or {@code warning}
- * @param line     from 1; absent where no text is at fault
- * @param column   from 1, in UTF-16 code units
+ * @param line from 1; absent where no text is at fault
+ * @param column from 1, in UTF-16 code units
  */
 public record ProblemView(
         String severity,
@@ -17,5 +17,4 @@ public record ProblemView(
         @Schema(types = {"integer", "null"}) Integer length,
         String found,
         String expected,
-        String message) {
-}
+        String message) {}

@@ -33,6 +33,7 @@ public class ReasonWords {
 
     public String of(Reason reason) {
         Matcher argument = ARGUMENT.matcher(words.getString(reason.code()));
-        return argument.replaceAll(match -> Matcher.quoteReplacement(reason.args().getOrDefault(match.group(1), "")));
+        return argument.replaceAll(
+                match -> Matcher.quoteReplacement(reason.args().getOrDefault(match.group(1), "")));
     }
 }

@@ -26,8 +26,12 @@ public final class Refusal extends RuntimeException {
     }
 
     public static Refusal stale(int given, int present) {
-        return new Refusal(HttpStatus.CONFLICT, "stale-version", "This was changed elsewhere: you hold version " + given + ", version " + present
-                + " is kept. Nothing was overwritten; load it again, or keep yours as a copy.", List.of());
+        return new Refusal(
+                HttpStatus.CONFLICT,
+                "stale-version",
+                "This was changed elsewhere: you hold version " + given + ", version " + present
+                        + " is kept. Nothing was overwritten; load it again, or keep yours as a copy.",
+                List.of());
     }
 
     /** JSON that is none of the form that is expected. */
@@ -37,7 +41,11 @@ public final class Refusal extends RuntimeException {
 
     /** Too much is computed already. */
     public static Refusal busy() {
-        return new Refusal(HttpStatus.SERVICE_UNAVAILABLE, BUSY, "Too much is being computed at the moment. Nothing was lost: ask again in a second.", List.of());
+        return new Refusal(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                BUSY,
+                "Too much is being computed at the moment. Nothing was lost: ask again in a second.",
+                List.of());
     }
 
     /** What a later Zapateo kept. */
@@ -55,7 +63,11 @@ public final class Refusal extends RuntimeException {
     }
 
     public static Refusal file(List<ProblemView> problems) {
-        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "file", "No song can be read from this file. Nothing was changed.", problems);
+        return new Refusal(
+                HttpStatus.UNPROCESSABLE_CONTENT,
+                "file",
+                "No song can be read from this file. Nothing was changed.",
+                problems);
     }
 
     HttpStatus status() {

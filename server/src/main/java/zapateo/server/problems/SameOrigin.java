@@ -23,8 +23,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * The door of a server on loopback: it answers to its own names only, so that no page of another name reads it, and what a browser asks for comes from its own pages: a page of elsewhere may link to a view and do
- * nothing else, neither change something nor make the server compute. Callers that are no browser send neither {@code Origin} nor {@code Sec-Fetch-Site} and need nothing else.
+ * The door of a server on loopback: it answers to its own names only, so that no page of another name reads it, and
+ * what a browser asks for comes from its own pages: a page of elsewhere may link to a view and do nothing else, neither
+ * change something nor make the server compute. Callers that are no browser send neither {@code Origin} nor
+ * {@code Sec-Fetch-Site} and need nothing else.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 1)
@@ -40,21 +42,42 @@ class SameOrigin extends OncePerRequestFilter {
 
     /** @param names it is served under beside those of loopback, parted by commas */
     SameOrigin(@Value("${zapateo.names:}") String names, JsonMapper json) {
-        this.names = Stream.concat(LOOPBACK.stream(), Arrays.stream(names.split(",")).map(name -> name.strip().toLowerCase(Locale.ROOT)).filter(name -> !name.isEmpty())).collect(Collectors.toUnmodifiableSet());
+        this.names = Stream.concat(
+                        LOOPBACK.stream(),
+                        Arrays.stream(names.split(","))
+                                .map(name -> name.strip().toLowerCase(Locale.ROOT))
+                                .filter(name -> !name.isEmpty()))
+                .collect(Collectors.toUnmodifiableSet());
         this.json = json;
     }
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         response.setHeader("Cross-Origin-Opener-Policy", "same-origin");
         response.setHeader("Cross-Origin-Resource-Policy", "same-origin");
         String host = request.getHeader(HttpHeaders.HOST);
         if (host == null || !names.contains(name(host))) {
-            refuse(response, ProblemDocuments.document(HttpStatus.MISDIRECTED_REQUEST, "wrong-host", "This server does not answer to that name: call it by the address it was started with."));
+            refuse(
+                    response,
+                    ProblemDocuments.document(
+                            HttpStatus.MISDIRECTED_REQUEST,
+                            "wrong-host",
+                            "This server does not answer to that name: call it by the address it was started with."));
         } else if (!READS.contains(request.getMethod()) && isFromElsewhere(request, host)) {
-            refuse(response, ProblemDocuments.document(HttpStatus.FORBIDDEN, "other-origin", "A page of another address may not change anything here. Nothing was changed."));
+            refuse(
+                    response,
+                    ProblemDocuments.document(
+                            HttpStatus.FORBIDDEN,
+                            "other-origin",
+                            "A page of another address may not change anything here. Nothing was changed."));
         } else if (isOfAnotherSite(request) && !isLink(request)) {
-            refuse(response, ProblemDocuments.document(HttpStatus.FORBIDDEN, "other-origin", "A page of another address may link to the pages here and ask for nothing else. Nothing was changed."));
+            refuse(
+                    response,
+                    ProblemDocuments.document(
+                            HttpStatus.FORBIDDEN,
+                            "other-origin",
+                            "A page of another address may link to the pages here and ask for nothing else. Nothing was changed."));
         } else {
             chain.doFilter(request, response);
         }
@@ -62,7 +85,8 @@ class SameOrigin extends OncePerRequestFilter {
 
     private static boolean isFromElsewhere(HttpServletRequest request, String host) {
         String origin = request.getHeader(HttpHeaders.ORIGIN);
-        return isOfAnotherSite(request) || origin != null && !origin.equalsIgnoreCase(request.getScheme() + "://" + host);
+        return isOfAnotherSite(request)
+                || origin != null && !origin.equalsIgnoreCase(request.getScheme() + "://" + host);
     }
 
     /** Another port of this machine is another site too. */
@@ -73,8 +97,10 @@ class SameOrigin extends OncePerRequestFilter {
 
     /** A person follows a link to one of the views. */
     private static boolean isLink(HttpServletRequest request) {
-        return "navigate".equals(request.getHeader("Sec-Fetch-Mode")) && "document".equals(request.getHeader("Sec-Fetch-Dest"))
-                && !request.getRequestURI().startsWith("/api") && !request.getRequestURI().startsWith("/actuator");
+        return "navigate".equals(request.getHeader("Sec-Fetch-Mode"))
+                && "document".equals(request.getHeader("Sec-Fetch-Dest"))
+                && !request.getRequestURI().startsWith("/api")
+                && !request.getRequestURI().startsWith("/actuator");
     }
 
     /** A host without its port. */

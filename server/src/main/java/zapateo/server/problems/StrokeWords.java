@@ -13,12 +13,24 @@ import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Role;
 
-/** What is said of a stroke and its notes. Which sentence is taken is decided by what the stroke is; its reason fills the gaps. */
+/**
+ * What is said of a stroke and its notes. Which sentence is taken is decided by what the stroke is; its reason fills
+ * the gaps.
+ */
 @Component
 public class StrokeWords {
 
-    private static final Map<Origin, String> RULES = Map.of(Origin.CHORUS, "rule-chorus", Origin.LICK, "rule-lick", Origin.UNISON, "unison", Origin.FILL, "rule-fill",
-            Origin.COMPING, "rule-comping");
+    private static final Map<Origin, String> RULES = Map.of(
+            Origin.CHORUS,
+            "rule-chorus",
+            Origin.LICK,
+            "rule-lick",
+            Origin.UNISON,
+            "unison",
+            Origin.FILL,
+            "rule-fill",
+            Origin.COMPING,
+            "rule-comping");
 
     private final ReasonWords words;
 
@@ -29,8 +41,15 @@ public class StrokeWords {
     /** Why it is struck there, its roles by their names. */
     public String why(Stroke stroke) {
         Map<String, String> args = new HashMap<>(stroke.reason().args());
-        args.computeIfPresent("stroke", (key, roles) -> Arrays.stream(roles.split("\\+")).map(role -> "the " + words.role(role)).collect(Collectors.joining(", ")));
-        args.computeIfPresent("line", (key, line) -> BassLine.named(line).map(BassLine::name).orElse(line).toLowerCase(Locale.ROOT));
+        args.computeIfPresent(
+                "stroke",
+                (key, roles) -> Arrays.stream(roles.split("\\+"))
+                        .map(role -> "the " + words.role(role))
+                        .collect(Collectors.joining(", ")));
+        args.computeIfPresent(
+                "line",
+                (key, line) ->
+                        BassLine.named(line).map(BassLine::name).orElse(line).toLowerCase(Locale.ROOT));
         return words.of(Reason.of(stroke.reason().code(), args));
     }
 
@@ -39,8 +58,11 @@ public class StrokeWords {
         Map<String, String> args = new HashMap<>(stroke.reason().args());
         args.put("note", note.pitch().toString());
         args.put("name", words.role(note.role().replaceFirst("^n", "")));
-        String code = stroke.nature().origin().isLaid() ? laid(note, stroke, args) : stroke.nature().origin().isTune() ? note.role().equals("tune") ? "rule-tune" : "rule-under"
-                : RULES.get(stroke.nature().origin());
+        String code = stroke.nature().origin().isLaid()
+                ? laid(note, stroke, args)
+                : stroke.nature().origin().isTune()
+                        ? note.role().equals("tune") ? "rule-tune" : "rule-under"
+                        : RULES.get(stroke.nature().origin());
         return words.of(Reason.of(code, args));
     }
 
@@ -51,12 +73,20 @@ public class StrokeWords {
 
     private static String laid(PartNote note, Stroke stroke, Map<String, String> args) {
         Role first = stroke.nature().roles().get(0);
-        boolean close = stroke.nature().roles().size() == 1 && (first.isOfClose() || first.kind() == Role.Kind.GUIDE_TONES);
+        boolean close =
+                stroke.nature().roles().size() == 1 && (first.isOfClose() || first.kind() == Role.Kind.GUIDE_TONES);
         return switch (note.role()) {
             case "L" -> "rule-lead";
             case "d" -> "rule-passing";
             case "w" -> "rule-walk-" + args.getOrDefault("step", "step");
-            default -> note.role().startsWith("n") ? "rule-neighbour" : close ? "rule-close" : !note.role().equals("1") ? "rule-tone" : args.containsKey("over") ? "rule-over" : "rule-bass";
+            default ->
+                note.role().startsWith("n")
+                        ? "rule-neighbour"
+                        : close
+                                ? "rule-close"
+                                : !note.role().equals("1")
+                                        ? "rule-tone"
+                                        : args.containsKey("over") ? "rule-over" : "rule-bass";
         };
     }
 }

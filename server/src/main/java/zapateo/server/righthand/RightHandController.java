@@ -48,7 +48,6 @@ import zapateo.song.ChartText;
 import zapateo.song.Monotone;
 import zapateo.song.Song;
 import zapateo.song.ToneFit;
-import zapateo.song.Tune;
 import zapateo.song.TuneReader;
 
 /** What there is to know for the right hand: how the melody fits, what to improvise on, one shape for some bars. */
@@ -65,77 +64,154 @@ public class RightHandController {
         this.words = words;
     }
 
-    /** @param better chords that more of the melody's notes belong to than to those that stand there; @param same where it stays on one key */
-    public record FitView(List<FitNoteView> notes, List<BetterView> better, List<SameView> same) {
-    }
+    /**
+     * @param better chords that more of the melody's notes belong to than to those that stand there; @param same where
+     *     it stays on one key
+     */
+    public record FitView(List<FitNoteView> notes, List<BetterView> better, List<SameView> same) {}
 
     /** @param bar by index, where it begins; @param times in a row */
-    public record SameView(int bar, String name, int times) {
-    }
+    public record SameView(int bar, String name, int times) {}
 
     /**
      * A note of the melody over one chord; one that is held over a change stands here again.
      *
-     * @param bar   by index
-     * @param tick  from the start of the song
+     * @param bar by index
+     * @param tick from the start of the song
      * @param avoid whether it should not be held as long as it is
-     * @param why   in a sentence
+     * @param why in a sentence
      */
-    public record FitNoteView(int bar, int tick, int ticks, int midi, String name, @Schema(allowableValues = {"chord-tone", "passing", "neighbour", "suspension", "anticipation", "appoggiatura", "escape",
-        "pedal", "added", "clash"}) String kind, boolean avoid, String why) {
-    }
+    public record FitNoteView(
+            int bar,
+            int tick,
+            int ticks,
+            int midi,
+            String name,
+
+            @Schema(
+                    allowableValues = {
+                        "chord-tone",
+                        "passing",
+                        "neighbour",
+                        "suspension",
+                        "anticipation",
+                        "appoggiatura",
+                        "escape",
+                        "pedal",
+                        "added",
+                        "clash"
+                    })
+            String kind,
+
+            boolean avoid,
+            String why) {}
 
     /** @param hits how many of the melody's {@code notes} over the chord the other one has */
-    public record BetterView(int bar, int tick, String now, String better, int hits, int notes) {
-    }
+    public record BetterView(int bar, int tick, String now, String better, int hits, int notes) {}
 
     /** What each note of the melody is to the chord under it. */
     @PostMapping("/fit")
     public FitView fit(@Valid @RequestBody ArrangeRequest request) {
         Song song = arranging.heard(request.chart(), request.choices());
-        return new FitView(ToneFit.of(song).stream().map(note -> new FitNoteView(note.bar(), note.tick(), note.ticks(), note.pitch().midi(), note.pitch().toString(), note.kind().id(), note.avoid(),
-                words.of(why(note)))).toList(),
-                BetterChord.of(arranging.read(request.chart())).stream().map(each -> new BetterView(each.bar(), each.tick(), each.now().toString(), each.better().toString(), each.hits(), each.notes())).toList(),
-                Monotone.of(song).stream().map(each -> new SameView(each.bar(), each.pitch().toString(), each.times())).toList());
+        return new FitView(
+                ToneFit.of(song).stream()
+                        .map(note -> new FitNoteView(
+                                note.bar(),
+                                note.tick(),
+                                note.ticks(),
+                                note.pitch().midi(),
+                                note.pitch().toString(),
+                                note.kind().id(),
+                                note.avoid(),
+                                words.of(why(note))))
+                        .toList(),
+                BetterChord.of(arranging.read(request.chart())).stream()
+                        .map(each -> new BetterView(
+                                each.bar(),
+                                each.tick(),
+                                each.now().toString(),
+                                each.better().toString(),
+                                each.hits(),
+                                each.notes()))
+                        .toList(),
+                Monotone.of(song).stream()
+                        .map(each -> new SameView(each.bar(), each.pitch().toString(), each.times()))
+                        .toList());
     }
 
     private static Reason why(ToneFit.Heard note) {
-        return Reason.of(note.avoid() ? "avoid-fourth" : "fit-" + note.kind().id(), Map.of("chord", note.chord().map(ChordSymbol::toString).orElse("N.C."),
-                "note", note.pitch().pitchClass().toString(), "against", note.against().map(PitchClass::toString).orElse("")));
+        return Reason.of(
+                note.avoid() ? "avoid-fourth" : "fit-" + note.kind().id(),
+                Map.of(
+                        "chord",
+                        note.chord().map(ChordSymbol::toString).orElse("N.C."),
+                        "note",
+                        note.pitch().pitchClass().toString(),
+                        "against",
+                        note.against().map(PitchClass::toString).orElse("")));
     }
 
     /** @param pentatonic five notes that are safe over the whole song; @param blues the blues scale of its key */
-    public record NotesView(List<String> pentatonic, List<String> blues, List<OverView> chords) {
-    }
+    public record NotesView(List<String> pentatonic, List<String> blues, List<OverView> chords) {}
 
     /**
-     * @param bar   by index
+     * @param bar by index
      * @param scale the chord's scale by its name, empty where there is none
      */
-    public record OverView(int bar, int tick, int ticks, String chord, String scale, List<ScaleNoteView> notes) {
-    }
+    public record OverView(int bar, int tick, int ticks, String chord, String scale, List<ScaleNoteView> notes) {}
 
-    /** @param chroma semitones above C; @param kind guide (a third or a seventh, to aim at), chord, scale, or avoid (to pass through, not to hold) */
-    public record ScaleNoteView(String name, int chroma, @Schema(allowableValues = {"guide", "chord", "scale", "avoid"}) String kind) {
-    }
+    /**
+     * @param chroma semitones above C; @param kind guide (a third or a seventh, to aim at), chord, scale, or avoid (to
+     *     pass through, not to hold)
+     */
+    public record ScaleNoteView(
+            String name,
+            int chroma,
+
+            @Schema(allowableValues = {"guide", "chord", "scale", "avoid"})
+            String kind) {}
 
     /** What to improvise on, chord by chord. */
     @PostMapping("/notes")
     public NotesView notes(@Valid @RequestBody ArrangeRequest request) {
         Song song = arranging.heard(request.chart(), request.choices());
-        return new NotesView(names(song.key().pentatonic()), names(Improvising.blues(song.key())), Improvising.of(song).stream().map(over -> new OverView(over.bar(), over.tick(), over.ticks(),
-                over.chord().toString(), over.scale().map(ChordScale::name).orElse(""),
-                over.notes().stream().map(note -> new ScaleNoteView(note.name().toString(), note.name().chroma(), note.kind().id())).toList())).toList());
+        return new NotesView(
+                names(song.key().pentatonic()),
+                names(Improvising.blues(song.key())),
+                Improvising.of(song).stream()
+                        .map(over -> new OverView(
+                                over.bar(),
+                                over.tick(),
+                                over.ticks(),
+                                over.chord().toString(),
+                                over.scale().map(ChordScale::name).orElse(""),
+                                over.notes().stream()
+                                        .map(note -> new ScaleNoteView(
+                                                note.name().toString(),
+                                                note.name().chroma(),
+                                                note.kind().id()))
+                                        .toList()))
+                        .toList());
     }
 
-    /** @param pace how often a chord may change: bar, half or beat; @param style a taste: usual, plain, colourful, sevenths or hymn (basses too); absent is usual */
-    public record HarmoniseRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
-                                   @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"}) String pace,
-                                   @Schema(allowableValues = {"usual", "plain", "colourful", "sevenths", "hymn"}) String style) {
-    }
+    /**
+     * @param pace how often a chord may change: bar, half or beat; @param style a taste: usual, plain, colourful,
+     *     sevenths or hymn (basses too); absent is usual
+     */
+    public record HarmoniseRequest(
+            @NotNull(message = "expected the chart's text") @LongText
+            String chart,
 
-    public record HarmonisedView(String chart) {
-    }
+            @Valid ChoicesRequest choices,
+            @Valid Measures hand,
+
+            @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"})
+            String pace,
+
+            @Schema(allowableValues = {"usual", "plain", "colourful", "sevenths", "hymn"})
+            String style) {}
+
+    public record HarmonisedView(String chart) {}
 
     /** First chords for the melody of a chart, in place of those it has; nothing is kept by it. */
     @Dear
@@ -143,12 +219,22 @@ public class RightHandController {
     public HarmonisedView harmonise(@Valid @RequestBody HarmoniseRequest request) {
         Song song = arranging.read(request.chart());
         if (!song.hasTune()) {
-            throw Refusal.unusable("the chart has no melody to find chords for: expected a line Melody: under a row of bars");
+            throw Refusal.unusable(
+                    "the chart has no melody to find chords for: expected a line Melody: under a row of bars");
         }
-        Harmonising.Pace pace = Arrays.stream(Harmonising.Pace.values()).filter(each -> each.name().toLowerCase(Locale.ROOT).equals(request.pace())).findFirst()
+        Harmonising.Pace pace = Arrays.stream(Harmonising.Pace.values())
+                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(request.pace()))
+                .findFirst()
                 .orElseThrow(() -> Refusal.unusable("pace \"" + request.pace() + "\": expected bar, half or beat"));
-        Harmonising.Style style = request.style() == null ? Harmonising.Style.USUAL : Harmonising.Style.named(request.style()).orElseThrow(() -> Refusal.unusable("style \"" + request.style()
-                + "\": expected one of " + String.join(", ", Harmonising.Style.all().stream().map(Harmonising.Style::id).toList())));
+        Harmonising.Style style = request.style() == null
+                ? Harmonising.Style.USUAL
+                : Harmonising.Style.named(request.style())
+                        .orElseThrow(() -> Refusal.unusable("style \"" + request.style() + "\": expected one of "
+                                + String.join(
+                                        ", ",
+                                        Harmonising.Style.all().stream()
+                                                .map(Harmonising.Style::id)
+                                                .toList())));
         return new HarmonisedView(ChartText.write(Harmonising.of(song, pace, style)));
     }
 
@@ -156,22 +242,45 @@ public class RightHandController {
      * What was played against the metronome.
      *
      * @param chart its key, metres and tempo hold
-     * @param bar   index of the bar as played that the take begins with; absent is the first
-     * @param bpm   the metronome's beats a minute in the song's own beats, where it was another than the chart's
+     * @param bar index of the bar as played that the take begins with; absent is the first
+     * @param bpm the metronome's beats a minute in the song's own beats, where it was another than the chart's
      */
-    public record TakeRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand, @BarNumber Integer bar, @DecimalMin(value = "20", message = "expected 20 to 400") @DecimalMax(value = "400", message = "expected 20 to 400") Double bpm,
-                              @NotNull(message = "expected what was played") @Size(max = 5000, message = "expected at most 5000 notes") List<@NotNull @Valid StruckRequest> notes) {
-    }
+    public record TakeRequest(
+            @NotNull(message = "expected the chart's text") @LongText
+            String chart,
 
-    /** @param ms from the first beat; @param held how long it was down, in milliseconds; @param midi the key, 21 to 108 */
-    public record StruckRequest(@NotNull(message = "expected milliseconds") @DecimalMin(value = "-2000", message = "expected -2000 to 3600000") @DecimalMax(value = "3600000", message = "expected -2000 to 3600000") Double ms,
-                                @NotNull(message = "expected milliseconds") @DecimalMin(value = "0", message = "expected 0 to 3600000") @DecimalMax(value = "3600000", message = "expected 0 to 3600000") Double held,
-                                @NotNull(message = "expected 21 to 108") @Min(value = 21, message = "expected 21 to 108") @Max(value = 108, message = "expected 21 to 108") Integer midi) {
-    }
+            @Valid ChoicesRequest choices,
+            @Valid Measures hand,
+            @BarNumber Integer bar,
+
+            @DecimalMin(value = "20", message = "expected 20 to 400")
+            @DecimalMax(value = "400", message = "expected 20 to 400")
+            Double bpm,
+
+            @NotNull(message = "expected what was played") @Size(max = 5000, message = "expected at most 5000 notes")
+            List<@NotNull @Valid StruckRequest> notes) {}
+
+    /**
+     * @param ms from the first beat; @param held how long it was down, in milliseconds; @param midi the key, 21 to 108
+     */
+    public record StruckRequest(
+            @NotNull(message = "expected milliseconds")
+            @DecimalMin(value = "-2000", message = "expected -2000 to 3600000")
+            @DecimalMax(value = "3600000", message = "expected -2000 to 3600000")
+            Double ms,
+
+            @NotNull(message = "expected milliseconds")
+            @DecimalMin(value = "0", message = "expected 0 to 3600000")
+            @DecimalMax(value = "3600000", message = "expected 0 to 3600000")
+            Double held,
+
+            @NotNull(message = "expected 21 to 108")
+            @Min(value = 21, message = "expected 21 to 108")
+            @Max(value = 108, message = "expected 21 to 108")
+            Integer midi) {}
 
     /** @param bars the melody bar by bar, as a Tune line has it between its bar lines */
-    public record TakeView(List<String> bars) {
-    }
+    public record TakeView(List<String> bars) {}
 
     /** The rhythm a take was meant in, as it can be written under a row of bars; nothing is kept by it. */
     @PostMapping("/take")
@@ -179,59 +288,105 @@ public class RightHandController {
         Song song = arranging.read(request.chart());
         int first = request.bar() == null ? 0 : request.bar();
         if (first >= song.bars().size()) {
-            throw Refusal.unusable("bar " + first + ": expected 0 to " + (song.bars().size() - 1));
+            throw Refusal.unusable(
+                    "bar " + first + ": expected 0 to " + (song.bars().size() - 1));
         }
         double faster = request.bpm() == null ? 1 : request.bpm() / song.tempo().bpm();
-        List<Take.Struck> struck = request.notes().stream().map(note -> new Take.Struck(note.ms(), note.held(), Pitch.onKey(note.midi(), song.key().spellTone(note.midi() % 12)))).toList();
-        return new TakeView(Take.of(struck, song, first, faster).bars().stream().map(TuneReader::write).toList());
+        List<Take.Struck> struck = request.notes().stream()
+                .map(note -> new Take.Struck(
+                        note.ms(),
+                        note.held(),
+                        Pitch.onKey(note.midi(), song.key().spellTone(note.midi() % 12))))
+                .toList();
+        return new TakeView(Take.of(struck, song, first, faster).bars().stream()
+                .map(TuneReader::write)
+                .toList());
     }
 
     /** @param bar by index, as arranged */
-    public record LicksRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand,
-                               @NotNull(message = "expected a bar's index") @BarNumber Integer bar) {
-    }
+    public record LicksRequest(
+            @NotNull(message = "expected the chart's text") @LongText
+            String chart,
+
+            @Valid ChoicesRequest choices,
+            @Valid Measures hand,
+
+            @NotNull(message = "expected a bar's index") @BarNumber
+            Integer bar) {}
 
     /**
      * A small device made for a bar.
      *
      * @param practise how to practise it
-     * @param count    when it strikes, as a player says it
-     * @param notes    in order
+     * @param count when it strikes, as a player says it
+     * @param notes in order
      */
-    public record LickView(String id, String name, String practise, String count, List<LickNoteView> notes) {
-    }
+    public record LickView(String id, String name, String practise, String count, List<LickNoteView> notes) {}
 
     /** @param tick from the bar line; @param names low to high; @param midi the same as keys */
-    public record LickNoteView(int tick, int ticks, List<String> names, List<Integer> midi) {
-    }
+    public record LickNoteView(int tick, int ticks, List<String> names, List<Integer> midi) {}
 
     /** What suits the chord of a bar, its tempo and the hand; a choice {@code right.licks} puts one in. */
     @PostMapping("/licks")
     public List<LickView> licks(@Valid @RequestBody LicksRequest request) {
-        Arranging.Result result = arranging.arrange(request.chart(), request.choices(), request.hand() == null ? Pianist.USUAL : request.hand().pianist());
+        Arranging.Result result = arranging.arrange(
+                request.chart(),
+                request.choices(),
+                request.hand() == null ? Pianist.USUAL : request.hand().pianist());
         List<Bar> bars = result.arrangement().song().bars();
         if (request.bar() >= bars.size()) {
             throw Refusal.unusable("bar " + request.bar() + ": expected 0 to " + (bars.size() - 1));
         }
         Bar bar = bars.get(request.bar());
-        return new Licks(result.arrangement().song(), result.arrangement().left().strokes(), result.pianist().rightOnKeys()).over(bar).stream()
-                .map(offered -> new LickView(offered.lick().id(), offered.lick().name(), offered.lick().practise(),
-                        offered.strokes().stream().map(stroke -> Count.at(bar.meter(), stroke.written().tick() - bar.tick())).distinct().collect(Collectors.joining(" ")),
-                        offered.strokes().stream().map(stroke -> new LickNoteView(stroke.written().tick() - bar.tick(), stroke.written().ticks(),
-                                stroke.notes().stream().map(note -> note.pitch().toString()).toList(), stroke.notes().stream().map(note -> note.pitch().midi()).toList())).toList())).toList();
+        return new Licks(
+                        result.arrangement().song(),
+                        result.arrangement().left().strokes(),
+                        result.pianist().rightOnKeys())
+                .over(bar).stream()
+                        .map(offered -> new LickView(
+                                offered.lick().id(),
+                                offered.lick().name(),
+                                offered.lick().practise(),
+                                offered.strokes().stream()
+                                        .map(stroke -> Count.at(
+                                                bar.meter(), stroke.written().tick() - bar.tick()))
+                                        .distinct()
+                                        .collect(Collectors.joining(" ")),
+                                offered.strokes().stream()
+                                        .map(stroke -> new LickNoteView(
+                                                stroke.written().tick() - bar.tick(),
+                                                stroke.written().ticks(),
+                                                stroke.notes().stream()
+                                                        .map(note ->
+                                                                note.pitch().toString())
+                                                        .toList(),
+                                                stroke.notes().stream()
+                                                        .map(note ->
+                                                                note.pitch().midi())
+                                                        .toList()))
+                                        .toList()))
+                        .toList();
     }
 
     /** @param bars as numbered in the chart: 5 or 5-8 */
-    public record ShapeRequest(@NotNull(message = "expected the chart's text") @LongText String chart, @Valid ChoicesRequest choices, @Valid Measures hand, @NotNull(message = "expected bars, as in 5-8") @ShortText String bars) {
-    }
+    public record ShapeRequest(
+            @NotNull(message = "expected the chart's text") @LongText
+            String chart,
+
+            @Valid ChoicesRequest choices,
+            @Valid Measures hand,
+
+            @NotNull(message = "expected bars, as in 5-8") @ShortText
+            String bars) {}
 
     /** @param notes low to high */
-    public record ShapeView(List<String> notes, List<ShapeOverView> over) {
-    }
+    public record ShapeView(List<String> notes, List<ShapeOverView> over) {}
 
-    /** @param states tones of the chord that sound, its bass among them; @param loses those that do not; @param adds what is no tone of it */
-    public record ShapeOverView(String chord, List<String> states, List<String> loses, List<String> adds) {
-    }
+    /**
+     * @param states tones of the chord that sound, its bass among them; @param loses those that do not; @param adds
+     *     what is no tone of it
+     */
+    public record ShapeOverView(String chord, List<String> states, List<String> loses, List<String> adds) {}
 
     /** One shape to hold over some bars while the bass moves. */
     @PostMapping("/one-shape")
@@ -240,13 +395,26 @@ public class RightHandController {
         List<ChordSymbol> chords;
         try {
             Choices.Run run = Choices.Run.parse(request.bars());
-            chords = song.chords().filter(place -> run.holds(place.bar().number()) && place.bar().pass() == 1).flatMap(place -> place.chord().stream()).toList();
+            chords = song.chords()
+                    .filter(place ->
+                            run.holds(place.bar().number()) && place.bar().pass() == 1)
+                    .flatMap(place -> place.chord().stream())
+                    .toList();
         } catch (Refused refused) {
             throw Refusal.unusable(refused.getMessage());
         }
-        return OneShape.of(chords).map(shape -> new ShapeView(shape.notes().stream().map(Pitch::toString).toList(), shape.over().stream()
-                .map(over -> new ShapeOverView(over.chord().toString(), names(over.states()), names(over.loses()), names(over.adds()))).toList()))
-                .orElseThrow(() -> Refusal.unusable("bars \"" + request.bars() + "\": expected bars of the song with a chord in them"));
+        return OneShape.of(chords)
+                .map(shape -> new ShapeView(
+                        shape.notes().stream().map(Pitch::toString).toList(),
+                        shape.over().stream()
+                                .map(over -> new ShapeOverView(
+                                        over.chord().toString(),
+                                        names(over.states()),
+                                        names(over.loses()),
+                                        names(over.adds())))
+                                .toList()))
+                .orElseThrow(() -> Refusal.unusable(
+                        "bars \"" + request.bars() + "\": expected bars of the song with a chord in them"));
     }
 
     private static List<String> names(List<PitchClass> notes) {

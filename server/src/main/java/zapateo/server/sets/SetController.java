@@ -83,8 +83,15 @@ public class SetController {
     @GetMapping(path = "/{id}/export/zip", produces = "application/zip")
     public ResponseEntity<byte[]> packed(@PathVariable UUID id) {
         SetRow set = sets.get(Player.ONLY, id);
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(Packages.fileName(set.title()) + ".zip", StandardCharsets.UTF_8).build().toString())
-                .header(HttpHeaders.CONTENT_TYPE, "application/zip").body(packages.of(Player.ONLY, set));
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(Packages.fileName(set.title()) + ".zip", StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .header(HttpHeaders.CONTENT_TYPE, "application/zip")
+                .body(packages.of(Player.ONLY, set));
     }
 
     /** Brings an evening in with all its songs, as it was taken away. */

@@ -56,15 +56,22 @@ public class SetPackages {
     /** All of one moment: what is deleted or saved meanwhile changes nothing of it. */
     @Transactional(isolation = Isolation.REPEATABLE_READ)
     byte[] of(Player player, SetRow set) {
-        int songs = (int) set.items().all().stream().filter(item -> !item.isBreak()).map(SetItem::song).distinct().count();
+        int songs = (int) set.items().all().stream()
+                .filter(item -> !item.isBreak())
+                .map(SetItem::song)
+                .distinct()
+                .count();
         Map<UUID, String> names = new LinkedHashMap<>();
         Map<String, byte[]> entries = new LinkedHashMap<>();
-        ObjectNode order = order(player, set, song -> names.computeIfAbsent(song.id(), id -> {
-            String name = String.format("songs/%02d %s.zip", names.size() + 1, Packages.fileName(song.title()));
-            works.isAt(entries.size(), songs);
-            entries.put(name, packages.of(player, song.id()));
-            return name;
-        }));
+        ObjectNode order = order(
+                player,
+                set,
+                song -> names.computeIfAbsent(song.id(), id -> {
+                    String name = String.format("songs/%02d %s.zip", names.size() + 1, Packages.fileName(song.title()));
+                    works.isAt(entries.size(), songs);
+                    entries.put(name, packages.of(player, song.id()));
+                    return name;
+                }));
         Map<String, byte[]> all = new LinkedHashMap<>();
         all.put(SET, json.writerWithDefaultPrettyPrinter().writeValueAsBytes(order));
         all.putAll(entries);
@@ -77,7 +84,10 @@ public class SetPackages {
      * @param files the entry of each song
      */
     private ObjectNode order(Player player, SetRow set, Function<SongView, String> files) {
-        ObjectNode order = json.createObjectNode().put("set", FORMAT).put("title", set.title()).put("place", set.place());
+        ObjectNode order = json.createObjectNode()
+                .put("set", FORMAT)
+                .put("title", set.title())
+                .put("place", set.place());
         if (set.playedOn() != null) {
             order.put("playedOn", set.playedOn().toString());
         }
@@ -92,7 +102,10 @@ public class SetPackages {
                     continue;
                 }
                 written.put("file", files.apply(song));
-                song.others().stream().filter(each -> each.id().equals(item.arrangement())).findFirst().ifPresent(each -> written.put("arrangement", each.name()));
+                song.others().stream()
+                        .filter(each -> each.id().equals(item.arrangement()))
+                        .findFirst()
+                        .ifPresent(each -> written.put("arrangement", each.name()));
             }
             items.add(written);
         }
@@ -101,7 +114,9 @@ public class SetPackages {
 
     /** The orders of all evenings, each song by its entry. */
     public List<ObjectNode> orders(Player player, Map<UUID, String> files) {
-        return sets.all(player).stream().map(each -> order(player, sets.get(player, each.id()), song -> files.get(song.id()))).toList();
+        return sets.all(player).stream()
+                .map(each -> order(player, sets.get(player, each.id()), song -> files.get(song.id())))
+                .toList();
     }
 
     /**
@@ -109,8 +124,7 @@ public class SetPackages {
      *
      * @param leftOut what may not be kept of it
      */
-    public record Ready(SetRequest set, LeftOut leftOut) {
-    }
+    public record Ready(SetRequest set, LeftOut leftOut) {}
 
     /**
      * Songs come in as new ones, in their order; what may not be saved is left out and told.
@@ -120,18 +134,23 @@ public class SetPackages {
     @Transactional
     SetView bring(Player player, byte[] file) {
         // Pages that were added for paper are left aside.
-        Map<String, byte[]> entries = Zips.read(file, "the file", MOST_ENTRIES, name -> name.equals(SET) || name.endsWith(".zip"));
+        Map<String, byte[]> entries =
+                Zips.read(file, "the file", MOST_ENTRIES, name -> name.equals(SET) || name.endsWith(".zip"));
         if (!entries.containsKey(SET)) {
-            throw Refusal.unusable("the file has no " + SET + ": expected an evening as it was taken away; a single song is brought in from the repertoire");
+            throw Refusal.unusable("the file has no " + SET
+                    + ": expected an evening as it was taken away; a single song is brought in from the repertoire");
         }
         LeftOut leftOut = new LeftOut();
         Map<String, SongView> brought = new LinkedHashMap<>();
         try {
-            Ready ready = ready(json.readTree(entries.get(SET)), name -> Optional.ofNullable(entries.get(name)).map(song -> brought.computeIfAbsent(name, key -> {
-                Packages.Ready each = packages.ready(player, song, name);
-                leftOut.addAll(name + ": ", each.leftOut());
-                return packages.keep(player, each);
-            })));
+            Ready ready = ready(
+                    json.readTree(entries.get(SET)),
+                    name -> Optional.ofNullable(entries.get(name))
+                            .map(song -> brought.computeIfAbsent(name, key -> {
+                                Packages.Ready each = packages.ready(player, song, name);
+                                leftOut.addAll(name + ": ", each.leftOut());
+                                return packages.keep(player, each);
+                            })));
             if (ready.set().items().isEmpty() && !ready.leftOut().told().isEmpty()) {
                 throw Refusal.unusable(SET + ", " + ready.leftOut().told().get(0));
             }
@@ -166,15 +185,20 @@ public class SetPackages {
         JsonNode written = order.path("items");
         for (int i = 0; i < written.size(); i++) {
             if (items.size() == SetRequest.MOST_ITEMS) {
-                leftOut.add("items: " + (written.size() - i) + " of " + written.size() + ", expected at most " + SetRequest.MOST_ITEMS);
+                leftOut.add("items: " + (written.size() - i) + " of " + written.size() + ", expected at most "
+                        + SetRequest.MOST_ITEMS);
                 break;
             }
             item(written.get(i), "items[" + i + "]", files, leftOut).ifPresent(items::add);
         }
-        return new Ready(new SetRequest(text(order, "title", leftOut), day(order, leftOut), text(order, "place", leftOut), items, null), leftOut);
+        return new Ready(
+                new SetRequest(
+                        text(order, "title", leftOut), day(order, leftOut), text(order, "place", leftOut), items, null),
+                leftOut);
     }
 
-    private Optional<SetItem> item(JsonNode written, String path, Function<String, Optional<SongView>> files, LeftOut leftOut) {
+    private Optional<SetItem> item(
+            JsonNode written, String path, Function<String, Optional<SongView>> files, LeftOut leftOut) {
         if (!(written.deepCopy() instanceof ObjectNode item)) {
             leftOut.add(path + ": expected a song or a break");
             return Optional.empty();
@@ -190,9 +214,16 @@ public class SetPackages {
             }
             return Optional.of(read);
         }
-        SongView kept = files.apply(name).orElseThrow(() -> Refusal.unusable(SET + ": " + name + " is not in the file: expected each song beside " + SET));
-        UUID id = kept.others().stream().filter(other -> other.name().equals(arrangement)).findFirst().map(other -> other.id()).orElse(null);
-        return Optional.of(new SetItem(kept.id(), id, read.semitones(), read.tempo(), read.minutes(), read.note(), read.remark(), read.who()));
+        SongView kept = files.apply(name)
+                .orElseThrow(() ->
+                        Refusal.unusable(SET + ": " + name + " is not in the file: expected each song beside " + SET));
+        UUID id = kept.others().stream()
+                .filter(other -> other.name().equals(arrangement))
+                .findFirst()
+                .map(other -> other.id())
+                .orElse(null);
+        return Optional.of(new SetItem(
+                kept.id(), id, read.semitones(), read.tempo(), read.minutes(), read.note(), read.remark(), read.who()));
     }
 
     /** What of an item may be kept: what is wrong with one of its fields is told, the field is left out. */
@@ -200,12 +231,14 @@ public class SetPackages {
         ObjectNode stays = json.createObjectNode();
         item.properties().forEach(each -> {
             try {
-                SetItem alone = json.treeToValue(json.createObjectNode().set(each.getKey(), each.getValue()), SetItem.class);
+                SetItem alone =
+                        json.treeToValue(json.createObjectNode().set(each.getKey(), each.getValue()), SetItem.class);
                 Set<ConstraintViolation<SetItem>> wrong = validator.validate(alone);
                 if (wrong.isEmpty()) {
                     stays.set(each.getKey(), each.getValue());
                 } else {
-                    leftOut.add(path + "." + each.getKey() + ": " + wrong.iterator().next().getMessage());
+                    leftOut.add(path + "." + each.getKey() + ": "
+                            + wrong.iterator().next().getMessage());
                 }
             } catch (JacksonException unread) {
                 leftOut.add(path + ": " + ProblemDocuments.describe(unread));
@@ -219,7 +252,8 @@ public class SetPackages {
         if (text.length() <= SetRequest.LONGEST_TEXT) {
             return text;
         }
-        leftOut.add(field + ": what comes after " + SetRequest.LONGEST_TEXT + " of its " + text.length() + " characters");
+        leftOut.add(
+                field + ": what comes after " + SetRequest.LONGEST_TEXT + " of its " + text.length() + " characters");
         return text.substring(0, SetRequest.LONGEST_TEXT);
     }
 

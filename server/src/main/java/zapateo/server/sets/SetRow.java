@@ -6,7 +6,16 @@ import java.util.List;
 import java.util.UUID;
 
 /** A set as it is kept. */
-public record SetRow(UUID id, UUID owner, String title, LocalDate playedOn, String place, Items items, int version, OffsetDateTime createdAt, OffsetDateTime updatedAt) {
+public record SetRow(
+        UUID id,
+        UUID owner,
+        String title,
+        LocalDate playedOn,
+        String place,
+        Items items,
+        int version,
+        OffsetDateTime createdAt,
+        OffsetDateTime updatedAt) {
 
     /** In their order. */
     record Items(List<SetItem> all) {

@@ -44,7 +44,18 @@ class Sets {
     }
 
     List<SetView.SetLineView> all(Player player) {
-        return mapper.all(player.id()).stream().map(row -> new SetView.SetLineView(row.id(), row.title(), row.playedOn(), row.place(), (int) row.items().all().stream().filter(item -> !item.isBreak()).count(), row.version(), row.updatedAt())).toList();
+        return mapper.all(player.id()).stream()
+                .map(row -> new SetView.SetLineView(
+                        row.id(),
+                        row.title(),
+                        row.playedOn(),
+                        row.place(),
+                        (int) row.items().all().stream()
+                                .filter(item -> !item.isBreak())
+                                .count(),
+                        row.version(),
+                        row.updatedAt()))
+                .toList();
     }
 
     SetRow get(Player player, UUID id) {
@@ -53,7 +64,16 @@ class Sets {
 
     @Transactional
     SetRow create(Player player, SetRequest request) {
-        SetRow row = new SetRow(UUID.randomUUID(), player.id(), title(request), request.playedOn(), place(request), checked(player, request.items(), List.of()), 1, now(), now());
+        SetRow row = new SetRow(
+                UUID.randomUUID(),
+                player.id(),
+                title(request),
+                request.playedOn(),
+                place(request),
+                checked(player, request.items(), List.of()),
+                1,
+                now(),
+                now());
         mapper.insert(row);
         return row;
     }
@@ -64,7 +84,16 @@ class Sets {
             throw Refusal.unusable("version: expected the version that was loaded");
         }
         SetRow present = get(player, id);
-        SetRow next = new SetRow(id, player.id(), title(request), request.playedOn(), place(request), checked(player, request.items(), present.items().all()), request.version() + 1, present.createdAt(), now());
+        SetRow next = new SetRow(
+                id,
+                player.id(),
+                title(request),
+                request.playedOn(),
+                place(request),
+                checked(player, request.items(), present.items().all()),
+                request.version() + 1,
+                present.createdAt(),
+                now());
         if (mapper.update(next) == 0) {
             throw Refusal.stale(request.version(), get(player, id).version());
         }
@@ -75,7 +104,16 @@ class Sets {
     @Transactional
     SetRow copy(Player player, UUID id) {
         SetRow present = get(player, id);
-        SetRow next = new SetRow(UUID.randomUUID(), player.id(), present.title() + ", again", null, present.place(), present.items(), 1, now(), now());
+        SetRow next = new SetRow(
+                UUID.randomUUID(),
+                player.id(),
+                present.title() + ", again",
+                null,
+                present.place(),
+                present.items(),
+                1,
+                now(),
+                now());
         mapper.insert(next);
         return next;
     }
@@ -100,7 +138,8 @@ class Sets {
             if (item.isBreak() && item.minutes() == null) {
                 throw Refusal.unusable("items[" + i + "]: expected a song, or the minutes of a break");
             }
-            boolean known = item.isBreak() || before.stream().anyMatch(each -> item.song().equals(each.song()));
+            boolean known = item.isBreak()
+                    || before.stream().anyMatch(each -> item.song().equals(each.song()));
             if (!known && songs.found(player, item.song()).isEmpty()) {
                 throw Refusal.unusable("items[" + i + "].song: expected a song of the repertoire");
             }
@@ -130,11 +169,31 @@ class Sets {
             items.add(told.view());
             pieces.add(told.piece());
         }
-        List<SetView.TiringView> tiring = Evening.tiring(pieces).stream().map(each -> {
-            String same = each.same() == Evening.Same.KEY ? items.get(each.first()).key() : String.valueOf(Math.round(pieces.get(each.first()).bpm()));
-            return new SetView.TiringView(each.first(), each.last(), words.of(Reason.of("tiring-" + each.same().name().toLowerCase(java.util.Locale.ROOT), Map.of("count", String.valueOf(each.last() - each.first() + 1), "same", same))));
-        }).toList();
-        return new SetView(row.id(), row.title(), row.playedOn(), row.place(), items, Math.round(1000 * Evening.seconds(pieces)), tiring, row.version(), row.updatedAt(), uncounted == 0 ? null : uncounted, null);
+        List<SetView.TiringView> tiring = Evening.tiring(pieces).stream()
+                .map(each -> {
+                    String same = each.same() == Evening.Same.KEY
+                            ? items.get(each.first()).key()
+                            : String.valueOf(Math.round(pieces.get(each.first()).bpm()));
+                    return new SetView.TiringView(
+                            each.first(),
+                            each.last(),
+                            words.of(Reason.of(
+                                    "tiring-" + each.same().name().toLowerCase(java.util.Locale.ROOT),
+                                    Map.of("count", String.valueOf(each.last() - each.first() + 1), "same", same))));
+                })
+                .toList();
+        return new SetView(
+                row.id(),
+                row.title(),
+                row.playedOn(),
+                row.place(),
+                items,
+                Math.round(1000 * Evening.seconds(pieces)),
+                tiring,
+                row.version(),
+                row.updatedAt(),
+                uncounted == 0 ? null : uncounted,
+                null);
     }
 
     /**
@@ -145,24 +204,40 @@ class Sets {
     private record Told(SetView.SetItemView view, Evening.Piece piece, boolean isCounted) {
 
         /** A song of which nothing is known but its title. */
-        private static Told unknown(SetItem item, String title, boolean missing, List<SetView.ArrangementNameView> arrangements, boolean isCounted) {
-            return new Told(new SetView.SetItemView(item, title, "", null, 960, 0, missing, arrangements), new Evening.Piece(Optional.empty(), 0, 0), isCounted);
+        private static Told unknown(
+                SetItem item,
+                String title,
+                boolean missing,
+                List<SetView.ArrangementNameView> arrangements,
+                boolean isCounted) {
+            return new Told(
+                    new SetView.SetItemView(item, title, "", null, 960, 0, missing, arrangements),
+                    new Evening.Piece(Optional.empty(), 0, 0),
+                    isCounted);
         }
 
         private static Told breakOf(SetItem item) {
             double minutes = item.minutes() == null ? 0 : item.minutes();
-            return new Told(new SetView.SetItemView(item, "", "", null, 960, Math.round(minutes * MS_A_MINUTE), false, List.of()), Evening.Piece.breakOf(minutes * 60), true);
+            return new Told(
+                    new SetView.SetItemView(
+                            item, "", "", null, 960, Math.round(minutes * MS_A_MINUTE), false, List.of()),
+                    Evening.Piece.breakOf(minutes * 60),
+                    true);
         }
     }
 
-    /** @param inTime whether there is time to find a length that is not known; where it ends meanwhile, the song is told without */
+    /**
+     * @param inTime whether there is time to find a length that is not known; where it ends meanwhile, the song is told
+     *     without
+     */
     private Told told(Player player, SetItem item, boolean inTime) {
         Optional<SongView> found = songs.found(player, item.song());
         if (found.isEmpty()) {
             return Told.unknown(item, "", true, List.of(), true);
         }
         SongView song = found.get();
-        List<SetView.ArrangementNameView> arrangements = new ArrayList<>(List.of(new SetView.ArrangementNameView(song.arrangementId(), song.arrangement())));
+        List<SetView.ArrangementNameView> arrangements =
+                new ArrayList<>(List.of(new SetView.ArrangementNameView(song.arrangementId(), song.arrangement())));
         song.others().forEach(each -> arrangements.add(new SetView.ArrangementNameView(each.id(), each.name())));
         if (!inTime) {
             return Told.unknown(item, song.title(), false, arrangements, false);
@@ -175,7 +250,18 @@ class Sets {
             double faster = length.tempo().bpm() / bpm;
             double ms = length.ms() * faster;
             double quarters = bpm * length.tempo().beatTicks() / Ticks.PER_QUARTER;
-            return new Told(new SetView.SetItemView(item, song.title(), key.toString(), bpm, length.tempo().beatTicks(), Math.round(ms), false, arrangements), new Evening.Piece(Optional.of(key.toString()), quarters, ms / 1000), true);
+            return new Told(
+                    new SetView.SetItemView(
+                            item,
+                            song.title(),
+                            key.toString(),
+                            bpm,
+                            length.tempo().beatTicks(),
+                            Math.round(ms),
+                            false,
+                            arrangements),
+                    new Evening.Piece(Optional.of(key.toString()), quarters, ms / 1000),
+                    true);
         } catch (Refusal | Refused refused) {
             // A chart that cannot be played at the moment has no length.
             return Told.unknown(item, song.title(), false, arrangements, true);
@@ -185,6 +271,10 @@ class Sets {
     }
 
     private static ChoicesRequest choices(SongView song, SetItem item) {
-        return song.others().stream().filter(each -> each.id().equals(item.arrangement())).findFirst().map(each -> each.choices()).orElse(song.choices());
+        return song.others().stream()
+                .filter(each -> each.id().equals(item.arrangement()))
+                .findFirst()
+                .map(each -> each.choices())
+                .orElse(song.choices());
     }
 }

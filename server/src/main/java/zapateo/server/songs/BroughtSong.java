@@ -16,9 +16,9 @@ import zapateo.server.problems.Refusal;
 /**
  * A song as its file has it (docs/PACKAGE.md), read as JSON and not yet held against the rules of what is saved.
  *
- * @param chart   as it was typed
- * @param open    the arrangement that is open
- * @param others  the song's other arrangements, in their order
+ * @param chart as it was typed
+ * @param open the arrangement that is open
+ * @param others the song's other arrangements, in their order
  * @param figures files of the player's own figures that these name, by their ids
  */
 record BroughtSong(String title, String chart, Named open, List<Named> others, Map<String, String> figures) {
@@ -32,8 +32,7 @@ record BroughtSong(String title, String chart, Named open, List<Named> others, M
     }
 
     /** An arrangement by its name, with its choices as they stand there. */
-    record Named(String name, JsonNode choices) {
-    }
+    record Named(String name, JsonNode choices) {}
 
     /**
      * Empty where a file is none.
@@ -44,27 +43,38 @@ record BroughtSong(String title, String chart, Named open, List<Named> others, M
         if (file.length < ZIP.length || !Arrays.equals(file, 0, ZIP.length, ZIP, 0, ZIP.length)) {
             return Optional.empty();
         }
-        Map<String, byte[]> entries = Zips.read(file, "a package", MOST_ENTRIES, Set.of(SongPackage.SONG, SongPackage.CHART)::contains);
+        Map<String, byte[]> entries =
+                Zips.read(file, "a package", MOST_ENTRIES, Set.of(SongPackage.SONG, SongPackage.CHART)::contains);
         if (!entries.containsKey(SongPackage.SONG)) {
             return Optional.empty();
         }
         if (!entries.containsKey(SongPackage.CHART)) {
-            throw Refusal.unusable("the package has no " + SongPackage.CHART + ": expected the song's chart beside " + SongPackage.SONG);
+            throw Refusal.unusable("the package has no " + SongPackage.CHART + ": expected the song's chart beside "
+                    + SongPackage.SONG);
         }
         try {
             JsonNode song = json.readTree(entries.get(SongPackage.SONG));
             int format = song.path("package").asInt(0);
             if (format < 1) {
-                throw Refusal.unusable(SongPackage.SONG + ", package: expected the number of its format, 1 to " + SongPackage.FORMAT);
+                throw Refusal.unusable(
+                        SongPackage.SONG + ", package: expected the number of its format, 1 to " + SongPackage.FORMAT);
             }
             if (format > SongPackage.FORMAT) {
-                throw Refusal.newer("A package of format " + format + ": this Zapateo reads up to " + SongPackage.FORMAT + ".");
+                throw Refusal.newer(
+                        "A package of format " + format + ": this Zapateo reads up to " + SongPackage.FORMAT + ".");
             }
             List<Named> others = new ArrayList<>();
             song.path("others").forEach(each -> others.add(named(each)));
             Map<String, String> figures = new TreeMap<>();
-            song.path("figures").properties().forEach(each -> figures.put(each.getKey(), each.getValue().asString("")));
-            return Optional.of(new BroughtSong(song.path("title").asString(""), new String(entries.get(SongPackage.CHART), StandardCharsets.UTF_8), named(song.path("arrangement")), others, figures));
+            song.path("figures")
+                    .properties()
+                    .forEach(each -> figures.put(each.getKey(), each.getValue().asString("")));
+            return Optional.of(new BroughtSong(
+                    song.path("title").asString(""),
+                    new String(entries.get(SongPackage.CHART), StandardCharsets.UTF_8),
+                    named(song.path("arrangement")),
+                    others,
+                    figures));
         } catch (JacksonException e) {
             throw Refusal.unusable(SongPackage.SONG + ": " + e.getOriginalMessage());
         }
@@ -72,6 +82,8 @@ record BroughtSong(String title, String chart, Named open, List<Named> others, M
 
     private static Named named(JsonNode node) {
         // Before choices had a number they stood beside the name.
-        return new Named(node.path("name").asString("alone"), StoredChoices.choicesOf(node.has("format") ? node : node.path("choices")));
+        return new Named(
+                node.path("name").asString("alone"),
+                StoredChoices.choicesOf(node.has("format") ? node : node.path("choices")));
     }
 }

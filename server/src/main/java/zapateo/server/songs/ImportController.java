@@ -51,40 +51,60 @@ public class ImportController {
     }
 
     /** @param number from 1; @param chordal whether most of its notes sound together */
-    public record TrackView(int number, String name, int notes, boolean chordal) {
-    }
+    public record TrackView(int number, String name, int notes, boolean chordal) {}
 
     /**
      * What was understood.
      *
-     * @param format   chart, musicxml, compressed-musicxml, abc, midi, words-with-chords-above, words-with-chords-inside, or package for all of a song as it was taken away
-     * @param chart    the song as a chart
-     * @param bars     how many are written
-     * @param guesses  how many bars have a guessed length
+     * @param format chart, musicxml, compressed-musicxml, abc, midi, words-with-chords-above, words-with-chords-inside,
+     *     or package for all of a song as it was taken away
+     * @param chart the song as a chart
+     * @param bars how many are written
+     * @param guesses how many bars have a guessed length
      * @param problems what was not understood, each with its place in the file
-     * @param tracks   of a MIDI file, those to choose the melody and the chords from
-     * @param leftOut  what may not be kept of a package, a sentence each
-     * @param song     the song as it was kept, null for a preview
+     * @param tracks of a MIDI file, those to choose the melody and the chords from
+     * @param leftOut what may not be kept of a package, a sentence each
+     * @param song the song as it was kept, null for a preview
      */
-    public record ImportView(String format, String title, String chart, int bars, long guesses, boolean hasTune, List<ProblemView> problems, List<TrackView> tracks, List<String> leftOut,
-                             @Schema(types = {"object", "null"}) SongView song) {
-    }
+    public record ImportView(
+            String format,
+            String title,
+            String chart,
+            int bars,
+            long guesses,
+            boolean hasTune,
+            List<ProblemView> problems,
+            List<TrackView> tracks,
+            List<String> leftOut,
+            @Schema(types = {"object", "null"}) SongView song) {}
 
     /**
-     * Reads a file and keeps the song, or with {@code preview} only shows what was understood; 422 with the problems where no song can be read.
+     * Reads a file and keeps the song, or with {@code preview} only shows what was understood; 422 with the problems
+     * where no song can be read.
      *
      * @param melody of a MIDI file the track that holds the melody, from 1; absent takes the likeliest
      * @param chords of a MIDI file the track that holds the chords, from 1; absent reads none
      */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    public ResponseEntity<ImportView> read(@RequestPart("file") MultipartFile file, @RequestParam(defaultValue = "false") boolean preview,
-                                           @RequestParam(required = false) @Min(value = 1, message = "expected 1 to 1000") @Max(value = 1000, message = "expected 1 to 1000") Integer melody, @RequestParam(required = false) @Min(value = 1, message = "expected 1 to 1000") @Max(value = 1000, message = "expected 1 to 1000") Integer chords) throws IOException {
+    public ResponseEntity<ImportView> read(
+            @RequestPart("file") MultipartFile file,
+            @RequestParam(defaultValue = "false") boolean preview,
+            @RequestParam(required = false)
+                    @Min(value = 1, message = "expected 1 to 1000")
+                    @Max(value = 1000, message = "expected 1 to 1000")
+                    Integer melody,
+            @RequestParam(required = false)
+                    @Min(value = 1, message = "expected 1 to 1000")
+                    @Max(value = 1000, message = "expected 1 to 1000")
+                    Integer chords)
+            throws IOException {
         byte[] content = file.getBytes();
         Optional<BroughtSong> packed = packages.read(content);
         if (packed.isPresent()) {
             return packed(packed.get(), preview);
         }
-        FileReading reading = SongReader.read(content, new MidiTracks(Optional.ofNullable(melody), Optional.ofNullable(chords)));
+        FileReading reading =
+                SongReader.read(content, new MidiTracks(Optional.ofNullable(melody), Optional.ofNullable(chords)));
         List<ProblemView> problems = words.of(reading.problems());
         Song song = reading.song().orElseThrow(() -> Refusal.file(problems));
         // A chart comes in as it was typed, remarks and all.
@@ -92,10 +112,29 @@ public class ImportController {
         if (chart.getBytes(StandardCharsets.UTF_8).length > MOST_CHART) {
             throw Refusal.unusable("the song makes a chart of more than " + MOST_CHART / 1024 + " KiB: expected less");
         }
-        SongView kept = preview ? null : songs.view(Player.ONLY, songs.create(Player.ONLY, new SongRequest(null, chart, null, null, null, null, null)));
-        return ResponseEntity.status(preview ? HttpStatus.OK : HttpStatus.CREATED).body(new ImportView(reading.format().id(), song.title(), chart, song.writtenBars().size(),
-                song.writtenBars().stream().map(WrittenBar::marks).filter(WrittenBar.Marks::guessed).count(), song.hasTune(), problems,
-                reading.tracks().stream().map(track -> new TrackView(track.number(), track.name(), track.notes(), track.chordal())).toList(), List.of(), kept));
+        SongView kept = preview
+                ? null
+                : songs.view(
+                        Player.ONLY,
+                        songs.create(Player.ONLY, new SongRequest(null, chart, null, null, null, null, null)));
+        return ResponseEntity.status(preview ? HttpStatus.OK : HttpStatus.CREATED)
+                .body(new ImportView(
+                        reading.format().id(),
+                        song.title(),
+                        chart,
+                        song.writtenBars().size(),
+                        song.writtenBars().stream()
+                                .map(WrittenBar::marks)
+                                .filter(WrittenBar.Marks::guessed)
+                                .count(),
+                        song.hasTune(),
+                        problems,
+                        reading.tracks().stream()
+                                .map(track ->
+                                        new TrackView(track.number(), track.name(), track.notes(), track.chordal()))
+                                .toList(),
+                        List.of(),
+                        kept));
     }
 
     /** All of a song, its choices and its own figures too. */
@@ -107,7 +146,21 @@ public class ImportController {
         Optional<Song> song = reading.song();
         Packages.Ready ready = packages.ready(Player.ONLY, brought);
         SongView kept = preview ? null : packages.keep(Player.ONLY, ready);
-        return ResponseEntity.status(preview ? HttpStatus.OK : HttpStatus.CREATED).body(new ImportView("package", brought.title(), brought.chart(), song.map(each -> each.writtenBars().size()).orElse(0),
-                song.stream().flatMap(each -> each.writtenBars().stream()).map(WrittenBar::marks).filter(WrittenBar.Marks::guessed).count(), song.filter(Song::hasTune).isPresent(), words.of(reading.problems()), List.of(), ready.leftOut().told(), kept));
+        return ResponseEntity.status(preview ? HttpStatus.OK : HttpStatus.CREATED)
+                .body(new ImportView(
+                        "package",
+                        brought.title(),
+                        brought.chart(),
+                        song.map(each -> each.writtenBars().size()).orElse(0),
+                        song.stream()
+                                .flatMap(each -> each.writtenBars().stream())
+                                .map(WrittenBar::marks)
+                                .filter(WrittenBar.Marks::guessed)
+                                .count(),
+                        song.filter(Song::hasTune).isPresent(),
+                        words.of(reading.problems()),
+                        List.of(),
+                        ready.leftOut().told(),
+                        kept));
     }
 }

@@ -12,6 +12,11 @@ import zapateo.server.arrangements.ChoicesRequest;
  *
  * @param id lasts, whatever it is called; absent is that of the song's arrangement of this name, or a new one
  */
-public record NamedChoices(UUID id, @NotBlank(message = "expected a name") @Size(max = 60, message = "expected at most 60 characters") String name,
-                           @NotNull(message = "expected choices, {} for none") @Valid ChoicesRequest choices) {
-}
+public record NamedChoices(
+        UUID id,
+
+        @NotBlank(message = "expected a name") @Size(max = 60, message = "expected at most 60 characters")
+        String name,
+
+        @NotNull(message = "expected choices, {} for none") @Valid
+        ChoicesRequest choices) {}

@@ -58,17 +58,28 @@ public class Packages {
     /** The file; for other programs too where the chart can be read and the song be arranged. */
     byte[] of(Player player, SongRow song) {
         Set<String> named = new HashSet<>(song.choices().choices().figures());
-        song.others().all().forEach(each -> named.addAll(each.choices().choices().figures()));
-        SongPackage packed = new SongPackage(song.title(), song.chart(), new SongPackage.Named(song.arrangement(), song.choices()),
-                song.others().all().stream().map(each -> new SongPackage.Named(each.name(), each.choices())).toList(), figures.texts(player, named));
+        song.others()
+                .all()
+                .forEach(each -> named.addAll(each.choices().choices().figures()));
+        SongPackage packed = new SongPackage(
+                song.title(),
+                song.chart(),
+                new SongPackage.Named(song.arrangement(), song.choices()),
+                song.others().all().stream()
+                        .map(each -> new SongPackage.Named(each.name(), each.choices()))
+                        .toList(),
+                figures.texts(player, named));
         Map<String, byte[]> more = new LinkedHashMap<>();
         try {
-            Arrangement arrangement = arranging.arrange(song.chart(), songs.playable(player, song), hands.pianist(player)).arrangement();
+            Arrangement arrangement = arranging
+                    .arrange(song.chart(), songs.playable(player, song), hands.pianist(player))
+                    .arrangement();
             more.put("both-hands.musicxml", MusicXmlWriter.write(arrangement, Hands.BOTH));
             more.put("both-hands.mid", MidiWriter.write(arrangement, Hands.BOTH));
             more.put("lead-sheet.musicxml", LeadSheetWriter.write(WrittenOut.of(arrangement.coloured())));
         } catch (Refusal | Refused | Patience.GivenUp unplayable) {
-            // Chart and choices go along all the same, of a song that takes more than there is time for too; where nobody waits any more, the next one is not begun.
+            // Chart and choices go along all the same, of a song that takes more than there is time for too; where
+            // nobody waits any more, the next one is not begun.
             more.clear();
         }
         return packed.written(json, more);
@@ -85,8 +96,7 @@ public class Packages {
      * @param figures that come with it, by the ids they had there
      * @param leftOut what may not be kept of it
      */
-    public record Ready(SongRequest song, Map<String, String> figures, LeftOut leftOut) {
-    }
+    public record Ready(SongRequest song, Map<String, String> figures, LeftOut leftOut) {}
 
     /**
      * A song from its file.
@@ -95,7 +105,9 @@ public class Packages {
      * @throws Refusal where it is none
      */
     public Ready ready(Player player, byte[] file, String name) {
-        return ready(player, read(file).orElseThrow(() -> Refusal.unusable(name + ": expected a song as it was taken away")));
+        return ready(
+                player,
+                read(file).orElseThrow(() -> Refusal.unusable(name + ": expected a song as it was taken away")));
     }
 
     /** A song as it was taken away elsewhere; what may not be saved of it is left out, line by line. */
@@ -105,7 +117,8 @@ public class Packages {
         List<Figure> playable = new ArrayList<>();
         brought.figures().forEach((id, file) -> {
             try {
-                playable.add(figures.checked(file).named(id, figures.checked(file).name()));
+                playable.add(
+                        figures.checked(file).named(id, figures.checked(file).name()));
                 own.put(id, file);
             } catch (Refusal unplayable) {
                 leftOut.add("figures." + id + ": " + unplayable.getMessage());
@@ -118,15 +131,30 @@ public class Packages {
         ChoicesRequest choices = sifted(player, brought.open(), "", playable, leftOut);
         for (BroughtSong.Named each : brought.others()) {
             if (others.size() == SongRequest.MOST_OTHERS) {
-                leftOut.add("others: " + (brought.others().size() - others.size()) + " of " + brought.others().size() + ", expected at most " + SongRequest.MOST_OTHERS);
+                leftOut.add("others: " + (brought.others().size() - others.size()) + " of "
+                        + brought.others().size() + ", expected at most " + SongRequest.MOST_OTHERS);
                 break;
             }
-            others.add(new NamedChoices(null, named(each.name(), names, leftOut), sifted(player, each, "others." + each.name() + ".", playable, leftOut)));
+            others.add(new NamedChoices(
+                    null,
+                    named(each.name(), names, leftOut),
+                    sifted(player, each, "others." + each.name() + ".", playable, leftOut)));
         }
-        return new Ready(new SongRequest(title.isBlank() ? null : title, stored(brought.chart(), "chart", leftOut), choices, null, open, others, null), own, leftOut);
+        return new Ready(
+                new SongRequest(
+                        title.isBlank() ? null : title,
+                        stored(brought.chart(), "chart", leftOut),
+                        choices,
+                        null,
+                        open,
+                        others,
+                        null),
+                own,
+                leftOut);
     }
 
-    private ChoicesRequest sifted(Player player, BroughtSong.Named arrangement, String path, List<Figure> own, LeftOut leftOut) {
+    private ChoicesRequest sifted(
+            Player player, BroughtSong.Named arrangement, String path, List<Figure> own, LeftOut leftOut) {
         Sieve.Sifted sifted = sieve.sift(player, arrangement.choices(), own);
         leftOut.addAll(path, sifted.leftOut());
         return sifted.choices();
@@ -134,7 +162,8 @@ public class Packages {
 
     /** A name of an arrangement; one that is there already, or none, gets another. */
     private static String named(String name, Set<String> names, LeftOut leftOut) {
-        String wanted = text(name.isBlank() ? "another" : name.strip(), SongRequest.LONGEST_NAME, "arrangement", leftOut);
+        String wanted =
+                text(name.isBlank() ? "another" : name.strip(), SongRequest.LONGEST_NAME, "arrangement", leftOut);
         String free = wanted;
         for (int number = 2; !names.add(free.toLowerCase(Locale.ROOT)); number++) {
             String end = " " + number;
@@ -166,8 +195,19 @@ public class Packages {
     public SongView keep(Player player, Ready ready) {
         Map<String, String> ids = figures.taken(player, ready.figures());
         SongRequest song = ready.song();
-        List<NamedChoices> others = song.others().stream().map(each -> new NamedChoices(null, each.name(), renamed(each.choices(), ids))).toList();
-        SongRow row = songs.create(player, new SongRequest(song.title(), song.chart(), renamed(song.choices(), ids), null, song.arrangement(), others, null));
+        List<NamedChoices> others = song.others().stream()
+                .map(each -> new NamedChoices(null, each.name(), renamed(each.choices(), ids)))
+                .toList();
+        SongRow row = songs.create(
+                player,
+                new SongRequest(
+                        song.title(),
+                        song.chart(),
+                        renamed(song.choices(), ids),
+                        null,
+                        song.arrangement(),
+                        others,
+                        null));
         return songs.view(player, row);
     }
 
@@ -188,10 +228,13 @@ public class Packages {
     /** The right hand's figures are of another book. */
     private static void rename(JsonNode node, Map<String, String> ids) {
         if (node instanceof ObjectNode object) {
-            if (object.path("figure").isString() && ids.containsKey(object.path("figure").asString())) {
+            if (object.path("figure").isString()
+                    && ids.containsKey(object.path("figure").asString())) {
                 object.put("figure", ids.get(object.path("figure").asString()));
             }
-            object.properties().stream().filter(each -> !each.getKey().equals("right")).forEach(each -> rename(each.getValue(), ids));
+            object.properties().stream()
+                    .filter(each -> !each.getKey().equals("right"))
+                    .forEach(each -> rename(each.getValue(), ids));
         } else {
             node.forEach(each -> rename(each, ids));
         }

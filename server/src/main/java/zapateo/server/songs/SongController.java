@@ -58,7 +58,13 @@ public class SongController {
     private final PeoplesHands hands;
     private final Packages packages;
 
-    SongController(Songs songs, Figures figures, ReasonWords words, Arranging arranging, PeoplesHands hands, Packages packages) {
+    SongController(
+            Songs songs,
+            Figures figures,
+            ReasonWords words,
+            Arranging arranging,
+            PeoplesHands hands,
+            Packages packages) {
         this.songs = songs;
         this.figures = figures;
         this.words = words;
@@ -70,28 +76,42 @@ public class SongController {
     @GetMapping
     public List<SongView.SongLineView> all() {
         FigureBook book = figures.bookOf(Player.ONLY);
-        return songs.lines(Player.ONLY).stream().map(row -> SongView.SongLineView.of(row, book)).toList();
+        return songs.lines(Player.ONLY).stream()
+                .map(row -> SongView.SongLineView.of(row, book))
+                .toList();
     }
 
     /**
      * A song and how a figure fits it.
      *
-     * @param score   the higher the better; comparable between songs
+     * @param score the higher the better; comparable between songs
      * @param reasons what speaks for it, then what speaks against it
      */
-    public record FittingView(UUID id, String title, double score, boolean fits, List<String> reasons) {
-    }
+    public record FittingView(UUID id, String title, double score, boolean fits, List<String> reasons) {}
 
     /** The songs of the repertoire in the order a figure fits them. */
     @Computes
     @GetMapping("/fitting")
     public List<FittingView> fitting(@RequestParam @ShortText String figure) {
-        Figure wanted = figures.bookOf(Player.ONLY).figure(figure).orElseThrow(() -> Refusal.notFound("The figure " + figure));
-        return songs.all(Player.ONLY).stream().flatMap(row -> ChartParser.parse(row.chart()).song().map(song -> {
-            Suggestions.Suggestion fit = Suggestions.fit(song, wanted);
-            return new FittingView(row.id(), row.title(), Math.round(10 * fit.score()) / 10.0, fit.reasons().stream().noneMatch(reason -> reason.code().endsWith("-against")),
-                    fit.reasons().stream().map(words::of).toList());
-        }).stream()).sorted(Comparator.comparingDouble((FittingView each) -> -each.score()).thenComparing(FittingView::title)).toList();
+        Figure wanted =
+                figures.bookOf(Player.ONLY).figure(figure).orElseThrow(() -> Refusal.notFound("The figure " + figure));
+        return songs.all(Player.ONLY).stream()
+                .flatMap(row -> ChartParser.parse(row.chart())
+                        .song()
+                        .map(song -> {
+                            Suggestions.Suggestion fit = Suggestions.fit(song, wanted);
+                            return new FittingView(
+                                    row.id(),
+                                    row.title(),
+                                    Math.round(10 * fit.score()) / 10.0,
+                                    fit.reasons().stream()
+                                            .noneMatch(reason -> reason.code().endsWith("-against")),
+                                    fit.reasons().stream().map(words::of).toList());
+                        })
+                        .stream())
+                .sorted(Comparator.comparingDouble((FittingView each) -> -each.score())
+                        .thenComparing(FittingView::title))
+                .toList();
     }
 
     @PostMapping
@@ -127,17 +147,26 @@ public class SongController {
     }
 
     /**
-     * The states it was saved in, the present one first: all of the last hour, then the last of each hour, then of each day; those with a name always. Every other one can be had by its number.
+     * The states it was saved in, the present one first: all of the last hour, then the last of each hour, then of each
+     * day; those with a name always. Every other one can be had by its number.
      *
      * @param before only states before this one; absent begins with the present one
-     * @param most   1 to 200
+     * @param most 1 to 200
      */
     @GetMapping("/{id}/versions")
-    public List<SongView.VersionView> versions(@PathVariable UUID id, @RequestParam(required = false) @VersionNumber Integer before, @RequestParam(defaultValue = "50") @Min(value = 1, message = "expected 1 to 200") @Max(value = 200, message = "expected 1 to 200") int most) {
+    public List<SongView.VersionView> versions(
+            @PathVariable UUID id,
+            @RequestParam(required = false) @VersionNumber Integer before,
+            @RequestParam(defaultValue = "50")
+                    @Min(value = 1, message = "expected 1 to 200")
+                    @Max(value = 200, message = "expected 1 to 200")
+                    int most) {
         if (most < 1 || most > MOST_VERSIONS) {
             throw Refusal.unusable("most " + most + ": expected 1 to " + MOST_VERSIONS);
         }
-        return songs.versions(Player.ONLY, id, before == null ? Integer.MAX_VALUE : before, most).stream().map(SongView.VersionView::of).toList();
+        return songs.versions(Player.ONLY, id, before == null ? Integer.MAX_VALUE : before, most).stream()
+                .map(SongView.VersionView::of)
+                .toList();
     }
 
     @GetMapping("/{id}/versions/{version}")
@@ -146,14 +175,21 @@ public class SongController {
     }
 
     /** @param name blank takes it away */
-    public record VersionName(@NotNull(message = "expected a name, blank for none") @Size(max = 60, message = "expected at most 60 characters") String name) {
-    }
+    public record VersionName(
+            @NotNull(message = "expected a name, blank for none")
+            @Size(max = 60, message = "expected at most 60 characters")
+            String name) {}
 
     /** Gives a state a name of its own, so that it is always found. */
     @PutMapping("/{id}/versions/{version}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    public void nameVersion(@PathVariable UUID id, @PathVariable @VersionNumber int version, @Valid @RequestBody VersionName request) {
-        songs.nameVersion(Player.ONLY, id, version, request.name().isBlank() ? null : request.name().strip());
+    public void nameVersion(
+            @PathVariable UUID id, @PathVariable @VersionNumber int version, @Valid @RequestBody VersionName request) {
+        songs.nameVersion(
+                Player.ONLY,
+                id,
+                version,
+                request.name().isBlank() ? null : request.name().strip());
     }
 
     @GetMapping("/{id}/arrangement")
@@ -165,33 +201,63 @@ public class SongController {
      * The song as a file.
      *
      * @param format {@code mid}, {@code musicxml}, {@code abc} or {@code txt}
-     * @param parts  {@code left}, {@code both}, {@code lead} for the chords and the tune, {@code lead-left} for the tune over the left hand, or {@code bass} for a bass player
+     * @param parts {@code left}, {@code both}, {@code lead} for the chords and the tune, {@code lead-left} for the tune
+     *     over the left hand, or {@code bass} for a bass player
      * @param fingers {@code few}, {@code all} or {@code none} over the notes of MusicXML
      */
     @GetMapping("/{id}/export/{format}")
-    public ResponseEntity<byte[]> export(@PathVariable UUID id, @PathVariable @ShortText String format, @RequestParam(defaultValue = "both") @ShortText String parts,
-                                         @RequestParam(defaultValue = "few") @ShortText String fingers) {
-        SongFile file = SongFile.named(format).orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml, abc or txt"));
+    public ResponseEntity<byte[]> export(
+            @PathVariable UUID id,
+            @PathVariable @ShortText String format,
+            @RequestParam(defaultValue = "both") @ShortText String parts,
+            @RequestParam(defaultValue = "few") @ShortText String fingers) {
+        SongFile file = SongFile.named(format)
+                .orElseThrow(() -> Refusal.unusable("format \"" + format + "\": expected mid, musicxml, abc or txt"));
         SongRow song = songs.get(Player.ONLY, id);
-        byte[] content = parts.equals(BASS) ? file.bass(() -> bass(song)) : parts.equals(LEAD) ? file.lead(WrittenOut.of(arrange(song).arrangement().coloured()))
-                : file.write(song.chart(), () -> arrange(song).arrangement(), wanted(parts, fingers));
+        byte[] content = parts.equals(BASS)
+                ? file.bass(() -> bass(song))
+                : parts.equals(LEAD)
+                        ? file.lead(WrittenOut.of(arrange(song).arrangement().coloured()))
+                        : file.write(song.chart(), () -> arrange(song).arrangement(), wanted(parts, fingers));
         String name = Packages.fileName(song.title()) + "." + file.extension();
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(name, StandardCharsets.UTF_8).build().toString())
-                .header(HttpHeaders.CONTENT_TYPE, file.mediaType()).body(content);
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(name, StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .header(HttpHeaders.CONTENT_TYPE, file.mediaType())
+                .body(content);
     }
 
-    /** Everything of a song in one file, to be brought in again: a zip of chart, MusicXML, MIDI and a JSON of its choices and own figures. */
-    @GetMapping(path = {"/{id}/package", "/{id}/export/zip"}, produces = "application/zip")
+    /**
+     * Everything of a song in one file, to be brought in again: a zip of chart, MusicXML, MIDI and a JSON of its
+     * choices and own figures.
+     */
+    @GetMapping(
+            path = {"/{id}/package", "/{id}/export/zip"},
+            produces = "application/zip")
     public ResponseEntity<byte[]> packed(@PathVariable UUID id) {
         SongRow song = songs.get(Player.ONLY, id);
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.attachment().filename(Packages.fileName(song.title()) + ".zip", StandardCharsets.UTF_8).build().toString())
-                .header(HttpHeaders.CONTENT_TYPE, "application/zip").body(packages.of(Player.ONLY, song));
+        return ResponseEntity.ok()
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.attachment()
+                                .filename(Packages.fileName(song.title()) + ".zip", StandardCharsets.UTF_8)
+                                .build()
+                                .toString())
+                .header(HttpHeaders.CONTENT_TYPE, "application/zip")
+                .body(packages.of(Player.ONLY, song));
     }
 
     private static SongFile.Wanted wanted(String parts, String fingers) {
-        return new SongFile.Wanted(Hands.named(parts).orElseThrow(() -> Refusal.unusable("parts \"" + parts + "\": expected left, both, lead, lead-left or bass")),
-                FingersShown.named(fingers).orElseThrow(() -> Refusal.unusable("fingers \"" + fingers + "\": expected few, all or none")));
+        return new SongFile.Wanted(
+                Hands.named(parts)
+                        .orElseThrow(() -> Refusal.unusable(
+                                "parts \"" + parts + "\": expected left, both, lead, lead-left or bass")),
+                FingersShown.named(fingers)
+                        .orElseThrow(() -> Refusal.unusable("fingers \"" + fingers + "\": expected few, all or none")));
     }
 
     private Arrangement bass(SongRow song) {

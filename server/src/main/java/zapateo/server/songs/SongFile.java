@@ -9,9 +9,9 @@ import java.util.function.Supplier;
 import zapateo.arrangement.Arrangement;
 import zapateo.colour.WrittenOut;
 import zapateo.format.AbcWriter;
+import zapateo.format.BassPartWriter;
 import zapateo.format.FingersShown;
 import zapateo.format.Hands;
-import zapateo.format.BassPartWriter;
 import zapateo.format.LeadSheetWriter;
 import zapateo.format.MidiWriter;
 import zapateo.format.MusicXmlWriter;
@@ -21,12 +21,24 @@ import zapateo.song.Song;
 
 /** The files a song can leave as. */
 enum SongFile {
-    MID("audio/midi", (chart, arrangement, wanted) -> MidiWriter.write(arrangement.get(), wanted.hands), MidiWriter::lead),
-    MUSICXML("application/vnd.recordare.musicxml+xml", (chart, arrangement, wanted) -> MusicXmlWriter.write(arrangement.get(), wanted.hands, wanted.fingers), LeadSheetWriter::write),
+    MID(
+            "audio/midi",
+            (chart, arrangement, wanted) -> MidiWriter.write(arrangement.get(), wanted.hands),
+            MidiWriter::lead),
+    MUSICXML(
+            "application/vnd.recordare.musicxml+xml",
+            (chart, arrangement, wanted) -> MusicXmlWriter.write(arrangement.get(), wanted.hands, wanted.fingers),
+            LeadSheetWriter::write),
     /** A lead sheet whichever parts are asked for. */
-    ABC("text/vnd.abc;charset=UTF-8", (chart, arrangement, wanted) -> abc(WrittenOut.of(arrangement.get().coloured())), SongFile::abc),
+    ABC(
+            "text/vnd.abc;charset=UTF-8",
+            (chart, arrangement, wanted) -> abc(WrittenOut.of(arrangement.get().coloured())),
+            SongFile::abc),
     /** The chart as it was typed. */
-    TXT("text/plain;charset=UTF-8", (chart, arrangement, wanted) -> chart.getBytes(StandardCharsets.UTF_8), song -> ChartText.write(song).getBytes(StandardCharsets.UTF_8));
+    TXT(
+            "text/plain;charset=UTF-8",
+            (chart, arrangement, wanted) -> chart.getBytes(StandardCharsets.UTF_8),
+            song -> ChartText.write(song).getBytes(StandardCharsets.UTF_8));
 
     private final String mediaType;
     private final Writer writer;
@@ -39,7 +51,9 @@ enum SongFile {
     }
 
     static Optional<SongFile> named(String extension) {
-        return Arrays.stream(values()).filter(file -> file.extension().equals(extension)).findFirst();
+        return Arrays.stream(values())
+                .filter(file -> file.extension().equals(extension))
+                .findFirst();
     }
 
     private static byte[] abc(Song song) {
@@ -74,8 +88,7 @@ enum SongFile {
     }
 
     /** What of it, and how it is fingered. */
-    record Wanted(Hands hands, FingersShown fingers) {
-    }
+    record Wanted(Hands hands, FingersShown fingers) {}
 
     private interface Writer {
         byte[] write(String chart, Supplier<Arrangement> arrangement, Wanted wanted);

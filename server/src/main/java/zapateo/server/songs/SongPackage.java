@@ -9,18 +9,20 @@ import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Everything of a song in one file: a zip of its chart as text, MusicXML and MIDI for other programs, and a JSON of what else there is of it (docs/PACKAGE.md). Only the chart and the JSON are read back.
+ * Everything of a song in one file: a zip of its chart as text, MusicXML and MIDI for other programs, and a JSON of
+ * what else there is of it (docs/PACKAGE.md). Only the chart and the JSON are read back.
  *
- * @param title   of the song
- * @param chart   as it was typed
- * @param open    the arrangement that is open
- * @param others  the song's other arrangements, in their order
+ * @param title of the song
+ * @param chart as it was typed
+ * @param open the arrangement that is open
+ * @param others the song's other arrangements, in their order
  * @param figures files of the player's own figures that these name, by their ids
  */
 record SongPackage(String title, String chart, Named open, List<Named> others, Map<String, String> figures) {
 
     /** Which shape the JSON has; those before it are read too ({@link BroughtSong}). */
     static final int FORMAT = 1;
+
     static final String SONG = "song.json";
     static final String CHART = "chart.txt";
 
@@ -30,8 +32,7 @@ record SongPackage(String title, String chart, Named open, List<Named> others, M
     }
 
     /** An arrangement by its name. */
-    record Named(String name, StoredChoices choices) {
-    }
+    record Named(String name, StoredChoices choices) {}
 
     /** @param more files for other programs, by their names */
     byte[] written(JsonMapper json, Map<String, byte[]> more) {
@@ -49,6 +50,8 @@ record SongPackage(String title, String chart, Named open, List<Named> others, M
 
     /** What its own figures say goes along in full, so that their hashes here mean nothing elsewhere. */
     private static ObjectNode written(JsonMapper json, Named arrangement) {
-        return new StoredChoices(arrangement.choices.choices(), Map.of()).written(json).put("name", arrangement.name);
+        return new StoredChoices(arrangement.choices.choices(), Map.of())
+                .written(json)
+                .put("name", arrangement.name);
     }
 }

@@ -56,14 +56,17 @@ public class Songs {
 
     /** As the repertoire lists them; a chart is read only where it was not summed up yet. */
     List<LineRow> lines(Player player) {
-        return mapper.lines(player.id()).stream().map(line -> {
-            if (line.summary() != null && line.summary().isOfToday()) {
-                return line;
-            }
-            Summary summary = Summary.of(mapper.chart(line.id()));
-            mapper.sumUp(line.id(), line.version(), summary);
-            return new LineRow(line.id(), line.title(), line.figure(), summary, line.version(), line.updatedAt());
-        }).toList();
+        return mapper.lines(player.id()).stream()
+                .map(line -> {
+                    if (line.summary() != null && line.summary().isOfToday()) {
+                        return line;
+                    }
+                    Summary summary = Summary.of(mapper.chart(line.id()));
+                    mapper.sumUp(line.id(), line.version(), summary);
+                    return new LineRow(
+                            line.id(), line.title(), line.figure(), summary, line.version(), line.updatedAt());
+                })
+                .toList();
     }
 
     SongRow get(Player player, UUID id) {
@@ -72,7 +75,8 @@ public class Songs {
 
     /** A song for those who play from it; empty where it was taken out of the repertoire. */
     public Optional<SongView> found(Player player, UUID id) {
-        return mapper.find(player.id(), id).map(song -> SongView.of(song, Map.of(), choices -> sieve.sift(player, choices)));
+        return mapper.find(player.id(), id)
+                .map(song -> SongView.of(song, Map.of(), choices -> sieve.sift(player, choices)));
     }
 
     /** A song as it is shown. */
@@ -89,8 +93,18 @@ public class Songs {
     SongRow create(Player player, SongRequest request) {
         OffsetDateTime now = now();
         UUID id = request.arrangementId() == null ? UUID.randomUUID() : request.arrangementId();
-        SongRow song = new SongRow(UUID.randomUUID(), player.id(), title(request), request.chart(), stored(player, choices(player, request)), id, arrangement(request, FIRST),
-                others(player, request, new StoredArrangement.Others(List.of())), 1, now, now);
+        SongRow song = new SongRow(
+                UUID.randomUUID(),
+                player.id(),
+                title(request),
+                request.chart(),
+                stored(player, choices(player, request)),
+                id,
+                arrangement(request, FIRST),
+                others(player, request, new StoredArrangement.Others(List.of())),
+                1,
+                now,
+                now);
         mapper.insert(song, Summary.of(song.chart()));
         versions.keep(song);
         return song;
@@ -103,8 +117,18 @@ public class Songs {
         }
         SongRow present = get(player, id);
         UUID open = request.arrangementId() == null ? present.arrangementId() : request.arrangementId();
-        SongRow next = new SongRow(id, player.id(), title(request), request.chart(), stored(player, choices(player, request)), open, arrangement(request, present.arrangement()),
-                others(player, request, present.others()), request.version() + 1, present.createdAt(), now());
+        SongRow next = new SongRow(
+                id,
+                player.id(),
+                title(request),
+                request.chart(),
+                stored(player, choices(player, request)),
+                open,
+                arrangement(request, present.arrangement()),
+                others(player, request, present.others()),
+                request.version() + 1,
+                present.createdAt(),
+                now());
         if (mapper.update(next, Summary.of(request.chart())) == 0) {
             throw Refusal.stale(request.version(), get(player, id).version());
         }
@@ -173,14 +197,19 @@ public class Songs {
         names.add(arrangement(request, "").toLowerCase(Locale.ROOT));
         Map<String, UUID> ids = new HashMap<>();
         present.all().forEach(each -> ids.put(each.name(), each.id()));
-        return new StoredArrangement.Others(request.others().stream().map(other -> {
-            if (!names.add(other.name().strip().toLowerCase(Locale.ROOT))) {
-                throw Refusal.unusable("arrangement \"" + other.name() + "\": expected each name once");
-            }
-            checked(player, other.choices(), "others." + other.name() + ".choices.");
-            UUID id = Stream.of(other.id(), ids.get(other.name())).filter(Objects::nonNull).findFirst().orElseGet(UUID::randomUUID);
-            return new StoredArrangement(id, other.name(), stored(player, other.choices()));
-        }).toList());
+        return new StoredArrangement.Others(request.others().stream()
+                .map(other -> {
+                    if (!names.add(other.name().strip().toLowerCase(Locale.ROOT))) {
+                        throw Refusal.unusable("arrangement \"" + other.name() + "\": expected each name once");
+                    }
+                    checked(player, other.choices(), "others." + other.name() + ".choices.");
+                    UUID id = Stream.of(other.id(), ids.get(other.name()))
+                            .filter(Objects::nonNull)
+                            .findFirst()
+                            .orElseGet(UUID::randomUUID);
+                    return new StoredArrangement(id, other.name(), stored(player, other.choices()));
+                })
+                .toList());
     }
 
     private static String title(SongRequest request) {

@@ -38,7 +38,9 @@ record StoredArrangement(UUID id, String name, StoredChoices choices) {
         static Others read(JsonMapper json, JsonNode kept) {
             List<StoredArrangement> all = new ArrayList<>();
             // Before formats had numbers the choices stood beside the name.
-            kept.forEach(each -> all.add(new StoredArrangement(each.has("id") ? UUID.fromString(each.path("id").asString()) : null, each.path("name").asString(),
+            kept.forEach(each -> all.add(new StoredArrangement(
+                    each.has("id") ? UUID.fromString(each.path("id").asString()) : null,
+                    each.path("name").asString(),
                     StoredChoices.read(json, each.has("format") ? each : each.path("choices")))));
             return new Others(all);
         }

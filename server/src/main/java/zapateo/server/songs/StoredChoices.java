@@ -10,11 +10,13 @@ import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.problems.Refusal;
 
 /**
- * Choices in the form they are kept in, which has a number of its own and is read whatever its number; only today's is written.
+ * Choices in the form they are kept in, which has a number of its own and is read whatever its number; only today's is
+ * written.
+ *
  * <ol>
- * <li>the choices by themselves, as they were sent
- * <li>{@code {format, choices, ownFigures}}
- * <li>the same; the choices may have colours
+ *   <li>the choices by themselves, as they were sent
+ *   <li>{@code {format, choices, ownFigures}}
+ *   <li>the same; the choices may have colours
  * </ol>
  *
  * @param ownFigures what the figures of one's own that they name said when they were kept, by the figures' ids
@@ -53,7 +55,8 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
     }
 
     private static Refusal newer(int format) {
-        return Refusal.newer("Choices of format " + format + ": this Zapateo reads up to " + FORMAT + ". They are kept as they are; start the Zapateo that kept them.");
+        return Refusal.newer("Choices of format " + format + ": this Zapateo reads up to " + FORMAT
+                + ". They are kept as they are; start the Zapateo that kept them.");
     }
 
     /** @throws Refusal of a format from after today */
@@ -66,7 +69,10 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
             case 1 -> new StoredChoices(json.treeToValue(kept, ChoicesRequest.class), Map.of());
             case WITHOUT_COLOURS, FORMAT -> {
                 Map<String, UUID> figures = new TreeMap<>();
-                kept.path("ownFigures").properties().forEach(each -> figures.put(each.getKey(), UUID.fromString(each.getValue().asString())));
+                kept.path("ownFigures")
+                        .properties()
+                        .forEach(each -> figures.put(
+                                each.getKey(), UUID.fromString(each.getValue().asString())));
                 yield new StoredChoices(json.treeToValue(kept.path("choices"), ChoicesRequest.class), figures);
             }
             default -> throw newer(format);

@@ -14,7 +14,8 @@ import org.apache.ibatis.type.MappedTypes;
 public class UuidTypeHandler extends BaseTypeHandler<UUID> {
 
     @Override
-    public void setNonNullParameter(PreparedStatement statement, int index, UUID id, JdbcType type) throws SQLException {
+    public void setNonNullParameter(PreparedStatement statement, int index, UUID id, JdbcType type)
+            throws SQLException {
         statement.setObject(index, id);
     }
 

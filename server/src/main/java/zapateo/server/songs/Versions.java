@@ -11,7 +11,10 @@ import tools.jackson.databind.node.ObjectNode;
 import zapateo.server.kept.Content;
 import zapateo.server.problems.Refusal;
 
-/** Every state a song was saved in. What states say is kept once; what differs little from what was there before takes little room. */
+/**
+ * Every state a song was saved in. What states say is kept once; what differs little from what was there before takes
+ * little room.
+ */
 @Component
 class Versions {
 
@@ -29,29 +32,46 @@ class Versions {
     }
 
     /** What a song was in a state. */
-    record State(VersionRow row, String chart, StoredArrangement open, StoredArrangement.Others others) {
-    }
+    record State(VersionRow row, String chart, StoredArrangement open, StoredArrangement.Others others) {}
 
     /** Keeps the state a song is in. */
     void keep(SongRow song) {
-        ObjectNode arrangements = json.createObjectNode().put("arrangementId", String.valueOf(song.arrangementId())).put("arrangement", song.arrangement());
+        ObjectNode arrangements = json.createObjectNode()
+                .put("arrangementId", String.valueOf(song.arrangementId()))
+                .put("arrangement", song.arrangement());
         arrangements.set("choices", song.choices().written(json));
         arrangements.set("others", song.others().written(json));
         UUID chart = keep(song.id(), song.chart(), mapper.lastChartAlone(song.id(), LEANING));
-        UUID choices = keep(song.id(), json.writeValueAsString(arrangements), mapper.lastChoicesAlone(song.id(), LEANING));
-        Object figure = song.choices().choices().values() == null ? null : song.choices().choices().values().get("figure");
-        mapper.insert(song.id(), new VersionRow(song.version(), song.title(), song.arrangement(), figure instanceof String id ? id : null, null, chart, choices, song.updatedAt()));
+        UUID choices =
+                keep(song.id(), json.writeValueAsString(arrangements), mapper.lastChoicesAlone(song.id(), LEANING));
+        Object figure = song.choices().choices().values() == null
+                ? null
+                : song.choices().choices().values().get("figure");
+        mapper.insert(
+                song.id(),
+                new VersionRow(
+                        song.version(),
+                        song.title(),
+                        song.arrangement(),
+                        figure instanceof String id ? id : null,
+                        null,
+                        chart,
+                        choices,
+                        song.updatedAt()));
     }
 
     private UUID keep(UUID song, String text, Optional<ContentRow> base) {
         UUID hash = Content.hash(text);
-        if (base.filter(row -> row.hash().equals(hash)).isPresent() || mapper.content(song, hash).isPresent()) {
+        if (base.filter(row -> row.hash().equals(hash)).isPresent()
+                || mapper.content(song, hash).isPresent()) {
             return hash;
         }
         byte[] alone = Content.pack(text, Optional.empty());
-        byte[] leaning = base.map(row -> Content.pack(text, Optional.of(text(song, row)))).orElse(alone);
+        byte[] leaning = base.map(row -> Content.pack(text, Optional.of(text(song, row))))
+                .orElse(alone);
         boolean leans = leaning.length < WORTH * alone.length;
-        mapper.keep(song, new ContentRow(hash, leans ? base.orElseThrow().hash() : null, leans ? leaning : alone, null));
+        mapper.keep(
+                song, new ContentRow(hash, leans ? base.orElseThrow().hash() : null, leans ? leaning : alone, null));
         return hash;
     }
 
@@ -60,10 +80,19 @@ class Versions {
     }
 
     State state(UUID song, int version) {
-        VersionRow row = mapper.find(song, version).orElseThrow(() -> Refusal.notFound("The state " + version + " of the song"));
+        VersionRow row =
+                mapper.find(song, version).orElseThrow(() -> Refusal.notFound("The state " + version + " of the song"));
         JsonNode arrangements = json.readTree(text(song, row.choicesHash()));
-        UUID id = arrangements.has("arrangementId") ? UUID.fromString(arrangements.path("arrangementId").asString()) : null;
-        return new State(row, text(song, row.chartHash()), new StoredArrangement(id, arrangements.path("arrangement").asString(), StoredChoices.read(json, arrangements.path("choices"))),
+        UUID id = arrangements.has("arrangementId")
+                ? UUID.fromString(arrangements.path("arrangementId").asString())
+                : null;
+        return new State(
+                row,
+                text(song, row.chartHash()),
+                new StoredArrangement(
+                        id,
+                        arrangements.path("arrangement").asString(),
+                        StoredChoices.read(json, arrangements.path("choices"))),
                 StoredArrangement.Others.read(json, arrangements.path("others")));
     }
 
@@ -74,10 +103,16 @@ class Versions {
     }
 
     private String text(UUID song, UUID hash) {
-        return text(song, mapper.content(song, hash).orElseThrow(() -> new IllegalStateException("text " + hash + " of song " + song + " is not kept")));
+        return text(
+                song,
+                mapper.content(song, hash)
+                        .orElseThrow(
+                                () -> new IllegalStateException("text " + hash + " of song " + song + " is not kept")));
     }
 
     private String text(UUID song, ContentRow row) {
-        return row.plain() != null ? row.plain() : Content.unpack(row.packed(), Optional.ofNullable(row.base()).map(base -> text(song, base)));
+        return row.plain() != null
+                ? row.plain()
+                : Content.unpack(row.packed(), Optional.ofNullable(row.base()).map(base -> text(song, base)));
     }
 }

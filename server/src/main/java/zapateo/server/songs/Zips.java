@@ -15,17 +15,19 @@ import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import zapateo.server.problems.Refusal;
 
-/** Files in one file: the same ones make the same zip, whenever it is made, and no more is unpacked than is asked for. */
+/**
+ * Files in one file: the same ones make the same zip, whenever it is made, and no more is unpacked than is asked for.
+ */
 public final class Zips {
 
     private static final int MOST_BYTES = 16 << 20;
     /** Of all that is unpacked of one file, which may be packed a thousandfold, what is passed over too. */
     private static final int MOST_IN_ALL = 96 << 20;
+
     private static final int PIECE = 64 << 10;
     private static final LocalDateTime TIMELESS = LocalDateTime.of(1980, 1, 1, 0, 0);
 
-    private Zips() {
-    }
+    private Zips() {}
 
     public static byte[] of(Map<String, byte[]> entries) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
@@ -62,12 +64,14 @@ public final class Zips {
                 if (wanted.test(entry.getName())) {
                     byte[] content = zip.readNBytes(MOST_BYTES + 1);
                     if (content.length > MOST_BYTES) {
-                        throw Refusal.unusable(entry.getName() + " of more than " + (MOST_BYTES >> 20) + " MiB: expected less");
+                        throw Refusal.unusable(
+                                entry.getName() + " of more than " + (MOST_BYTES >> 20) + " MiB: expected less");
                     }
                     all = counted(all + content.length, what);
                     entries.put(entry.getName(), content);
                 } else {
-                    // Nobody wants it, and it is unpacked all the same where the next one is looked for: piece by piece, so that it is counted on the way.
+                    // Nobody wants it, and it is unpacked all the same where the next one is looked for: piece by
+                    // piece, so that it is counted on the way.
                     for (int more = zip.read(passed); more >= 0; more = zip.read(passed)) {
                         all = counted(all + more, what);
                     }

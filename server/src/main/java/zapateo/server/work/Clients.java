@@ -16,8 +16,10 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /**
- * Sees which clients went away while they waited for an answer. A servlet hears of it only when it writes, and while it computes it has nothing to write; Linux knows: the connection is no longer an established one in
- * {@code /proc/net/tcp} (proc(5)). Where there is no such table, or a proxy stands between, nobody is seen to go, and what is computed ends by its limit.
+ * Sees which clients went away while they waited for an answer. A servlet hears of it only when it writes, and while it
+ * computes it has nothing to write; Linux knows: the connection is no longer an established one in
+ * {@code /proc/net/tcp} (proc(5)). Where there is no such table, or a proxy stands between, nobody is seen to go, and
+ * what is computed ends by its limit.
  */
 @Component
 class Clients {
@@ -38,8 +40,7 @@ class Clients {
     }
 
     /** @param here the server's port; @param there the client's */
-    record Connection(int here, int there) {
-    }
+    record Connection(int here, int there) {}
 
     void watch(Connection connection, Runnable gone) {
         watched.put(connection, gone);
@@ -70,7 +71,9 @@ class Clients {
         for (Path table : TABLES) {
             // The head of the table has no state of that name.
             try (Stream<String> lines = Files.lines(table)) {
-                lines.map(line -> line.strip().split("\\s+")).filter(columns -> columns[3].equals(ESTABLISHED)).forEach(columns -> all.add(new Connection(port(columns[1]), port(columns[2]))));
+                lines.map(line -> line.strip().split("\\s+"))
+                        .filter(columns -> columns[3].equals(ESTABLISHED))
+                        .forEach(columns -> all.add(new Connection(port(columns[1]), port(columns[2]))));
             } catch (IOException | RuntimeException notHere) {
                 return Set.of();
             }

@@ -8,7 +8,8 @@ import java.util.concurrent.TimeUnit;
 import zapateo.search.Patience;
 
 /**
- * So many at once, and a short queue before it; who came first goes first. One tab of a browser, which may ask for much at once, has at most two places while others wait.
+ * So many at once, and a short queue before it; who came first goes first. One tab of a browser, which may ask for much
+ * at once, has at most two places while others wait.
  */
 final class Gate {
 
@@ -73,7 +74,12 @@ final class Gate {
     }
 
     private boolean isNext(Waiter waiter) {
-        return free > 0 && queue.stream().filter(each -> taken.getOrDefault(each.tab, 0) < MOST_OF_A_TAB).findFirst().orElseGet(queue::getFirst) == waiter;
+        return free > 0
+                && queue.stream()
+                                .filter(each -> taken.getOrDefault(each.tab, 0) < MOST_OF_A_TAB)
+                                .findFirst()
+                                .orElseGet(queue::getFirst)
+                        == waiter;
     }
 
     synchronized int taken() {

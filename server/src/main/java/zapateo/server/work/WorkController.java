@@ -21,7 +21,10 @@ public class WorkController {
         this.works = works;
     }
 
-    /** How far a request is that was sent with that name, where it tells: files of many songs do; 404 once it is answered. */
+    /**
+     * How far a request is that was sent with that name, where it tells: files of many songs do; 404 once it is
+     * answered.
+     */
     @GetMapping("/{name}")
     public Works.Progress progress(@PathVariable @ShortText String name) {
         return works.progress(name).orElseThrow(() -> Refusal.notFound("The request " + name));

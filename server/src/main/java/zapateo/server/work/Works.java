@@ -17,17 +17,22 @@ import zapateo.search.Patience;
 import zapateo.server.problems.Refusal;
 
 /**
- * What is computed at the moment: how many at once, how long each may take, and which of them nobody waits for any more (docs/LIMITS.md). Each request has its time from its beginning on, whatever it does; a place it takes
- * where it first computes something that is not there already ({@link #enter}), and has it until it is answered.
+ * What is computed at the moment: how many at once, how long each may take, and which of them nobody waits for any more
+ * (docs/LIMITS.md). Each request has its time from its beginning on, whatever it does; a place it takes where it first
+ * computes something that is not there already ({@link #enter}), and has it until it is answered.
  */
 @Component
 public class Works implements HandlerInterceptor, WebMvcConfigurer {
 
     public static final int MOST_SECONDS = 5;
-    /** By what name a page may stop a request it waits for no longer, and ask how far it is; callers that do neither send none. */
+    /**
+     * By what name a page may stop a request it waits for no longer, and ask how far it is; callers that do neither
+     * send none.
+     */
     static final String NAME = "Zapateo-Work";
     /** Which tab of a browser asks; callers that are none send none, each of their requests counts by itself. */
     static final String TAB = "Zapateo-Tab";
+
     private static final int LONGEST_NAME = 64;
     private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
 
@@ -67,8 +72,7 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
     }
 
     /** How far it is: {@code done} of {@code of} songs. */
-    public record Progress(int done, int of) {
-    }
+    public record Progress(int done, int of) {}
 
     /**
      * The request of this thread is so far.
@@ -83,9 +87,10 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
     }
 
     /**
-     * Takes a place for the request of this thread, unless it has one: to be called where something is computed that is not there already.
+     * Takes a place for the request of this thread, unless it has one: to be called where something is computed that is
+     * not there already.
      *
-     * @throws Refusal      where there is none, with the request to come again
+     * @throws Refusal where there is none, with the request to come again
      * @throws Patience.GivenUp where nobody waits for it any more
      */
     public void enter() {
@@ -102,7 +107,11 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
         }
         Dear costly = method.getMethodAnnotation(Dear.class);
         String name = header(request, NAME);
-        Work work = new Work(name, Optional.ofNullable(header(request, TAB)).orElseGet(() -> UUID.randomUUID().toString()), new Clients.Connection(request.getLocalPort(), request.getRemotePort()));
+        Work work = new Work(
+                name,
+                Optional.ofNullable(header(request, TAB))
+                        .orElseGet(() -> UUID.randomUUID().toString()),
+                new Clients.Connection(request.getLocalPort(), request.getRemotePort()));
         if (name != null) {
             named.put(name, work);
         }
@@ -111,7 +120,8 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
         try {
             if (costly != null) {
                 work.enter(dear);
-            } else if (method.hasMethodAnnotation(Computes.class) || method.getBeanType().isAnnotationPresent(Computes.class)) {
+            } else if (method.hasMethodAnnotation(Computes.class)
+                    || method.getBeanType().isAnnotationPresent(Computes.class)) {
                 work.enter(computing);
             }
         } catch (Refusal | Patience.GivenUp refused) {
@@ -127,7 +137,8 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
     }
 
     @Override
-    public void afterCompletion(HttpServletRequest request, HttpServletResponse response, Object handler, Exception thrown) {
+    public void afterCompletion(
+            HttpServletRequest request, HttpServletResponse response, Object handler, Exception thrown) {
         end();
     }
 
@@ -174,7 +185,8 @@ public class Works implements HandlerInterceptor, WebMvcConfigurer {
         private void begin(long most) {
             long soonest = System.nanoTime() + most;
             long until = THREADS.getCurrentThreadCpuTime() + most;
-            Patience.begin(() -> stopped || System.nanoTime() - soonest > 0 && THREADS.getCurrentThreadCpuTime() > until);
+            Patience.begin(
+                    () -> stopped || System.nanoTime() - soonest > 0 && THREADS.getCurrentThreadCpuTime() > until);
         }
 
         private void enter(Gate gate) {

@@ -13,15 +13,18 @@ import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.annotation.JsonSerialize;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Strokes are written as the library writes a record by itself: the fields of its view, those that are absent left out, in their order. */
+/**
+ * Strokes are written as the library writes a record by itself: the fields of its view, those that are absent left out,
+ * in their order.
+ */
 class StrokeJsonTest {
 
     private static final JsonMapper OURS = JsonMapper.builder().build();
-    private static final JsonMapper LIBRARY = JsonMapper.builder().addMixIn(StrokeView.class, ByItself.class).build();
+    private static final JsonMapper LIBRARY =
+            JsonMapper.builder().addMixIn(StrokeView.class, ByItself.class).build();
 
     @JsonSerialize(using = ValueSerializer.None.class)
-    private interface ByItself {
-    }
+    private interface ByItself {}
 
     static IntStream seeds() {
         return IntStream.range(0, 200);
@@ -33,13 +36,16 @@ class StrokeJsonTest {
         // The first has every field, the second none of those that may be absent.
         StrokeView stroke = stroke(seed, seed == 0 ? 1 : seed == 1 ? 0 : new Random(seed).nextDouble());
         assertThat(OURS.writeValueAsString(stroke)).isEqualTo(LIBRARY.writeValueAsString(stroke));
-        assertThat(OURS.writeValueAsString(List.of(stroke, stroke))).isEqualTo(LIBRARY.writeValueAsString(List.of(stroke, stroke)));
+        assertThat(OURS.writeValueAsString(List.of(stroke, stroke)))
+                .isEqualTo(LIBRARY.writeValueAsString(List.of(stroke, stroke)));
     }
 
     private static StrokeView stroke(int seed, double told) throws ReflectiveOperationException {
         Random random = new Random(seed);
         RecordComponent[] fields = StrokeView.class.getRecordComponents();
-        Object[] values = Arrays.stream(fields).map(field -> field.getType().isPrimitive() || random.nextDouble() < told ? value(field, random) : null).toArray();
+        Object[] values = Arrays.stream(fields)
+                .map(field -> field.getType().isPrimitive() || random.nextDouble() < told ? value(field, random) : null)
+                .toArray();
         return (StrokeView) StrokeView.class.getDeclaredConstructors()[0].newInstance(values);
     }
 
@@ -59,9 +65,13 @@ class StrokeJsonTest {
         } else if (field.getName().equals("noted")) {
             return random.ints(random.nextInt(4)).boxed().toList();
         } else if (type == List.class) {
-            return List.of(new StrokeView.NoteView(60, "C4", "root", null, null), new StrokeView.NoteView(number, "F♯3", "5", number, 5));
+            return List.of(
+                    new StrokeView.NoteView(60, "C4", "root", null, null),
+                    new StrokeView.NoteView(number, "F♯3", "5", number, 5));
         }
-        assertThat(type).as("a kind of field that no test knows: %s", field.getName()).isEqualTo(String.class);
+        assertThat(type)
+                .as("a kind of field that no test knows: %s", field.getName())
+                .isEqualTo(String.class);
         return "A♭ \"" + number + "\" \n";
     }
 }
