@@ -80,7 +80,8 @@ public final class HttpLoad {
         Supplier<HttpRequest> cold = () -> load.arrange(another(load.next.incrementAndGet()), "spread-eighths");
         for (String figure : List.of("spread-eighths", "stride-root-chord")) {
             System.out.printf(
-                    "answer for 64 bars of %s: %d bytes as the page asks for it, %d with each stroke's notes told there%n",
+                    "answer for 64 bars of %s: %d bytes as the page asks for it, %d with each stroke's notes told "
+                            + "there%n",
                     figure,
                     load.bytes(load.arrange(LongChart.TEXT, figure)).length,
                     load.bytes(load.arrange("", LongChart.TEXT, figure)).length);

@@ -25,7 +25,8 @@ final class LongChart {
     static String withTune(int bars) {
         return "Title: Long\nKey: E♭\nTempo: 96\n"
                 + ("| E♭ | B♭7/D Cm7 | A♭maj7 | E♭/G Gdim7 |\nMelody: | g4 e2 B2 | F4 G4 | C4 E,4 | G4 z4 |\n"
-                                + "| Fm7 | B♭9 B♭7/A♭ | E♭/G C7 | Fm7 B♭7 |\nMelody: | A,6 C2 | D4 F4 | G4 =E4 | F4 z4 |\n")
+                                + "| Fm7 | B♭9 B♭7/A♭ | E♭/G C7 | Fm7 B♭7 |\nMelody: | A,6 C2 | D4 F4 | G4 =E4 | F4 "
+                                + "z4 |\n")
                         .repeat(bars / 8);
     }
 

@@ -45,8 +45,10 @@ public final class PagePaint {
                 let staff = 0;
                 while (!staff && performance.now() - start < 5000) {
                   await new Promise(requestAnimationFrame);
-                  if (!steps && document.querySelectorAll('[aria-label="Staff and step line"] fieldset button').length !== strokes) steps = performance.now() - start;
-                  if (document.querySelector('.score [role=img]')?.firstElementChild !== before && page() > 0) staff = performance.now() - start;
+                  if (!steps && document.querySelectorAll('[aria-label="Staff and step line"] fieldset \
+                  button').length !== strokes) steps = performance.now() - start;
+                  if (document.querySelector('.score [role=img]')?.firstElementChild !== before && page() > 0) staff \
+                  = performance.now() - start;
                 }
                 times.push([steps, staff]);
                 await new Promise(done => setTimeout(done, 900));
@@ -258,8 +260,8 @@ public final class PagePaint {
      */
     private static void measurePlaying(Browser browser, String address) {
         Page page = alone(browser);
-        page.addInitScript(
-                "window.longTasks = 0; new PerformanceObserver(list => list.getEntries().forEach(each => { window.longTasks += each.duration; })).observe({type: 'longtask'});");
+        page.addInitScript("window.longTasks = 0; new PerformanceObserver(list => list.getEntries().forEach(each => { "
+                + "window.longTasks += each.duration; })).observe({type: 'longtask'});");
         page.navigate(address);
         page.locator(".score[data-ready=yes]").waitFor();
         page.waitForTimeout(SETTLED_MS);
@@ -273,12 +275,12 @@ public final class PagePaint {
         System.out.printf(
                 "tasks of over 50 ms: %.1f %% of the time while nothing plays, %.1f %% while it plays%n",
                 still, playing);
-        System.out.println(
-                "played for %d s with the staff in view: %s"
-                        .formatted(
-                                PLAYED_MS / 1000,
-                                page.evaluate(
-                                        "() => `${window.zapateo.player.heard.length} tones, ${window.zapateo.player.late.tones} of them late, the latest by ${window.zapateo.player.late.worstMs.toFixed(0)} ms`")));
+        System.out.println("played for %d s with the staff in view: %s"
+                .formatted(
+                        PLAYED_MS / 1000,
+                        page.evaluate("() => `${window.zapateo.player.heard.length} tones, "
+                                + "${window.zapateo.player.late.tones} of them late, the latest "
+                                + "by ${window.zapateo.player.late.worstMs.toFixed(0)} ms`")));
     }
 
     /** How many hundredths of the next seconds they take. */
@@ -306,9 +308,9 @@ public final class PagePaint {
             paints.add(((Number)
                             page.evaluate("() => performance.getEntriesByName('first-contentful-paint')[0].startTime"))
                     .doubleValue());
-            script = ((Number)
-                            page.evaluate(
-                                    "() => performance.getEntriesByType('resource').filter(each => each.name.endsWith('.js')).reduce((sum, each) => sum + each.encodedBodySize, 0)"))
+            script = ((Number) page.evaluate("() => performance.getEntriesByType('resource').filter(each => "
+                            + "each.name.endsWith('.js')).reduce((sum, each) => sum + "
+                            + "each.encodedBodySize, 0)"))
                     .doubleValue();
             window.close();
         }

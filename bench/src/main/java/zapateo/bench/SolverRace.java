@@ -54,7 +54,8 @@ public final class SolverRace {
         double theirs = (System.nanoTime() - start) / 1e6;
         boolean proved = !model.getSolver().isStopCriterionMet();
         System.out.printf(
-                "the search on %d chords of %d places: %.3f ms, cost %.0f; a constraint solver: %.0f ms%s, cost %d; %.0f times as long%n",
+                "the search on %d chords of %d places: %.3f ms, cost %.0f; a constraint solver: %.0f ms%s, cost %d; "
+                        + "%.0f times as long%n",
                 CHORDS,
                 PLACES,
                 ours,

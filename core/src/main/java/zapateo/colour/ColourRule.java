@@ -277,7 +277,8 @@ public record ColourRule(
         } catch (IllegalArgumentException e) {
             throw new Refused(
                     "place \"" + text
-                            + "\": expected one of phrase-end, section-end, last, not-last, again, returns, before-last-section",
+                            + "\": expected one of phrase-end, section-end, last, not-last, again, returns, "
+                            + "before-last-section",
                     e);
         }
     }

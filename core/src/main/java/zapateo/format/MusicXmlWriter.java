@@ -25,7 +25,8 @@ public final class MusicXmlWriter {
 
     private static final String HEADER = """
             <?xml version="1.0" encoding="UTF-8" standalone="no"?>
-            <!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">
+            <!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 4.0 Partwise//EN" \
+            "http://www.musicxml.org/dtds/partwise.dtd">
             """;
     private static final JAXBContext CONTEXT = context();
 

@@ -27,8 +27,9 @@ final class XmlTree {
     private static final int ELEMENTS_BETWEEN_LOOKS = 1_000;
     private static final int DEEPEST = 60;
     private static final Pattern DOCTYPE = Pattern.compile("<!DOCTYPE[^>\\[]*[>\\[]");
-    private static final Pattern OWN_DOCTYPE = Pattern.compile(
-            "<!DOCTYPE\\s+(score-partwise|container)\\s*(PUBLIC\\s+[\"']-//Recordare//DTD MusicXML [^\"']*[\"']\\s*([\"']https?://www\\.musicxml\\.org/[^\"']*[\"'])?)?\\s*>");
+    private static final Pattern OWN_DOCTYPE =
+            Pattern.compile("<!DOCTYPE\\s+(score-partwise|container)\\s*(PUBLIC\\s+[\"']-//Recordare//DTD MusicXML "
+                    + "[^\"']*[\"']\\s*([\"']https?://www\\.musicxml\\.org/[^\"']*[\"'])?)?\\s*>");
 
     final String name;
     final int line;

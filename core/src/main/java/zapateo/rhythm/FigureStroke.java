@@ -27,9 +27,9 @@ public record FigureStroke(Side hand, List<Role> roles, int tick, int length, bo
     public static FigureStroke parse(String written) {
         Matcher match = WRITTEN.matcher(written);
         if (!match.matches()) {
-            throw new Refused(
-                    "stroke \"" + written
-                            + "\": expected roles@tick:length, as in 1+10@0:960, with R: or ~ before it and ! after it at will");
+            throw new Refused("stroke \"" + written
+                    + "\": expected roles@tick:length, as in 1+10@0:960, with R: or ~ before it and ! after "
+                    + "it at will");
         }
         List<Role> roles =
                 Arrays.stream(match.group(3).split("\\+")).map(Role::parse).toList();

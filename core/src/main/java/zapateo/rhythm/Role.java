@@ -97,9 +97,9 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
         }
         Matcher number = NUMBER.matcher(sign);
         if (!number.matches()) {
-            throw new Refused(
-                    "role \"" + written
-                            + "\": expected a tone 1, 3 to 24, or 5_, R, R_, F, F_, c, c1 to c4, ct, cl, cu, n, s, v, w, d, L, with > before it for the next chord's");
+            throw new Refused("role \"" + written
+                    + "\": expected a tone 1, 3 to 24, or 5_, R, R_, F, F_, c, c1 to c4, ct, cl, cu, n, s, "
+                    + "v, w, d, L, with > before it for the next chord's");
         }
         int alteration = number.group(1).isEmpty() ? 0 : "♯#".contains(number.group(1)) ? 1 : -1;
         return new Role(Kind.TONE, Integer.parseInt(number.group(2)), alteration, next);

@@ -29,7 +29,8 @@ import zapateo.song.ToneFit;
 class ColouredSongTest {
 
     private static final String SONG =
-            "[A]~| C | Am | F | G | C | Am | Dm G7 | C |~[B]~| F | C | G | C |~[A]~| C | Am | F | G | C | Am | Dm G7 | C |";
+            "[A]~| C | Am | F | G | C | Am | Dm G7 | C |~[B]~| F | C | G | C |~[A]~| C | Am | F | G | C | Am | Dm "
+                    + "G7 | C |";
 
     static Stream<Integer> seeds() {
         return IntStream.range(0, 200).boxed();

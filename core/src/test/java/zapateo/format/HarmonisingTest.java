@@ -87,7 +87,8 @@ class HarmonisingTest {
     @EnumSource(Pace.class)
     void a_melody_begins_and_ends_at_home_and_its_notes_are_carried(Pace pace) {
         Song song = ChartParser.parse(
-                        "Key: C\n| N.C. | N.C. | N.C. | N.C. |\nTune: | C5/4 E5/4 G5/2 | A5/4 F5/4 C5/2 | B4/4 D5/4 F5/4 G4/4 | C5/1 |")
+                        "Key: C\n| N.C. | N.C. | N.C. | N.C. |\nTune: | C5/4 E5/4 G5/2 | A5/4 F5/4 C5/2 | B4/4 D5/4 "
+                                + "F5/4 G4/4 | C5/1 |")
                 .song()
                 .orElseThrow();
         Song harmonised = Harmonising.of(song, pace);
@@ -112,7 +113,8 @@ class HarmonisingTest {
     @ValueSource(strings = "colourful")
     void the_diminished_chord_of_minor_is_its_second(String taste) {
         Song song = ChartParser.parse(
-                        "Key: Am\n| N.C. | N.C. | N.C. | N.C. |\nTune: | A4/4 C5/4 E5/2 | B4/2 F5/2 | G#4/4 B4/4 E5/2 | A4/1 |")
+                        "Key: Am\n| N.C. | N.C. | N.C. | N.C. |\nTune: | A4/4 C5/4 E5/2 | B4/2 F5/2 | G#4/4 B4/4 "
+                                + "E5/2 | A4/1 |")
                 .song()
                 .orElseThrow();
         Song harmonised =

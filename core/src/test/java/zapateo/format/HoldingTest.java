@@ -54,8 +54,8 @@ class HoldingTest {
     void the_key_and_the_tempo_that_rule_are_written_where_the_order_brings_them() {
         Song song = song("Key: C~Tempo: 90~Form: B A~[A]~| C |~[B]~| (key E♭) (tempo 120) E♭ |");
         assertThat(ChartText.write(Holding.MUSICXML.reduce(song)))
-                .isEqualTo(
-                        "Title: Untitled\nKey: E♭\nMeter: 4/4\nTempo: 120\n\n[B]\n| E♭ |\n\n[A]\n| (key C) (tempo 90) C |\n");
+                .isEqualTo("Title: Untitled\nKey: E♭\nMeter: 4/4\nTempo: 120\n\n[B]\n| E♭ |\n\n[A]\n| (key C) (tempo "
+                        + "90) C |\n");
     }
 
     static IntStream seeds() {

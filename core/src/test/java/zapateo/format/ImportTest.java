@@ -177,8 +177,10 @@ class ImportTest {
 
     @Test
     void an_abc_tune_with_everything_is_read() {
-        FileReading reading = read(
-                "X:1\nT:Jig of the Deck\nT:Second name\nC:Nobody\nM:6/8\nL:1/8\nQ:3/8=100\nK:Edor\nP:A\nB|:\"Em\"EGB \"D\"def|[M:9/8]\"^hold\"gfe d2B ABc|1\"Bm\"BAG FED:|2\"A/c#\"EFG HE3||\nw:a | bright new day | la\nX:2\nK:C\nC|\n");
+        FileReading reading = read("X:1\nT:Jig of the Deck\nT:Second "
+                + "name\nC:Nobody\nM:6/8\nL:1/8\nQ:3/8=100\nK:Edor\nP:A\nB|:\"Em\"EGB "
+                + "\"D\"def|[M:9/8]\"^hold\"gfe d2B ABc|1\"Bm\"BAG FED:|2\"A/c#\"EFG HE3||\nw:a | "
+                + "bright new day | la\nX:2\nK:C\nC|\n");
         Song song = reading.song().orElseThrow();
         assertThat(song.title()).isEqualTo("Jig of the Deck");
         assertThat(song.key()).hasToString("E dorian");
@@ -201,17 +203,33 @@ class ImportTest {
     void a_foreign_musicxml_file_is_read() {
         FileReading reading = read("""
                 <?xml version="1.0" encoding="UTF-8"?>
-                <!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 3.1 Partwise//EN" "http://www.musicxml.org/dtds/partwise.dtd">
-                <score-partwise version="3.1"><movement-title>Foreign</movement-title><part-list><score-part id="P1"><part-name>V</part-name></score-part></part-list>
-                <part id="P1"><measure number="0" implicit="yes"><attributes><divisions>2</divisions><key><fifths>-1</fifths><mode>minor</mode></key><time><beats>3</beats><beat-type>4</beat-type></time></attributes>
-                <direction><direction-type><metronome><beat-unit>quarter</beat-unit><per-minute>84</per-minute></metronome></direction-type></direction>
-                <note><pitch><step>A</step><octave>4</octave></pitch><duration>2</duration><voice>1</voice><lyric><syllabic>begin</syllabic><text>har</text></lyric></note></measure>
-                <measure number="1"><direction><direction-type><rehearsal>A</rehearsal></direction-type></direction><direction><direction-type><segno/></direction-type></direction>
-                <harmony><root><root-step>D</root-step></root><kind>minor-seventh</kind></harmony><note><pitch><step>D</step><octave>5</octave></pitch><duration>4</duration><voice>1</voice><lyric><syllabic>end</syllabic><text>bour</text></lyric></note>
-                <harmony><root><root-step>B</root-step><root-alter>-1</root-alter></root><kind>dominant</kind><bass><bass-step>F</bass-step></bass><degree><degree-value>9</degree-value><degree-alter>-1</degree-alter><degree-type>add</degree-type></degree></harmony>
-                <note><chord/><pitch><step>F</step><octave>5</octave></pitch><duration>4</duration><voice>1</voice></note><note><pitch><step>E</step><octave>5</octave></pitch><duration>2</duration><voice>1</voice></note>
-                <backup><duration>6</duration></backup><note><pitch><step>D</step><octave>4</octave></pitch><duration>6</duration><voice>2</voice></note></measure>
-                <measure number="2"><direction><direction-type><words>rit.</words></direction-type></direction><harmony><root><root-step>G</root-step></root><kind>Neapolitan</kind></harmony><note><rest measure="yes"/><duration>6</duration><voice>1</voice></note>
+                <!DOCTYPE score-partwise PUBLIC "-//Recordare//DTD MusicXML 3.1 Partwise//EN" \
+                "http://www.musicxml.org/dtds/partwise.dtd">
+                <score-partwise version="3.1"><movement-title>Foreign</movement-title><part-list>\
+                <score-part id="P1"><part-name>V</part-name></score-part></part-list>
+                <part id="P1"><measure number="0" implicit="yes"><attributes><divisions>2</divisions><key>\
+                <fifths>-1</fifths><mode>minor</mode></key><time><beats>3</beats><beat-type>4</beat-type></time>\
+                </attributes>
+                <direction><direction-type><metronome><beat-unit>quarter</beat-unit><per-minute>84</per-minute>\
+                </metronome></direction-type></direction>
+                <note><pitch><step>A</step><octave>4</octave></pitch><duration>2</duration><voice>1</voice><lyric>\
+                <syllabic>begin</syllabic><text>har</text></lyric></note></measure>
+                <measure number="1"><direction><direction-type><rehearsal>A</rehearsal></direction-type></direction>\
+                <direction><direction-type><segno/></direction-type></direction>
+                <harmony><root><root-step>D</root-step></root><kind>minor-seventh</kind></harmony><note><pitch>\
+                <step>D</step><octave>5</octave></pitch><duration>4</duration><voice>1</voice><lyric>\
+                <syllabic>end</syllabic><text>bour</text></lyric></note>
+                <harmony><root><root-step>B</root-step><root-alter>-1</root-alter></root><kind>dominant</kind><bass>\
+                <bass-step>F</bass-step></bass><degree><degree-value>9</degree-value><degree-alter>-1</degree-alter>\
+                <degree-type>add</degree-type></degree></harmony>
+                <note><chord/><pitch><step>F</step><octave>5</octave></pitch><duration>4</duration><voice>1</voice>\
+                </note><note><pitch><step>E</step><octave>5</octave></pitch><duration>2</duration><voice>1</voice>\
+                </note>
+                <backup><duration>6</duration></backup><note><pitch><step>D</step><octave>4</octave></pitch>\
+                <duration>6</duration><voice>2</voice></note></measure>
+                <measure number="2"><direction><direction-type><words>rit.</words></direction-type></direction>\
+                <harmony><root><root-step>G</root-step></root><kind>Neapolitan</kind></harmony><note>\
+                <rest measure="yes"/><duration>6</duration><voice>1</voice></note>
                 <barline location="right"><repeat direction="backward"/></barline></measure></part></score-partwise>
                 """);
         Song song = reading.song().orElseThrow();
@@ -338,8 +356,9 @@ class ImportTest {
         });
         outside.start();
         String url = "http://127.0.0.1:" + outside.getAddress().getPort() + "/x";
-        String score =
-                "<score-partwise><part-list/><part id=\"P1\"><measure number=\"1\"><note><rest/><duration>4</duration><lyric><text>&a;</text></lyric></note></measure></part></score-partwise>";
+        String score = "<score-partwise><part-list/><part id=\"P1\"><measure "
+                + "number=\"1\"><note><rest/><duration>4</duration><lyric><text>&a;</text></lyric></note>"
+                + "</measure></part></score-partwise>";
         List<String> bad = List.of(
                 "<!DOCTYPE score-partwise [<!ENTITY a \"ha\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\">]>" + score,
                 "<!DOCTYPE score-partwise [<!ENTITY a SYSTEM \"" + url + "\">]>" + score,

@@ -28,7 +28,8 @@ class MusicXmlReaderTest {
     }
 
     private static String measure(String content) {
-        return "<measure number=\"1\"><attributes><divisions>4</divisions><time><beats>4</beats><beat-type>4</beat-type></time></attributes>"
+        return "<measure number=\"1\"><attributes><divisions>4</divisions><time><beats>4</beats><beat-type>"
+                + "4</beat-type></time></attributes>"
                 + content + "</measure>";
     }
 
@@ -138,10 +139,11 @@ class MusicXmlReaderTest {
 
     @Test
     void two_voices_on_one_staff_give_the_first_and_tell_the_other() {
-        FileReading reading = read(
-                measure(
-                        "<note><pitch><step>G</step><octave>4</octave></pitch><duration>16</duration><voice>1</voice></note><backup><duration>16</duration></backup>"
-                                + "<note><pitch><step>C</step><octave>4</octave></pitch><duration>16</duration><voice>2</voice></note>"));
+        FileReading reading =
+                read(measure("<note><pitch><step>G</step><octave>4</octave></pitch><duration>16</duration><voice>"
+                        + "1</voice></note><backup><duration>16</duration></backup>"
+                        + "<note><pitch><step>C</step><octave>4</octave></pitch><duration>16</duration>"
+                        + "<voice>2</voice></note>"));
         assertThat(reading.song().orElseThrow().writtenBars().get(0).tune())
                 .extracting(note -> note.pitch().orElseThrow().toString())
                 .containsExactly("G4");
@@ -152,15 +154,17 @@ class MusicXmlReaderTest {
     void triplets_dots_and_ties_keep_their_lengths() {
         String triplet =
                 "<note><pitch><step>C</step><octave>5</octave></pitch><duration>%s</duration><voice>1</voice></note>";
-        Song song =
-                read("<measure number=\"1\"><attributes><divisions>6</divisions><time><beats>2</beats><beat-type>4</beat-type></time></attributes>"
-                                + triplet.formatted(2) + triplet.formatted(2)
-                                + triplet.formatted(2)
-                                + "<note><pitch><step>D</step><octave>5</octave></pitch><duration>6</duration><tie type=\"start\"/><voice>1</voice></note></measure>"
-                                + "<measure number=\"2\"><note><pitch><step>D</step><octave>5</octave></pitch><duration>9</duration><tie type=\"stop\"/><voice>1</voice></note>"
-                                + triplet.formatted(3) + "</measure>")
-                        .song()
-                        .orElseThrow();
+        Song song = read("<measure number=\"1\"><attributes><divisions>6</divisions><time><beats>2</beats><beat-type>"
+                        + "4</beat-type></time></attributes>"
+                        + triplet.formatted(2) + triplet.formatted(2)
+                        + triplet.formatted(2)
+                        + "<note><pitch><step>D</step><octave>5</octave></pitch><duration>6</duration><tie "
+                        + "type=\"start\"/><voice>1</voice></note></measure>"
+                        + "<measure number=\"2\"><note><pitch><step>D</step><octave>5</octave></pitch>"
+                        + "<duration>9</duration><tie type=\"stop\"/><voice>1</voice></note>"
+                        + triplet.formatted(3) + "</measure>")
+                .song()
+                .orElseThrow();
         assertThat(song.writtenBars().get(0).tune()).extracting(TuneNote::ticks).containsExactly(320, 320, 320, 960);
         assertThat(song.writtenBars().get(0).tune().get(3).tied()).isTrue();
         assertThat(song.writtenBars().get(1).tune()).extracting(TuneNote::ticks).containsExactly(1440, 480);
@@ -169,8 +173,10 @@ class MusicXmlReaderTest {
     @Test
     void signatures_that_change_are_changes_of_the_song() {
         Song song = read(measure(rest(4))
-                        + "<measure number=\"2\"><attributes><key><fifths>-3</fifths></key><time><beats>6</beats><beat-type>8</beat-type></time></attributes>"
-                        + "<direction><direction-type><words>Allegro</words></direction-type><sound tempo=\"132\"/></direction>"
+                        + "<measure number=\"2\"><attributes><key><fifths>-3</fifths></key><time><beats>6</beats>"
+                        + "<beat-type>8</beat-type></time></attributes>"
+                        + "<direction><direction-type><words>Allegro</words></direction-type><sound "
+                        + "tempo=\"132\"/></direction>"
                         + rest(3) + "</measure>")
                 .song()
                 .orElseThrow();

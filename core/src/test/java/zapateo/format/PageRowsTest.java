@@ -67,7 +67,9 @@ class PageRowsTest {
     }
 
     private static byte[] page(int fifths, String inside) {
-        return ("<score-partwise version=\"4.0\"><part-list><score-part id=\"P1\"><part-name>Piano</part-name></score-part></part-list><part id=\"P1\"><measure number=\"1\"><attributes><key><fifths>"
+        return ("<score-partwise version=\"4.0\"><part-list><score-part "
+                        + "id=\"P1\"><part-name>Piano</part-name></score-part></part-list><part id=\"P1\"><measure "
+                        + "number=\"1\"><attributes><key><fifths>"
                         + fifths + "</fifths></key></attributes>" + inside + "</measure></part></score-partwise>")
                 .getBytes(StandardCharsets.UTF_8);
     }

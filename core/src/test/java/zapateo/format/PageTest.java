@@ -171,8 +171,8 @@ class PageTest {
                         .toList())
                 .isEmpty();
         List<Integer> written = new ArrayList<>();
-        Matcher note = Pattern.compile(
-                        "(?s)<note id=\"s\\d+n\\d+\">.*?<step>(\\w)</step>\\s*(?:<alter>(-?\\d)</alter>)?\\s*<octave>(\\d)</octave>")
+        Matcher note = Pattern.compile("(?s)<note id=\"s\\d+n\\d+\">.*?<step>(\\w)</step>\\s*(?:<alter>(-?\\d)</alter>"
+                        + ")?\\s*<octave>(\\d)</octave>")
                 .matcher(new String(score, StandardCharsets.UTF_8));
         while (note.find()) {
             written.add(12 * (Integer.parseInt(note.group(3)) + 1)

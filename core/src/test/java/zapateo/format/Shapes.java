@@ -195,7 +195,10 @@ public final class Shapes {
                         .getBytes(StandardCharsets.UTF_8);
             case 3 ->
                 text(
-                                "<score-partwise><part-list><score-part id=\"P1\"><part-name>x</part-name></score-part></part-list><part id=\"P1\"><measure number=\"1\"><attributes><divisions>1</divisions></attributes>",
+                                "<score-partwise><part-list><score-part "
+                                        + "id=\"P1\"><part-name>x</part-name></score-part></part-list><part "
+                                        + "id=\"P1\"><measure "
+                                        + "number=\"1\"><attributes><divisions>1</divisions></attributes>",
                                 XML,
                                 random,
                                 bytes,

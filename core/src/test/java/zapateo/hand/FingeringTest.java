@@ -28,10 +28,14 @@ class FingeringTest {
         "L, C3 D3 E3 F3 G3, 5 4 3 2 1, five fingers: common practice",
         "L, A2 B2 C♯3 E3, 5 4 3 1, EXAMPLES 21",
         "R, C4 D4 E4 F4 G4 A4 B4 C5, 1 2 3 1 2 3 4 5, scale of C: common practice",
-        "R, C4 D4 E4 F4 G4 A4 B4 C5 D5 E5 F5 G5 A5 B5 C6, 1 2 3 1 2 3 4 1 2 3 1 2 3 4 5, scale of C over two octaves: common practice",
-        "R, C6 B5 A5 G5 F5 E5 D5 C5 B4 A4 G4 F4 E4 D4 C4, 5 4 3 2 1 3 2 1 4 3 2 1 3 2 1, the same downward: common practice",
-        "L, C2 D2 E2 F2 G2 A2 B2 C3 D3 E3 F3 G3 A3 B3 C4, 5 4 3 2 1 3 2 1 4 3 2 1 3 2 1, scale of C over two octaves: common practice",
-        "L, C4 B3 A3 G3 F3 E3 D3 C3 B2 A2 G2 F2 E2 D2 C2, 1 2 3 1 2 3 4 1 2 3 1 2 3 4 5, the same downward: common practice",
+        "R, C4 D4 E4 F4 G4 A4 B4 C5 D5 E5 F5 G5 A5 B5 C6, 1 2 3 1 2 3 4 1 2 3 1 2 3 4 5, scale of C over two "
+                + "octaves: common practice",
+        "R, C6 B5 A5 G5 F5 E5 D5 C5 B4 A4 G4 F4 E4 D4 C4, 5 4 3 2 1 3 2 1 4 3 2 1 3 2 1, the same downward: common "
+                + "practice",
+        "L, C2 D2 E2 F2 G2 A2 B2 C3 D3 E3 F3 G3 A3 B3 C4, 5 4 3 2 1 3 2 1 4 3 2 1 3 2 1, scale of C over two "
+                + "octaves: common practice",
+        "L, C4 B3 A3 G3 F3 E3 D3 C3 B2 A2 G2 F2 E2 D2 C2, 1 2 3 1 2 3 4 1 2 3 1 2 3 4 5, the same downward: common "
+                + "practice",
         "L, C3 D3 E3 F3 G3 A3 B3 C4, 5 4 3 2 1 3 2 1, scale of C: common practice",
         "L, C4 B3 A3 G3 F3 E3 D3 C3, 1 2 3 1 2 3 4 5, the same downward: common practice",
         "R, G4 A4 B4 C5 D5 E5 F♯5 G5, 1 2 3 1 2 3 4 5, scale of G: common practice",

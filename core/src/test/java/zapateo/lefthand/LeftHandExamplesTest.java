@@ -28,18 +28,22 @@ class LeftHandExamplesTest {
     @CsvSource(
             delimiter = ';',
             value = {
-                "1; Key: E♭~E♭ B♭7 A♭/C; spread-eighths; E♭2 B♭2 G3 B♭2 E♭2 B♭2 G3 B♭2 | B♭1 A♭2 D3 A♭2 B♭1 A♭2 D3 A♭2 | C2 A♭2 E♭3 A♭2 C2 A♭2 E♭3 A♭2",
-                "2 (in half a bar the tenth stands for the octave, so that the chord keeps its third); Key: Em~Meter: 6/8~Em | Em C; sixes; E2 B2 E3 G3 E3 B2 | E2 B2 G3 C2 G2 E3",
+                "1; Key: E♭~E♭ B♭7 A♭/C; spread-eighths; E♭2 B♭2 G3 B♭2 E♭2 B♭2 G3 B♭2 | B♭1 A♭2 D3 A♭2 B♭1 A♭2 D3 "
+                        + "A♭2 | C2 A♭2 E♭3 A♭2 C2 A♭2 E♭3 A♭2",
+                "2 (in half a bar the tenth stands for the octave, so that the chord keeps its third); Key: "
+                        + "Em~Meter: 6/8~Em | Em C; sixes; E2 B2 E3 G3 E3 B2 | E2 B2 G3 C2 G2 E3",
                 "3; Key: D♭~D♭; sixteenth-circle; D♭2 A♭2 F3 D♭2 A♭2 F3 D♭2 A♭2 F3 D♭2 A♭2 F3 D♭2 A♭2 F3 D♭2",
                 "4; Key: D~D; low-high-middle-high; D3 A3 F♯3 A3 D3 A3 F♯3 A3",
-                "5; Key: B♭~B♭ E♭ F Gm; nearest-inversions; B♭3 F4 D4 F4 B♭3 F4 D4 F4 | B♭3 G4 E♭4 G4 B♭3 G4 E♭4 G4 | A3 F4 C4 F4 A3 F4 C4 F4 | B♭3 G4 D4 G4 B♭3 G4 D4 G4",
+                "5; Key: B♭~B♭ E♭ F Gm; nearest-inversions; B♭3 F4 D4 F4 B♭3 F4 D4 F4 | B♭3 G4 E♭4 G4 B♭3 G4 E♭4 G4 "
+                        + "| A3 F4 C4 F4 A3 F4 C4 F4 | B♭3 G4 D4 G4 B♭3 G4 D4 G4",
                 "10; Key: F~Feel: shuffle~F; shuffle-fifth-sixth; F2+C3 F2+C3 F2+D3 F2+D3 F2+C3 F2+C3 F2+D3 F2+D3",
                 "11; Key: Dm~Dm; habanera; D2 A2 D3 A2 D2 A2 D3 A2",
                 "12; Key: B♭~B♭; three-three-two; B♭1 F2 B♭2",
                 "13; Key: Dm~Dm A7 Dm; anticipated-bass; D2 A2 A1 | E2 D2 | A1",
                 "14; Key: Fm~Fm; hand-split; F2 R:A♭3+C4+F4 C3 F3 R:A♭3+C4+F4 R:A♭3+C4+F4 C3 R:A♭3+C4+F4",
                 "15; Key: Cm~Cm7 F7; bossa; C2 G2 G2 F2 | F2 C2 C2",
-                "16 (another inversion, as good); Key: G~Meter: 3/4~G D/F♯ G G; bass-and-two; G2 G3+B3+D4 G3+B3+D4 | F♯2 A3+D4 A3+D4 | G2 G3+B3+D4 G3+B3+D4 | D2 G3+B3+D4 G3+B3+D4",
+                "16 (another inversion, as good); Key: G~Meter: 3/4~G D/F♯ G G; bass-and-two; G2 G3+B3+D4 G3+B3+D4 "
+                        + "| F♯2 A3+D4 A3+D4 | G2 G3+B3+D4 G3+B3+D4 | D2 G3+B3+D4 G3+B3+D4",
                 "17; Key: D♭~D♭ D♭; gospel-one-five; D♭2 G2 A♭2 C2 | D♭2 G2 A♭2",
                 "9; Key: F~F7 B♭7 C7; tritone-comping; E♭3+A3 E♭3+A3 | D3+A♭3 D3+A♭3 | E3+B♭3 E3+B♭3",
                 "23; Key: F~F B♭7; boogie-rocking; F2 C3 F2 D3 | B♭1 F2 B♭1 G2"

@@ -191,7 +191,8 @@ class StyleTest {
         Figure figure = FigureBook.open().figure(id).orElseThrow();
         String meter = figure.bars().keySet().iterator().next().toString();
         String chart = "Key: E♭~Meter: " + meter
-                + "~Tempo: %s~| E♭ | B♭7/D | Cm7 | Gm/B♭ | A♭maj7 | E♭/G | Fm7 | B♭7 | E♭6 | C7 | Fm7 | A♭m6 | E♭/B♭ | B♭7 | E♭ | E♭ |";
+                + "~Tempo: %s~| E♭ | B♭7/D | Cm7 | Gm/B♭ | A♭maj7 | E♭/G | Fm7 | B♭7 | E♭6 | C7 | Fm7 | A♭m6 | "
+                + "E♭/B♭ | B♭7 | E♭ | E♭ |";
         Song plain = Played.song(chart.formatted("100"));
         long bpm = Math.round(figure.suits().maxTempo() * 960.0 / plain.tempo().beatTicks());
         Song song = Played.song(chart.formatted(String.valueOf(bpm)));

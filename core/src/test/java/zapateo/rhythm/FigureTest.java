@@ -65,10 +65,12 @@ class FigureTest {
 
     @ParameterizedTest(name = "{0} in {1}: {2}")
     @CsvSource({
-        "spread-eighths, 5/4, 1@0:480 5@480:480 10@960:480 5@1440:480 10@1920:480 5@2400:480 1@2880:480 5@3360:480 10@3840:480 5@4320:480",
+        "spread-eighths, 5/4, 1@0:480 5@480:480 10@960:480 5@1440:480 10@1920:480 5@2400:480 1@2880:480 5@3360:480 "
+                + "10@3840:480 5@4320:480",
         "bass-and-two,   7/8, 1@0:480 c@480:480 1@960:480 c@1440:480 1@1920:480 c@2400:480 c@2880:480",
         "held,           5/4, v@0:*",
-        "spread-eighths, 9/8, 1@0:480 5@480:480 10@960:480 1@1440:480 5@1920:480 10@2400:480 1@2880:480 5@3360:480 10@3840:480"
+        "spread-eighths, 9/8, 1@0:480 5@480:480 10@960:480 1@1440:480 5@1920:480 10@2400:480 1@2880:480 5@3360:480 "
+                + "10@3840:480"
     })
     void a_metre_it_is_not_written_for_is_put_together_from_its_groups(String id, String meter, String strokes) {
         Meter read = Meter.parse(meter);
@@ -124,7 +126,8 @@ class FigureTest {
                 "1@0:960 5@960:* | 1@0:960 z@960:* | test.yaml:13: role \"z\": expected",
                 "1@0:960 5@960:* | 1@0 | test.yaml:13: stroke \"1@0\": expected roles@tick:length",
                 "1@0:960 5@960:* | 5@960:* 1@0:960 | test.yaml:13: stroke 1@0:960: expected after",
-                "1@0:960 5@960:* | 1@3840:960 | test.yaml:13: stroke 1@3840:960: expected after the one before it and inside",
+                "1@0:960 5@960:* | 1@3840:960 | test.yaml:13: stroke 1@3840:960: expected after the one before it "
+                        + "and inside",
                 "1@0:960 5@960:* | 1@0:0 | test.yaml:13: stroke \"1@0:0\": expected a length above 0",
                 "4/4: | 4/5: | metre \"4/5\": expected",
                 "register: deep | register: attic | test.yaml:9: register \"attic\": expected deep, medium or middle",

@@ -304,7 +304,8 @@ class BothHandsTest {
     @Test
     void both_hands_go_up_the_chord_together_before_a_section() {
         String chart =
-                "Key: C\nTempo: 100\n[A]\n| C | G7 |\nMelody: | c4 e4 | d4 z4 |\n[B]\n| C | F |\nMelody: | e8 | c8 |\n[C]\n| C |\n";
+                "Key: C\nTempo: 100\n[A]\n| C | G7 |\nMelody: | c4 e4 | d4 z4 |\n[B]\n| C | F |\nMelody: | e8 | c8 "
+                        + "|\n[C]\n| C |\n";
         Arrangement arrangement = ARRANGER.arrange(
                 ChartParser.parse(chart).song().orElseThrow(),
                 Choices.figure("spread-eighths")
@@ -471,7 +472,8 @@ class BothHandsTest {
     @Test
     void a_tenth_after_a_run_is_opened_on_the_beat() {
         Song song = ChartParser.parse(
-                        "Key: C\nTempo: 100\n[A]\n| C | G7 |\nMelody: | c4 e4 | d4 z4 |\n[B]\n| C | F |\nMelody: | e8 | c8 |\n")
+                        "Key: C\nTempo: 100\n[A]\n| C | G7 |\nMelody: | c4 e4 | d4 z4 |\n[B]\n| C | F |\nMelody: | "
+                                + "e8 | c8 |\n")
                 .song()
                 .orElseThrow();
         List<Stroke> left = ARRANGER.arrange(

@@ -145,7 +145,8 @@ class ChorusTest {
                 "Key: G~Meter: 3/4~Tempo: 120~[A]~| G | Em | Am | D7 | Bm | E7 | Am D7 | G |",
                 "Key: C~Tempo: 112~[A]~| C7 | F7 | C7 | C7 | F7 | F7 | C7 | A7 | Dm7 | G7 | C7 | C7 |",
                 "Key: D~Tempo: 210~Feel: swing~[A]~| D6 | Bm7 | Em7 | A7 | F♯m7 | B7 | Em7 A7 | D6 |",
-                "Key: Cm~Tempo: 96~[A]~| Cm | Fm | Gm | Cm | A♭ | Fm | G7 | Cm |~[B]~| E♭ | B♭ | Fm | Cm | A♭ | Fm | G7 | Cm |",
+                "Key: Cm~Tempo: 96~[A]~| Cm | Fm | Gm | Cm | A♭ | Fm | G7 | Cm |~[B]~| E♭ | B♭ | Fm | Cm | A♭ | Fm "
+                        + "| G7 | Cm |",
                 "Key: B♭~Meter: 2/4~Tempo: 100~[A]~| B♭ | Gm | Cm | F7 | Dm | G7 | Cm F7 | B♭ |"
             })
     void choruses_are_a_persons(String chart) {

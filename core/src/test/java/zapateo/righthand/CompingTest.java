@@ -33,7 +33,8 @@ import zapateo.song.Song;
 class CompingTest {
 
     private static final Song CADENCES = Played.song(
-            "Key: C~Tempo: 100~[A]~| C | Am7 | Dm7 | G7 | Em7 | F | Dm7 G7 | C |~[B]~| F | G | C | Am | F | Dm | G7 | C |");
+            "Key: C~Tempo: 100~[A]~| C | Am7 | Dm7 | G7 | Em7 | F | Dm7 G7 | C |~[B]~| F | G | C | Am | F | Dm | G7 "
+                    + "| C |");
 
     private static Arrangement played(Song song, String figure, RightHand right) {
         return Played.ARRANGER.arrange(song, Choices.figure(figure).right(right), Pianist.USUAL);

@@ -67,7 +67,8 @@ class FillsTest {
         Set<String> kinds = new java.util.HashSet<>();
         for (int seed = 0; seed < 60; seed++) {
             Song song = song(
-                    "Key: C\nTempo: 90\n| C | Am | F | G7 |\nTune: | C5/4 D5/8 E5/8 r/2 | E5/4 D5/8 C5/8 r/2 | A4/4 B4/8 C5/8 r/2 | B4/4 r/2. |");
+                    "Key: C\nTempo: 90\n| C | Am | F | G7 |\nTune: | C5/4 D5/8 E5/8 r/2 | E5/4 D5/8 C5/8 r/2 | A4/4 "
+                            + "B4/8 C5/8 r/2 | B4/4 r/2. |");
             List<Stroke> fills = fills(song, seed, List.of());
             assertThat(fills(song, seed, List.of())).isEqualTo(fills);
             kinds.addAll(fills.stream().map(stroke -> stroke.reason().code()).collect(Collectors.toSet()));
@@ -109,8 +110,9 @@ class FillsTest {
 
     @Test
     void a_bar_is_left_to_rest_and_the_hands_stay_apart() {
-        Song song = song(
-                "Key: C\nTempo: 90\n| C | Am | F | G7 |\nTune: | C5/4 D5/8 E5/8 r/2 | E5/4 D5/8 C5/8 r/2 | A4/4 B4/8 C5/8 r/2 | B4/4 r/2. |");
+        Song song =
+                song("Key: C\nTempo: 90\n| C | Am | F | G7 |\nTune: | C5/4 D5/8 E5/8 r/2 | E5/4 D5/8 C5/8 r/2 | A4/4 "
+                        + "B4/8 C5/8 r/2 | B4/4 r/2. |");
         Set<Integer> bars = fills(song, 5, List.of(2)).stream().map(Stroke::bar).collect(Collectors.toSet());
         assertThat(bars).contains(0).doesNotContain(1);
         Arrangement arrangement = arranged(song, 5);

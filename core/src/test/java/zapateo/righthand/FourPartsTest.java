@@ -187,7 +187,8 @@ class FourPartsTest {
     @Test
     void the_tune_is_whole_and_goes_alone_where_no_chord_stands() {
         Song song = ChartParser.parse(
-                        "Key: G\n| G | N.C. | D7/F# | G |\nTune: | G4/8 A4/8 B4/4 C5/2 | D5/4 C5/4 B4/2 | A4/4. B4/8 C5/2 | B4/1 |")
+                        "Key: G\n| G | N.C. | D7/F# | G |\nTune: | G4/8 A4/8 B4/4 C5/2 | D5/4 C5/4 B4/2 | A4/4. "
+                                + "B4/8 C5/2 | B4/1 |")
                 .song()
                 .orElseThrow();
         Arrangement both = arranged(song, Hand.USUAL);

@@ -74,9 +74,11 @@ class LicksTest {
             second-to-third         ! Key: E♭/| B♭7 |       ! 0:C5 480:D5 1920:F5 2400:C5 2880:D5
             grace-to-third          ! Key: C/| F |          ! 0:A♭4 120:A4 960:C5 1440:D5 1920:C5 2880:A4
             fixed-fourth            ! Key: C/| F |          ! 0:G4+C5 480:G4+C5 1440:G4+C5 2400:G4+C5 2880:G4+C5
-            tremolo                 ! Key: Am/| Am |        ! 0:A4 240:C5 480:A4 720:C5 960:A4 1200:C5 1440:A4 1680:C5 1920:A4 2160:C5 2400:A4 2640:C5 2880:A4 3120:C5 3360:A4 3600:C5
+            tremolo                 ! Key: Am/| Am |        ! 0:A4 240:C5 480:A4 720:C5 960:A4 1200:C5 1440:A4 \
+            1680:C5 1920:A4 2160:C5 2400:A4 2640:C5 2880:A4 3120:C5 3360:A4 3600:C5
             thumb-slide             ! Key: G/| G |          ! 0:A4 320:B♭4 640:B4 960:D5 1920:G5 2400:E5 2880:D5
-            struck-twice-and-rolled ! Key: E♭/| E♭6 |       ! 0:E♭4+G4+B♭4+C5 480:E♭4+G4+B♭4+C5 960:B♭4 1280:G4 1600:E♭4 1920:E♭4+G4+B♭4+C5 2400:E♭4+G4+B♭4+C5 2880:B♭4 3200:G4 3520:E♭4
+            struck-twice-and-rolled ! Key: E♭/| E♭6 |       ! 0:E♭4+G4+B♭4+C5 480:E♭4+G4+B♭4+C5 960:B♭4 1280:G4 \
+            1600:E♭4 1920:E♭4+G4+B♭4+C5 2400:E♭4+G4+B♭4+C5 2880:B♭4 3200:G4 3520:E♭4
             two-guides              ! Key: B♭/| Cm7 |       ! 0:E♭4 1920:B♭4
             two-guides              ! Key: C/| Cmaj7 |      ! 0:E4 1920:B4
             minor-five-up           ! Key: Am/| Am |        ! 0:A4 480:C5 960:D5 1440:E5 1920:G5 2400:A5 2880:G5

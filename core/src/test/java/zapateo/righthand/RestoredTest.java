@@ -65,7 +65,8 @@ class RestoredTest {
             names = {"CLOSE", "THIRDS", "SIXTHS", "BLOCK", "OPEN"})
     void thirds_and_sevenths_sound_in_one_of_the_hands(Under under) {
         Song song = song(
-                "Key: Eb\nMeter: 6/8\n| Eb | Fm7 | Bb7 | Eb |\nTune: | Bb4/4. G4/4. | Ab4/4. C5/4. | D5/4. F5/4. | Eb5/2. |");
+                "Key: Eb\nMeter: 6/8\n| Eb | Fm7 | Bb7 | Eb |\nTune: | Bb4/4. G4/4. | Ab4/4. C5/4. | D5/4. F5/4. | "
+                        + "Eb5/2. |");
         Arrangement both = arranged(song, "gospel-twelve", under);
         for (var place : song.chords().toList()) {
             Set<Integer> heard = both.strokes().stream()

@@ -128,7 +128,8 @@ class RightHandExamplesTest {
     @EnumSource(Under.class)
     void what_lies_under_a_melody_is_of_the_chord_below_it_and_in_the_hand(Under under) {
         Arrangement arrangement = Played.arrange(
-                "Key: C~| C | Am7 | Dm7 | G7 |~Tune: | G4/4 C5/4 E5/2 | E5/4 D5/4 C5/2 | F5/4. E5/8 D5/2 | B4/4 D5/4 F5/2 |",
+                "Key: C~| C | Am7 | Dm7 | G7 |~Tune: | G4/4 C5/4 E5/2 | E5/4 D5/4 C5/2 | F5/4. E5/8 D5/2 | B4/4 "
+                        + "D5/4 F5/2 |",
                 Choices.figure("held").with(Choice.VOICING, "single").right(MELODY.with(Choice.UNDER, under)));
         List<Stroke> right = arrangement.right().strokes().stream()
                 .filter(stroke -> stroke.nature().origin().isTune())

@@ -46,20 +46,30 @@ class ChartEditTest {
     @CsvSource(
             delimiter = ';',
             value = {
-                "set 0 Dm7;Title: A // kept~[V]~| Dm7  | F  . G . | % |~Words: one | two | three |~~[B]~|: Am :| // and this~",
-                "set 2 Em;Title: A // kept~[V]~| C  | F  . G . | Em |~Words: one | two | three |~~[B]~|: Am :| // and this~",
-                "insert 1 Em;Title: A // kept~[V]~| C  | Em | F  . G . | % |~Words: one | two | three |~~[B]~|: Am :| // and this~",
-                "insert 2 Em;Title: A // kept~[V]~| C  | F  . G . | Em | F G |~Words: one | two | three |~~[B]~|: Am :| // and this~",
-                "insert 4 Em;Title: A // kept~[V]~| C  | F  . G . | % |~Words: one | two | three |~~[B]~|: Am | Em :| // and this~",
+                "set 0 Dm7;Title: A // kept~[V]~| Dm7  | F  . G . | % |~Words: one | two | three |~~[B]~|: Am :| // "
+                        + "and this~",
+                "set 2 Em;Title: A // kept~[V]~| C  | F  . G . | Em |~Words: one | two | three |~~[B]~|: Am :| // "
+                        + "and this~",
+                "insert 1 Em;Title: A // kept~[V]~| C  | Em | F  . G . | % |~Words: one | two | three |~~[B]~|: Am "
+                        + ":| // and this~",
+                "insert 2 Em;Title: A // kept~[V]~| C  | F  . G . | Em | F G |~Words: one | two | three |~~[B]~|: "
+                        + "Am :| // and this~",
+                "insert 4 Em;Title: A // kept~[V]~| C  | F  . G . | % |~Words: one | two | three |~~[B]~|: Am | Em "
+                        + ":| // and this~",
                 "delete 1 1;Title: A // kept~[V]~| C  | F G |~Words: one | three |~~[B]~|: Am :| // and this~",
                 "delete 0 2;Title: A // kept~~[B]~|: Am :| // and this~",
                 "delete 3 3;Title: A // kept~[V]~| C  | F  . G . | % |~Words: one | two | three |~~",
-                "move 0 0 2;Title: A // kept~[V]~| F  . G . | C | F G |~Words: two | three |~~[B]~|: Am :| // and this~",
-                "chord 1 1 3;Title: A // kept~[V]~| C  | F . . G | % |~Words: one | two | three |~~[B]~|: Am :| // and this~",
-                "chord 1 0 1;Title: A // kept~[V]~| C  | F G | % |~Words: one | two | three |~~[B]~|: Am :| // and this~",
-                "section 0 LATER;Title: A // kept~[B]~|: Am :| // and this~~[V]~| C  | F  . G . | % |~Words: one | two | three |~",
+                "move 0 0 2;Title: A // kept~[V]~| F  . G . | C | F G |~Words: two | three |~~[B]~|: Am :| // and "
+                        + "this~",
+                "chord 1 1 3;Title: A // kept~[V]~| C  | F . . G | % |~Words: one | two | three |~~[B]~|: Am :| // "
+                        + "and this~",
+                "chord 1 0 1;Title: A // kept~[V]~| C  | F G | % |~Words: one | two | three |~~[B]~|: Am :| // and "
+                        + "this~",
+                "section 0 LATER;Title: A // kept~[B]~|: Am :| // and this~~[V]~| C  | F  . G . | % |~Words: one | "
+                        + "two | three |~",
                 "section 1 DELETE;Title: A // kept~[V]~| C  | F  . G . | % |~Words: one | two | three |~~",
-                "section 1 COPY;Title: A // kept~[V]~| C  | F  . G . | % |~Words: one | two | three |~~[B]~|: Am :| // and this~~[B]~|: Am :| // and this~"
+                "section 1 COPY;Title: A // kept~[V]~| C  | F  . G . | % |~Words: one | two | three |~~[B]~|: Am :| "
+                        + "// and this~~[B]~|: Am :| // and this~"
             })
     void an_edit_changes_its_bars_and_leaves_the_rest_as_it_was_typed(String command, String expected) {
         assertThat(edited(command, CHART).replace('\n', '~')).isEqualTo(expected);
@@ -178,13 +188,13 @@ class ChartEditTest {
 
     @Test
     void a_chart_is_transposed_with_its_keys_and_its_tune_and_nothing_else() {
-        String text =
-                "Title: Key of C\nKey: C // home\n[A]\n| C | >Am7/G | (key F) F B♭° | // F stays\nTune: E4/4 r/2 F#4/4 | B4/1~ | B4/1\nWords: A | B | C\n";
+        String text = "Title: Key of C\nKey: C // home\n[A]\n| C | >Am7/G | (key F) F B♭° | // F stays\nTune: E4/4 r/2 "
+                + "F#4/4 | B4/1~ | B4/1\nWords: A | B | C\n";
         String moved = ChartEdit.of(text)
                 .transpose(Transposition.between(Key.C_MAJOR, Key.read("E♭").orElseThrow()));
         assertThat(moved)
-                .isEqualTo(
-                        "Title: Key of C\nKey: E♭ // home\n[A]\n| E♭ | >Cm7/B♭ | (key A♭) A♭ D♭° | // F stays\nTune: G4/4 r/2 A4/4 | D5/1~ | D5/1\nWords: A | B | C\n");
+                .isEqualTo("Title: Key of C\nKey: E♭ // home\n[A]\n| E♭ | >Cm7/B♭ | (key A♭) A♭ D♭° | // F "
+                        + "stays\nTune: G4/4 r/2 A4/4 | D5/1~ | D5/1\nWords: A | B | C\n");
     }
 
     @ParameterizedTest(name = "seed {0}")

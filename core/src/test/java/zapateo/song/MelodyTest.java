@@ -83,8 +83,8 @@ class MelodyTest {
 
     @Test
     void a_second_line_is_the_melody_of_the_second_time_with_other_words() {
-        Song song = song(
-                "[Verse]\n|: C | G :|\nWords: lamps | out\nWords: all the harbour | out\nMelody: | c4 G4 | B8 |\nMelody: | (3ccc c2 G4 |\n\n[Verse] again\n");
+        Song song = song("[Verse]\n|: C | G :|\nWords: lamps | out\nWords: all the harbour | out\nMelody: | c4 G4 | B8 "
+                + "|\nMelody: | (3ccc c2 G4 |\n\n[Verse] again\n");
         assertThat(song.bars())
                 .map(bar -> names(bar.tune()))
                 .containsExactly(

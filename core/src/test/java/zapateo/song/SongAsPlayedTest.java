@@ -43,8 +43,8 @@ class SongAsPlayedTest {
 
     @Test
     void written_out_each_time_stands_for_itself_with_its_own_words_and_tune() {
-        Song song = song(
-                "Key: C~| (pickup 1) G7 |: C | (key G) (tempo 90) D :|~Words: | (pickup) up | one la | two lo |~Words: | | three | four |");
+        Song song = song("Key: C~| (pickup 1) G7 |: C | (key G) (tempo 90) D :|~Words: | (pickup) up | one la | two lo "
+                + "|~Words: | | three | four |");
         Song out = song.writtenOut();
         assertThat(chords(out)).isEqualTo("G7 | C | D | C | D");
         assertThat(out.bars()).extracting(Bar::number).containsExactly(0, 1, 2, 3, 4);

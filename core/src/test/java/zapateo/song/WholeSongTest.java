@@ -82,7 +82,8 @@ class WholeSongTest {
     @Test
     void early_and_held_chords_pins_words_and_tune_stand_in_their_bars() {
         Song song = ChartParser.parse(
-                        "| \"left alone\" C | >F7 (fermata) \"! big leap\" |\nWords: night | ferry\nWords: second | verse\nTune: G4/4 A4/8 B4 C5/2 | r/1")
+                        "| \"left alone\" C | >F7 (fermata) \"! big leap\" |\nWords: night | ferry\nWords: second | "
+                                + "verse\nTune: G4/4 A4/8 B4 C5/2 | r/1")
                 .song()
                 .orElseThrow();
         List<WrittenBar> bars = song.writtenBars();

@@ -56,8 +56,8 @@ class ChartWorkTest {
     void text_and_sheet_are_in_step() {
         Page page = open("Key: C\n| C | Am |\n| F | G7 |");
         text(page).click();
-        page.evaluate(
-                "() => { const area = document.querySelector('textarea'); const at = area.value.indexOf('F '); area.setSelectionRange(at, at); area.click(); }");
+        page.evaluate("() => { const area = document.querySelector('textarea'); const at = area.value.indexOf('F '); "
+                + "area.setSelectionRange(at, at); area.click(); }");
         assertThat(bar(page, "Bar 3: F")).hasAttribute("aria-pressed", "true");
         bar(page, "Bar 2: Am").click();
         assertThat(page.locator("[data-chosen]")).hasText("Am");

@@ -39,10 +39,14 @@ class DoorTest {
                 : Stage.server().address();
         page.navigate(here + "/");
         Object told = page.evaluate(
-                "async ([there, song]) => { const tell = promise => promise.then(answer => answer.type + answer.status, error => 'refused');"
+                "async ([there, song]) => { const tell = promise => promise.then(answer => answer.type + "
+                        + "answer.status, error => 'refused');"
                         + " const file = new FormData(); file.append('file', new Blob(['| C | F |']), 'a.txt');"
-                        + " return [await tell(fetch(there + '/api/songs/import', {method: 'POST', mode: 'no-cors', body: file})), await tell(fetch(there + '/api/songs/' + song + '/restore', {method: 'POST', mode: 'no-cors'})),"
-                        + " await tell(fetch(there + '/api/songs/' + song, {method: 'DELETE'})), await tell(fetch(there + '/api/songs'))] }",
+                        + " return [await tell(fetch(there + '/api/songs/import', {method: 'POST', mode: 'no-cors', "
+                        + "body: file})), await tell(fetch(there + '/api/songs/' + song + '/restore', "
+                        + "{method: 'POST', mode: 'no-cors'})),"
+                        + " await tell(fetch(there + '/api/songs/' + song, {method: 'DELETE'})), await "
+                        + "tell(fetch(there + '/api/songs'))] }",
                 java.util.List.of(there, song));
         assertThat((java.util.List<?>) told).hasSize(4).last().isEqualTo("refused");
         assertThat(Stage.server().get("/api/songs").json().size()).isEqualTo(before);

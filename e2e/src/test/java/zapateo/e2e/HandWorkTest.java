@@ -154,7 +154,8 @@ class HandWorkTest {
                         new Page.GetByRoleOptions().setName("Stop").setExact(true)))
                 .isVisible();
         page.waitForFunction(
-                "() => { const last = window.zapateo.player.heard.slice(-3); return last.every((tone) => tone.tick % 3840 < 60); }");
+                "() => { const last = window.zapateo.player.heard.slice(-3); return last.every((tone) => tone.tick "
+                        + "% 3840 < 60); }");
         press(page, "0");
         page.waitForCondition(
                 () -> !(Stage.server().get("/api/songs/" + song).text().contains("\"level\":1")));

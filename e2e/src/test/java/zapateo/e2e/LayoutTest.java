@@ -26,7 +26,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 class LayoutTest {
 
     private static final String CHART =
-            "Title: Bollard and line\nKey: E♭\nTempo: 104\n[Verse]\n| E♭ | Cm7 | Fm7 . B♭7sus4 B♭7 | E♭maj7 |\nMelody: | G2 B E4 B | c4 e4 | F2 A c4 B | G8 |\n[Chorus]\n| A♭maj7 | A°7 | E♭/B♭ C7♭9 | Fm7 B♭7 |\n";
+            "Title: Bollard and line\nKey: E♭\nTempo: 104\n[Verse]\n| E♭ | Cm7 | Fm7 . B♭7sus4 B♭7 | E♭maj7 "
+                    + "|\nMelody: | G2 B E4 B | c4 e4 | F2 A c4 B | G8 |\n[Chorus]\n| A♭maj7 | A°7 | E♭/B♭ C7♭9 "
+                    + "| Fm7 B♭7 |\n";
     /** On a screen that is touched there is no pointer to hover. */
     private static final int TOUCHED_BELOW = 1200;
     /** What opens in a view at a press, by the button's name; with ! that is all of the name, with / it stays open. */
@@ -177,10 +179,15 @@ class LayoutTest {
     @Test
     void what_is_off_cut_covered_and_too_small_is_told() {
         Page page = open("left-hand", "1024x768");
-        page.evaluate(
-                "() => { const wrong = document.createElement('div'); wrong.innerHTML = `<button style=\"position:fixed;left:1000px;top:300px;width:90px\">gone</button><p style=\"position:fixed;left:300px;top:300px;width:40px;overflow:hidden;white-space:nowrap\">"
-                        + "much too long for this</p><button data-small style=\"position:fixed;left:300px;top:402px;z-index:99\">one word</button><button style=\"position:fixed;left:330px;top:404px;z-index:98;height:20px!important;min-height:20px!important;width:120px\">other word</button>`; document.body.append(wrong);"
-                        + " document.querySelector('.score svg g.harm').setAttribute('transform', 'translate(0 1800)'); }");
+        page.evaluate("() => { const wrong = document.createElement('div'); wrong.innerHTML = `<button "
+                + "style=\"position:fixed;left:1000px;top:300px;width:90px\">gone</button><p "
+                + "style=\"position:fixed;left:300px;top:300px;width:40px;overflow:hidden;white-space:nowrap\">"
+                + "much too long for this</p><button data-small "
+                + "style=\"position:fixed;left:300px;top:402px;z-index:99\">one "
+                + "word</button><button "
+                + "style=\"position:fixed;left:330px;top:404px;z-index:98;height:20px!important;min-height:20px!important;width:120px\">other word</button>`; document.body.append(wrong);"
+                + " document.querySelector('.score svg g.harm').setAttribute('transform', 'translate(0 "
+                + "1800)'); }");
         assertThat(found(page, true))
                 .anyMatch(each -> each.startsWith("off the screen") && each.endsWith("gone"))
                 .anyMatch(each -> each.startsWith("cut"))
@@ -233,7 +240,8 @@ class LayoutTest {
     @Test
     void every_chord_stands_on_its_plank() {
         String many = Stage.newSong(
-                "Tempo: 92\n| Dm7 G7 Cmaj9 A7♭9 | Fm7 B♭7 E♭6 E°7 | C | Bm7♭5 E7♯9 Am6 A♭13 | D♭maj7/F G♭13 | E♭m7♭5 . A♭13 D♭6 |",
+                "Tempo: 92\n| Dm7 G7 Cmaj9 A7♭9 | Fm7 B♭7 E♭6 E°7 | C | Bm7♭5 E7♯9 Am6 A♭13 | D♭maj7/F G♭13 | "
+                        + "E♭m7♭5 . A♭13 D♭6 |",
                 "held");
         Page page = open("/songs/" + many + "/left-hand", "1280x800");
         for (String size : List.of("normal", "large")) {
@@ -246,7 +254,8 @@ class LayoutTest {
                       const box = plank.getBoundingClientRect();
                       return [...plank.querySelectorAll('.items-baseline > *')].some((chord) => {
                         const own = chord.getBoundingClientRect();
-                        return own.left < box.left || own.right > box.right || own.top < box.top || own.bottom > box.bottom;
+                        return own.left < box.left || own.right > box.right || own.top < box.top || own.bottom > \
+                        box.bottom;
                       });
                     }).map((plank) => plank.getAttribute('aria-label')).join('; ')""")));
         }
@@ -264,9 +273,9 @@ class LayoutTest {
     }
 
     private static double space(Page page) {
-        return ((Number)
-                        page.evaluate(
-                                "() => { const [one, two] = [...document.querySelector('.score g.staff').querySelectorAll(':scope > path')].map((line) => line.getBoundingClientRect().top); return two - one; }"))
+        return ((Number) page.evaluate("() => { const [one, two] = [...document.querySelector('.score "
+                        + "g.staff').querySelectorAll(':scope > path')].map((line) => "
+                        + "line.getBoundingClientRect().top); return two - one; }"))
                 .doubleValue();
     }
 

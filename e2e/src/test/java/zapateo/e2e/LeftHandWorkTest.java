@@ -331,7 +331,8 @@ class LeftHandWorkTest {
         Locator card = figures(page).locator("button[aria-pressed=true] svg");
         page.waitForCondition(() -> (boolean) card.evaluate("""
                 (inner) => {
-                  const [own, box] = [inner.closest('button'), inner.closest('section').querySelector(':scope > ul')].map((each) => each.getBoundingClientRect());
+                  const [own, box] = [inner.closest('button'), inner.closest('section').querySelector(':scope > \
+                  ul')].map((each) => each.getBoundingClientRect());
                   return own.top >= box.top && own.bottom <= box.bottom;
                 }"""));
     }
@@ -354,7 +355,8 @@ class LeftHandWorkTest {
                 .size();
         for (int from = 1; from <= bars; from += 8) {
             page.evaluate(
-                    "bars => { history.replaceState(history.state, '', '?bars=' + bars); dispatchEvent(new PopStateEvent('popstate', { state: history.state })); }",
+                    "bars => { history.replaceState(history.state, '', '?bars=' + bars); dispatchEvent(new "
+                            + "PopStateEvent('popstate', { state: history.state })); }",
                     from + "-" + Math.min(bars, from + 7));
             page.locator(".score[data-ready=yes]").waitFor();
             assertThat(page.locator(".score g.measure").first()).isVisible();

@@ -16,7 +16,8 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class LivelyTest {
 
     private static final String CHART =
-            "Title: Lively\nKey: C\nTempo: 100\n[Verse]\n| C | Am | F | G | C | Am | Dm | G7 |\n[Bridge]\n| F | F | C | C | D7 | D7 | G7 | G7 |\n[Verse]\n| C | Am | F | G | C | Am | G7 | C |";
+            "Title: Lively\nKey: C\nTempo: 100\n[Verse]\n| C | Am | F | G | C | Am | Dm | G7 |\n[Bridge]\n| F | F | "
+                    + "C | C | D7 | D7 | G7 | G7 |\n[Verse]\n| C | Am | F | G | C | Am | G7 | C |";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();

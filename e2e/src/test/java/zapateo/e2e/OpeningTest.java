@@ -73,7 +73,8 @@ class OpeningTest {
         String song = Stage.newSong("Title: Left In Haste\n" + CHART, "held");
         Page page = STAGE.page();
         page.addInitScript(
-                "const send = window.fetch; window.fetch = async (what, how) => { if ((what.method ?? how?.method) === 'PUT') await new Promise((late) => setTimeout(late, 600)); return send(what, how); };");
+                "const send = window.fetch; window.fetch = async (what, how) => { if ((what.method ?? how?.method) "
+                        + "=== 'PUT') await new Promise((late) => setTimeout(late, 600)); return send(what, how); };");
         page.navigate("/songs/" + song + "/chart");
         page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Chart text"))
                 .fill("Title: Left In Haste\n| F | B♭ |");
@@ -106,7 +107,8 @@ class OpeningTest {
         Page page = STAGE.page();
         page.navigate("/");
         page.evaluate(
-                "([song, draft]) => localStorage.setItem(`zapateo.unkept.${song}`, JSON.stringify({ format: 2, version: 1, draft }))",
+                "([song, draft]) => localStorage.setItem(`zapateo.unkept.${song}`, JSON.stringify({ format: 2, "
+                        + "version: 1, draft }))",
                 List.of(
                         song,
                         Map.of(

@@ -73,9 +73,8 @@ class PathOfWorkTest {
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Line 1, column 7")));
         assertThat(problem).containsText("\"Xyz\" is no chord");
         problem.click();
-        assertThat(
-                        page.evaluate(
-                                "() => { const field = document.activeElement; return field.value.slice(field.selectionStart, field.selectionEnd); }"))
+        assertThat(page.evaluate("() => { const field = document.activeElement; return "
+                        + "field.value.slice(field.selectionStart, field.selectionEnd); }"))
                 .isEqualTo("Xyz");
         assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Bar 1: C")))
                 .isVisible();

@@ -92,7 +92,8 @@ class PlayedThroughTest {
                 for (let child = now.child; child; child = child.sibling) visit(child, child.alternate);
               };
               window.__REACT_DEVTOOLS_GLOBAL_HOOK__ = {
-                supportsFiber: true, renderers: new Map(), inject: () => 1, onCommitFiberUnmount() {}, onPostCommitFiberRoot() {},
+                supportsFiber: true, renderers: new Map(), inject: () => 1, onCommitFiberUnmount() {}, \
+                onPostCommitFiberRoot() {},
                 onCommitFiberRoot: (id, root) => visit(root.current, root.current.alternate),
               };
             })()""";

@@ -260,7 +260,8 @@ class PractiseWorkTest {
         buttonLike(page, "^Begin$").click();
         result(page);
         Object heard = page.evaluate(
-                "() => window.zapateo.player.heard.filter((tone) => tone.tick % 1920 === 0).length + ' on the beats of the bass, ' + (window.zapateo.player.heard.length > 8 ? 'chords' : 'none')");
+                "() => window.zapateo.player.heard.filter((tone) => tone.tick % 1920 === 0).length + ' on the beats "
+                        + "of the bass, ' + (window.zapateo.player.heard.length > 8 ? 'chords' : 'none')");
         org.assertj.core.api.Assertions.assertThat(heard).isEqualTo("0 on the beats of the bass, chords");
         page.getByLabel("A word for the log").fill("the thumb leads");
         buttonLike(page, "^write it beside the last pass$").click();

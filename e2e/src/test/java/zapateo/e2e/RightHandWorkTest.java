@@ -16,7 +16,8 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class RightHandWorkTest {
 
     private static final String CHART =
-            "Title: Both Hands\nKey: C\nTempo: 160\n| C | F | G7 | C |\nTune: | E4/4 F4/4 G4/2 | B4/1 | F4/4 G4/4 D4/2 | C4/1 |";
+            "Title: Both Hands\nKey: C\nTempo: 160\n| C | F | G7 | C |\nTune: | E4/4 F4/4 G4/2 | B4/1 | F4/4 G4/4 "
+                    + "D4/2 | C4/1 |";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
@@ -79,7 +80,8 @@ class RightHandWorkTest {
     @Test
     void a_tune_is_written_as_a_hymn() {
         String song = Stage.newSong(
-                "Title: Hymn\nKey: G\n| N.C. | N.C. | N.C. | N.C. |\nTune: | D5/4 B4/4 C5/4 A4/4 | B4/4 A4/4 G4/2 | B4/4 C5/4 A4/4 F#4/4 | G4/1 |",
+                "Title: Hymn\nKey: G\n| N.C. | N.C. | N.C. | N.C. |\nTune: | D5/4 B4/4 C5/4 A4/4 | B4/4 A4/4 G4/2 | "
+                        + "B4/4 C5/4 A4/4 F#4/4 | G4/1 |",
                 "held");
         Page page = open(song);
         buttonLike(page, "^Write it as a hymn, in four parts").click();

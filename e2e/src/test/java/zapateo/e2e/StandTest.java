@@ -24,12 +24,18 @@ import org.junit.jupiter.params.provider.ValueSource;
 class StandTest {
 
     static final String CHART =
-            "Title: Night Watch\nKey: E♭\nTempo: 120\n\n[Verse]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭/G | A♭m6 | F♯°7 | B♭7sus4 |\nWords: | lights | on | the | water |\n\n[Bridge]\n"
-                    + "| A♭ | Gm7 | Fm7 | B♭7 | A♭ | Gm7 | Fm7 | B♭7♭9 |\n\n[Last]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭ | A♭ | B♭7 | E♭6 |\n";
+            "Title: Night Watch\nKey: E♭\nTempo: 120\n\n[Verse]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭/G | A♭m6 | F♯°7 | "
+                    + "B♭7sus4 |\nWords: | lights | on | the | water |\n\n[Bridge]\n"
+                    + "| A♭ | Gm7 | Fm7 | B♭7 | A♭ | Gm7 | Fm7 | B♭7♭9 |\n\n[Last]\n| E♭ | Cm7 | A♭maj7 | B♭7 | E♭ "
+                    + "| A♭ | B♭7 | E♭6 |\n";
     /** Says what a MIDI pedal would. */
     private static final String PEDAL =
-            "const input = new EventTarget(); input.id = 'p'; input.name = 'Pedal'; const add = input.addEventListener.bind(input); input.addEventListener = (...all) => { add(...all); window.pedalHeard = true; }; window.pedal = (...data) => { const event = new Event('midimessage'); event.data = data; input.dispatchEvent(event) };"
-                    + "navigator.requestMIDIAccess = async () => ({ inputs: new Map([['p', input]]), outputs: new Map() });";
+            "const input = new EventTarget(); input.id = 'p'; input.name = 'Pedal'; const add = "
+                    + "input.addEventListener.bind(input); input.addEventListener = (...all) => { add(...all); "
+                    + "window.pedalHeard = true; }; window.pedal = (...data) => { const event = new "
+                    + "Event('midimessage'); event.data = data; input.dispatchEvent(event) };"
+                    + "navigator.requestMIDIAccess = async () => ({ inputs: new Map([['p', input]]), outputs: new "
+                    + "Map() });";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
@@ -149,8 +155,10 @@ class StandTest {
         STAGE.page().addInitScript("localStorage.setItem('zapateo.sheet', JSON.stringify({space: " + space + "}))");
         Page page = stage(Stage.newSong(CHART, "held"));
         Object found = page.evaluate(
-                "() => { const lines = [...document.querySelector('[data-stage] g.staff').querySelectorAll(':scope > path')].map(line => line.getBoundingClientRect().top).sort((a, b) => a - b);"
-                        + " const chord = document.querySelector('[data-stage] g.harm text').getBoundingClientRect().height; return [(lines[4] - lines[0]) / 4, chord] }");
+                "() => { const lines = [...document.querySelector('[data-stage] g.staff').querySelectorAll(':scope "
+                        + "> path')].map(line => line.getBoundingClientRect().top).sort((a, b) => a - b);"
+                        + " const chord = document.querySelector('[data-stage] g.harm "
+                        + "text').getBoundingClientRect().height; return [(lines[4] - lines[0]) / 4, chord] }");
         List<?> measured = (List<?>) found;
         double between = ((Number) measured.get(0)).doubleValue();
         assertThat(between).isBetween(space - 0.5, space + 0.5);
@@ -191,7 +199,8 @@ class StandTest {
         String song = Stage.newSong(CHART, "held");
         Page page = stage(song);
         page.waitForFunction(
-                "async song => (await (await caches.open('zapateo-stand')).keys()).some(each => each.url.endsWith('/' + song))",
+                "async song => (await (await caches.open('zapateo-stand')).keys()).some(each => "
+                        + "each.url.endsWith('/' + song))",
                 song);
         page.route("**/api/**", route -> route.abort());
         page.reload();

@@ -24,7 +24,8 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 class TuneWorkTest {
 
     private static final String CHART =
-            "Title: Corrected\nKey: E♭\nTempo: 120\n[Verse]\n| E♭ | B♭7 |\nMelody: | G4 B4 | A4 F4 |\n[Chorus]\n| A♭ | E♭ |\nMelody: | c4 e2 z2 | B4 z4 |\n";
+            "Title: Corrected\nKey: E♭\nTempo: 120\n[Verse]\n| E♭ | B♭7 |\nMelody: | G4 B4 | A4 F4 |\n[Chorus]\n| "
+                    + "A♭ | E♭ |\nMelody: | c4 e2 z2 | B4 z4 |\n";
 
     @RegisterExtension
     static final Stage STAGE = new Stage();
@@ -266,14 +267,16 @@ class TuneWorkTest {
                   window.untold = piano.subscribe(() => {
                     const { message, at } = piano.received.at(-1);
                     const elapsed = player.elapsed();
-                    if (message[0] === 0x90 && elapsed !== null) window.told.push({ note: player.heard.length, ahead: at - performance.now(), elapsed });
+                    if (message[0] === 0x90 && elapsed !== null) window.told.push({ note: player.heard.length, \
+                    ahead: at - performance.now(), elapsed });
                   }); }""");
         page.waitForFunction("() => window.told.length > 8");
         double late = ((Number) page.evaluate("""
                 heardBefore => { window.untold();
                   const { heard } = window.zapateo.player;
                   const due = note => (heard[note].time - heard[heardBefore].time) * 1000;
-                  const off = window.told.filter(({ note }) => note < heard.length).map(({ note, ahead, elapsed }) => ahead - (due(note) - elapsed));
+                  const off = window.told.filter(({ note }) => note < heard.length).map(({ note, ahead, elapsed }) \
+                  => ahead - (due(note) - elapsed));
                   return off.sort((a, b) => a - b)[off.length >> 2]; }""", heardBefore)).doubleValue();
         page.getByRole(
                         AriaRole.BUTTON,

@@ -21,7 +21,8 @@ class SafeHeaders extends OncePerRequestFilter {
 
     private static final String POLICY =
             "default-src 'self'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self' 'unsafe-inline'; "
-                    + "font-src 'self' data:; worker-src 'self' blob:; img-src 'self' data:; frame-ancestors 'none'; base-uri 'self'; form-action 'self'";
+                    + "font-src 'self' data:; worker-src 'self' blob:; img-src 'self' data:; frame-ancestors "
+                    + "'none'; base-uri 'self'; form-action 'self'";
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)

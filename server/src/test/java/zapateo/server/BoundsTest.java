@@ -168,11 +168,16 @@ class BoundsTest {
     @CsvSource(
             delimiter = ';',
             value = {
-                "POST /api/charts/transpose;{\"text\":\"| C |\",\"semitones\":-2147483648};semitones: expected -24 to 24",
+                "POST /api/charts/transpose;{\"text\":\"| C |\",\"semitones\":-2147483648};semitones: expected -24 "
+                        + "to 24",
                 "POST /api/practice/ladder;{\"goal\":1e999};goal: expected 1 to 1000",
-                "POST /api/arrangements;{\"chart\":\"C\",\"hand\":{\"left\":{\"spanMm\":1e999}}};hand.left.spanMm: expected 120 to 300",
-                "POST /api/charts/edit;{\"text\":\"| C |\",\"edit\":{\"kind\":\"delete\",\"bar\":0,\"to\":2147483647}};edit.to: expected 0 to 9999",
-                "POST /api/arrangements;{\"chart\":\"C\",\"choices\":{\"fingers\":[{\"hand\":\"L\",\"bar\":1,\"tick\":2147483647,\"note\":\"C3\",\"finger\":1}]}};choices.fingers[0].tick: expected -100000 to 1000000",
+                "POST /api/arrangements;{\"chart\":\"C\",\"hand\":{\"left\":{\"spanMm\":1e999}}};hand.left.spanMm: "
+                        + "expected 120 to 300",
+                "POST /api/charts/edit;{\"text\":\"| C "
+                        + "|\",\"edit\":{\"kind\":\"delete\",\"bar\":0,\"to\":2147483647}};edit.to: expected 0 to 9999",
+                "POST /api/arrangements;{\"chart\":\"C\",\"choices\":{\"fingers\":[{\"hand\":\"L\",\"bar\":1,"
+                        + "\"tick\":2147483647,\"note\":\"C3\",\"finger\":1}]}};choices.fingers[0].tick: expected "
+                        + "-100000 to 1000000",
                 "GET /api/practice/plan?minutes=2147483647;;minutes: expected 1 to 600",
                 "GET /api/practice/plan?minutes=30&day=%2B999999999-01-01;;day: expected a year from 1970 to 2199",
                 "GET /api/practice/log?since=-999999999-01-01;;since: expected a year from 1970 to 2199"

@@ -60,7 +60,8 @@ class BrokenOffTest {
                 socket.setSoLinger(true, 0);
                 socket.getOutputStream()
                         .write(("POST /api/arrangements HTTP/1.1\r\nHost: localhost:" + address.getPort()
-                                        + "\r\nContent-Type: application/json\r\nContent-Length: 1000\r\n\r\n{\"chart\":")
+                                        + "\r\nContent-Type: application/json\r\nContent-Length: "
+                                        + "1000\r\n\r\n{\"chart\":")
                                 .getBytes(StandardCharsets.US_ASCII));
                 socket.getOutputStream().flush();
             }

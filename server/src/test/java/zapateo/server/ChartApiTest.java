@@ -19,7 +19,8 @@ class ChartApiTest {
     static final RealServer SERVER = RealServer.shared();
 
     private static final String SONG =
-            "Title: Night Watch\nKey: C\n[A]\n|: C | A7 |1 Dm7 G7 :|2 G7 | >C (fermata) ||\nWords: one | two\n[B]\n| F/G \"! soft\" |: Fm | C :| vamp\n";
+            "Title: Night Watch\nKey: C\n[A]\n|: C | A7 |1 Dm7 G7 :|2 G7 | >C (fermata) ||\nWords: one | "
+                    + "two\n[B]\n| F/G \"! soft\" |: Fm | C :| vamp\n";
 
     private static JsonNode parse(String text) {
         return SERVER.post("/api/charts/parse", Map.of("text", text)).json();
@@ -136,7 +137,8 @@ class ChartApiTest {
                 "{\"kind\":\"paint\"};400;",
                 "{};422;kind",
                 "{\"kind\":\"delete\",\"bar\":1,\"to\":0};422;the first before the last",
-                "{\"kind\":\"replaceChords\",\"changes\":[{\"bar\":0,\"chord\":0,\"symbol\":\"H\"}]};422;expected a chord"
+                "{\"kind\":\"replaceChords\",\"changes\":[{\"bar\":0,\"chord\":0,\"symbol\":\"H\"}]};422;expected a "
+                        + "chord"
             })
     void an_edit_that_cannot_be_made_is_refused(String edit, int status, String detail) {
         RealServer.Answer answer = SERVER.post("/api/charts/edit", "{\"text\":\"| C | F |\",\"edit\":" + edit + "}");
@@ -291,8 +293,9 @@ class ChartApiTest {
     @Test
     void what_is_parked_is_told() {
         String plain = "{\"chart\":\"| C | F |\",\"choices\":{\"figure\":\"held\"}}";
-        String parked =
-                "{\"chart\":\"| C | F |\",\"choices\":{\"figure\":\"held\",\"parked\":{\"overrides\":[{\"bars\":\"7\",\"figure\":\"two-feel\"}],\"plain\":[9]}}}";
+        String parked = "{\"chart\":\"| C | F "
+                + "|\",\"choices\":{\"figure\":\"held\",\"parked\":{\"overrides\":[{\"bars\":\"7\","
+                + "\"figure\":\"two-feel\"}],\"plain\":[9]}}}";
         JsonNode with = SERVER.post("/api/arrangements", parked).json();
         assertThat(with.path("strokes"))
                 .isEqualTo(SERVER.post("/api/arrangements", plain).json().path("strokes"));

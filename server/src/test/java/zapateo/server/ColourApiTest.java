@@ -297,8 +297,12 @@ class ColourApiTest {
                 "offers;{'chart':'| C |'};bars",
                 "song;{'chart':'| C |','style':'jazz','amount':9};expected 1 to 4",
                 "song;{'chart':'| C |','style':'jazz'};amount",
-                "write;{'chart':'| C |','choices':{'colours':[{'bar':1,'tick':0,'over':['C'],'rule':'mine','variant':'a'}]}};there is none of that name",
-                "write;{'chart':'| C |','choices':{'colours':[{'bar':1,'tick':0,'over':['C'],'rule':'added-sixth','variant':'a'}]}};expected one of sixth",
+                "write;{'chart':'| C "
+                        + "|','choices':{'colours':[{'bar':1,'tick':0,'over':['C'],'rule':'mine','variant':'a'}]}}"
+                        + ";there is none of that name",
+                "write;{'chart':'| C "
+                        + "|','choices':{'colours':[{'bar':1,'tick':0,'over':['C'],'rule':'added-sixth',"
+                        + "'variant':'a'}]}};expected one of sixth",
                 "offers;{'chart':'','bars':'1'};chart"
             })
     void what_cannot_be_is_refused_with_its_place(String path, String body, String told) {

@@ -27,7 +27,8 @@ class DeepFuzzTest {
     private static final int REQUESTS = Boolean.getBoolean("zapateo.endure") ? 30_000 : 1_500;
     private static final JsonMapper JSON = new JsonMapper();
     private static final String CHART =
-            "Title: Spoiled\nKey: C\n|: C Am7 | F . G7 . :|\n[A]\n| Dm7/G | E♭maj7 N.C. |\nMelody: | c4 e4 | (3fga f4 | g6 | z8 |";
+            "Title: Spoiled\nKey: C\n|: C Am7 | F . G7 . :|\n[A]\n| Dm7/G | E♭maj7 N.C. |\nMelody: | c4 e4 | (3fga "
+                    + "f4 | g6 | z8 |";
     private static final Map<String, Object> CHOICES = Map.of(
             "figure",
             "stride-root-chord",

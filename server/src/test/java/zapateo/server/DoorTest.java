@@ -120,13 +120,14 @@ class DoorTest {
     @Test
     void a_cross_site_file_is_not_kept() throws IOException {
         int before = SERVER.get("/api/songs").json().size();
-        String body =
-                "--x\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.txt\"\r\n\r\n| C | F |\r\n--x--\r\n";
+        String body = "--x\r\nContent-Disposition: form-data; name=\"file\"; filename=\"a.txt\"\r\n\r\n| C | F "
+                + "|\r\n--x--\r\n";
         URI address = URI.create(SERVER.address());
         try (Socket socket = new Socket(address.getHost(), address.getPort())) {
             socket.getOutputStream()
                     .write(("POST /api/songs/import HTTP/1.1\r\nHost: localhost:" + address.getPort()
-                                    + "\r\nOrigin: http://ferry.example\r\nConnection: close\r\nContent-Type: multipart/form-data; boundary=x\r\nContent-Length: "
+                                    + "\r\nOrigin: http://ferry.example\r\nConnection: close\r\nContent-Type: "
+                                    + "multipart/form-data; boundary=x\r\nContent-Length: "
                                     + body.length() + "\r\n\r\n" + body)
                             .getBytes(StandardCharsets.UTF_8));
             assertThat(status(new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8)))

@@ -283,9 +283,10 @@ class HandsApiTest {
             delimiter = '|',
             value = {
                 "{\"level\":9} | level 9: expected 1 to 5",
-                        "{\"fingers\":[{\"hand\":\"L\",\"bar\":1,\"tick\":0,\"note\":\"C2\",\"finger\":7}]} | choices.fingers[0].finger: expected 1, the thumb, to 5",
+                "{\"fingers\":[{\"hand\":\"L\",\"bar\":1,\"tick\":0,\"note\":\"C2\",\"finger\":7}]} | "
+                        + "choices.fingers[0].finger: expected 1, the thumb, to 5",
                 "{\"fingers\":[{\"hand\":\"X\",\"bar\":1,\"tick\":0,\"note\":\"C2\",\"finger\":1}]} | expected L or R",
-                        "{\"octaves\":\"bite\"} | octaves \"bite\""
+                "{\"octaves\":\"bite\"} | octaves \"bite\""
             })
     void choices_that_are_none_are_refused(String choices, String detail) {
         assertThat(SERVER.post("/api/arrangements", "{\"chart\":\"C F\",\"choices\":" + choices + "}")

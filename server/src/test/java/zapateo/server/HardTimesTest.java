@@ -90,7 +90,8 @@ class HardTimesTest {
                 Statement statement = connection.createStatement()) {
             statement.execute("alter database zapateo set default_transaction_read_only = on");
             statement.execute(
-                    "select pg_terminate_backend(pid) from pg_stat_activity where datname = 'zapateo' and pid <> pg_backend_pid()");
+                    "select pg_terminate_backend(pid) from pg_stat_activity where datname = 'zapateo' and pid <> "
+                            + "pg_backend_pid()");
         }
         // A connection that was ended under it may be told first.
         Await.until(
@@ -109,7 +110,8 @@ class HardTimesTest {
             statement.execute("alter database zapateo reset default_transaction_read_only");
             statement.execute("commit");
             statement.execute(
-                    "select pg_terminate_backend(pid) from pg_stat_activity where datname = 'zapateo' and pid <> pg_backend_pid()");
+                    "select pg_terminate_backend(pid) from pg_stat_activity where datname = 'zapateo' and pid <> "
+                            + "pg_backend_pid()");
         }
         Await.until(
                 "a save that is kept",

@@ -112,7 +112,8 @@ class KeepingApiTest {
                 "everything.json | {} | 422 | expected the number of its format",
                 "everything.json | {\"everything\":9} | 409 | reads up to 1",
                 "everything.json | {\"everything\": | 422 | everything.json",
-                "everything.json | {\"everything\":1,\"songs\":[\"songs/x.zip\"]} | 422 | \"songs/x.zip\" is not in the file"
+                "everything.json | {\"everything\":1,\"songs\":[\"songs/x.zip\"]} | 422 | \"songs/x.zip\" is not in "
+                        + "the file"
             })
     void a_file_that_is_none_is_refused_whole(String name, String content, int status, String said) throws Exception {
         RealServer.Answer answer =
@@ -131,9 +132,11 @@ class KeepingApiTest {
                 "song.json",
                 "{\"package\":1,\"title\":\"Once\"}".getBytes(StandardCharsets.UTF_8)));
         String about = "{\"everything\":1,\"songs\":[\"songs/1.zip\"" + ",\"songs/1.zip\"".repeat(2999)
-                + "],\"figures\":{\"a\":\"nonsense\"},\"hands\":[{\"name\":\"x\"},{\"name\":\"A\",\"measures\":{\"left\":{}}},{\"name\":7},{\"name\":\"B\",\"measures\":{\"left\":{\"spanMm\":190}}}],"
+                + "],\"figures\":{\"a\":\"nonsense\"},\"hands\":[{\"name\":\"x\"},{\"name\":\"A\","
+                + "\"measures\":{\"left\":{}}},{\"name\":7},{\"name\":\"B\",\"measures\":{\"left\":{\"spanMm\":190}}}],"
                 + "\"evenings\":[{\"set\":1,\"title\":\"" + "t".repeat(500)
-                + "\",\"playedOn\":\"+999999999-01-01\",\"items\":[7,{\"file\":\"songs/1.zip\",\"semitones\":99,\"note\":\"slow\"},{\"minutes\":1e999},{}]}]}";
+                + "\",\"playedOn\":\"+999999999-01-01\",\"items\":[7,{\"file\":\"songs/1.zip\",\"semitones\":99,"
+                + "\"note\":\"slow\"},{\"minutes\":1e999},{}]}]}";
         RealServer.Answer answer = server.upload(
                 EVERYTHING,
                 Zipped.zip(Map.of("everything.json", about.getBytes(StandardCharsets.UTF_8), "songs/1.zip", song)));

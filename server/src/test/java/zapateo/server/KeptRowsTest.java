@@ -128,7 +128,8 @@ class KeptRowsTest {
                         List.of(
                                 "{}",
                                 "{\"figure\":\"" + figure
-                                        + "\",\"costs\":{\"room\":2.0},\"overrides\":[{\"bars\":\"2-3\",\"level\":2}],\"right\":{\"style\":\"melody\",\"asTheyAre\":[3]}}"),
+                                        + "\",\"costs\":{\"room\":2.0},\"overrides\":[{\"bars\":\"2-3\","
+                                        + "\"level\":2}],\"right\":{\"style\":\"melody\",\"asTheyAre\":[3]}}"),
                         form > 1);
                 for (int i = 0; i < 2; i++) {
                     String more = form > 1 ? ", arrangement, others" : "";

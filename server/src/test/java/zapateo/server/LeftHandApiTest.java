@@ -19,7 +19,8 @@ class LeftHandApiTest {
 
     private static final String CHART = "Key: C\n[Verse]\n| C | Am |\n[Chorus]\n| F | G |";
     private static final String OWN = """
-            {"id":"lighthouse","name":"Lighthouse","family":"pulse","use":"Slow flashes.","feel":["straight"],"level":"2","tempo":"50-120","spacing":"open",
+            {"id":"lighthouse","name":"Lighthouse","family":"pulse","use":"Slow \
+            flashes.","feel":["straight"],"level":"2","tempo":"50-120","spacing":"open",
              "pedal":"yes","bars":{"4/4":["1@0:1440! 5@1440:480 1+5@1920:*"]}}""";
 
     @RegisterExtension

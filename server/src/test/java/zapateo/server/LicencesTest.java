@@ -24,7 +24,8 @@ class LicencesTest {
     private static final String HEAD = """
             # What ships of other people's work
 
-            Made by the build (license-maven-plugin for the server, Vite for the page); the same lists, those of the page with the texts of the licences, are served under
+            Made by the build (license-maven-plugin for the server, Vite for the page); the same lists, those of the \
+            page with the texts of the licences, are served under
             `/licences/SERVER.md` and `/licences/PAGE.md`. Fonts, sounds, the engraver: see the README.
 
             ## In the server

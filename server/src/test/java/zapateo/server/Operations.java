@@ -42,7 +42,9 @@ final class Operations {
 
     private static final JsonMapper JSON = new JsonMapper();
     private static final String FIGURE =
-            "{\"id\":\"rail-steps\",\"name\":\"Rail steps\",\"family\":\"pulse\",\"use\":\"At the rail.\",\"feel\":[\"straight\"],\"level\":\"2\",\"tempo\":\"50-120\",\"spacing\":\"open\",\"pedal\":\"yes\",\"bars\":{\"4/4\":[\"1@0:1920 5@1920:1920\"]}}";
+            "{\"id\":\"rail-steps\",\"name\":\"Rail steps\",\"family\":\"pulse\",\"use\":\"At the "
+                    + "rail.\",\"feel\":[\"straight\"],\"level\":\"2\",\"tempo\":\"50-120\",\"spacing\":\"open\","
+                    + "\"pedal\":\"yes\",\"bars\":{\"4/4\":[\"1@0:1920 5@1920:1920\"]}}";
 
     private final RealServer server;
     private final String chart;
@@ -289,10 +291,10 @@ final class Operations {
                 () -> new Request(
                         "post",
                         "/api/keeping/everything",
-                        zip(
-                                Map.of(
-                                        "everything.json",
-                                        "{\"everything\":1,\"hands\":[{\"name\":\"Brought\",\"measures\":{\"left\":{\"spanMm\":190}}}]}"))));
+                        zip(Map.of(
+                                "everything.json",
+                                "{\"everything\":1,\"hands\":[{\"name\":\"Brought\","
+                                        + "\"measures\":{\"left\":{\"spanMm\":190}}}]}"))));
         get("/api/figures", "");
         get("/api/figures/right", "");
         post("/api/figures", Map.of("file", FIGURE));

@@ -106,7 +106,9 @@ class PackageApiTest {
     @Test
     void own_figures_go_along() throws IOException {
         String file =
-                "id: deck-steps\nname: Deck steps\nfamily: pulse\nuse: \"On the beats.\"\nfeel: [straight]\nlevel: 2\ntempo: 50-150\nspacing: bass\nregister: [deep]\nvoicings: [close]\npedal: no\nbars:\n  4/4: 1@0:960 c@960:960 1@1920:960 c@2880:960\n";
+                "id: deck-steps\nname: Deck steps\nfamily: pulse\nuse: \"On the beats.\"\nfeel: [straight]\nlevel: "
+                        + "2\ntempo: 50-150\nspacing: bass\nregister: [deep]\nvoicings: [close]\npedal: "
+                        + "no\nbars:\n  4/4: 1@0:960 c@960:960 1@1920:960 c@2880:960\n";
         JsonNode kept = SERVER.post("/api/figures", Map.of("file", file)).json();
         String own = kept.path("id").asString();
         String id = create("Title: Own\n| C | F |", Map.of("figure", own), List.of());
@@ -155,9 +157,12 @@ class PackageApiTest {
                 .mapToObj(i -> "{\"bar\":" + i % 4 + ",\"bass\":\"C2\"}")
                 .collect(Collectors.joining(",", "[", "]"));
         String json = "{\"package\":1,\"title\":\"" + "t".repeat(100_000)
-                + "\",\"figures\":{\"x\":\"nonsense\"},\"arrangement\":{\"name\":\"alone\",\"format\":3,\"choices\":{\"figure\":\"no-such\",\"nothing\":1,\"level\":3,\"locks\":"
+                + "\",\"figures\":{\"x\":\"nonsense\"},\"arrangement\":{\"name\":\"alone\",\"format\":3,"
+                + "\"choices\":{\"figure\":\"no-such\",\"nothing\":1,\"level\":3,\"locks\":"
                 + locks
-                + ",\"overrides\":[{\"bars\":\"1\",\"voicing\":\"nowhere\"},{\"bars\":\"2\",\"voicing\":\"close\"},{\"bars\":\"x\"}],\"right\":{\"style\":\"comping\",\"figure\":\"no-rhythm\",\"top\":\"smooth\",\"licks\":[{\"bar\":1,\"lick\":\"none-such\"}]}}},"
+                + ",\"overrides\":[{\"bars\":\"1\",\"voicing\":\"nowhere\"},{\"bars\":\"2\",\"voicing\":\"close\"}"
+                + ",{\"bars\":\"x\"}],\"right\":{\"style\":\"comping\",\"figure\":\"no-rhythm\","
+                + "\"top\":\"smooth\",\"licks\":[{\"bar\":1,\"lick\":\"none-such\"}]}}},"
                 + "\"others\":[{\"name\":\"alone\",\"format\":3,\"choices\":{\"figure\":\"x\"}}]}";
         byte[] file = zip(Map.of("chart.txt", "| C | F |", "song.json", json));
         JsonNode preview = SERVER.upload("/api/songs/import?preview=true", file).json();
@@ -237,7 +242,8 @@ class PackageApiTest {
         try (Connection connection = SERVER.database().connect();
                 Statement statement = connection.createStatement()) {
             statement.executeUpdate(
-                    "update song set choices = jsonb_set(choices, '{choices,figure}', '\"of-another-time\"') where id = '"
+                    "update song set choices = jsonb_set(choices, '{choices,figure}', '\"of-another-time\"') where "
+                            + "id = '"
                             + id + "'");
         }
         JsonNode song = SERVER.get("/api/songs/" + id).json();

@@ -300,8 +300,10 @@ class PracticeApiTest {
                 "asked;{'chart':'| C |','bars':'0','layer':'tune','tempo':80};nothing to play",
                 "judge;{'chart':'| C |','bars':'0','layer':'left','tempo':80};notes",
                 "ladder;{'goal':1};expected 20 to 400",
-                "steps;{'id':'00000000-0000-4000-8000-000000000009','song':'00000000-0000-4000-8000-000000000009','first':1,'last':2,'layer':'left','ms':[-1]};expected 0 or more",
-                "log;{'id':'00000000-0000-4000-8000-000000000009','song':'00000000-0000-4000-8000-000000000009','first':1,'last':2,'layer':'left','tempo':80,'clean':true,'seconds':3};song"
+                "steps;{'id':'00000000-0000-4000-8000-000000000009','song':'00000000-0000-4000-8000-000000000009',"
+                        + "'first':1,'last':2,'layer':'left','ms':[-1]};expected 0 or more",
+                "log;{'id':'00000000-0000-4000-8000-000000000009','song':'00000000-0000-4000-8000-000000000009',"
+                        + "'first':1,'last':2,'layer':'left','tempo':80,'clean':true,'seconds':3};song"
             })
     void what_cannot_be_is_refused_with_its_place(String path, String body, String told) {
         RealServer.Answer answer = SERVER.post("/api/practice/" + path, body.replace('\'', '"'));

@@ -56,7 +56,9 @@ class RacesTest {
     @RepeatedTest(3)
     void figures_that_come_at_once_are_kept_or_overtaken() throws Exception {
         String file = "{\"id\":\"race\",\"name\":\"Race " + System.nanoTime()
-                + "\",\"family\":\"pulse\",\"use\":\"For a race.\",\"feel\":[\"straight\"],\"level\":\"2\",\"tempo\":\"50-120\",\"spacing\":\"open\",\"pedal\":\"yes\",\"bars\":{\"4/4\":[\"1@0:1920 5@1920:1920\"]}}";
+                + "\",\"family\":\"pulse\",\"use\":\"For a "
+                + "race.\",\"feel\":[\"straight\"],\"level\":\"2\",\"tempo\":\"50-120\","
+                + "\"spacing\":\"open\",\"pedal\":\"yes\",\"bars\":{\"4/4\":[\"1@0:1920 5@1920:1920\"]}}";
         List<RealServer.Answer> answers = atOnce(() -> SERVER.post("/api/figures", Map.of("file", file)));
         assertThat(answers)
                 .allSatisfy(

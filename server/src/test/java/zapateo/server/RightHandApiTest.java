@@ -153,12 +153,15 @@ class RightHandApiTest {
             delimiter = '|',
             value = {
                 "{\"style\":\"waltzing\"} | right.style \"waltzing\": expected none, comping, melody or improvise",
-                        "{\"style\":\"comping\",\"figure\":\"stomp\"} | right-hand figure \"stomp\": expected one of held-chords",
+                "{\"style\":\"comping\",\"figure\":\"stomp\"} | right-hand figure \"stomp\": expected one "
+                        + "of held-chords",
                 "{\"style\":\"comping\",\"top\":\"fifth\"} | right.top \"fifth\": expected nearest, smooth or third",
-                        "{\"style\":\"melody\",\"under\":\"mud\"} | right.under \"mud\": expected alone",
+                "{\"style\":\"melody\",\"under\":\"mud\"} | right.under \"mud\": expected alone",
                 "{\"style\":\"comping\",\"shapes\":\"ten\"} | right.shapes \"ten\": expected each, held or turn",
-                        "{\"style\":\"none\",\"licks\":[{\"bar\":1,\"lick\":\"wow\"}]} | lick \"wow\": expected one of second-to-third",
-                "{\"style\":\"none\",\"sections\":{\"A\":{\"style\":\"hum\"}}} | right.sections.A.style \"hum\": expected none"
+                "{\"style\":\"none\",\"licks\":[{\"bar\":1,\"lick\":\"wow\"}]} | lick \"wow\": expected one "
+                        + "of second-to-third",
+                "{\"style\":\"none\",\"sections\":{\"A\":{\"style\":\"hum\"}}} | right.sections.A.style \"hum\": "
+                        + "expected none"
             })
     void what_there_is_not_is_named_with_what_there_is(String right, String message) {
         RealServer.Answer answer =
@@ -170,7 +173,8 @@ class RightHandApiTest {
     @Test
     void a_melody_without_chords_gets_its_first_ones() {
         String chart =
-                "Key: C\n| N.C. | N.C. | N.C. | N.C. |\nTune: | C5/4 E5/4 G5/2 | A5/4 F5/4 C5/2 | B4/4 D5/4 F5/4 G4/4 | C5/1 |";
+                "Key: C\n| N.C. | N.C. | N.C. | N.C. |\nTune: | C5/4 E5/4 G5/2 | A5/4 F5/4 C5/2 | B4/4 D5/4 F5/4 "
+                        + "G4/4 | C5/1 |";
         String found = SERVER.post("/api/right-hand/harmonise", Map.of("chart", chart, "pace", "bar"))
                 .json()
                 .path("chart")

@@ -114,8 +114,8 @@ class SetApiTest {
                         item(song, "semitones", 3, "tempo", 61),
                         item(song, "semitones", 5, "tempo", 60)));
         assertThat(each(set.path("tiring"), "first", "last", "text"))
-                .isEqualTo(
-                        "0:2:3 songs running in G: move one, or change its key. 2:4:3 songs running at about 60: set a slower or faster one between.");
+                .isEqualTo("0:2:3 songs running in G: move one, or change its key. 2:4:3 songs running at about 60: "
+                        + "set a slower or faster one between.");
     }
 
     /** Whoever saves over another's change is told and changes nothing. */
@@ -177,7 +177,8 @@ class SetApiTest {
             value = {
                 "{\"title\":\"x\"} | 422 | expected the songs in their order",
                 "{\"title\":\"x\",\"items\":[{}]} | 422 | items[0]: expected a song, or the minutes of a break",
-                "{\"title\":\"x\",\"items\":[{\"song\":\"00000000-0000-4000-8000-00000000ffff\"}]} | 422 | items[0].song: expected a song of the repertoire",
+                "{\"title\":\"x\",\"items\":[{\"song\":\"00000000-0000-4000-8000-00000000ffff\"}]} | 422 | "
+                        + "items[0].song: expected a song of the repertoire",
                 "{\"title\":\"x\",\"items\":[{\"minutes\":-1}]} | 422 | expected 0 to 600",
                 "{\"title\":\"x\",\"items\":[{\"minutes\":5,\"semitones\":40}]} | 422 | expected -11 to 11",
                 "{\"title\":\"x\",\"items\":[{\"minutes\":5,\"colour\":1}]} | 400 | colour",

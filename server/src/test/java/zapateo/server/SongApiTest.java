@@ -138,10 +138,12 @@ class SongApiTest {
         try (Connection database = SERVER.database().connect();
                 Statement statement = database.createStatement()) {
             statement.executeUpdate(
-                    "update song_version set saved_at = now() - interval '10 days' + version * interval '1 minute' where version <= 4 and song_id = '"
+                    "update song_version set saved_at = now() - interval '10 days' + version * interval '1 minute' "
+                            + "where version <= 4 and song_id = '"
                             + id + "'");
             statement.executeUpdate(
-                    "update song_version set saved_at = date_trunc('hour', now() - interval '5 hours') + version * interval '1 minute' where version between 5 and 8 and song_id = '"
+                    "update song_version set saved_at = date_trunc('hour', now() - interval '5 hours') + version * "
+                            + "interval '1 minute' where version between 5 and 8 and song_id = '"
                             + id + "'");
         }
         List<Integer> all = numbers(SERVER.get(path + "/versions").json());

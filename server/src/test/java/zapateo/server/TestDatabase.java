@@ -62,7 +62,8 @@ public final class TestDatabase {
                 Statement statement = connection.createStatement()) {
             String tables;
             try (ResultSet row = statement.executeQuery(
-                    "select string_agg(tablename, ', ') from pg_tables where schemaname = 'public' and tablename not in ('player', 'flyway_schema_history')")) {
+                    "select string_agg(tablename, ', ') from pg_tables where schemaname = 'public' and tablename "
+                            + "not in ('player', 'flyway_schema_history')")) {
                 row.next();
                 tables = row.getString(1);
             }

@@ -42,7 +42,8 @@ import zapateo.song.Song;
 public record StrokeView(
         @Schema(
                 description =
-                        "absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between")
+                        "absent where it is that of where it is written: hand, then number and round of its bar and "
+                                + "the tick in it, with points between")
         String id,
 
         @Schema(allowableValues = {"L", "R"}) String hand,

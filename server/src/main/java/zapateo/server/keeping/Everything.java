@@ -119,9 +119,9 @@ public class Everything {
         Map<String, byte[]> entries =
                 Zips.read(file, "the file", MOST_ENTRIES, name -> name.equals(ABOUT) || name.startsWith("songs/"));
         if (!entries.containsKey(ABOUT)) {
-            throw Refusal.unusable(
-                    "the file has no " + ABOUT
-                            + ": expected a file of \"Take everything away\"; a song or an evening is brought in where it is listed");
+            throw Refusal.unusable("the file has no " + ABOUT
+                    + ": expected a file of \"Take everything away\"; a song or an evening is brought in "
+                    + "where it is listed");
         }
         try {
             JsonNode about = json.readTree(entries.get(ABOUT));

@@ -15,7 +15,8 @@ import org.apache.ibatis.annotations.Update;
 interface HandsMapper {
 
     String COLUMNS =
-            "select id, owner, name, measures, in_use, version, created_at, updated_at from hands where owner = #{owner} and deleted_at is null";
+            "select id, owner, name, measures, in_use, version, created_at, updated_at from hands where owner = "
+                    + "#{owner} and deleted_at is null";
 
     @Select(COLUMNS + " order by created_at, id")
     List<HandsRow> all(@Param("owner") UUID owner);
@@ -47,7 +48,7 @@ interface HandsMapper {
     @Update("update hands set in_use = true where owner = #{owner} and id = #{id} and deleted_at is null")
     void take(@Param("owner") UUID owner, @Param("id") UUID id);
 
-    @Update(
-            "update hands set deleted_at = #{at}, in_use = false where owner = #{owner} and id = #{id} and deleted_at is null")
+    @Update("update hands set deleted_at = #{at}, in_use = false where owner = #{owner} and id = #{id} and "
+            + "deleted_at is null")
     int delete(@Param("owner") UUID owner, @Param("id") UUID id, @Param("at") OffsetDateTime at);
 }

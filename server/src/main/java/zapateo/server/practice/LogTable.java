@@ -8,7 +8,8 @@ import java.util.stream.Stream;
 final class LogTable {
 
     private static final String HEAD =
-            "day,at,song,title,arrangement,version,first bar,last bar,layer,beats a minute,clean,right,uneven ms,seconds,word,hurt";
+            "day,at,song,title,arrangement,version,first bar,last bar,layer,beats a minute,clean,right,uneven "
+                    + "ms,seconds,word,hurt";
 
     private LogTable() {}
 

@@ -29,7 +29,8 @@ import org.springframework.web.bind.annotation.RestController;
 class PlainErrors implements ErrorController {
 
     private static final String DETAIL =
-            "This address, or what came with it, is none there is an answer to. GET /api/openapi tells those there are.";
+            "This address, or what came with it, is none there is an answer to. GET /api/openapi tells those there "
+                    + "are.";
 
     /** Where the container sends what went wrong; by itself it is no page. */
     @RequestMapping("${server.error.path:${error.path:/error}}")

@@ -79,7 +79,8 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         return document(
                 HttpStatus.UNPROCESSABLE_CONTENT,
                 "too-much",
-                "This took more than its share of computing, or nobody waited for it any more, and was given up. Nothing was changed; a part of the song at a time will do.");
+                "This took more than its share of computing, or nobody waited for it any more, and was given up. "
+                        + "Nothing was changed; a part of the song at a time will do.");
     }
 
     @ExceptionHandler({DataAccessException.class, TransactionException.class})
@@ -114,14 +115,16 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
             return document(
                     HttpStatus.SERVICE_UNAVAILABLE,
                     "database",
-                    "A copy is being put in the place of what is kept, so this was not saved. What is on your screen is kept there and will be saved in a moment.");
+                    "A copy is being put in the place of what is kept, so this was not saved. What is on your "
+                            + "screen is kept there and will be saved in a moment.");
         }
         String kind = state.length() < 2 ? "" : state.substring(0, 2);
         if (OVERTAKEN.contains(kind)) {
             return document(
                     HttpStatus.CONFLICT,
                     "overtaken",
-                    "Another request kept this at the same moment. Nothing of this one was kept; load it again and send it once more.");
+                    "Another request kept this at the same moment. Nothing of this one was kept; load it again and "
+                            + "send it once more.");
         }
         if (!AWAY.contains(kind)) {
             return fault(e);
@@ -130,7 +133,8 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         return document(
                 HttpStatus.SERVICE_UNAVAILABLE,
                 "database",
-                "The database does not answer. What was saved before is safe; what is on your screen is kept there and will be saved when it is back.");
+                "The database does not answer. What was saved before is safe; what is on your screen is kept there "
+                        + "and will be saved when it is back.");
     }
 
     /** A form that cannot be taken apart, as one without its border or one cut off. */
@@ -147,7 +151,8 @@ public class ProblemDocuments extends ResponseEntityExceptionHandler {
         return document(
                 HttpStatus.BAD_REQUEST,
                 "unreadable",
-                "The form cannot be read: expected multipart/form-data with a boundary, whole, and a file in the part named file.");
+                "The form cannot be read: expected multipart/form-data with a boundary, whole, and a file in the "
+                        + "part named file.");
     }
 
     /** Parameters of an address or of a form that are not encoded as they have to be. */

@@ -77,7 +77,8 @@ class SameOrigin extends OncePerRequestFilter {
                     ProblemDocuments.document(
                             HttpStatus.FORBIDDEN,
                             "other-origin",
-                            "A page of another address may link to the pages here and ask for nothing else. Nothing was changed."));
+                            "A page of another address may link to the pages here and ask for nothing else. Nothing "
+                                    + "was changed."));
         } else {
             chain.doFilter(request, response);
         }
