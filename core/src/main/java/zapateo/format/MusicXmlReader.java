@@ -10,8 +10,6 @@ import java.util.TreeSet;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
 import zapateo.harmony.Mode;
-import zapateo.harmony.Qualities;
-import zapateo.harmony.Quality;
 import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
@@ -329,9 +327,8 @@ final class MusicXmlReader {
             draft.chords.put(Math.max(0, tick), Optional.empty());
             return;
         }
-        Optional<PitchClass> root = harmony.child("root").flatMap(element -> note(element, "root-step", "root-alter"));
-        Optional<Quality> quality = quality(harmony, kind, root);
-        if (root.isEmpty() || quality.isEmpty()) {
+        Optional<ChordSymbol> chord = XmlHarmony.chord(harmony, kind);
+        if (chord.isEmpty()) {
             warn(
                     "chord-unknown",
                     harmony,
@@ -339,33 +336,7 @@ final class MusicXmlReader {
                     "a root and a kind of chord a pianist knows");
             return;
         }
-        Optional<PitchClass> bass = harmony.child("bass").flatMap(element -> note(element, "bass-step", "bass-alter"));
-        draft.chords.put(Math.max(0, tick), Optional.of(new ChordSymbol(root.get(), quality.get(), bass)));
-    }
-
-    /** The kind and the degrees say what a chord is; its text only decides between two names of the same tones. */
-    private static Optional<Quality> quality(XmlTree harmony, String kind, Optional<PitchClass> root) {
-        List<HarmonyKind.Change> changes = harmony.all("degree")
-                .map(degree -> new HarmonyKind.Change(
-                        degree.text("degree-type").orElse(""),
-                        degree.number("degree-value").orElse(0.0).intValue(),
-                        degree.number("degree-alter").orElse(0.0).intValue()))
-                .toList();
-        Optional<Quality> meant = new HarmonyKind(kind, changes).quality();
-        Optional<Quality> written = harmony.child("kind")
-                .flatMap(element -> element.attribute("text"))
-                .flatMap(Qualities::spelled);
-        boolean same = written.isPresent()
-                && meant.filter(quality -> quality.tones().equals(written.get().tones()))
-                        .isPresent();
-        return same || meant.isEmpty() && kind.equals("other") ? written : meant;
-    }
-
-    private static Optional<PitchClass> note(XmlTree element, String step, String alter) {
-        double away = element.number(alter).orElse(0.0);
-        return element.text(step)
-                .filter(letter -> letter.matches("[A-G]") && Math.abs(away) <= 2 && away == Math.rint(away))
-                .map(letter -> PitchClass.of(Letter.valueOf(letter), (int) away));
+        draft.chords.put(Math.max(0, tick), chord);
     }
 
     private void readDirection(XmlTree direction, int at) {

@@ -61,7 +61,7 @@ final class ChordNeeds {
     }
 
     /** All that decides where a chord may lie. */
-    Placements.Need of(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
+    Need of(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
         boolean close = plays(strokes, Role::isOfClose);
         boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
         boolean chosen = plays(strokes, Role.Kind.VOICING);
@@ -75,14 +75,14 @@ final class ChordNeeds {
                         && !(chosen && !voicing.hasBass())
                         && (upper.isEmpty() || plays(strokes, ChordNeeds::needsBass))
                 || !(chosen && !voicing.hasBass()) && plays(strokes, ChordNeeds::needsBass);
-        Map<Placements.Struck, Integer> together = together(cut, strokes, voicing);
+        Map<Need.Struck, Integer> together = together(cut, strokes, voicing);
         Optional<Pitch> fixed = walk.isEmpty()
                 ? Optional.empty()
                 : strokes.stream()
                         .filter(walk::containsKey)
                         .findFirst()
                         .map(stroke -> walk.get(stroke).pitch());
-        return new Placements.Need(
+        return new Need(
                 cut.chord(),
                 cut.bar().key(),
                 cut.choices().register(),
@@ -173,7 +173,7 @@ final class ChordNeeds {
     }
 
     /** What the figure plays one tone after another, where its spacing has a way to climb. */
-    static Placements.Run run(Cut cut, List<Planned> strokes) {
+    static Need.Run run(Cut cut, List<Planned> strokes) {
         String spacing = cut.choices().figure().manner().spacing();
         List<Role> roles = new ArrayList<>();
         List<Side> hands = new ArrayList<>();
@@ -183,9 +183,7 @@ final class ChordNeeds {
                 hands.add(stroke.hand());
             }
         }
-        return roles.isEmpty()
-                ? Placements.Run.NONE
-                : new Placements.Run(spacing, List.copyOf(roles), List.copyOf(hands));
+        return roles.isEmpty() ? Need.Run.NONE : new Need.Run(spacing, List.copyOf(roles), List.copyOf(hands));
     }
 
     static boolean isBroken(Planned stroke) {
@@ -197,8 +195,8 @@ final class ChordNeeds {
     }
 
     /** Strokes below a ceiling whose keys the place of their chord decides. */
-    private Map<Placements.Under, Integer> under(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
-        Map<Placements.Under, Integer> under = new LinkedHashMap<>();
+    private Map<Need.Under, Integer> under(Cut cut, List<Planned> strokes, Map<Planned, Integer> ceilings) {
+        Map<Need.Under, Integer> under = new LinkedHashMap<>();
         for (Planned stroke : strokes) {
             Integer ceiling = ceilings.get(stroke);
             Role.Kind kind = stroke.roles().get(0).kind();
@@ -207,7 +205,7 @@ final class ChordNeeds {
                     && kind != Role.Kind.LEAD_IN
                     && kind != Role.Kind.NEIGHBOUR) {
                 under.merge(
-                        new Placements.Under(stroke.roles(), spacing(cut, stroke), stroke.rolled(), ceiling),
+                        new Need.Under(stroke.roles(), spacing(cut, stroke), stroke.rolled(), ceiling),
                         1,
                         Integer::sum);
             }
@@ -216,8 +214,8 @@ final class ChordNeeds {
     }
 
     /** What the left hand takes at once, each kind of stroke with how often it comes. */
-    private static Map<Placements.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
-        Map<Placements.Struck, Integer> times = new LinkedHashMap<>();
+    private static Map<Need.Struck, Integer> together(Cut cut, List<Planned> strokes, Voicing voicing) {
+        Map<Need.Struck, Integer> times = new LinkedHashMap<>();
         // A chord of one beat, or too short for its figure, has no time to be rolled, as one that is struck again has
         // not; the last beat of three has.
         boolean lastOfThree = cut.bar().meter().beats() == 3
@@ -235,8 +233,8 @@ final class ChordNeeds {
                     && (chord || several || first.kind() == Role.Kind.VOICING)) {
                 times.merge(
                         first.kind() == Role.Kind.VOICING
-                                ? new Placements.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass(), lastOfThree)
-                                : new Placements.Struck(stroke.roles(), spacing(cut, stroke), chord, lastOfThree),
+                                ? new Need.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass(), lastOfThree)
+                                : new Need.Struck(stroke.roles(), spacing(cut, stroke), chord, lastOfThree),
                         often,
                         Integer::sum);
             }

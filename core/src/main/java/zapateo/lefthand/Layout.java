@@ -9,7 +9,6 @@ import java.util.Optional;
 import zapateo.part.Origin;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
-import zapateo.rhythm.Mark;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
@@ -29,8 +28,6 @@ final class Layout {
     private static final Role FIFTH_BELOW = Role.parse("5_");
     /** So many chords of a bar are said by a figure that keeps its onsets. */
     private static final int MOST_KEPT = 2;
-
-    private static final List<Role> CLOSE = List.of(Role.BASS, Role.tone(3), Role.tone(5));
 
     private final List<Cut> cuts;
     private final Optional<Ending> ending;
@@ -125,7 +122,7 @@ final class Layout {
         Cut cut = cuts.get(i);
         Figure figure = cut.choices().figure();
         if (isEnding(i)) {
-            end(cut);
+            planned.addAll(EndingStrokes.of(cut, ending.orElseThrow()));
             return i + 1;
         }
         if (cut.choices().byHand()) {
@@ -158,55 +155,6 @@ final class Layout {
                 j,
                 withTune ? withTune(figure, cut.bar()) : figure.bar(cut.bar().meter(), cut.nth()));
         return j + 1;
-    }
-
-    private void end(Cut cut) {
-        boolean close =
-                figureOf(cut).written().anyMatch(stroke -> stroke.roles().get(0).kind() == Role.Kind.CLOSE_TONE);
-        if (!cut.choices().hasBass()) {
-            // What plays close chords alone comes home to its root; what leaves the bass to others ends on guide tones.
-            boolean root = close && !cut.choices().withBassPlayer();
-            planned.add(last(
-                    cut,
-                    cut.tick(),
-                    cut.end(),
-                    root ? CLOSE : List.of(Role.GUIDE),
-                    false,
-                    root ? Mark.HEEL : Mark.TOE));
-        } else if (cut.choices().voicing().id().equals("single")) {
-            // Who plays single notes ends on one.
-            planned.add(last(cut, cut.tick(), cut.end(), List.of(Role.BASS), false, Mark.HEEL));
-        } else {
-            Ending chosen = ending.orElseThrow();
-            int beat = cut.bar().meter().beatTicks();
-            for (Ending.Stroke stroke :
-                    (chosen.fits(cut.ticks() / beat) ? chosen : Ending.all().get(0)).strokes()) {
-                int tick = cut.tick() + stroke.beat() * beat;
-                planned.add(last(
-                        cut,
-                        tick,
-                        stroke.beats() == 0 ? cut.end() : Math.min(cut.end(), tick + stroke.beats() * beat),
-                        stroke.roles(),
-                        stroke.rolled(),
-                        stroke.roles().contains(Role.BASS) ? Mark.HEEL : Mark.TOE));
-            }
-        }
-    }
-
-    private static Planned last(Cut cut, int tick, int end, List<Role> roles, boolean rolled, Mark mark) {
-        return new Planned(
-                cut.index(),
-                cut.bar().index(),
-                tick,
-                end - tick,
-                Side.LEFT,
-                roles,
-                rolled,
-                false,
-                mark,
-                Origin.ENDING,
-                Optional.empty(),
-                Optional.empty());
     }
 
     private static Figure figureOf(Cut cut) {

@@ -2,7 +2,6 @@ package zapateo.lefthand;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -52,7 +51,7 @@ public final class LeftHand implements Placed.Player {
     private final Map<Figure, Loudness> loudness = new IdentityHashMap<>();
     private final Map<Planned, Integer> inRun = new IdentityHashMap<>();
     private final Map<Planned, Optional<Pitch>> led = new IdentityHashMap<>();
-    private final Map<Placement, Map<List<Role>, Reason>> reasons = new IdentityHashMap<>();
+    private final StrokeReasons reasons;
 
     private LeftHand(Song song, Plan plan, Pianist pianist, List<Cut> cuts, List<Planned> planned) {
         this.plan = plan;
@@ -64,6 +63,7 @@ public final class LeftHand implements Placed.Player {
                 ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest()))
                 : Map.of();
         this.needs = new ChordNeeds(cuts, plan, walk);
+        this.reasons = new StrokeReasons(cuts, walk, needs);
         this.sought = new Places.Sought(
                 hand,
                 instrument.lowest(),
@@ -121,7 +121,7 @@ public final class LeftHand implements Placed.Player {
         List<List<Planned>> byCut = new ArrayList<>();
         cuts.forEach(cut -> byCut.add(new ArrayList<>()));
         planned.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
-        List<Placements.Need> wanted = new ArrayList<>(cuts.size());
+        List<Need> wanted = new ArrayList<>(cuts.size());
         cuts.forEach(cut -> wanted.add(needs.of(cut, byCut.get(cut.index()), ceilings)));
         Places.Found places = Places.through(wanted, sought);
         List<Placed.Laid> laid = new ArrayList<>(planned.size());
@@ -222,8 +222,8 @@ public final class LeftHand implements Placed.Player {
                 each.mark(),
                 each.accent(),
                 struck,
-                Nature.of(origin(each), each.roles()),
-                reason(each, cut, placement));
+                Nature.of(reasons.origin(each), each.roles()),
+                reasons.of(each, cut, placement));
         return Optional.of(room.how().map(plain::mended).orElse(plain));
     }
 
@@ -391,53 +391,5 @@ public final class LeftHand implements Placed.Player {
                         from, here.chord(), target, there.chord(), next.bar().key()),
                 wishes,
                 Math.max(Register.DEEP.lowest(), instrument.lowest()));
-    }
-
-    /**
-     * Strokes of a figure that do the same thing with a chord in the same place have the same reason; those of a line
-     * have each its own.
-     */
-    private Reason reason(Planned each, Cut cut, Placement placement) {
-        return each.origin() == Origin.FIGURE && each.spice().isEmpty() && !walk.containsKey(each)
-                ? reasons.computeIfAbsent(placement, at -> new IdentityHashMap<>())
-                        .computeIfAbsent(each.roles(), roles -> found(each, cut, placement))
-                : found(each, cut, placement);
-    }
-
-    private Reason found(Planned each, Cut cut, Placement placement) {
-        LeftHandChoices choices = cut.choices();
-        Map<String, String> args = new HashMap<>(Map.of(
-                "figure",
-                choices.figure().id(),
-                "chord",
-                cut.chord().toString(),
-                "stroke",
-                String.join("+", each.roles().stream().map(Role::toString).toList())));
-        if (ChordNeeds.plays(List.of(each), Role.Kind.VOICING)) {
-            args.put("voicing", needs.voicing(cut).id());
-        }
-        if (each.origin() == Origin.LINE) {
-            args.put("line", choices.line().map(BassLine::id).orElse(""));
-        }
-        if (origin(each) == Origin.LEAD_IN) {
-            args.put("next", cuts.get(cut.index() + 1).chord().toString());
-        }
-        if (walk.containsKey(each)) {
-            args.put("step", walk.get(each).kind().name().toLowerCase(java.util.Locale.ROOT));
-        }
-        if (!placement.chord().equals(cut.chord())) {
-            args.put("over", placement.chord().bass().toString());
-        }
-        if (each.spice().isPresent()) {
-            args.put("spice", each.spice().get());
-            return Reason.of("lively-" + each.spice().get(), args);
-        }
-        return Reason.of(origin(each).code(), args);
-    }
-
-    private Origin origin(Planned each) {
-        return walk.containsKey(each)
-                ? Origin.WALK
-                : each.roles().get(0).kind() == Role.Kind.PASSING ? Origin.LEAD_IN : each.origin();
     }
 }

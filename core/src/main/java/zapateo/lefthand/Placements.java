@@ -7,17 +7,11 @@ import java.util.Map;
 import java.util.Optional;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
-import zapateo.hand.Jumps;
 import zapateo.harmony.ChordSymbol;
-import zapateo.harmony.Key;
 import zapateo.part.LowIntervalLimits;
 import zapateo.part.PartNote;
-import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
-import zapateo.pitch.PitchClass;
-import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
-import zapateo.rhythm.Side;
 
 /** The candidates for every chord's place on the keyboard and what each costs. */
 final class Placements {
@@ -30,95 +24,23 @@ final class Placements {
      */
     private static final double ROUGH = 0.3;
 
-    private static final double FIFTH_OF_KEY = 1.5;
     private static final double HAND_HOME = 43;
-    private static final int HUNDREDTHS = 100;
-    private static final int G1 = 31;
-    private static final List<Role> FIFTH_BELOW = List.of(Role.parse("5_"));
-    private static final int FIFTH_ABOVE = 7;
-    /** What a tone that makes a chord what it is counts for among those left out. */
-    private static final int COLOUR = 4;
     /** What is rolled once in a chord counts so much of what would be rolled again and again. */
     private static final double ROLLED_ONCE = 0.1;
     /** What is rolled rather than muddy, and only then. */
     private static final double ROLLED_IF_NEED_BE = 0.3;
-    /** And a tone fewer than the voicing has. */
-    private static final int THINNER = 3;
 
     private final Hand hand;
     private final int lowest;
+    private final PlacementCosts costs;
     private final Map<Need, List<Candidate>> known = new HashMap<>();
 
     /** @param lowest the lowest key of the instrument */
     Placements(Hand hand, int lowest) {
         this.hand = hand;
         this.lowest = lowest;
+        costs = new PlacementCosts(hand, lowest);
     }
-
-    /**
-     * What decides a chord's candidates; equal needs share one list.
-     *
-     * @param upper what the close chord is filled with
-     * @param together what is struck at once, and how often
-     * @param fixed the key a walking line has the bass on already
-     * @param outer whether it is the song's first chord or its last
-     * @param right whether the chord above is the right hand's
-     * @param under strokes that make room for the other hand, and how often
-     * @param run what is played one tone after another
-     * @param inKey tones it does not name
-     * @param bassSpacing of the figure
-     * @param alternates whether its last bass is the fifth
-     * @param resolves whether it is a dominant on its way home
-     * @param between seconds from a bass to the chord above it, the shortest there are
-     * @param said tones that make the chord what it is, as far as its time allows
-     */
-    record Need(
-            ChordSymbol chord,
-            Key key,
-            Register register,
-            Optional<Voicing> upper,
-            Optional<Voicing> shape,
-            boolean bass,
-            BassLine.Basses way,
-            Map<Struck, Integer> together,
-            Optional<Pitch> fixed,
-            Lock lock,
-            boolean outer,
-            boolean right,
-            Map<Under, Integer> under,
-            Run run,
-            List<Interval> said,
-            KeyTones inKey,
-            String bassSpacing,
-            boolean alternates,
-            double between,
-            boolean resolves) {}
-
-    /**
-     * Strokes of one tone each, one after the other.
-     *
-     * @param roles of the figure
-     * @param hands that play them
-     */
-    record Run(String spacing, List<Role> roles, List<Side> hands) {
-
-        static final Run NONE = new Run("open", List.of(), List.of());
-
-        List<List<Role>> on(Placement placement, List<Interval> said) {
-            return new Broken(placement, Spacing.named(spacing), said, hands).of(roles);
-        }
-    }
-
-    /** A stroke of the left hand below a ceiling. */
-    record Under(List<Role> roles, String spacing, boolean rolled, int ceiling) {}
-
-    /**
-     * Roles that strokes take at once, before they are fitted to the chord.
-     *
-     * @param close whether it is the chord in its own window
-     * @param rolls whether there is time to roll it, if it must be, however often it comes
-     */
-    record Struck(List<Role> roles, String spacing, boolean close, boolean rolls) {}
 
     /** Of how many chords places are known. */
     int size() {
@@ -266,8 +188,8 @@ final class Placements {
         int top = placement.upper().isEmpty()
                 ? placement.bass().midi()
                 : placement.upper().get(placement.upper().size() - 1).pitch().midi();
-        for (Map.Entry<Struck, Integer> each : need.together().entrySet()) {
-            Struck struck = each.getKey();
+        for (Map.Entry<Need.Struck, Integer> each : need.together().entrySet()) {
+            Need.Struck struck = each.getKey();
             List<PartNote> notes = placement.notes(
                     Spacing.named(struck.spacing()).on(placement.chord(), placement.bass(), struck.roles()));
             mud += Math.min(2, each.getValue())
@@ -301,89 +223,19 @@ final class Placements {
                 inversion,
                 -1,
                 need.way() == BassLine.Basses.PEDAL
-                        ? clash(need, placement.bass().pitchClass())
+                        ? PlacementCosts.clash(need, placement.bass().pitchClass())
                         : 0,
                 mud,
                 reach,
                 beyond,
-                leftOut(need, placement),
-                doubled(need.key(), placement),
-                room(need, placement),
-                outside(need, placement),
-                late(need, placement),
-                leaves(need, placement),
-                voices(need, placement),
-                new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : home(need), middle));
-    }
-
-    private static Candidate.Voices voices(Need need, Placement placement) {
-        int[] keys =
-                PartNote.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));
-        if (!need.resolves()) {
-            return new Candidate.Voices(keys, -1);
-        }
-        Interval tone = need.chord().quality().tone(7).orElseThrow();
-        int chroma = need.chord().tone(tone).chroma();
-        boolean states = keys.length > 2
-                && need.said().contains(tone)
-                && need.shape().filter(Voicing::states).isPresent();
-        int seventh = states ? Candidate.Voices.SILENT : -1;
-        for (int key : keys) {
-            seventh = keys.length > 2 && key % Pitch.OCTAVE == chroma ? key : seventh;
-        }
-        return new Candidate.Voices(keys, seventh);
-    }
-
-    private double late(Need need, Placement placement) {
-        boolean jumps =
-                need.between() > 0 && !need.right() && !placement.upper().isEmpty();
-        return jumps
-                ? Math.max(
-                                0,
-                                new Jumps(hand)
-                                                .seconds(
-                                                        Math.min(
-                                                                placement.bass().midi(), leaves(need, placement)[0]),
-                                                        PartNote.keys(placement.upper()))
-                                        - need.between())
-                        * HUNDREDTHS
-                : 0;
-    }
-
-    /** Where the line goes on from: its bass, or the fifth it ends on, below or above. */
-    private static int[] leaves(Need need, Placement placement) {
-        int bass = placement.bass().midi();
-        if (!need.alternates()) {
-            return new int[] {bass};
-        }
-        int fifth = placement
-                .notes(Spacing.named(need.bassSpacing()).on(placement.chord(), placement.bass(), FIFTH_BELOW))
-                .get(0)
-                .pitch()
-                .midi();
-        boolean either = fifth < bass && fifth + Pitch.OCTAVE <= Placement.HIGHEST_BASS;
-        return either ? new int[] {fifth, fifth + Pitch.OCTAVE} : new int[] {fifth};
-    }
-
-    private static double home(Need need) {
-        return need.shape()
-                .map(voicing -> voicing.on(need.chord()).window().home())
-                .filter(home -> home > 0 && need.chord().over().isEmpty())
-                .orElse((double) need.register().home());
-    }
-
-    /** What it takes to keep below the other hand. */
-    private double room(Need need, Placement placement) {
-        double room = 0;
-        for (Map.Entry<Under, Integer> each : need.under().entrySet()) {
-            Under under = each.getKey();
-            List<PartNote> notes = placement.notes(
-                    Spacing.named(under.spacing()).on(placement.chord(), placement.bass(), under.roles()));
-            room += each.getValue()
-                    * Room.under(under.ceiling(), notes, under.rolled(), placement, hand, lowest)
-                            .cost();
-        }
-        return room;
+                PlacementCosts.leftOut(need, placement),
+                PlacementCosts.doubled(need.key(), placement),
+                costs.room(need, placement),
+                PlacementCosts.outside(need, placement),
+                costs.late(need, placement),
+                PlacementCosts.leaves(need, placement),
+                PlacementCosts.voices(need, placement),
+                new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : PlacementCosts.home(need), middle));
     }
 
     /** A line for one hand position has a candidate for each place the hand may lie in. */
@@ -417,92 +269,5 @@ final class Placements {
                     candidate.home()));
         }
         return placed;
-    }
-
-    /** Tones of a close chord that are missing, and what a voicing does not say. */
-    private static int leftOut(Need need, Placement placement) {
-        int close = placement.upper().isEmpty()
-                ? 0
-                : Math.max(
-                        0,
-                        Math.min(4, placement.chord().quality().tones().size())
-                                - placement.upper().size());
-        if (placement.shape().isEmpty()) {
-            return close;
-        }
-        Voicing voicing = need.shape().orElseThrow();
-        int fewer = THINNER
-                * Math.max(0, voicing.shapes().get(0).size() - placement.shape().size());
-        return close
-                + fewer
-                + (voicing.states()
-                        ? COLOUR
-                                * Fuller.missing(placement, placement.shape(), need.said())
-                                        .size()
-                        : 0);
-    }
-
-    /** By how many keys a broken chord or its bass leaves the place on the keyboard where it is clear. */
-    private static int outside(Need need, Placement placement) {
-        boolean jumps = need.upper().isPresent() && !need.right()
-                || need.together().keySet().stream()
-                        .anyMatch(struck -> !struck.roles().contains(Role.BASS) && !struck.close());
-        int bass = jumps && need.bass() && need.shape().isEmpty()
-                ? Math.max(
-                        0,
-                        placement.bass().midi()
-                                - Spacing.named(need.bassSpacing()).highest())
-                : 0;
-        if (need.shape().filter(voicing -> voicing.window().home() > 0).isPresent()) {
-            List<PartNote> shape = placement.notes(placement.shape());
-            return bass + Math.max(0, shape.get(shape.size() - 1).pitch().midi() - Register.CHORD_HIGHEST);
-        }
-        Spacing spacing = Spacing.named(need.run().spacing());
-        if (need.run().roles().isEmpty() || spacing.window().isEmpty()) {
-            return bass;
-        }
-        List<List<Role>> laid = need.run().on(placement, need.said());
-        int low = Integer.MAX_VALUE;
-        int high = Integer.MIN_VALUE;
-        for (int i = 0; i < laid.size(); i++) {
-            if (need.run().hands().get(i) == Side.LEFT) {
-                int[] keys = PartNote.keys(placement.notes(laid.get(i)));
-                low = Math.min(low, keys[0]);
-                high = Math.max(high, keys[keys.length - 1]);
-            }
-        }
-        int second =
-                laid.size() > 1 ? placement.notes(laid.get(1)).get(0).pitch().midi() : high;
-        boolean onFifth = second - low == FIFTH_ABOVE
-                && low >= G1
-                && low < spacing.window().get().lowest()
-                && spacing.window().get().lowest() < Register.CHORD_LOWEST;
-        return spacing.window().get().outside(onFifth ? spacing.window().get().lowest() : low, high);
-    }
-
-    /** How often more than once the key's leading tone sounds. */
-    private static int doubled(Key key, Placement placement) {
-        int leading = Math.floorMod(key.tonic().chroma() - 1, Pitch.OCTAVE);
-        int count = placement.bass().pitchClass().chroma() == leading ? 1 : 0;
-        for (PartNote note : placement.upper()) {
-            count += note.pitch().pitchClass().chroma() == leading ? 1 : 0;
-        }
-        return Math.max(0, count - 1);
-    }
-
-    /**
-     * Nothing for a tone of the chord, little in a chord of the key, more in a strange one and for each semitone
-     * against it.
-     */
-    private static double clash(Need need, PitchClass bass) {
-        double lean = bass.chroma() == need.key().tonic().chroma() ? 0 : FIFTH_OF_KEY;
-        if (need.chord().tones().stream().anyMatch(tone -> tone.chroma() == bass.chroma())) {
-            return lean;
-        }
-        boolean own = need.chord().tones().stream().allMatch(need.key()::holds);
-        long rubs = need.chord().tones().stream()
-                .filter(tone -> Math.floorMod(tone.chroma() - bass.chroma(), Pitch.OCTAVE) == 1)
-                .count();
-        return lean + (own ? 1 : 4) + 2 * rubs;
     }
 }

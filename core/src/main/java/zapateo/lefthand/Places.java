@@ -49,7 +49,7 @@ record Places(Placements placements, ShortestPath.Repeated<Candidate> search) {
         return new Places(new Placements(sought.hand(), sought.lowest()), new ShortestPath.Repeated<>(sought.terms()));
     }
 
-    static Found through(List<Placements.Need> needs, Sought sought) {
+    static Found through(List<Need> needs, Sought sought) {
         return KEPT.with(sought, Places::of, places -> {
             List<List<Candidate>> layers = new ArrayList<>(needs.size());
             needs.forEach(need -> layers.add(places.placements.of(need)));

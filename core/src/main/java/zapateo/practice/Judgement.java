@@ -1,8 +1,10 @@
 package zapateo.practice;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeSet;
 import zapateo.rhythm.Side;
 
 /**
@@ -63,7 +65,12 @@ public record Judgement(
      * @param off milliseconds after its time, below zero before it; 0 where it was missed
      * @param key index of the key that was struck; empty where it was missed
      */
-    public record Heard(Passage.Note asked, Verdict verdict, double off, Optional<Integer> key) {}
+    public record Heard(Passage.Note asked, Verdict verdict, double off, Optional<Integer> key) {
+
+        boolean isInTime() {
+            return verdict == Verdict.RIGHT || verdict == Verdict.LATE || verdict == Verdict.EARLY;
+        }
+    }
 
     public record Added(int key, double ms, int midi, int bar) {}
 
@@ -85,6 +92,15 @@ public record Judgement(
         public Finding {
             bars = List.copyOf(bars);
             args = Map.copyOf(args);
+        }
+
+        /** @param args names and values by turns */
+        static Finding of(String code, double weight, List<Integer> bars, Object... args) {
+            Map<String, String> named = new HashMap<>();
+            for (int at = 0; at < args.length; at += 2) {
+                named.put(String.valueOf(args[at]), String.valueOf(args[at + 1]));
+            }
+            return new Finding(code, weight, List.copyOf(new TreeSet<>(bars)), named);
         }
     }
 }

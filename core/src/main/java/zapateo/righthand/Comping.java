@@ -20,7 +20,6 @@ import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.rhythm.Feel;
-import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
@@ -29,7 +28,6 @@ import zapateo.rhythm.Ticks;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
 import zapateo.song.Bar;
-import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
 
@@ -49,15 +47,10 @@ public final class Comping {
     private static final int ACCENT = 14;
     private static final int BARS_OF_ONE_SHAPE = 4;
     private static final List<Role> WITHOUT_TOP = List.of(Role.parse("cl"));
-    private static final FigureStroke WHOLE =
-            new FigureStroke(Side.RIGHT, List.of(Role.CLOSE), 0, FigureStroke.TO_THE_END, false, false);
 
     private final Song song;
     private final Hand hand;
     private final RightChoices choices;
-    /** Where in the left hand the bar of the moment begins. */
-    private int at;
-
     private final List<Stroke> left;
     private final LeftTop tops;
     /** Whether the figure strikes one tone alone. */
@@ -65,19 +58,10 @@ public final class Comping {
     /** Whether the song ends on a chord that is held. */
     private final boolean ends;
 
-    private final List<Standing> standing = new ArrayList<>();
+    private final CompingRhythm rhythm;
+    private final List<Standing> standing;
     /** Where the chords of each section's last cadence begin: what is held or turns stops there. */
     private final Set<Integer> cadences;
-
-    /**
-     * A chord in its bar from a tick of the song to another.
-     *
-     * @param leftTop the highest key the left hand has down while it sounds
-     * @param doubles whether its third is the key's leading tone and the left hand has it already
-     * @param justLeft keys the left hand has had in the beat before
-     */
-    private record Standing(
-            Bar bar, int tick, int end, ChordSymbol chord, int leftTop, boolean doubles, Set<Integer> justLeft) {}
 
     private Comping(Song song, List<Stroke> left, Hand hand, RightChoices choices) {
         this.song = song;
@@ -92,29 +76,8 @@ public final class Comping {
         this.ends = left.stream().anyMatch(stroke -> stroke.nature().origin() == Origin.ENDING);
         this.tops = new LeftTop(left);
         this.cadences = Cadences.of(song);
-        for (Bar bar : song.bars()) {
-            for (ChordSpan span : bar.chords()) {
-                int from = bar.tick() + span.tick();
-                int to = bar.tick() + span.end();
-                Optional<ChordSymbol> other = choices.shapes() == RightChoices.Shapes.TURN && !cadences.contains(from)
-                        ? Turn.of(bar, span)
-                                .filter(chord -> !Turn.leadsToMinor(span, song.chordAt(to))
-                                        && !tops.rubs(chord, Turn.middle(bar, span), to))
-                        : Optional.empty();
-                int parted = other.isPresent() ? Turn.middle(bar, span) : to;
-                span.chord()
-                        .ifPresent(chord -> standing.add(new Standing(
-                                bar,
-                                from,
-                                parted,
-                                other.isPresent() ? Turn.plain(chord) : chord,
-                                tops.over(from, parted),
-                                tops.hasLeadingTone(chord, bar.key(), from, parted),
-                                tops.left(from - bar.meter().beatTicks(), from))));
-                other.ifPresent(chord ->
-                        standing.add(new Standing(bar, parted, to, chord, tops.over(parted, to), false, Set.of())));
-            }
-        }
+        standing = Standing.of(song, choices, tops, cadences);
+        rhythm = new CompingRhythm(choices.figure(), left, tops);
     }
 
     /** @param left what the left hand plays, as written */
@@ -309,7 +272,7 @@ public final class Comping {
      */
     private void bar(Bar bar, int inSection, int first, int after, List<Hit> hits) {
         int last = standing.size() - 1;
-        for (FigureStroke stroke : rhythm(bar, inSection)) {
+        for (FigureStroke stroke : rhythm.of(bar, inSection)) {
             int tick = bar.tick() + stroke.tick();
             if (stroke.ofNext()) {
                 if (after < standing.size()
@@ -339,61 +302,8 @@ public final class Comping {
                             standing.get(last).tick(),
                             standing.get(last).end() - standing.get(last).tick()),
                     last,
-                    WHOLE));
+                    CompingRhythm.WHOLE));
         }
-    }
-
-    /**
-     * Hands that both run in small notes take a breath in the last bar of a phrase; the song's last chord is struck
-     * once.
-     */
-    private List<FigureStroke> rhythm(Bar bar, int inSection) {
-        List<FigureStroke> own = asWritten(bar, inSection);
-        boolean busy = own.size() > bar.meter().beats()
-                && tops.struck(bar.tick(), bar.end()) > bar.meter().beats();
-        return busy && inSection % BARS_OF_ONE_SHAPE == BARS_OF_ONE_SHAPE - 1 ? List.of(WHOLE) : own;
-    }
-
-    private List<FigureStroke> asWritten(Bar bar, int inSection) {
-        Figure figure = choices.figure();
-        List<FigureStroke> own = figure.bar(bar.meter(), inSection).stream()
-                .filter(stroke -> stroke.tick() < bar.ticks())
-                .toList();
-        List<FigureStroke> other = switch (figure.manner().times()) {
-            case OWN -> own;
-            case TUNE ->
-                bar.accents().stream()
-                        .map(note -> new FigureStroke(
-                                Side.RIGHT,
-                                own.get(0).roles(),
-                                note.tick(),
-                                Math.min(own.get(0).length(), note.ticks()),
-                                false,
-                                true))
-                        .toList();
-            case GAPS ->
-                gaps(bar).stream()
-                        .map(tick -> new FigureStroke(
-                                Side.RIGHT, own.get(0).roles(), tick, own.get(0).length(), false, false))
-                        .toList();
-        };
-        return other.isEmpty() ? own : other;
-    }
-
-    /** The eighths of a bar on which the left hand strikes nothing. */
-    private List<Integer> gaps(Bar bar) {
-        List<Integer> free = new ArrayList<>();
-        for (int tick = 0; tick < bar.ticks(); tick += Ticks.PER_EIGHTH) {
-            free.add(tick);
-        }
-        while (at < left.size() && left.get(at).written().tick() < bar.tick()) {
-            at++;
-        }
-        for (int i = at; i < left.size() && left.get(i).written().tick() < bar.end(); i++) {
-            int struck = left.get(i).written().tick() - bar.tick();
-            free.removeIf(tick -> Math.abs(tick - struck) < Ticks.PER_EIGHTH / 2);
-        }
-        return free;
     }
 
     private List<Stroke> struck(List<Hit> hits, List<Placed> steps) {
@@ -404,8 +314,9 @@ public final class Comping {
             Standing chord = standing.get(hit.chord());
             Shape shape = steps.get(hit.chord()).shape();
             // A chord that is struck once has its top, whatever the figure leaves out where it comes again.
-            List<Role> roles =
-                    before != hit.chord() && stroke.roles().equals(WITHOUT_TOP) ? WHOLE.roles() : stroke.roles();
+            List<Role> roles = before != hit.chord() && stroke.roles().equals(WITHOUT_TOP)
+                    ? CompingRhythm.WHOLE.roles()
+                    : stroke.roles();
             List<PartNote> notes = clear(
                             shape, notes(shape, roles), chord, hit.span().tick())
                     .stream()

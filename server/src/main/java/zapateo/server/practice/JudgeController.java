@@ -25,16 +25,13 @@ import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.practice.Judge;
 import zapateo.practice.Judgement;
-import zapateo.practice.Ladder;
 import zapateo.practice.Layer;
 import zapateo.practice.Passage;
-import zapateo.practice.Spots;
 import zapateo.practice.Take;
 import zapateo.refusal.Refused;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
-import zapateo.server.bounds.BarNumber;
 import zapateo.server.bounds.BeatsPerMinute;
 import zapateo.server.bounds.LongText;
 import zapateo.server.bounds.ShortText;
@@ -43,7 +40,7 @@ import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
 
-/** What is asked of a player, how a take went, which tempo comes next; nothing is kept here. */
+/** What is asked of a player and how a take went; nothing is kept here. */
 @Computes
 @RestController
 @RequestMapping("/api/practice")
@@ -339,130 +336,6 @@ public class JudgeController {
                                 numbers.stream().limit(4).map(String::valueOf).toList())
                         + (numbers.size() > 4 ? " …" : "");
         return (numbers.size() == 1 ? "bar " : "bars ") + text;
-    }
-
-    /** @param failed share of the passes that were not clean, by the bar's number in the chart */
-    public record SpotsRequest(
-            @NotNull(message = "expected what was arranged") @Valid
-            ArrangeRequest arrangement,
-
-            @Size(max = 10000, message = "expected at most 10000")
-            Map<
-                            @BarNumber Integer,
-                            @NotNull(message = "expected a share") @DecimalMin(value = "0", message = "expected 0 to 1")
-                            @DecimalMax(value = "1", message = "expected 0 to 1") Double>
-                    failed) {}
-
-    /**
-     * A place to practise.
-     *
-     * @param kind change, bar or phrase
-     * @param first index of its first bar as played; @param from its number in the chart
-     * @param asks what makes it hard most: reach, jumps, fingers, rhythm, together or reading
-     */
-    public record SpotView(
-            String kind,
-            int first,
-            int last,
-            int from,
-            int to,
-            double difficulty,
-            String asks,
-            double fastest,
-            String text) {}
-
-    public record SpotsView(List<SpotView> spots, List<SpotView> phrases) {}
-
-    /** Where a song is hard, the hardest first, and its phrases. */
-    @PostMapping("/spots")
-    public SpotsView spots(@Valid @RequestBody SpotsRequest request) {
-        Arrangement arrangement = arranging.arrange(request.arrangement()).arrangement();
-        return new SpotsView(
-                Spots.of(arrangement, request.failed() == null ? Map.of() : request.failed()).stream()
-                        .map(spot -> view(arrangement, spot))
-                        .toList(),
-                Spots.phrases(arrangement).stream()
-                        .map(spot -> view(arrangement, spot))
-                        .toList());
-    }
-
-    private SpotView view(Arrangement arrangement, Spots.Spot spot) {
-        String kind = spot.kind().name().toLowerCase(Locale.ROOT);
-        int from = arrangement.song().bars().get(spot.first()).number();
-        int to = arrangement.song().bars().get(spot.last()).number();
-        String text = words.of(Reason.of(
-                "practice-spot-" + kind,
-                Map.of(
-                        "from",
-                        spot.from(),
-                        "to",
-                        spot.to(),
-                        "asks",
-                        words.of(Reason.of("practice-asks-" + spot.asks().id(), Map.of())))));
-        return new SpotView(
-                kind,
-                spot.first(),
-                spot.last(),
-                from,
-                to,
-                tenth(spot.difficulty()),
-                spot.asks().id(),
-                tenth(spot.fastest()),
-                text);
-    }
-
-    /**
-     * @param stops tempos of one's own; absent are small steps
-     * @param last the tempo that was clean last; absent where none was
-     * @param rung where one stands; absent is the beginning
-     * @param clean how the pass went; absent is no pass
-     */
-    public record LadderRequest(
-            @NotNull(message = "expected a goal") @BeatsPerMinute
-            Double goal,
-
-            @Size(max = 20, message = "expected at most 20") List<@NotNull @BeatsPerMinute Double> stops,
-            @BeatsPerMinute Double last,
-            @Valid RungRequest rung,
-            Boolean clean) {}
-
-    public record RungRequest(
-            @NotNull(message = "expected a tempo") @BeatsPerMinute
-            Double tempo,
-
-            @NotNull(message = "expected a number")
-            @Min(value = 0, message = "expected 0 to 10000")
-            @Max(value = 10000, message = "expected 0 to 10000")
-            Integer clean,
-
-            @NotNull(message = "expected a number")
-            @Min(value = 0, message = "expected 0 to 10000")
-            @Max(value = 10000, message = "expected 0 to 10000")
-            Integer failed) {}
-
-    /** @param rungs all tempos from where it begins to the goal */
-    public record LadderView(double tempo, int clean, int failed, List<Double> rungs) {}
-
-    /** Which tempo comes next. */
-    @PostMapping("/ladder")
-    public LadderView ladder(@Valid @RequestBody LadderRequest request) {
-        try {
-            Ladder ladder = new Ladder(request.goal(), request.stops() == null ? List.of() : request.stops());
-            Ladder.Rung start = ladder.start(java.util.Optional.ofNullable(request.last()));
-            Ladder.Rung rung = request.rung() == null
-                    ? start
-                    : new Ladder.Rung(
-                            request.rung().tempo(),
-                            request.rung().clean(),
-                            request.rung().failed());
-            Ladder.Rung next = request.clean() == null ? rung : ladder.after(rung, request.clean());
-            List<Double> rungs = new ArrayList<>(ladder.rungs(Math.min(
-                    next.tempo(), ladder.start(java.util.Optional.empty()).tempo())));
-            rungs.add(ladder.goal());
-            return new LadderView(next.tempo(), next.clean(), next.failed(), rungs);
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
     }
 
     private Arrangement arrangement(String chart, ChoicesRequest choices, Measures hand, List<String> figures) {

@@ -1,0 +1,194 @@
+package zapateo.lefthand;
+
+import java.util.List;
+import java.util.Map;
+import zapateo.hand.Hand;
+import zapateo.hand.Jumps;
+import zapateo.harmony.Key;
+import zapateo.part.PartNote;
+import zapateo.pitch.Interval;
+import zapateo.pitch.Pitch;
+import zapateo.pitch.PitchClass;
+import zapateo.rhythm.Register;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
+
+/** What a place of a chord costs, by what is asked of it. */
+final class PlacementCosts {
+
+    private static final double FIFTH_OF_KEY = 1.5;
+    private static final int HUNDREDTHS = 100;
+    private static final int G1 = 31;
+    private static final List<Role> FIFTH_BELOW = List.of(Role.parse("5_"));
+    private static final int FIFTH_ABOVE = 7;
+    /** What a tone that makes a chord what it is counts for among those left out. */
+    private static final int COLOUR = 4;
+    /** And a tone fewer than the voicing has. */
+    private static final int THINNER = 3;
+
+    private final Hand hand;
+    private final int lowest;
+
+    /** @param lowest the lowest key of the instrument */
+    PlacementCosts(Hand hand, int lowest) {
+        this.hand = hand;
+        this.lowest = lowest;
+    }
+
+    static Candidate.Voices voices(Need need, Placement placement) {
+        int[] keys =
+                PartNote.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));
+        if (!need.resolves()) {
+            return new Candidate.Voices(keys, -1);
+        }
+        Interval tone = need.chord().quality().tone(7).orElseThrow();
+        int chroma = need.chord().tone(tone).chroma();
+        boolean states = keys.length > 2
+                && need.said().contains(tone)
+                && need.shape().filter(Voicing::states).isPresent();
+        int seventh = states ? Candidate.Voices.SILENT : -1;
+        for (int key : keys) {
+            seventh = keys.length > 2 && key % Pitch.OCTAVE == chroma ? key : seventh;
+        }
+        return new Candidate.Voices(keys, seventh);
+    }
+
+    double late(Need need, Placement placement) {
+        boolean jumps =
+                need.between() > 0 && !need.right() && !placement.upper().isEmpty();
+        return jumps
+                ? Math.max(
+                                0,
+                                new Jumps(hand)
+                                                .seconds(
+                                                        Math.min(
+                                                                placement.bass().midi(), leaves(need, placement)[0]),
+                                                        PartNote.keys(placement.upper()))
+                                        - need.between())
+                        * HUNDREDTHS
+                : 0;
+    }
+
+    /** Where the line goes on from: its bass, or the fifth it ends on, below or above. */
+    static int[] leaves(Need need, Placement placement) {
+        int bass = placement.bass().midi();
+        if (!need.alternates()) {
+            return new int[] {bass};
+        }
+        int fifth = placement
+                .notes(Spacing.named(need.bassSpacing()).on(placement.chord(), placement.bass(), FIFTH_BELOW))
+                .get(0)
+                .pitch()
+                .midi();
+        boolean either = fifth < bass && fifth + Pitch.OCTAVE <= Placement.HIGHEST_BASS;
+        return either ? new int[] {fifth, fifth + Pitch.OCTAVE} : new int[] {fifth};
+    }
+
+    static double home(Need need) {
+        return need.shape()
+                .map(voicing -> voicing.on(need.chord()).window().home())
+                .filter(home -> home > 0 && need.chord().over().isEmpty())
+                .orElse((double) need.register().home());
+    }
+
+    /** What it takes to keep below the other hand. */
+    double room(Need need, Placement placement) {
+        double room = 0;
+        for (Map.Entry<Need.Under, Integer> each : need.under().entrySet()) {
+            Need.Under under = each.getKey();
+            List<PartNote> notes = placement.notes(
+                    Spacing.named(under.spacing()).on(placement.chord(), placement.bass(), under.roles()));
+            room += each.getValue()
+                    * Room.under(under.ceiling(), notes, under.rolled(), placement, hand, lowest)
+                            .cost();
+        }
+        return room;
+    }
+
+    /** Tones of a close chord that are missing, and what a voicing does not say. */
+    static int leftOut(Need need, Placement placement) {
+        int close = placement.upper().isEmpty()
+                ? 0
+                : Math.max(
+                        0,
+                        Math.min(4, placement.chord().quality().tones().size())
+                                - placement.upper().size());
+        if (placement.shape().isEmpty()) {
+            return close;
+        }
+        Voicing voicing = need.shape().orElseThrow();
+        int fewer = THINNER
+                * Math.max(0, voicing.shapes().get(0).size() - placement.shape().size());
+        return close
+                + fewer
+                + (voicing.states()
+                        ? COLOUR
+                                * Fuller.missing(placement, placement.shape(), need.said())
+                                        .size()
+                        : 0);
+    }
+
+    /** By how many keys a broken chord or its bass leaves the place on the keyboard where it is clear. */
+    static int outside(Need need, Placement placement) {
+        boolean jumps = need.upper().isPresent() && !need.right()
+                || need.together().keySet().stream()
+                        .anyMatch(struck -> !struck.roles().contains(Role.BASS) && !struck.close());
+        int bass = jumps && need.bass() && need.shape().isEmpty()
+                ? Math.max(
+                        0,
+                        placement.bass().midi()
+                                - Spacing.named(need.bassSpacing()).highest())
+                : 0;
+        if (need.shape().filter(voicing -> voicing.window().home() > 0).isPresent()) {
+            List<PartNote> shape = placement.notes(placement.shape());
+            return bass + Math.max(0, shape.get(shape.size() - 1).pitch().midi() - Register.CHORD_HIGHEST);
+        }
+        Spacing spacing = Spacing.named(need.run().spacing());
+        if (need.run().roles().isEmpty() || spacing.window().isEmpty()) {
+            return bass;
+        }
+        List<List<Role>> laid = need.run().on(placement, need.said());
+        int low = Integer.MAX_VALUE;
+        int high = Integer.MIN_VALUE;
+        for (int i = 0; i < laid.size(); i++) {
+            if (need.run().hands().get(i) == Side.LEFT) {
+                int[] keys = PartNote.keys(placement.notes(laid.get(i)));
+                low = Math.min(low, keys[0]);
+                high = Math.max(high, keys[keys.length - 1]);
+            }
+        }
+        int second =
+                laid.size() > 1 ? placement.notes(laid.get(1)).get(0).pitch().midi() : high;
+        boolean onFifth = second - low == FIFTH_ABOVE
+                && low >= G1
+                && low < spacing.window().get().lowest()
+                && spacing.window().get().lowest() < Register.CHORD_LOWEST;
+        return spacing.window().get().outside(onFifth ? spacing.window().get().lowest() : low, high);
+    }
+
+    /** How often more than once the key's leading tone sounds. */
+    static int doubled(Key key, Placement placement) {
+        int leading = Math.floorMod(key.tonic().chroma() - 1, Pitch.OCTAVE);
+        int count = placement.bass().pitchClass().chroma() == leading ? 1 : 0;
+        for (PartNote note : placement.upper()) {
+            count += note.pitch().pitchClass().chroma() == leading ? 1 : 0;
+        }
+        return Math.max(0, count - 1);
+    }
+
+    /**
+     * Nothing for a tone of the chord, little in a chord of the key, more in a strange one and for each semitone
+     * against it.
+     */
+    static double clash(Need need, PitchClass bass) {
+        double lean = bass.chroma() == need.key().tonic().chroma() ? 0 : FIFTH_OF_KEY;
+        if (need.chord().tones().stream().anyMatch(tone -> tone.chroma() == bass.chroma())) {
+            return lean;
+        }
+        boolean own = need.chord().tones().stream().allMatch(need.key()::holds);
+        long rubs = need.chord().tones().stream()
+                .filter(tone -> Math.floorMod(tone.chroma() - bass.chroma(), Pitch.OCTAVE) == 1)
+                .count();
+        return lean + (own ? 1 : 4) + 2 * rubs;
+    }
+}
