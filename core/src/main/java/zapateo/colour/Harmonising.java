@@ -170,8 +170,7 @@ public final class Harmonising {
         }
 
         private boolean isStrong() {
-            int beats = bar.meter().beats();
-            return from == 0 || beats % 2 == 0 && from == bar.ticks() / 2;
+            return bar.meter().isStrong(from);
         }
     }
 

@@ -12,7 +12,6 @@ import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Side;
-import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
 import zapateo.song.Song;
 
@@ -131,8 +130,7 @@ final class LineRows {
             return "trill";
         }
         Bar bar = score.song().bars().get(now.bar());
-        int beats = bar.ticks() / Ticks.PER_QUARTER;
-        boolean strong = (now.written().tick() - bar.tick()) % ((beats % 2 == 0 ? 2 : beats) * Ticks.PER_QUARTER) == 0;
+        boolean strong = bar.meter().isStrong(now.written().tick() - bar.tick());
         boolean walksUp = i + 1 < line.size() && key(line, i + 1) == key(line, i) + 1;
         if (strong && Tones.isTheOther(chord, key(line, i)) && !Tones.isOf(chord, key(line, i)) && !walksUp) {
             return "other";

@@ -79,8 +79,7 @@ final class RightRows {
         for (int at : score.of(Side.RIGHT)) {
             Stroke stroke = score.strokes().get(at);
             Bar bar = score.song().bars().get(stroke.bar());
-            boolean strong =
-                    (stroke.written().tick() - bar.tick()) % (2 * bar.meter().beatTicks()) == 0;
+            boolean strong = bar.meter().isStrong(stroke.written().tick() - bar.tick());
             // Voices that are longer than the tune's note have a stroke of their own.
             boolean voices = score
                     .within(stroke.written().tick(), stroke.written().tick() + 1)

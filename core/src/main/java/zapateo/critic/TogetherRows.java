@@ -146,9 +146,10 @@ final class TogetherRows {
         int lowBefore = -1;
         int running = 0;
         for (Bar bar : score.song().bars()) {
-            for (int tick = bar.tick();
-                    tick < bar.end();
-                    tick += 2 * bar.meter().beatTicks()) {
+            for (int tick = bar.tick(); tick < bar.end(); tick += bar.meter().beatTicks()) {
+                if (!bar.meter().isStrong(tick - bar.tick())) {
+                    continue;
+                }
                 int low = struck(score, tick, Side.LEFT, true);
                 int high = struck(score, tick, Side.RIGHT, false);
                 boolean slow = score.asked().get(bar.index()).family().matches("hold|arpeggio|broken|pulse");

@@ -278,10 +278,7 @@ final class WalkingLine {
     private List<Note> notes(Planned stroke, boolean first, Optional<Cut> next) {
         Cut cut = cuts.get(stroke.cut());
         boolean opensBar = stroke.tick() == cut.bar().tick();
-        int beats = cut.bar().ticks() / Ticks.PER_QUARTER;
-        boolean strong =
-                (stroke.tick() - cut.bar().tick()) % ((beats % 2 == 0 ? 2 : Math.max(1, beats)) * Ticks.PER_QUARTER)
-                        == 0;
+        boolean strong = cut.bar().meter().isStrong(stroke.tick() - cut.bar().tick());
         Optional<ChordSymbol> into = next.filter(Cut::begins)
                 .map(Cut::chord)
                 .filter(after -> after.bass().chroma() != cut.chord().bass().chroma());

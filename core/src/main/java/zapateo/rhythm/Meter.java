@@ -21,6 +21,9 @@ public record Meter(int count, int unit, List<Integer> felt) {
 
     public static final Meter COMMON = of(4, 4);
 
+    private static final int BAR_LINE = 0;
+    private static final int HALF = 1;
+    private static final int BEAT = 2;
     private static final Pattern WRITTEN = Pattern.compile("\\(?([0-9]{1,2}(?:\\+[0-9]{1,2}){0,7})\\)?/([0-9]{1,2})");
 
     /** @throws Refused naming what was given and what was expected */
@@ -29,7 +32,7 @@ public record Meter(int count, int unit, List<Integer> felt) {
         if (count < 1 || count > 16 || (unit != 2 && unit != 4 && unit != 8 && unit != 16)) {
             throw new Refused(count + "/" + unit + ": expected 1 to 16 over 2, 4, 8 or 16");
         }
-        if (felt.stream().mapToInt(each -> each).sum() != count || felt.contains(0)) {
+        if (felt.stream().mapToInt(each -> each).sum() != count || felt.stream().anyMatch(part -> part < 1)) {
             throw new Refused(felt + " of " + count + "/" + unit + ": expected parts that make up the count");
         }
     }
@@ -92,11 +95,60 @@ public record Meter(int count, int unit, List<Integer> felt) {
     }
 
     /**
-     * The lengths in ticks of the groups a bar is felt in: 5/4 is 3+2, 7/8 is 2+2+3, 4/4 and 3/4 are one, 12/8 is its
-     * beats.
+     * The lengths in ticks of the groups a bar is felt in: 5/4 is 3+2, 7/8 is 2+2+3, 10/8 is 3+2+2+3, 4/4 and 3/4 are
+     * one, 12/8 is its beats.
      */
     public List<Integer> groups() {
         return felt.stream().map(part -> part * unitTicks()).toList();
+    }
+
+    /**
+     * How strong a place in the bar is: 0 the bar line, 1 where its second half or another of its groups begins, 2 the
+     * other beats, 3 what halves a beat (or thirds a compound one), 4 what halves that, and so on. A bar of two or
+     * three beats has no half; 5/4 has its second group, 7/8 each of its groups.
+     *
+     * @param tick from the bar line
+     */
+    public int strength(int tick) {
+        if (tick == 0) {
+            return BAR_LINE;
+        }
+        if (startsHalf(tick)) {
+            return HALF;
+        }
+        int length = beatTicks();
+        int strength = BEAT;
+        if (isCompound() && tick % length != 0) {
+            length = unitTicks();
+            strength++;
+        }
+        while (tick % length != 0 && length > 1) {
+            length /= 2;
+            strength++;
+        }
+        return strength;
+    }
+
+    /** Whether a place in the bar is its first beat, or where its second half or another of its groups begins. */
+    public boolean isStrong(int tick) {
+        return strength(tick) <= HALF;
+    }
+
+    private boolean startsHalf(int tick) {
+        if (felt.size() > 1 && !isCompound()) {
+            int start = 0;
+            for (int group : groups()) {
+                if (start == tick) {
+                    return true;
+                }
+                start += group;
+            }
+            return false;
+        }
+        int beats = beats();
+        // Five beats of three are three and two, as those of 5/4; two half notes are as long as a bar of 4/4.
+        int half = beats == 5 ? 3 * beatTicks() : beats % 2 == 0 && (beats > 2 || unit == 2) ? barTicks() / 2 : 0;
+        return half > 0 && tick == half;
     }
 
     /** The count alone, or as it is felt where that is unusual. */
@@ -115,6 +167,7 @@ public record Meter(int count, int unit, List<Integer> felt) {
             case 6 -> List.of(3, 3);
             case 7 -> unit == 4 ? List.of(4, 3) : List.of(2, 2, 3);
             case 8 -> unit == 4 ? List.of(4, 4) : List.of(3, 3, 2);
+            case 10 -> unit == 4 ? List.of(5, 5) : List.of(3, 2, 2, 3);
             default -> List.of(count);
         };
     }

@@ -134,7 +134,7 @@ public final class Restored {
     private boolean isStrong(Stroke stroke) {
         Bar bar = song.bars().get(stroke.bar());
         return stroke.nature().origin().isTune()
-                && (stroke.written().tick() - bar.tick()) % (2 * bar.meter().beatTicks()) == 0;
+                && bar.meter().isStrong(stroke.written().tick() - bar.tick());
     }
 
     private Optional<Stroke> with(Stroke stroke, ChordSymbol chord, Interval tone) {

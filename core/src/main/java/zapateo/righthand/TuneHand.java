@@ -106,7 +106,7 @@ public final class TuneHand {
 
     private boolean isStrong(Stroke stroke) {
         Bar bar = song.bars().get(stroke.bar());
-        return (stroke.written().tick() - bar.tick()) % (2 * bar.meter().beatTicks()) == 0;
+        return bar.meter().isStrong(stroke.written().tick() - bar.tick());
     }
 
     /**

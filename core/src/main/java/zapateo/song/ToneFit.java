@@ -83,15 +83,9 @@ public final class ToneFit {
             return isTone(chord);
         }
 
-        /** On the beat, or where the chord begins. */
+        /** On a strong beat, or where the chord begins. */
         private boolean strong() {
-            return tick == chordTick
-                    || (tick - bar.tick())
-                                    % (bar.meter().beatTicks()
-                                            * (bar.meter().beats() % 2 == 0
-                                                    ? 2
-                                                    : bar.meter().beats()))
-                            == 0;
+            return tick == chordTick || bar.meter().isStrong(tick - bar.tick());
         }
     }
 

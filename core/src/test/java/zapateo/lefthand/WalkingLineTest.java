@@ -10,6 +10,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
@@ -29,6 +30,35 @@ import zapateo.song.Song;
 class WalkingLineTest {
 
     private static final double ALIKE = 0.5;
+
+    /**
+     * On the first beat, the half and where a group begins a line has tones of the chord, but for the last note before
+     * the next one. Source: HANDBOOK §6b (strong beats have the chord's tones); which beats are strong: TimeTest.
+     */
+    @ParameterizedTest(name = "{0}")
+    @ValueSource(strings = {"12/8", "5/4", "7/4", "4/4", "6/4"})
+    void strong_beats_have_tones_of_the_chord(String meter) {
+        List<String> strange = new ArrayList<>();
+        for (long seed = 1; seed <= 12; seed++) {
+            Song song =
+                    Played.song("Key: F~Meter: " + meter + "~Tempo: 120~| F | F | Dm7 | Dm7 | Gm7 | Gm7 | C7 | C7 |");
+            Arrangement arrangement = Played.ARRANGER.arrange(
+                    song, Choices.figure("walking").endsHeld(false).with(Choice.SEED, seed), Pianist.USUAL);
+            List<Stroke> line = arrangement.left().strokes();
+            for (int i = 0; i + 1 < line.size(); i++) {
+                int tick = line.get(i).written().tick();
+                ChordSymbol chord = song.chordAt(tick).orElseThrow();
+                boolean leads = !song.chordAt(line.get(i + 1).written().tick()).equals(Optional.of(chord));
+                boolean strong =
+                        song.meter().isStrong(Math.floorMod(tick, song.meter().barTicks()));
+                int key = line.get(i).lowest().midi();
+                if (strong && !leads && chord.tones().stream().noneMatch(tone -> tone.chroma() == key % 12)) {
+                    strange.add(seed + ": " + line.get(i).lowest() + " over " + chord + " at " + tick);
+                }
+            }
+        }
+        assertThat(strange).isEmpty();
+    }
 
     /** Key, metre, chart and line; each bar of the line as its notes. */
     @ParameterizedTest(name = "{2}")

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -39,6 +42,63 @@ class TimeTest {
     void odd_metres_fall_into_their_usual_groups() {
         assertThat(Meter.parse("5/4").groups()).containsExactly(2880, 1920);
         assertThat(Meter.parse("7/8").groups()).containsExactly(960, 960, 1440);
+    }
+
+    /** Where a bar is strong: common practice; the groups of 10/8 and those of 5/4, 7/8 as the handbook counts them. */
+    @ParameterizedTest(name = "{0}: {1}")
+    @CsvSource({
+        "4/4,0 1920",
+        "2/4,0",
+        "2/2,0 1920",
+        "3/4,0",
+        "3/2,0",
+        "3/8,0",
+        "6/8,0",
+        "9/8,0",
+        "12/8,0 2880",
+        "15/8,0 4320",
+        "5/4,0 2880",
+        "2+3/4,0 1920",
+        "6/4,0 2880",
+        "7/4,0 3840",
+        "7/8,0 960 1920",
+        "3+2+2/8,0 1440 2400",
+        "8/8,0 1440 2880",
+        "10/8,0 1440 2400 3360",
+        "5/8,0 1440",
+        "16/16,0 1920"
+    })
+    void a_bar_is_strong_on_its_first_beat_and_where_a_half_or_a_group_begins(String written, String strong) {
+        Meter meter = Meter.parse(written);
+        assertThat(IntStream.range(0, meter.barTicks())
+                        .filter(meter::isStrong)
+                        .mapToObj(String::valueOf)
+                        .collect(Collectors.joining(" ")))
+                .isEqualTo(strong);
+    }
+
+    @ParameterizedTest(name = "{0} at {1}: {2}")
+    @CsvSource({
+        "4/4,0,0",
+        "4/4,1920,1",
+        "4/4,960,2",
+        "4/4,480,3",
+        "4/4,240,4",
+        "3/4,1920,2",
+        "6/8,1440,2",
+        "6/8,480,3",
+        "6/8,240,4",
+        "12/8,2880,1",
+        "12/8,1440,2",
+        "7/8,480,2"
+    })
+    void the_finer_the_place_the_weaker(String written, int tick, int strength) {
+        assertThat(Meter.parse(written).strength(tick)).isEqualTo(strength);
+    }
+
+    @Test
+    void parts_are_of_one_or_more() {
+        assertThatThrownBy(() -> new Meter(4, 4, List.of(5, -1))).hasMessageContaining("expected parts");
     }
 
     @ParameterizedTest
