@@ -1,5 +1,6 @@
 package zapateo;
 
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.Architectures.layeredArchitecture;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
@@ -108,6 +109,17 @@ class ArchitectureTest {
                         "righthand")
                 .whereLayer("format")
                 .mayNotBeAccessedByAnyLayer()
+                .check(CORE);
+    }
+
+    @Test
+    void what_names_values_knows_nothing() {
+        classes()
+                .that()
+                .resideInAPackage("zapateo.names")
+                .should()
+                .onlyDependOnClassesThat()
+                .resideInAnyPackage("java..", "zapateo.names")
                 .check(CORE);
     }
 

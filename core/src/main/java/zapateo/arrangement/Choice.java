@@ -3,7 +3,6 @@ package zapateo.arrangement;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -14,6 +13,7 @@ import zapateo.lefthand.Ending;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Voicing;
 import zapateo.lefthand.WithBass;
+import zapateo.names.Names;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.FigureStroke;
@@ -68,7 +68,7 @@ public record Choice<T>(
         RIGHT_SECTION;
 
         public String id() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return Names.of(this);
         }
     }
 

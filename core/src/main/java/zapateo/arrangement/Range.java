@@ -4,6 +4,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Function;
+import zapateo.names.Names;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.FigureFile;
 import zapateo.rhythm.FigureStroke;
@@ -106,7 +107,7 @@ public record Range<T>(
     }
 
     static String name(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return Names.of(value);
     }
 
     static Range<String> oneOf(List<String> ids) {

@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
+import zapateo.names.Names;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Figure;
@@ -55,7 +56,7 @@ public final class ToldApart {
         }
 
         private String code(boolean most) {
-            return "apart-" + name().toLowerCase(Locale.ROOT) + (most ? "-most" : "-least");
+            return "apart-" + Names.of(this) + (most ? "-most" : "-least");
         }
     }
 

@@ -1,8 +1,8 @@
 package zapateo.colour;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.stream.Collectors;
+import zapateo.names.Names;
 import zapateo.refusal.Refused;
 
 /** What a song is played like, as far as its chords go. */
@@ -20,7 +20,7 @@ public enum ColourStyle {
     LATIN;
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 
     /** @throws Refused naming what was given and what was expected */

@@ -1,6 +1,6 @@
 package zapateo.format;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /** The kinds of files a song can come from. */
 public enum FileFormat {
@@ -14,6 +14,6 @@ public enum FileFormat {
     UNKNOWN;
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return Names.of(this);
     }
 }

@@ -1,8 +1,7 @@
 package zapateo.format;
 
-import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
+import zapateo.names.Names;
 
 /** How many fingers stand on a page. */
 public enum FingersShown {
@@ -13,8 +12,6 @@ public enum FingersShown {
     NONE;
 
     public static Optional<FingersShown> named(String id) {
-        return Arrays.stream(values())
-                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(id))
-                .findFirst();
+        return Names.find(FingersShown.class, id);
     }
 }

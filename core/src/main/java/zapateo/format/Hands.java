@@ -1,8 +1,7 @@
 package zapateo.format;
 
-import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
+import zapateo.names.Names;
 
 /** Which hands a file holds. */
 public enum Hands {
@@ -12,9 +11,6 @@ public enum Hands {
     LEAD_LEFT;
 
     public static Optional<Hands> named(String name) {
-        return Arrays.stream(values())
-                .filter(hands ->
-                        hands.name().toLowerCase(Locale.ROOT).replace('_', '-').equals(name))
-                .findFirst();
+        return Names.find(Hands.class, name);
     }
 }

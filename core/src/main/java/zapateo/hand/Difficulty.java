@@ -1,6 +1,6 @@
 package zapateo.hand;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /**
  * How hard something is to play, 0 (nothing to do) to 100 (as hard as it gets), with its parts, each 0 to 100. A part
@@ -42,7 +42,7 @@ public record Difficulty(double reach, double jumps, double fingers, double rhyt
         }
 
         public String id() {
-            return name().toLowerCase(Locale.ROOT);
+            return Names.of(this);
         }
 
         /** How much it counts in the whole, 0 to 1. */

@@ -1,6 +1,6 @@
 package zapateo.hand;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /** How a hand stands to a stretch, easiest first. */
 public enum Ease {
@@ -13,7 +13,7 @@ public enum Ease {
     /** Not to be struck together. */
     OUT_OF_REACH;
 
-    private final String id = name().toLowerCase(Locale.ROOT).replace('_', '-');
+    private final String id = Names.of(this);
 
     public String id() {
         return id;

@@ -1,6 +1,6 @@
 package zapateo.hand;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /** What counts; the first twelve are the published rules, the others are the project's own habits (HANDBOOK §8). */
 enum FingerRule {
@@ -28,6 +28,6 @@ enum FingerRule {
     NEIGHBOURS;
 
     String id() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return Names.of(this);
     }
 }

@@ -1,8 +1,8 @@
 package zapateo.hand;
 
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
+import zapateo.names.Names;
 
 /** What to do with keys the hand cannot strike together. */
 public enum TooWide {
@@ -20,6 +20,6 @@ public enum TooWide {
     }
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 }

@@ -3,6 +3,7 @@ package zapateo.harmony;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import zapateo.names.Names;
 
 /**
  * The modes a key may be in.
@@ -45,6 +46,6 @@ public enum Mode {
 
     /** Lower-case field name: {@code major}, {@code minor}, {@code dorian}, {@code mixolydian}. */
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 }

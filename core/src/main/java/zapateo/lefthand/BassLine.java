@@ -1,12 +1,11 @@
 package zapateo.lefthand;
 
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zapateo.names.Names;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Role;
@@ -67,9 +66,7 @@ public record BassLine(String id, String name, String use, List<Role> roles, Bas
     }
 
     private static Basses basses(String name) {
-        return Arrays.stream(Basses.values())
-                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(name))
-                .findFirst()
+        return Names.find(Basses.class, name)
                 .orElseThrow(() -> new Refused("basses \"" + name + "\": expected own, hand, inversions or pedal"));
     }
 }

@@ -1,9 +1,7 @@
 package zapateo.lefthand;
 
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -11,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.names.Names;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
@@ -154,9 +153,7 @@ public record LeadIn(
     }
 
     private static Over over(String text) {
-        return Arrays.stream(Over.values())
-                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(text))
-                .findFirst()
+        return Names.find(Over.class, text)
                 .orElseThrow(() -> new Refused("over \"" + text + "\": expected sevenths or tenths"));
     }
 

@@ -1,12 +1,11 @@
 package zapateo.lefthand;
 
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zapateo.names.Names;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Liveliness;
@@ -82,11 +81,9 @@ public record Spice(
     }
 
     private static <E extends Enum<E>> E named(Class<E> of, String text) {
-        return Arrays.stream(of.getEnumConstants())
-                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(text))
-                .findFirst()
-                .orElseThrow(() -> new Refused("\"" + text + "\": expected one of "
-                        + Arrays.toString(of.getEnumConstants()).toLowerCase(Locale.ROOT)));
+        return Names.find(of, text)
+                .orElseThrow(
+                        () -> new Refused("\"" + text + "\": expected one of " + String.join(", ", Names.all(of))));
     }
 
     private static Map<String, Spice> readAll() {

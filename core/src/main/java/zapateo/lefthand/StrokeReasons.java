@@ -3,8 +3,8 @@ package zapateo.lefthand;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import zapateo.names.Names;
 import zapateo.part.Origin;
 import zapateo.part.Reason;
 import zapateo.rhythm.Role;
@@ -53,7 +53,7 @@ final class StrokeReasons {
             args.put("next", cuts.get(cut.index() + 1).chord().toString());
         }
         if (walk.containsKey(each)) {
-            args.put("step", walk.get(each).kind().name().toLowerCase(Locale.ROOT));
+            args.put("step", Names.of(walk.get(each).kind()));
         }
         if (!placement.chord().equals(cut.chord())) {
             args.put("over", placement.chord().bass().toString());

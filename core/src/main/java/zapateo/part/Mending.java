@@ -1,6 +1,6 @@
 package zapateo.part;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /**
  * What was done to a stroke that could not be struck as it was meant: because of the hand that strikes it, or to make
@@ -46,6 +46,6 @@ public enum Mending {
     }
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return Names.of(this);
     }
 }

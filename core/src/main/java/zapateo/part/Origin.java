@@ -1,6 +1,6 @@
 package zapateo.part;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /** What put a stroke where it is. */
 public enum Origin {
@@ -48,7 +48,7 @@ public enum Origin {
         ADDED
     }
 
-    private final String id = name().toLowerCase(Locale.ROOT).replace('_', '-');
+    private final String id = Names.of(this);
     private final String code;
     private final Kind kind;
 

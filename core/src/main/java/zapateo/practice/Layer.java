@@ -2,9 +2,9 @@ package zapateo.practice;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import zapateo.names.Names;
 import zapateo.part.Stroke;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Mark;
@@ -23,7 +23,7 @@ public enum Layer {
     BOTH;
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 
     /** @throws Refused naming what was given and what was expected */

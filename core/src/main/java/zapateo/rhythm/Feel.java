@@ -3,6 +3,7 @@ package zapateo.rhythm;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
+import zapateo.names.Names;
 
 /** How the two halves of a beat share it. */
 public enum Feel {
@@ -17,7 +18,7 @@ public enum Feel {
     }
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 
     /** The long to short ratio this feel has at a tempo; 1 is straight. */

@@ -1,7 +1,7 @@
 package zapateo.rhythm;
 
 import java.util.Arrays;
-import java.util.Locale;
+import zapateo.names.Names;
 import zapateo.refusal.Refused;
 
 /** When the sustaining pedal comes up in a figure that uses it (HANDBOOK §7, Pedal by style). */
@@ -16,7 +16,7 @@ public enum Lifts {
     HALF;
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 
     /** @throws Refused naming what was given and what was expected */

@@ -1,6 +1,6 @@
 package zapateo.rhythm;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /** How much a player varies what a figure plays again and again. */
 public enum Liveliness {
@@ -9,6 +9,6 @@ public enum Liveliness {
     MUCH;
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 }

@@ -1,6 +1,6 @@
 package zapateo.rhythm;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /**
  * How a stroke is drawn on the step line: a heel for a bass, a toe for what lies above it, a half heel for a note that
@@ -11,7 +11,7 @@ public enum Mark {
     TOE,
     LEAD;
 
-    private final String id = name().toLowerCase(Locale.ROOT);
+    private final String id = Names.of(this);
 
     public String id() {
         return id;

@@ -1,5 +1,7 @@
 package zapateo.rhythm;
 
+import zapateo.names.Names;
+
 /**
  * Where on the keyboard the lowest note of a left hand is to lie, as MIDI note numbers (HANDBOOK §5, common practice).
  */
@@ -40,6 +42,6 @@ public enum Register {
     }
 
     public String id() {
-        return name().toLowerCase(java.util.Locale.ROOT);
+        return Names.of(this);
     }
 }

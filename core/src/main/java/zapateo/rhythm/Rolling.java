@@ -1,6 +1,6 @@
 package zapateo.rhythm;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /** Where a rolled stroke of a figure lies against its beat. */
 public enum Rolling {
@@ -12,6 +12,6 @@ public enum Rolling {
     BROKEN;
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 }

@@ -1,7 +1,7 @@
 package zapateo.rhythm;
 
 import java.util.Arrays;
-import java.util.Locale;
+import zapateo.names.Names;
 import zapateo.refusal.Refused;
 
 /** Where a figure's strokes fall. */
@@ -14,7 +14,7 @@ public enum Times {
     GAPS;
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 
     static Times read(String text) {

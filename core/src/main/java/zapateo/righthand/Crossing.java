@@ -2,6 +2,7 @@ package zapateo.righthand;
 
 import java.util.ArrayList;
 import java.util.List;
+import zapateo.names.Names;
 import zapateo.part.Ceiling;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
@@ -28,7 +29,7 @@ public record Crossing(int left, int right, Kind kind, Pitch low, Pitch high) {
         TOO_CLOSE;
 
         public String id() {
-            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            return Names.of(this);
         }
     }
 

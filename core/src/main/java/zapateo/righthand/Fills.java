@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.SplittableRandom;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
+import zapateo.names.Names;
 import zapateo.part.Nature;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
@@ -36,7 +37,7 @@ public final class Fills {
         ECHO;
 
         public String id() {
-            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            return Names.of(this);
         }
     }
 

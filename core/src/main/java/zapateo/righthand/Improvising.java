@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.names.Names;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
@@ -28,7 +29,7 @@ public final class Improvising {
         AVOID;
 
         public String id() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return Names.of(this);
         }
     }
 

@@ -1,5 +1,6 @@
 package zapateo.righthand;
 
+import zapateo.names.Names;
 import zapateo.rhythm.Figure;
 
 /**
@@ -84,6 +85,6 @@ public record RightChoices(Figure figure, Top top, Shapes shapes) {
     }
 
     private static String id(Enum<?> value) {
-        return value.name().toLowerCase(java.util.Locale.ROOT);
+        return Names.of(value);
     }
 }

@@ -3,11 +3,11 @@ package zapateo.song;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import zapateo.harmony.Key;
+import zapateo.names.Names;
 import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
@@ -46,7 +46,7 @@ public record NoteEdit(int bar, int pass, int tick, Change change, Optional<Pitc
         PITCH;
 
         public String id() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return Names.of(this);
         }
     }
 

@@ -1,6 +1,6 @@
 package zapateo.song;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /**
  * Something in a chart that cannot stand as it is, and where.
@@ -22,7 +22,7 @@ public record Problem(Severity severity, String code, int line, int column, int 
         WARNING;
 
         public String id() {
-            return name().toLowerCase(Locale.ROOT);
+            return Names.of(this);
         }
     }
 

@@ -1,6 +1,6 @@
 package zapateo.song;
 
-import java.util.Locale;
+import zapateo.names.Names;
 
 /** Where a section comes from: the chart, or what the form sets before and behind it. */
 public enum SongPart {
@@ -9,6 +9,6 @@ public enum SongPart {
     TAG;
 
     public String id() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 }

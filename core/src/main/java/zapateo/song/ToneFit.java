@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
+import zapateo.names.Names;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Ticks;
@@ -30,7 +31,7 @@ public final class ToneFit {
         CLASH;
 
         public String id() {
-            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            return Names.of(this);
         }
     }
 

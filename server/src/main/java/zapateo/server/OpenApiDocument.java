@@ -10,7 +10,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.springdoc.core.customizers.GlobalOpenApiCustomizer;
+import org.springdoc.core.customizers.PropertyCustomizer;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.context.annotation.Bean;
@@ -18,6 +20,8 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import zapateo.arrangement.Choice;
 import zapateo.arrangement.Range;
+import zapateo.names.Names;
+import zapateo.server.bounds.NameOf;
 
 /** What the OpenAPI document says beyond what the controllers show by themselves. */
 @Configuration
@@ -38,6 +42,20 @@ class OpenApiDocument {
             nameChoices(document);
             tellKinds(document);
             RequestBounds.tell(document, handlers.getObject());
+        };
+    }
+
+    /** Values of a closed list are those of the list itself. */
+    @Bean
+    PropertyCustomizer listNames() {
+        return (property, type) -> {
+            if (type.getCtxAnnotations() != null) {
+                Stream.of(type.getCtxAnnotations())
+                        .filter(NameOf.class::isInstance)
+                        .findFirst()
+                        .ifPresent(list -> property.setEnum(Names.all(((NameOf) list).value())));
+            }
+            return property;
         };
     }
 

@@ -13,11 +13,13 @@ import zapateo.hand.Playability;
 import zapateo.harmony.Degree;
 import zapateo.rhythm.Ticks;
 import zapateo.righthand.Crossing;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.charts.ChartView.PinView;
 import zapateo.song.Bar;
 import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
+import zapateo.song.SongPart;
 import zapateo.song.Understanding;
 
 /**
@@ -39,9 +41,7 @@ import zapateo.song.Understanding;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ArrangedBarView(
-        @Schema(
-                allowableValues = {"chart", "intro", "tag"},
-                description = "absent where it is chart")
+        @NameOf(SongPart.class) @Schema(description = "absent where it is chart")
         String part,
 
         int index,

@@ -1,6 +1,5 @@
 package zapateo.server.arrangements;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -21,9 +20,11 @@ import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
 import zapateo.format.PageShown;
 import zapateo.format.SheetLines;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.bounds.ShortText;
 import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
+import zapateo.song.SongPart;
 
 /** Arranges a chart that need not be saved. */
 @RestController
@@ -124,8 +125,7 @@ public class ArrangementController {
             int last,
             String section,
 
-            @Schema(allowableValues = {"chart", "intro", "tag"})
-            String part,
+            @NameOf(SongPart.class) String part,
 
             int pass,
             boolean opens,

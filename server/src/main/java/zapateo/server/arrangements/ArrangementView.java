@@ -22,6 +22,7 @@ import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.charts.ChartView.TempoView;
 import zapateo.server.problems.ProblemView;
 import zapateo.song.Song;
@@ -82,12 +83,7 @@ public record ArrangementView(
      * @param strokes that make it so, by their places; none for the whole song, nor for reading, which all of a bar's
      *     strokes share
      */
-    public record PartView(
-            @Schema(allowableValues = {"reach", "jumps", "fingers", "rhythm", "together", "reading"})
-            String id,
-
-            double value,
-            List<Integer> strokes) {
+    public record PartView(@NameOf(Difficulty.Part.class) String id, double value, List<Integer> strokes) {
 
         static List<PartView> of(Difficulty difficulty, Function<Difficulty.Part, List<Integer>> strokes) {
             return Arrays.stream(Difficulty.Part.values())

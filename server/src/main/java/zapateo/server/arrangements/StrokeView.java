@@ -7,21 +7,24 @@ import static zapateo.server.arrangements.ArrangementView.unless;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Function;
 import tools.jackson.databind.annotation.JsonSerialize;
 import zapateo.arrangement.Arrangement;
+import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
+import zapateo.names.Names;
 import zapateo.part.Mending;
+import zapateo.part.Origin;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
+import zapateo.server.bounds.NameOf;
 import zapateo.song.Song;
 
 /**
@@ -48,25 +51,7 @@ public record StrokeView(
 
         @Schema(allowableValues = {"L", "R"}) String hand,
 
-        @Schema(
-                allowableValues = {
-                    "figure",
-                    "variation",
-                    "anticipation",
-                    "line",
-                    "lead-in",
-                    "walk",
-                    "fuller",
-                    "ending",
-                    "tune",
-                    "under-tune",
-                    "comping",
-                    "chorus",
-                    "fill",
-                    "lick",
-                    "unison"
-                },
-                description = "absent where it is figure")
+        @NameOf(Origin.class) @Schema(description = "absent where it is figure")
         String origin,
 
         @Schema(description = "absent where it is that of the chord it is written under")
@@ -82,9 +67,7 @@ public record StrokeView(
         @Schema(description = "absent where it is false") Boolean accent,
         @Schema(description = "absent where it is 0") Double stretchMm,
 
-        @Schema(
-                allowableValues = {"comfortable", "stretch", "key-edge", "out-of-reach"},
-                description = "absent where it is comfortable")
+        @NameOf(Ease.class) @Schema(description = "absent where it is comfortable")
         String ease,
 
         @Schema(description = "absent where nothing was done")
@@ -166,11 +149,10 @@ public record StrokeView(
     public record WrittenView(int tick, int ticks) {}
 
     /** @param leadTicks how long before the stroke's tick it begins; @param spreadTicks from first note to last */
-    public record RolledView(
-            @Schema(allowableValues = {"quick", "broken"}) String kind, int leadTicks, int spreadTicks) {
+    public record RolledView(@NameOf(Roll.Kind.class) String kind, int leadTicks, int spreadTicks) {
 
         private static RolledView of(Roll roll) {
-            return new RolledView(roll.kind().name().toLowerCase(Locale.ROOT), roll.leadTicks(), roll.spreadTicks());
+            return new RolledView(Names.of(roll.kind()), roll.leadTicks(), roll.spreadTicks());
         }
     }
 

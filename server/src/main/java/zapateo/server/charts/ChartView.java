@@ -5,12 +5,12 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.KeyFinder;
 import zapateo.harmony.VoiceLeading;
+import zapateo.names.Names;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Tempo;
 import zapateo.server.problems.ProblemView;
@@ -385,7 +385,7 @@ public record ChartView(
                 span.ticks(),
                 place.degree().roman(),
                 place.degree().numbers(),
-                place.degree().role().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                Names.of(place.degree().role()),
                 Math.floorMod(
                         place.chord().root().chroma() - place.key().tonic().chroma(), 12),
                 tones(span, simple),

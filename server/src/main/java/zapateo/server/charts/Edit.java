@@ -18,6 +18,7 @@ import zapateo.pitch.Pitch;
 import zapateo.refusal.Refused;
 import zapateo.server.bounds.BarNumber;
 import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.bounds.PassNumber;
 import zapateo.server.bounds.PlaceInBar;
 import zapateo.server.bounds.PlaceInSong;
@@ -337,23 +338,7 @@ public sealed interface Edit {
             @NotNull(message = "expected where the note begins") @TicksInBar
             Integer tick,
 
-            @NotNull(message = "expected what is done with the note")
-            @Schema(
-                    allowableValues = {
-                        "up",
-                        "down",
-                        "sharper",
-                        "flatter",
-                        "octave-up",
-                        "octave-down",
-                        "longer",
-                        "shorter",
-                        "earlier",
-                        "later",
-                        "delete",
-                        "add",
-                        "pitch"
-                    })
+            @NotNull(message = "expected what is done with the note") @NameOf(NoteEdit.Change.class)
             String note,
 
             @ShortText String pitch)

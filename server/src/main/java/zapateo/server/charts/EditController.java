@@ -21,6 +21,7 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Degree;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
+import zapateo.names.Names;
 import zapateo.server.bounds.BarNumber;
 import zapateo.server.bounds.LongText;
 import zapateo.server.bounds.PlaceInBar;
@@ -206,7 +207,7 @@ public class EditController {
         return place.map(each -> ByEar.of(each.chord(), each.key(), each.next()).stream()
                         .map(reading -> new ReadingView(
                                 reading.chord().toString(),
-                                reading.why().name().toLowerCase(Locale.ROOT),
+                                Names.of(reading.why()),
                                 Degree.of(reading.chord(), each.key(), each.next())
                                         .roman(),
                                 reading.chord().tones().stream()
@@ -268,7 +269,7 @@ public class EditController {
                                 each.chord(),
                                 each.from().toString(),
                                 each.change().to().toString(),
-                                each.change().how().name().toLowerCase(Locale.ROOT)))
+                                Names.of(each.change().how())))
                         .toList(),
                 simpler.left().stream().map(ChordSymbol::toString).toList());
     }

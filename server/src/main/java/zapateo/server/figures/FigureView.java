@@ -9,9 +9,11 @@ import zapateo.lefthand.Voicing;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
+import zapateo.rhythm.Mark;
 import zapateo.rhythm.Meter;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.bounds.ShortText;
 
 /**
@@ -157,8 +159,7 @@ public record FigureView(
             int tick,
             int ticks,
 
-            @Schema(allowableValues = {"heel", "toe", "lead"})
-            String mark,
+            @NameOf(Mark.class) String mark,
 
             boolean rolled,
             boolean accent,

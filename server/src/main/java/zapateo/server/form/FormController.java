@@ -1,7 +1,6 @@
 package zapateo.server.form;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -26,6 +25,7 @@ import zapateo.rhythm.Figure;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.charts.EditController;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.work.Computes;
@@ -81,8 +81,7 @@ public class FormController {
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record FormSectionView(
-            @Schema(allowableValues = {"chart", "intro", "tag"})
-            String part,
+            @NameOf(SongPart.class) String part,
 
             String name,
             int pass,

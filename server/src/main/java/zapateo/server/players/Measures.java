@@ -1,7 +1,6 @@
 package zapateo.server.players;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -14,6 +13,7 @@ import zapateo.hand.Instrument;
 import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
 import zapateo.hand.TooWide;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.problems.Refusal;
 
 /**
@@ -28,11 +28,9 @@ public record Measures(
         @Valid HandRequest right,
         @Valid InstrumentRequest instrument,
 
-        @Schema(allowableValues = {"play", "roll", "pedal", "omit"})
-        String tenths,
+        @NameOf(TooWide.class) String tenths,
 
-        @Schema(allowableValues = {"play", "roll", "pedal", "omit"})
-        String octaves) {
+        @NameOf(TooWide.class) String octaves) {
 
     public static final Measures USUAL = new Measures(null, null, null, null, null);
 

@@ -12,7 +12,6 @@ import jakarta.validation.constraints.Size;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -20,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
+import zapateo.names.Names;
 import zapateo.part.Reason;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
@@ -34,6 +34,7 @@ import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.bounds.BeatsPerMinute;
 import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.bounds.ShortText;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
@@ -193,7 +194,7 @@ public class JudgeController {
     public record HeardView(
             int stroke,
             int note,
-            String verdict,
+            @NameOf(Judgement.Verdict.class) String verdict,
             double ms,
 
             @Schema(description = "absent where it was missed")
@@ -266,7 +267,7 @@ public class JudgeController {
                 .map(each -> new HeardView(
                         each.asked().stroke(),
                         each.asked().note(),
-                        each.verdict().name().toLowerCase(Locale.ROOT),
+                        Names.of(each.verdict()),
                         tenth(each.off()),
                         each.key().map(key -> take.keys().get(key).midi()).orElse(null)))
                 .toList();

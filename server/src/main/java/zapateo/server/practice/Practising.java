@@ -7,7 +7,6 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -17,6 +16,7 @@ import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import zapateo.arrangement.Arrangement;
+import zapateo.names.Names;
 import zapateo.part.Reason;
 import zapateo.practice.Ladder;
 import zapateo.practice.Layer;
@@ -246,7 +246,7 @@ class Practising {
                         + (item.days() == 1 && words.has("practice-why-" + item.why() + "-one") ? "-one" : ""),
                 args));
         return new PracticeController.PlanItemView(
-                item.what().name().toLowerCase(Locale.ROOT).replace('_', '-'),
+                Names.of(item.what()),
                 song == null ? null : song.songId(),
                 song == null ? null : song.title(),
                 item.first(),

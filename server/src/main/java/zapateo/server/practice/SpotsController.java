@@ -6,18 +6,19 @@ import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Arrangement;
+import zapateo.names.Names;
 import zapateo.part.Reason;
 import zapateo.practice.Spots;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.bounds.BarNumber;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.work.Computes;
 
@@ -55,7 +56,7 @@ public class SpotsController {
      * @param asks what makes it hard most: reach, jumps, fingers, rhythm, together or reading
      */
     public record SpotView(
-            String kind,
+            @NameOf(Spots.Kind.class) String kind,
             int first,
             int last,
             int from,
@@ -81,7 +82,7 @@ public class SpotsController {
     }
 
     private SpotView view(Arrangement arrangement, Spots.Spot spot) {
-        String kind = spot.kind().name().toLowerCase(Locale.ROOT);
+        String kind = Names.of(spot.kind());
         int from = arrangement.song().bars().get(spot.first()).number();
         int to = arrangement.song().bars().get(spot.last()).number();
         String text = words.of(Reason.of(

@@ -28,6 +28,7 @@ import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.bounds.BarNumber;
 import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.bounds.ShortText;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
@@ -76,20 +77,7 @@ public class RightHandController {
             int midi,
             String name,
 
-            @Schema(
-                    allowableValues = {
-                        "chord-tone",
-                        "passing",
-                        "neighbour",
-                        "suspension",
-                        "anticipation",
-                        "appoggiatura",
-                        "escape",
-                        "pedal",
-                        "added",
-                        "clash"
-                    })
-            String kind,
+            @NameOf(ToneFit.Kind.class) String kind,
 
             boolean avoid,
             String why) {}

@@ -8,20 +8,20 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.colour.Harmonising;
+import zapateo.names.Names;
 import zapateo.pitch.Pitch;
 import zapateo.righthand.Take;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
 import zapateo.server.bounds.BarNumber;
 import zapateo.server.bounds.LongText;
+import zapateo.server.bounds.NameOf;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
@@ -53,7 +53,7 @@ public class TuneController {
             @Valid ChoicesRequest choices,
             @Valid Measures hand,
 
-            @NotNull(message = "expected bar, half or beat") @Schema(allowableValues = {"bar", "half", "beat"})
+            @NotNull(message = "expected bar, half or beat") @NameOf(Harmonising.Pace.class)
             String pace,
 
             @Schema(allowableValues = {"usual", "plain", "colourful", "sevenths", "hymn"})
@@ -70,9 +70,7 @@ public class TuneController {
             throw Refusal.unusable(
                     "the chart has no melody to find chords for: expected a line Melody: under a row of bars");
         }
-        Harmonising.Pace pace = Arrays.stream(Harmonising.Pace.values())
-                .filter(each -> each.name().toLowerCase(Locale.ROOT).equals(request.pace()))
-                .findFirst()
+        Harmonising.Pace pace = Names.find(Harmonising.Pace.class, request.pace())
                 .orElseThrow(() -> Refusal.unusable("pace \"" + request.pace() + "\": expected bar, half or beat"));
         Harmonising.Style style = request.style() == null
                 ? Harmonising.Style.USUAL

@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
+import zapateo.names.Names;
 import zapateo.part.Reason;
 import zapateo.practice.Evening;
 import zapateo.refusal.Refused;
@@ -178,7 +179,7 @@ class Sets {
                             each.first(),
                             each.last(),
                             words.of(Reason.of(
-                                    "tiring-" + each.same().name().toLowerCase(java.util.Locale.ROOT),
+                                    "tiring-" + Names.of(each.same()),
                                     Map.of("count", String.valueOf(each.last() - each.first() + 1), "same", same))));
                 })
                 .toList();

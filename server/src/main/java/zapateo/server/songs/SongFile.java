@@ -2,7 +2,6 @@ package zapateo.server.songs;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
@@ -15,6 +14,7 @@ import zapateo.format.Hands;
 import zapateo.format.LeadSheetWriter;
 import zapateo.format.MidiWriter;
 import zapateo.format.MusicXmlWriter;
+import zapateo.names.Names;
 import zapateo.server.problems.Refusal;
 import zapateo.song.ChartText;
 import zapateo.song.Song;
@@ -61,7 +61,7 @@ enum SongFile {
     }
 
     String extension() {
-        return name().toLowerCase(Locale.ROOT);
+        return Names.of(this);
     }
 
     String mediaType() {
