@@ -49,7 +49,7 @@ export type SingersKeyView = Schemas["SingersKeyView"];
 export type KeyNotes = Schemas["KeyView"];
 export type Tone = Schemas["ToneView"];
 export type Edit = Schemas["Edit"];
-export type Imported = Omit<Schemas["ImportView"], "song"> & { song: Song | null };
+export type Imported = Schemas["ImportView"];
 export type Choices = Schemas["ChoicesRequest"];
 export type NamedChoices = Schemas["NamedChoices"];
 export type Override = Schemas["OverrideRequest"];
@@ -59,7 +59,7 @@ export type Lock = Schemas["LockRequest"];
 export type Figure = Schemas["FigureView"];
 export type FigureStroke = Schemas["FigureStrokeView"];
 export type FigureDraft = Schemas["FigureDraft"];
-export type FigureDrafted = Omit<Schemas["DraftView"], "figure"> & { figure: Figure | null };
+export type FigureDrafted = Schemas["DraftView"];
 export type Suggested = Schemas["SuggestView"];
 export type Why = Schemas["WhyView"];
 export type ThereIs = Schemas["ThereIsView"];
@@ -140,7 +140,6 @@ export type Stroke = Filled<
     stretchMm: number;
     ease: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
     altered: string | null;
-    rolled: Schemas["RolledView"] | null;
     notes: Note[];
   }
 >;

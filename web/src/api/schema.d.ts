@@ -1513,7 +1513,7 @@ export interface components {
             written: components["schemas"]["WrittenSectionView"][];
         };
         CheckView: {
-            figure: components["schemas"]["FigureView"];
+            figure: components["schemas"]["FigureView"] | null;
             problem: string;
         };
         ChoiceView: {
@@ -1802,7 +1802,7 @@ export interface components {
         };
         DraftView: {
             bar: string;
-            figure: components["schemas"]["FigureView"];
+            figure: components["schemas"]["FigureView"] | null;
             file: string;
             id: string;
             problem: string;
@@ -2106,7 +2106,8 @@ export interface components {
             played?: number;
             /** Format: int32 */
             stroke: number;
-            verdict: string;
+            /** @enum {string} */
+            verdict: "right" | "early" | "late" | "wrong" | "missed" | "octave";
         };
         HoldView: {
             /** Format: int32 */
@@ -2138,7 +2139,7 @@ export interface components {
             hasTune: boolean;
             leftOut: string[];
             problems: components["schemas"]["ProblemView"][];
-            song: components["schemas"]["SongView"];
+            song: components["schemas"]["SongView"] | null;
             title: string;
             tracks: components["schemas"]["TrackView"][];
         };
@@ -3205,7 +3206,8 @@ export interface components {
             first: number;
             /** Format: int32 */
             from: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "change" | "bar" | "phrase";
             /** Format: int32 */
             last: number;
             text: string;
@@ -3280,10 +3282,10 @@ export interface components {
              * @description absent where it is figure
              * @enum {string}
              */
-            origin?: "figure" | "variation" | "anticipation" | "line" | "lead-in" | "walk" | "fuller" | "ending" | "tune" | "under-tune" | "comping" | "chorus" | "fill" | "lick" | "unison";
+            origin?: "figure" | "variation" | "by-hand" | "anticipation" | "line" | "lead-in" | "walk" | "fuller" | "with-bass" | "ending" | "tune" | "under-tune" | "parts" | "comping" | "chorus" | "fill" | "lick" | "unison";
             /** Format: int32 */
             reason: number;
-            rolled: components["schemas"]["RolledView"];
+            rolled: components["schemas"]["RolledView"] | null;
             /**
              * Format: double
              * @description absent where it is 0
@@ -3354,7 +3356,7 @@ export interface components {
             bpm: number;
         };
         TextView: {
-            at: components["schemas"]["NoteAtView"];
+            at: components["schemas"]["NoteAtView"] | null;
             moved: components["schemas"]["MovedView"][];
             text: string;
         };

@@ -224,7 +224,7 @@ export function FigureEditor({
 }
 
 async function ask(draft: ReturnType<typeof draftOf>): Promise<FigureDrafted> {
-  return (await take(api.POST("/api/figures/draft", { body: draft }))) as unknown as FigureDrafted;
+  return await take(api.POST("/api/figures/draft", { body: draft }));
 }
 
 /** What holds for the whole figure. */

@@ -59,9 +59,8 @@ export function OwnBar({
       return;
     }
     take(api.POST("/api/figures/draft", { body: barDraft(figure, here.meter, next) }))
-      .then((answer) => {
+      .then((drafted) => {
         if (mine !== asked.current) return;
-        const drafted = answer as unknown as FigureDrafted;
         setSaid((before) => (drafted.figure ? drafted : { ...drafted, figure: before?.figure ?? null }));
         if (!drafted.problem) tell(drafted.bar);
       })

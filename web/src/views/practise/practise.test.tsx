@@ -27,7 +27,7 @@ const ARRANGEMENT = {
   strokes: [{ hand: "L" }],
 } as unknown as Arrangement;
 
-function judged(verdicts: string[]): Judgement {
+function judged(verdicts: Judgement["notes"][number]["verdict"][]): Judgement {
   return {
     notes: verdicts.map((verdict, at) => ({ stroke: NOTES[at]?.stroke ?? 0, note: 0, verdict, ms: 0, played: 36 })),
     added: [{ ms: 700, midi: 40, bar: 0 }],

@@ -39,6 +39,7 @@ class OpenApiDocument {
                     .description("Ticks count 960 to the quarter note. Errors are RFC 9457 problem documents."));
             document.servers(List.of(new Server().url("/")));
             requireAnswers(document);
+            allowNothing(document);
             nameChoices(document);
             tellKinds(document);
             RequestBounds.tell(document, handlers.getObject());
@@ -88,6 +89,22 @@ class OpenApiDocument {
                     whole.setProperties(null);
                     whole.setRequired(null);
                 });
+    }
+
+    /** What may be null is one thing or the other: beside a reference alone {@code null} would have to be both. */
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private static void allowNothing(OpenAPI document) {
+        document.getComponents().getSchemas().values().stream()
+                .filter(schema -> schema.getProperties() != null)
+                .forEach(schema -> ((Map<String, Schema>) schema.getProperties())
+                        .replaceAll((name, its) -> its.get$ref() != null
+                                        && its.getTypes() != null
+                                        && its.getTypes().contains("null")
+                                ? new Schema<>()
+                                        .anyOf(List.of(
+                                                new Schema<>().$ref(its.get$ref()),
+                                                new Schema<>().types(Set.of("null"))))
+                                : its));
     }
 
     /** Where choices stand by their names, the names are those of the table. */
