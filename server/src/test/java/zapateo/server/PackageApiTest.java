@@ -175,11 +175,11 @@ class PackageApiTest {
                         "figure \\\"no-such\\\": expected one of held",
                         "nothing: ",
                         "locks: 3000 of 5000, expected at most 2000",
-                        "overrides[0]: ",
+                        "\"overrides[0].voicing ",
                         "overrides[2]: ",
-                        "figure \\\"no-rhythm\\\"",
-                        "licks[0]: ",
-                        "others.alone.figure: ");
+                        "right.figure \\\"no-rhythm\\\"",
+                        "\"right.licks[0].lick ",
+                        "others.alone.figure \\\"x\\\": expected one of held");
         JsonNode song = brought.path("song");
         assertThat(song.path("title").asString()).hasSize(200);
         JsonNode choices = song.path("choices");

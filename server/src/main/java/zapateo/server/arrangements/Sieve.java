@@ -173,7 +173,8 @@ public class Sieve {
          * told.
          */
         private void tell(String path, String reason) {
-            String whole = reason.startsWith(path + " ") ? reason : path + ": " + reason;
+            boolean named = reason.startsWith(path) || reason.startsWith(RIGHT + "." + path);
+            String whole = named ? reason : path + ": " + reason;
             int end = whole.length() > LONGEST_REASON
                     ? Math.max(whole.lastIndexOf(", ", LONGEST_REASON), LONGEST_REASON / 2)
                     : whole.length();
