@@ -157,6 +157,13 @@ final class Layout {
         return j + 1;
     }
 
+    /** What a figure begins a bar with; where the bar is over before it would, what it begins with elsewhere. */
+    private static FigureStroke opening(Figure figure, Meter meter) {
+        return figure.bar(meter, 0).stream()
+                .findFirst()
+                .orElseGet(() -> figure.written().findFirst().orElseThrow());
+    }
+
     private static Figure figureOf(Cut cut) {
         return cut.choices().figure();
     }
@@ -216,7 +223,7 @@ final class Layout {
         }
         if (planned.size() == from && covered[i] <= cut.tick()) {
             // What begins after the beat by its own rhythm has no time to.
-            FigureStroke begin = figure.bar(meter, 0).get(0);
+            FigureStroke begin = opening(figure, meter);
             add(Planned.of(cut, begin, cut.tick(), Math.min(begin.length(), cut.ticks()), Origin.FIGURE));
         }
         ShortChords.sayWhole(cut, planned.subList(from, planned.size()));
@@ -322,7 +329,8 @@ final class Layout {
         }
         for (int cut = first; cut <= last; cut++) {
             if (!struck[cut] && covered[cut] <= cuts.get(cut).tick()) {
-                FigureStroke begin = bar.get(0);
+                FigureStroke begin =
+                        opening(figureOf(cuts.get(cut)), cuts.get(cut).bar().meter());
                 add(Planned.of(
                         cuts.get(cut),
                         begin,
@@ -370,7 +378,7 @@ final class Layout {
     }
 
     private static List<FigureStroke> withTune(Figure figure, Bar bar) {
-        FigureStroke model = figure.bar(bar.meter(), 0).get(0);
+        FigureStroke model = opening(figure, bar.meter());
         List<FigureStroke> strokes = new ArrayList<>();
         for (TuneNote accent : bar.accents()) {
             strokes.add(new FigureStroke(

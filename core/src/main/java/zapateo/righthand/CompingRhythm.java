@@ -44,22 +44,26 @@ final class CompingRhythm {
         List<FigureStroke> own = figure.bar(bar.meter(), inSection).stream()
                 .filter(stroke -> stroke.tick() < bar.ticks())
                 .toList();
+        // A bar may be over before the figure would begin; what strikes at other times than its own is struck all the
+        // same.
+        FigureStroke model = own.stream()
+                .findFirst()
+                .orElseGet(() -> figure.written().findFirst().orElseThrow());
         List<FigureStroke> other = switch (figure.manner().times()) {
             case OWN -> own;
             case TUNE ->
                 bar.accents().stream()
                         .map(note -> new FigureStroke(
                                 Side.RIGHT,
-                                own.get(0).roles(),
+                                model.roles(),
                                 note.tick(),
-                                Math.min(own.get(0).length(), note.ticks()),
+                                Math.min(model.length(), note.ticks()),
                                 false,
                                 true))
                         .toList();
             case GAPS ->
                 gaps(bar).stream()
-                        .map(tick -> new FigureStroke(
-                                Side.RIGHT, own.get(0).roles(), tick, own.get(0).length(), false, false))
+                        .map(tick -> new FigureStroke(Side.RIGHT, model.roles(), tick, model.length(), false, false))
                         .toList();
         };
         return other.isEmpty() ? own : other;
