@@ -91,17 +91,8 @@ public class PlayabilityController {
     @PostMapping("/easier")
     public EasierView easier(@Valid @RequestBody EasierRequest request) {
         Arranging.Asked asked = arranging.asked(request.arrangement());
-        Optional<Easier.Way> way;
-        try {
-            way = Easier.in(
-                    Choices.Run.parse(request.bars()),
-                    asked.arranger(),
-                    asked.song(),
-                    asked.choices(),
-                    asked.pianist());
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
+        Optional<Easier.Way> way = Easier.in(
+                Choices.Run.parse(request.bars()), asked.arranger(), asked.song(), asked.choices(), asked.pianist());
         return way.map(found -> new EasierView(
                         true,
                         found.level().number(),

@@ -15,7 +15,6 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.ChordUnreadException;
 import zapateo.harmony.Key;
 import zapateo.pitch.Pitch;
-import zapateo.refusal.Refused;
 import zapateo.server.bounds.BarNumber;
 import zapateo.server.bounds.LongText;
 import zapateo.server.bounds.NameOf;
@@ -375,15 +374,11 @@ public sealed interface Edit {
 
         /** By its name, or by its key as the song's key spells it. */
         private static Pitch pitch(String name, ChartEdit chart) {
-            try {
-                return name.matches("[0-9]{1,3}")
-                        ? Pitch.onKey(
-                                Integer.parseInt(name),
-                                chart.reading().song().orElseThrow().key().spellTone(Integer.parseInt(name) % 12))
-                        : Pitch.parse(name);
-            } catch (Refused refused) {
-                throw Refusal.unusable(refused.getMessage());
-            }
+            return name.matches("[0-9]{1,3}")
+                    ? Pitch.onKey(
+                            Integer.parseInt(name),
+                            chart.reading().song().orElseThrow().key().spellTone(Integer.parseInt(name) % 12))
+                    : Pitch.parse(name);
         }
     }
 

@@ -28,7 +28,6 @@ import zapateo.practice.Judgement;
 import zapateo.practice.Layer;
 import zapateo.practice.Passage;
 import zapateo.practice.Take;
-import zapateo.refusal.Refused;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.arrangements.ChoicesRequest;
@@ -38,7 +37,6 @@ import zapateo.server.bounds.NameOf;
 import zapateo.server.bounds.ShortText;
 import zapateo.server.players.Measures;
 import zapateo.server.problems.ReasonWords;
-import zapateo.server.problems.Refusal;
 import zapateo.server.work.Computes;
 
 /** What is asked of a player and how a take went; nothing is kept here. */
@@ -346,12 +344,8 @@ public class JudgeController {
     }
 
     private static Passage passage(Arrangement arrangement, String bars, String layer, double tempo) {
-        try {
-            Choices.Run run = Choices.Run.parse(bars);
-            return Passage.of(arrangement, run.first(), run.last(), Layer.of(layer), tempo);
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
+        Choices.Run run = Choices.Run.parse(bars);
+        return Passage.of(arrangement, run.first(), run.last(), Layer.of(layer), tempo);
     }
 
     private static double tenth(double value) {

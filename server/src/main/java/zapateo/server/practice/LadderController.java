@@ -13,9 +13,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.practice.Ladder;
-import zapateo.refusal.Refused;
 import zapateo.server.bounds.BeatsPerMinute;
-import zapateo.server.problems.Refusal;
 
 /** Which tempo comes next; nothing is kept here. */
 @RestController
@@ -57,22 +55,18 @@ public class LadderController {
     /** Which tempo comes next. */
     @PostMapping("/ladder")
     public LadderView ladder(@Valid @RequestBody LadderRequest request) {
-        try {
-            Ladder ladder = new Ladder(request.goal(), request.stops() == null ? List.of() : request.stops());
-            Ladder.Rung start = ladder.start(Optional.ofNullable(request.last()));
-            Ladder.Rung rung = request.rung() == null
-                    ? start
-                    : new Ladder.Rung(
-                            request.rung().tempo(),
-                            request.rung().clean(),
-                            request.rung().failed());
-            Ladder.Rung next = request.clean() == null ? rung : ladder.after(rung, request.clean());
-            List<Double> rungs = new ArrayList<>(ladder.rungs(
-                    Math.min(next.tempo(), ladder.start(Optional.empty()).tempo())));
-            rungs.add(ladder.goal());
-            return new LadderView(next.tempo(), next.clean(), next.failed(), rungs);
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
+        Ladder ladder = new Ladder(request.goal(), request.stops() == null ? List.of() : request.stops());
+        Ladder.Rung start = ladder.start(Optional.ofNullable(request.last()));
+        Ladder.Rung rung = request.rung() == null
+                ? start
+                : new Ladder.Rung(
+                        request.rung().tempo(),
+                        request.rung().clean(),
+                        request.rung().failed());
+        Ladder.Rung next = request.clean() == null ? rung : ladder.after(rung, request.clean());
+        List<Double> rungs = new ArrayList<>(ladder.rungs(
+                Math.min(next.tempo(), ladder.start(Optional.empty()).tempo())));
+        rungs.add(ladder.goal());
+        return new LadderView(next.tempo(), next.clean(), next.failed(), rungs);
     }
 }

@@ -23,7 +23,6 @@ import zapateo.practice.Layer;
 import zapateo.practice.Memory;
 import zapateo.practice.Plan;
 import zapateo.practice.Spots;
-import zapateo.refusal.Refused;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
 import zapateo.server.players.Player;
@@ -52,11 +51,7 @@ class Practising {
 
     void set(Player player, UUID song, double tempo, LocalDate until, int level, ArrangeRequest request) {
         known(player, song);
-        try {
-            new Ladder(tempo, List.of());
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
+        new Ladder(tempo, List.of());
         Arrangement arrangement = arranging.arrange(request).arrangement();
         double seconds = arrangement.timeline().ms(arrangement.song().ticks())
                 / 1000
@@ -111,11 +106,7 @@ class Practising {
     @Transactional
     void keep(Player player, PassRow row) {
         known(player, row.songId());
-        try {
-            Layer.of(row.layer());
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
+        Layer.of(row.layer());
         if (row.lastBar() < row.firstBar()) {
             throw Refusal.unusable("last: expected no bar before the first");
         }
@@ -131,11 +122,7 @@ class Practising {
     @Transactional
     void keep(Player player, StepRow row) {
         known(player, row.songId());
-        try {
-            Layer.of(row.layer());
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
+        Layer.of(row.layer());
         mapper.insertSteps(row);
     }
 
@@ -223,19 +210,15 @@ class Practising {
                         row.seconds(),
                         pieces(row)))
                 .toList();
-        try {
-            Plan plan = Plan.of((int) today.toEpochDay(), minutes, learned, known(player, goals));
-            return new PracticeController.PlanView(
-                    plan.items().stream()
-                            .map(item -> view(item, bySong.get(item.song())))
-                            .toList(),
-                    plan.minutes(),
-                    plan.warnings().stream()
-                            .map(warning -> view(warning, bySong.get(warning.song())))
-                            .toList());
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
+        Plan plan = Plan.of((int) today.toEpochDay(), minutes, learned, known(player, goals));
+        return new PracticeController.PlanView(
+                plan.items().stream()
+                        .map(item -> view(item, bySong.get(item.song())))
+                        .toList(),
+                plan.minutes(),
+                plan.warnings().stream()
+                        .map(warning -> view(warning, bySong.get(warning.song())))
+                        .toList());
     }
 
     private PracticeController.PlanItemView view(Plan.Item item, GoalRow song) {

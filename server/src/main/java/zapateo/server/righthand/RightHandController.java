@@ -17,7 +17,6 @@ import zapateo.harmony.ChordSymbol;
 import zapateo.part.Reason;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
-import zapateo.refusal.Refused;
 import zapateo.rhythm.Count;
 import zapateo.righthand.ChordScale;
 import zapateo.righthand.Improvising;
@@ -259,17 +258,11 @@ public class RightHandController {
     @PostMapping("/one-shape")
     public ShapeView oneShape(@Valid @RequestBody ShapeRequest request) {
         Song song = arranging.heard(request.chart(), request.choices());
-        List<ChordSymbol> chords;
-        try {
-            Choices.Run run = Choices.Run.parse(request.bars());
-            chords = song.chords()
-                    .filter(place ->
-                            run.holds(place.bar().number()) && place.bar().pass() == 1)
-                    .flatMap(place -> place.chord().stream())
-                    .toList();
-        } catch (Refused refused) {
-            throw Refusal.unusable(refused.getMessage());
-        }
+        Choices.Run run = Choices.Run.parse(request.bars());
+        List<ChordSymbol> chords = song.chords()
+                .filter(place -> run.holds(place.bar().number()) && place.bar().pass() == 1)
+                .flatMap(place -> place.chord().stream())
+                .toList();
         return OneShape.of(chords)
                 .map(shape -> new ShapeView(
                         shape.notes().stream().map(Pitch::toString).toList(),
