@@ -4,7 +4,10 @@ import { VitePWA } from "vite-plugin-pwa";
 import type { Plugin } from "vite";
 import { defineConfig } from "vitest/config";
 
-/** Scripts and styles are packed once, at the build: the engraver's seven megabytes took the server half a second at every request. */
+/**
+ * Scripts and styles are packed once, at the build: the engraver's seven megabytes took the server half a second at
+ * every request.
+ */
 function packed(): Plugin {
   return {
     name: "packed",
@@ -24,8 +27,8 @@ function packed(): Plugin {
 }
 
 /**
- * The engraver's program lies in the text of its module; as a file of its own it is compiled while it arrives, and a browser keeps it compiled. Nothing
- * else of the module is changed.
+ * The engraver's program lies in the text of its module; as a file of its own it is compiled while it arrives, and a
+ * browser keeps it compiled. Nothing else of the module is changed.
  */
 function engraverApart(): Plugin {
   const program = /binaryDecode\(('(?:[^'\\]|\\.)*')\)/s;

@@ -13,7 +13,10 @@ const quietly = () => undefined;
 
 let begun = false;
 
-/** What the first staff and the first tone need, fetched before they are asked for: by the first letter that is typed, by the first press in a song. */
+/**
+ * What the first staff and the first tone need, fetched before they are asked for: by the first letter that is typed,
+ * by the first press in a song.
+ */
 export function fetchAhead(): void {
   if (begun) return;
   begun = true;
@@ -21,7 +24,10 @@ export function fetchAhead(): void {
   import("./sound/player").then((player) => player.loadRecordings()).catch(quietly);
 }
 
-/** What a song's page will ask for, sent for before the page is there: by the song's own address, by a press on its link. */
+/**
+ * What a song's page will ask for, sent for before the page is there: by the song's own address, by a press on its
+ * link.
+ */
 export function openAhead(id: string, view: string, search = ""): void {
   if (view !== "chart") wakeEngraver();
   // What is still being kept here has to be there first.

@@ -68,7 +68,10 @@ export const chartOf = (text: string, doubles: Doubles) => ({
 /** The strokes of so many bars come with the bars themselves; those of a longer song follow in so many at a time. */
 const FIRST_BARS = 192;
 const MORE_BARS = 512;
-/** What is on the screen is drawn first: a choice within so long, the first staff within so much longer where one is drawn at all. */
+/**
+ * What is on the screen is drawn first: a choice within so long, the first staff within so much longer where one is
+ * drawn at all.
+ */
 const SEEN_MS = 800;
 const FIRST_SEEN_MS = 3000;
 

@@ -5,7 +5,10 @@ type NoteTold = NonNullable<Arranged["notes"]>[number];
 /** How the letters of an answer's marks are read. */
 const MARKS: Record<string, Stroke["mark"]> = { h: "heel", t: "toe", l: "lead" };
 
-/** An arrangement with all that its answer leaves out where it is as usual; the descriptions of the fields say what that is. */
+/**
+ * An arrangement with all that its answer leaves out where it is as usual; the descriptions of the fields say what that
+ * is.
+ */
 export function filled(answer: Arranged): Arrangement {
   const bars: Bar[] = [];
   for (const bar of answer.bars) {
@@ -38,7 +41,10 @@ export function filledStrokes(answer: Arranged, whole: Arrangement): Stroke[] {
   return strokesOf(answer, whole.bars, whole.pedal);
 }
 
-/** Marks and velocities of an answer stand in rows, in the order of its strokes and notes; notes themselves are told once. */
+/**
+ * Marks and velocities of an answer stand in rows, in the order of its strokes and notes; notes themselves are told
+ * once.
+ */
 function strokesOf(answer: Arranged, bars: Bar[], pedal: Arranged["pedal"]): Stroke[] {
   let told = 0;
   return answer.strokes.map((stroke, at) => {

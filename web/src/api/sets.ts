@@ -24,7 +24,10 @@ const draftOfSet = (set: EveningSet): SetDraft => ({
   items: set.items.map((each) => each.item),
 });
 
-/** An evening that is worked on: what is changed is on the screen at once and kept in its turn, each state over the one before. */
+/**
+ * An evening that is worked on: what is changed is on the screen at once and kept in its turn, each state over the one
+ * before.
+ */
 export function useSetDraft(set: EveningSet) {
   const queries = useQueryClient();
   const [draft, setDraft] = useState(() => draftOfSet(set));

@@ -1,9 +1,15 @@
 import { centre } from "./geometry";
 
-/** A key to improvise on: a third or seventh to aim at, another tone of the chord, a note of its scale, one to pass through only. */
+/**
+ * A key to improvise on: a third or seventh to aim at, another tone of the chord, a note of its scale, one to pass
+ * through only.
+ */
 export type Aim = { midi: number; name: string; kind: "guide" | "chord" | "scale" | "avoid" };
 
-/** Told apart by shape: a house for a note to aim at, a square for a tone of the chord, a bar for one of the scale, a cross for one not to hold. */
+/**
+ * Told apart by shape: a house for a note to aim at, a square for a tone of the chord, a bar for one of the scale, a
+ * cross for one not to hold.
+ */
 export function AimKey({
   aim,
   lowest,

@@ -105,7 +105,10 @@ const Keys = memo(function Keys({ onKey }: { onKey: ((midi: number, down: boolea
   );
 });
 
-/** The tip of the finger that holds a key, an arch of the house: the left hand's filled, the right hand's open; its number in it, the note over it. */
+/**
+ * The tip of the finger that holds a key, an arch of the house: the left hand's filled, the right hand's open; its
+ * number in it, the note over it.
+ */
 function KeyMark({ midi, name, right, finger }: { midi: number; name: string; right: boolean; finger: number | null }) {
   const black = [1, 3, 6, 8, 10].includes(midi % 12);
   const x = centre(midi, LOWEST);

@@ -1,4 +1,7 @@
-/** Where the keys are drawn, in millimetres from the left edge of C: a white key is 23.5 mm wide, black tails as the server measures them. */
+/**
+ * Where the keys are drawn, in millimetres from the left edge of C: a white key is 23.5 mm wide, black tails as the
+ * server measures them.
+ */
 const WHITE = 23.5;
 const WHITE_STEPS = [0, -1, 1, -1, 2, 3, -1, 4, -1, 5, -1, 6];
 

@@ -39,7 +39,10 @@ function order(what: {
   });
 }
 
-/** A page of the workbench, as wide as there is room and, where its bars are few, as large as they fit into so many pixels of height. */
+/**
+ * A page of the workbench, as wide as there is room and, where its bars are few, as large as they fit into so many
+ * pixels of height.
+ */
 export const engrave = (xml: string, width: number, room: number): Promise<Engraved> => order({ xml, width, room });
 
 /** A line of a sheet, as wide as the page and with so many pixels from one line of the staff to the next. */

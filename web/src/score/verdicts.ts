@@ -1,4 +1,7 @@
-/** The shape of a verdict, told without colour: a wedge that leans early or late, a cross for another key, a ring for a missing one, a diamond for another octave. */
+/**
+ * The shape of a verdict, told without colour: a wedge that leans early or late, a cross for another key, a ring for a
+ * missing one, a diamond for another octave.
+ */
 export function shapeOf(verdict: string, x: number, y: number, r: number): { d: string; filled: boolean } | null {
   switch (verdict) {
     case "early":
@@ -24,7 +27,9 @@ export function shapeOf(verdict: string, x: number, y: number, r: number): { d: 
 
 const SVG = "http://www.w3.org/2000/svg";
 
-/** Draws verdicts round the heads of an engraved page, by the ids of its notes; gives back what takes them away again. */
+/**
+ * Draws verdicts round the heads of an engraved page, by the ids of its notes; gives back what takes them away again.
+ */
 export function mark(root: Element, verdicts: ReadonlyMap<string, string>): () => void {
   const drawn: Element[] = [];
   for (const [id, verdict] of verdicts) {

@@ -20,7 +20,10 @@ const ANOTHER = 12;
 /** And to turn inside of a section. */
 const INSIDE = 1.5;
 
-/** The lines on pages: each page as full as can be, turned where it does the least harm; what is higher than a page has one of its own. */
+/**
+ * The lines on pages: each page as full as can be, turned where it does the least harm; what is higher than a page has
+ * one of its own.
+ */
 export function paginate(blocks: Block[], height: number, gap: number): Page[] {
   const best: { cost: number; from: number }[] = [{ cost: 0, from: 0 }];
   for (let to = 1; to <= blocks.length; to++) {

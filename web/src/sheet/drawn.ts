@@ -1,7 +1,10 @@
 import type { Arrangement, Bar, EveningSet, FormSection, SheetLine } from "../api/client";
 import type { Block } from "./blocks";
 
-/** Pages that are written rather than engraved: the chart on planks, the form, headings. Sizes go by the staff's, so that all pages of a stand read alike. */
+/**
+ * Pages that are written rather than engraved: the chart on planks, the form, headings. Sizes go by the staff's, so
+ * that all pages of a stand read alike.
+ */
 const escaped = (text: string): string =>
   text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
 
@@ -34,7 +37,9 @@ export function heading(title: string, under: string, width: number, space: numb
 /** The words under a bar: one line of them for each verse, or those of this time. */
 export type WordsOf = (bar: Bar) => string;
 
-/** A line of the chart: each bar a plank with a notch for each beat, its chords above where they fall, its words below. */
+/**
+ * A line of the chart: each bar a plank with a notch for each beat, its chords above where they fall, its words below.
+ */
 export function chartLine(
   arrangement: Arrangement,
   line: SheetLine,
@@ -94,7 +99,10 @@ export function chartLine(
   };
 }
 
-/** Where the chords of a bar stand: where they fall, moved to the left where they would not fit, and smaller only where they still do not. */
+/**
+ * Where the chords of a bar stand: where they fall, moved to the left where they would not fit, and smaller only where
+ * they still do not.
+ */
 function placed(bar: Bar, wide: number, most: number): { size: number; lefts: number[] } {
   for (let size = most; ; size *= 0.93) {
     const lefts: number[] = [];

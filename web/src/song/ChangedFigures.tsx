@@ -5,7 +5,10 @@ import { useFigures } from "../api/queries";
 import { Notice, TextButton } from "../ui/Notice";
 import type { DraftDesk } from "./useDraft";
 
-/** Figures of one's own that are other ones now than when the song was kept: it goes on with what they are, or has back what they were. */
+/**
+ * Figures of one's own that are other ones now than when the song was kept: it goes on with what they are, or has back
+ * what they were.
+ */
 export function ChangedFigures({ desk, changed }: { desk: DraftDesk; changed: Record<string, string> }) {
   const [left, setLeft] = useState(() => Object.entries(changed));
   const [trouble, setTrouble] = useState("");

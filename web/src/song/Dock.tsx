@@ -156,7 +156,9 @@ export function Dock({
   );
 }
 
-/** The keyboard with what sounds, else with what is asked about, else with the first stroke of the bars that are taken. */
+/**
+ * The keyboard with what sounds, else with what is asked about, else with the first stroke of the bars that are taken.
+ */
 function SoundingKeys({
   arrangement,
   from,

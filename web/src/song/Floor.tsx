@@ -4,7 +4,9 @@ import { playedBar, usePlaying } from "../sound/playing";
 const WIDTH = 88;
 const GROUND = 50;
 
-/** The floor that is danced on: the planks of the bar's beats, a step that is ready or taken, the plank that sounds lit. */
+/**
+ * The floor that is danced on: the planks of the bar's beats, a step that is ready or taken, the plank that sounds lit.
+ */
 export function Floor({ bars, first, sounds }: { bars: Bar[]; first: number; sounds: boolean }) {
   const played = usePlaying(playedBar);
   const bar = bars[played >= 0 ? played : first];

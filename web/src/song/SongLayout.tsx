@@ -267,7 +267,10 @@ function OpenSong({ song }: { song: Song }) {
   );
 }
 
-/** With a level on, the ways its levels took are kept with the choices: they change when the levels no longer rise with them, not with every chord. */
+/**
+ * With a level on, the ways its levels took are kept with the choices: they change when the levels no longer rise with
+ * them, not with every chord.
+ */
 function useHeldWays(asked: Asked, desk: DraftDesk, arrangement: Desk["arrangement"], trying: boolean) {
   const leveled = arrangement?.bars.some((bar) => bar.choices.chosen.level) ?? false;
   const found = useWays(asked, leveled && !trying).data;

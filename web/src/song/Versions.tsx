@@ -5,7 +5,10 @@ import { api, type Refused, type SongState, type SongVersion, take } from "../ap
 
 const PAGE = 50;
 
-/** Earlier states of the song, to be had back; the present one is not lost by it. A state with a name is always in the list, of others only as many as an eye takes in. */
+/**
+ * Earlier states of the song, to be had back; the present one is not lost by it. A state with a name is always in the
+ * list, of others only as many as an eye takes in.
+ */
 export function Versions({ songId, onTake }: { songId: string; onTake: (state: SongState) => void }) {
   const [open, setOpen] = useState(false);
   const [naming, setNaming] = useState<number | null>(null);

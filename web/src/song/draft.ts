@@ -1,6 +1,9 @@
 import type { Choices, NamedChoices, Song } from "../api/client";
 
-/** What the person is working on: the chart, the choices of the arrangement that is open and the other arrangements, with all that can be taken back. */
+/**
+ * What the person is working on: the chart, the choices of the arrangement that is open and the other arrangements,
+ * with all that can be taken back.
+ */
 export type Draft = {
   chart: string;
   choices: Choices;
@@ -34,7 +37,10 @@ export function same(a: Draft, b: Draft): boolean {
   );
 }
 
-/** The form an unkept draft stands in this browser: 1 without arrangements' ids, 2 with them. A later one is left for the page that wrote it. */
+/**
+ * The form an unkept draft stands in this browser: 1 without arrangements' ids, 2 with them. A later one is left for
+ * the page that wrote it.
+ */
 const FORMAT = 2;
 
 function slot(id: string): string {

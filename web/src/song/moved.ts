@@ -4,14 +4,17 @@ type Parked = NonNullable<Choices["parked"]>;
 type Hung = { bar: number; pass?: number };
 
 /**
- * The choices of an arrangement after its chart was changed: what hangs on a bar goes where the bar went; what hung on one that is gone is parked.
- * Bars are numbered as in the chart.
+ * The choices of an arrangement after its chart was changed: what hangs on a bar goes where the bar went; what hung on
+ * one that is gone is parked. Bars are numbered as in the chart.
  */
 export function movedChoices(choices: Choices, moves: BarMove[]): Choices {
   if (moves.length === 0) return choices;
   const places = new Map<number, BarMove[]>();
   for (const move of moves) places.set(move.from, [...(places.get(move.from) ?? []), move]);
-  /** Where a bar stands now; where repeats were written out what held for one time goes to that one alone, and holds for all of it. */
+  /**
+   * Where a bar stands now; where repeats were written out what held for one time goes to that one alone, and holds for
+   * all of it.
+   */
   const place = (bar: number, pass?: number): { bar: number; pass?: number }[] =>
     (places.get(bar) ?? [{ from: bar, to: bar }]).flatMap((move) =>
       move.to === null || (move.pass !== undefined && pass !== undefined && move.pass !== pass)

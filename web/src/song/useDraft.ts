@@ -17,8 +17,8 @@ export type DraftDesk = {
   keeping: Keeping;
   change: (change: Partial<Draft>, together?: string) => void;
   /**
-   * A change that somebody else works out: it waits for those before it and is made on what they have left. Nothing is changed where it comes to nothing
-   * or fails; then it says so.
+   * A change that somebody else works out: it waits for those before it and is made on what they have left. Nothing is
+   * changed where it comes to nothing or fails; then it says so.
    */
   edit: (make: Make) => Promise<void>;
   /** What was found out about the choices, no step of the person's. */
@@ -45,8 +45,8 @@ const MOST_STEPS = 200;
 const TYPING_PAUSE = 1200;
 
 /**
- * The draft of a song, kept by itself a moment after each change. A draft that could not be kept stays here and in this browser and is
- * tried again; one that someone else overtook is never merged, the person decides.
+ * The draft of a song, kept by itself a moment after each change. A draft that could not be kept stays here and in
+ * this browser and is tried again; one that someone else overtook is never merged, the person decides.
  */
 export function useDraft(song: Song): DraftDesk {
   const queries = useQueryClient();

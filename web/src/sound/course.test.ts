@@ -64,7 +64,10 @@ function song(bars: Bar[], strokes: Stroke[]): Arrangement {
   return { tempo: { bpm: 100, beatTicks: 960 }, timeline, bars, strokes, pedal: [] } as unknown as Arrangement;
 }
 
-/** Bars of many metres, short first ones, changes of tempo, fermatas; strokes on and off the beat, rolled, with basses before their bar line. */
+/**
+ * Bars of many metres, short first ones, changes of tempo, fermatas; strokes on and off the beat, rolled, with basses
+ * before their bar line.
+ */
 function seededSong(seed: number, vamps = false): Arrangement {
   const chance = chances(seed);
   const pick = <T>(all: T[]): T => all[Math.floor(chance() * all.length)] as T;

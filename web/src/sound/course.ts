@@ -15,7 +15,10 @@ export type Due = { at: number; late: number } & (
 );
 
 type Loop = [number, number] | null;
-/** An arrangement with its tones by the bar they belong to, and how many ticks the earliest of them comes before its bar line. */
+/**
+ * An arrangement with its tones by the bar they belong to, and how many ticks the earliest of them comes before its bar
+ * line.
+ */
 type Score = { arrangement: Arrangement; byBar: Map<number, Tone[]>; lead: number };
 /** From a tick of a bar on, one tick lasts so many seconds. */
 type Piece = { tick: number; at: number; pace: number };
@@ -26,9 +29,9 @@ type Visit = { score: Score; bar: Bar; pieces: Piece[]; leadPace: number; end: n
 const KIND_ORDER = { bar: 0, click: 1, tone: 2 };
 
 /**
- * The course of one playing: which bars follow one another and when everything in them sounds. What is laid out is decided by when it
- * sounds, whichever bar it belongs to, and every item is given out once: in time, or late and told so. Knows no sound; the clock's time
- * is given.
+ * The course of one playing: which bars follow one another and when everything in them sounds. What is laid out is
+ * decided by when it sounds, whichever bar it belongs to, and every item is given out once: in time, or late and told
+ * so. Knows no sound; the clock's time is given.
  */
 export class Course {
   private score: Score;
@@ -155,7 +158,10 @@ export class Course {
     return at;
   }
 
-  /** Lays out bars until a second past all that can be given out now, counted by what sounds first in the bar that would come. */
+  /**
+   * Lays out bars until a second past all that can be given out now, counted by what sounds first in the bar that would
+   * come.
+   */
   private lay(): void {
     for (let last = this.visits.at(-1); last && !this.over; last = this.visits.at(-1)) {
       const next = this.following(last.bar.index);
@@ -237,7 +243,9 @@ export class Course {
     return visit;
   }
 
-  /** How a bar runs from one of its ticks on: the arrangement's own timeline, as much faster or slower as it is played. */
+  /**
+   * How a bar runs from one of its ticks on: the arrangement's own timeline, as much faster or slower as it is played.
+   */
   private paced(arrangement: Arrangement, bar: Bar, from: number, begins: number): Piece[] {
     const scale = scaleOf(arrangement, this.base);
     const pieces: Piece[] = [];
@@ -271,7 +279,9 @@ function scaleOf(arrangement: Arrangement, base: number): number {
   return (arrangement.tempo.bpm * arrangement.tempo.beatTicks) / 960 / base / 1000;
 }
 
-/** Seconds a tick in a bar where nothing is held: the tempo that is set, as much faster or slower as the song is there. */
+/**
+ * Seconds a tick in a bar where nothing is held: the tempo that is set, as much faster or slower as the song is there.
+ */
 export function paceOf(arrangement: Arrangement, bar: Bar, base: number): number {
   return 60 / ((base * bar.bpm) / arrangement.tempo.bpm) / 960;
 }

@@ -41,7 +41,9 @@ describe("the computer's keys as a piano", () => {
 });
 
 describe("MIDI", () => {
-  /** MIDI 1.0: 9n note-on, 8n note-off, a note-on of velocity 0 is a note-off; other messages say nothing about keys. */
+  /**
+   * MIDI 1.0: 9n note-on, 8n note-off, a note-on of velocity 0 is a note-off; other messages say nothing about keys.
+   */
   it("reads messages of any channel", () => {
     const ears = listener();
     for (const message of [[0x90, 60, 64], [0x80, 60, 0], [0x95, 62, 1], [0x95, 62, 0], [0xb0, 64, 127], [0xf8]])

@@ -1,4 +1,7 @@
-/** When a key moved, since a busy page hears of it late: so many milliseconds ago, or, by who plays along with the take's own clock, at so many from its first beat. */
+/**
+ * When a key moved, since a busy page hears of it late: so many milliseconds ago, or, by who plays along with the
+ * take's own clock, at so many from its first beat.
+ */
 export type When = { ago: number } | { at: number };
 
 /** Who hears notes while a melody is played in. */
@@ -15,7 +18,10 @@ export function msOf(when: When, elapsed: () => number | null): number | null {
   return now === null ? null : now - when.ago;
 }
 
-/** Something that can be played on: it is opened when a take begins and closed when it ends; a take that is whole hears what is left of it first. */
+/**
+ * Something that can be played on: it is opened when a take begins and closed when it ends; a take that is whole hears
+ * what is left of it first.
+ */
 export type NoteSource = { id: string; name: string; open: (listener: NoteListener) => (whole?: boolean) => void };
 
 /** The computer's keys as a piano: two rows from C, by where the keys lie, so that every layout has the same piano. */

@@ -38,7 +38,10 @@ function makeClick(): Tone.Synth {
   }).toDestination();
 }
 
-/** What is on its way sounds into nothing; a voice that still has something to come must not be disposed of before the last. */
+/**
+ * What is on its way sounds into nothing; a voice that still has something to come must not be disposed of before the
+ * last.
+ */
 function retire(voice: Tone.Synth | Tone.Sampler, seconds: number): void {
   voice.volume.rampTo(-80, FADE);
   window.setTimeout(() => voice.disconnect(), 2000 * FADE);
@@ -180,7 +183,9 @@ export class Player {
     this.course?.setTempo(bpmOfQuarter);
   }
 
-  /** Milliseconds since the first beat of what is played, below zero while it is counted in; null when nothing plays. */
+  /**
+   * Milliseconds since the first beat of what is played, below zero while it is counted in; null when nothing plays.
+   */
   elapsed(): number | null {
     return this.head.playing ? (Tone.immediate() - this.counted) * 1000 : null;
   }

@@ -13,8 +13,8 @@ export function unevenness(seed: number): number {
 const UNEVEN_MS = 25;
 
 /**
- * Stands in for a MIDI keyboard where there is none: sends the MIDI messages of a scripted take, a little unevenly, from the moment the first beat sounds. It plays by the take's own clock, however late a busy page
- * lets it.
+ * Stands in for a MIDI keyboard where there is none: sends the MIDI messages of a scripted take, a little unevenly,
+ * from the moment the first beat sounds. It plays by the take's own clock, however late a busy page lets it.
  *
  * @param elapsed milliseconds since the first beat, below zero before it, null while nothing plays
  */

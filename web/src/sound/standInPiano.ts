@@ -4,7 +4,10 @@ export type Received = { message: number[]; at: number };
 
 const KEPT = 1000;
 
-/** Stands in for a digital piano where there is none: keeps what it is sent, newest at the end, and says how much that is. */
+/**
+ * Stands in for a digital piano where there is none: keeps what it is sent, newest at the end, and says how much that
+ * is.
+ */
 export class StandInPiano implements NoteSink {
   readonly id = "stand-in-piano";
   readonly name = "the stand-in for one";

@@ -6,7 +6,10 @@ import { playing } from "./playing";
 import type { Metronome } from "./schedule";
 import { type StandInPiano, standInPiano } from "./standInPiano";
 
-/** What one pass is played at, in place of the song's own tempo, clicks and loudness; what is left to the player does not sound. */
+/**
+ * What one pass is played at, in place of the song's own tempo, clicks and loudness; what is left to the player does
+ * not sound.
+ */
 export type PassOf = { bpmOfQuarter: number; metronome: Metronome; volumes: Volumes; left: ReadonlySet<string> };
 
 const NOTHING_LEFT: ReadonlySet<string> = new Set();
@@ -36,7 +39,10 @@ export type Sound = {
 
 declare global {
   interface Window {
-    /** What the piano was last asked to sound, see Player.heard, what stands in for a digital one, and how an answer is read. */
+    /**
+     * What the piano was last asked to sound, see Player.heard, what stands in for a digital one, and how an answer is
+     * read.
+     */
     zapateo?: { player: Player; piano: StandInPiano; filled: typeof filled };
   }
 }

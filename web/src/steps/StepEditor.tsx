@@ -7,8 +7,9 @@ import { Foot } from "./StepLine";
 const HANDS = { L: "Left", R: "Right" } as const;
 
 /**
- * A bar's footwork while it is written: a plank is stepped on to lay a stroke, a step is pulled longer at its sole, stepped up and down for what it plays, and lifted.
- * One Tab stop a hand: arrows go along the planks and through the roles, Shift with them pulls.
+ * A bar's footwork while it is written: a plank is stepped on to lay a stroke, a step is pulled longer at its sole,
+ * stepped up and down for what it plays, and lifted. One Tab stop a hand: arrows go along the planks and through the
+ * roles, Shift with them pulls.
  */
 export function StepEditor({
   strokes,

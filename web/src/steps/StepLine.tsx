@@ -13,7 +13,9 @@ export type Step = {
 const HEIGHT = 40;
 const FLOOR = 30;
 
-/** One bar of footwork: heels for basses, toes for what lies above, a brushed mark for a roll, claps for the right hand. */
+/**
+ * One bar of footwork: heels for basses, toes for what lies above, a brushed mark for a roll, claps for the right hand.
+ */
 export function StepLine({
   barTicks,
   beatTicks,

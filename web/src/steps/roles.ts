@@ -66,7 +66,10 @@ export function shown(stroke: EditedStroke): string {
 
 const SHORT: Record<string, string> = { c: "all", cl: "low", cu: "upper", ct: "top" };
 
-/** What a new stroke plays after the one before it: the right hand's chord and its lowest and upper notes in turn, bass and fifth of the left. */
+/**
+ * What a new stroke plays after the one before it: the right hand's chord and its lowest and upper notes in turn, bass
+ * and fifth of the left.
+ */
 export function following(before: EditedStroke | undefined, hand: "L" | "R"): string {
   const after = before && isEarly(before.roles) ? "" : (before?.roles ?? "");
   if (hand === "R") return after === "" ? "c" : after === "cl" ? "cu" : "cl";

@@ -15,7 +15,10 @@ export function Notice({ children, alert = false }: { children: ReactNode; alert
 /** As many as are read at a glance. */
 const AT_ONCE = 4;
 
-/** What of a file, or of a song that was kept, cannot be used; a few are shown at once, where they do not stand over other work. */
+/**
+ * What of a file, or of a song that was kept, cannot be used; a few are shown at once, where they do not stand over
+ * other work.
+ */
 export function LeftOut({ what, folded = false, children }: { what: string[]; folded?: boolean; children: ReactNode }) {
   return (
     <details className="max-w-3xl" open={!folded && what.length <= AT_ONCE}>

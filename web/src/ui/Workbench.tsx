@@ -12,7 +12,10 @@ type Side = {
 const KEPT = "zapateo.folded.";
 const FOLDED = "2.75rem";
 
-/** A view of a song: its bars on top, the work in the middle, a panel on either side that can be folded away. Below one another where there is no room beside. */
+/**
+ * A view of a song: its bars on top, the work in the middle, a panel on either side that can be folded away. Below one
+ * another where there is no room beside.
+ */
 export function Workbench({
   top,
   left,

@@ -2,7 +2,10 @@ import { type RefObject, useEffect } from "react";
 
 const GAP = 8;
 
-/** Brings the pressed thing of a list into sight whenever `when` changes, not while it is null, and again two frames later: what came into sight by it may be higher than it was taken for. */
+/**
+ * Brings the pressed thing of a list into sight whenever `when` changes, not while it is null, and again two frames
+ * later: what came into sight by it may be higher than it was taken for.
+ */
 export function useInSight(list: RefObject<HTMLElement | null>, when: string | null): void {
   // biome-ignore lint/correctness/useExhaustiveDependencies: looks when it is told to
   useEffect(() => {

@@ -2,7 +2,10 @@ import { useEffect } from "react";
 import { isTaken } from "./keys";
 import { useLatest } from "./useLatest";
 
-/** The keys of a view, by name, before those of the house; none while someone types or has a list open. Told whether a button or a link has the focus, which has its own keys. */
+/**
+ * The keys of a view, by name, before those of the house; none while someone types or has a list open. Told whether a
+ * button or a link has the focus, which has its own keys.
+ */
 export function usePresses(keys: (onButton: boolean) => Map<string, () => void>): void {
   const press = useLatest((event: KeyboardEvent) => {
     if (event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || isTaken(event)) return;

@@ -1,6 +1,9 @@
 import { type RefObject, useEffect, useRef, useState } from "react";
 
-/** Something that is typed anew where it stands: null while it only stands there; the field that opens holds the focus, its text chosen. */
+/**
+ * Something that is typed anew where it stands: null while it only stands there; the field that opens holds the focus,
+ * its text chosen.
+ */
 export function useTyped(): {
   typed: string | null;
   setTyped: (text: string | null) => void;

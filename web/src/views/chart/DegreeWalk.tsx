@@ -6,8 +6,9 @@ const HEIGHT = 84;
 const LEFT = 26;
 
 /**
- * The walk of the song: every chord a plank as long as it lasts, as high as its degree stands over the tonic of the key that rules. What is not
- * the key's own stands out, so that the turns of a song are seen at a glance and two verses can be told apart.
+ * The walk of the song: every chord a plank as long as it lasts, as high as its degree stands over the tonic of the
+ * key that rules. What is not the key's own stands out, so that the turns of a song are seen at a glance and two
+ * verses can be told apart.
  */
 export function DegreeWalk({
   chart,

@@ -5,7 +5,10 @@ import { offsetOf, pieces, placeOf } from "./marks";
 const FACE =
   "absolute inset-0 m-0 whitespace-pre-wrap break-words px-3 py-2 font-sans text-[1.05rem] leading-[1.65] [tab-size:4]";
 
-/** The chart's text; mistakes are marked where they stand, the bars that are chosen on the sheet are shaded, and the cursor chooses its bar there. */
+/**
+ * The chart's text; mistakes are marked where they stand, the bars that are chosen on the sheet are shaded, and the
+ * cursor chooses its bar there.
+ */
 export function Editor({
   text,
   problems,

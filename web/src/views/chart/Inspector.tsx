@@ -102,7 +102,8 @@ export async function moveBars(sheet: Sheet, by: number): Promise<void> {
   if (!sheet.chosen) return;
   const [from, to] = sheet.chosen;
   if (from + by < 0 || to + by >= sheet.bars.length) return;
-  // They are chosen where they will be at once, so that the next key moves them on, however slowly this one is answered.
+  // They are chosen where they will be at once, so that the next key moves them on, however slowly this one is
+  // answered.
   sheet.choose(from + by, to + by);
   if (!(await sheet.edit({ kind: "move", bar: from, to, before: by < 0 ? from - 1 : to + 2 }))) sheet.choose(from, to);
 }

@@ -6,7 +6,10 @@ import { type Degrees, rowsOf, type Sheet } from "./useSheet";
 
 const NONE: Fit["notes"] = [];
 
-/** The sheet as it is read: sections, rows that follow the phrase, repeats, endings, words. Every bar can be chosen, typed into and moved. */
+/**
+ * The sheet as it is read: sections, rows that follow the phrase, repeats, endings, words. Every bar can be chosen,
+ * typed into and moved.
+ */
 export function SheetView({
   chart,
   sheet,

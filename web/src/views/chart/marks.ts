@@ -21,7 +21,10 @@ export function placeOf(text: string, offset: number): { line: number; column: n
   return { line: before.length, column: (before.at(-1)?.length ?? 0) + 1 };
 }
 
-/** The text cut at its problems and its chosen bars, so that each can be marked where it stands; of two problems that overlap the first is shown. */
+/**
+ * The text cut at its problems and its chosen bars, so that each can be marked where it stands; of two problems that
+ * overlap the first is shown.
+ */
 export function pieces(text: string, problems: Problem[], chosen: Run[] = []): Piece[] {
   const spots = problems
     .filter((problem) => problem.line !== null && problem.column !== null)

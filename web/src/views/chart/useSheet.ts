@@ -31,7 +31,10 @@ export type Sheet = {
   setClip: (bars: string[]) => void;
 };
 
-/** The written bars that are chosen, and what can be done with them; the chosen bars are also those that are played and looped. */
+/**
+ * The written bars that are chosen, and what can be done with them; the chosen bars are also those that are played and
+ * looped.
+ */
 export function useSheet(chart: ChartView | undefined): Sheet {
   const { desk } = useWork();
   const { arrangement } = useArranged();

@@ -7,8 +7,8 @@ import type { DraftDesk } from "../../song/useDraft";
 const PAUSE = 400;
 
 /**
- * Typing in the chart: what hangs on bars goes where they go. It is reckoned anew from where the typing began, so that a bar that is taken out and written again
- * has back what hung on it.
+ * Typing in the chart: what hangs on bars goes where they go. It is reckoned anew from where the typing began, so that
+ * a bar that is taken out and written again has back what hung on it.
  */
 export function useTyped(desk: DraftDesk): { type: (chart: string) => void; leave: () => void } {
   const run = useRef<{ from: Draft; now: Pick<Draft, "choices" | "others">; asked: string; over: boolean } | null>(

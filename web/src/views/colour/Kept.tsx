@@ -47,7 +47,10 @@ export function Kept({
       setSaid(error instanceof Error ? error.message : String(error));
     }
   };
-  /** What is heard one time only cannot stand in a bar that is played again: the person says whether the repeats are to be written out. */
+  /**
+   * What is heard one time only cannot stand in a bar that is played again: the person says whether the repeats are to
+   * be written out.
+   */
   const needsRepeats = kept.some((each) => each.pass !== undefined);
   const write = (repeats: "as-they-are" | "written-out") => {
     setAsks(false);

@@ -7,7 +7,10 @@ const WIDTH = 250;
 const HEIGHT = 84;
 const EDGE = 26;
 
-/** Four voices from chord to chord as threads: those that stay lie level, those that step are drawn strong; behind them, pale, how they go as it stands. */
+/**
+ * Four voices from chord to chord as threads: those that stay lie level, those that step are drawn strong; behind them,
+ * pale, how they go as it stands.
+ */
 export function Threads({ offer }: { offer: Offer }) {
   const all = [...offer.without, ...offer.with].flatMap((row) => row.keys);
   const low = Math.min(...all) - 1;

@@ -20,7 +20,10 @@ const ENDS: Record<Measured, [string, string]> = {
   indexLittle: ["index", "little finger"],
 };
 
-/** Keys as large as they are, to lay a hand on: two marks are moved to its tips. The screen is told its scale by a bank card. */
+/**
+ * Keys as large as they are, to lay a hand on: two marks are moved to its tips. The screen is told its scale by a bank
+ * card.
+ */
 export function Ruler({
   measuring,
   side,

@@ -15,7 +15,10 @@ export const UNITS = [
   { value: "240", label: "sixteenths" },
 ];
 
-/** A figure on the step line: planks are stepped on and steps pulled and lifted, heard while it is written, kept in the player's own book. */
+/**
+ * A figure on the step line: planks are stepped on and steps pulled and lifted, heard while it is written, kept in the
+ * player's own book.
+ */
 export function FigureEditor({
   figure,
   copy,

@@ -12,7 +12,10 @@ type Shelf = "all" | "worth" | "own";
 const ANY = "any";
 const NONE: Figure[] = [];
 
-/** The figure book as cards: the step line is the picture. One press tries a figure where the choices go, while it plays too. */
+/**
+ * The figure book as cards: the step line is the picture. One press tries a figure where the choices go, while it plays
+ * too.
+ */
 export function Figures({
   figures: book,
   chosen,
@@ -64,7 +67,8 @@ export function Figures({
   const stop = shown.find((figure) => figure.id === chosen)?.id ?? shown[0]?.id;
   // What is looked for by name or kind is found in the order of the book.
   const inOrder = shelf === "all" && !words && family === ANY && level === ANY && !onlyFitting;
-  // The chosen card is brought into sight when it was chosen elsewhere – on opening, by A and B, by an occasion –, when it moved to another heading, and when nothing is looked for any more.
+  // The chosen card is brought into sight when it was chosen elsewhere – on opening, by A and B, by an occasion –, when
+  // it moved to another heading, and when nothing is looked for any more.
   const offered = suggested?.figures.slice(0, MOST).map((each) => each.figure) ?? [];
   useInSight(list, inOrder || shelf !== "all" ? [chosen, shelf, figures.length, ...offered].join(" ") : null);
   return (

@@ -10,7 +10,10 @@ import { markOf } from "./figureDraft";
 import { barDraft, strokesOf } from "./ownBar";
 import { StrokePanel } from "./StrokePanel";
 
-/** One bar broken out by hand on its step line, without a figure of its own: what is stepped on is heard and kept at once. */
+/**
+ * One bar broken out by hand on its step line, without a figure of its own: what is stepped on is heard and kept at
+ * once.
+ */
 export function OwnBar({
   arrangement,
   bar,

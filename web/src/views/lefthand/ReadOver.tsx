@@ -1,7 +1,9 @@
 import type { Choices, Fault, ReadOver as Read } from "../../api/client";
 import { choose } from "./scope";
 
-/** What a strict reader would mark, bar by bar: pressed, its notes are lit; what is meant so is waved off and stays so. */
+/**
+ * What a strict reader would mark, bar by bar: pressed, its notes are lit; what is meant so is waved off and stays so.
+ */
 export function ReadOver({
   read,
   error,

@@ -55,7 +55,10 @@ function useSeen(row: React.RefObject<HTMLDivElement | null>, count: number, rem
   return count <= MANY ? [0, count] : [Math.min(seen[0], count), Math.min(seen[1], count)];
 }
 
-/** The song as a row of planks. A click takes a bar, a click with Shift or a drag a run of bars, a section's name all of it. */
+/**
+ * The song as a row of planks. A click takes a bar, a click with Shift or a drag a run of bars, a section's name all of
+ * it.
+ */
 export function Ribbon({
   bars,
   bpm,
@@ -329,7 +332,10 @@ const Plank = memo(function Plank({
   );
 });
 
-/** Up to so many letters, how a bar's chords are written on a plank and on a large one: they shrink, then stand in two lines, so that every one of them is read. */
+/**
+ * Up to so many letters, how a bar's chords are written on a plank and on a large one: they shrink, then stand in two
+ * lines, so that every one of them is read.
+ */
 const WRITTEN: [number, string, string][] = [
   [6, "text-[1.3rem]", "text-[1.5rem]"],
   [10, "text-[1.02rem]", "text-[1.5rem]"],

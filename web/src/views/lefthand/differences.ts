@@ -10,7 +10,10 @@ const HOLDERS: Record<string, string> = {
 /** A choice that one of two arrangements makes, as a table shows it. */
 export type Difference = { name: string; one: string; two: string };
 
-/** All that either of two arrangements chooses, for the song and for the right hand; {@code names} are what choices are called, by their ids. */
+/**
+ * All that either of two arrangements chooses, for the song and for the right hand; {@code names} are what choices are
+ * called, by their ids.
+ */
 export function differences(one: Choices, two: Choices, names: Record<string, string>): Difference[] {
   const first = said(one, names);
   const second = said(two, names);

@@ -56,7 +56,10 @@ export function ownOptions(choices: Choices, scope: Scope): Options {
   return optionsOf(choices.overrides?.find((override) => isSame(override, scope)) ?? {});
 }
 
-/** The choices with more chosen for a scope; a new figure there leaves the old one's voicing behind, and the bar that was broken out of it. */
+/**
+ * The choices with more chosen for a scope; a new figure there leaves the old one's voicing behind, and the bar that
+ * was broken out of it.
+ */
 export function choose(choices: Choices, scope: Scope, more: Options): Choices {
   const fresh = more.figure === undefined ? more : { voicing: undefined, strokes: undefined, ...more };
   if (scope.kind === "song") return clean({ ...choices, ...fresh });

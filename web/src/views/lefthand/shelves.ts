@@ -18,7 +18,10 @@ const FIRST = [
 export const MOST = 4;
 export const FOR_THIS_SONG = "For this song";
 
-/** The whole book in an order that helps: what suits this song, what one begins with, then the families. Each figure stands once. */
+/**
+ * The whole book in an order that helps: what suits this song, what one begins with, then the families. Each figure
+ * stands once.
+ */
 export function shelved(figures: Figure[], suggested: Suggested | undefined, level: number | null): Group[] {
   const left = new Map(figures.map((figure) => [figure.id, figure]));
   const taken = (ids: string[], most: number): Figure[] => {

@@ -24,13 +24,17 @@ export function layersOf(arrangement: Arrangement): { value: Layer; label: strin
   return LAYERS.filter((layer) => right || !["tune", "right", "both"].includes(layer.value));
 }
 
-/** How loud the arrangement is while something of it is practised; what is asked for is left to the player by itself. */
+/**
+ * How loud the arrangement is while something of it is practised; what is asked for is left to the player by itself.
+ */
 export function volumesFor(other: Other, click: number): { left: number; right: number; click: number } {
   const heard = other === "heard" ? 0.8 : other === "quiet" ? 0.3 : 0;
   return { left: heard, right: heard, click: Math.max(0.5, click) };
 }
 
-/** Which step the last times through took longest at, all of them together; nothing where they had not the same steps. */
+/**
+ * Which step the last times through took longest at, all of them together; nothing where they had not the same steps.
+ */
 export function slowestOf(rounds: Round[]): { at: number; ms: number } | undefined {
   const steps = rounds[0]?.ms.length ?? 0;
   const same = rounds.filter((round) => round.ms.length === steps);
@@ -51,7 +55,10 @@ export function onsets(notes: AskedNote[]): AskedNote[][] {
   return groups;
 }
 
-/** What the stand-in for a MIDI keyboard plays of a passage: as asked, or with a wrong key, a missing one and a late one. */
+/**
+ * What the stand-in for a MIDI keyboard plays of a passage: as asked, or with a wrong key, a missing one and a late
+ * one.
+ */
 export function scripted(notes: AskedNote[], mistakes: boolean): { ms: number; held: number; midi: number }[] {
   return notes.flatMap((note, at) => {
     if (mistakes && at === Math.floor(notes.length / 2)) return [];

@@ -14,7 +14,9 @@ export type StepPlace = { song: string; first: number; last: number; layer: Laye
 
 const NONE: Round[] = [];
 
-/** Step by step: nothing moves until the right keys are down; wrong ones are named, and how long each step took is kept. */
+/**
+ * Step by step: nothing moves until the right keys are down; wrong ones are named, and how long each step took is kept.
+ */
 export function useSteps(on: boolean, source: NoteSource, notes: AskedNote[], place: StepPlace) {
   const queries = useQueryClient();
   const { setStruck } = useMarked();

@@ -17,7 +17,9 @@ const FORMATS: Record<string, string> = {
   "words-with-chords-inside": "words with chords inside them",
 };
 
-/** Files dropped anywhere on the page, chosen, or pasted as text: what it was understood as is shown before it is kept. */
+/**
+ * Files dropped anywhere on the page, chosen, or pasted as text: what it was understood as is shown before it is kept.
+ */
 export function Import({ pasted }: { pasted: { text: string } | null }) {
   const [files, setFiles] = useState<File[]>([]);
   const [over, setOver] = useState(false);

@@ -12,7 +12,10 @@ const KEPT: Record<string, string> = {
   "too-close": "closer than a minor third, and low",
 };
 
-/** How the hands meet in the chosen bars: the count with who strikes on it, and how room was made where they would have run together. */
+/**
+ * How the hands meet in the chosen bars: the count with who strikes on it, and how room was made where they would have
+ * run together.
+ */
 export function HandsPanel({
   bars,
   selection,

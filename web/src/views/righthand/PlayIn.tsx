@@ -7,7 +7,10 @@ import { Choice } from "../../ui/Choice";
 import { scriptOf } from "./script";
 import { useTake } from "./useTake";
 
-/** A melody played in over the chosen bars: on the computer's keys, the keyboard of the screen, a MIDI keyboard, or by its stand-in. */
+/**
+ * A melody played in over the chosen bars: on the computer's keys, the keyboard of the screen, a MIDI keyboard, or by
+ * its stand-in.
+ */
 export function PlayIn() {
   const { arrangement, bpm } = useArranged();
   const { selection } = useMarked();

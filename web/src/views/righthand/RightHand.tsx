@@ -35,7 +35,10 @@ const PANELS = [
   ["play", "Play in"],
 ] as const;
 
-/** The right hand over that left hand: chords in a rhythm of their own, or the melody with what lies under it; what fits and what does not. */
+/**
+ * The right hand over that left hand: chords in a rhythm of their own, or the melody with what lies under it; what fits
+ * and what does not.
+ */
 export function RightHand() {
   const { desk, chart, settledChart } = useWork();
   const queries = useQueryClient();

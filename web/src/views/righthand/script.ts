@@ -3,7 +3,10 @@ import type { Scripted } from "../../sound/standIn";
 
 const TICKS = 960;
 
-/** What the stand-in plays over some bars: the tones of each chord upward from the octave above middle C, in quarters and eighths by turns. */
+/**
+ * What the stand-in plays over some bars: the tones of each chord upward from the octave above middle C, in quarters
+ * and eighths by turns.
+ */
 export function scriptOf(arrangement: Arrangement, selection: [number, number], bpm: number): Scripted[] {
   const first = arrangement.bars[selection[0]];
   if (!first) return [];

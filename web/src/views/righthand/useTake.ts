@@ -15,7 +15,10 @@ export type TakeState = {
 /** A note that begins a moment before the first beat belongs to it. */
 const EARLY_MS = -200;
 
-/** One take: it starts with a bar of clicks, hears what is played over the chosen bars, and puts it under them as their melody. */
+/**
+ * One take: it starts with a bar of clicks, hears what is played over the chosen bars, and puts it under them as their
+ * melody.
+ */
 export function useTake(source: NoteSource): { take: TakeState; start: () => void; stop: () => void } {
   const { desk, chart } = useWork();
   const { arrangement, bpm } = useArranged();

@@ -13,7 +13,9 @@ export type TuneEdit = {
   change: (note: NoteChange, more?: { pitch?: string; place?: NotePlace }) => void;
 };
 
-/** Changes the chosen note of the melody in the chart; changes follow one another, each on what the one before has made. */
+/**
+ * Changes the chosen note of the melody in the chart; changes follow one another, each on what the one before has made.
+ */
 export function useTuneEdit(): TuneEdit {
   const { desk, chart } = useWork();
   const { arrangement } = useArranged();

@@ -13,7 +13,10 @@ const MOST_OF_AN_EVENING = 32 << 20;
 
 type Work = { what: string; done: number; of: number };
 
-/** What takes a while: the evening kept for the stand, and its pages on paper; each shows how far it is and can be stopped. */
+/**
+ * What takes a while: the evening kept for the stand, and its pages on paper; each shows how far it is and can be
+ * stopped.
+ */
 export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | undefined }) {
   const [wanted] = useWanted();
   const fingers = useFingersShown();

@@ -205,7 +205,10 @@ function Laying({ onLeave, children }: { onLeave: () => void; children: ReactNod
   );
 }
 
-/** A song of an evening is heard and shown in its key, its arrangement and its tempo of that night; what is kept of it stays as it was. */
+/**
+ * A song of an evening is heard and shown in its key, its arrangement and its tempo of that night; what is kept of it
+ * stays as it was.
+ */
 function useTonight({ id, item, known }: Evening): { ready: boolean; tempo: number | undefined } {
   const { song } = useWork();
   const { setTrial, setTriedChoices, setTempo } = useShown();

@@ -211,7 +211,10 @@ export function StagePages({
 
 type Line = { top: number; height: number };
 
-/** How many lines of the next page stand over this one, and down to where: lines of this page are covered whole, and at least its last stays to be played; null where it would not. */
+/**
+ * How many lines of the next page stand over this one, and down to where: lines of this page are covered whole, and at
+ * least its last stays to be played; null where it would not.
+ */
 export function coverOf(page: Line[], next: Line[], height: number): { lines: number; to: number } | null {
   for (let lines = next.length; lines > 0; lines--) {
     const last = next[lines - 1];

@@ -5,7 +5,10 @@ export const NEXT = ["ArrowRight", "ArrowDown", "PageDown", " ", "Enter"];
 export const BACK = ["ArrowLeft", "ArrowUp", "PageUp", "Backspace"];
 export const TURNING = [...NEXT, ...BACK];
 
-/** Pedals that turn: sostenuto and soft, which leave the right one to the playing; the sustaining one only where that is wanted (MIDI 1.0). */
+/**
+ * Pedals that turn: sostenuto and soft, which leave the right one to the playing; the sustaining one only where that is
+ * wanted (MIDI 1.0).
+ */
 const CONTROL = 0xb0;
 const TURNS = [66, 67];
 const SUSTAIN = 64;
