@@ -115,13 +115,13 @@ public class JudgeController {
                                 note.finger(),
                                 note.bar(),
                                 note.tick(),
-                                tenth(note.ms()),
-                                tenth(note.held())))
+                                Tenths.of(note.ms()),
+                                Tenths.of(note.held())))
                         .toList(),
                 passage.pedal().stream()
-                        .map(span -> new PedalSpanView(tenth(span.down()), tenth(span.up())))
+                        .map(span -> new PedalSpanView(Tenths.of(span.down()), Tenths.of(span.up())))
                         .toList(),
-                tenth(passage.beatMs()));
+                Tenths.of(passage.beatMs()));
     }
 
     private static String name(Arrangement arrangement, int stroke, int note) {
@@ -240,9 +240,9 @@ public class JudgeController {
     private static OfHandView view(Judgement.OfHand hand) {
         return new OfHandView(
                 String.valueOf(hand.hand().letter()),
-                tenth(hand.unevenMs()),
-                hand.swing().map(swung -> tenth(swung.ratio())).orElse(null),
-                hand.swing().map(swung -> tenth(swung.asked())).orElse(null));
+                Tenths.of(hand.unevenMs()),
+                hand.swing().map(swung -> Tenths.of(swung.ratio())).orElse(null),
+                hand.swing().map(swung -> Tenths.of(swung.asked())).orElse(null));
     }
 
     /** What was played against what was asked. */
@@ -266,21 +266,21 @@ public class JudgeController {
                         each.asked().stroke(),
                         each.asked().note(),
                         Names.of(each.verdict()),
-                        tenth(each.off()),
+                        Tenths.of(each.off()),
                         each.key().map(key -> take.keys().get(key).midi()).orElse(null)))
                 .toList();
         return new JudgementView(
                 notes,
                 found.added().stream()
-                        .map(each -> new AddedView(tenth(each.ms()), each.midi(), each.bar()))
+                        .map(each -> new AddedView(Tenths.of(each.ms()), each.midi(), each.bar()))
                         .toList(),
-                tenth(found.delayMs()),
+                Tenths.of(found.delayMs()),
                 Math.round(1000 * found.pace()) / 1000.0,
                 found.clean(),
                 Math.round(1000 * found.right()) / 1000.0,
-                tenth(found.unevenMs()),
+                Tenths.of(found.unevenMs()),
                 found.stops().stream()
-                        .map(stop -> new StopView(stop.bar(), tenth(stop.ms())))
+                        .map(stop -> new StopView(stop.bar(), Tenths.of(stop.ms())))
                         .toList(),
                 found.again().stream()
                         .map(each -> new AgainView(each.from(), each.to()))
@@ -346,9 +346,5 @@ public class JudgeController {
     private static Passage passage(Arrangement arrangement, String bars, String layer, double tempo) {
         Choices.Run run = Choices.Run.parse(bars);
         return Passage.of(arrangement, run.first(), run.last(), Layer.of(layer), tempo);
-    }
-
-    private static double tenth(double value) {
-        return Math.round(10 * value) / 10.0;
     }
 }

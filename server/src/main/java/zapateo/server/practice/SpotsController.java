@@ -100,13 +100,9 @@ public class SpotsController {
                 spot.last(),
                 from,
                 to,
-                tenth(spot.difficulty()),
+                Tenths.of(spot.difficulty()),
                 spot.asks().id(),
-                tenth(spot.fastest()),
+                Tenths.of(spot.fastest()),
                 text);
-    }
-
-    private static double tenth(double value) {
-        return Math.round(10 * value) / 10.0;
     }
 }
