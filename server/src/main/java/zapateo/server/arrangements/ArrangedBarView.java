@@ -69,7 +69,7 @@ public record ArrangedBarView(
         double difficulty,
 
         @Schema(description = "absent where it was not asked for")
-        List<ArrangementView.PartView> parts,
+        List<PartView> parts,
 
         double maxTempo,
 
@@ -99,8 +99,7 @@ public record ArrangedBarView(
                     bar.tick() + span.tick(),
                     span.ticks(),
                     withParts
-                            ? ArrangementView.tenth(
-                                    arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end()))
+                            ? Told.tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end()))
                             : null,
                     understanding
                             .place(bar.written(), i)
@@ -118,7 +117,7 @@ public record ArrangedBarView(
                         .map(span -> new BorrowedView(span.written(), bar.tick() + span.tick(), span.ticks()))
                         .toList();
         return new ArrangedBarView(
-                ArrangementView.unless("chart", section.part().id()),
+                Told.unless("chart", section.part().id()),
                 bar.index(),
                 bar.number(),
                 section.name(),
@@ -144,16 +143,16 @@ public record ArrangedBarView(
                 some(bar.written().marks().pins().stream()
                         .map(pin -> new PinView(pin.text(), pin.warning()))
                         .toList()),
-                ArrangementView.tenth(play.difficulty().total()),
+                Told.tenth(play.difficulty().total()),
                 withParts
-                        ? ArrangementView.PartView.of(
+                        ? PartView.of(
                                 play.difficulty(),
                                 part -> play.spots().get(part).stream()
                                         .map(places::get)
                                         .sorted()
                                         .toList())
                         : null,
-                ArrangementView.tenth(arrangement.maxTempo(bar.index())),
+                Told.tenth(arrangement.maxTempo(bar.index())),
                 MeetingView.of(meeting),
                 HoldingView.of(
                         arrangement.holding().get(bar.index()),

@@ -3,7 +3,6 @@ package zapateo.server.arrangements;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -15,14 +14,12 @@ import java.util.function.Function;
 import java.util.stream.IntStream;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Meeting;
-import zapateo.hand.Difficulty;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
-import zapateo.server.bounds.NameOf;
 import zapateo.server.charts.ChartView.TempoView;
 import zapateo.server.problems.ProblemView;
 import zapateo.song.Song;
@@ -76,23 +73,6 @@ public record ArrangementView(
         List<StrokeView.NoteView> notes) {
 
     /**
-     * What makes something hard.
-     *
-     * @param id reach, jumps, fingers, rhythm, together or reading
-     * @param value 0 to 100
-     * @param strokes that make it so, by their places; none for the whole song, nor for reading, which all of a bar's
-     *     strokes share
-     */
-    public record PartView(@NameOf(Difficulty.Part.class) String id, double value, List<Integer> strokes) {
-
-        static List<PartView> of(Difficulty difficulty, Function<Difficulty.Part, List<Integer>> strokes) {
-            return Arrays.stream(Difficulty.Part.values())
-                    .map(part -> new PartView(part.id(), tenth(difficulty.part(part)), strokes.apply(part)))
-                    .toList();
-        }
-    }
-
-    /**
      * A bar that cannot be played faster.
      *
      * @param bar by index
@@ -113,10 +93,6 @@ public record ArrangementView(
      */
     public record PieceView(int tick, double ms, double pace) {}
 
-    static double tenth(double value) {
-        return Math.round(10 * value) / 10.0;
-    }
-
     public record ReasonView(String code, Map<String, String> args) {
 
         private static ReasonView of(Reason reason) {
@@ -127,20 +103,6 @@ public record ArrangementView(
     public record PedalView(int down, int up) {}
 
     private static final int LIMITS = 5;
-
-    /** What is told of each, without a stream: it is asked for every stroke, of which each has a few. */
-    static <T, V> List<V> each(List<T> list, Function<T, V> told) {
-        List<V> all = new ArrayList<>(list.size());
-        for (T one : list) {
-            all.add(told.apply(one));
-        }
-        return all;
-    }
-
-    /** A value, but for what it usually is. */
-    static <T> T unless(T usual, T value) {
-        return usual.equals(value) ? null : value;
-    }
 
     /** @param withParts whether it is told what makes bars hard */
     static ArrangementView of(
@@ -206,9 +168,9 @@ public record ArrangementView(
                 arrangement.pedal().stream()
                         .map(pedal -> new PedalView(pedal.down(), pedal.up()))
                         .toList(),
-                tenth(arrangement.play().song().total()),
+                Told.tenth(arrangement.play().song().total()),
                 withParts ? PartView.of(arrangement.play().song(), part -> List.of()) : null,
-                tenth(arrangement.maxTempo()),
+                Told.tenth(arrangement.maxTempo()),
                 limits(arrangement, places, words),
                 problems,
                 null);
@@ -329,7 +291,7 @@ public record ArrangementView(
                             String.valueOf(Math.round(arrangement.maxTempo(bar))))));
             limits.add(new LimitView(
                     bar,
-                    tenth(arrangement.maxTempo(bar)),
+                    Told.tenth(arrangement.maxTempo(bar)),
                     places.get(play.slowest().get()),
                     why.equals(before) ? null : why));
             before = why;

@@ -1,8 +1,8 @@
 package zapateo.server.arrangements;
 
-import static zapateo.server.arrangements.ArrangementView.each;
-import static zapateo.server.arrangements.ArrangementView.tenth;
-import static zapateo.server.arrangements.ArrangementView.unless;
+import static zapateo.server.arrangements.Told.each;
+import static zapateo.server.arrangements.Told.tenth;
+import static zapateo.server.arrangements.Told.unless;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
