@@ -220,19 +220,15 @@ public class Arranging {
                 .map(Bar::index)
                 .orElse(0);
         return new Weighed(
-                tenth(before.play().song().total()),
-                tenth(after.play().song().total()),
-                tenth(before.play().bars().get(bar).difficulty().total()),
-                tenth(after.play().bars().get(bar).difficulty().total()));
+                Told.tenth(before.play().song().total()),
+                Told.tenth(after.play().song().total()),
+                Told.tenth(before.play().bars().get(bar).difficulty().total()),
+                Told.tenth(after.play().bars().get(bar).difficulty().total()));
     }
 
     private Arrangement arranged(Asked asked, Choices choices) {
         return computed.arrangement(
                 asked.key(choices), () -> asked.arranger().arrange(asked.song(), choices, asked.pianist()));
-    }
-
-    private static double tenth(double value) {
-        return Math.round(10 * value) / 10.0;
     }
 
     /** What may mend an arrangement that was read. */

@@ -52,8 +52,8 @@ public class PlayabilityController {
                         rung.level().number(),
                         rung.level().name(),
                         rung.level().use(),
-                        tenth(rung.difficulty().total()),
-                        tenth(rung.maxTempo())))
+                        Told.tenth(rung.difficulty().total()),
+                        Told.tenth(rung.maxTempo())))
                 .toList();
     }
 
@@ -97,8 +97,8 @@ public class PlayabilityController {
                         true,
                         found.level().number(),
                         found.level().name(),
-                        tenth(found.before().total()),
-                        tenth(found.after().total()),
+                        Told.tenth(found.before().total()),
+                        Told.tenth(found.after().total()),
                         found.lost().stream().map(words::of).toList(),
                         found.won().stream().map(words::of).toList()))
                 .orElseGet(() -> new EasierView(false, 0, "", 0, 0, List.of(), List.of()));
@@ -130,8 +130,8 @@ public class PlayabilityController {
                         each.key().signs(),
                         hundredth(each.key().blackRoots()),
                         hundredth(each.key().blackTones()),
-                        tenth(each.difficulty().total()),
-                        tenth(each.maxTempo())))
+                        Told.tenth(each.difficulty().total()),
+                        Told.tenth(each.maxTempo())))
                 .toList();
     }
 
@@ -244,13 +244,9 @@ public class PlayabilityController {
                             fit.lowest().toString(),
                             fit.highest().toString(),
                             fit.reached(),
-                            tenth(each.measured().difficulty().total()));
+                            Told.tenth(each.measured().difficulty().total()));
                 })
                 .toList();
-    }
-
-    private static double tenth(double value) {
-        return Math.round(10 * value) / 10.0;
     }
 
     private static double hundredth(double value) {
