@@ -1517,12 +1517,19 @@ export interface components {
             problem: string;
         };
         ChoiceView: {
+            along: string | null;
+            apart: boolean;
+            falls: string | null;
             id: string;
+            kind: string;
             name: string;
+            nothing: string | null;
+            on: string | null;
+            open: components["schemas"]["NamedView"] | null;
             places: string[];
             use: string;
             usual: string | null;
-            values: string[];
+            values: components["schemas"]["NamedView"][];
         };
         ChoicesRequest: {
             /** @description what the basses do in place of the figure's own; expected auto or the id of a bass line */
@@ -1909,6 +1916,9 @@ export interface components {
         FigureView: {
             accepts: string[];
             atLevels: string[];
+            choices: {
+                [key: string]: components["schemas"]["OfferView"];
+            };
             /** Format: int32 */
             chords: number;
             family: string;
@@ -1931,7 +1941,6 @@ export interface components {
             variations: components["schemas"]["VariationView"][];
             /** Format: int32 */
             version: number | null;
-            voicings: components["schemas"]["VoicingView"][];
         };
         FindingView: {
             bars: number[];
@@ -2012,16 +2021,9 @@ export interface components {
         FormView: {
             /** Format: int32 */
             bars: number;
-            closes: components["schemas"]["FormWayView"][];
-            intros: components["schemas"]["FormWayView"][];
             /** Format: int64 */
             ms: number;
             sections: components["schemas"]["FormSectionView"][];
-        };
-        FormWayView: {
-            id: string;
-            name: string;
-            use: string;
         };
         FormWrittenView: {
             chart: string;
@@ -2507,6 +2509,10 @@ export interface components {
             kind: "section";
             /** Format: int32 */
             section: number;
+        };
+        OfferView: {
+            usual: string | null;
+            values: string[] | null;
         };
         OptionsRequest: {
             /** @description what the basses do in place of the figure's own; expected auto or the id of a bass line */
@@ -3361,13 +3367,9 @@ export interface components {
             text: string;
         };
         ThereIsView: {
-            bassLines: components["schemas"]["NamedView"][];
             choices: components["schemas"]["ChoiceView"][];
             costs: components["schemas"]["WeighedView"][];
-            endings: components["schemas"]["NamedView"][];
-            leadIns: components["schemas"]["NamedView"][];
             spacings: string[];
-            voicings: components["schemas"]["NamedView"][];
         };
         TiringView: {
             /** Format: int32 */
@@ -3443,11 +3445,6 @@ export interface components {
         VoicesView: {
             keys: number[];
             symbol: string;
-        };
-        VoicingView: {
-            id: string;
-            name: string;
-            use: string;
         };
         WayView: {
             costs: components["schemas"]["CostView"][];

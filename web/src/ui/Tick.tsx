@@ -1,12 +1,23 @@
 /** Something that is on or off. */
-export function Tick({ label, on, onTurn }: { label: string; on: boolean; onTurn: (on: boolean) => void }) {
+export function Tick({
+  label,
+  on,
+  onTurn,
+  slim = false,
+}: {
+  label: string;
+  on: boolean;
+  onTurn: (on: boolean) => void;
+  /** For one of several in a panel. */
+  slim?: boolean;
+}) {
   return (
-    <label className="flex min-h-11 items-center gap-2">
+    <label className={`flex items-center gap-2 ${slim ? "-my-1 min-h-8" : "min-h-11"}`}>
       <input
         type="checkbox"
         checked={on}
         onChange={(event) => onTurn(event.target.checked)}
-        className="h-5 w-5 accent-accent"
+        className={`shrink-0 accent-accent ${slim ? "size-4" : "size-5"}`}
       />
       {label}
     </label>

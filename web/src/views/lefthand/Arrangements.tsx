@@ -10,17 +10,17 @@ import {
 } from "@headlessui/react";
 import { useState } from "react";
 import type { Arrangement, NamedChoices } from "../../api/client";
-import { useArrangement, useThereIs } from "../../api/queries";
+import { useArrangement } from "../../api/queries";
 import { useArranged, useMarked, useWork } from "../../song/desk";
-import { settings } from "./Choices";
+import { settings, useTable } from "../../song/table";
 import { differences } from "./differences";
-import { optionsOf } from "./scope";
 
 /** The arrangements of one song: open another, copy, rename, delete, compare. */
 export function Arrangements() {
   const { desk, setCompared } = useWork();
   const { arrangement } = useArranged();
   const { selection } = useMarked();
+  const table = useTable();
   const { arrangementId, arrangement: name, choices, others } = desk.draft;
   const [asking, setAsking] = useState<"copy" | "rename" | null>(null);
   const [comparing, setComparing] = useState<NamedChoices | null>(null);
@@ -71,7 +71,7 @@ export function Arrangements() {
               >
                 <span className="block font-semibold">{other.name}</span>
                 <span className="block truncate text-[0.88rem] text-quiet">
-                  {settings(optionsOf(other.choices)) || "figure held"}
+                  {settings(table, other.choices) || "figure held"}
                 </span>
               </button>
             </MenuItem>
@@ -215,11 +215,10 @@ function Comparison({
   const { asked } = useWork();
   const first = useArrangement({ ...asked, choices: mine.choices, figures: [] });
   const second = useArrangement({ ...asked, choices: other.choices, figures: [] });
-  const thereIs = useThereIs().data;
   const rows = differences(
     mine.choices,
     other.choices,
-    Object.fromEntries(thereIs?.choices.map((each) => [each.id, each.name]) ?? []),
+    Object.fromEntries(useTable().map((each) => [each.id, each.name])),
   );
   return (
     <Dialog open onClose={onClose} className="relative z-40">

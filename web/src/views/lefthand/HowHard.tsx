@@ -2,8 +2,9 @@ import { useState } from "react";
 import type { Asked } from "../../api/asking";
 import type { Arrangement, Choices, Part } from "../../api/client";
 import { useEasier, useHardness, useLevels } from "../../api/queries";
+import { barsOf, choose, type Scope } from "../../song/scope";
+import { useTable } from "../../song/table";
 import { beatSign } from "../../ui/words";
-import { barsOf, choose, type Scope } from "./scope";
 
 const PARTS: Record<Part["id"], { name: string; says: string }> = {
   reach: { name: "Reach", says: "keys struck together against the span of the hand" },
@@ -44,6 +45,7 @@ export function HowHard({
   onLevel: (level: number | null) => void;
   onChange: (choices: Choices) => void;
 }) {
+  const table = useTable();
   const levels = useLevels(asked, scope.kind === "song");
   const [easing, setEasing] = useState<string | null>(null);
   const [part, setPart] = useState<Part["id"] | null>(null);
@@ -197,7 +199,9 @@ export function HowHard({
             type="button"
             onClick={() => {
               onChange(
-                choose(choices, whole ? { kind: "song" } : { kind: "bars", bars: here }, { level: easier.data.level }),
+                choose(table, choices, whole ? { kind: "song" } : { kind: "bars", bars: here }, {
+                  level: easier.data.level,
+                }),
               );
               setEasing(null);
             }}

@@ -1,10 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import type { Choices as Chosen, Figure, Options, ThereIs } from "../../api/client";
+import type { Choices as Chosen, Figure, Options } from "../../api/client";
 import { useFigures, useReadOver, useSuggestions, useThereIs, useWhy } from "../../api/queries";
 import { wakeEngraver } from "../../score/engraver";
 import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
+import { barsOf, barsOfTheirOwn, choose, follow, ownOptions, playedAt, type Scope, scopeName } from "../../song/scope";
+import { rowOf, useTable } from "../../song/table";
 import { isPlaying, usePlaying } from "../../sound/playing";
 import { MistakeLink } from "../../ui/MistakeLink";
 import { Workbench } from "../../ui/Workbench";
@@ -22,7 +24,6 @@ import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
 import { ScopeBar } from "./ScopeBar";
 import { Staff } from "./Staff";
-import { barsOf, barsOfTheirOwn, choose, follow, ownOptions, playedAt, type Scope, scopeName } from "./scope";
 import { nameOf } from "./shelves";
 import { type Panel, Tabs, WholeSongChanged } from "./Told";
 import { WhyPanel } from "./WhyPanel";
@@ -38,6 +39,7 @@ export function LeftHand() {
   const queries = useQueryClient();
   const figures = useFigures();
   const thereIs = useThereIs();
+  const table = useTable();
   const [held, setScope] = useState<Scope>(SONG);
   const [told, setTold] = useState<{ before: Chosen; more: Options; bars: string } | null>(null);
   const [editing, setEditing] = useState<Edited | null>(null);
@@ -55,7 +57,7 @@ export function LeftHand() {
   // What was chosen just now for the place itself is known before the answer comes.
   const options: Options = scope.kind === "song" ? choices : { ...holding?.chosen, ...ownOptions(choices, scope) };
   const suggested = useSuggestions(asked, options.level ?? null);
-  const figureId = options.figure ?? usual(thereIs.data, "figure");
+  const figureId = options.figure ?? rowOf(table, "song", "figure")?.usual;
   const figure = figures.data?.find((each) => each.id === figureId);
   // What sounds is known of a choice once its answer is there.
   const heard =
@@ -82,7 +84,7 @@ export function LeftHand() {
     setScope(next);
   };
   const chooseHere = (more: Options) => {
-    change(choose(choices, scope, more));
+    change(choose(table, choices, scope, more));
     // Who has taken bars may have meant them.
     if (arrangement && scope.kind === "song" && !all)
       setTold({ before: choices, more, bars: barsOf(arrangement.bars, selection) });
@@ -199,6 +201,7 @@ export function LeftHand() {
                 )}
                 {panel === "read" ? (
                   <ReadOver
+                    table={table}
                     read={read.data}
                     error={read.error?.message ?? null}
                     choices={choices}
@@ -257,7 +260,7 @@ export function LeftHand() {
         <EditedFigure
           edited={editing}
           setEdited={setEditing}
-          onKept={(id) => change(choose(choices, scope, { figure: id }))}
+          onKept={(id) => change(choose(table, choices, scope, { figure: id }))}
         />
       ) : (
         <section
@@ -277,7 +280,7 @@ export function LeftHand() {
                         bar={broken}
                         figure={byHand}
                         kept={ownOptions(choices, barScope(broken)).strokes}
-                        onStrokes={(strokes) => change(choose(choices, barScope(broken), { strokes }))}
+                        onStrokes={(strokes) => change(choose(table, choices, barScope(broken), { strokes }))}
                         onClose={() => setBroken(null)}
                       />
                     ),
@@ -317,7 +320,7 @@ export function LeftHand() {
                       desk.undo();
                     }}
                     onOnly={() => {
-                      change(choose(told.before, { kind: "bars", bars: told.bars }, told.more));
+                      change(choose(table, told.before, { kind: "bars", bars: told.bars }, told.more));
                       setScope({ kind: "bars", bars: told.bars });
                     }}
                     onClose={() => setTold(null)}
@@ -336,9 +339,4 @@ export function LeftHand() {
       )}
     </Workbench>
   );
-}
-
-/** What a choice is where it is left open. */
-function usual(thereIs: ThereIs | undefined, id: string): string | undefined {
-  return thereIs?.choices.find((each) => each.id === id && each.places.includes("song"))?.usual ?? undefined;
 }

@@ -1,5 +1,5 @@
 import type { Arrangement, Choices } from "../../api/client";
-import { spiced } from "./scope";
+import { spiced } from "../../song/scope";
 
 /** What a lively player does otherwise in the taken bars: kept or left plain at a press. */
 export function Lively({

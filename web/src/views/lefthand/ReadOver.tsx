@@ -1,5 +1,6 @@
 import type { Choices, Fault, ReadOver as Read } from "../../api/client";
-import { choose } from "./scope";
+import { choose } from "../../song/scope";
+import type { Row } from "../../song/table";
 
 /**
  * What a strict reader would mark, bar by bar: pressed, its notes are lit; what is meant so is waved off and stays so.
@@ -7,6 +8,7 @@ import { choose } from "./scope";
 export function ReadOver({
   read,
   error,
+  table,
   choices,
   onBar,
   onPoint,
@@ -14,6 +16,7 @@ export function ReadOver({
 }: {
   read: Read | undefined;
   error: string | null;
+  table: Row[];
   choices: Choices;
   onBar: (bar: number) => void;
   onPoint: (strokes: number[]) => void;
@@ -37,7 +40,12 @@ export function ReadOver({
       onChange({ ...choices, locks: (choices.locks ?? []).filter((lock) => lock.bar !== fault.number) });
     else
       onChange(
-        choose(choices, { kind: "bars", bars: String(fault.number) }, { [choice]: value === "false" ? false : value }),
+        choose(
+          table,
+          choices,
+          { kind: "bars", bars: String(fault.number) },
+          { [choice]: value === "false" ? false : value },
+        ),
       );
   };
   return (

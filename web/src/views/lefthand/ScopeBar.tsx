@@ -1,6 +1,6 @@
 import type { Bar, Choices } from "../../api/client";
+import { barsOf, forget, ownOptions, type Scope, scopeName } from "../../song/scope";
 import { Choice } from "../../ui/Choice";
-import { barsOf, forget, ownOptions, type Scope, scopeName } from "./scope";
 
 /** Where the choices go: the whole song, the section at hand, the chosen bars, some of their beats. */
 export function ScopeBar({

@@ -1,6 +1,7 @@
 import type { Arrangement, Figure } from "../../api/client";
+import { ROWS } from "../../song/rows.fixture";
+import { choose } from "../../song/scope";
 import { barDraft, strokesOf } from "./ownBar";
-import { choose } from "./scope";
 
 const bars = [{ tick: 0 }, { tick: 3840 }];
 const reasons = [{ args: { stroke: "1" } }, { args: { stroke: "3+5" } }, { args: {} }];
@@ -48,9 +49,11 @@ describe("a bar broken out by hand", () => {
   });
   it("is left behind by another figure for those bars, not by one for the song", () => {
     const bar = { kind: "bars", bars: "2" } as const;
-    const own = choose({ figure: "held" }, bar, { strokes: "1@0:960" });
-    expect(choose(own, { kind: "song" }, { figure: "stacked" }).overrides).toEqual([{ bars: "2", strokes: "1@0:960" }]);
-    expect(choose(own, bar, { figure: "stacked" }).overrides).toEqual([{ bars: "2", figure: "stacked" }]);
-    expect(choose(own, bar, { strokes: undefined }).overrides).toEqual([{ bars: "2" }]);
+    const own = choose(ROWS, { figure: "held" }, bar, { strokes: "1@0:960" });
+    expect(choose(ROWS, own, { kind: "song" }, { figure: "stacked" }).overrides).toEqual([
+      { bars: "2", strokes: "1@0:960" },
+    ]);
+    expect(choose(ROWS, own, bar, { figure: "stacked" }).overrides).toEqual([{ bars: "2", figure: "stacked" }]);
+    expect(choose(ROWS, own, bar, { strokes: undefined }).overrides).toEqual([{ bars: "2" }]);
   });
 });

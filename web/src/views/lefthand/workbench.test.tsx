@@ -1,6 +1,8 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Arrangement, Choices as Chosen, Figure, Suggested } from "../../api/client";
+import { row } from "../../song/rows.fixture";
+import type { Row } from "../../song/table";
 import { Choices } from "./Choices";
 import { Figures } from "./Figures";
 import { Lively } from "./Lively";
@@ -19,7 +21,11 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
   chords: 2,
   suits: [],
   accepts: voicings.map((voicing) => voicing.id),
-  voicings,
+  choices: {
+    voicing: { values: voicings.map((voicing) => voicing.id), usual: voicings[0]?.id ?? null },
+    register: { values: ["deep", "middle"], usual: "deep" },
+    pedal: { values: null, usual: "true" },
+  },
   registers: ["deep", "middle"],
   atLevels: ["held", "held", id, id, id],
   hands: ["L"],
@@ -146,6 +152,36 @@ describe("the figures", () => {
   });
 });
 
+const TABLE: Row[] = [
+  row("figure", { apart: true, usual: "held" }),
+  row("bassLine", {
+    name: "bass line",
+    open: { id: "open", name: "The figure's own", use: "" },
+    values: [{ id: "smooth", name: "Smooth", use: "By inversions." }],
+  }),
+  row("voicing", {
+    values: [{ id: "open-fifth", name: "Open fifth", use: "Leaves the third to the right hand." }],
+    open: { id: "open", name: "Usual", use: "" },
+    nothing: "This figure spells its chords note by note.",
+    falls: "figure",
+  }),
+  row("withBassPlayer", { name: "bass player", on: "with a bass player", kind: "yes-no", usual: "false" }),
+  row("tenths", {
+    along: "octaves",
+    open: { id: "open", name: "As My hands say", use: "" },
+    values: [{ id: "roll", name: "Roll them", use: "From below." }],
+  }),
+  row("octaves", { apart: true }),
+  row("swingRatio", {
+    name: "swing, long to short",
+    places: ["song"],
+    kind: "number",
+    open: { id: "open", name: "As the feel", use: "" },
+    values: ["1", "1.5"].map((id) => ({ id, name: `${id} to 1`, use: "" })),
+  }),
+  row("seed", { on: "a little uneven", places: ["song"], kind: "seed" }),
+];
+
 describe("the choices", () => {
   const open = { id: "open-fifth", name: "Open fifth", use: "Leaves the third to the right hand." };
   const show = (each: Figure, choices: Chosen = {}, wholeSong = true) => {
@@ -161,11 +197,7 @@ describe("the choices", () => {
         feel="swing"
         swingRatio={2.5}
         thereIs={{
-          choices: [],
-          voicings: [],
-          bassLines: [{ id: "smooth", name: "Smooth", use: "By inversions." }],
-          endings: [],
-          leadIns: [{ id: "none", name: "None", use: "Straight on." }],
+          choices: TABLE,
           costs: [{ id: "mud", name: "Mud low down", unit: "each", weight: 6 }],
           spacings: [],
         }}
@@ -202,6 +234,17 @@ describe("the choices", () => {
     await userEvent.click(screen.getByRole("checkbox", { name: "with a bass player" }));
     expect(onChoose).toHaveBeenLastCalledWith({ withBassPlayer: true });
   });
+  it("take a number, a seed, and what is chosen alike", async () => {
+    const { onChoose, onSong } = show(figure("held", ["4/4"], [open]));
+    await userEvent.click(screen.getByRole("button", { name: /^Swing/ }));
+    await userEvent.click(screen.getByRole("option", { name: "1.5 to 1" }));
+    expect(onSong).toHaveBeenLastCalledWith({ swingRatio: 1.5 });
+    await userEvent.click(screen.getByRole("checkbox", { name: "a little uneven" }));
+    expect(onSong).toHaveBeenLastCalledWith({ seed: 1 });
+    await userEvent.click(screen.getByRole("button", { name: /^Tenths/ }));
+    await userEvent.click(screen.getByRole("option", { name: "Roll them" }));
+    expect(onChoose).toHaveBeenLastCalledWith({ tenths: "roll", octaves: "roll" });
+  });
   it("weigh the costs, and keep what is for the whole song to the whole song", async () => {
     const { onSong } = show(figure("held", ["4/4"], [open]));
     await userEvent.click(screen.getByText("What counts"));
@@ -229,6 +272,7 @@ describe("read over", () => {
     const [onBar, onPoint, onChange] = [vi.fn(), vi.fn(), vi.fn()];
     render(
       <ReadOver
+        table={TABLE}
         read={{ bars: 8, faults }}
         error={null}
         choices={choices}

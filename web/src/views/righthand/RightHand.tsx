@@ -5,12 +5,13 @@ import { useFit, useImprovNotes, useRightFigures } from "../../api/queries";
 import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useShown, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
+import { barsOf } from "../../song/scope";
+import { useTable } from "../../song/table";
 import { playedBar, usePlaying } from "../../sound/playing";
 import { Workbench } from "../../ui/Workbench";
 import { type Edited, EditedFigure } from "../lefthand/EditedFigure";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
-import { barsOf } from "../lefthand/scope";
 import { aimsOf, overAt } from "./aims";
 import { FitPanel, type Taste } from "./FitPanel";
 import { HandsPanel } from "./HandsPanel";
@@ -46,6 +47,7 @@ export function RightHand() {
   const { selection, select, struck, setStruck } = useMarked();
   const { setAims } = useShown();
   const sound = useSound();
+  const table = useTable();
   useEffect(() => void wakeEngraver(), []);
   const figures = useRightFigures();
   const fit = useFit(settledChart, desk.draft.choices.colours);
@@ -94,6 +96,7 @@ export function RightHand() {
         narrow: 14,
         panel: (
           <WhatItPlays
+            table={table}
             right={right}
             figures={figures.data ?? []}
             meter={here.meter}
@@ -149,13 +152,17 @@ export function RightHand() {
             {panel === "tune" && (
               <TunePanel
                 edit={tune}
-                shown={mannerIn(right, here.section).style === "melody"}
+                shown={mannerIn(table, right, here.section).style === "melody"}
                 onFirst={() => {
                   const place = chart && barPlace(chart, arrangement.bars[selection[0]]);
                   if (place) tune.change("add", { place });
                 }}
                 onMelody={() =>
-                  change(chooseManner(right, right.sections?.[here.section] ? here.section : null, { style: "melody" }))
+                  change(
+                    chooseManner(table, right, right.sections?.[here.section] ? here.section : null, {
+                      style: "melody",
+                    }),
+                  )
                 }
               />
             )}
@@ -170,7 +177,7 @@ export function RightHand() {
                 chart={settledChart}
                 colours={desk.draft.choices.colours}
                 bars={barsOf(arrangement.bars, selection)}
-                onHold={() => change(chooseManner(right, section, { style: "comping", shapes: "held" }))}
+                onHold={() => change(chooseManner(table, right, section, { style: "comping", shapes: "held" }))}
               />
             )}
           </section>
@@ -181,7 +188,7 @@ export function RightHand() {
         <EditedFigure
           edited={editing}
           setEdited={setEditing}
-          onKept={(id) => change(chooseManner(right, section, { style: "comping", figure: id }))}
+          onKept={(id) => change(chooseManner(table, right, section, { style: "comping", figure: id }))}
         />
       ) : (
         <section

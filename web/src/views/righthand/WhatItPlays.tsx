@@ -1,60 +1,17 @@
 import type { Figure, RightHand } from "../../api/client";
+import { ChoiceField } from "../../song/ChoiceField";
+import { type Row, rowOf } from "../../song/table";
 import { FigureSteps } from "../../steps/FigureSteps";
 import { isMadeFor } from "../lefthand/Figures";
 import { FigureActions, OwnTools } from "../lefthand/OwnTools";
 import { chooseManner, forgetManner, type Manner, mannerIn } from "./manner";
-
-const STYLES: { id: RightHand["style"]; name: string; says: string }[] = [
-  { id: "none", name: "Rests", says: "The left hand plays alone." },
-  { id: "comping", name: "Chords", says: "Nearest inversions, a third at least above the left hand." },
-  { id: "melody", name: "Melody", says: "The tune of the chart, on top." },
-  {
-    id: "improvise",
-    name: "Chorus",
-    says: "Improvised by rule, to learn from: thirds and sevenths on the changes, steps between, room to breathe.",
-  },
-];
-
-const UNDER: { id: NonNullable<RightHand["under"]>; name: string; says: string }[] = [
-  { id: "alone", name: "Alone", says: "Nothing under it." },
-  { id: "close", name: "Close", says: "The two chord tones next below, where a beat begins or a note is long." },
-  { id: "open", name: "Open", says: "Every other tone of the chord below: wider, lighter." },
-  { id: "thirds", name: "Thirds", says: "A third below every note; a fourth where only that is of the chord." },
-  { id: "sixths", name: "Sixths", says: "A sixth below every note." },
-  { id: "octaves", name: "Octaves", says: "The octave below, with a chord tone inside." },
-  { id: "block", name: "Block", says: "Three chord tones under every note of the tune." },
-  {
-    id: "parts",
-    name: "Four parts",
-    says: "Three voices under the tune as in a hymn book; the left hand has tenor and bass.",
-  },
-  { id: "third", name: "Third on top", says: "The whole chord under a note that is its third; the others alone." },
-];
-
-const SHAPES: { id: NonNullable<RightHand["shapes"]>; name: string; says: string }[] = [
-  { id: "each", name: "each", says: "Each chord in its nearest inversion." },
-  { id: "held", name: "one held", says: "One shape for up to four bars while the bass moves." },
-  { id: "turn", name: "two in turn", says: "The chord and the one on its fourth in turn while the bass stays." },
-];
-
-const TOPS: { id: NonNullable<RightHand["top"]>; name: string }[] = [
-  { id: "nearest", name: "nearest" },
-  { id: "smooth", name: "still" },
-  { id: "third", name: "third on top" },
-];
-
-const MANNERS: { id: NonNullable<RightHand["manner"]>; name: string; says: string }[] = [
-  { id: "mixed", name: "chord and scale", says: "The chord's tones and its scale." },
-  { id: "pentatonic", name: "five notes", says: "The five notes of the key that are safe over all of it." },
-  { id: "blues", name: "blues", says: "The key's blues scale." },
-  { id: "chordal", name: "chord tones", says: "The tones of each chord alone." },
-];
 
 /** What a rhythm of one's own begins as. */
 const OWN = { name: "Rhythm", family: "own", use: "A rhythm of my own.", minTempo: 40, maxTempo: 240, strokes: [] };
 
 /** What the right hand does: rests, chords in a rhythm of their own, the melody with what lies under it. */
 export function WhatItPlays({
+  table,
   right,
   figures,
   meter,
@@ -67,6 +24,7 @@ export function WhatItPlays({
   onEdit,
   onBrought,
 }: {
+  table: Row[];
   right: RightHand;
   figures: Figure[];
   meter: string;
@@ -83,11 +41,13 @@ export function WhatItPlays({
   onEdit: (figure: Figure, copy: boolean) => void;
   onBrought: () => void;
 }) {
+  const row = (id: string) => rowOf(table, "right", id);
   const place = own && section ? section : null;
-  const manner = mannerIn(right, place);
-  const choose = (more: Partial<Manner>) => onChange(chooseManner(right, place, more));
+  const manner = mannerIn(table, right, place);
+  const choose = (more: Partial<Manner>) => onChange(chooseManner(table, right, place, more));
   const others = Object.keys(right.sections ?? {});
-  const style = STYLES.find((each) => each.id === manner.style) ?? STYLES[0];
+  const styles = row("style")?.values ?? [];
+  const unison = row("unison");
   const fills = right.fills ?? null;
   const plain = right.plain ?? [];
   const fitting = [...figures].sort((one, other) => Number(isMadeFor(other, meter)) - Number(isMadeFor(one, meter)));
@@ -126,12 +86,12 @@ export function WhatItPlays({
         {!own && others.length > 0 && <p className="text-[0.88rem] text-quiet">Of their own: {others.join(", ")}.</p>}
         <fieldset className="flex gap-3">
           <legend className="sr-only">What it plays</legend>
-          {STYLES.map((each) => (
+          {styles.map((each) => (
             <button
               key={each.id}
               type="button"
               aria-pressed={manner.style === each.id}
-              onClick={() => choose({ style: each.id })}
+              onClick={() => choose({ style: each.id as Manner["style"] })}
               className={`min-h-9 border-b-2 ${manner.style === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
             >
               {each.name}
@@ -141,25 +101,9 @@ export function WhatItPlays({
         <p className="text-[0.9rem] text-quiet leading-snug">
           {manner.style === "melody" && !hasTune
             ? "The chart has no tune yet. Type one under a row of bars in the chart, as Melody: | E2 F G B4 |, play it in, or import it."
-            : style?.says}
+            : styles.find((each) => each.id === manner.style)?.use}
         </p>
-        {manner.style === "improvise" && (
-          <fieldset className="flex flex-wrap gap-x-4">
-            <legend className="text-quiet">made of</legend>
-            {MANNERS.map((each) => (
-              <button
-                key={each.id}
-                type="button"
-                title={each.says}
-                aria-pressed={(manner.manner ?? "mixed") === each.id}
-                onClick={() => choose({ manner: each.id })}
-                className={`min-h-9 border-b-2 ${(manner.manner ?? "mixed") === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
-              >
-                {each.name}
-              </button>
-            ))}
-          </fieldset>
-        )}
+        {manner.style === "improvise" && <OneOf row={row("manner")} chosen={manner.manner} onChoose={choose} />}
         {manner.style === "improvise" && (
           <p className="flex items-baseline gap-3">
             <span className="text-quiet">chorus {right.chorus ?? 1}</span>
@@ -226,34 +170,15 @@ export function WhatItPlays({
             )}
           </div>
         )}
-        {section && manner.style !== "none" && (
-          <label
-            className="flex min-h-8 items-center gap-1.5"
-            title="Over the last two beats before a section, where the melody rests"
-          >
-            <input
-              type="checkbox"
-              checked={right.unison === true}
-              onChange={(event) => onChange({ ...right, unison: event.target.checked || undefined })}
-              className="size-4 accent-(--accent)"
-            />
-            unison up the chord before a section
-          </label>
+        {section && manner.style !== "none" && unison && (
+          <div title="Over the last two beats before a section, where the melody rests">
+            <ChoiceField row={unison} value={right.unison} onChoose={(more) => onChange({ ...right, ...more })} />
+          </div>
         )}
         {manner.style === "comping" && (
           <>
-            <OneOf
-              label="Shapes"
-              options={SHAPES}
-              chosen={manner.shapes ?? "each"}
-              onChoose={(shapes) => choose({ shapes })}
-            />
-            <OneOf
-              label="Top notes"
-              options={TOPS}
-              chosen={manner.top ?? "nearest"}
-              onChoose={(top) => choose({ top })}
-            />
+            <OneOf row={row("shapes")} chosen={manner.shapes} onChoose={choose} />
+            <OneOf row={row("top")} chosen={manner.top} onChoose={choose} />
             <div className="flex items-baseline gap-4">
               <span className="text-quiet">A rhythm of your own:</span>
               <OwnTools
@@ -278,16 +203,16 @@ export function WhatItPlays({
             />
           ))}
         {manner.style === "melody" &&
-          UNDER.map((each) => (
+          (row("under")?.values ?? []).map((each) => (
             <li key={each.id} className="border-line border-b max-md:w-60 max-md:shrink-0">
               <button
                 type="button"
-                aria-pressed={(manner.under ?? "alone") === each.id}
-                onClick={() => choose({ under: each.id })}
-                className={`block min-h-11 w-full border-l-4 px-4 py-1 text-left ${(manner.under ?? "alone") === each.id ? "border-accent bg-wash" : "border-transparent"}`}
+                aria-pressed={(manner.under ?? row("under")?.usual) === each.id}
+                onClick={() => choose({ under: each.id as Manner["under"] })}
+                className={`block min-h-11 w-full border-l-4 px-4 py-1 text-left ${(manner.under ?? row("under")?.usual) === each.id ? "border-accent bg-wash" : "border-transparent"}`}
               >
                 <span className="block font-semibold leading-tight">{each.name}</span>
-                <span className="block text-[0.88rem] text-quiet leading-snug">{each.says}</span>
+                <span className="block text-[0.88rem] text-quiet leading-snug">{each.use}</span>
               </button>
             </li>
           ))}
@@ -297,31 +222,30 @@ export function WhatItPlays({
 }
 
 /** A row of words of which one is chosen. */
-function OneOf<T extends string>({
-  label,
-  options,
+function OneOf({
+  row,
   chosen,
   onChoose,
 }: {
-  label: string;
-  options: { id: T; name: string; says?: string }[];
-  chosen: T;
-  onChoose: (id: T) => void;
+  row: Row | undefined;
+  chosen: string | undefined;
+  onChoose: (more: Partial<Manner>) => void;
 }) {
+  if (!row) return null;
   return (
     <fieldset className="flex flex-wrap gap-x-3">
-      <legend className="sr-only">{label}</legend>
-      <span aria-hidden="true" className="w-full pt-1 text-quiet">
-        {label}
+      <legend className="sr-only">{row.name}</legend>
+      <span aria-hidden="true" className="w-full pt-1 text-quiet first-letter:uppercase">
+        {row.name}
       </span>
-      {options.map((each) => (
+      {row.values.map((each) => (
         <button
           key={each.id}
           type="button"
-          title={each.says}
-          aria-pressed={chosen === each.id}
-          onClick={() => onChoose(each.id)}
-          className={`min-h-8 border-b-2 text-[0.93rem] ${chosen === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+          title={each.use || undefined}
+          aria-pressed={(chosen ?? row.usual) === each.id}
+          onClick={() => onChoose({ [row.id]: each.id })}
+          className={`min-h-8 border-b-2 text-[0.93rem] ${(chosen ?? row.usual) === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
         >
           {each.name}
         </button>

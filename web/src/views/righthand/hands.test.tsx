@@ -1,6 +1,7 @@
 import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Arrangement, Bar, ChartView, RightHand, Stroke } from "../../api/client";
+import { row } from "../../song/rows.fixture";
 import { hush, type NoteSink, sendNote } from "../../sound/midiOut";
 import { StandInPiano } from "../../sound/standInPiano";
 import { HandsPanel } from "./HandsPanel";
@@ -49,18 +50,21 @@ describe("how the hands meet", () => {
 });
 
 describe("a right hand for a section", () => {
+  const MANNERS = ["style", "figure", "top", "under", "shapes", "manner"].map((id) =>
+    row(id, { places: ["right", "right-section"] }),
+  );
   const whole: RightHand = { style: "melody", under: "close", fills: 4 };
   it("begins as the song has it and changes alone", () => {
-    const chords = chooseManner(whole, "Chorus", { style: "comping" });
+    const chords = chooseManner(MANNERS, whole, "Chorus", { style: "comping" });
     expect(chords).toEqual({ ...whole, sections: { Chorus: { style: "comping", under: "close" } } });
-    expect(mannerIn(chords, "Chorus").style).toBe("comping");
-    expect(mannerIn(chords, "Verse")).toEqual({ style: "melody", under: "close" });
-    expect(mannerIn(chords, null).style).toBe("melody");
+    expect(mannerIn(MANNERS, chords, "Chorus").style).toBe("comping");
+    expect(mannerIn(MANNERS, chords, "Verse")).toEqual({ style: "melody", under: "close" });
+    expect(mannerIn(MANNERS, chords, null).style).toBe("melody");
   });
   it("leaves the others when it is forgotten", () => {
-    const two = chooseManner(chooseManner(whole, "A", { style: "none" }), "B", { shapes: "turn" });
+    const two = chooseManner(MANNERS, chooseManner(MANNERS, whole, "A", { style: "none" }), "B", { shapes: "turn" });
     expect(forgetManner(two, "A").sections).toEqual({ B: { style: "melody", under: "close", shapes: "turn" } });
-    expect(chooseManner(two, null, { style: "improvise" }).sections).toEqual(two.sections);
+    expect(chooseManner(MANNERS, two, null, { style: "improvise" }).sections).toEqual(two.sections);
   });
 });
 

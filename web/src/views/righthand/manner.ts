@@ -1,25 +1,26 @@
 import type { RightHand } from "../../api/client";
+import { type Row, rowsIn } from "../../song/table";
 
 /** How the right hand plays: for the whole song, or in a section of its own. */
 export type Manner = NonNullable<RightHand["sections"]>[string];
 
-const NAMES = ["style", "figure", "top", "under", "shapes", "manner"] as const;
-
-function mannerOf(right: RightHand): Manner {
+/** What of a whole song's manner may differ from section to section. */
+function mannerOf(table: Row[], right: RightHand): Manner {
+  const chosen = right as Record<string, unknown>;
   return Object.fromEntries(
-    NAMES.flatMap((name) => (right[name] === undefined ? [] : [[name, right[name]]])),
+    rowsIn(table, "right-section").flatMap(({ id }) => (chosen[id] === undefined ? [] : [[id, chosen[id]]])),
   ) as Manner;
 }
 
 /** What holds for a section, or for the whole song. */
-export function mannerIn(right: RightHand, section: string | null): Manner {
-  return (section !== null && right.sections?.[section]) || mannerOf(right);
+export function mannerIn(table: Row[], right: RightHand, section: string | null): Manner {
+  return (section !== null && right.sections?.[section]) || mannerOf(table, right);
 }
 
 /** With more chosen for a section, or for the whole song. */
-export function chooseManner(right: RightHand, section: string | null, more: Partial<Manner>): RightHand {
+export function chooseManner(table: Row[], right: RightHand, section: string | null, more: Partial<Manner>): RightHand {
   if (section === null) return { ...right, ...more };
-  return { ...right, sections: { ...right.sections, [section]: { ...mannerIn(right, section), ...more } } };
+  return { ...right, sections: { ...right.sections, [section]: { ...mannerIn(table, right, section), ...more } } };
 }
 
 /** With the section as the whole song again. */

@@ -2,6 +2,7 @@ import { render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Bar, Figure, Fit, ImprovNotes, RightHand } from "../../api/client";
 import { Keyboard } from "../../keyboard/Keyboard";
+import { row } from "../../song/rows.fixture";
 import type { Sound } from "../../sound/usePlayer";
 import { aimsOf, overAt } from "./aims";
 import { FitPanel } from "./FitPanel";
@@ -67,11 +68,37 @@ const notes: ImprovNotes = {
   ],
 };
 
+const RIGHT = ["right", "right-section"];
+const values = (...all: [id: string, name: string][]) => all.map(([id, name]) => ({ id, name, use: `${name}.` }));
+const TABLE = [
+  row("style", {
+    places: RIGHT,
+    usual: "none",
+    values: values(["none", "Rests"], ["comping", "Chords"], ["melody", "Melody"], ["improvise", "Chorus"]),
+  }),
+  row("figure", { places: RIGHT }),
+  row("top", {
+    name: "top notes",
+    places: RIGHT,
+    usual: "nearest",
+    values: values(["nearest", "nearest"], ["third", "third on top"]),
+  }),
+  row("under", { places: RIGHT, usual: "alone", values: values(["alone", "Alone"], ["sixths", "Sixths"]) }),
+  row("shapes", { places: RIGHT, usual: "each", values: values(["each", "each"], ["held", "one held"]) }),
+  row("manner", {
+    places: RIGHT,
+    usual: "mixed",
+    values: values(["mixed", "chord and scale"], ["pentatonic", "five notes"], ["blues", "blues"]),
+  }),
+  row("unison", { places: ["right"], kind: "yes-no", usual: "false", on: "unison up the chord before a section" }),
+];
+
 describe("what the right hand plays", () => {
   const show = (right: RightHand, hasTune = true, section = "", own = false) => {
     const onChange = vi.fn();
     render(
       <WhatItPlays
+        table={TABLE}
         right={right}
         figures={[figure("waltz", "On two and three", "3/4"), figure("beats", "Chords on the beats", "4/4")]}
         meter="4/4"

@@ -1,15 +1,15 @@
 import { useState } from "react";
 import { requestOf } from "../../api/asking";
-import { type Arrangement, api, type Choices, type FormOf, type FormSection, take } from "../../api/client";
-import { useThereIs } from "../../api/queries";
+import { type Arrangement, api, type Choices, type FormSection, take } from "../../api/client";
+import { ChoiceField } from "../../song/ChoiceField";
 import { useWork } from "../../song/desk";
 import { movedDraft } from "../../song/moved";
+import { rowOf, useTable } from "../../song/table";
 import { Choice } from "../../ui/Choice";
 import { Field } from "../../ui/Field";
 import { Tick } from "../../ui/Tick";
 import { keyUpOf, open, timesOf, withBreak, withKeyUp, withTimes } from "./form";
 
-const TAGS = ["once", "twice: once more", "three times", "four times"];
 /** What the form is made of, beside what its last bars do. */
 const BUILT = [
   "intro",
@@ -25,19 +25,27 @@ const BUILT = [
 ] as const;
 
 /** How the song is built for this once: what comes before it, how often its sections come, what comes behind. */
-export function FormPanel({
-  form,
-  arrangement,
-  taken,
-}: {
-  form: FormOf;
-  arrangement: Arrangement;
-  taken: FormSection | null;
-}) {
+export function FormPanel({ arrangement, taken }: { arrangement: Arrangement; taken: FormSection | null }) {
   const { desk, asked } = useWork();
   const { choices } = desk.draft;
   const [said, setSaid] = useState("");
-  const thereIs = useThereIs();
+  const table = useTable();
+  /** A row's field; what is usual is left open. */
+  const field = (id: keyof Choices, put = (value: unknown) => open(choices, id, value as never)) => {
+    const row = rowOf(table, "song", id);
+    return (
+      row && (
+        <ChoiceField
+          row={row}
+          value={choices[id]}
+          onChoose={(more) => {
+            const value = more[id];
+            void change(put(value === false || String(value) === row.usual ? undefined : value));
+          }}
+        />
+      )
+    );
+  };
   // What cannot be built of this song is said, and the form stays as it was.
   const change = async (next: Choices) => {
     try {
@@ -77,19 +85,11 @@ export function FormPanel({
       )}
       <h2 className="text-lg">Before the song</h2>
       <div className="mt-1 grid gap-2">
-        <Choice
-          label="Intro"
-          value={choices.intro ?? "none"}
-          options={form.intros.map((way) => ({ value: way.id, label: way.name }))}
-          reason={form.intros.find((way) => way.id === (choices.intro ?? "none"))?.use ?? ""}
-          onChange={(value) =>
-            void change(
-              value === "own"
-                ? { ...choices, intro: "own", introChords: choices.introChords ?? firstChords(arrangement) }
-                : open(choices, "intro", value === "none" ? undefined : (value as NonNullable<Choices["intro"]>)),
-            )
-          }
-        />
+        {field("intro", (value) =>
+          value === "own"
+            ? { ...choices, intro: "own", introChords: choices.introChords ?? firstChords(arrangement) }
+            : open(choices, "intro", value as Choices["intro"]),
+        )}
         {choices.intro === "own" && (
           <Field
             labelled
@@ -99,43 +99,13 @@ export function FormPanel({
             onTake={(text) => void change({ ...choices, introChords: text })}
           />
         )}
-        {choices.intro && (
-          <Tick
-            label="It goes round until told to go on (V)"
-            on={choices.introWaits === true}
-            onTurn={(on) => void change(open(choices, "introWaits", on || undefined))}
-          />
-        )}
+        {choices.intro && field("introWaits")}
       </div>
       <h2 className="mt-4 text-lg">Behind the song</h2>
       <div className="mt-1 grid gap-2">
-        <Choice
-          label="The last line"
-          value={String(choices.tags ?? 0)}
-          options={TAGS.map((label, at) => ({ value: String(at), label }))}
-          onChange={(value) => void change(open(choices, "tags", Number(value) || undefined))}
-        />
-        <Choice
-          label="The last bars"
-          value={choices.close ?? "plain"}
-          options={form.closes.map((way) => ({ value: way.id, label: way.name }))}
-          reason={form.closes.find((way) => way.id === (choices.close ?? "plain"))?.use ?? ""}
-          onChange={(value) =>
-            void change(
-              open(choices, "close", value === "plain" ? undefined : (value as NonNullable<Choices["close"]>)),
-            )
-          }
-        />
-        <Choice
-          label="The last chord"
-          value={choices.ending ?? ""}
-          options={[
-            { value: "", label: "The figure's own" },
-            ...(thereIs.data?.endings ?? []).map((each) => ({ value: each.id, label: each.name })),
-            { value: "figure", label: "No ending, the figure goes on" },
-          ]}
-          onChange={(value) => void change(open(choices, "ending", (value || undefined) as Choices["ending"]))}
-        />
+        {field("tags")}
+        {field("close")}
+        {field("ending")}
         <Field
           labelled
           className="mt-0.5 block w-full font-serif"
@@ -144,11 +114,7 @@ export function FormPanel({
           placeholder="as in  Fm6 . C ."
           onTake={(text) => void change(open(choices, "lastBar", text))}
         />
-        <Tick
-          label="Slower in the last two bars"
-          on={choices.ritard === true}
-          onTurn={(on) => void change(open(choices, "ritard", on || undefined))}
-        />
+        {field("ritard")}
       </div>
       <h2 className="mt-4 text-lg">Until told</h2>
       <Field

@@ -149,7 +149,7 @@ export function Sheet() {
           mm={paper.mm}
           foot={footOf(arrangement.title, song.version)}
         />
-        <FormPanel form={form.data} arrangement={arrangement} taken={taken} />
+        <FormPanel arrangement={arrangement} taken={taken} />
       </div>
     </div>
   );

@@ -44,6 +44,8 @@ class ArchitectureTest {
                 .definedBy("zapateo.part")
                 .layer("hand")
                 .definedBy("zapateo.hand")
+                .layer("choice")
+                .definedBy("zapateo.choice")
                 .layer("colour")
                 .definedBy("zapateo.colour")
                 .layer("lefthand")
@@ -66,6 +68,8 @@ class ArchitectureTest {
                 .mayOnlyAccessLayers("refusal")
                 .whereLayer("harmony")
                 .mayOnlyAccessLayers("refusal", "pitch", "search")
+                .whereLayer("choice")
+                .mayOnlyAccessLayers("refusal", "rhythm")
                 .whereLayer("song")
                 .mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm")
                 .whereLayer("part")
@@ -75,13 +79,16 @@ class ArchitectureTest {
                 .whereLayer("colour")
                 .mayOnlyAccessLayers("refusal", "pitch", "rhythm", "search", "harmony", "song")
                 .whereLayer("lefthand")
-                .mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand")
+                .mayOnlyAccessLayers(
+                        "choice", "refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand")
                 .whereLayer("righthand")
-                .mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand")
+                .mayOnlyAccessLayers(
+                        "choice", "refusal", "pitch", "harmony", "rhythm", "song", "search", "part", "hand")
                 .whereLayer("critic")
                 .mayOnlyAccessLayers("refusal", "pitch", "harmony", "rhythm", "song", "part", "hand")
                 .whereLayer("arrangement")
                 .mayOnlyAccessLayers(
+                        "choice",
                         "critic",
                         "refusal",
                         "pitch",

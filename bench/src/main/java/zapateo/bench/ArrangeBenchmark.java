@@ -14,7 +14,6 @@ import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
 import zapateo.format.FingersShown;
@@ -23,6 +22,7 @@ import zapateo.format.MusicXmlWriter;
 import zapateo.format.PageShown;
 import zapateo.hand.Hand;
 import zapateo.rhythm.FigureBook;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
@@ -66,7 +66,7 @@ public class ArrangeBenchmark {
         return arranger.arrange(
                 song,
                 Choices.figure(figure)
-                        .right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "chord-lowest-pair")),
+                        .right(RightHand.of(RightChoices.Style.COMPING).with(RightChoice.FIGURE, "chord-lowest-pair")),
                 Hand.USUAL);
     }
 
@@ -76,7 +76,8 @@ public class ArrangeBenchmark {
         return arranger.arrange(
                 sung,
                 Choices.figure(figure)
-                        .right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.CLOSE)),
+                        .right(RightHand.of(RightChoices.Style.MELODY)
+                                .with(RightChoice.UNDER, RightChoices.Under.CLOSE)),
                 Hand.USUAL);
     }
 

@@ -19,20 +19,22 @@ import java.util.stream.LongStream;
 import java.util.stream.Stream;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
 import zapateo.arrangement.ReadOver;
 import zapateo.arrangement.RightHand;
+import zapateo.arrangement.SongChoice;
 import zapateo.colour.Harmonising;
 import zapateo.critic.Critic;
 import zapateo.format.Hands;
 import zapateo.format.MusicXmlWriter;
 import zapateo.format.PageRows;
 import zapateo.hand.Pianist;
+import zapateo.lefthand.LeftChoice;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Liveliness;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices.Shapes;
 import zapateo.righthand.RightChoices.Style;
 import zapateo.righthand.RightChoices.Top;
@@ -68,7 +70,7 @@ public final class Faults {
         measured(
                 songs + " seeded songs, levels off, some liveliness",
                 seeded,
-                figures -> Choices.figure(figures.id()).with(Choice.LIVELINESS, Liveliness.SOME));
+                figures -> Choices.figure(figures.id()).with(LeftChoice.LIVELINESS, Liveliness.SOME));
         List<Song> byHand = byHand();
         ways(seeded, byHand);
         measure(byHand.size() + " charts written by hand, levels off", byHand, 0);
@@ -124,7 +126,9 @@ public final class Faults {
                         level == 0
                                 ? Choices.figure(figure.id())
                                 : ladder.settled(
-                                        song, Choices.figure(figure.id()).with(Choice.LEVEL, level), Pianist.USUAL)));
+                                        song,
+                                        Choices.figure(figure.id()).with(SongChoice.LEVEL, level),
+                                        Pianist.USUAL)));
         counted.tell(what, "figures");
     }
 
@@ -142,35 +146,34 @@ public final class Faults {
         Map<String, Choices> chords = new TreeMap<>();
         for (Figure figure : FigureBook.ofTheRightHand().figures()) {
             chords.put(
-                    "comping " + figure.id(),
-                    right(RightHand.of(Style.COMPING).with(Choice.RIGHT_FIGURE, figure.id())));
+                    "comping " + figure.id(), right(RightHand.of(Style.COMPING).with(RightChoice.FIGURE, figure.id())));
         }
         for (Shapes shapes : Shapes.values()) {
             chords.put(
-                    "shapes " + shapes.id(), right(RightHand.of(Style.COMPING).with(Choice.SHAPES, shapes)));
+                    "shapes " + shapes.id(), right(RightHand.of(Style.COMPING).with(RightChoice.SHAPES, shapes)));
         }
         for (Top top : Top.values()) {
-            chords.put("top " + top.id(), right(RightHand.of(Style.COMPING).with(Choice.TOP, top)));
+            chords.put("top " + top.id(), right(RightHand.of(Style.COMPING).with(RightChoice.TOP, top)));
         }
         chords.put("chorus", right(RightHand.of(Style.IMPROVISE)));
         Map<String, Choices> sung = new TreeMap<>();
         for (Under under : Under.values()) {
-            sung.put("under " + under.id(), right(RightHand.of(Style.MELODY).with(Choice.UNDER, under)));
+            sung.put("under " + under.id(), right(RightHand.of(Style.MELODY).with(RightChoice.UNDER, under)));
         }
-        sung.put("fills", right(RightHand.of(Style.MELODY).with(Choice.FILLS, 3L)));
-        sung.put("unison", right(RightHand.of(Style.MELODY).with(Choice.UNISON, true)));
+        sung.put("fills", right(RightHand.of(Style.MELODY).with(RightChoice.FILLS, 3L)));
+        sung.put("unison", right(RightHand.of(Style.MELODY).with(RightChoice.UNISON, true)));
         Counted counted = new Counted();
         int[] turn = new int[1];
         each(seeded, (song, figure) -> {
             List<Map.Entry<String, Choices>> all = new ArrayList<>(chords.entrySet());
             Map.Entry<String, Choices> way = all.get(turn[0]++ % all.size());
-            counted.read(way.getKey(), song, way.getValue().with(Choice.FIGURE, figure.id()));
+            counted.read(way.getKey(), song, way.getValue().with(LeftChoice.FIGURE, figure.id()));
         });
         List<Song> tunes = Stream.concat(seeded.stream(), byHand.stream())
                 .filter(Song::hasTune)
                 .toList();
         each(tunes, (song, figure) -> {
-            sung.forEach((name, way) -> counted.read(name, song, way.with(Choice.FIGURE, figure.id())));
+            sung.forEach((name, way) -> counted.read(name, song, way.with(LeftChoice.FIGURE, figure.id())));
         });
         counted.tell("ways of the right hand", "ways");
     }

@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
+import zapateo.choice.Options;
 import zapateo.colour.ColourRule;
 import zapateo.colour.Coloured;
 import zapateo.colour.Formed;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.LeftHand;
 import zapateo.lefthand.Realised;
 import zapateo.part.Part;
@@ -53,7 +55,7 @@ public final class Arranger {
     /** A song with its colours, as far as its level has them: the two easiest have no chords in passing. */
     private static Coloured coloured(Song song, Choices choices) {
         return choices.song()
-                        .get(Choice.LEVEL)
+                        .get(SongChoice.LEVEL)
                         .filter(level -> level < PASSING_FROM)
                         .isPresent()
                 ? Coloured.plainer(song, choices.colours())
@@ -63,7 +65,7 @@ public final class Arranger {
     /** The figures that choices name or leave to what is usual; what there is not is passed over. */
     List<Figure> figures(Choices choices) {
         return Stream.concat(
-                        choices.figures().stream(), Stream.of(choices.song().orUsual(Choice.FIGURE)))
+                        choices.figures().stream(), Stream.of(choices.song().orUsual(LeftChoice.FIGURE)))
                 .distinct()
                 .sorted()
                 .flatMap(id -> book.figure(id).stream())
@@ -89,11 +91,11 @@ public final class Arranger {
         Song song = coloured.song();
         ChoicePlan plan = new ChoicePlan(book, Building.thinned(song, voiced(coloured, choices)), song, pianist);
         List<Holding> holding = plan.holding();
-        Feels feels = Feels.of(song, choices.song().get(Choice.SWING_RATIO), holding);
+        Feels feels = Feels.of(song, choices.song().get(SongChoice.SWING_RATIO), holding);
         Timeline timeline = Timeline.of(song, feels.swing(), feels.straight());
         BothHands both = BothHands.of(song, choices.right(), book, LeftHand.place(song, plan, pianist), pianist);
         Realised realised = both.left();
-        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(Choice.SEED))
+        List<Stroke> strokes = new Heard(song, timeline, choices.song().get(SongChoice.SEED))
                 .of(Building.fading(
                         song, choices.song(), Balance.of(Shades.of(song).on(song, both.strokes()))));
         List<Reason> notices = new ArrayList<>(plan.notices());
@@ -126,7 +128,7 @@ public final class Arranger {
                         new Choices.Run(bar.number(), bar.number()),
                         Optional.of(bar.pass()),
                         Optional.of(beats),
-                        Options.OPEN.with(Choice.FIGURE, HELD).with(Choice.VOICING, voicing.get())));
+                        Options.OPEN.with(LeftChoice.FIGURE, HELD).with(LeftChoice.VOICING, voicing.get())));
             }
         }
         return all;

@@ -2,6 +2,9 @@ package zapateo.arrangement;
 
 import java.util.List;
 import java.util.Map;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
+import zapateo.lefthand.LeftChoice;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Meter;
@@ -38,13 +41,13 @@ public final class BassPart {
     /** Quarters a minute up to which a line walks. */
     private static final double WALKS = 240;
 
-    private static final List<Choice<?>> KEPT = List.of(Choice.SWING_RATIO, Choice.CLOSE);
+    private static final List<Choice<?>> KEPT = List.of(SongChoice.SWING_RATIO, SongChoice.CLOSE);
 
     private BassPart() {}
 
     /** The choices that have it played by a left hand alone. */
     public static Choices of(Song song, Choices choices, FigureBook book) {
-        String family = book.figure(choices.song().orUsual(Choice.FIGURE))
+        String family = book.figure(choices.song().orUsual(LeftChoice.FIGURE))
                 .map(Figure::family)
                 .orElse("");
         String wanted = BY_FAMILY.getOrDefault(family, PLAIN);
@@ -52,9 +55,9 @@ public final class BassPart {
         boolean fits =
                 song.bars().stream().map(bar -> bar.meter()).distinct().allMatch(meter -> accepts(book, line, meter));
         Options options = fits
-                ? Options.OPEN.with(Choice.FIGURE, line)
-                : Options.OPEN.with(Choice.FIGURE, HELD).with(Choice.VOICING, "single");
-        options = options.with(Choice.PEDAL, false).with(Choice.ENDING, Choice.FIGURE_GOES_ON);
+                ? Options.OPEN.with(LeftChoice.FIGURE, line)
+                : Options.OPEN.with(LeftChoice.FIGURE, HELD).with(LeftChoice.VOICING, "single");
+        options = options.with(LeftChoice.PEDAL, false).with(SongChoice.ENDING, SongChoice.FIGURE_GOES_ON);
         for (Choice<?> choice : Building.CHOICES) {
             options = keeping(choice, choices.song(), options);
         }

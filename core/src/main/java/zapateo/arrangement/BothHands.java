@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import zapateo.choice.Options;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.lefthand.Placed;
@@ -31,6 +32,7 @@ import zapateo.righthand.Lick;
 import zapateo.righthand.Licks;
 import zapateo.righthand.MelodyOctave;
 import zapateo.righthand.Restored;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.RightChoices.Under;
 import zapateo.righthand.TuneHand;
@@ -86,7 +88,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
             this.pianist = pianist;
             this.hand = pianist.rightOnKeys();
             this.asTheyAre = song.bars().stream()
-                    .filter(bar -> right.orUsual(Choice.AS_THEY_ARE).contains(bar.number()))
+                    .filter(bar -> right.orUsual(RightChoice.AS_THEY_ARE).contains(bar.number()))
                     .map(Bar::index)
                     .collect(Collectors.toSet());
         }
@@ -107,7 +109,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
                     .filter(stroke -> stroke.nature().origin().isTune() || !taken.contains(stroke.bar()))
                     .toList();
             List<GivenRun> runs = parts;
-            if (right.orUsual(Choice.UNISON)) {
+            if (right.orUsual(RightChoice.UNISON)) {
                 Unison unison = Unison.before(song, left, inTime(played, own));
                 runs = GivenRun.over(parts, unison.left());
                 played = unison.right().stream()
@@ -155,10 +157,10 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
         }
 
         private List<Stroke> played(Options manner, Set<Integer> bars) {
-            return switch (manner.orUsual(Choice.STYLE)) {
+            return switch (manner.orUsual(RightChoice.STYLE)) {
                 case NONE -> List.of();
                 case IMPROVISE ->
-                    inItsOctave(Chorus.of(song, right.orUsual(Choice.CHORUS), manner.orUsual(Choice.MANNER)));
+                    inItsOctave(Chorus.of(song, right.orUsual(RightChoice.CHORUS), manner.orUsual(RightChoice.MANNER)));
                 case COMPING ->
                     Comping.of(
                             song,
@@ -166,22 +168,28 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
                             hand,
                             new RightChoices(
                                     figure(song, manner, book),
-                                    manner.orUsual(Choice.TOP),
-                                    manner.orUsual(Choice.SHAPES)));
+                                    manner.orUsual(RightChoice.TOP),
+                                    manner.orUsual(RightChoice.SHAPES)));
                 case MELODY -> {
                     if (!song.hasTune()) {
                         notices.add(Reason.of("no-tune", Map.of()));
                     }
                     under.addAll(
-                            Set.of(Under.ALONE, Under.PARTS).contains(manner.orUsual(Choice.UNDER)) ? Set.of() : bars);
-                    List<Stroke> tune = manner.orUsual(Choice.UNDER) == Under.PARTS
+                            Set.of(Under.ALONE, Under.PARTS).contains(manner.orUsual(RightChoice.UNDER))
+                                    ? Set.of()
+                                    : bars);
+                    List<Stroke> tune = manner.orUsual(RightChoice.UNDER) == Under.PARTS
                             ? inParts(bars)
                             : TuneHand.of(
-                                    song, inItsOctave(TuneHand.alone(song)), left, hand, manner.orUsual(Choice.UNDER));
+                                    song,
+                                    inItsOctave(TuneHand.alone(song)),
+                                    left,
+                                    hand,
+                                    manner.orUsual(RightChoice.UNDER));
                     yield right.song()
-                            .get(Choice.FILLS)
-                            .map(seed ->
-                                    inTime(tune, Fills.of(song, tune, left, hand, seed, right.orUsual(Choice.PLAIN))))
+                            .get(RightChoice.FILLS)
+                            .map(seed -> inTime(
+                                    tune, Fills.of(song, tune, left, hand, seed, right.orUsual(RightChoice.PLAIN))))
                             .orElse(tune);
                 }
             };
@@ -231,7 +239,7 @@ record BothHands(Realised left, List<Stroke> strokes, List<Reason> notices) {
     }
 
     private static Figure figure(Song song, Options manner, FigureBook book) {
-        String id = manner.get(Choice.RIGHT_FIGURE).orElse(Comping.usual(song));
+        String id = manner.get(RightChoice.FIGURE).orElse(Comping.usual(song));
         return book.figure(id)
                 .filter(Figure::isOfRightHand)
                 .orElseThrow(() -> new Refused("right-hand figure \"" + id + "\": expected one of "

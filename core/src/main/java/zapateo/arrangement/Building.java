@@ -4,7 +4,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.colour.Form;
+import zapateo.lefthand.LeftChoice;
 import zapateo.part.Stroke;
 import zapateo.song.Bar;
 import zapateo.song.Song;
@@ -23,41 +26,41 @@ public final class Building {
 
     /** What a form is made of; written into a chart, none of it is left. A fade is no chart's: it stays. */
     public static final List<Choice<?>> CHOICES = List.of(
-            Choice.INTRO,
-            Choice.INTRO_CHORDS,
-            Choice.INTRO_WAITS,
-            Choice.TIMES,
-            Choice.TAGS,
-            Choice.LAST_BAR,
-            Choice.BREAKS,
-            Choice.VAMP,
-            Choice.KEY_UP,
-            Choice.RITARD);
+            SongChoice.INTRO,
+            SongChoice.INTRO_CHORDS,
+            SongChoice.INTRO_WAITS,
+            SongChoice.TIMES,
+            SongChoice.TAGS,
+            SongChoice.LAST_BAR,
+            SongChoice.BREAKS,
+            SongChoice.VAMP,
+            SongChoice.KEY_UP,
+            SongChoice.RITARD);
 
     private Building() {}
 
     public static Form of(Options song) {
         Map<Integer, Integer> times = new LinkedHashMap<>();
-        song.orUsual(Choice.TIMES)
+        song.orUsual(SongChoice.TIMES)
                 .forEach(each -> times.put(first(each), second(each).orElseThrow()));
-        List<Form.Break> breaks = song.orUsual(Choice.BREAKS).stream()
+        List<Form.Break> breaks = song.orUsual(SongChoice.BREAKS).stream()
                 .map(each -> new Form.Break(first(each), second(each)))
                 .toList();
         return new Form(
-                song.orUsual(Choice.INTRO),
-                song.get(Choice.INTRO_CHORDS),
-                song.orUsual(Choice.INTRO_WAITS),
+                song.orUsual(SongChoice.INTRO),
+                song.get(SongChoice.INTRO_CHORDS),
+                song.orUsual(SongChoice.INTRO_WAITS),
                 times,
-                song.orUsual(Choice.TAGS),
-                song.get(Choice.LAST_BAR),
+                song.orUsual(SongChoice.TAGS),
+                song.get(SongChoice.LAST_BAR),
                 breaks,
-                song.get(Choice.VAMP)
+                song.get(SongChoice.VAMP)
                         .map(text -> text.split("-"))
                         .map(ends -> new Form.Bars(Integer.parseInt(ends[0]), Integer.parseInt(ends[1]))),
-                song.get(Choice.KEY_UP)
+                song.get(SongChoice.KEY_UP)
                         .map(text -> new Form.KeyUp(first(text), second(text).orElseThrow())),
-                song.orUsual(Choice.CLOSE),
-                song.orUsual(Choice.RITARD));
+                song.orUsual(SongChoice.CLOSE),
+                song.orUsual(SongChoice.RITARD));
     }
 
     private static int first(String text) {
@@ -75,9 +78,9 @@ public final class Building {
         for (int left = Math.min(FADING, song.bars().size()); left > 0 && fades(choices.song()); left--) {
             Bar bar = song.bars().get(song.bars().size() - left);
             Options thin = Options.OPEN
-                    .with(Choice.FIGURE, HELD)
-                    .with(Choice.VOICING, THINNER.get(Math.min(left, THINNER.size()) - 1))
-                    .with(Choice.LEAD_IN, "none");
+                    .with(LeftChoice.FIGURE, HELD)
+                    .with(LeftChoice.VOICING, THINNER.get(Math.min(left, THINNER.size()) - 1))
+                    .with(LeftChoice.LEAD_IN, "none");
             all = all.override(new Choices.Override(
                     new Choices.Run(bar.number(), bar.number()), Optional.of(bar.pass()), Optional.empty(), thin));
         }
@@ -100,6 +103,6 @@ public final class Building {
     }
 
     private static boolean fades(Options options) {
-        return options.orUsual(Choice.CLOSE) == Form.Close.FADE;
+        return options.orUsual(SongChoice.CLOSE) == Form.Close.FADE;
     }
 }

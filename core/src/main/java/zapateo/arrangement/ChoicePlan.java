@@ -9,11 +9,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import zapateo.choice.Options;
 import zapateo.hand.Pianist;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.Ending;
 import zapateo.lefthand.FigureCheck;
 import zapateo.lefthand.LeadIn;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.LeftHand;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.lefthand.Lock;
@@ -109,8 +111,8 @@ final class ChoicePlan implements Plan {
         Options options = chosen(bar, tick);
         LeftHandChoices known = resolve(options);
         // What was broken out by hand is of its figure: where a level plays another one, the bar goes with it.
-        return options.get(Choice.STROKES)
-                .filter(strokes -> known.figure().id().equals(options.orUsual(Choice.FIGURE)))
+        return options.get(LeftChoice.STROKES)
+                .filter(strokes -> known.figure().id().equals(options.orUsual(LeftChoice.FIGURE)))
                 .map(strokes ->
                         byHand.computeIfAbsent(new ByHand(options, bar.meter()), each -> byHand(known, bar, strokes)))
                 .orElse(known);
@@ -183,7 +185,7 @@ final class ChoicePlan implements Plan {
     /** A progression that goes round has no end; a song that comes home has one. */
     @Override
     public Optional<Ending> ending() {
-        Optional<String> chosen = choices.song().get(Choice.ENDING);
+        Optional<String> chosen = choices.song().get(SongChoice.ENDING);
         if (chosen.isPresent()) {
             return Ending.named(chosen.get());
         }
@@ -208,7 +210,7 @@ final class ChoicePlan implements Plan {
     @Override
     public Optional<String> spice(Bar bar) {
         String at = "@" + bar.number();
-        return choices.song().orUsual(Choice.SPICES).stream()
+        return choices.song().orUsual(SongChoice.SPICES).stream()
                 .filter(each -> each.endsWith(at))
                 .map(each -> each.substring(0, each.indexOf('@')))
                 .reduce((one, other) -> other);
@@ -216,7 +218,7 @@ final class ChoicePlan implements Plan {
 
     @Override
     public long seed() {
-        return choices.song().get(Choice.SEED).orElse(0L);
+        return choices.song().get(SongChoice.SEED).orElse(0L);
     }
 
     @Override
@@ -234,18 +236,18 @@ final class ChoicePlan implements Plan {
     }
 
     private LeftHandChoices resolveAnew(Options chosen) {
-        Optional<Level> level = chosen.get(Choice.LEVEL).map(Level::of);
+        Optional<Level> level = chosen.get(SongChoice.LEVEL).map(Level::of);
         Figure named = figure(chosen);
         Options options = level.map(each -> each.on(chosen, named, way(each))).orElse(chosen);
         Figure figure = figure(options);
-        boolean band = options.orUsual(Choice.WITH_BASS_PLAYER);
-        Optional<BassLine> line = options.get(Choice.BASS_LINE)
+        boolean band = options.orUsual(LeftChoice.WITH_BASS_PLAYER);
+        Optional<BassLine> line = options.get(LeftChoice.BASS_LINE)
                 .map(name -> BassLine.named(name)
                         .orElseThrow(() -> unknown(
                                 "bass line",
                                 name,
                                 BassLine.all().stream().map(BassLine::id).toList())));
-        Optional<LeadIn> leadIn = options.get(Choice.LEAD_IN)
+        Optional<LeadIn> leadIn = options.get(LeftChoice.LEAD_IN)
                 .map(name -> LeadIn.named(name)
                         .orElseThrow(() -> unknown(
                                 "lead-in",
@@ -278,34 +280,29 @@ final class ChoicePlan implements Plan {
         if (leadIn.filter(each -> !each.id().equals("none")).isPresent() && !figure.hasLine()) {
             say("lead-in-unused", Map.of("figure", figure.id(), "name", figure.name()));
         }
+        Voicing voicing = voicing(options, figure);
+        Options heard = LeftChoice.plain(options)
+                .with(LeftChoice.REGISTER, band ? Register.MIDDLE : register(options, figure))
+                .with(LeftChoice.TENTHS, options.get(LeftChoice.TENTHS).orElse(pianist.tenths()))
+                .with(LeftChoice.OCTAVES, options.get(LeftChoice.OCTAVES).orElse(pianist.octaves()))
+                .with(
+                        LeftChoice.PEDAL,
+                        pianist.instrument().pedal()
+                                && options.get(LeftChoice.PEDAL)
+                                        .orElse(figure.manner().pedal()));
         return new LeftHandChoices(
-                figure,
-                voicing(options, figure),
-                band ? Register.MIDDLE : register(options, figure),
-                line,
-                leadIn,
-                options.get(Choice.TENTHS).orElse(pianist.tenths()),
-                options.get(Choice.OCTAVES).orElse(pianist.octaves()),
-                options.orUsual(Choice.VARIATIONS),
-                options.orUsual(Choice.LIVELINESS),
-                band,
-                options.orUsual(Choice.KEEP_TOP),
-                pianist.instrument().pedal()
-                        && options.get(Choice.PEDAL).orElse(figure.manner().pedal()),
-                level.flatMap(each -> each.fuller(named, way(each))),
-                options.get(Choice.WITH_BASS),
-                false);
+                figure, voicing, line, leadIn, level.flatMap(each -> each.fuller(named, way(each))), false, heard);
     }
 
     private int way(Level level) {
         return choices.song()
-                .get(Choice.WAYS)
+                .get(SongChoice.WAYS)
                 .map(ways -> ways.get(level.number() - 1))
                 .orElse(0);
     }
 
     private Figure figure(Options options) {
-        String id = options.orUsual(Choice.FIGURE);
+        String id = options.orUsual(LeftChoice.FIGURE);
         return book.figure(id)
                 .filter(figure -> !figure.isOfRightHand())
                 .orElseThrow(() -> unknown(
@@ -319,7 +316,7 @@ final class ChoicePlan implements Plan {
 
     private Voicing voicing(Options options, Figure figure) {
         List<String> accepted = figure.manner().voicings();
-        Optional<Voicing> wanted = options.get(Choice.VOICING)
+        Optional<Voicing> wanted = options.get(LeftChoice.VOICING)
                 .map(id -> Voicing.named(id)
                         .orElseThrow(() -> new Refused("voicing \"" + id + "\": expected auto or one of "
                                 + String.join(
@@ -336,12 +333,12 @@ final class ChoicePlan implements Plan {
 
     private Register register(Options options, Figure figure) {
         List<Register> possible = figure.manner().registers();
-        options.get(Choice.REGISTER)
+        options.get(LeftChoice.REGISTER)
                 .filter(register -> !possible.contains(register))
                 .ifPresent(register -> say(
                         "register-unused",
                         Map.of("figure", figure.id(), "name", figure.name(), "register", register.id())));
-        return options.get(Choice.REGISTER).filter(possible::contains).orElseGet(() -> possible.get(0));
+        return options.get(LeftChoice.REGISTER).filter(possible::contains).orElseGet(() -> possible.get(0));
     }
 
     private static Refused unknown(String what, String id, List<String> known) {

@@ -7,12 +7,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.colour.KeptColour;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Weights;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
+import zapateo.righthand.RightChoice;
 
 /**
  * What a player asked for; everything may be left open.
@@ -113,9 +117,9 @@ public record Choices(
 
     /** The ids of all figures that are named, the right hand's too. */
     public Set<String> figures() {
-        Stream<String> left = everywhere().flatMap(options -> options.get(Choice.FIGURE).stream());
+        Stream<String> left = everywhere().flatMap(options -> options.get(LeftChoice.FIGURE).stream());
         Stream<String> ofRight = Stream.concat(Stream.of(right.song()), right.sections().values().stream())
-                .flatMap(manner -> manner.get(Choice.RIGHT_FIGURE).stream());
+                .flatMap(manner -> manner.get(RightChoice.FIGURE).stream());
         return Stream.concat(left, ofRight).collect(Collectors.toSet());
     }
 
@@ -144,7 +148,7 @@ public record Choices(
     }
 
     public static Choices figure(String id) {
-        return OPEN.with(Choice.FIGURE, id);
+        return OPEN.with(LeftChoice.FIGURE, id);
     }
 
     /** For the whole song. */
@@ -216,11 +220,11 @@ public record Choices(
     }
 
     public Choices level(int level) {
-        return with(Choice.LEVEL, level);
+        return with(SongChoice.LEVEL, level);
     }
 
     public Choices endsHeld(boolean held) {
-        return with(Choice.ENDING, held ? "held" : Choice.FIGURE_GOES_ON);
+        return with(SongChoice.ENDING, held ? "held" : SongChoice.FIGURE_GOES_ON);
     }
 
     /** What the ways of levels are measured on: the left hand alone, without any level. */
@@ -230,22 +234,22 @@ public record Choices(
 
     /** Whether a level is chosen somewhere and it is not said which of its ways it takes. */
     public boolean wantsWays() {
-        return hasLevel() && song.get(Choice.WAYS).isEmpty();
+        return hasLevel() && song.get(SongChoice.WAYS).isEmpty();
     }
 
     /** Without any level, in no place. */
     Choices withoutLevels() {
         Map<String, Options> plain = new HashMap<>();
-        sections.forEach((name, options) -> plain.put(name, options.without(Choice.LEVEL)));
+        sections.forEach((name, options) -> plain.put(name, options.without(SongChoice.LEVEL)));
         List<Override> here = overrides.stream()
                 .map(each -> new Override(
-                        each.bars(), each.pass(), each.beats(), each.options().without(Choice.LEVEL)))
+                        each.bars(), each.pass(), each.beats(), each.options().without(SongChoice.LEVEL)))
                 .toList();
-        return new Choices(song.without(Choice.LEVEL), plain, here, locks, weights, fingers, right, colours);
+        return new Choices(song.without(SongChoice.LEVEL), plain, here, locks, weights, fingers, right, colours);
     }
 
     /** Whether a level is chosen anywhere. */
     boolean hasLevel() {
-        return everywhere().anyMatch(options -> options.get(Choice.LEVEL).isPresent());
+        return everywhere().anyMatch(options -> options.get(SongChoice.LEVEL).isPresent());
     }
 }

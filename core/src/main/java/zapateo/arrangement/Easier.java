@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.ToIntFunction;
+import zapateo.choice.Options;
 import zapateo.hand.Difficulty;
 import zapateo.hand.Pianist;
 import zapateo.lefthand.LeftHandChoices;
@@ -48,7 +49,7 @@ public final class Easier {
      * @throws Refused naming what was given and what was expected
      */
     public static Optional<Way> in(Choices.Run bars, Arranger arranger, Song song, Choices choices, Pianist pianist) {
-        Choices settled = choices.with(Choice.WAYS, new LevelLadder(arranger).ways(song, choices, pianist));
+        Choices settled = choices.with(SongChoice.WAYS, new LevelLadder(arranger).ways(song, choices, pianist));
         Arrangement now = arranger.arrange(song, settled, pianist);
         List<Bar> here =
                 song.bars().stream().filter(bar -> bars.holds(bar.number())).toList();
@@ -58,7 +59,7 @@ public final class Easier {
         Difficulty before = of(now, bars);
         for (int level = Level.FULLEST; level >= Level.EASIEST; level--) {
             Choices.Override override = new Choices.Override(
-                    bars, Optional.empty(), Optional.empty(), Options.OPEN.with(Choice.LEVEL, level));
+                    bars, Optional.empty(), Optional.empty(), Options.OPEN.with(SongChoice.LEVEL, level));
             Arrangement easier = arranger.arrange(song, settled.override(override), pianist);
             Difficulty after = of(easier, bars);
             if (after.total() <= before.total() - FELT) {

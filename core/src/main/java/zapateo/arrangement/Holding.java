@@ -1,6 +1,7 @@
 package zapateo.arrangement;
 
 import java.util.Optional;
+import zapateo.choice.Options;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.lefthand.Spice;
 

@@ -6,6 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
+import zapateo.lefthand.LeftChoice;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.Role;
@@ -101,21 +104,21 @@ public record Level(
      */
     Options on(Options chosen, Figure figure, int way) {
         int taken = Math.min(way, ways(figure) - 1);
-        Options own = capped(capped(chosen.standingAt(number), Choice.VOICING), Choice.BASS_LINE);
+        Options own = capped(capped(chosen.standingAt(number), LeftChoice.VOICING), LeftChoice.BASS_LINE);
         if (carries(figure)) {
             Options filled = open.get(taken).options();
-            boolean fits = filled.get(Choice.VOICING)
+            boolean fits = filled.get(LeftChoice.VOICING)
                     .filter(voicing -> !figure.manner().voicings().contains(voicing))
                     .isEmpty();
-            return set.over(own).over(fits ? filled : filled.without(Choice.VOICING));
+            return set.over(own).over(fits ? filled : filled.without(LeftChoice.VOICING));
         }
         Instead other = instead.get(taken);
-        Options always = below.over(set).with(Choice.FIGURE, other.on(figure.id()));
+        Options always = below.over(set).with(LeftChoice.FIGURE, other.on(figure.id()));
         return other.voicing()
-                .map(voicing -> always.with(Choice.VOICING, voicing))
+                .map(voicing -> always.with(LeftChoice.VOICING, voicing))
                 .orElse(always)
                 .over(own)
-                .over(open.get(0).options().without(Choice.VOICING));
+                .over(open.get(0).options().without(LeftChoice.VOICING));
     }
 
     /** What is struck with the bass. */
@@ -135,7 +138,7 @@ public record Level(
 
     /** The id of the figure that is usually heard at this level where one is chosen. */
     public String usually(Figure chosen) {
-        return on(Options.OPEN, chosen, 0).get(Choice.FIGURE).orElse(chosen.id());
+        return on(Options.OPEN, chosen, 0).get(LeftChoice.FIGURE).orElse(chosen.id());
     }
 
     private Options capped(Options options, Choice<String> choice) {

@@ -67,7 +67,7 @@ public final class LevelLadder {
 
     /** The five versions of a song, the easiest first, each measured with both hands. */
     public List<Rung> rungs(Song song, Choices choices, Pianist pianist) {
-        Choices plain = choices.withoutLevels().with(Choice.WAYS, ways(song, choices, pianist));
+        Choices plain = choices.withoutLevels().with(SongChoice.WAYS, ways(song, choices, pianist));
         return Level.all().stream()
                 .map(level -> {
                     Arrangement arrangement = arranges.of(song, plain.level(level.number()), pianist);
@@ -78,7 +78,7 @@ public final class LevelLadder {
 
     /** Choices with the ways their levels take; as they are where they name no level, or the ways. */
     public Choices settled(Song song, Choices choices, Pianist pianist) {
-        return choices.wantsWays() ? choices.with(Choice.WAYS, ways(song, choices, pianist)) : choices;
+        return choices.wantsWays() ? choices.with(SongChoice.WAYS, ways(song, choices, pianist)) : choices;
     }
 
     /**
@@ -88,7 +88,7 @@ public final class LevelLadder {
      *     break
      */
     public List<Integer> ways(Song song, Choices choices, Pianist pianist) {
-        List<Integer> held = choices.song().get(Choice.WAYS).orElse(FIRST);
+        List<Integer> held = choices.song().get(SongChoice.WAYS).orElse(FIRST);
         if (song.bars().size() > LONGEST) {
             return held;
         }
@@ -115,7 +115,7 @@ public final class LevelLadder {
         List<Integer> ways = new ArrayList<>(FIRST);
         ways.set(level.number() - 1, way);
         Arrangement arrangement =
-                arranges.of(song, choices.with(Choice.WAYS, ways).level(level.number()), pianist);
+                arranges.of(song, choices.with(SongChoice.WAYS, ways).level(level.number()), pianist);
         List<Double> sections = new ArrayList<>();
         for (Section section : song.sections()) {
             sections.add(arrangement

@@ -6,6 +6,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
+import zapateo.lefthand.LeftChoice;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.YamlFields;
 import zapateo.song.Song;
@@ -35,7 +38,7 @@ public record Preset(String id, String name, String use, Map<String, String> fig
     public Options options(Song song) {
         String id = figure.getOrDefault(
                 song.meter().toString(), figure.get(song.feel().id()));
-        return set.over(Options.OPEN.with(Choice.FIGURE, id));
+        return set.over(Options.OPEN.with(LeftChoice.FIGURE, id));
     }
 
     /** Choices by their names, as the data files have them; there {@code yes} and {@code no} are words. */
@@ -43,7 +46,7 @@ public record Preset(String id, String name, String use, Map<String, String> fig
         Map<String, Object> written = new HashMap<>();
         set.forEach((name, value) ->
                 written.put(name, value.equals("yes") || value.equals("no") ? (Object) value.equals("yes") : value));
-        return Options.read(Choice.Place.SECTION, "", written);
+        return Options.read(SongChoice.in(Choice.Place.SECTION), "", written);
     }
 
     private static List<Preset> readAll() {

@@ -11,6 +11,7 @@ import zapateo.critic.Score;
 import zapateo.critic.Trait;
 import zapateo.hand.Pianist;
 import zapateo.lefthand.BassLine;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.part.TickSpan;
 import zapateo.rhythm.DataFile;
@@ -47,7 +48,7 @@ public final class ReadOver {
         LeftHandChoices heard = holding.heard();
         boolean voiced = heard.figure().plays(Role.Kind.VOICING);
         Set<Trait> traits = traits(heard.figure());
-        if (holding.chosen().get(Choice.LEAD_IN).isPresent()) {
+        if (holding.chosen().get(LeftChoice.LEAD_IN).isPresent()) {
             traits.add(Trait.LEADS);
         }
         if (heard.line().filter(BassLine::walks).isPresent() && heard.figure().hasLine()) {
@@ -60,10 +61,10 @@ public final class ReadOver {
                 heard.figure().id(),
                 heard.figure().family(),
                 traits,
-                holding.chosen().get(Choice.LEVEL).orElse(0),
+                holding.chosen().get(SongChoice.LEVEL).orElse(0),
                 voiced && heard.voicing().id().equals("single"),
-                heard.withBassPlayer(),
-                holding.chosen().get(Choice.LIVELINESS).orElse(Liveliness.NONE),
+                heard.get(LeftChoice.WITH_BASS_PLAYER),
+                holding.chosen().get(LeftChoice.LIVELINESS).orElse(Liveliness.NONE),
                 new Asked.Claims(
                         heard.figure().suits().minTempo(),
                         heard.figure().suits().maxTempo()));

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.colour.Formed;
 import zapateo.critic.Fault;
 import zapateo.hand.Pianist;
@@ -80,7 +82,8 @@ public final class Repairs {
                     choices.right(),
                     choices.colours());
         }
-        Options options = Options.read(Choice.Place.BARS, "repairs.", Map.of(repair.choice(), repair.value()));
+        Options options =
+                Options.read(SongChoice.in(Choice.Place.BARS), "repairs.", Map.of(repair.choice(), repair.value()));
         return choices.override(
                 new Choices.Override(new Choices.Run(number, number), Optional.empty(), Optional.empty(), options));
     }

@@ -3,9 +3,12 @@ package zapateo.arrangement;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.FigureBook;
 import zapateo.righthand.Lick;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices.Style;
 
 /**
@@ -34,7 +37,7 @@ public record RightHand(Options song, Map<String, Options> sections, List<Placed
 
     /** How it plays in one place. */
     public static Options manner(Style style) {
-        return Options.OPEN.with(Choice.STYLE, style);
+        return Options.OPEN.with(RightChoice.STYLE, style);
     }
 
     public <T> RightHand with(Choice<T> choice, T value) {
@@ -77,11 +80,11 @@ public record RightHand(Options song, Map<String, Options> sections, List<Placed
     boolean rests() {
         return rests(song)
                 && licks.isEmpty()
-                && !orUsual(Choice.UNISON)
+                && !orUsual(RightChoice.UNISON)
                 && sections.values().stream().allMatch(RightHand::rests);
     }
 
     private static boolean rests(Options manner) {
-        return manner.orUsual(Choice.STYLE) == Style.NONE;
+        return manner.orUsual(RightChoice.STYLE) == Style.NONE;
     }
 }

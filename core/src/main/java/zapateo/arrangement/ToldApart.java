@@ -12,6 +12,7 @@ import java.util.stream.IntStream;
 import zapateo.hand.Keyboard;
 import zapateo.hand.Pianist;
 import zapateo.hand.Playability;
+import zapateo.lefthand.LeftChoice;
 import zapateo.names.Names;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
@@ -202,8 +203,8 @@ public final class ToldApart {
     }
 
     private static Choices chosen(Figure figure, Optional<Integer> level) {
-        Choices with = Choices.OPEN.with(Choice.FIGURE, figure.id());
-        return level.map(each -> with.with(Choice.LEVEL, each)).orElse(with);
+        Choices with = Choices.OPEN.with(LeftChoice.FIGURE, figure.id());
+        return level.map(each -> with.with(SongChoice.LEVEL, each)).orElse(with);
     }
 
     /** The first sections of a song; empty where the first of them is very long. */

@@ -44,8 +44,9 @@ final class BassPlayer {
         boolean[] heard = new boolean[cuts.size()];
         for (Planned stroke : strokes) {
             LeftHandChoices choices = cuts.get(stroke.cut()).choices();
-            boolean untouched =
-                    !choices.withBassPlayer() || stroke.hand() == Side.RIGHT || stroke.origin() == Origin.ENDING;
+            boolean untouched = !choices.get(LeftChoice.WITH_BASS_PLAYER)
+                    || stroke.hand() == Side.RIGHT
+                    || stroke.origin() == Origin.ENDING;
             Optional<Planned> left = untouched
                     ? Optional.of(stroke)
                     : without(

@@ -31,7 +31,7 @@ final class Basses {
     static List<Planned> of(List<Cut> cuts, List<Planned> laid) {
         Basses basses = new Basses(cuts);
         List<Planned> strokes = basses.lined(basses.withoutLostApproaches(laid));
-        if (cuts.stream().anyMatch(cut -> cut.choices().withBassPlayer())) {
+        if (cuts.stream().anyMatch(cut -> cut.choices().get(LeftChoice.WITH_BASS_PLAYER))) {
             strokes = BassPlayer.leftTo(cuts, strokes);
         }
         List<Planned> led = basses.filled(basses.ledIn(strokes));
@@ -139,7 +139,7 @@ final class Basses {
     private List<Planned> filled(List<Planned> strokes) {
         if (cuts.stream()
                 .allMatch(cut -> cut.choices().fuller().isEmpty()
-                        && cut.choices().withBass().isEmpty())) {
+                        && cut.choices().options().get(LeftChoice.WITH_BASS).isEmpty())) {
             return strokes;
         }
         int begun = -1;
@@ -147,7 +147,8 @@ final class Basses {
         for (Planned stroke : strokes) {
             Optional<WithBass> wanted = cut(stroke)
                     .choices()
-                    .withBass()
+                    .options()
+                    .get(LeftChoice.WITH_BASS)
                     .filter(each -> stroke.hand() == Side.LEFT
                             && stroke.origin() != Origin.ENDING
                             && WithBass.takes(stroke.roles()));

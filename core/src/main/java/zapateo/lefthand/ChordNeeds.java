@@ -48,7 +48,7 @@ final class ChordNeeds {
 
     /** What fills a figure's own voicing. */
     static Voicing ofFigure(Cut cut, Voicing chosen) {
-        return cut.choices().withBassPlayer() && chosen.hasBass() ? GUIDE_TONES : chosen;
+        return cut.choices().get(LeftChoice.WITH_BASS_PLAYER) && chosen.hasBass() ? GUIDE_TONES : chosen;
     }
 
     /** Among short chords a full one each; beside one that has the figure's own bass what lies where basses do. */
@@ -85,7 +85,7 @@ final class ChordNeeds {
         return new Need(
                 cut.chord(),
                 cut.bar().key(),
-                cut.choices().register(),
+                cut.choices().get(LeftChoice.REGISTER),
                 upper,
                 chosen && voicing.hasBass() ? Optional.of(voicing) : Optional.empty(),
                 bass,

@@ -23,7 +23,7 @@ final class EndingStrokes {
                 .anyMatch(stroke -> stroke.roles().get(0).kind() == Role.Kind.CLOSE_TONE);
         if (!cut.choices().hasBass()) {
             // What plays close chords alone comes home to its root; what leaves the bass to others ends on guide tones.
-            boolean root = close && !cut.choices().withBassPlayer();
+            boolean root = close && !cut.choices().get(LeftChoice.WITH_BASS_PLAYER);
             planned.add(last(
                     cut,
                     cut.tick(),

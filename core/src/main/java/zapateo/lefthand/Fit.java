@@ -66,9 +66,10 @@ final class Fit {
 
     /** What the player wants done; without a pedal nothing is caught by it. */
     private static TooWide rule(Stroke stroke, LeftHandChoices choices) {
-        TooWide wanted =
-                stroke.highest().midi() - stroke.lowest().midi() > Pitch.OCTAVE ? choices.tenths() : choices.octaves();
-        return wanted == TooWide.PEDAL && !choices.pedal() ? TooWide.ROLL : wanted;
+        TooWide wanted = stroke.highest().midi() - stroke.lowest().midi() > Pitch.OCTAVE
+                ? choices.get(LeftChoice.TENTHS)
+                : choices.get(LeftChoice.OCTAVES);
+        return wanted == TooWide.PEDAL && !choices.get(LeftChoice.PEDAL) ? TooWide.ROLL : wanted;
     }
 
     /** The hand lets go of what it holds for the bass that a broken chord strikes on its off-beat. */

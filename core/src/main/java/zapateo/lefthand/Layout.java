@@ -201,13 +201,13 @@ final class Layout {
         }
         Meter meter = cut.bar().meter();
         boolean whole = cut.fillsBar() && cut.ticks() == meter.barTicks();
-        Optional<List<FigureStroke>> varied = whole && cut.choices().variations()
+        Optional<List<FigureStroke>> varied = whole && cut.choices().get(LeftChoice.VARIATIONS)
                 ? figure.variation(
                         meter,
                         cut.place().inSection(),
                         cut.place().lastOfSection(),
                         cut.place().lastOfSong(),
-                        cut.choices().liveliness())
+                        cut.choices().get(LeftChoice.LIVELINESS))
                 : Optional.empty();
         int from = planned.size();
         for (FigureStroke stroke : varied.orElseGet(() -> figure.strokes(meter, whole ? cut.nth() : 0, cut.ticks()))) {

@@ -68,7 +68,7 @@ public final class LeftHand implements Placed.Player {
                 hand,
                 instrument.lowest(),
                 plan.weights(),
-                cuts.stream().anyMatch(cut -> cut.choices().keepTop()));
+                cuts.stream().anyMatch(cut -> cut.choices().get(LeftChoice.KEEP_TOP)));
         this.terms = sought.terms();
     }
 

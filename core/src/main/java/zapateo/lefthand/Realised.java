@@ -42,7 +42,7 @@ public final class Realised {
 
     static List<LaidChord> laid(List<Cut> cuts) {
         return cuts.stream()
-                .map(cut -> new LaidChord(cut.tick(), cut.end(), cut.choices().pedal(), cut.choices()))
+                .map(cut -> new LaidChord(cut.tick(), cut.end(), cut.choices().get(LeftChoice.PEDAL), cut.choices()))
                 .toList();
     }
 

@@ -51,7 +51,7 @@ final class Spices {
     }
 
     static Spices of(Song song, List<Cut> cuts, Plan plan) {
-        if (cuts.stream().allMatch(cut -> cut.choices().liveliness() == Liveliness.NONE)) {
+        if (cuts.stream().allMatch(cut -> cut.choices().get(LeftChoice.LIVELINESS) == Liveliness.NONE)) {
             return NONE;
         }
         Map<Integer, List<Cut>> cutsOf =
@@ -65,7 +65,7 @@ final class Spices {
             if (wanted.isPresent()) {
                 said.add(index);
             }
-            if (choices.liveliness() == Liveliness.NONE
+            if (choices.get(LeftChoice.LIVELINESS) == Liveliness.NONE
                     || choices.byHand()
                     || own.get(0).place().lastOfSong()
                     || wanted.isEmpty() && hasOwn(own)) {
@@ -75,7 +75,7 @@ final class Spices {
                     .filter(spice -> wanted.isPresent()
                             ? wanted.get().equals(spice.id())
                             : places.get(index).stream().anyMatch(spice.where()::contains)
-                                    && gives(own.get(0).bar(), plan.seed(), spice, choices.liveliness()))
+                                    && gives(own.get(0).bar(), plan.seed(), spice, choices.get(LeftChoice.LIVELINESS)))
                     .filter(spice -> spice.suits(choices.figure().family()) && can(spice, own, cuts))
                     .findFirst()
                     .ifPresent(spice -> taken.put(index, spice));
@@ -97,7 +97,7 @@ final class Spices {
         Cut cut = own.get(0);
         return own.size() == 1
                 && cut.fillsBar()
-                && cut.choices().variations()
+                && cut.choices().get(LeftChoice.VARIATIONS)
                 && cut.choices()
                         .figure()
                         .variation(
@@ -105,7 +105,7 @@ final class Spices {
                                 cut.place().inSection(),
                                 cut.place().lastOfSection(),
                                 cut.place().lastOfSong(),
-                                cut.choices().liveliness())
+                                cut.choices().get(LeftChoice.LIVELINESS))
                         .isPresent();
     }
 

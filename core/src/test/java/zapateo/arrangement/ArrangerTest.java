@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.hand.Hand;
+import zapateo.lefthand.LeftChoice;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
@@ -35,12 +36,12 @@ class ArrangerTest {
 
     @Test
     void the_player_sets_the_swing_by_hand() {
-        assertThat(arrange("F", Choices.figure("spread-eighths").with(Choice.SWING_RATIO, 3.0))
+        assertThat(arrange("F", Choices.figure("spread-eighths").with(SongChoice.SWING_RATIO, 3.0))
                         .left()
                         .strokes())
                 .extracting(stroke -> stroke.sounding().tick())
                 .startsWith(0, 720);
-        assertThat(arrange("Feel: shuffle\nF", Choices.figure("spread-eighths").with(Choice.SWING_RATIO, 1.0))
+        assertThat(arrange("Feel: shuffle\nF", Choices.figure("spread-eighths").with(SongChoice.SWING_RATIO, 1.0))
                         .left()
                         .strokes())
                 .extracting(stroke -> stroke.sounding().tick())
@@ -82,18 +83,21 @@ class ArrangerTest {
 
     @Test
     void a_choice_that_cannot_be_kept_is_said() {
-        assertThat(arrange("C", Choices.figure("spread-eighths").with(Choice.VOICING, "octave"))
+        assertThat(arrange("C", Choices.figure("spread-eighths").with(LeftChoice.VOICING, "octave"))
                         .notices())
                 .extracting(Reason::code)
                 .containsExactly("voicing-unused");
-        assertThat(arrange("C", Choices.figure("bass-and-two").with(Choice.REGISTER, zapateo.rhythm.Register.MIDDLE))
+        assertThat(arrange(
+                                "C",
+                                Choices.figure("bass-and-two")
+                                        .with(LeftChoice.REGISTER, zapateo.rhythm.Register.MIDDLE))
                         .notices())
                 .extracting(Reason::code)
                 .containsExactly("register-unused");
         assertThat(arrange("Meter: 5/4\nC", Choices.figure("spread-eighths")).notices())
                 .extracting(Reason::code)
                 .containsExactly("figure-adapted");
-        assertThat(arrange("C", Choices.figure("held").with(Choice.VOICING, "octave"))
+        assertThat(arrange("C", Choices.figure("held").with(LeftChoice.VOICING, "octave"))
                         .notices())
                 .isEmpty();
     }
@@ -104,7 +108,7 @@ class ArrangerTest {
         assertThatThrownBy(() -> arrange("C", Choices.figure(id)))
                 .hasMessageContaining("figure \"" + id + "\"")
                 .hasMessageContaining("spread-eighths");
-        assertThatThrownBy(() -> arrange("C", Choices.figure("held").with(Choice.VOICING, id)))
+        assertThatThrownBy(() -> arrange("C", Choices.figure("held").with(LeftChoice.VOICING, id)))
                 .hasMessageContaining("voicing \"" + id + "\"")
                 .hasMessageContaining("open-fifth");
     }

@@ -10,6 +10,9 @@ import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Played;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
@@ -21,6 +24,7 @@ import zapateo.rhythm.FigureFile;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Meter;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices;
 
 /** One bar whose strokes a person wrote: they sound as written and nothing else is laid over them. */
@@ -34,7 +38,7 @@ class ByHandTest {
                 Choices.Run.parse(bars),
                 Optional.empty(),
                 Optional.empty(),
-                Options.read(Choice.Place.BARS, "", Map.of("strokes", strokes))));
+                Options.read(SongChoice.in(Choice.Place.BARS), "", Map.of("strokes", strokes))));
     }
 
     /** The strokes of a bar by its index, as a figure's file would have them, a tone's name for its role. */
@@ -94,9 +98,9 @@ class ByHandTest {
     @Test
     void neither_line_nor_lead_in_nor_liveliness_nor_the_ending_touches_it() {
         Choices lively = Choices.figure("stride-root-chord")
-                .with(Choice.LIVELINESS, Liveliness.MUCH)
-                .with(Choice.BASS_LINE, "rocking")
-                .with(Choice.LEAD_IN, "scale")
+                .with(LeftChoice.LIVELINESS, Liveliness.MUCH)
+                .with(LeftChoice.BASS_LINE, "rocking")
+                .with(LeftChoice.LEAD_IN, "scale")
                 .endsHeld(true);
         Arrangement broken = arrange(FOUR, byHand(lively, "1-8", EXTRA_BASS));
         assertThat(broken.song().bars())
@@ -115,7 +119,7 @@ class ByHandTest {
                 Choices.figure("pulse-quarters").song());
         assertThat(played(arrange(FOUR, broken.override(later)), 1))
                 .isEqualTo(played(arrange(FOUR, Choices.figure("bass-and-two").override(later)), 1));
-        assertThat(played(arrange(FOUR, broken.with(Choice.FIGURE, "stride-root-chord")), 1))
+        assertThat(played(arrange(FOUR, broken.with(LeftChoice.FIGURE, "stride-root-chord")), 1))
                 .as("another figure for the song")
                 .isEqualTo("1@0:960 3+5@960:480 5@1440:480 3+5@2880:960");
     }
@@ -173,7 +177,7 @@ class ByHandTest {
     @ValueSource(strings = {"bass-and-two", "stride-root-chord", "pulse-quarters", "broken-tenths", "boogie-octaves"})
     void a_figures_own_bar_written_out_is_the_same_bar(String id) {
         List<FigureStroke> bar = FigureBook.open().figure(id).orElseThrow().bar(Meter.parse("4/4"), 0);
-        Choices plain = Choices.figure(id).endsHeld(false).with(Choice.LEAD_IN, "none");
+        Choices plain = Choices.figure(id).endsHeld(false).with(LeftChoice.LEAD_IN, "none");
         Arrangement broken = arrange("Key: C~C | F | G7 | C", byHand(plain, "1", FigureFile.write(bar)));
         assertThat(played(broken, 0)).isEqualTo(played(arrange("Key: C~C | F | G7 | C", plain), 0));
     }
@@ -193,7 +197,7 @@ class ByHandTest {
                 .isInstanceOf(Refused.class)
                 .hasMessageStartingWith("figure \"mine\": expected one of held");
         Choices right = Choices.figure("held")
-                .right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "mine"));
+                .right(RightHand.of(RightChoices.Style.COMPING).with(RightChoice.FIGURE, "mine"));
         assertThat(arranger.arrange(Played.song(FOUR), right, Played.LARGE).strokes())
                 .anyMatch(stroke -> stroke.nature().origin() == Origin.COMPING);
     }

@@ -15,7 +15,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
+import zapateo.choice.Range;
 import zapateo.hand.Pianist;
+import zapateo.lefthand.LeftChoice;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Liveliness;
@@ -26,14 +30,14 @@ import zapateo.song.Song;
 class ChoiceTest {
 
     static List<Choice<?>> choices() {
-        return Choice.all();
+        return SongChoice.table();
     }
 
     @ParameterizedTest
     @EnumSource(Choice.Place.class)
     void names_are_unique_where_they_stand(Choice.Place place) {
         Set<String> names = new HashSet<>();
-        assertThat(Choice.in(place)).isNotEmpty().allSatisfy(choice -> {
+        assertThat(SongChoice.in(place)).isNotEmpty().allSatisfy(choice -> {
             assertThat(names.add(choice.id())).as(choice.id()).isTrue();
             assertThat(choice.use()).isNotBlank().doesNotEndWith(".");
         });
@@ -41,19 +45,19 @@ class ChoiceTest {
 
     /** What is written by a pattern of its own. */
     private static final Map<Choice<?>, List<String>> PATTERNS = Map.of(
-            Choice.SPICES,
+            SongChoice.SPICES,
             List.of("walk-up@8", "plain@12"),
-            Choice.WAVED_OFF,
+            SongChoice.WAVED_OFF,
             List.of("L6@5", "B1@12"),
-            Choice.TIMES,
+            SongChoice.TIMES,
             List.of("2@3", "1@2"),
-            Choice.BREAKS,
+            SongChoice.BREAKS,
             List.of("8", "12@2"),
-            Choice.VAMP,
+            SongChoice.VAMP,
             List.of("5-8"),
-            Choice.KEY_UP,
+            SongChoice.KEY_UP,
             List.of("3@2"),
-            Choice.STROKES,
+            LeftChoice.STROKES,
             List.of("1@0:960 3+5@960:960 >1@3360:480!"));
 
     /**
@@ -66,21 +70,23 @@ class ChoiceTest {
         assertThat(choice.falls().map(Choice::places).orElse(choice.places())).containsAll(choice.places());
         Choice.Place place = choice.places().iterator().next();
         for (Object written : examples(choice)) {
-            Options read = Options.read(place, "", Map.of(choice.id(), written));
+            Options read = Options.read(SongChoice.in(place), "", Map.of(choice.id(), written));
             assertThat(read.get(choice)).isPresent();
             assertThat(read.written()).isEqualTo(Map.of(choice.id(), written));
-            assertThat(Options.read(place, "", read.written())).isEqualTo(read).hasSameHashCodeAs(read);
+            assertThat(Options.read(SongChoice.in(place), "", read.written()))
+                    .isEqualTo(read)
+                    .hasSameHashCodeAs(read);
         }
         for (Object wrong : List.of(Map.of(), List.of("x"), new Object[0])) {
-            assertThatThrownBy(() -> Options.read(place, "choices.", Map.of(choice.id(), wrong)))
+            assertThatThrownBy(() -> Options.read(SongChoice.in(place), "choices.", Map.of(choice.id(), wrong)))
                     .isInstanceOf(Refused.class)
                     .hasMessageContaining("choices." + choice.id())
                     .hasMessageContaining("expected " + choice.range().expected());
         }
         Map<String, Object> open = new HashMap<>();
         open.put(choice.id(), null);
-        assertThat(Options.read(place, "", open)).isEqualTo(Options.OPEN);
-        assertThat(Options.read(place, "", choice.auto() ? Map.of(choice.id(), "auto") : Map.of()))
+        assertThat(Options.read(SongChoice.in(place), "", open)).isEqualTo(Options.OPEN);
+        assertThat(Options.read(SongChoice.in(place), "", choice.auto() ? Map.of(choice.id(), "auto") : Map.of()))
                 .isEqualTo(Options.OPEN);
     }
 
@@ -111,7 +117,7 @@ class ChoiceTest {
                 "SONG;level;6;choices.level 6: expected 1 to 5",
                 "SECTION;register;low;choices.register \"low\": expected deep, medium or middle",
                 "SONG;swingRatio;9;choices.swingRatio 9: expected 1 to 4",
-                "BARS;seed;4;choices.seed: there is no such choice, expected one of figure, voicing",
+                "BARS;seed;4;choices.seed: there is no such choice, expected one of figure, bassLine",
                 "BARS;strokes;1-0;choices.strokes stroke \"1-0\": expected roles@tick:length, as in 1+10@0:960",
                 "SONG;strokes;1@0:960;choices.strokes: there is no such choice",
                 "RIGHT;style;loud;choices.style \"loud\": expected none, comping, melody or improvise",
@@ -120,7 +126,7 @@ class ChoiceTest {
     void what_cannot_be_chosen_is_refused_with_its_place(
             Choice.Place place, String name, String written, String message) {
         Object value = written.matches("[0-9]+") ? (Object) Integer.valueOf(written) : written;
-        assertThatThrownBy(() -> Options.read(place, "choices.", Map.of(name, value)))
+        assertThatThrownBy(() -> Options.read(SongChoice.in(place), "choices.", Map.of(name, value)))
                 .isInstanceOf(Refused.class)
                 .hasMessageStartingWith(message);
     }
@@ -128,20 +134,23 @@ class ChoiceTest {
     @Test
     void what_belongs_to_another_choice_falls_with_it() {
         Options song = Options.OPEN
-                .with(Choice.FIGURE, "held")
-                .with(Choice.VOICING, "octave")
-                .with(Choice.PEDAL, false);
-        assertThat(Options.OPEN.with(Choice.FIGURE, "two-feel").over(song).get(Choice.VOICING))
+                .with(LeftChoice.FIGURE, "held")
+                .with(LeftChoice.VOICING, "octave")
+                .with(LeftChoice.PEDAL, false);
+        assertThat(Options.OPEN.with(LeftChoice.FIGURE, "two-feel").over(song).get(LeftChoice.VOICING))
                 .isEmpty();
-        assertThat(Options.OPEN.with(Choice.FIGURE, "two-feel").over(song).get(Choice.PEDAL))
+        assertThat(Options.OPEN.with(LeftChoice.FIGURE, "two-feel").over(song).get(LeftChoice.PEDAL))
                 .contains(false);
-        assertThat(Options.OPEN.with(Choice.FIGURE, "held").over(song).get(Choice.VOICING))
+        assertThat(Options.OPEN.with(LeftChoice.FIGURE, "held").over(song).get(LeftChoice.VOICING))
                 .contains("octave");
-        assertThat(Options.OPEN.with(Choice.LEVEL, 2).over(song).get(Choice.VOICING))
+        assertThat(Options.OPEN.with(SongChoice.LEVEL, 2).over(song).get(LeftChoice.VOICING))
                 .contains("octave");
         assertThat(song.standingAt(1)).isEqualTo(song);
-        assertThat(song.with(Choice.LIVELINESS, Liveliness.MUCH).standingAt(2)).isEqualTo(song);
-        assertThat(song.with(Choice.LIVELINESS, Liveliness.MUCH).standingAt(3).get(Choice.LIVELINESS))
+        assertThat(song.with(LeftChoice.LIVELINESS, Liveliness.MUCH).standingAt(2))
+                .isEqualTo(song);
+        assertThat(song.with(LeftChoice.LIVELINESS, Liveliness.MUCH)
+                        .standingAt(3)
+                        .get(LeftChoice.LIVELINESS))
                 .contains(Liveliness.MUCH);
     }
 
@@ -158,22 +167,22 @@ class ChoiceTest {
                 new Choices.Run(4, 4),
                 Optional.empty(),
                 Optional.empty(),
-                Options.OPEN.with(Choice.FIGURE, "habanera").with(Choice.LEVEL, 2));
+                Options.OPEN.with(LeftChoice.FIGURE, "habanera").with(SongChoice.LEVEL, 2));
         Choices choices = Choices.figure("held")
-                .with(Choice.VOICING, "octave")
-                .section("Chorus", Options.OPEN.with(Choice.FIGURE, "two-feel"))
+                .with(LeftChoice.VOICING, "octave")
+                .section("Chorus", Options.OPEN.with(LeftChoice.FIGURE, "two-feel"))
                 .override(last);
         List<Holding> holding = new Arranger(FigureBook.open())
                 .arrange(song, choices, Pianist.USUAL)
                 .holding();
         assertThat(holding)
-                .extracting(each -> each.chosen().orUsual(Choice.FIGURE))
+                .extracting(each -> each.chosen().orUsual(LeftChoice.FIGURE))
                 .containsExactly("held", "held", "two-feel", "habanera");
         assertThat(holding)
                 .extracting(each -> each.heard().figure().id())
                 .startsWith("held", "held", "two-feel")
                 .doesNotContain("habanera");
         assertThat(holding.get(0).heard().voicing().id()).isEqualTo("octave");
-        assertThat(holding.get(2).chosen().get(Choice.VOICING)).isEmpty();
+        assertThat(holding.get(2).chosen().get(LeftChoice.VOICING)).isEmpty();
     }
 }

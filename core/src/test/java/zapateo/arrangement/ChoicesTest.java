@@ -15,8 +15,10 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import zapateo.choice.Options;
 import zapateo.hand.Hand;
 import zapateo.hand.TooWide;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Lock;
 import zapateo.lefthand.Played;
 import zapateo.lefthand.Weights;
@@ -93,11 +95,11 @@ class ChoicesTest {
         assertThat(arrange(TWO_PARTS, choices).notices())
                 .extracting(Reason::code)
                 .containsExactlyInAnyOrder("section-unused", "bars-unused");
-        assertThat(arrange(TWO_PARTS, Choices.figure("charleston").with(Choice.LEAD_IN, "scale"))
+        assertThat(arrange(TWO_PARTS, Choices.figure("charleston").with(LeftChoice.LEAD_IN, "scale"))
                         .notices())
                 .extracting(Reason::code)
                 .containsExactly("lead-in-unused");
-        assertThat(arrange(TWO_PARTS, Choices.figure("held").with(Choice.BASS_LINE, "walking"))
+        assertThat(arrange(TWO_PARTS, Choices.figure("held").with(LeftChoice.BASS_LINE, "walking"))
                         .notices())
                 .extracting(Reason::code)
                 .containsExactly("line-unused");
@@ -168,7 +170,8 @@ class ChoicesTest {
 
     @Test
     void the_top_line_is_kept_still_where_that_is_wanted() {
-        Options keep = Options.OPEN.with(Choice.FIGURE, "nearest-inversions").with(Choice.KEEP_TOP, true);
+        Options keep =
+                Options.OPEN.with(LeftChoice.FIGURE, "nearest-inversions").with(LeftChoice.KEEP_TOP, true);
         String chart = "Key: C~C Am F C G Em C F";
         assertThat(topMovement(arrange(chart, Choices.OPEN.song(keep))))
                 .isLessThanOrEqualTo(topMovement(arrange(chart, Choices.figure("nearest-inversions"))));
@@ -211,15 +214,15 @@ class ChoicesTest {
     void variations_come_with_liveliness_and_can_be_switched_off() {
         String eight = "Key: C~Feel: swing~C Am F G C Am F G C F C F C F C G";
         Choices stride = Choices.figure("stride-root-chord");
-        assertThat(arrange(eight, stride.with(Choice.LIVELINESS, Liveliness.SOME))
+        assertThat(arrange(eight, stride.with(LeftChoice.LIVELINESS, Liveliness.SOME))
                         .strokes())
                 .anyMatch(stroke -> stroke.nature().origin() == Origin.VARIATION && stroke.bar() == 7);
         assertThat(arrange(eight, stride).strokes())
                 .noneMatch(stroke -> stroke.nature().origin() == Origin.VARIATION);
         Options off = Options.OPEN
-                .with(Choice.FIGURE, "stride-root-chord")
-                .with(Choice.LIVELINESS, Liveliness.SOME)
-                .with(Choice.VARIATIONS, false);
+                .with(LeftChoice.FIGURE, "stride-root-chord")
+                .with(LeftChoice.LIVELINESS, Liveliness.SOME)
+                .with(LeftChoice.VARIATIONS, false);
         assertThat(arrange(eight, Choices.OPEN.song(off)).strokes())
                 .noneMatch(stroke -> stroke.reason().code().equals("lead-in"));
     }
@@ -255,7 +258,7 @@ class ChoicesTest {
         Song song = SeededCharts.song((int) seed);
         Arrangement even = Played.ARRANGER.arrange(song, Choices.figure("stride-root-chord"), Hand.USUAL);
         Arrangement uneven = Played.ARRANGER.arrange(
-                song, Choices.figure("stride-root-chord").with(Choice.SEED, seed), Hand.USUAL);
+                song, Choices.figure("stride-root-chord").with(SongChoice.SEED, seed), Hand.USUAL);
         assertThat(uneven.strokes())
                 .extracting(Stroke::written)
                 .isEqualTo(even.strokes().stream().map(Stroke::written).toList());
@@ -271,7 +274,7 @@ class ChoicesTest {
         }
         assertThat(uneven.strokes()).isNotEqualTo(even.strokes());
         assertThat(Played.ARRANGER.arrange(
-                        song, Choices.figure("stride-root-chord").with(Choice.SEED, seed), Hand.USUAL))
+                        song, Choices.figure("stride-root-chord").with(SongChoice.SEED, seed), Hand.USUAL))
                 .isEqualTo(uneven);
     }
 
@@ -297,7 +300,9 @@ class ChoicesTest {
             Stroke stroke = Played.ARRANGER
                     .arrange(
                             song,
-                            Choices.figure("held").with(Choice.VOICING, "tenth").with(Choice.TENTHS, way),
+                            Choices.figure("held")
+                                    .with(LeftChoice.VOICING, "tenth")
+                                    .with(LeftChoice.TENTHS, way),
                             small)
                     .left()
                     .strokes()
@@ -320,7 +325,7 @@ class ChoicesTest {
     void presets_say_what_they_set() {
         Song song = song("Feel: swing~Tempo: 140~C6 Am7 Dm7 G7");
         Set<String> figures = Preset.all().stream()
-                .map(preset -> preset.options(song).get(Choice.FIGURE).orElseThrow())
+                .map(preset -> preset.options(song).get(LeftChoice.FIGURE).orElseThrow())
                 .collect(Collectors.toSet());
         assertThat(Preset.all()).extracting(Preset::id).containsExactly("hymn", "alone", "singer", "band");
         assertThat(figures).contains("charleston", "stride-root-chord");

@@ -12,6 +12,7 @@ import zapateo.hand.Pianist;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
@@ -39,7 +40,7 @@ class EveryMetreTest {
                 .forEach(all::add);
         FigureBook.ofTheRightHand().figures().stream()
                 .map(figure -> Choices.figure("held")
-                        .right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, figure.id())))
+                        .right(RightHand.of(RightChoices.Style.COMPING).with(RightChoice.FIGURE, figure.id())))
                 .forEach(all::add);
         assertThat(all).allSatisfy(choices -> {
             List<Stroke> strokes =

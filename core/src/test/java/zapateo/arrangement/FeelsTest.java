@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import zapateo.choice.Options;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Played;
 import zapateo.part.Reason;
 import zapateo.rhythm.Swing;
@@ -45,7 +47,7 @@ class FeelsTest {
     @Test
     void each_section_has_the_feel_of_its_own_figure() {
         Arrangement arrangement = Played.arrange(
-                SWUNG, Choices.figure("bossa").section("B", Options.OPEN.with(Choice.FIGURE, "charleston")));
+                SWUNG, Choices.figure("bossa").section("B", Options.OPEN.with(LeftChoice.FIGURE, "charleston")));
         assertThat(arrangement.strokes())
                 .filteredOn(stroke -> stroke.bar() < 4)
                 .allMatch(stroke -> stroke.sounding().tick() == stroke.written().tick());
@@ -58,7 +60,7 @@ class FeelsTest {
 
     @Test
     void a_swing_that_was_set_holds_for_all() {
-        Arrangement arrangement = Played.arrange(SWUNG, Choices.figure("bossa").with(Choice.SWING_RATIO, 2.0));
+        Arrangement arrangement = Played.arrange(SWUNG, Choices.figure("bossa").with(SongChoice.SWING_RATIO, 2.0));
         assertThat(arrangement.strokes())
                 .anyMatch(stroke -> stroke.sounding().tick() > stroke.written().tick());
         assertThat(arrangement.notices()).extracting(Reason::code).doesNotContain("feel-straight");

@@ -21,9 +21,11 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
+import zapateo.choice.Options;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Played;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Figure;
@@ -148,13 +150,13 @@ class LevelsTest {
         int kept = 0;
         for (int way = 0; way < Level.of(3).ways(BOOK.figure("stride-tenths").orElseThrow()); way++) {
             List<Integer> held = List.of(0, 0, way, 0, 0);
-            List<Integer> found = LADDER.ways(song, tenths.with(Choice.WAYS, held), Pianist.USUAL);
+            List<Integer> found = LADDER.ways(song, tenths.with(SongChoice.WAYS, held), Pianist.USUAL);
             kept += found.equals(held) ? 1 : 0;
-            assertThat(LADDER.ways(song, tenths.with(Choice.WAYS, found), Pianist.USUAL))
+            assertThat(LADDER.ways(song, tenths.with(SongChoice.WAYS, found), Pianist.USUAL))
                     .isEqualTo(found);
         }
         assertThat(kept).isBetween(2, 9);
-        assertThatThrownBy(() -> Options.OPEN.with(Choice.WAYS, List.of(0, 1)))
+        assertThatThrownBy(() -> Options.OPEN.with(SongChoice.WAYS, List.of(0, 1)))
                 .hasMessageContaining("ways [0, 1]: expected one number");
     }
 
@@ -308,14 +310,14 @@ class LevelsTest {
         for (Figure figure : BOOK.figures()) {
             for (Level level : Level.all()) {
                 for (int way = 0; way < level.ways(figure); way++) {
-                    Options there = level.on(Options.OPEN.with(Choice.FIGURE, figure.id()), figure, way);
-                    assertThat(named).contains(there.get(Choice.FIGURE).orElseThrow());
-                    there.get(Choice.VOICING)
-                            .ifPresent(voicing -> assertThat(
-                                            BOOK.figure(there.get(Choice.FIGURE).get())
-                                                    .orElseThrow()
-                                                    .manner()
-                                                    .voicings())
+                    Options there = level.on(Options.OPEN.with(LeftChoice.FIGURE, figure.id()), figure, way);
+                    assertThat(named).contains(there.get(LeftChoice.FIGURE).orElseThrow());
+                    there.get(LeftChoice.VOICING)
+                            .ifPresent(voicing -> assertThat(BOOK.figure(
+                                                    there.get(LeftChoice.FIGURE).get())
+                                            .orElseThrow()
+                                            .manner()
+                                            .voicings())
                                     .contains(voicing));
                 }
             }
@@ -330,22 +332,22 @@ class LevelsTest {
                 "mine.yaml",
                 FigureFile.write(BOOK.figure("walking").orElseThrow()).replace("id: walking", "id: mine-2"));
         Options chosen = Options.OPEN
-                .with(Choice.FIGURE, "mine-2")
-                .with(Choice.VOICING, "tenth")
-                .with(Choice.BASS_LINE, "walking")
-                .with(Choice.LEAD_IN, "below");
-        assertThat(Level.of(2).on(chosen, own, 0).get(Choice.FIGURE)).contains("strong-beats");
-        assertThat(Level.of(3).on(chosen, own, 0).get(Choice.FIGURE)).contains("mine-2");
-        assertThat(Level.of(3).on(chosen, own, 0).get(Choice.LEAD_IN)).contains("none");
-        assertThat(Level.of(4).on(chosen, own, 0).get(Choice.VOICING)).isEmpty();
-        assertThat(Level.of(4).on(chosen, own, 0).get(Choice.BASS_LINE)).isEmpty();
-        assertThat(Level.of(5).on(chosen, own, 0).get(Choice.BASS_LINE)).contains("walking");
-        assertThat(Level.of(5).on(chosen, own, 0).get(Choice.LEAD_IN)).contains("below");
+                .with(LeftChoice.FIGURE, "mine-2")
+                .with(LeftChoice.VOICING, "tenth")
+                .with(LeftChoice.BASS_LINE, "walking")
+                .with(LeftChoice.LEAD_IN, "below");
+        assertThat(Level.of(2).on(chosen, own, 0).get(LeftChoice.FIGURE)).contains("strong-beats");
+        assertThat(Level.of(3).on(chosen, own, 0).get(LeftChoice.FIGURE)).contains("mine-2");
+        assertThat(Level.of(3).on(chosen, own, 0).get(LeftChoice.LEAD_IN)).contains("none");
+        assertThat(Level.of(4).on(chosen, own, 0).get(LeftChoice.VOICING)).isEmpty();
+        assertThat(Level.of(4).on(chosen, own, 0).get(LeftChoice.BASS_LINE)).isEmpty();
+        assertThat(Level.of(5).on(chosen, own, 0).get(LeftChoice.BASS_LINE)).contains("walking");
+        assertThat(Level.of(5).on(chosen, own, 0).get(LeftChoice.LEAD_IN)).contains("below");
     }
 
     @Test
     void a_level_there_is_not_is_refused() {
-        assertThatThrownBy(() -> Options.OPEN.with(Choice.LEVEL, 6)).hasMessage("level 6: expected 1 to 5");
+        assertThatThrownBy(() -> Options.OPEN.with(SongChoice.LEVEL, 6)).hasMessage("level 6: expected 1 to 5");
     }
 
     @Test
@@ -362,7 +364,7 @@ class LevelsTest {
                         new Choices.Run(3, 4),
                         java.util.Optional.empty(),
                         java.util.Optional.empty(),
-                        Options.OPEN.with(Choice.LEVEL, way.level().number())));
+                        Options.OPEN.with(SongChoice.LEVEL, way.level().number())));
         List<Stroke> before = ARRANGER.arrange(song, Choices.figure("stride-tenths"), Pianist.USUAL)
                 .left()
                 .strokes();

@@ -8,9 +8,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.critic.Critic;
 import zapateo.critic.Fault;
 import zapateo.hand.Pianist;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Lock;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.DataFile;
@@ -36,7 +39,7 @@ class RepairsTest {
     void a_voicing_mends_what_a_voicing_lost() {
         Song song = song("| C | Dm7 | G7 | C |");
         Choices choices =
-                Choices.figure("held").with(Choice.VOICING, "rooted-shell").endsHeld(false);
+                Choices.figure("held").with(LeftChoice.VOICING, "rooted-shell").endsHeld(false);
         List<Fault> faults = read(song, choices);
         Fault lost = faults.stream()
                 .filter(fault -> fault.id().equals("L9"))
@@ -47,7 +50,7 @@ class RepairsTest {
                 .orElseThrow();
         assertThat(repair.choice()).isEqualTo("voicing");
         int number = song.bars().get(lost.bar()).number();
-        Options options = Options.read(Choice.Place.BARS, "", Map.of(repair.choice(), repair.value()));
+        Options options = Options.read(SongChoice.in(Choice.Place.BARS), "", Map.of(repair.choice(), repair.value()));
         List<Fault> mended = read(
                 song,
                 choices.override(new Choices.Override(
@@ -61,7 +64,7 @@ class RepairsTest {
     void a_lock_that_does_harm_is_let_go() {
         Song song = song("| C | F | G | C |");
         Choices choices = Choices.figure("held")
-                .with(Choice.VOICING, "single")
+                .with(LeftChoice.VOICING, "single")
                 .endsHeld(false)
                 .lock(new Choices.PlacedLock(
                         2,
@@ -87,8 +90,8 @@ class RepairsTest {
     void a_bar_that_is_played_again_is_mended_by_its_number() {
         Song song = song("| C | Dm7 | G7 | C |");
         Choices choices = Choices.figure("held")
-                .with(Choice.VOICING, "rooted-shell")
-                .with(Choice.TIMES, List.of("1@3"))
+                .with(LeftChoice.VOICING, "rooted-shell")
+                .with(SongChoice.TIMES, List.of("1@3"))
                 .endsHeld(false);
         List<Fault> faults = read(song, choices);
         Fault later = faults.stream()
@@ -107,7 +110,7 @@ class RepairsTest {
             assertThat(ids).contains(id);
             DataFile.yaml("arrangement/repairs.yaml").list(id, text -> text).forEach(text -> {
                 Object value = text.endsWith("=false") ? Boolean.FALSE : text.split("=")[1];
-                Options options = Options.read(Choice.Place.BARS, "", Map.of(text.split("=")[0], value));
+                Options options = Options.read(SongChoice.in(Choice.Place.BARS), "", Map.of(text.split("=")[0], value));
                 assertThat(options).isNotEqualTo(Options.OPEN);
                 ARRANGER.arrange(song("| C | F |"), Choices.OPEN.song(options), Pianist.USUAL);
             });

@@ -20,6 +20,7 @@ import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.SeededTunes;
 import zapateo.song.Bar;
@@ -95,10 +96,12 @@ public final class StrokeListing {
         int variety = Math.floorMod(name.hashCode(), 1000);
         RightHand right = song.hasTune()
                 ? RightHand.of(RightChoices.Style.MELODY)
-                        .with(Choice.UNDER, RightChoices.Under.values()[variety % RightChoices.Under.values().length])
+                        .with(
+                                RightChoice.UNDER,
+                                RightChoices.Under.values()[variety % RightChoices.Under.values().length])
                 : RightHand.of(RightChoices.Style.COMPING)
                         .with(
-                                Choice.SHAPES,
+                                RightChoice.SHAPES,
                                 RightChoices.Shapes.values()[variety % RightChoices.Shapes.values().length]);
         return lines(ARRANGER.arrange(
                 song, Choices.figure(figure.id()).right(right), Pianist.of(Hand.of(180 + variety % 3 * 21))));

@@ -13,9 +13,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Building;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
-import zapateo.arrangement.Options;
+import zapateo.arrangement.SongChoice;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Played;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Ticks;
@@ -42,7 +44,7 @@ class FormedTest {
         Options options = Options.OPEN;
         for (String each : choices.isEmpty() ? new String[0] : choices.split("; ")) {
             String[] parts = each.split(" ", 2);
-            options = Options.read(Choice.Place.SONG, "", Map.of(parts[0], value(parts[0], parts[1])))
+            options = Options.read(SongChoice.in(Choice.Place.SONG), "", Map.of(parts[0], value(parts[0], parts[1])))
                     .over(options);
         }
         return options;
@@ -275,12 +277,12 @@ class FormedTest {
     @Test
     void what_was_chosen_for_bars_stays_with_them() {
         Choices choices = Choices.OPEN
-                .song(options("intro last-four; times 1@2").with(Choice.FIGURE, "held"))
+                .song(options("intro last-four; times 1@2").with(LeftChoice.FIGURE, "held"))
                 .override(new Choices.Override(
                         new Choices.Run(2, 2),
                         Optional.of(2),
                         Optional.empty(),
-                        Options.OPEN.with(Choice.FIGURE, "two-feel")));
+                        Options.OPEN.with(LeftChoice.FIGURE, "two-feel")));
         Arrangement arrangement = Played.ARRANGER.arrange(Played.song(C), choices, Played.LARGE);
         List<Integer> bars = arrangement.song().bars().stream()
                 .map(Bar::index)
@@ -294,7 +296,7 @@ class FormedTest {
     @Test
     void a_fade_grows_thinner_and_softer() {
         Arrangement arrangement = Played.ARRANGER.arrange(
-                Played.song(C), Choices.figure("spread-eighths").with(Choice.CLOSE, Form.Close.FADE), Played.LARGE);
+                Played.song(C), Choices.figure("spread-eighths").with(SongChoice.CLOSE, Form.Close.FADE), Played.LARGE);
         int before = Integer.MAX_VALUE;
         int tones = Integer.MAX_VALUE;
         for (int index = 4; index < 8; index++) {

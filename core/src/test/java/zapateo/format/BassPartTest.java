@@ -8,8 +8,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.BassPart;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
+import zapateo.arrangement.SongChoice;
 import zapateo.lefthand.Played;
 import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
@@ -21,7 +21,9 @@ class BassPartTest {
     private static Arrangement part(String chart, String figure) {
         Song song = Played.song(chart);
         return Played.ARRANGER.arrange(
-                song, BassPart.of(song, Choices.figure(figure).with(Choice.TAGS, 1), FigureBook.open()), Played.LARGE);
+                song,
+                BassPart.of(song, Choices.figure(figure).with(SongChoice.TAGS, 1), FigureBook.open()),
+                Played.LARGE);
     }
 
     @ParameterizedTest(name = "{0} has {2}")

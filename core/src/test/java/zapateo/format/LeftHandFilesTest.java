@@ -18,8 +18,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
+import zapateo.lefthand.LeftChoice;
 import zapateo.rhythm.Meter;
 
 /**
@@ -126,7 +126,7 @@ class LeftHandFilesTest {
     void a_rolled_tenth_keeps_the_beat_with_its_top(String feel, int tempo) throws Exception {
         Arrangement arrangement = zapateo.lefthand.Played.ARRANGER.arrange(
                 zapateo.lefthand.Played.song("Key: D♭~Feel: " + feel + "~Tempo: " + tempo + "~| D♭ | A♭ G♭ | D♭ |"),
-                Choices.figure("held").with(Choice.VOICING, "tenth").endsHeld(false),
+                Choices.figure("held").with(LeftChoice.VOICING, "tenth").endsHeld(false),
                 zapateo.hand.Hand.of(185));
         List<long[]> ons = notesOn(MidiWriter.write(arrangement, Hands.LEFT));
         double ticksOf120Ms = 0.120 * tempo / 60 * 960;

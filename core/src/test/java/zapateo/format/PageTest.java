@@ -14,12 +14,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
 import zapateo.arrangement.Shades;
+import zapateo.lefthand.LeftChoice;
 import zapateo.part.PartNote;
 import zapateo.part.Stroke;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices.Style;
 import zapateo.righthand.RightChoices.Under;
 import zapateo.song.ChartParser;
@@ -116,7 +117,7 @@ class PageTest {
     void the_tune_is_a_dozen_over_what_accompanies_it(String figure) {
         Arrangement both = arrange(
                 "Key: G~| G | C | D7 | G |~Tune: | G4/4 B4/4 D5/2 | E5/4 D5/4 C5/2 | D5/4 C5/4 B4/4 A4/4 | G4/1 |",
-                TUNE.with(Choice.FIGURE, figure));
+                TUNE.with(LeftChoice.FIGURE, figure));
         for (Stroke sung : both.right().strokes()) {
             int loud = sung.notes().get(sung.notes().size() - 1).velocity();
             both.left().strokes().stream()
@@ -209,7 +210,7 @@ class PageTest {
     void the_upper_voice_is_the_first() {
         Arrangement hymn = arrange(
                 "Key: C~| C | G/B | C |~Tune: | E5/4 D5/8 C5/8 E5/2 | D5/2. B4/4 | C5/1 |",
-                Choices.OPEN.right(RightHand.of(Style.MELODY).with(Choice.UNDER, Under.PARTS)));
+                Choices.OPEN.right(RightHand.of(Style.MELODY).with(RightChoice.UNDER, Under.PARTS)));
         String bar = measure(page(hymn), 1);
         String first = found(bar, "(?s)(<note .*?<voice>1</voice>.*?)<backup>").get(0);
         assertThat(found(first, "<step>(\\w)</step>")).contains("E", "D", "C");

@@ -11,7 +11,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
@@ -234,7 +233,7 @@ class ApproachTest {
     void a_walk_up_may_have_its_chords(String leadIn, String chart, String expected) {
         String played = Played.arrange(
                         "Key: " + chart.charAt(0) + "~| " + chart.replace(" ", " | ") + " |",
-                        Choices.figure("two-feel").endsHeld(false).with(Choice.LEAD_IN, leadIn))
+                        Choices.figure("two-feel").endsHeld(false).with(LeftChoice.LEAD_IN, leadIn))
                 .left()
                 .strokes()
                 .stream()
@@ -283,7 +282,7 @@ class ApproachTest {
         assertThat(notes("B♭ | F/A", Choices.figure("stride-root-chord").endsHeld(false)))
                 .doesNotContain("L");
         assertThat(notes("C | D♭", figure)).contains("L");
-        assertThat(notes("C | D", Choices.figure("two-feel").endsHeld(false).with(Choice.LEAD_IN, "scale")))
+        assertThat(notes("C | D", Choices.figure("two-feel").endsHeld(false).with(LeftChoice.LEAD_IN, "scale")))
                 .contains("L");
     }
 

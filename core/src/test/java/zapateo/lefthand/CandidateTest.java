@@ -8,7 +8,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
@@ -220,7 +219,7 @@ class CandidateTest {
     void a_leading_tone_is_not_doubled_where_it_can_be_helped() {
         Arrangement arrangement = Played.arrange(
                 "Key: G~G | D7/F♯ | G | D7/F♯",
-                Choices.figure("bass-and-two").endsHeld(false).with(Choice.VOICING, "guide-tones"));
+                Choices.figure("bass-and-two").endsHeld(false).with(LeftChoice.VOICING, "guide-tones"));
         arrangement.strokes().stream()
                 .filter(stroke -> stroke.bar() % 2 == 1)
                 .forEach(stroke -> assertThat(stroke.notes().stream()

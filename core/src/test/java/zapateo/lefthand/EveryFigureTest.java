@@ -18,7 +18,6 @@ import org.junit.jupiter.api.TestFactory;
 import zapateo.Endured;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Pedal;
 import zapateo.hand.Ease;
@@ -85,7 +84,7 @@ class EveryFigureTest {
                                                         () -> everywhere(
                                                                 figure,
                                                                 Choices.figure(figure.id())
-                                                                        .with(Choice.WITH_BASS_PLAYER, true),
+                                                                        .with(LeftChoice.WITH_BASS_PLAYER, true),
                                                                 EveryFigureTest::low)),
                                                 dynamicTest(
                                                         "every voicing, bass line and lead-in can be taken",
@@ -291,27 +290,27 @@ class EveryFigureTest {
         figure.manner()
                 .voicings()
                 .forEach(voicing -> expect(
-                        played.apply(Choices.figure(figure.id()).with(Choice.VOICING, voicing))
+                        played.apply(Choices.figure(figure.id()).with(LeftChoice.VOICING, voicing))
                                 .findAny()
                                 .isPresent(),
                         voicing));
         BassLine.all()
                 .forEach(line -> expect(
-                        played.apply(Choices.figure(figure.id()).with(Choice.BASS_LINE, line.id()))
+                        played.apply(Choices.figure(figure.id()).with(LeftChoice.BASS_LINE, line.id()))
                                 .findAny()
                                 .isPresent(),
                         line.id()));
         if (figure.hasLine() && !figure.manner().bassless()) {
             BassLine.all()
                     .forEach(line -> expect(
-                            played.apply(Choices.figure(figure.id()).with(Choice.BASS_LINE, line.id()))
+                            played.apply(Choices.figure(figure.id()).with(LeftChoice.BASS_LINE, line.id()))
                                     .anyMatch(stroke ->
                                             stroke.reason().code().equals(line.walks() ? "walking" : "bass-line")),
                             line.id() + " has no place"));
             List.of("scale", "below", "above", "fifth")
                     .forEach(id -> expect(
                             figure.plays(Role.Kind.WALKING)
-                                    || played.apply(Choices.figure(figure.id()).with(Choice.LEAD_IN, id))
+                                    || played.apply(Choices.figure(figure.id()).with(LeftChoice.LEAD_IN, id))
                                             .anyMatch(stroke ->
                                                     stroke.reason().code().equals("lead-in")),
                             id + " has no place"));
@@ -319,7 +318,7 @@ class EveryFigureTest {
         LeadIn.all()
                 .forEach(leadIn -> expect(
                         leads && !leadIn.id().equals("none")
-                                || played.apply(Choices.figure(figure.id()).with(Choice.LEAD_IN, leadIn.id()))
+                                || played.apply(Choices.figure(figure.id()).with(LeftChoice.LEAD_IN, leadIn.id()))
                                         .noneMatch(
                                                 stroke -> stroke.reason().code().equals("lead-in")),
                         leadIn.id()));

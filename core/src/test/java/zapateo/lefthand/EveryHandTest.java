@@ -11,7 +11,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
@@ -83,7 +82,7 @@ class EveryHandTest {
     void an_octave_too_wide_is_done_as_the_player_said(TooWide way, int notes, boolean rolled) {
         Arrangement arrangement = Played.ARRANGER.arrange(
                 Played.song("C | F | G | C"),
-                Choices.figure("held").with(Choice.VOICING, "octave").with(Choice.OCTAVES, way),
+                Choices.figure("held").with(LeftChoice.VOICING, "octave").with(LeftChoice.OCTAVES, way),
                 Hand.of(150));
         assertThat(arrangement.left().strokes()).allSatisfy(stroke -> {
             assertThat(stroke.notes()).hasSize(notes);
@@ -105,7 +104,7 @@ class EveryHandTest {
         for (TooWide way : List.of(TooWide.ROLL, TooWide.PEDAL)) {
             Arrangement arrangement = Played.ARRANGER.arrange(
                     Played.song("Tempo: 100~D♭ | A♭ | D♭ | G♭"),
-                    Choices.figure("held").with(Choice.VOICING, "tenth").with(Choice.TENTHS, way),
+                    Choices.figure("held").with(LeftChoice.VOICING, "tenth").with(LeftChoice.TENTHS, way),
                     Hand.of(190));
             assertThat(arrangement.left().strokes()).allSatisfy(stroke -> {
                 Roll roll = stroke.roll().orElseThrow();
@@ -123,7 +122,7 @@ class EveryHandTest {
     void tenths_are_the_players_unless_the_song_says_otherwise() {
         Pianist thin = new Pianist(Hand.of(190), Hand.of(190), Instrument.FULL, TooWide.OMIT, TooWide.ROLL);
         assertThat(Played.ARRANGER
-                        .arrange(Played.song("D♭ | A♭"), Choices.figure("held").with(Choice.VOICING, "tenth"), thin)
+                        .arrange(Played.song("D♭ | A♭"), Choices.figure("held").with(LeftChoice.VOICING, "tenth"), thin)
                         .left()
                         .strokes())
                 .extracting(stroke -> stroke.notes().stream()
@@ -135,8 +134,8 @@ class EveryHandTest {
                         .arrange(
                                 Played.song("D♭ | A♭"),
                                 Choices.figure("held")
-                                        .with(Choice.VOICING, "tenth")
-                                        .with(Choice.TENTHS, TooWide.ROLL),
+                                        .with(LeftChoice.VOICING, "tenth")
+                                        .with(LeftChoice.TENTHS, TooWide.ROLL),
                                 thin)
                         .left()
                         .strokes())
@@ -163,14 +162,16 @@ class EveryHandTest {
     void an_instrument_without_a_pedal_is_not_pedalled() {
         Pianist dry = Pianist.of(Hand.of(170)).on(new Instrument(61, 164.5, false));
         Arrangement arrangement = Played.ARRANGER.arrange(
-                Played.song("C | F | G | C"), Choices.figure("spread-eighths").with(Choice.TENTHS, TooWide.PEDAL), dry);
+                Played.song("C | F | G | C"),
+                Choices.figure("spread-eighths").with(LeftChoice.TENTHS, TooWide.PEDAL),
+                dry);
         assertThat(arrangement.pedal()).isEmpty();
         assertThat(Played.ARRANGER
                         .arrange(
                                 Played.song("C | F | G | C"),
                                 Choices.figure("held")
-                                        .with(Choice.VOICING, "tenth")
-                                        .with(Choice.TENTHS, TooWide.PEDAL),
+                                        .with(LeftChoice.VOICING, "tenth")
+                                        .with(LeftChoice.TENTHS, TooWide.PEDAL),
                                 dry)
                         .notices())
                 .extracting(notice -> notice.code())
@@ -187,7 +188,7 @@ class EveryHandTest {
         assertThat(Played.ARRANGER
                         .arrange(
                                 Played.song("C | F"),
-                                Choices.figure("held").with(Choice.VOICING, "tenth"),
+                                Choices.figure("held").with(LeftChoice.VOICING, "tenth"),
                                 Pianist.of(hand).on(narrow))
                         .left()
                         .strokes())
@@ -195,7 +196,7 @@ class EveryHandTest {
         assertThat(Played.ARRANGER
                         .arrange(
                                 Played.song("C | F"),
-                                Choices.figure("held").with(Choice.VOICING, "tenth"),
+                                Choices.figure("held").with(LeftChoice.VOICING, "tenth"),
                                 Pianist.of(hand))
                         .left()
                         .strokes())

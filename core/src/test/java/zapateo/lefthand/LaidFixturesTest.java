@@ -11,17 +11,19 @@ import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.AsBefore;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
-import zapateo.arrangement.Options;
 import zapateo.arrangement.RightHand;
+import zapateo.arrangement.SongChoice;
 import zapateo.arrangement.StrokeListing;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.part.Stroke;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.righthand.RightChoice;
 import zapateo.righthand.RightChoices;
 import zapateo.righthand.SeededTunes;
 import zapateo.song.ChartParser;
@@ -79,19 +81,19 @@ class LaidFixturesTest {
         Map<String, Object> drawn = new LinkedHashMap<>();
         drawn.put("figure", BOOK.get(seed % BOOK.size()).id());
         for (Choice<?> choice : List.of(
-                Choice.VOICING,
-                Choice.REGISTER,
-                Choice.BASS_LINE,
-                Choice.WITH_BASS,
-                Choice.LEAD_IN,
-                Choice.TENTHS,
-                Choice.OCTAVES,
-                Choice.VARIATIONS,
-                Choice.LIVELINESS,
-                Choice.WITH_BASS_PLAYER,
-                Choice.KEEP_TOP,
-                Choice.PEDAL,
-                Choice.ENDING)) {
+                LeftChoice.VOICING,
+                LeftChoice.REGISTER,
+                LeftChoice.BASS_LINE,
+                LeftChoice.WITH_BASS,
+                LeftChoice.LEAD_IN,
+                LeftChoice.TENTHS,
+                LeftChoice.OCTAVES,
+                LeftChoice.VARIATIONS,
+                LeftChoice.LIVELINESS,
+                LeftChoice.WITH_BASS_PLAYER,
+                LeftChoice.KEEP_TOP,
+                LeftChoice.PEDAL,
+                SongChoice.ENDING)) {
             List<String> values = NAMED.getOrDefault(choice.id(), choice.range().values());
             if (random.nextInt(SELDOM) == 0) {
                 drawn.put(
@@ -109,10 +111,10 @@ class LaidFixturesTest {
         RightChoices.Under[] under = RightChoices.Under.values();
         RightChoices.Shapes[] shapes = RightChoices.Shapes.values();
         return song.hasTune()
-                ? RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, under[random.nextInt(under.length)])
+                ? RightHand.of(RightChoices.Style.MELODY).with(RightChoice.UNDER, under[random.nextInt(under.length)])
                 : random.nextBoolean()
                         ? RightHand.of(RightChoices.Style.COMPING)
-                                .with(Choice.SHAPES, shapes[random.nextInt(shapes.length)])
+                                .with(RightChoice.SHAPES, shapes[random.nextInt(shapes.length)])
                         : RightHand.NONE;
     }
 
@@ -122,7 +124,7 @@ class LaidFixturesTest {
             Arrangement arrangement = Played.ARRANGER.arrange(
                     song,
                     Choices.OPEN
-                            .song(Options.read(Choice.Place.SONG, "", drawn))
+                            .song(Options.read(SongChoice.in(Choice.Place.SONG), "", drawn))
                             .right(over),
                     pianist);
             all.addAll(StrokeListing.lines(arrangement));

@@ -12,7 +12,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.part.PartNote;
 import zapateo.part.Roll;
@@ -160,10 +159,10 @@ class LeftHandExamplesTest {
             })
     void lines(String number, String chart, String figure, String line, String leadIn, String expected) {
         Choices choices = Choices.figure(figure)
-                .with(Choice.VOICING, "single")
-                .with(Choice.BASS_LINE, line)
-                .with(Choice.LEAD_IN, leadIn);
-        Choices plain = number.startsWith("18") ? Choices.figure(figure).with(Choice.LEAD_IN, leadIn) : choices;
+                .with(LeftChoice.VOICING, "single")
+                .with(LeftChoice.BASS_LINE, line)
+                .with(LeftChoice.LEAD_IN, leadIn);
+        Choices plain = number.startsWith("18") ? Choices.figure(figure).with(LeftChoice.LEAD_IN, leadIn) : choices;
         assertThat(notes(arrange(chart, plain))).isEqualTo(expected);
     }
 

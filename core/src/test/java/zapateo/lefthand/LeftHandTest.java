@@ -10,7 +10,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Hand;
 import zapateo.part.LowIntervalLimits;
@@ -67,7 +66,7 @@ class LeftHandTest {
         "Fsus4, spread, F2+C3+B♭3"
     })
     void voicings_take_their_tones(String chord, String voicing, String notes) {
-        assertThat(notes(arrange("| " + chord + " |", Choices.figure("held").with(Choice.VOICING, voicing))))
+        assertThat(notes(arrange("| " + chord + " |", Choices.figure("held").with(LeftChoice.VOICING, voicing))))
                 .isEqualTo(notes);
     }
 
@@ -83,7 +82,7 @@ class LeftHandTest {
     @Test
     void what_a_small_hand_cannot_span_is_rolled_upward_from_the_beat_within_120_ms() {
         Song song = song("Tempo: 80\nD♭");
-        Stroke small = ARRANGER.arrange(song, Choices.figure("held").with(Choice.VOICING, "spread"), Hand.of(180))
+        Stroke small = ARRANGER.arrange(song, Choices.figure("held").with(LeftChoice.VOICING, "spread"), Hand.of(180))
                 .left()
                 .strokes()
                 .get(0);
@@ -96,7 +95,7 @@ class LeftHandTest {
                 .isSorted()
                 .startsWith(0)
                 .doesNotHaveDuplicates();
-        Stroke large = ARRANGER.arrange(song, Choices.figure("held").with(Choice.VOICING, "spread"), LARGE)
+        Stroke large = ARRANGER.arrange(song, Choices.figure("held").with(LeftChoice.VOICING, "spread"), LARGE)
                 .left()
                 .strokes()
                 .get(0);
@@ -124,7 +123,7 @@ class LeftHandTest {
     @Test
     void the_middle_register_keeps_off_the_low_keys() {
         Arrangement arrangement =
-                arrange("C A♭ E7 B♭m", Choices.figure("spread-eighths").with(Choice.REGISTER, Register.MIDDLE));
+                arrange("C A♭ E7 B♭m", Choices.figure("spread-eighths").with(LeftChoice.REGISTER, Register.MIDDLE));
         assertThat(arrangement.left().strokes())
                 .allSatisfy(stroke -> assertThat(stroke.lowest().midi()).isGreaterThanOrEqualTo(48));
     }
@@ -179,7 +178,7 @@ class LeftHandTest {
     /** Nothing leads into a chord that comes early: its own stroke stands where the last step would. */
     @Test
     void a_lead_in_gives_way_to_an_early_chord() {
-        Choices led = Choices.figure("two-feel").with(Choice.LEAD_IN, "scale");
+        Choices led = Choices.figure("two-feel").with(LeftChoice.LEAD_IN, "scale");
         assertThat(Played.arrange("Key: C~| C | F | C | C |", led).strokes())
                 .anyMatch(stroke -> stroke.nature().origin() == Origin.LEAD_IN && stroke.bar() == 0);
         assertThat(Played.arrange("Key: C~| C | >F | C | C |", led).strokes())

@@ -14,9 +14,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.ReadOver;
+import zapateo.arrangement.SongChoice;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.hand.Pianist;
 import zapateo.part.Origin;
 import zapateo.part.Stroke;
@@ -41,7 +43,7 @@ class LivelinessTest {
             + "~[Bridge]~| F | F | C | C | D7 | D7 | G7 | G7 |~[Verse]~| C | Am | F | G | C | Am | G7 | C |");
 
     private static Choices lively(String figure, Liveliness much) {
-        return Choices.figure(figure).with(Choice.LIVELINESS, much);
+        return Choices.figure(figure).with(LeftChoice.LIVELINESS, much);
     }
 
     private static Arrangement played(Song song, Choices choices) {
@@ -102,7 +104,7 @@ class LivelinessTest {
     void the_same_seed_plays_the_same_and_an_edit_elsewhere_changes_nothing() {
         Choices choices = lively("stride-root-chord", Liveliness.MUCH);
         assertThat(spices(played(SONG, choices))).isEqualTo(spices(played(SONG, choices)));
-        assertThat(spices(played(SONG, choices.with(Choice.SEED, 5L)))).isNotEqualTo(spices(played(SONG, choices)));
+        assertThat(spices(played(SONG, choices.with(SongChoice.SEED, 5L)))).isNotEqualTo(spices(played(SONG, choices)));
         Song edited = Played.song("Key: C~Tempo: 100~[Verse]~| C | Em | F | G | C | Am | Dm | G7 |~[Verse]~" + EIGHT
                 + "~[Bridge]~| F | F | C | C | D7 | D7 | G7 | G7 |~[Verse]~| C | Am | F | G | C | Am | G7 | C |");
         Map<Integer, String> before = spices(played(SONG, choices));
@@ -117,7 +119,7 @@ class LivelinessTest {
         Song song =
                 figure.equals("bass-and-two") ? Played.song("Key: C~Meter: 3/4~[A]~" + EIGHT + "~[B]~" + EIGHT) : SONG;
         assertThat(spices(played(song, Choices.figure(figure)))).isEmpty();
-        assertThat(spices(played(song, lively(figure, Liveliness.MUCH).with(Choice.LEVEL, 2))))
+        assertThat(spices(played(song, lively(figure, Liveliness.MUCH).with(SongChoice.LEVEL, 2))))
                 .isEmpty();
         assertThat(ReadOver.of(played(song, Choices.figure(figure)), Pianist.USUAL))
                 .noneMatch(fault -> fault.id().equals("M2"));
@@ -150,7 +152,7 @@ class LivelinessTest {
             })
     void a_device_plays_so(String spice, int number, String figure, String expected) {
         Arrangement arrangement =
-                played(SONG, lively(figure, Liveliness.SOME).with(Choice.SPICES, List.of(spice + "@" + number)));
+                played(SONG, lively(figure, Liveliness.SOME).with(SongChoice.SPICES, List.of(spice + "@" + number)));
         String plain = bar(played(SONG, Choices.figure(figure)), number - 1);
         String told = bar(arrangement, number - 1);
         assertThat(shape(told)).isEqualTo(expected.equals("as ever") ? shape(plain) : shape(expected));
@@ -167,7 +169,7 @@ class LivelinessTest {
     @Test
     void an_early_chord_is_struck_an_eighth_before_its_bar_and_not_again_on_it() {
         Arrangement arrangement =
-                played(SONG, lively("pulse-quarters", Liveliness.SOME).with(Choice.SPICES, List.of("early@3")));
+                played(SONG, lively("pulse-quarters", Liveliness.SOME).with(SongChoice.SPICES, List.of("early@3")));
         int bar = SONG.bars().get(2).tick();
         List<Stroke> left = arrangement.strokes().stream()
                 .filter(stroke -> stroke.hand() == Side.LEFT)
@@ -184,8 +186,8 @@ class LivelinessTest {
 
     @Test
     void a_walk_up_steps_into_the_next_chord_and_says_so() {
-        Arrangement arrangement =
-                played(SONG, lively("stride-root-chord", Liveliness.SOME).with(Choice.SPICES, List.of("walk-up@8")));
+        Arrangement arrangement = played(
+                SONG, lively("stride-root-chord", Liveliness.SOME).with(SongChoice.SPICES, List.of("walk-up@8")));
         List<Stroke> walk = arrangement.strokes().stream()
                 .filter(stroke -> stroke.bar() == 7 && stroke.reason().code().equals("lively-walk-up"))
                 .toList();
@@ -206,15 +208,15 @@ class LivelinessTest {
         Arrangement arrangement = played(
                 SONG,
                 lively("stride-root-chord", Liveliness.SOME)
-                        .with(Choice.SEED, seed)
-                        .with(Choice.SPICES, List.of("octave@2", "plain@8")));
+                        .with(SongChoice.SEED, seed)
+                        .with(SongChoice.SPICES, List.of("octave@2", "plain@8")));
         assertThat(spices(arrangement)).containsEntry(1, "octave").doesNotContainKey(7);
     }
 
     @Test
     void what_is_written_wrongly_is_refused_with_what_was_expected() {
-        assertThatThrownBy(() -> zapateo.arrangement.Options.read(
-                        Choice.Place.SONG, "choices", Map.of("spices", List.of("walk up"))))
+        assertThatThrownBy(() ->
+                        Options.read(SongChoice.in(Choice.Place.SONG), "choices", Map.of("spices", List.of("walk up"))))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("walk-up@8");
     }
@@ -230,7 +232,7 @@ class LivelinessTest {
         for (int i = part; i < figures.size(); i += 8) {
             Song song = zapateo.song.SeededCharts.song(i);
             Arrangement arrangement =
-                    played(song, lively(figures.get(i).id(), Liveliness.MUCH).with(Choice.SEED, (long) i));
+                    played(song, lively(figures.get(i).id(), Liveliness.MUCH).with(SongChoice.SEED, (long) i));
             assertThat(arrangement.strokes())
                     .as("%s, chart %d", figures.get(i).id(), i)
                     .allMatch(stroke ->

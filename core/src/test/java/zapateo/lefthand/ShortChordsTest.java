@@ -8,7 +8,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Hand;
 import zapateo.part.LowIntervalLimits;
@@ -36,7 +35,8 @@ class ShortChordsTest {
                 "secondary-rag;| C F G7 C | C |;C2 R:G3 R:C4+E4 F2 R:A3 R:C4+F4 G2 R:G3 R:B3+D4+F4 C2 R:G3 R:C4+E4",
             })
     void a_short_chord_says_itself(String figure, String chart, String bar) {
-        assertThat(Played.notes(Played.arrange(chart, Choices.figure(figure).with(Choice.LIVELINESS, Liveliness.NONE)))
+        assertThat(Played.notes(Played.arrange(
+                                chart, Choices.figure(figure).with(LeftChoice.LIVELINESS, Liveliness.NONE)))
                         .split(" \\| ")[0])
                 .isEqualTo(bar);
     }

@@ -9,7 +9,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Figure;
@@ -24,7 +23,7 @@ class SlashBassTest {
     }
 
     private static String held(String chord, String voicing) {
-        return Played.notes(arrange(chord, Choices.figure("held").with(Choice.VOICING, voicing)));
+        return Played.notes(arrange(chord, Choices.figure("held").with(LeftChoice.VOICING, voicing)));
     }
 
     @ParameterizedTest(name = "{0}: {1}")
@@ -88,7 +87,7 @@ class SlashBassTest {
     void a_stepping_bass_gives_walking_tenths() {
         Arrangement walked = arrange(
                 "| C G/B Am G | F G C C |",
-                Choices.figure("held").with(Choice.VOICING, "tenth").endsHeld(false));
+                Choices.figure("held").with(LeftChoice.VOICING, "tenth").endsHeld(false));
         assertThat(Played.notes(walked)).matches("C.\\+E. B.\\+D. A.\\+C. G.\\+B. \\| F.\\+A. .*");
     }
 

@@ -9,7 +9,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.harmony.ChordSymbol;
 import zapateo.rhythm.Figure;
@@ -120,7 +119,7 @@ class StatedChordsTest {
                 arrange(
                                 "| " + root + quality + " |",
                                 figure.startsWith("hits")
-                                        ? Choices.figure(figure).with(Choice.VOICING, "close")
+                                        ? Choices.figure(figure).with(LeftChoice.VOICING, "close")
                                         : Choices.figure(figure))
                         .left()
                         .strokes()
@@ -160,7 +159,7 @@ class StatedChordsTest {
         assertThat(Played.notes(arrange(
                         "| G7sus4 G7 | C |",
                         Choices.figure("stride-root-chord")
-                                .with(Choice.VOICING, "guide-tones")
+                                .with(LeftChoice.VOICING, "guide-tones")
                                 .endsHeld(false))))
                 .matches("G. \\S+ D2 \\S+ \\| C2.*");
     }

@@ -12,9 +12,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Pedal;
+import zapateo.arrangement.SongChoice;
 import zapateo.hand.Hand;
 import zapateo.part.Origin;
 import zapateo.part.PartNote;
@@ -81,11 +81,11 @@ class StyleTest {
         List<Stroke> march = lastBar(arrange("C", Choices.figure("march")));
         assertThat(march).extracting(stroke -> stroke.written().tick() % 3840).containsExactly(0, 960, 1920);
         assertThat(march.get(0).lowest()).isEqualTo(march.get(2).lowest());
-        assertThat(lastBar(arrange("C", Choices.figure("march").with(Choice.ENDING, "held"))))
+        assertThat(lastBar(arrange("C", Choices.figure("march").with(SongChoice.ENDING, "held"))))
                 .hasSize(1);
-        assertThat(notes(lastBar(arrange("C", Choices.figure("held").with(Choice.ENDING, "rising")))))
+        assertThat(notes(lastBar(arrange("C", Choices.figure("held").with(SongChoice.ENDING, "rising")))))
                 .isEqualTo("C2 G2 E3");
-        assertThat(lastBar(arrange("C", Choices.figure("march").with(Choice.ENDING, "figure"))))
+        assertThat(lastBar(arrange("C", Choices.figure("march").with(SongChoice.ENDING, "figure"))))
                 .noneMatch(stroke -> stroke.nature().origin() == Origin.ENDING);
         assertThat(Ending.all()).extracting(Ending::id).startsWith("held").doesNotHaveDuplicates();
         assertThatThrownBy(() -> Ending.Stroke.parse("1+5@x:1"))

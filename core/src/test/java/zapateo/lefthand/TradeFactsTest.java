@@ -14,7 +14,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.Stroke;
@@ -124,7 +123,7 @@ class TradeFactsTest {
         "Csus4, tenth, C2+F3"
     })
     void voicings(String chord, String voicing, String notes) {
-        assertThat(notes(arrange("Key: C~" + chord, Choices.figure("held").with(Choice.VOICING, voicing))))
+        assertThat(notes(arrange("Key: C~" + chord, Choices.figure("held").with(LeftChoice.VOICING, voicing))))
                 .isEqualTo(notes);
     }
 
@@ -133,9 +132,9 @@ class TradeFactsTest {
      */
     @Test
     void a_voicing_that_does_not_fit_a_chord_gives_way() {
-        assertThat(notes(arrange("Key: C~C", Choices.figure("held").with(Choice.VOICING, "fourths"))))
+        assertThat(notes(arrange("Key: C~C", Choices.figure("held").with(LeftChoice.VOICING, "fourths"))))
                 .isEqualTo("C2+G2");
-        assertThat(notes(arrange("Key: C~C", Choices.figure("pulse-quarters").with(Choice.VOICING, "rootless")))
+        assertThat(notes(arrange("Key: C~C", Choices.figure("pulse-quarters").with(LeftChoice.VOICING, "rootless")))
                         .split(" ")[0]
                         .split("\\+"))
                 .hasSize(3);
@@ -144,7 +143,7 @@ class TradeFactsTest {
     /** The fourth falls to the third in the second half of the bar. */
     @Test
     void a_suspended_eleventh_falls() {
-        assertThat(notes(arrange("Key: C~C", Choices.figure("held").with(Choice.VOICING, "eleventh"))))
+        assertThat(notes(arrange("Key: C~C", Choices.figure("held").with(LeftChoice.VOICING, "eleventh"))))
                 .isEqualTo("C2+G2+F3 C2+G2+E3");
     }
 

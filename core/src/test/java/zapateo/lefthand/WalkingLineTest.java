@@ -12,9 +12,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.ReadOver;
+import zapateo.arrangement.SongChoice;
 import zapateo.hand.Pianist;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.Stroke;
@@ -43,7 +43,7 @@ class WalkingLineTest {
             Song song =
                     Played.song("Key: F~Meter: " + meter + "~Tempo: 120~| F | F | Dm7 | Dm7 | Gm7 | Gm7 | C7 | C7 |");
             Arrangement arrangement = Played.ARRANGER.arrange(
-                    song, Choices.figure("walking").endsHeld(false).with(Choice.SEED, seed), Pianist.USUAL);
+                    song, Choices.figure("walking").endsHeld(false).with(SongChoice.SEED, seed), Pianist.USUAL);
             List<Stroke> line = arrangement.left().strokes();
             for (int i = 0; i + 1 < line.size(); i++) {
                 int tick = line.get(i).written().tick();
@@ -178,7 +178,7 @@ class WalkingLineTest {
     void skips_come_with_liveliness(Liveliness liveliness, int least) {
         List<Stroke> line = Played.arrange(
                         "Key: F~Feel: swing~Tempo: 140~| F | D7 | Gm7 | C7 | F | D7 | Gm7 | C7 | F |",
-                        Choices.figure("walking").with(Choice.LIVELINESS, liveliness))
+                        Choices.figure("walking").with(LeftChoice.LIVELINESS, liveliness))
                 .left()
                 .strokes();
         List<Stroke> skips = new ArrayList<>(line.stream()

@@ -9,7 +9,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.PartNote;
@@ -59,7 +58,7 @@ class WithBassTest {
 
     private static List<String> played(String figure, WithBass with, String chart) {
         Arrangement arrangement = arrange(
-                chart, Choices.figure(figure).with(Choice.WITH_BASS, with).endsHeld(false));
+                chart, Choices.figure(figure).with(LeftChoice.WITH_BASS, with).endsHeld(false));
         return arrangement.strokes().stream()
                 .map(stroke -> String.join(
                         "+", stroke.notes().stream().map(PartNote::role).toList()))
@@ -85,7 +84,7 @@ class WithBassTest {
                 Choices.figure("stride-root-chord").endsHeld(false));
         Arrangement full = arrange(
                 "Key: F~Fmaj7 D7 | Gm7 C7 | Am7 Dm7 | Gm7 C7",
-                Choices.figure("stride-root-chord").endsHeld(false).with(Choice.WITH_BASS, with));
+                Choices.figure("stride-root-chord").endsHeld(false).with(LeftChoice.WITH_BASS, with));
         assertThat(full.strokes().stream().map(stroke -> stroke.written().tick()))
                 .isEqualTo(plain.strokes().stream()
                         .map(stroke -> stroke.written().tick())

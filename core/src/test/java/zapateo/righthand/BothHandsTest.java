@@ -12,7 +12,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Meeting;
 import zapateo.arrangement.RightHand;
@@ -20,6 +19,7 @@ import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.harmony.ChordSymbol;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Lock;
 import zapateo.part.Mending;
 import zapateo.part.Stroke;
@@ -71,14 +71,14 @@ class BothHandsTest {
                 RightHand right = seed % 3 == 2
                         ? RightHand.of(RightChoices.Style.COMPING)
                                 .with(
-                                        Choice.RIGHT_FIGURE,
+                                        RightChoice.FIGURE,
                                         RIGHT.figures()
                                                 .get(seed % RIGHT.figures().size())
                                                 .id())
                                 .with(
-                                        Choice.SHAPES,
+                                        RightChoice.SHAPES,
                                         RightChoices.Shapes.values()[seed / 3 % RightChoices.Shapes.values().length])
-                        : RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, under);
+                        : RightHand.of(RightChoices.Style.MELODY).with(RightChoice.UNDER, under);
                 Arrangement arrangement =
                         ARRANGER.arrange(song, Choices.figure(figure).right(right), Pianist.of(hand));
                 assertThat(arrangement.right().strokes())
@@ -114,7 +114,7 @@ class BothHandsTest {
         for (int seed = 0; seed < 20; seed++) {
             Song song = SeededCharts.song(seed);
             Choices choices = Choices.figure("held")
-                    .right(RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, figure.id()));
+                    .right(RightHand.of(RightChoices.Style.COMPING).with(RightChoice.FIGURE, figure.id()));
             Arrangement arrangement = ARRANGER.arrange(song, choices, Pianist.USUAL);
             int[] held = new int[128];
             for (Stroke stroke : arrangement.right().strokes()) {
@@ -157,7 +157,7 @@ class BothHandsTest {
                         Choices.figure("two-feel")
                                 .endsHeld(false)
                                 .right(RightHand.of(RightChoices.Style.COMPING)
-                                        .with(Choice.RIGHT_FIGURE, "held-chords")),
+                                        .with(RightChoice.FIGURE, "held-chords")),
                         Pianist.USUAL)
                 .right()
                 .strokes();
@@ -196,7 +196,7 @@ class BothHandsTest {
         OneShape shape = OneShape.of(List.of(ChordSymbol.parse("C5"))).orElseThrow();
         assertThat(shape.notes()).extracting(Object::toString).containsExactly("C4", "G4");
         Choices held = Choices.figure("held")
-                .right(RightHand.of(RightChoices.Style.COMPING).with(Choice.SHAPES, RightChoices.Shapes.HELD));
+                .right(RightHand.of(RightChoices.Style.COMPING).with(RightChoice.SHAPES, RightChoices.Shapes.HELD));
         Song song = ChartParser.parse("| C5 | D5/G | N.C. | F |").song().orElseThrow();
         assertThat(ARRANGER.arrange(song, held, Pianist.USUAL).right().strokes())
                 .hasSize(3);
@@ -209,8 +209,8 @@ class BothHandsTest {
                 "Key: B♭\n| B♭ | E♭ | Gm | F | E♭ | E♭ | F | F |",
                 "two-feel",
                 RightHand.of(RightChoices.Style.COMPING)
-                        .with(Choice.RIGHT_FIGURE, "held-chords")
-                        .with(Choice.SHAPES, RightChoices.Shapes.HELD));
+                        .with(RightChoice.FIGURE, "held-chords")
+                        .with(RightChoice.SHAPES, RightChoices.Shapes.HELD));
         assertThat(held).hasSize(8);
         assertThat(held.subList(0, 4))
                 .allSatisfy(stroke ->
@@ -239,8 +239,8 @@ class BothHandsTest {
                 "Key: C\n| C7 | Am | G7 . . C | G° | Dsus4 |",
                 "two-feel",
                 RightHand.of(RightChoices.Style.COMPING)
-                        .with(Choice.RIGHT_FIGURE, "held-chords")
-                        .with(Choice.SHAPES, RightChoices.Shapes.TURN));
+                        .with(RightChoice.FIGURE, "held-chords")
+                        .with(RightChoice.SHAPES, RightChoices.Shapes.TURN));
         assertThat(chords(turns))
                 .containsExactly(
                         "0:C E G",
@@ -257,7 +257,7 @@ class BothHandsTest {
 
     @Test
     void chords_between_the_left_hands_notes_never_strike_with_it() {
-        RightHand between = RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "between-the-left");
+        RightHand between = RightHand.of(RightChoices.Style.COMPING).with(RightChoice.FIGURE, "between-the-left");
         for (String left : List.of("stride-root-chord", "hand-split", "habanera", "three-three-two", "tango-marked")) {
             Arrangement arrangement = ARRANGER.arrange(
                     ChartParser.parse("Key: C\n| C | Am | Dm | G7 |").song().orElseThrow(),
@@ -309,7 +309,7 @@ class BothHandsTest {
         Arrangement arrangement = ARRANGER.arrange(
                 ChartParser.parse(chart).song().orElseThrow(),
                 Choices.figure("spread-eighths")
-                        .right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNISON, true)),
+                        .right(RightHand.of(RightChoices.Style.MELODY).with(RightChoice.UNISON, true)),
                 Pianist.USUAL);
         assertThat(names(arrangement.left().strokes(), 1, 1920))
                 .containsExactly("5760:G3", "6240:B3", "6720:D4", "7200:F4");
@@ -337,7 +337,7 @@ class BothHandsTest {
         List<Stroke> strokes = right(
                 "Key: E♭\n| E♭6 | Fm7 |\nMelody: | G4 B4 | A4 F4 |",
                 "two-feel",
-                RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.THIRD));
+                RightHand.of(RightChoices.Style.MELODY).with(RightChoice.UNDER, RightChoices.Under.THIRD));
         assertThat(strokes)
                 .extracting(stroke -> stroke.notes().stream()
                         .map(note -> note.pitch().toString())
@@ -358,7 +358,7 @@ class BothHandsTest {
         Song song = ChartParser.parse("Key: E♭\n| E♭ | E♭ |\nMelody: | G,8 | B4 z4 |")
                 .song()
                 .orElseThrow();
-        Choices choices = Choices.figure("held").endsHeld(false).with(Choice.VOICING, "spread");
+        Choices choices = Choices.figure("held").endsHeld(false).with(LeftChoice.VOICING, "spread");
         Arrangement mended =
                 ARRANGER.arrange(song, choices.right(RightHand.of(RightChoices.Style.MELODY)), Pianist.USUAL);
         List<Meeting> meetings = Meeting.of(mended);
@@ -368,7 +368,7 @@ class BothHandsTest {
         assertThat(meetings.get(1).mended()).isEmpty();
         Arrangement as = ARRANGER.arrange(
                 song,
-                choices.right(RightHand.of(RightChoices.Style.MELODY).with(Choice.AS_THEY_ARE, List.of(1))),
+                choices.right(RightHand.of(RightChoices.Style.MELODY).with(RightChoice.AS_THEY_ARE, List.of(1))),
                 Pianist.USUAL);
         assertThat(Meeting.of(as).get(0).mended()).isEmpty();
         assertThat(Meeting.of(as).get(0).kept()).containsExactly(Crossing.Kind.SAME_KEY);
@@ -444,7 +444,7 @@ class BothHandsTest {
                 .song()
                 .orElseThrow();
         Choices locked = Choices.figure("held")
-                .with(Choice.VOICING, "tenth")
+                .with(LeftChoice.VOICING, "tenth")
                 .endsHeld(false)
                 .lock(new Choices.PlacedLock(
                         1,
@@ -453,7 +453,7 @@ class BothHandsTest {
                         new Lock(Optional.of(Pitch.parse("E♭2")), Optional.empty(), Optional.empty())));
         Arrangement arrangement = ARRANGER.arrange(
                 song,
-                locked.right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.CLOSE)),
+                locked.right(RightHand.of(RightChoices.Style.MELODY).with(RightChoice.UNDER, RightChoices.Under.CLOSE)),
                 Pianist.USUAL);
         assertThat(arrangement.left().strokes().get(0).notes())
                 .extracting(note -> note.pitch().toString())
@@ -479,7 +479,7 @@ class BothHandsTest {
         List<Stroke> left = ARRANGER.arrange(
                         song,
                         Choices.figure("broken-tenths")
-                                .right(RightHand.of(RightChoices.Style.MELODY).with(Choice.UNISON, true)),
+                                .right(RightHand.of(RightChoices.Style.MELODY).with(RightChoice.UNISON, true)),
                         Pianist.USUAL)
                 .left()
                 .strokes();
@@ -510,7 +510,7 @@ class BothHandsTest {
         Arrangement arrangement = ARRANGER.arrange(
                 song,
                 Choices.figure(figure)
-                        .right(RightHand.of(RightChoices.Style.NONE).with(Choice.UNISON, true)),
+                        .right(RightHand.of(RightChoices.Style.NONE).with(RightChoice.UNISON, true)),
                 Pianist.USUAL);
         List<String> there = arrangement.strokes().stream()
                 .map(stroke -> stroke.hand() + "@" + stroke.written().tick() + " "
@@ -558,7 +558,7 @@ class BothHandsTest {
         assertThat(org.assertj.core.api.Assertions.catchThrowable(() -> ARRANGER.arrange(
                         song,
                         Choices.OPEN.right(
-                                RightHand.of(RightChoices.Style.COMPING).with(Choice.RIGHT_FIGURE, "stomp")),
+                                RightHand.of(RightChoices.Style.COMPING).with(RightChoice.FIGURE, "stomp")),
                         Pianist.USUAL)))
                 .isInstanceOf(Refused.class)
                 .hasMessageContaining("stomp")

@@ -10,7 +10,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
 import zapateo.hand.Pianist;
@@ -81,7 +80,7 @@ class ChorusTest {
             Arrangement arrangement = ARRANGER.arrange(
                     song,
                     Choices.figure("held")
-                            .right(RightHand.of(RightChoices.Style.IMPROVISE).with(Choice.CHORUS, (long) seed)),
+                            .right(RightHand.of(RightChoices.Style.IMPROVISE).with(RightChoice.CHORUS, (long) seed)),
                     Pianist.USUAL);
             for (int bar = 0; bar < song.bars().size(); bar++) {
                 assertThat(arrangement.maxTempo(bar))
@@ -155,7 +154,7 @@ class ChorusTest {
             Arrangement arrangement = ARRANGER.arrange(
                     song,
                     Choices.figure("held")
-                            .right(RightHand.of(RightChoices.Style.IMPROVISE).with(Choice.CHORUS, seed)),
+                            .right(RightHand.of(RightChoices.Style.IMPROVISE).with(RightChoice.CHORUS, seed)),
                     Pianist.USUAL);
             assertThat(zapateo.arrangement.ReadOver.of(arrangement, Pianist.USUAL))
                     .as("seed %d", seed)
@@ -171,7 +170,7 @@ class ChorusTest {
             Arrangement arrangement = ARRANGER.arrange(
                     SeededTunes.song(seed),
                     Choices.figure("held")
-                            .right(RightHand.of(RightChoices.Style.IMPROVISE).with(Choice.CHORUS, (long) seed)),
+                            .right(RightHand.of(RightChoices.Style.IMPROVISE).with(RightChoice.CHORUS, (long) seed)),
                     Pianist.USUAL);
             if (zapateo.arrangement.ReadOver.of(arrangement, Pianist.USUAL).stream()
                     .anyMatch(fault -> fault.id().equals("R7"))) {

@@ -12,7 +12,6 @@ import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.ReadOver;
 import zapateo.arrangement.RightHand;
@@ -59,7 +58,7 @@ class CompingTest {
     @MethodSource("figures")
     void it_ends_on_one_held_chord(String figure) {
         Arrangement arrangement =
-                played(CADENCES, "stride-root-chord", comping().with(Choice.RIGHT_FIGURE, figure));
+                played(CADENCES, "stride-root-chord", comping().with(RightChoice.FIGURE, figure));
         int last = CADENCES.bars().get(15).tick();
         List<Stroke> end = right(arrangement).stream()
                 .filter(stroke -> stroke.written().tick() >= last)
@@ -76,7 +75,7 @@ class CompingTest {
     @ValueSource(strings = {"on-the-beats", "short-eighths", "off-beats", "two-and-four"})
     void the_leading_tone_is_left_to_the_left_hand(String figure) {
         Arrangement arrangement =
-                played(CADENCES, "stride-root-chord", comping().with(Choice.RIGHT_FIGURE, figure));
+                played(CADENCES, "stride-root-chord", comping().with(RightChoice.FIGURE, figure));
         for (int bar : List.of(3, 9, 14)) {
             assertThat(right(arrangement).stream()
                             .filter(stroke -> stroke.bar() == bar)
@@ -92,7 +91,7 @@ class CompingTest {
     /** Where the bass is alone the right hand has it. */
     @Test
     void over_a_bass_alone_the_chord_is_whole() {
-        Arrangement arrangement = played(CADENCES, "two-feel", comping().with(Choice.RIGHT_FIGURE, "on-the-beats"));
+        Arrangement arrangement = played(CADENCES, "two-feel", comping().with(RightChoice.FIGURE, "on-the-beats"));
         assertThat(right(arrangement).stream()
                         .filter(stroke -> stroke.bar() == 14)
                         .flatMap(stroke -> stroke.notes().stream()))
@@ -105,7 +104,7 @@ class CompingTest {
             value = RightChoices.Shapes.class,
             names = {"HELD", "TURN"})
     void held_and_turning_shapes_stop_at_the_cadence(RightChoices.Shapes shapes) {
-        Arrangement arrangement = played(CADENCES, "two-feel", comping().with(Choice.SHAPES, shapes));
+        Arrangement arrangement = played(CADENCES, "two-feel", comping().with(RightChoice.SHAPES, shapes));
         Set<Integer> tonic = Set.of(0, 4, 7, 2, 9);
         assertThat(right(arrangement).stream()
                         .filter(stroke -> stroke.bar() == 15)
@@ -124,7 +123,8 @@ class CompingTest {
     @CsvSource({"C A7 Dm G7,A7", "Am D7 G C,D7", "F Fm C G,Fm", "Cmaj7 C7 F F,C7"})
     void a_held_shape_contradicts_nothing(String chords, String contradicted) {
         Song song = Played.song("Key: C~[A]~| " + chords.replace(" ", " | ") + " | C | G7 | C | C |");
-        Arrangement arrangement = played(song, "two-feel", comping().with(Choice.SHAPES, RightChoices.Shapes.HELD));
+        Arrangement arrangement =
+                played(song, "two-feel", comping().with(RightChoice.SHAPES, RightChoices.Shapes.HELD));
         assertThat(ReadOver.of(arrangement, Pianist.USUAL))
                 .as(contradicted)
                 .noneMatch(fault -> fault.id().equals("R5"));
@@ -134,7 +134,7 @@ class CompingTest {
     @Test
     void hands_that_both_run_take_a_breath() {
         Arrangement arrangement =
-                played(CADENCES, "driving-octaves", comping().with(Choice.RIGHT_FIGURE, "short-eighths"));
+                played(CADENCES, "driving-octaves", comping().with(RightChoice.FIGURE, "short-eighths"));
         List<Integer> counts = new ArrayList<>();
         for (int bar = 0; bar < 8; bar++) {
             int at = bar;
@@ -155,7 +155,7 @@ class CompingTest {
         List<Stroke> thirds = right(played(
                         Played.song("Key: C~[A]~| C | F | G | C | Am | Dm | G | C |"),
                         "two-feel",
-                        comping().with(Choice.RIGHT_FIGURE, "third-alone")))
+                        comping().with(RightChoice.FIGURE, "third-alone")))
                 .stream()
                 .filter(stroke -> stroke.notes().size() == 1)
                 .toList();
@@ -180,7 +180,7 @@ class CompingTest {
             Arrangement arrangement = played(
                     SeededTunes.song(seed),
                     "spread-eighths",
-                    RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, under));
+                    RightHand.of(RightChoices.Style.MELODY).with(RightChoice.UNDER, under));
             assertThat(ReadOver.of(arrangement, Pianist.USUAL))
                     .as("song %d", seed)
                     .noneMatch(fault -> fault.id().equals("R2"));
@@ -193,7 +193,7 @@ class CompingTest {
         Arrangement arrangement = played(
                 song,
                 "two-feel",
-                RightHand.of(RightChoices.Style.MELODY).with(Choice.UNDER, RightChoices.Under.THIRDS));
+                RightHand.of(RightChoices.Style.MELODY).with(RightChoice.UNDER, RightChoices.Under.THIRDS));
         List<Stroke> over = arrangement.strokes().stream()
                 .filter(stroke -> stroke.hand() == Side.RIGHT && stroke.bar() == 1)
                 .toList();
@@ -213,7 +213,7 @@ class CompingTest {
         List<Stroke> right = right(played(
                 song,
                 "two-feel",
-                comping().with(Choice.TOP, RightChoices.Top.THIRD).with(Choice.RIGHT_FIGURE, "one-and-two-and")));
+                comping().with(RightChoice.TOP, RightChoices.Top.THIRD).with(RightChoice.FIGURE, "one-and-two-and")));
         Stroke before = right.stream()
                 .filter(stroke -> stroke.bar() == 2)
                 .reduce((one, other) -> other)

@@ -11,7 +11,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
 import zapateo.hand.Hand;
@@ -39,8 +38,8 @@ class FillsTest {
                 song,
                 Choices.figure("two-feel")
                         .right(RightHand.of(RightChoices.Style.MELODY)
-                                .with(Choice.FILLS, (long) seed)
-                                .with(Choice.PLAIN, List.of())),
+                                .with(RightChoice.FILLS, (long) seed)
+                                .with(RightChoice.PLAIN, List.of())),
                 Pianist.USUAL);
     }
 

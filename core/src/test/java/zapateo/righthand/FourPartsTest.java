@@ -20,7 +20,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
 import zapateo.colour.Harmonising;
@@ -30,6 +29,7 @@ import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.Key;
+import zapateo.lefthand.LeftChoice;
 import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
@@ -216,13 +216,13 @@ class FourPartsTest {
         Song song = ChartParser.parse("Key: C\n| C . G7 C | C |\nTune: | E5/4 F5/4 G5/2 | C5/1 |")
                 .song()
                 .orElseThrow();
-        Choices parts = Choices.OPEN.right(RightHand.of(Style.MELODY).with(Choice.UNDER, Under.PARTS));
+        Choices parts = Choices.OPEN.right(RightHand.of(Style.MELODY).with(RightChoice.UNDER, Under.PARTS));
         Arrangement both = new Arranger(FigureBook.open())
-                .arrange(song, parts.with(Choice.FIGURE, "four-part-hymn"), Pianist.USUAL);
+                .arrange(song, parts.with(LeftChoice.FIGURE, "four-part-hymn"), Pianist.USUAL);
         assertThat(voices(both)).hasSize(5).allSatisfy(keys -> assertThat(keys).hasSize(4));
         assertThat(both.strokes()).noneMatch(stroke -> stroke.nature().origin().isLaid());
         assertThat(new Arranger(FigureBook.open())
-                        .arrange(song, parts.with(Choice.FIGURE, "spread-eighths"), Pianist.USUAL)
+                        .arrange(song, parts.with(LeftChoice.FIGURE, "spread-eighths"), Pianist.USUAL)
                         .pedal())
                 .as("voices are bound by the fingers")
                 .isEmpty();
@@ -266,7 +266,7 @@ class FourPartsTest {
         return new Arranger(FigureBook.open())
                 .arrange(
                         song,
-                        Choices.OPEN.right(RightHand.of(Style.MELODY).with(Choice.UNDER, Under.PARTS)),
+                        Choices.OPEN.right(RightHand.of(Style.MELODY).with(RightChoice.UNDER, Under.PARTS)),
                         Pianist.of(hand));
     }
 

@@ -12,11 +12,12 @@ import org.junit.jupiter.api.Test;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.AsBefore;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
-import zapateo.arrangement.Options;
 import zapateo.arrangement.RightHand;
+import zapateo.arrangement.SongChoice;
 import zapateo.arrangement.StrokeListing;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.hand.Hand;
 import zapateo.hand.Pianist;
 import zapateo.part.Stroke;
@@ -42,7 +43,7 @@ class OverFixturesTest {
     private static final List<String> LEFT = List.of("held", "spread-eighths", "stride-root-chord", "two-feel");
     private static final Arranger ARRANGER = new Arranger(FigureBook.open());
     private static final List<Choice<?>> DRAWN =
-            List.of(Choice.TOP, Choice.UNDER, Choice.SHAPES, Choice.MANNER, Choice.UNISON);
+            List.of(RightChoice.TOP, RightChoice.UNDER, RightChoice.SHAPES, RightChoice.MANNER, RightChoice.UNISON);
 
     @Test
     void every_right_hand_plays_as_before() throws IOException {
@@ -64,7 +65,7 @@ class OverFixturesTest {
         Random random = new Random(seed * 0x9E3779B97F4A7C15L);
         Song song = song(seed);
         Map<String, Object> drawn = new LinkedHashMap<>();
-        List<String> styles = Choice.STYLE.range().values();
+        List<String> styles = RightChoice.STYLE.range().values();
         drawn.put(
                 "style", seed % 4 < 2 && random.nextBoolean() ? "comping" : styles.get(random.nextInt(styles.size())));
         for (Choice<?> choice : DRAWN) {
@@ -104,7 +105,7 @@ class OverFixturesTest {
         List<String> all = new ArrayList<>();
         try {
             RightHand right = new RightHand(
-                    Options.read(Choice.Place.RIGHT, "", drawn),
+                    Options.read(SongChoice.in(Choice.Place.RIGHT), "", drawn),
                     Map.of(),
                     random.nextInt(3) == 0
                             ? List.of(new RightHand.PlacedLick(

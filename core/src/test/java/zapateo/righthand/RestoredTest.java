@@ -12,13 +12,13 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.ReadOver;
 import zapateo.arrangement.RightHand;
 import zapateo.hand.Pianist;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.EssentialTones;
+import zapateo.lefthand.LeftChoice;
 import zapateo.part.Stroke;
 import zapateo.rhythm.FigureBook;
 import zapateo.rhythm.Side;
@@ -131,7 +131,7 @@ class RestoredTest {
             Arrangement both = new Arranger(FigureBook.open())
                     .arrange(
                             song,
-                            Choices.OPEN.right(RightHand.of(Style.COMPING)).with(Choice.FIGURE, figure),
+                            Choices.OPEN.right(RightHand.of(Style.COMPING)).with(LeftChoice.FIGURE, figure),
                             Pianist.USUAL);
             assertThat(ReadOver.of(both, Pianist.USUAL))
                     .as(figure)
@@ -148,8 +148,8 @@ class RestoredTest {
                 .arrange(
                         song,
                         Choices.OPEN
-                                .right(RightHand.of(Style.MELODY).with(Choice.UNDER, under))
-                                .with(Choice.FIGURE, figure),
+                                .right(RightHand.of(Style.MELODY).with(RightChoice.UNDER, under))
+                                .with(LeftChoice.FIGURE, figure),
                         Pianist.USUAL);
     }
 

@@ -10,10 +10,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.RightHand;
 import zapateo.harmony.ChordSymbol;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Played;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Side;
@@ -47,7 +47,7 @@ class RightHandExamplesTest {
         Arrangement arrangement = arrange(
                 "Key: E♭~| E♭6 | Fm7 | Gm7 |",
                 "two-feel",
-                COMPING.with(Choice.RIGHT_FIGURE, "held-chords").with(Choice.TOP, Top.THIRD));
+                COMPING.with(RightChoice.FIGURE, "held-chords").with(RightChoice.TOP, Top.THIRD));
         assertThat(right(arrangement)).containsExactly("B♭3 C4 E♭4 G4", "C4 E♭4 F4 A♭4", "D4 F4 G4 B♭4");
     }
 
@@ -73,7 +73,7 @@ class RightHandExamplesTest {
         Arrangement arrangement = arrange(
                 "Key: E♭~Feel: swing~Tempo: 100~| E♭6 |",
                 "two-feel",
-                COMPING.with(Choice.RIGHT_FIGURE, "chord-chord-roll"));
+                COMPING.with(RightChoice.FIGURE, "chord-chord-roll"));
         List<Stroke> strokes = arrangement.right().strokes().subList(0, 5);
         assertThat(strokes.stream()
                         .map(stroke -> stroke.sounding().tick())
@@ -114,7 +114,7 @@ class RightHandExamplesTest {
     @Test
     void answers_lie_in_the_gaps_of_a_split_hand() {
         Arrangement arrangement =
-                arrange("Key: Fm~| Fm |", "three-three-two", COMPING.with(Choice.RIGHT_FIGURE, "answers"));
+                arrange("Key: Fm~| Fm |", "three-three-two", COMPING.with(RightChoice.FIGURE, "answers"));
         assertThat(arrangement.right().strokes().stream()
                         .map(stroke -> stroke.written().tick())
                         .toList())
@@ -130,7 +130,7 @@ class RightHandExamplesTest {
         Arrangement arrangement = Played.arrange(
                 "Key: C~| C | Am7 | Dm7 | G7 |~Tune: | G4/4 C5/4 E5/2 | E5/4 D5/4 C5/2 | F5/4. E5/8 D5/2 | B4/4 "
                         + "D5/4 F5/2 |",
-                Choices.figure("held").with(Choice.VOICING, "single").right(MELODY.with(Choice.UNDER, under)));
+                Choices.figure("held").with(LeftChoice.VOICING, "single").right(MELODY.with(RightChoice.UNDER, under)));
         List<Stroke> right = arrangement.right().strokes().stream()
                 .filter(stroke -> stroke.nature().origin().isTune())
                 .toList();

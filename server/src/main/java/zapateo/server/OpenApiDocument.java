@@ -18,8 +18,9 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
-import zapateo.arrangement.Choice;
-import zapateo.arrangement.Range;
+import zapateo.arrangement.SongChoice;
+import zapateo.choice.Choice;
+import zapateo.choice.Range;
 import zapateo.names.Names;
 import zapateo.server.bounds.NameOf;
 
@@ -123,7 +124,7 @@ class OpenApiDocument {
                 .forEach((name, place) -> {
                     Schema<?> schema = document.getComponents().getSchemas().get(name);
                     Map<String, Schema> properties = new LinkedHashMap<>();
-                    Choice.in(place).forEach(choice -> properties.put(choice.id(), schema(choice)));
+                    SongChoice.in(place).forEach(choice -> properties.put(choice.id(), schema(choice)));
                     if (schema.getProperties() != null) {
                         schema.getProperties().forEach((property, its) -> {
                             if (!property.equals("values") && !property.equals("\u0000")) {

@@ -434,11 +434,13 @@ class LeftHandApiTest {
     @Test
     void what_there_is_to_choose_from() {
         JsonNode thereIs = SERVER.get("/api/arrangements/choices").json();
-        assertThat(texts(thereIs.path("bassLines"), "id"))
+        Map<String, JsonNode> rows = new HashMap<>();
+        thereIs.path("choices").forEach(row -> rows.putIfAbsent(row.path("id").asString(), row));
+        assertThat(texts(rows.get("bassLine").path("values"), "id"))
                 .contains("root", "five-finger", "alternating", "octave", "rocking", "smooth", "pedal", "walking");
-        assertThat(texts(thereIs.path("leadIns"), "id"))
+        assertThat(texts(rows.get("leadIn").path("values"), "id"))
                 .contains("none", "scale", "below", "above", "fifth", "run", "walk-up", "cadence");
-        assertThat(texts(thereIs.path("voicings"), "id"))
+        assertThat(texts(rows.get("voicing").path("values"), "id"))
                 .contains(
                         "single",
                         "octave",

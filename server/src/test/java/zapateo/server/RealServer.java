@@ -56,7 +56,10 @@ public final class RealServer implements BeforeAllCallback {
             database = new TestDatabase(Path.of("target/test-database" + System.getProperty("zapateo.fork", ""))
                     .toAbsolutePath());
             database.discard();
-            database.start("-c", "fsync=off");
+            String complaint = database.start("-c", "fsync=off");
+            if (!complaint.isEmpty()) {
+                throw new IllegalStateException(complaint);
+            }
             boot();
             Runtime.getRuntime().addShutdownHook(new Thread(() -> database.discard()));
         }

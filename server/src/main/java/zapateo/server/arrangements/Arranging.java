@@ -13,10 +13,10 @@ import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.BassPart;
 import zapateo.arrangement.Building;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.LevelLadder;
 import zapateo.arrangement.Repairs;
+import zapateo.arrangement.SongChoice;
 import zapateo.colour.Coloured;
 import zapateo.colour.Formed;
 import zapateo.colour.KeptColour;
@@ -262,6 +262,6 @@ public class Arranging {
     }
 
     private Choices settled(Asked asked) {
-        return asked.choices().wantsWays() ? asked.choices().with(Choice.WAYS, ways(asked)) : asked.choices();
+        return asked.choices().wantsWays() ? asked.choices().with(SongChoice.WAYS, ways(asked)) : asked.choices();
     }
 }

@@ -1,29 +1,23 @@
 package zapateo.server.arrangements;
 
-import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Preset;
 import zapateo.arrangement.Suggestions;
 import zapateo.arrangement.ToldApart;
+import zapateo.choice.Choice;
 import zapateo.hand.Pianist;
-import zapateo.lefthand.BassLine;
-import zapateo.lefthand.Ending;
-import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Realised;
 import zapateo.lefthand.Spacing;
-import zapateo.lefthand.Voicing;
 import zapateo.lefthand.Weights;
 import zapateo.part.PartNote;
 import zapateo.part.Reason;
@@ -35,6 +29,7 @@ import zapateo.server.bounds.PlaceInSong;
 import zapateo.server.figures.Figures;
 import zapateo.server.players.Measures;
 import zapateo.server.players.Player;
+import zapateo.server.problems.ChoiceWords;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.server.problems.StrokeWords;
@@ -50,8 +45,10 @@ public class Asking {
     private final Figures figures;
     private final ReasonWords words;
     private final StrokeWords strokeWords;
+    private final ChoiceWords choiceWords;
 
-    Asking(Arranging arranging, Figures figures, ReasonWords words, StrokeWords strokeWords) {
+    Asking(Arranging arranging, Figures figures, ReasonWords words, StrokeWords strokeWords, ChoiceWords choiceWords) {
+        this.choiceWords = choiceWords;
         this.arranging = arranging;
         this.figures = figures;
         this.words = words;
@@ -208,65 +205,26 @@ public class Asking {
     }
 
     /** Something that can be chosen by its id. */
-    public record NamedView(String id, String name, String use) {}
+    public record NamedView(String id, String name, String use) {
+
+        static NamedView of(Choice.Thing thing) {
+            return new NamedView(thing.id(), thing.name(), thing.use());
+        }
+    }
 
     /** @param weight how much one unit counts as it ships; costs multiply it */
     public record WeighedView(String id, String name, String unit, double weight) {}
 
     /**
-     * A row of the table of choices.
+     * What there is to choose from.
      *
-     * @param name what a player calls it
-     * @param places where it may hold: song, section, bars, right, right-section
-     * @param values all it may be, where they are few
-     * @param usual what it is where it is left open; null where figure, song or hand decide
-     * @param use what it decides, in a few words
+     * @param spacings how strokes can be spaced
      */
-    public record ChoiceView(
-            String id,
-            String name,
-            List<String> places,
-            List<String> values,
-            @Schema(types = {"string", "null"}) String usual,
-            String use) {
-
-        private static ChoiceView of(Choice<?> choice, ReasonWords words) {
-            return new ChoiceView(
-                    choice.id(),
-                    words.choice(choice),
-                    choice.places().stream().map(Choice.Place::id).toList(),
-                    choice.range().values(),
-                    choice.usual()
-                            .map(usual -> String.valueOf(usual).toLowerCase(Locale.ROOT))
-                            .orElse(null),
-                    choice.use());
-        }
-    }
-
-    public record ThereIsView(
-            List<ChoiceView> choices,
-            List<NamedView> voicings,
-            List<NamedView> bassLines,
-            List<NamedView> leadIns,
-            List<NamedView> endings,
-            List<WeighedView> costs,
-            List<String> spacings) {}
+    public record ThereIsView(List<ChoiceView> choices, List<WeighedView> costs, List<String> spacings) {}
 
     ThereIsView thereIs() {
         return new ThereIsView(
-                Choice.all().stream().map(each -> ChoiceView.of(each, words)).toList(),
-                Voicing.all().stream()
-                        .map(each -> new NamedView(each.id(), each.name(), each.use()))
-                        .toList(),
-                BassLine.all().stream()
-                        .map(each -> new NamedView(each.id(), each.name(), each.use()))
-                        .toList(),
-                LeadIn.all().stream()
-                        .map(each -> new NamedView(each.id(), each.name(), each.use()))
-                        .toList(),
-                Ending.all().stream()
-                        .map(each -> new NamedView(each.id(), each.name(), each.use()))
-                        .toList(),
+                ChoiceView.all(choiceWords),
                 Weights.all().stream()
                         .map(each -> new WeighedView(each.id(), each.name(), each.unit(), each.weight()))
                         .toList(),

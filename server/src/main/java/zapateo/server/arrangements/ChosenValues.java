@@ -2,8 +2,9 @@ package zapateo.server.arrangements;
 
 import java.util.List;
 import java.util.Map;
-import zapateo.arrangement.Choice;
-import zapateo.arrangement.Options;
+import zapateo.arrangement.SongChoice;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.server.problems.Refusal;
 
 /**
@@ -22,7 +23,7 @@ final class ChosenValues {
         if (values == null) {
             return Options.OPEN;
         }
-        List<Choice<?>> there = Choice.in(place);
+        List<Choice<?>> there = SongChoice.in(place);
         values.forEach((name, value) -> {
             Choice<?> choice = there.stream()
                     .filter(each -> each.id().equals(name))
@@ -34,6 +35,6 @@ final class ChosenValues {
                         path + name + ": expected " + choice.range().expected() + ".");
             }
         });
-        return Options.read(place, path, values);
+        return Options.read(there, path, values);
     }
 }

@@ -3,10 +3,10 @@ package zapateo.server.arrangements;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.Optional;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.Holding;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.LeadIn;
+import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.LeftHandChoices;
 import zapateo.lefthand.Spice;
 import zapateo.rhythm.Feel;
@@ -49,7 +49,7 @@ public record HoldingView(
                 same
                         ? null
                         : OptionsRequest.of(holding.chosen()
-                                .with(Choice.FIGURE, holding.chosen().orUsual(Choice.FIGURE))),
+                                .with(LeftChoice.FIGURE, holding.chosen().orUsual(LeftChoice.FIGURE))),
                 feel);
         return same
                         && before.map(other -> heard(other, null, feel))
@@ -65,7 +65,7 @@ public record HoldingView(
                 chosen,
                 heard.figure().id(),
                 heard.voicing().id(),
-                heard.register().id(),
+                heard.get(LeftChoice.REGISTER).id(),
                 heard.line().map(BassLine::id).orElse(null),
                 heard.leadIn().map(LeadIn::id).orElse(null),
                 feel.id(),

@@ -4,8 +4,8 @@ import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Map;
-import zapateo.arrangement.Choice;
-import zapateo.arrangement.Options;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 
 /**
  * What may be chosen for a section; everything may be absent.

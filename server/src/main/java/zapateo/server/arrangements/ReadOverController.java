@@ -11,14 +11,15 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Arrangement;
-import zapateo.arrangement.Choice;
 import zapateo.arrangement.ReadOver;
 import zapateo.arrangement.Repairs;
+import zapateo.arrangement.SongChoice;
 import zapateo.critic.Fault;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.LeadIn;
 import zapateo.lefthand.Voicing;
 import zapateo.part.Reason;
+import zapateo.server.problems.ChoiceWords;
 import zapateo.server.problems.ReasonWords;
 import zapateo.server.work.Computes;
 import zapateo.song.Bar;
@@ -34,8 +35,10 @@ public class ReadOverController {
 
     private final Arranging arranging;
     private final ReasonWords words;
+    private final ChoiceWords choiceWords;
 
-    ReadOverController(Arranging arranging, ReasonWords words) {
+    ReadOverController(Arranging arranging, ReasonWords words, ChoiceWords choiceWords) {
+        this.choiceWords = choiceWords;
         this.arranging = arranging;
         this.words = words;
     }
@@ -88,7 +91,7 @@ public class ReadOverController {
         List<Fault> faults = ReadOver.of(arrangement, result.pianist());
         List<String> waved = request.choices() == null
                 ? List.of()
-                : request.choices().choices("choices.").song().orUsual(Choice.WAVED_OFF);
+                : request.choices().choices("choices.").song().orUsual(SongChoice.WAVED_OFF);
         Repairs repairs = arranging.repairs(request, faults);
         List<FaultView> views = new ArrayList<>();
         int tried = 0;
@@ -123,8 +126,6 @@ public class ReadOverController {
         return new RepairView(
                 repair.choice(),
                 value,
-                words.of(Reason.of(
-                        code,
-                        Map.of("choice", words.of(Reason.of("choice-" + repair.choice(), Map.of())), "value", name))));
+                words.of(Reason.of(code, Map.of("choice", choiceWords.name(repair.choice()), "value", name))));
     }
 }

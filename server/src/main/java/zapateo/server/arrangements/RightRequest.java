@@ -11,9 +11,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import zapateo.arrangement.Choice;
-import zapateo.arrangement.Options;
 import zapateo.arrangement.RightHand;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
+import zapateo.righthand.RightChoice;
 import zapateo.server.bounds.BarNumber;
 import zapateo.server.bounds.ShortText;
 import zapateo.server.problems.Refusal;
@@ -57,9 +58,9 @@ public record RightRequest(
 
     private static Options read(Choice.Place place, String path, Map<String, Object> values) {
         Options manner = ChosenValues.read(place, path, values);
-        if (manner.get(Choice.STYLE).isEmpty()) {
+        if (manner.get(RightChoice.STYLE).isEmpty()) {
             throw Refusal.unusable(
-                    path + "style: expected " + Choice.STYLE.range().expected());
+                    path + "style: expected " + RightChoice.STYLE.range().expected());
         }
         return manner;
     }

@@ -3,9 +3,13 @@ package zapateo.server.figures;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import zapateo.arrangement.Level;
-import zapateo.lefthand.Voicing;
+import zapateo.choice.Choice;
+import zapateo.lefthand.LeftChoice;
 import zapateo.rhythm.Feel;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
@@ -15,11 +19,13 @@ import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 import zapateo.server.bounds.NameOf;
 import zapateo.server.bounds.ShortText;
+import zapateo.server.problems.ChoiceWords;
 
 /**
  * A figure.
  *
  * @param accepts ids of the voicings that can fill it, the usual one first
+ * @param choices what it has of the left hand's choices that are not the same for all figures, by their ids
  * @param chords how many chords a bar it carries well
  * @param suits what harmony it goes with
  * @param hands L, or L and R
@@ -41,7 +47,7 @@ public record FigureView(
         int chords,
         List<String> suits,
         List<String> accepts,
-        List<VoicingView> voicings,
+        Map<String, OfferView> choices,
         List<String> registers,
         List<String> hands,
         List<FigureBarView> strokes,
@@ -64,10 +70,7 @@ public record FigureView(
                 figure.suits().chords(),
                 figure.suits().tags(),
                 figure.manner().voicings(),
-                figure.manner().voicings().stream()
-                        .flatMap(id -> Voicing.named(id).stream())
-                        .map(voicing -> new VoicingView(voicing.id(), voicing.name(), voicing.use()))
-                        .toList(),
+                offers(figure),
                 figure.manner().registers().stream().map(Register::id).toList(),
                 figure.hands().stream().map(side -> side.letter()).toList(),
                 figure.bars().entrySet().stream()
@@ -83,7 +86,32 @@ public record FigureView(
                 version);
     }
 
-    public record VoicingView(String id, String name, String use) {}
+    /**
+     * @param values the ids of those it takes; null for all
+     * @param usual what is heard where it is left open; null where the choice's own usual is
+     */
+    public record OfferView(
+            @Schema(types = {"array", "null"}) List<String> values,
+            @Schema(types = {"string", "null"}) String usual) {
+
+        private static <T> Optional<OfferView> of(Choice<T> choice, Figure figure) {
+            Optional<List<String>> values = choice.offered().apply(figure);
+            Optional<T> usual = choice.usualOf().apply(figure);
+            return values.isEmpty() && usual.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(new OfferView(
+                            values.orElse(null),
+                            usual.map(value -> ChoiceWords.written(choice, value))
+                                    .orElse(null)));
+        }
+    }
+
+    private static Map<String, OfferView> offers(Figure figure) {
+        Map<String, OfferView> offers = new LinkedHashMap<>();
+        LeftChoice.all()
+                .forEach(choice -> OfferView.of(choice, figure).ifPresent(offer -> offers.put(choice.id(), offer)));
+        return offers;
+    }
 
     /**
      * How it is laid on the keys, as its file says it.

@@ -3,10 +3,8 @@ package zapateo.server.form;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import jakarta.validation.Valid;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Iterator;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.stream.IntStream;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -15,12 +13,11 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Building;
-import zapateo.arrangement.Choice;
-import zapateo.arrangement.Options;
+import zapateo.choice.Choice;
+import zapateo.choice.Options;
 import zapateo.colour.Form;
 import zapateo.colour.Formed;
 import zapateo.colour.WrittenOut;
-import zapateo.part.Reason;
 import zapateo.rhythm.Figure;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.Arranging;
@@ -56,14 +53,8 @@ public class FormController {
      * @param ms how long all of it is at the song's own tempos, fermatas held
      * @param bars how many are played
      * @param sections in the order they are played
-     * @param intros there are
-     * @param closes there are
      */
-    public record FormView(
-            long ms, int bars, List<FormSectionView> sections, List<FormWayView> intros, List<FormWayView> closes) {}
-
-    /** @param use one line: what is heard */
-    public record FormWayView(String id, String name, String use) {}
+    public record FormView(long ms, int bars, List<FormSectionView> sections) {}
 
     /**
      * A section as it is played.
@@ -135,11 +126,7 @@ public class FormController {
             before = section;
         }
         return new FormView(
-                Math.round(arrangement.timeline().ms(song.ticks())),
-                song.bars().size(),
-                sections,
-                ways("intro", Form.Intro.values()),
-                ways("close", Form.Close.values()));
+                Math.round(arrangement.timeline().ms(song.ticks())), song.bars().size(), sections);
     }
 
     /** For each section as it is played its place in the chart, which of its times it is and how many there are. */
@@ -186,16 +173,6 @@ public class FormController {
                                 .get(bar.index())
                                 .chords()))
                 .count();
-    }
-
-    private List<FormWayView> ways(String choice, Enum<?>[] values) {
-        return Arrays.stream(values)
-                .map(Choice::idOf)
-                .map(id -> new FormWayView(
-                        id,
-                        words.of(Reason.of(choice + "-" + id, Map.of())),
-                        words.of(Reason.of(choice + "-" + id + "-use", Map.of()))))
-                .toList();
     }
 
     /**

@@ -16,8 +16,8 @@ import org.springframework.boot.ApplicationRunner;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
-import zapateo.arrangement.Choice;
-import zapateo.arrangement.Options;
+import zapateo.choice.Options;
+import zapateo.lefthand.LeftChoice;
 import zapateo.practice.Ladder;
 import zapateo.server.arrangements.ArrangeRequest;
 import zapateo.server.arrangements.ChoicesRequest;
@@ -74,7 +74,7 @@ class DemoPractice implements ApplicationRunner {
 
     private void practise(PracticeMapper.NamedSong song, Wish wish) {
         Options figure = Optional.ofNullable(song.figure())
-                .map(id -> Options.OPEN.with(Choice.FIGURE, id))
+                .map(id -> Options.OPEN.with(LeftChoice.FIGURE, id))
                 .orElse(Options.OPEN);
         practising.set(
                 Player.ONLY,

@@ -5,7 +5,6 @@ import java.util.ResourceBundle;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
-import zapateo.arrangement.Choice;
 import zapateo.part.Reason;
 
 /** Words for reasons, from {@code reasons.properties}: a reason's arguments stand in braces by their names. */
@@ -19,11 +18,6 @@ public class ReasonWords {
     /** What a role of figures and voicings is called. */
     public String role(String written) {
         return words.containsKey("role-" + written) ? words.getString("role-" + written) : written;
-    }
-
-    /** What a choice is called; each has its words. */
-    public String choice(Choice<?> choice) {
-        return words.getString("choice-" + choice.id());
     }
 
     /** Whether there are words for a code. */

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
-import zapateo.arrangement.Choice;
+import zapateo.lefthand.LeftChoice;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
 import zapateo.server.arrangements.ChoicesRequest;
@@ -97,7 +97,7 @@ public record SongView(
             OffsetDateTime updatedAt) {
 
         static SongLineView of(LineRow row, FigureBook book) {
-            String figureId = row.figure() == null ? Choice.FIGURE.usual().orElseThrow() : row.figure();
+            String figureId = row.figure() == null ? LeftChoice.FIGURE.usual().orElseThrow() : row.figure();
             Optional<Figure> figure = book.figure(figureId);
             Summary summary = row.summary();
             return new SongLineView(
@@ -137,7 +137,7 @@ public record SongView(
                     row.version(),
                     row.title(),
                     row.arrangement(),
-                    row.figure() == null ? Choice.FIGURE.usual().orElseThrow() : row.figure(),
+                    row.figure() == null ? LeftChoice.FIGURE.usual().orElseThrow() : row.figure(),
                     row.name(),
                     row.savedAt());
         }

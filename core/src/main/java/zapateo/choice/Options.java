@@ -1,4 +1,4 @@
-package zapateo.arrangement;
+package zapateo.choice;
 
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -24,19 +24,19 @@ public final class Options {
     /**
      * From open data.
      *
-     * @param place whose choices they are
+     * @param there what can be chosen in that place
      * @param path to what was written, for the refusal; empty at the top
      * @throws Refused naming a choice there is not in that place, or a value it may not have, with what was expected
      */
-    public static Options read(Choice.Place place, String path, Map<String, ?> written) {
+    public static Options read(List<Choice<?>> there, String path, Map<String, ?> written) {
         Map<Choice<?>, Object> values = new LinkedHashMap<>();
-        for (Choice<?> choice : Choice.in(place)) {
+        for (Choice<?> choice : there) {
             Object value = written.get(choice.id());
             if (!choice.isOpen(value)) {
                 values.put(choice, choice.range().read(path + choice.id(), value));
             }
         }
-        List<String> names = Choice.in(place).stream().map(Choice::id).toList();
+        List<String> names = there.stream().map(Choice::id).toList();
         written.keySet().stream()
                 .filter(name -> !names.contains(name))
                 .findFirst()
@@ -53,9 +53,9 @@ public final class Options {
      * @param path to these, for the refusal
      * @throws Refused naming a thing there is not, with those there are
      */
-    void requireThings(String path, FigureBook book) {
+    public void requireThings(String path, FigureBook book) {
         values.forEach((choice, value) -> choice.things()
-                .map(things -> things.ids(book))
+                .map(things -> things.all(book).stream().map(Choice.Thing::id).toList())
                 .filter(ids -> !ids.contains(value))
                 .ifPresent(ids -> {
                     throw new Refused(
@@ -93,6 +93,16 @@ public final class Options {
         return new Options(more);
     }
 
+    /** Of some choices alone, what is usual filled in where it is open. */
+    public Options filled(List<Choice<?>> choices) {
+        Map<Choice<?>, Object> filled = new LinkedHashMap<>();
+        choices.forEach(choice -> get(choice)
+                .<Object>map(value -> value)
+                .or(choice::usual)
+                .ifPresent(value -> filled.put(choice, value)));
+        return new Options(filled);
+    }
+
     public Options without(Choice<?> choice) {
         Map<Choice<?>, Object> fewer = new LinkedHashMap<>(values);
         fewer.remove(choice);
@@ -100,7 +110,7 @@ public final class Options {
     }
 
     /** Those that a level leaves standing. */
-    Options standingAt(int level) {
+    public Options standingAt(int level) {
         Map<Choice<?>, Object> standing = new LinkedHashMap<>(values);
         standing.keySet().removeIf(choice -> choice.fromLevel() > level);
         return new Options(standing);

@@ -1,36 +1,11 @@
-import type { Bar, Choices, Options, Override } from "../../api/client";
+import type { Bar, Choices, Options, Override } from "../api/client";
+import { dropped, type Row } from "./table";
 
 /** Where a choice goes: the whole song, one section, some bars, some beats of them. */
 export type Scope =
   | { kind: "song" }
   | { kind: "section"; name: string }
   | { kind: "bars"; bars: string; pass?: number; beats?: string };
-
-export const OPTION_NAMES = [
-  "figure",
-  "voicing",
-  "register",
-  "bassLine",
-  "leadIn",
-  "tenths",
-  "variations",
-  "liveliness",
-  "withBassPlayer",
-  "keepTop",
-  "pedal",
-  "octaves",
-  "withBass",
-  "strokes",
-  "level",
-] as const;
-
-/** The choices that can differ from place to place, without what is for the whole song alone. */
-export function optionsOf(choices: Options): Options {
-  const options: Record<string, unknown> = {};
-  for (const name of OPTION_NAMES)
-    if (choices[name] !== undefined && choices[name] !== null) options[name] = choices[name];
-  return options as Options;
-}
 
 /** "5" or "5-8", as the bars are numbered in the chart. */
 export function barsOf(bars: Bar[], selection: [number, number]): string {
@@ -49,19 +24,27 @@ function isSame(override: Override, scope: Scope): boolean {
   );
 }
 
-/** What was chosen for just this scope. */
+/** What was chosen for just this scope; for the song that is all of it. */
 export function ownOptions(choices: Choices, scope: Scope): Options {
-  if (scope.kind === "song") return optionsOf(choices);
-  if (scope.kind === "section") return optionsOf(choices.sections?.[scope.name] ?? {});
-  return optionsOf(choices.overrides?.find((override) => isSame(override, scope)) ?? {});
+  if (scope.kind === "song") return choices;
+  if (scope.kind === "section") return choices.sections?.[scope.name] ?? {};
+  const {
+    bars: _bars,
+    pass: _pass,
+    beats: _beats,
+    ...options
+  } = choices.overrides?.find((each) => isSame(each, scope)) ?? {
+    bars: scope.bars,
+  };
+  return options;
 }
 
 /**
- * The choices with more chosen for a scope; a new figure there leaves the old one's voicing behind, and the bar that
- * was broken out of it.
+ * The choices with more chosen for a scope; by the table of choices what belongs to a choice is dropped where that
+ * becomes another one.
  */
-export function choose(choices: Choices, scope: Scope, more: Options): Choices {
-  const fresh = more.figure === undefined ? more : { voicing: undefined, strokes: undefined, ...more };
+export function choose(table: Row[], choices: Choices, scope: Scope, more: Options): Choices {
+  const fresh = { ...dropped(table, more), ...more };
   if (scope.kind === "song") return clean({ ...choices, ...fresh });
   if (scope.kind === "section")
     return {

@@ -1,4 +1,4 @@
-package zapateo.arrangement;
+package zapateo.choice;
 
 import java.util.Arrays;
 import java.util.List;
@@ -50,18 +50,18 @@ public record Range<T>(
     private static final double LONG_ENOUGH = 60;
 
     /** The id of something; whether there is such a thing is asked where it is used. */
-    static Range<String> id(String what) {
+    public static Range<String> id(String what) {
         return new Range<>(
                 Form.TEXT, List.of(), 0, LONG_ENOUGH, Lengths.NONE, what, String.class::cast, value -> value);
     }
 
     /** Words; what they say is asked where they are used. */
-    static Range<String> text(String what, int most) {
+    public static Range<String> text(String what, int most) {
         return new Range<>(Form.TEXT, List.of(), 0, most, Lengths.NONE, what, String.class::cast, value -> value);
     }
 
     /** A text of a pattern. */
-    static Range<String> matching(String what, String pattern) {
+    public static Range<String> matching(String what, String pattern) {
         return new Range<>(
                 Form.TEXT,
                 List.of(),
@@ -79,7 +79,7 @@ public record Range<T>(
     }
 
     /** The strokes of one bar. */
-    static Range<List<FigureStroke>> strokes(String what, int most) {
+    public static Range<List<FigureStroke>> strokes(String what, int most) {
         return new Range<>(
                 Form.TEXT,
                 List.of(),
@@ -91,9 +91,9 @@ public record Range<T>(
                 FigureFile::write);
     }
 
-    static <E extends Enum<E>> Range<E> oneOf(Class<E> kind) {
+    public static <E extends Enum<E>> Range<E> oneOf(Class<E> kind) {
         List<String> names =
-                Arrays.stream(kind.getEnumConstants()).map(Range::name).toList();
+                Arrays.stream(kind.getEnumConstants()).map(Names::of).toList();
         return new Range<>(
                 Form.TEXT,
                 names,
@@ -103,14 +103,10 @@ public record Range<T>(
                 either(names),
                 text -> Enum.valueOf(
                         kind, ((String) text).toUpperCase(Locale.ROOT).replace('-', '_')),
-                Range::name);
+                Names::of);
     }
 
-    static String name(Enum<?> value) {
-        return Names.of(value);
-    }
-
-    static Range<String> oneOf(List<String> ids) {
+    public static Range<String> oneOf(List<String> ids) {
         return new Range<>(Form.TEXT, ids, 0, 0, Lengths.NONE, either(ids), String.class::cast, value -> value);
     }
 
@@ -120,7 +116,7 @@ public record Range<T>(
                 : String.join(", ", names.subList(0, names.size() - 1)) + " or " + names.get(names.size() - 1);
     }
 
-    static Range<Integer> whole(int least, int most) {
+    public static Range<Integer> whole(int least, int most) {
         return new Range<>(
                 Form.WHOLE,
                 List.of(),
@@ -133,7 +129,7 @@ public record Range<T>(
     }
 
     /** A number that chance begins from. */
-    static Range<Long> seed() {
+    public static Range<Long> seed() {
         return new Range<>(
                 Form.WHOLE,
                 List.of(),
@@ -145,7 +141,7 @@ public record Range<T>(
                 value -> value);
     }
 
-    static Range<Double> number(double least, double most) {
+    public static Range<Double> number(double least, double most) {
         return new Range<>(
                 Form.NUMBER,
                 List.of(),
@@ -157,13 +153,13 @@ public record Range<T>(
                 value -> value);
     }
 
-    static Range<Boolean> yesNo() {
+    public static Range<Boolean> yesNo() {
         return new Range<>(
                 Form.YES_NO, List.of(), 0, 0, Lengths.NONE, "true or false", Boolean.class::cast, value -> value);
     }
 
     /** Several whole numbers. */
-    static Range<List<Integer>> wholes(String what, int fewest, int longest, int least, int most) {
+    public static Range<List<Integer>> wholes(String what, int fewest, int longest, int least, int most) {
         return new Range<>(
                 Form.WHOLES,
                 List.of(),
@@ -177,7 +173,7 @@ public record Range<T>(
     }
 
     /** Several texts of one pattern. */
-    static Range<List<String>> texts(String what, String pattern, int longest) {
+    public static Range<List<String>> texts(String what, String pattern, int longest) {
         return new Range<>(
                 Form.TEXTS,
                 List.of(),
