@@ -12,7 +12,6 @@ import {
   type Song,
   take,
 } from "./client";
-import { filled, filledChart, filledStrokes } from "./filled";
 
 /** What is arranged: a chart, choices, the hand, and figures that are not kept yet. */
 export type Asked = { chart: string; choices: Choices; hand: Measures | undefined; figures: string[] };
@@ -60,14 +59,11 @@ export const handsAsked = {
 export const chartOf = (text: string, doubles: Doubles) => ({
   queryKey: ["chart", text, doubles],
   queryFn: async (): Promise<ChartView> =>
-    filledChart(
-      await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles } })),
-    ),
+    await take(api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles } })),
 });
 
-/** The strokes of so many bars come with the bars themselves; those of a longer song follow in so many at a time. */
+/** The strokes of so many bars come with the bars themselves; those of a longer song follow. */
 const FIRST_BARS = 192;
-const MORE_BARS = 512;
 /**
  * What is on the screen is drawn first: a choice within so long, the first staff within so much longer where one is
  * drawn at all.
@@ -81,7 +77,7 @@ const pause = (ms: number) => new Promise((over) => window.setTimeout(over, ms))
 export const arrangementOf = (asked: Asked) => ({
   queryKey: ["arrangement", asked],
   queryFn: async ({ client, signal, queryKey }: QueryFunctionContext): Promise<Arrangement> => {
-    const first = filled(await strokesOf(asked, 0, FIRST_BARS - 1, false, signal));
+    const first = await strokesOf(asked, 0, FIRST_BARS - 1, signal);
     if (first.bars.length > FIRST_BARS)
       void followed(first, asked, (more) => !signal.aborted && client.setQueryData(queryKey, more));
     return first;
@@ -89,30 +85,26 @@ export const arrangementOf = (asked: Asked) => ({
 });
 
 /** @param signal stops it on the server too, as soon as nobody waits for it */
-function strokesOf(asked: Asked, from: number, to: number, bare: boolean, signal: AbortSignal | null = null) {
+function strokesOf(asked: Asked, from: number, to: number, signal: AbortSignal | null = null) {
   return take(
     api.POST("/api/arrangements", {
       signal,
-      params: { query: { bars: `${from}-${to}`, bare, notesOnce: true } },
+      params: { query: { bars: `${from}-${to}` } },
       body: requestOf(asked),
     }),
   );
 }
 
-/** The rest of a long song, told each time some more of it is there; what cannot be had stays out. */
+/** The rest of a long song; what cannot be had stays out. */
 async function followed(first: Arrangement, asked: Asked, told: (more: Arrangement) => void): Promise<void> {
-  let whole = first;
   await Promise.all([pause(SEEN_MS), Promise.race([firstDrawn, pause(FIRST_SEEN_MS)])]);
-  for (let from = FIRST_BARS; from < first.bars.length; from += MORE_BARS) {
-    try {
-      const answer = await strokesOf(asked, from, from + MORE_BARS - 1, true);
-      // What a bar strikes early stands among the strokes of the bar before: it has come already.
-      const more = filledStrokes(answer, first).slice(whole.strokes.length - (answer.firstStroke ?? 0));
-      whole = { ...whole, strokes: [...whole.strokes, ...more] };
-    } catch {
-      return;
-    }
-    told(whole);
+  try {
+    const answer = await strokesOf(asked, FIRST_BARS, first.bars.length - 1);
+    // What a bar strikes early stands among the strokes of the bar before: it has come already.
+    const more = answer.strokes.slice(first.strokes.length - answer.firstStroke);
+    told({ ...first, strokes: [...first.strokes, ...more] });
+  } catch {
+    return;
   }
 }
 

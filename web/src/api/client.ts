@@ -3,37 +3,10 @@ import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
 
-export type ChartView = Omit<Schemas["ChartView"], "written"> & { written: WrittenSection[] };
-export type WrittenSection = Omit<Schemas["WrittenSectionView"], "bars"> & { bars: WrittenBar[] };
-export type WrittenBar = Filled<
-  Schemas["WrittenBarView"],
-  {
-    cut: boolean;
-    key: string | null;
-    bpm: number | null;
-    opens: boolean;
-    endings: number[];
-    closes: Schemas["RepeatView"] | null;
-    pins: Schemas["PinView"][];
-    words: string[];
-    tune: boolean;
-    guessed: boolean;
-    chords: WrittenChord[];
-  }
->;
-export type WrittenChord = Filled<
-  Schemas["WrittenChordView"],
-  {
-    above: number | null;
-    early: boolean;
-    held: boolean;
-    common: string[];
-    movement: number | null;
-    otherName: string | null;
-    respelled: string | null;
-  }
->;
-export type ChartRead = Schemas["ChartView"];
+export type ChartView = Schemas["ChartView"];
+export type WrittenSection = Schemas["WrittenSectionView"];
+export type WrittenBar = Schemas["WrittenBarView"];
+export type WrittenChord = Schemas["WrittenChordView"];
 export type Keeping = Schemas["KeepingView"];
 export type EveningSet = Schemas["SetView"];
 export type SetLine = Schemas["SetLineView"];
@@ -102,52 +75,13 @@ export type SongLine = Schemas["SongLineView"];
 export type Song = Schemas["SongView"];
 export type SongVersion = Schemas["VersionView"];
 export type SongState = Schemas["StateView"];
-/** What is left out of an answer where it is as usual is filled in here: see {@link filled}. */
-type Filled<T, Usual> = Omit<T, keyof Usual> & Usual;
-export type Bar = Filled<
-  Schemas["ArrangedBarView"],
-  {
-    part: "chart" | "intro" | "tag";
-    meter: string;
-    beatTicks: number;
-    bpm: number;
-    choices: Filled<Schemas["HoldingView"], { chosen: Options }>;
-    chords: Filled<Schemas["ArrangedChordView"], { change: number }>[];
-    round: number;
-    holds: Schemas["HoldView"][];
-    pins: Schemas["PinView"][];
-    borrowed: Schemas["BorrowedView"][];
-    vamp: number | null;
-    parts: Part[];
-    meeting: Schemas["MeetingView"] | null;
-  }
->;
+export type Bar = Schemas["ArrangedBarView"];
 /** A bar that has another number now, null where it is gone. */
 export type BarMove = Schemas["MovedView"];
-export type Note = Filled<Schemas["NoteView"], { delayTicks: number; velocity: number }>;
+export type Note = Schemas["NoteView"];
 export type Pedal = Schemas["PedalView"];
-export type Stroke = Filled<
-  Omit<Schemas["StrokeView"], "noted">,
-  {
-    id: string;
-    origin: NonNullable<Schemas["StrokeView"]["origin"]>;
-    chordTick: number;
-    /** Where what it strikes is heard no more: let go, and the pedal up. */
-    until: number;
-    written: Schemas["WrittenView"];
-    mark: "heel" | "toe" | "lead";
-    accent: boolean;
-    stretchMm: number;
-    ease: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
-    altered: string | null;
-    notes: Note[];
-  }
->;
-export type Arrangement = Omit<
-  Filled<Schemas["ArrangementView"], { strokes: Stroke[]; bars: Bar[]; parts: Part[] }>,
-  "marks" | "velocities" | "notes"
->;
-export type Arranged = Schemas["ArrangementView"];
+export type Stroke = Schemas["StrokeView"];
+export type Arrangement = Schemas["ArrangementView"];
 
 export const api = createClient<paths>({ baseUrl: "/", fetch: (request) => patiently(request) });
 

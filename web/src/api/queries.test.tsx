@@ -15,25 +15,11 @@ const STROKES = Array.from({ length: BARS }, (_, bar) => [
   .sort((one, other) => one.tick - other.tick);
 
 /** As the server tells some bars' strokes. */
-function answer(from: number, to: number, bare: boolean) {
+function answer(from: number, to: number) {
   const first = STROKES.findIndex((stroke) => stroke.bar >= from);
   const end = STROKES.findLastIndex((stroke) => stroke.bar <= to) + 1;
-  const bars = Array.from({ length: BARS }, (_, index) => ({
-    index,
-    tick: index * 3840,
-    ticks: 3840,
-    chords: [],
-    choices: { figure: "held" },
-  }));
-  return {
-    bars: bare ? [] : bars,
-    pedal: [],
-    tempo: { bpm: 100 },
-    firstStroke: first,
-    strokes: STROKES.slice(first, end),
-    marks: "",
-    velocities: [],
-  };
+  const bars = Array.from({ length: BARS }, (_, index) => ({ index, tick: index * 3840, ticks: 3840, chords: [] }));
+  return { bars, pedal: [], tempo: { bpm: 100 }, firstStroke: first, strokes: STROKES.slice(first, end) };
 }
 
 afterEach(() => vi.restoreAllMocks());
@@ -42,11 +28,11 @@ it("a long song's strokes follow, each once and in its place", async () => {
   const asked: string[] = [];
   vi.spyOn(api, "POST").mockImplementation((async (
     _path: string,
-    { params }: { params: { query: { bars: string; bare: boolean } } },
+    { params }: { params: { query: { bars: string } } },
   ) => {
     asked.push(params.query.bars);
     const [from = 0, to = 0] = params.query.bars.split("-").map(Number);
-    return { data: answer(from, to, params.query.bare), response: new Response() };
+    return { data: answer(from, to), response: new Response() };
   }) as never);
   const queries = new QueryClient();
   const wrapper = ({ children }: { children: ReactNode }) => (
@@ -59,5 +45,5 @@ it("a long song's strokes follow, each once and in its place", async () => {
   await waitFor(() => expect(result.current.data?.strokes).toHaveLength(STROKES.length));
   expect(result.current.data?.strokes.map((stroke) => stroke.tick)).toEqual(STROKES.map((stroke) => stroke.tick));
   expect(result.current.data?.bars).toHaveLength(BARS);
-  expect(asked).toEqual(["0-191", "192-703", "704-1215"]);
+  expect(asked).toEqual(["0-191", "192-899"]);
 });

@@ -27,7 +27,6 @@ import {
   take,
   type Why,
 } from "./client";
-import { filled } from "./filled";
 
 export function useFigures() {
   return useQuery<Figure[], Refused>({
@@ -169,14 +168,12 @@ export function useHardness(asked: Asked) {
   return useQuery<Arrangement, Refused>({
     queryKey: ["hardness", asked],
     queryFn: async ({ signal }) =>
-      filled(
-        await take(
-          api.POST("/api/arrangements", {
-            signal,
-            params: { query: { with: ["parts"], bars: "0-0" } },
-            body: requestOf(asked),
-          }),
-        ),
+      await take(
+        api.POST("/api/arrangements", {
+          signal,
+          params: { query: { with: ["parts"], bars: "0-0" } },
+          body: requestOf(asked),
+        }),
       ),
     placeholderData: keepPreviousData,
     retry: false,

@@ -1309,68 +1309,43 @@ export interface components {
             hand?: components["schemas"]["Measures"];
         };
         ArrangedBarView: {
-            /**
-             * Format: int32
-             * @description absent where it is as in the bar before
-             */
-            beatTicks?: number;
-            /** @description absent where no colour changes them */
-            borrowed?: components["schemas"]["BorrowedView"][];
-            /**
-             * Format: double
-             * @description absent where it is as in the bar before
-             */
-            bpm?: number;
-            /** @description absent where it is as in the bar before */
-            choices?: components["schemas"]["HoldingView"];
+            /** Format: int32 */
+            beatTicks: number;
+            borrowed: components["schemas"]["BorrowedView"][];
+            /** Format: double */
+            bpm: number;
+            choices: components["schemas"]["HoldingView"];
             chords: components["schemas"]["ArrangedChordView"][];
             /** Format: double */
             difficulty: number;
-            /** @description absent where there are none */
-            holds?: components["schemas"]["HoldView"][];
+            holds: components["schemas"]["HoldView"][];
             /** Format: int32 */
             index: number;
             /** Format: double */
             maxTempo: number;
-            /** @description absent where only one hand plays */
-            meeting?: components["schemas"]["MeetingView"];
-            /** @description absent where it is as in the bar before */
-            meter?: string;
+            meeting: components["schemas"]["MeetingView"] | null;
+            meter: string;
             /** Format: int32 */
             number: number;
-            /**
-             * @description absent where it is chart
-             * @enum {string}
-             */
-            part?: "chart" | "intro" | "tag";
-            /** @description absent where it was not asked for */
-            parts?: components["schemas"]["PartView"][];
+            /** @enum {string} */
+            part: "chart" | "intro" | "tag";
+            parts: components["schemas"]["PartView"][];
             /** Format: int32 */
             pass: number;
-            /** @description absent where there are none */
-            pins?: components["schemas"]["PinView"][];
-            /**
-             * Format: int32
-             * @description absent where it is 1
-             */
-            round?: number;
+            pins: components["schemas"]["PinView"][];
+            /** Format: int32 */
+            round: number;
             section: string;
             /** Format: int32 */
             tick: number;
             /** Format: int32 */
             ticks: number;
-            /**
-             * Format: int32
-             * @description absent outside of one
-             */
-            vamp?: number;
+            /** Format: int32 */
+            vamp: number | null;
         };
         ArrangedChordView: {
-            /**
-             * Format: double
-             * @description absent where it was not asked for
-             */
-            change?: number;
+            /** Format: double */
+            change: number;
             degree: string;
             symbol: string;
             /** Format: int32 */
@@ -1388,22 +1363,15 @@ export interface components {
             /** Format: double */
             difficulty: number;
             feel: string;
-            /**
-             * Format: int32
-             * @description absent where all are told
-             */
-            firstStroke?: number;
+            /** Format: int32 */
+            firstStroke: number;
             key: string;
             /** Format: int32 */
             leadInTicks: number;
             limits: components["schemas"]["LimitView"][];
-            marks: string;
             /** Format: double */
             maxTempo: number;
-            /** @description absent where each stroke tells its own */
-            notes?: components["schemas"]["NoteView"][];
-            /** @description absent where it was not asked for */
-            parts?: components["schemas"]["PartView"][];
+            parts: components["schemas"]["PartView"][];
             pedal: components["schemas"]["PedalView"][];
             problems: components["schemas"]["ProblemView"][];
             reasons: components["schemas"]["ReasonView"][];
@@ -1415,7 +1383,6 @@ export interface components {
             ticksPerQuarter: number;
             timeline: components["schemas"]["PieceView"][];
             title: string;
-            velocities: number[];
         };
         AskedNoteView: {
             /** Format: int32 */
@@ -2118,17 +2085,13 @@ export interface components {
             ticks: number;
         };
         HoldingView: {
-            /** @description absent where the figure's own basses are heard */
-            bassLine?: string;
-            /** @description absent where it is as in the bar before */
-            chosen?: components["schemas"]["OptionsRequest"];
+            bassLine: string | null;
+            chosen: components["schemas"]["OptionsRequest"];
             feel: string;
             figure: string;
-            /** @description absent where the figure has its own way */
-            leadIn?: string;
+            leadIn: string | null;
             register: string;
-            /** @description absent where the bar is played as it goes */
-            spice?: components["schemas"]["SpiceView"];
+            spice: components["schemas"]["SpiceView"] | null;
             voicing: string;
         };
         ImportView: {
@@ -2283,8 +2246,7 @@ export interface components {
             maxTempo: number;
             /** Format: int32 */
             stroke: number;
-            /** @description absent where it is that of the one before */
-            why?: string;
+            why: string;
         };
         LockRequest: {
             /** Format: int32 */
@@ -2451,17 +2413,16 @@ export interface components {
             tick: number;
         };
         NoteView: {
-            /**
-             * Format: int32
-             * @description absent where it is 0
-             */
-            delayTicks?: number;
+            /** Format: int32 */
+            delayTicks: number;
             /** Format: int32 */
             finger: number | null;
             /** Format: int32 */
             midi: number;
             name: string;
             role: string;
+            /** Format: int32 */
+            velocity: number;
         };
         NotesView: {
             blues: string[];
@@ -3260,49 +3221,34 @@ export interface components {
             tick?: number;
         };
         StrokeView: {
-            /** @description absent where it is false */
-            accent?: boolean;
-            /** @description absent where nothing was done */
-            altered?: string;
+            accent: boolean;
+            altered: string | null;
             /** Format: int32 */
             bar: number;
-            /**
-             * Format: int32
-             * @description absent where it is that of the chord it is written under
-             */
-            chordTick?: number;
-            /**
-             * @description absent where it is comfortable
-             * @enum {string}
-             */
-            ease?: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
+            /** Format: int32 */
+            chordTick: number;
+            /** @enum {string} */
+            ease: "comfortable" | "stretch" | "key-edge" | "out-of-reach";
             /** @enum {string} */
             hand: "L" | "R";
-            /** @description absent where it is that of where it is written: hand, then number and round of its bar and the tick in it, with points between */
-            id?: string;
-            /** @description absent where a stroke tells its own notes */
-            noted?: number[];
-            /** @description absent where each note is told once */
-            notes?: components["schemas"]["NoteView"][];
-            /**
-             * @description absent where it is figure
-             * @enum {string}
-             */
-            origin?: "figure" | "variation" | "by-hand" | "anticipation" | "line" | "lead-in" | "walk" | "fuller" | "with-bass" | "ending" | "tune" | "under-tune" | "parts" | "comping" | "chorus" | "fill" | "lick" | "unison";
+            id: string;
+            /** @enum {string} */
+            mark: "heel" | "toe" | "lead";
+            notes: components["schemas"]["NoteView"][];
+            /** @enum {string} */
+            origin: "figure" | "variation" | "by-hand" | "anticipation" | "line" | "lead-in" | "walk" | "fuller" | "with-bass" | "ending" | "tune" | "under-tune" | "parts" | "comping" | "chorus" | "fill" | "lick" | "unison";
             /** Format: int32 */
             reason: number;
             rolled: components["schemas"]["RolledView"] | null;
-            /**
-             * Format: double
-             * @description absent where it is 0
-             */
-            stretchMm?: number;
+            /** Format: double */
+            stretchMm: number;
             /** Format: int32 */
             tick: number;
             /** Format: int32 */
             ticks: number;
-            /** @description absent where it stands where it sounds */
-            written?: components["schemas"]["WrittenView"];
+            /** Format: int32 */
+            until: number;
+            written: components["schemas"]["WrittenView"];
         };
         StruckRequest: {
             /** Format: double */
@@ -3488,67 +3434,44 @@ export interface components {
             bar: number;
             /** Format: int32 */
             beatTicks: number;
-            /**
-             * Format: double
-             * @description absent where there is none
-             */
-            bpm?: number;
+            /** Format: double */
+            bpm: number | null;
             chords: components["schemas"]["WrittenChordView"][];
-            /** @description absent where there is none */
-            closes?: components["schemas"]["RepeatView"];
-            /** @description absent where it is false */
-            cut?: boolean;
-            /** @description absent where there is none */
-            endings?: number[];
-            /** @description absent where it is false */
-            guessed?: boolean;
-            /** @description absent where there is none */
-            key?: string;
+            closes: components["schemas"]["RepeatView"] | null;
+            cut: boolean;
+            endings: number[];
+            guessed: boolean;
+            key: string | null;
             meter: string;
             /** Format: int32 */
             number: number;
-            /** @description absent where it is false */
-            opens?: boolean;
-            /** @description absent where there is none */
-            pins?: components["schemas"]["PinView"][];
+            opens: boolean;
+            pins: components["schemas"]["PinView"][];
             place: components["schemas"]["PlaceView"];
             played: number[];
             text: string;
             /** Format: int32 */
             ticks: number;
-            /** @description absent where it is false */
-            tune?: boolean;
-            /** @description absent where there is none */
-            words?: string[];
+            tune: boolean;
+            words: string[];
         };
         WrittenChordView: {
-            /**
-             * Format: int32
-             * @description absent where there is none
-             */
-            above?: number;
+            /** Format: int32 */
+            above: number | null;
             bass: string;
             /** Format: double */
             beat: number;
             /** Format: double */
             beats: number;
-            /** @description absent where there is none */
-            common?: string[];
+            common: string[];
             degree: string;
-            /** @description absent where it is false */
-            early?: boolean;
-            /** @description absent where it is false */
-            held?: boolean;
-            /**
-             * Format: int32
-             * @description absent where there is none
-             */
-            movement?: number;
+            early: boolean;
+            held: boolean;
+            /** Format: int32 */
+            movement: number | null;
             numbers: string;
-            /** @description absent where there is none */
-            otherName?: string;
-            /** @description absent where there is none */
-            respelled?: string;
+            otherName: string | null;
+            respelled: string | null;
             role: string;
             symbol: string;
             /** Format: int32 */
@@ -3592,8 +3515,6 @@ export interface operations {
             query?: {
                 with?: "parts"[];
                 bars?: string;
-                bare?: boolean;
-                notesOnce?: boolean;
             };
             header?: never;
             path?: never;

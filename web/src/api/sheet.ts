@@ -2,19 +2,16 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import type { FingersShown } from "../score/fingers";
 import { type Asked, requestOf } from "./asking";
 import { type Arrangement, api, type ChartView, type FormOf, type Refused, type SheetLine, take } from "./client";
-import { filled, filledChart } from "./filled";
 
 /** A chart as read, for once. */
 export const fetchChart = async (text: string): Promise<ChartView> =>
-  filledChart(
-    await take(
-      api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles: "thirds" } }),
-    ),
+  await take(
+    api.POST("/api/charts/parse", { params: { query: { sections: false } }, body: { text, doubles: "thirds" } }),
   );
 
 /** All of an arrangement at once. */
 export const fetchArrangement = async (asked: Asked): Promise<Arrangement> =>
-  filled(await take(api.POST("/api/arrangements", { params: { query: { notesOnce: true } }, body: requestOf(asked) })));
+  await take(api.POST("/api/arrangements", { body: requestOf(asked) }));
 
 export const fetchForm = (asked: Asked): Promise<FormOf> => take(api.POST("/api/form", { body: requestOf(asked) }));
 

@@ -42,6 +42,7 @@ function arrangement(strokes: Stroke[], pedal: Arrangement["pedal"] = []): Arran
     swingRatio: 1,
     tempo: { bpm: 100, beatTicks: 960 },
     bars: [],
+    firstStroke: 0,
     strokes,
     pedal,
     difficulty: 0,

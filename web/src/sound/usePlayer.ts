@@ -1,6 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Arrangement } from "../api/client";
-import { filled } from "../api/filled";
 import type { Out, Player, Volumes } from "./player";
 import { playing } from "./playing";
 import type { Metronome } from "./schedule";
@@ -39,11 +38,8 @@ export type Sound = {
 
 declare global {
   interface Window {
-    /**
-     * What the piano was last asked to sound, see Player.heard, what stands in for a digital one, and how an answer is
-     * read.
-     */
-    zapateo?: { player: Player; piano: StandInPiano; filled: typeof filled };
+    /** What the piano was last asked to sound, see Player.heard, and what stands in for a digital one. */
+    zapateo?: { player: Player; piano: StandInPiano };
   }
 }
 
@@ -71,7 +67,7 @@ export function usePlayer(
     opening.current ??= import("./player").then((module) => module.Player.open());
     try {
       const opened = await opening.current;
-      window.zapateo = { player: opened, piano: standInPiano, filled };
+      window.zapateo = { player: opened, piano: standInPiano };
       setPlayer(opened);
       setState("ready");
       return opened;

@@ -12,7 +12,7 @@ export function Tick({
   slim?: boolean;
 }) {
   return (
-    <label className={`flex items-center gap-2 ${slim ? "-my-1 min-h-8" : "min-h-11"}`}>
+    <label className={`flex items-center gap-2 ${slim ? "min-h-7 leading-snug" : "min-h-11"}`}>
       <input
         type="checkbox"
         checked={on}

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import { type Arrangement, api, type Figure, type FigureDrafted, take } from "../../api/client";
+import { type Arrangement, api, type Figure, type FigureDrafted, type Options, take } from "../../api/client";
 import { type EditedStroke, usualUnit } from "../../steps/edited";
 import { StepEditor } from "../../steps/StepEditor";
 import { Choice } from "../../ui/Choice";
@@ -39,7 +39,7 @@ export function OwnBar({
   const [said, setSaid] = useState<FigureDrafted | null>(null);
   const asked = useRef(0);
   const told = useRef(kept);
-  const sounding = here?.choices.chosen.strokes ?? undefined;
+  const sounding = (here?.choices.chosen as Options | undefined)?.strokes ?? undefined;
   // What was undone, or chosen elsewhere, is shown as soon as it sounds.
   // biome-ignore lint/correctness/useExhaustiveDependencies: what sounds comes with the arrangement
   useEffect(() => {

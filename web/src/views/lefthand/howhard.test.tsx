@@ -53,7 +53,7 @@ function show(selection: [number, number]) {
     won: ["Difficulty 20 instead of 60."],
   };
   vi.spyOn(api, "POST").mockImplementation((async (url: string) => ({
-    data: url.endsWith("/levels") ? levels : easier,
+    data: url.endsWith("/levels") ? levels : url.endsWith("/arrangements") ? arrangement : easier,
     response: { ok: true },
   })) as unknown as typeof api.POST);
   const heard = { onPoint: vi.fn(), onLevel: vi.fn(), onChange: vi.fn() };

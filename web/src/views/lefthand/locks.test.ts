@@ -26,7 +26,16 @@ const bar = (index: number, number: number, section = "Verse", pass = 1): Bar =>
   parts: [],
   maxTempo: 400,
   meeting: null,
-  choices: { chosen: {}, figure: "held", voicing: "spread", register: "deep", feel: "straight" },
+  choices: {
+    chosen: {},
+    figure: "held",
+    voicing: "spread",
+    register: "deep",
+    feel: "straight",
+    bassLine: null,
+    leadIn: null,
+    spice: null,
+  },
 });
 
 describe("locks", () => {

@@ -26,7 +26,16 @@ function bars(...sections: string[]): Bar[] {
     parts: [],
     maxTempo: index === 1 ? 90 : 400,
     meeting: null,
-    choices: { chosen: {}, figure: "held", voicing: "spread", register: "deep", feel: "straight" },
+    choices: {
+      chosen: {},
+      figure: "held",
+      voicing: "spread",
+      register: "deep",
+      feel: "straight",
+      bassLine: null,
+      leadIn: null,
+      spice: null,
+    },
   }));
 }
 

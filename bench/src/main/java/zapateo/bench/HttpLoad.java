@@ -154,7 +154,7 @@ public final class HttpLoad {
 
     /** As the page asks. */
     private HttpRequest arrange(String chart, String figure) {
-        return arrange("?notesOnce=true", chart, figure);
+        return arrange("", chart, figure);
     }
 
     private HttpRequest arrange(String query, String chart, String figure) {

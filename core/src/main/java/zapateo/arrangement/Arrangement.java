@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.stream.Stream;
 import zapateo.colour.Coloured;
 import zapateo.hand.Pianist;
@@ -76,19 +75,35 @@ public record Arrangement(
      * time it is played, tick inside it and, from the second on, which of the hand's strokes there, as in
      * {@code L5.1.960} and {@code L5.1.960.1}. Empty where the place of the only one on the page says it.
      */
-    public List<Optional<String>> ids() {
+    public List<String> ids() {
         Map<Place, Integer> there = new HashMap<>();
-        List<Optional<String>> ids = new ArrayList<>();
+        List<String> ids = new ArrayList<>();
         for (Stroke stroke : strokes()) {
             Bar bar = song().bars().get(stroke.bar());
             Place place = new Place(
                     stroke.hand(), bar.number(), bar.pass(), stroke.written().tick() - bar.tick());
             int nth = there.merge(place, 1, Integer::sum) - 1;
-            boolean plain =
-                    nth == 0 && stroke.onPage().tick() == stroke.written().tick();
-            ids.add(plain ? Optional.empty() : Optional.of(nth == 0 ? place.name() : place.name() + "." + nth));
+            ids.add(nth == 0 ? place.name() : place.name() + "." + nth);
         }
         return ids;
+    }
+
+    /** Where what a stroke strikes is heard no more: let go, or where the pedal comes up that is down then. */
+    public int heardUntil(Stroke stroke) {
+        int end = stroke.sounding().end();
+        int low = 0;
+        int high = pedal().size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (pedal().get(middle).up() <= end) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low < pedal().size() && pedal().get(low).down() <= end
+                ? pedal().get(low).up()
+                : end;
     }
 
     private record Place(Side hand, int bar, int pass, int tick) {

@@ -47,7 +47,7 @@ class OpeningTest {
                         "GET /api/hands?null",
                         "GET /api/songs/" + song + "?null",
                         "POST /api/charts/parse?sections=false",
-                        "POST /api/arrangements?bars=0-191&bare=false&notesOnce=true",
+                        "POST /api/arrangements?bars=0-191",
                         "POST /api/arrangements/score?bars=" + staff + "&fingers=few");
     }
 

@@ -32,7 +32,7 @@ class PlayedThroughTest {
     private static final String PLAYED = """
             async ([song, tempo]) => {
               const { player } = window.zapateo;
-              player.set(window.zapateo.filled(await (await fetch(`/api/songs/${song}/arrangement`)).json()));
+              player.set(await (await fetch(`/api/songs/${song}/arrangement`)).json());
               player.setLoop(null);
               player.heard.length = 0;
               player.play(0, tempo, false);

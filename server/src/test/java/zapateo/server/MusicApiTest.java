@@ -2,7 +2,6 @@ package zapateo.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -13,7 +12,6 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ObjectNode;
 
 class MusicApiTest {
 
@@ -230,55 +228,9 @@ class MusicApiTest {
                 .allMatch(stroke -> StreamSupport.stream(some.path("strokes").spliterator(), false)
                         .anyMatch(stroke::equals));
         assertThat(some.path("bars")).hasSize(8);
-        JsonNode bare =
-                SERVER.post("/api/arrangements?bars=2-4&bare=true", request).json();
-        assertThat(bare.path("strokes")).isEqualTo(some.path("strokes"));
-        assertThat(bare.path("bars")).isEmpty();
         assertThat(SERVER.post("/api/arrangements?bars=40-50", request).json().path("strokes"))
                 .isEmpty();
         assertThat(SERVER.post("/api/arrangements?bars=x", request).status()).isEqualTo(422);
-    }
-
-    /**
-     * Notes told once are those that strokes tell themselves, of some bars too; 64 bars of stride take less than 60 kB
-     * so.
-     */
-    @Test
-    void notes_told_once_are_the_strokes_own() {
-        Map<String, Object> request = Map.of(
-                "chart",
-                "Key: E♭\n"
-                        + "| E♭ | B♭7/D Cm7 | A♭maj7 | E♭/G Gdim7 |\n| Fm7 | B♭9 B♭7/A♭ | E♭/G C7 | Fm7 B♭7 |\n"
-                                .repeat(8),
-                "choices",
-                Map.of("figure", "stride-root-chord"));
-        for (String bars : List.of("", "bars=3-9&", "bars=3-9&bare=true&", "bars=90-99&")) {
-            JsonNode each = SERVER.post("/api/arrangements?" + bars, request).json();
-            JsonNode once = SERVER.post("/api/arrangements?" + bars + "notesOnce=true", request)
-                    .json();
-            assertThat(StreamSupport.stream(once.path("notes").spliterator(), false))
-                    .as(bars)
-                    .doesNotHaveDuplicates();
-            for (int i = 0; i < each.path("strokes").size(); i++) {
-                JsonNode stroke = once.path("strokes").path(i);
-                assertThat(stroke.has("notes")).isFalse();
-                assertThat(StreamSupport.stream(stroke.path("noted").spliterator(), false)
-                                .map(place -> once.path("notes").path(place.asInt())))
-                        .as(bars + i)
-                        .containsExactlyElementsOf(each.path("strokes").path(i).path("notes"));
-                ((ObjectNode) stroke).remove("noted");
-                ((ObjectNode) stroke).set("notes", each.path("strokes").path(i).path("notes"));
-                assertThat(stroke).isEqualTo(each.path("strokes").path(i));
-            }
-            assertThat(once.path("strokes")).hasSameSizeAs(each.path("strokes"));
-            assertThat(each.has("notes")).isFalse();
-        }
-        assertThat(SERVER.post("/api/arrangements?notesOnce=true", request)
-                        .text()
-                        .getBytes(StandardCharsets.UTF_8))
-                .hasSizeLessThan(60_000);
-        assertThat(SERVER.post("/api/arrangements?notesOnce=x", request).status())
-                .isEqualTo(400);
     }
 
     /**

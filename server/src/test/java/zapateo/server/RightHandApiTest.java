@@ -280,7 +280,7 @@ class RightHandApiTest {
                                 .path("code")
                                 .asString())
                         .isEqualTo("lick"));
-        assertThat(both.path("bars").path(0).path("meeting").isMissingNode()).isTrue();
+        assertThat(both.path("bars").path(0).path("meeting").isNull()).isTrue();
         assertThat(both.path("bars").path(1).path("meeting").path("order").asString())
                 .contains("1 LR");
         assertThat(SERVER.post("/api/right-hand/licks", Map.of("chart", "| C |", "bar", 5))

@@ -1,12 +1,9 @@
 package zapateo.server.arrangements;
 
-import com.fasterxml.jackson.annotation.JsonInclude;
 import io.swagger.v3.oas.annotations.media.Schema;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.function.Function;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Meeting;
 import zapateo.hand.Playability;
@@ -28,55 +25,41 @@ import zapateo.song.Understanding;
  * @param part of the song: the chart itself, or what its form adds
  * @param pass which time its section is played, from 1
  * @param round which time the bar itself is played, from 1
+ * @param borrowed the chart's own chords where a colour stands in their place
  * @param bpm the tempo in force, in the beats of the song's own
  * @param holds fermatas: what lies under one lasts twice as long
- * @param vamp index of the first bar of the vamp it belongs to; a vamp goes round until told
+ * @param vamp index of the first bar of the vamp it belongs to, null outside of one; a vamp goes round until told
  * @param pins notes and warnings pinned to it
  * @param difficulty 0 to 100
- * @param parts the same by what makes it hard, with the strokes that do
+ * @param parts the same by what makes it hard, with the strokes that do; empty where it was not asked for
  * @param maxTempo the fastest its jumps and repeated notes allow, in the song's beats a minute; 400 where nothing
  *     limits it
- * @param meeting how the hands meet
+ * @param meeting how the hands meet; null where only one plays
  * @param choices what holds at its beginning
  */
-@JsonInclude(JsonInclude.Include.NON_NULL)
 public record ArrangedBarView(
-        @NameOf(SongPart.class) @Schema(description = "absent where it is chart")
-        String part,
-
+        @NameOf(SongPart.class) String part,
         int index,
         int number,
         String section,
         int pass,
-        @Schema(description = "absent where it is 1") Integer round,
-        @Schema(description = HoldingView.BEFORE) String meter,
-        @Schema(description = HoldingView.BEFORE) Integer beatTicks,
+        int round,
+        String meter,
+        int beatTicks,
         int tick,
         int ticks,
         List<ArrangedChordView> chords,
 
-        @Schema(description = "absent where no colour changes them")
         List<BorrowedView> borrowed,
-
-        @Schema(description = HoldingView.BEFORE) Double bpm,
-
-        @Schema(description = "absent where there are none") List<HoldView> holds,
-
-        @Schema(description = "absent outside of one") Integer vamp,
-
-        @Schema(description = "absent where there are none") List<PinView> pins,
-
+        double bpm,
+        List<HoldView> holds,
+        @Schema(types = {"integer", "null"}) Integer vamp,
+        List<PinView> pins,
         double difficulty,
-
-        @Schema(description = "absent where it was not asked for")
         List<PartView> parts,
-
         double maxTempo,
-
-        @Schema(description = "absent where only one hand plays")
-        MeetingView meeting,
-
-        @Schema(description = HoldingView.BEFORE) HoldingView choices) {
+        @Schema(types = {"object", "null"}) MeetingView meeting,
+        HoldingView choices) {
 
     static ArrangedBarView of(
             Bar bar,
@@ -86,9 +69,6 @@ public record ArrangedBarView(
             Map<Playability.Spot, Integer> places,
             boolean withParts,
             Meeting meeting) {
-        Optional<Bar> before = bar.index() == 0
-                ? Optional.empty()
-                : Optional.of(arrangement.song().bars().get(bar.index() - 1));
         Song song = arrangement.song();
         Playability.BarPlay play = arrangement.play().bars().get(bar.index());
         List<ArrangedChordView> chords = new ArrayList<>();
@@ -98,9 +78,7 @@ public record ArrangedBarView(
                     span.written(),
                     bar.tick() + span.tick(),
                     span.ticks(),
-                    withParts
-                            ? Told.tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end()))
-                            : null,
+                    withParts ? Told.tenth(arrangement.changeAt(bar.tick() + span.tick(), bar.tick() + span.end())) : 0,
                     understanding
                             .place(bar.written(), i)
                             .map(place -> place.degree().roman())
@@ -112,37 +90,34 @@ public record ArrangedBarView(
         List<ChordSpan> own =
                 arrangement.coloured().borrowed().bars().get(bar.index()).chords();
         List<BorrowedView> borrowed = own.equals(bar.chords())
-                ? null
+                ? List.of()
                 : own.stream()
                         .map(span -> new BorrowedView(span.written(), bar.tick() + span.tick(), span.ticks()))
                         .toList();
         return new ArrangedBarView(
-                Told.unless("chart", section.part().id()),
+                section.part().id(),
                 bar.index(),
                 bar.number(),
                 section.name(),
                 section.pass(),
-                bar.pass() == 1 ? null : bar.pass(),
-                asBefore(bar, before, each -> each.meter().toString()),
-                asBefore(bar, before, each -> each.meter().beatTicks()),
+                bar.pass(),
+                bar.meter().toString(),
+                bar.meter().beatTicks(),
                 bar.tick(),
                 bar.ticks(),
                 chords,
                 borrowed,
-                asBefore(
-                        bar,
-                        before,
-                        each -> each.tempo().quartersPerMinute()
-                                * Ticks.PER_QUARTER
-                                / song.tempo().beatTicks()),
-                some(bar.chords().stream()
+                bar.tempo().quartersPerMinute()
+                        * Ticks.PER_QUARTER
+                        / song.tempo().beatTicks(),
+                bar.chords().stream()
                         .filter(ChordSpan::held)
                         .map(span -> new HoldView(bar.tick() + span.tick(), span.ticks()))
-                        .toList()),
+                        .toList(),
                 bar.vamp() < 0 ? null : bar.vamp(),
-                some(bar.written().marks().pins().stream()
+                bar.written().marks().pins().stream()
                         .map(pin -> new PinView(pin.text(), pin.warning()))
-                        .toList()),
+                        .toList(),
                 Told.tenth(play.difficulty().total()),
                 withParts
                         ? PartView.of(
@@ -151,22 +126,10 @@ public record ArrangedBarView(
                                         .map(places::get)
                                         .sorted()
                                         .toList())
-                        : null,
+                        : List.of(),
                 Told.tenth(arrangement.maxTempo(bar.index())),
                 MeetingView.of(meeting),
-                HoldingView.of(
-                        arrangement.holding().get(bar.index()),
-                        before.map(each -> arrangement.holding().get(each.index())),
-                        song.feel()));
-    }
-
-    private static <T> List<T> some(List<T> list) {
-        return list.isEmpty() ? null : list;
-    }
-
-    private static <T> T asBefore(Bar bar, Optional<Bar> before, Function<Bar, T> told) {
-        T now = told.apply(bar);
-        return before.map(told).filter(now::equals).isPresent() ? null : now;
+                HoldingView.of(arrangement.holding().get(bar.index()), song.feel()));
     }
 
     /** A chord of the chart under a colour. */
@@ -192,15 +155,9 @@ public record ArrangedBarView(
 
     public record HoldView(int tick, int ticks) {}
 
-    /** @param change how hard it is for the left hand to come to it from what was before, 0 to 100 */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
-    public record ArrangedChordView(
-            String symbol,
-            int tick,
-            int ticks,
-
-            @Schema(description = "absent where it was not asked for")
-            Double change,
-
-            String degree) {}
+    /**
+     * @param change how hard it is for the left hand to come to it from what was before, 0 to 100; 0 where it was not
+     *     asked for
+     */
+    public record ArrangedChordView(String symbol, int tick, int ticks, double change, String degree) {}
 }

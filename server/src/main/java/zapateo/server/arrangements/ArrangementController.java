@@ -45,23 +45,18 @@ public class ArrangementController {
     /**
      * @param with {@code parts} for what makes each bar hard
      * @param bars first and last bar by index, both included, whose strokes are told; absent for all
-     * @param bare of some bars' strokes, whether all that is the same for any of them is left out: bars, reasons,
-     *     pedal, limits
-     * @param notesOnce whether each note is told once, in {@code notes}, and strokes name theirs by their places in it
      */
     @PostMapping
     public ArrangementView arrange(
             @Valid @RequestBody ArrangeRequest request,
             @RequestParam(required = false) @Size(max = 10, message = "expected at most 10") Set<With> with,
-            @RequestParam(required = false) @ShortText String bars,
-            @RequestParam(defaultValue = "false") boolean bare,
-            @RequestParam(defaultValue = "false") boolean notesOnce) {
+            @RequestParam(required = false) @ShortText String bars) {
         ArrangementView view = arranging.arrange(request).view(with != null && with.contains(With.parts));
-        if (bars != null) {
-            Matcher run = run(bars);
-            view = view.strokesOf(Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)), bare);
+        if (bars == null) {
+            return view;
         }
-        return notesOnce ? view.notesOnce() : view;
+        Matcher run = run(bars);
+        return view.strokesOf(Integer.parseInt(run.group(1)), Integer.parseInt(run.group(2)));
     }
 
     private static FingersShown shown(String fingers) {

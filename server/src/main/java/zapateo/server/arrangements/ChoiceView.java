@@ -22,7 +22,7 @@ import zapateo.server.problems.ChoiceWords;
  * @param falls the choice it is dropped with where that becomes another one
  * @param along the choice that is chosen alike with it
  * @param apart whether it is set by something of its own, not by a field among the others
- * @param use what it decides, in a few words
+ * @param use what it decides, in a sentence; empty where its name says so
  */
 public record ChoiceView(
         String id,
@@ -48,7 +48,6 @@ public record ChoiceView(
 
     private static ChoiceView of(Choice<?> choice, ChoiceWords words) {
         Range<?> range = choice.range();
-        String says = words.says(choice);
         return new ChoiceView(
                 choice.id(),
                 words.name(choice.id()),
@@ -62,6 +61,6 @@ public record ChoiceView(
                 choice.falls().map(Choice::id).orElse(null),
                 choice.along().map(Choice::id).orElse(null),
                 choice.apart(),
-                says.isEmpty() ? choice.use() : says);
+                words.says(choice));
     }
 }

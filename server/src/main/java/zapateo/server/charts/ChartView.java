@@ -55,9 +55,6 @@ public record ChartView(
         List<WrittenSectionView> written,
         List<ProblemView> problems) {
 
-    private static final String NONE = "absent where there is none";
-    private static final String FALSE = "absent where it is false";
-
     /** @param beatTicks ticks of the beat that is counted, 960 to the quarter */
     public record TempoView(double bpm, int beatTicks) {
 
@@ -134,26 +131,25 @@ public record ChartView(
      * @param tune whether it has a melody
      * @param guessed whether its length was guessed
      */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
     public record WrittenBarView(
             int bar,
             int number,
             String meter,
             int ticks,
-            @Schema(description = FALSE) Boolean cut,
+            boolean cut,
             int beatTicks,
             List<Integer> played,
             PlaceView place,
             String text,
-            @Schema(description = NONE) String key,
-            @Schema(description = NONE) Double bpm,
-            @Schema(description = FALSE) Boolean opens,
-            @Schema(description = NONE) List<Integer> endings,
-            @Schema(description = NONE) RepeatView closes,
-            @Schema(description = NONE) List<PinView> pins,
-            @Schema(description = NONE) List<String> words,
-            @Schema(description = FALSE) Boolean tune,
-            @Schema(description = FALSE) Boolean guessed,
+            @Schema(types = {"string", "null"}) String key,
+            @Schema(types = {"number", "null"}) Double bpm,
+            boolean opens,
+            List<Integer> endings,
+            @Schema(types = {"object", "null"}) RepeatView closes,
+            List<PinView> pins,
+            List<String> words,
+            boolean tune,
+            boolean guessed,
             List<WrittenChordView> chords) {}
 
     /**
@@ -172,7 +168,6 @@ public record ChartView(
      * @param otherName its name from its bass, or from another of its tones; null for none
      * @param respelled the key's own spelling where the chart's stands against it; null where it stands well
      */
-    @JsonInclude(JsonInclude.Include.NON_NULL)
     public record WrittenChordView(
             String symbol,
             double beat,
@@ -182,24 +177,15 @@ public record ChartView(
             String degree,
             String numbers,
             String role,
-            @Schema(description = NONE) Integer above,
+            @Schema(types = {"integer", "null"}) Integer above,
             List<String> tones,
             String bass,
-            @Schema(description = FALSE) Boolean early,
-            @Schema(description = FALSE) Boolean held,
-            @Schema(description = NONE) List<String> common,
-            @Schema(description = NONE) Integer movement,
-            @Schema(description = NONE) String otherName,
-            @Schema(description = NONE) String respelled) {}
-
-    private static <T> List<T> some(List<T> list) {
-        return list.isEmpty() ? null : list;
-    }
-
-    /** What is true; nothing else is told. */
-    private static Boolean told(boolean value) {
-        return value ? true : null;
-    }
+            boolean early,
+            boolean held,
+            List<String> common,
+            @Schema(types = {"integer", "null"}) Integer movement,
+            @Schema(types = {"string", "null"}) String otherName,
+            @Schema(types = {"string", "null"}) String respelled) {}
 
     /**
      * @param simple whether double sharps and flats are written as the plain key they lie on
@@ -303,7 +289,7 @@ public record ChartView(
                 bar.number(),
                 bar.meter().toString(),
                 bar.ticks(),
-                told(bar.isShort()),
+                bar.isShort(),
                 bar.meter().beatTicks(),
                 played,
                 new PlaceView(
@@ -313,15 +299,15 @@ public record ChartView(
                 place.cell().text(),
                 marks.key().map(Object::toString).orElse(null),
                 marks.tempo().map(Tempo::bpm).orElse(null),
-                told(marks.opens()),
-                some(marks.endings()),
+                marks.opens(),
+                marks.endings(),
                 marks.closes()
                         .map(repeat -> new RepeatView(repeat.times(), repeat.vamp()))
                         .orElse(null),
-                some(marks.pins().stream().map(ChartView::pin).toList()),
-                some(marks.words()),
-                told(!bar.tune().isEmpty()),
-                told(marks.guessed()),
+                marks.pins().stream().map(ChartView::pin).toList(),
+                marks.words(),
+                !bar.tune().isEmpty(),
+                marks.guessed(),
                 chords);
     }
 
@@ -368,8 +354,8 @@ public record ChartView(
                     null,
                     List.of(),
                     "",
-                    told(span.early()),
-                    told(span.held()),
+                    span.early(),
+                    span.held(),
                     null,
                     null,
                     null,
@@ -390,9 +376,9 @@ public record ChartView(
                         place.chord().root().chroma() - place.key().tonic().chroma(), 12),
                 tones(span, simple),
                 bass(span),
-                told(span.early()),
-                told(span.held()),
-                some(there.common()),
+                span.early(),
+                span.held(),
+                there.common(),
                 there.movement(),
                 there.otherName(),
                 there.respelled());
