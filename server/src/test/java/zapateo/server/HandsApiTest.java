@@ -96,8 +96,7 @@ class HandsApiTest {
         assertThat(usual.path("strokes").path(0).path("altered").asString()).isEqualTo("roll");
         keep("Large", 250);
         JsonNode large = SERVER.get("/api/songs/" + id + "/arrangement").json();
-        assertThat(large.path("strokes").path(0).path("altered").isMissingNode())
-                .isTrue();
+        assertThat(large.path("strokes").path(0).path("altered").isNull()).isTrue();
         assertThat(large.path("strokes").path(0).path("ease").asString()).isEqualTo("stretch");
         assertThat(large.path("difficulty").asDouble()).isPositive();
     }
@@ -115,8 +114,8 @@ class HandsApiTest {
                         .json()
                         .path("bars")
                         .path(1)
-                        .has("parts"))
-                .isFalse();
+                        .path("parts"))
+                .isEmpty();
         JsonNode arrangement =
                 SERVER.post("/api/arrangements?with=parts", request).json();
         JsonNode bar = arrangement.path("bars").path(1);
@@ -134,10 +133,7 @@ class HandsApiTest {
                                         .asInt())
                                 .isEqualTo(1)));
         assertThat(arrangement.path("limits").path(0).path("why").asString()).contains("would help");
-        List<String> told = texts(arrangement.path("limits"), "why");
-        assertThat(told.stream().filter(why -> !why.isEmpty()).distinct())
-                .as("said once while it stays the same: " + told)
-                .hasSize((int) told.stream().filter(why -> !why.isEmpty()).count());
+        assertThat(texts(arrangement.path("limits"), "why")).doesNotContain("");
         assertThat(texts(arrangement.path("problems"), "message"))
                 .anySatisfy(message ->
                         assertThat(message).contains("Wider than the hand").contains("rolled"));

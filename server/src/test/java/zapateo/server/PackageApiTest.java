@@ -242,7 +242,7 @@ class PackageApiTest {
         try (Connection connection = SERVER.database().connect();
                 Statement statement = connection.createStatement()) {
             statement.executeUpdate(
-                    "update song set choices = jsonb_set(choices, '{choices,figure}', '\"of-another-time\"') where "
+                    "update song set choices = jsonb_set(choices, '{kept,song,figure}', '\"of-another-time\"') where "
                             + "id = '"
                             + id + "'");
         }

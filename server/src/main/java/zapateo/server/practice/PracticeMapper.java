@@ -30,7 +30,7 @@ interface PracticeMapper {
     int reach(@Param("name") String name);
 
     /** A song by its title, the first of that name. */
-    @Select("select id, chart, choices ->> 'figure' as figure from song where owner = #{owner} and title = #{title} "
+    @Select("select id, chart, figure from song where owner = #{owner} and title = #{title} "
             + "and deleted_at is null order by created_at limit 1")
     Optional<NamedSong> named(@Param("owner") UUID owner, @Param("title") String title);
 

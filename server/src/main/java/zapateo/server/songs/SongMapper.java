@@ -20,9 +20,8 @@ interface SongMapper {
     List<SongRow> all(@Param("owner") UUID owner);
 
     /** Without charts and choices. */
-    @Select("select id, title, coalesce(choices #>> '{choices,figure}', choices ->> 'figure') as figure, summary, "
-            + "version, updated_at from song where owner = #{owner} and deleted_at is null order by "
-            + "lower(title), id")
+    @Select("select id, title, figure, summary, version, updated_at from song where owner = #{owner} "
+            + "and deleted_at is null order by lower(title), id")
     List<LineRow> lines(@Param("owner") UUID owner);
 
     @Select("select chart from song where id = #{id}")

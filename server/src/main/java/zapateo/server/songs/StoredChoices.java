@@ -17,6 +17,7 @@ import zapateo.server.problems.Refusal;
  *   <li>the choices by themselves, as they were sent
  *   <li>{@code {format, choices, ownFigures}}
  *   <li>the same; the choices may have colours
+ *   <li>{@code {format, kept, ownFigures}}, kept in a form of its own: {@link ChoicesForm}
  * </ol>
  *
  * @param ownFigures what the figures of one's own that they name said when they were kept, by the figures' ids
@@ -25,8 +26,8 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
 
     static final StoredChoices NONE = new StoredChoices(ChoicesRequest.NONE, Map.of());
 
-    private static final int FORMAT = 3;
-    private static final int WITHOUT_COLOURS = 2;
+    private static final int FORMAT = 4;
+    private static final int AS_SENT = 3;
 
     StoredChoices {
         ownFigures = new TreeMap<>(ownFigures);
@@ -34,7 +35,7 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
 
     ObjectNode written(JsonMapper json) {
         ObjectNode written = json.createObjectNode().put("format", FORMAT);
-        written.set("choices", json.valueToTree(choices));
+        written.set("kept", ChoicesForm.kept(json.valueToTree(choices)));
         if (!ownFigures.isEmpty()) {
             written.set("ownFigures", json.valueToTree(ownFigures));
         }
@@ -51,7 +52,7 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
         if (format > FORMAT) {
             throw newer(format);
         }
-        return format == 1 ? kept : kept.path("choices");
+        return format == 1 ? kept : format <= AS_SENT ? kept.path("choices") : ChoicesForm.sent(kept.path("kept"));
     }
 
     private static Refusal newer(int format) {
@@ -64,18 +65,15 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
         if (kept == null || kept.isNull()) {
             return NONE;
         }
-        int format = kept.path("format").asInt(1);
-        return switch (format) {
-            case 1 -> new StoredChoices(json.treeToValue(kept, ChoicesRequest.class), Map.of());
-            case WITHOUT_COLOURS, FORMAT -> {
-                Map<String, UUID> figures = new TreeMap<>();
-                kept.path("ownFigures")
-                        .properties()
-                        .forEach(each -> figures.put(
-                                each.getKey(), UUID.fromString(each.getValue().asString())));
-                yield new StoredChoices(json.treeToValue(kept.path("choices"), ChoicesRequest.class), figures);
-            }
-            default -> throw newer(format);
-        };
+        JsonNode sent = choicesOf(kept);
+        Map<String, UUID> figures = new TreeMap<>();
+        // The first form was nothing but the choices.
+        if (sent != kept) {
+            kept.path("ownFigures")
+                    .properties()
+                    .forEach(each -> figures.put(
+                            each.getKey(), UUID.fromString(each.getValue().asString())));
+        }
+        return new StoredChoices(json.treeToValue(sent, ChoicesRequest.class), figures);
     }
 }
