@@ -8,6 +8,7 @@ import zapateo.part.Origin;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.song.Song;
 
@@ -115,7 +116,7 @@ final class ChordRows {
             // its own keeps.
             boolean shell = stroke.mark() == Mark.HEEL
                     && low >= HIGHEST_JUMPED_BASS
-                    && stroke.notes().get(0).role().equals("1");
+                    && stroke.notes().get(0).role().equals(Role.BASS);
             boolean close = stroke.notes().size() >= 3
                     && high - low <= Pitch.OCTAVE
                     && isSideBySide(stroke.keys())

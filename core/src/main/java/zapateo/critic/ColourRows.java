@@ -9,6 +9,7 @@ import zapateo.harmony.EssentialTones;
 import zapateo.part.Stroke;
 import zapateo.pitch.Interval;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.song.Song;
 
@@ -136,7 +137,7 @@ final class ColourRows {
                     .anyMatch(tone -> tone.number() == 7 && tone.semitones() == MAJOR_SEVENTH);
             stroke.notes().stream()
                     .filter(note -> major
-                            && note.role().equals("♭7")
+                            && note.role().equals(Role.FLAT_SEVENTH)
                             && Tones.above(chord.get(), note.pitch().midi()) == MINOR_SEVENTH)
                     .findFirst()
                     .ifPresent(note -> marks.add(
@@ -172,7 +173,7 @@ final class ColourRows {
                 stroke.notes().stream()
                         .filter(note -> stroke.mark() != Mark.LEAD
                                 && !stroke.nature().origin().isSung()
-                                && !note.role().equals("w"))
+                                && !note.role().equals(Role.WALK))
                         .filter(note -> {
                             int above = Tones.above(chord, note.pitch().midi());
                             boolean written = chord.quality().tones().stream()

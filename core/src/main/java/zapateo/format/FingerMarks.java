@@ -33,7 +33,7 @@ final class FingerMarks {
         for (int i = 0; i < own.size(); i++) {
             Stroke stroke = own.get(i).stroke();
             boolean again = !seen.add(stroke.notes().stream()
-                    .map(note -> PartNote.of(note.pitch(), "").fingered(note.finger()))
+                    .map(note -> PartNote.of(note.pitch(), note.role()).fingered(note.finger()))
                     .toList());
             boolean expected = i > 0 && isNext(own.get(i - 1).stroke(), stroke);
             if (!again && !expected) {

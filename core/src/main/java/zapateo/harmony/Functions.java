@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import zapateo.pitch.PitchClass;
+import zapateo.rhythm.Role;
 
 /** What chords do in a key: which belong to it, which lead, which are borrowed (HANDBOOK §4). */
 public final class Functions {

@@ -123,8 +123,8 @@ final class CloseChords {
                     .tone(5)
                     .filter(fifth -> notes.get(0).pitch().pitchClass().chroma()
                             == chord.root().chroma())
-                    .ifPresent(fifth ->
-                            notes.add(PartNote.of(Pitch.onKey(root + fifth.semitones(), chord.tone(fifth)), "5")));
+                    .ifPresent(fifth -> notes.add(
+                            PartNote.of(Pitch.onKey(root + fifth.semitones(), chord.tone(fifth)), Role.tone(5))));
         }
     }
 
@@ -138,7 +138,7 @@ final class CloseChords {
                     && above <= window.highest()
                     && notes.stream()
                             .noneMatch(note -> note.pitch().pitchClass().chroma() == chroma)) {
-                notes.add(PartNote.of(Pitch.onKey(above, chord.tone(tone)), String.valueOf(tone.number())));
+                notes.add(PartNote.of(Pitch.onKey(above, chord.tone(tone)), Role.tone(tone.number())));
                 notes.sort(
                         java.util.Comparator.comparingInt(note -> note.pitch().midi()));
             }
@@ -167,7 +167,7 @@ final class CloseChords {
             int chroma = Math.floorMod(key - root, 12);
             for (Interval tone : tones) {
                 if (tone.semitones() % 12 == chroma) {
-                    notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone)), String.valueOf(tone.number())));
+                    notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone)), Role.tone(tone.number())));
                 }
             }
         }
@@ -243,7 +243,9 @@ final class CloseChords {
                     int down = Math.floorMod(name.chroma() - lower.chroma(), 12);
                     boolean step = down >= 1 && down <= 3;
                     int midi = note.pitch().midi() - (step ? down : 2);
-                    return PartNote.of(Pitch.onKey(midi, step ? lower : key.spell(midi)), "n" + note.role());
+                    return PartNote.of(
+                            Pitch.onKey(midi, step ? lower : key.spell(midi)),
+                            note.role().beside());
                 })
                 .filter(note -> keys.add(note.pitch().midi()))
                 .toList();

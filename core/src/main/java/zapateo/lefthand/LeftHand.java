@@ -250,7 +250,7 @@ public final class LeftHand implements Placed.Player {
             Planned each, Cut cut, Placement placement, List<Candidate> places, List<List<Planned>> byCut) {
         Role first = each.roles().get(0);
         if (walk.containsKey(each)) {
-            PartNote step = PartNote.of(walk.get(each).pitch(), "w");
+            PartNote step = PartNote.of(walk.get(each).pitch(), Role.WALK);
             if (each.roles().size() > 1 && each.roles().get(1).degree() == TenthOver.DEGREE) {
                 boolean falls = nextStep(cut, byCut)
                         .filter(next -> walk.get(next).key() < step.pitch().midi())
@@ -261,8 +261,7 @@ public final class LeftHand implements Placed.Player {
                     ? List.of(step)
                     : List.of(
                             step,
-                            PartNote.of(
-                                    step.octaves(1).pitch(), each.roles().get(1).toString()));
+                            PartNote.of(step.octaves(1).pitch(), each.roles().get(1)));
         }
         if (first.kind() == Role.Kind.PASSING) {
             return Passing.over(each, byCut.get(cut.index()), nextStep(cut, byCut), walk, placement);
@@ -343,7 +342,7 @@ public final class LeftHand implements Placed.Player {
             }
         }
         return led.get(each)
-                .map(pitch -> Stream.concat(Stream.of(PartNote.of(pitch, "L")), over(each, pitch, cut).stream())
+                .map(pitch -> Stream.concat(Stream.of(PartNote.of(pitch, Role.LEADS)), over(each, pitch, cut).stream())
                         .toList())
                 .orElse(List.of());
     }
@@ -357,7 +356,7 @@ public final class LeftHand implements Placed.Player {
                         Pitch.onKey(
                                 bass.midi() + MINOR_SEVENTH.semitones(),
                                 bass.pitchClass().plus(MINOR_SEVENTH).simple()),
-                        "♭7"));
+                        Role.FLAT_SEVENTH));
             case TENTHS -> Optional.of(TenthOver.of(bass, cut, false));
         };
     }

@@ -7,6 +7,7 @@ import java.util.Optional;
 import zapateo.harmony.ChordSymbol;
 import zapateo.part.PartNote;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Role;
 
 /**
  * The diminished seventh over a walking bass that comes from a semitone below into the next chord's (HANDBOOK §10,
@@ -43,7 +44,7 @@ final class Passing {
                 .min(Comparator.comparingInt(notes -> apart(notes, before.upper())))
                 .orElse(List.of())
                 .stream()
-                .map(note -> PartNote.of(note.pitch(), "d"))
+                .map(note -> PartNote.of(note.pitch(), Role.PASSES))
                 .toList();
     }
 

@@ -60,7 +60,7 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
                     ? fixed(role)
                     : toneOf((role.degree() - 1) % 7 + 1).up((role.degree() - 1) / 7);
             Pitch pitch = Pitch.onKey(bass.midi() + tone.semitones(), chord.tone(tone));
-            byKey.putIfAbsent(pitch.midi(), PartNote.of(pitch, role.toString()));
+            byKey.putIfAbsent(pitch.midi(), PartNote.of(pitch, role));
         }
         return sorted(byKey);
     }
@@ -73,17 +73,17 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
 
     private List<PartNote> play(Role role) {
         return switch (role.kind()) {
-            case TONE -> List.of(PartNote.of(role.sign() != 0 ? altered(role) : tone(role.degree()), role.toString()));
-            case FIFTH_BELOW -> List.of(PartNote.of(fifthBelow(), "5"));
-            case ROOT_ABOVE -> List.of(PartNote.of(Pitch.onKey(rootBelow() + 12, chord.root()), "8"));
-            case ROOT_NEAR -> List.of(PartNote.of(rootNear(), "8"));
-            case FIFTH_OF_BASS -> List.of(PartNote.of(fifthOfBass(false), "5"));
-            case FIFTH_OF_BASS_BELOW -> List.of(PartNote.of(fifthOfBass(true), "5"));
+            case TONE -> List.of(PartNote.of(role.sign() != 0 ? altered(role) : tone(role.degree()), role));
+            case FIFTH_BELOW -> List.of(PartNote.of(fifthBelow(), Role.tone(5)));
+            case ROOT_ABOVE -> List.of(PartNote.of(Pitch.onKey(rootBelow() + 12, chord.root()), Role.tone(8)));
+            case ROOT_NEAR -> List.of(PartNote.of(rootNear(), Role.tone(8)));
+            case FIFTH_OF_BASS -> List.of(PartNote.of(fifthOfBass(false), Role.tone(5)));
+            case FIFTH_OF_BASS_BELOW -> List.of(PartNote.of(fifthOfBass(true), Role.tone(5)));
             case CLOSE_CHORD, CLOSE_TONE, CLOSE_TOP, CLOSE_LOWER, CLOSE_UPPER -> CloseChord.take(role, upper);
             case GUIDE_TONES -> upper;
             case VOICING -> shape.isEmpty() ? upper : notes(shape);
-            case NEIGHBOUR, WALKING, PASSING, LEAD_IN ->
-                throw new IllegalStateException(role + " is placed by the line or the key it lies in");
+            case NEIGHBOUR, WALKING, PASSING, LEAD_IN, TUNE, PARALLEL, FILL, ADDED, STRANGE_BASS ->
+                throw new IllegalStateException(role + " is placed by the line, the key or the melody it lies in");
         };
     }
 

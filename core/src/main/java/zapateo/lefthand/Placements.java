@@ -74,7 +74,7 @@ final class Placements {
                 && lock.top().filter(top -> candidate.top() != top.midi()).isEmpty()
                 && lock.bottom()
                         .filter(bottom ->
-                                !upper.isEmpty() && !upper.get(0).role().equals(String.valueOf(bottom)))
+                                !upper.isEmpty() && !upper.get(0).role().isTone(bottom))
                         .isEmpty();
     }
 

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
@@ -32,7 +34,8 @@ record Room(List<PartNote> notes, Optional<Mending> how, double cost, boolean ke
     private static final double LOWERED = 1.25;
     private static final double LOST = 2;
     /** Roles that say what a chord is. */
-    private static final Set<String> STATING = Set.of("3", "4", "7", "10", "11", "14");
+    private static final Set<Role> STATING =
+            IntStream.of(3, 4, 7, 10, 11, 14).mapToObj(Role::tone).collect(Collectors.toSet());
 
     private static final int PAIR = 2;
     /** What may stand over a bass in place of a tenth, the fullest first. */
@@ -125,6 +128,6 @@ record Room(List<PartNote> notes, Optional<Mending> how, double cost, boolean ke
     }
 
     private static boolean holdsBass(List<PartNote> notes) {
-        return notes.get(0).role().equals(Role.BASS.toString());
+        return notes.get(0).role().equals(Role.BASS);
     }
 }

@@ -5,6 +5,7 @@ import java.util.stream.IntStream;
 import zapateo.harmony.Key;
 import zapateo.part.PartNote;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Role;
 
 /** What stands a tenth over a bass that moves. */
 final class TenthOver {
@@ -38,7 +39,7 @@ final class TenthOver {
                                 bass.midi() + Pitch.OCTAVE + tone.semitones() % Pitch.OCTAVE,
                                 cut.chord().tone(tone).simple()));
         if (suspended.isPresent()) {
-            return PartNote.of(suspended.get(), String.valueOf(DEGREE));
+            return PartNote.of(suspended.get(), Role.tone(DEGREE));
         }
         Optional<Integer> own = IntStream.of(minor, minor + 1)
                 .filter(each -> Naming.tone(Math.floorMod(each, Pitch.OCTAVE), cut.chord())
@@ -61,6 +62,6 @@ final class TenthOver {
                                 key,
                                 bass.pitchClass(),
                                 0)),
-                String.valueOf(DEGREE));
+                Role.tone(DEGREE));
     }
 }

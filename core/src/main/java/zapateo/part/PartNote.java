@@ -2,21 +2,22 @@ package zapateo.part;
 
 import java.util.List;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Role;
 
 /**
  * One key of a stroke.
  *
- * @param role what it is to its chord, as figures write it
+ * @param role what it is to its chord, or to the melody
  * @param delayTicks how much later than the stroke it sounds, in a rolled chord; below zero it sounds before the
  *     stroke's own tick
  * @param velocity how hard it is struck, 1 to 127 (MIDI 1.0)
  * @param finger 1 the thumb to 5, 0 until fingers are chosen
  */
-public record PartNote(Pitch pitch, String role, int delayTicks, int velocity, int finger) {
+public record PartNote(Pitch pitch, Role role, int delayTicks, int velocity, int finger) {
 
     public static final int PLAIN = 66;
 
-    public static PartNote of(Pitch pitch, String role) {
+    public static PartNote of(Pitch pitch, Role role) {
         return new PartNote(pitch, role, 0, PLAIN, 0);
     }
 

@@ -6,6 +6,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import zapateo.refusal.Refused;
 
 /**
@@ -43,17 +44,32 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
         VOICING,
         WALKING,
         PASSING,
-        LEAD_IN
+        LEAD_IN,
+        /** Of notes that no figure writes: the melody, what goes along with it, and what fills its rests. */
+        TUNE,
+        PARALLEL,
+        FILL,
+        /** A tone that is not the chord's own, and a bass that is not. */
+        ADDED,
+        STRANGE_BASS
     }
 
     /** The highest number of a tone. */
     public static final int HIGHEST = 24;
 
     public static final Role BASS = tone(1);
+    public static final Role FLAT_SEVENTH = new Role(Kind.TONE, 7, -1, false);
     public static final Role CLOSE = plain(Kind.CLOSE_CHORD);
     public static final Role GUIDE = plain(Kind.GUIDE_TONES);
     public static final Role CHOSEN = plain(Kind.VOICING);
     public static final Role WALK = plain(Kind.WALKING);
+    public static final Role LEADS = plain(Kind.LEAD_IN);
+    public static final Role PASSES = plain(Kind.PASSING);
+    public static final Role TUNE = plain(Kind.TUNE);
+    public static final Role PARALLEL = plain(Kind.PARALLEL);
+    public static final Role FILL = plain(Kind.FILL);
+    public static final Role ADDED = plain(Kind.ADDED);
+    public static final Role STRANGE_BASS = plain(Kind.STRANGE_BASS);
 
     private static final Map<String, Kind> SIGNS = Map.ofEntries(
             Map.entry("5_", Kind.FIFTH_BELOW),
@@ -71,8 +87,22 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
             Map.entry("w", Kind.WALKING),
             Map.entry("d", Kind.PASSING),
             Map.entry("L", Kind.LEAD_IN));
-    private static final Map<Kind, String> WRITTEN =
-            SIGNS.entrySet().stream().collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
+    private static final Map<Kind, String> WRITTEN = Stream.concat(
+                    SIGNS.entrySet().stream(),
+                    Map.of(
+                            "tune",
+                            Kind.TUNE,
+                            "parallel",
+                            Kind.PARALLEL,
+                            "fill",
+                            Kind.FILL,
+                            "added",
+                            Kind.ADDED,
+                            "bass",
+                            Kind.STRANGE_BASS)
+                            .entrySet()
+                            .stream())
+            .collect(Collectors.toMap(Map.Entry::getValue, Map.Entry::getKey));
     private static final List<String> NUMBERS =
             IntStream.rangeClosed(0, HIGHEST).mapToObj(String::valueOf).toList();
     private static final Pattern NUMBER = Pattern.compile("([♯♭#b]?)(1|[3-9]|1[0-9]|2[0-4])");
@@ -134,6 +164,16 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
         };
     }
 
+    /** The tone of a neighbouring chord in the place of this one. */
+    public Role beside() {
+        return new Role(Kind.NEIGHBOUR, degree, sign, ofNext);
+    }
+
+    /** Whether it is a tone of that number, neither raised nor lowered. */
+    public boolean isTone(int number) {
+        return kind == Kind.TONE && degree == number && sign == 0;
+    }
+
     /** The same of the chord that sounds. */
     public Role ofThis() {
         return ofNext ? new Role(kind, degree, sign, false) : this;
@@ -146,9 +186,9 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
 
     @Override
     public String toString() {
-        String written = kind == Kind.CLOSE_TONE
-                ? "c" + degree
-                : kind == Kind.TONE ? (sign > 0 ? "♯" : sign < 0 ? "♭" : "") + NUMBERS.get(degree) : WRITTEN.get(kind);
+        String number = degree == 0 ? "" : (sign > 0 ? "♯" : sign < 0 ? "♭" : "") + NUMBERS.get(degree);
+        String written =
+                kind == Kind.CLOSE_TONE ? "c" + number : kind == Kind.TONE ? number : WRITTEN.get(kind) + number;
         return ofNext ? ">" + written : written;
     }
 }

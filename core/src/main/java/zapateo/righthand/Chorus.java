@@ -16,6 +16,7 @@ import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Meter;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.search.CostTerm;
 import zapateo.search.ShortestPath;
@@ -119,7 +120,7 @@ public final class Chorus {
                     span,
                     Mark.TOE,
                     false,
-                    List.of(PartNote.of(step.pitch(), "tune").struck(loud)),
+                    List.of(PartNote.of(step.pitch(), Role.TUNE).struck(loud)),
                     Nature.of(Origin.CHORUS),
                     Reason.of(step.at().change() ? "chorus-change" : "chorus", args)));
         }

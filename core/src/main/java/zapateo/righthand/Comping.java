@@ -387,7 +387,7 @@ public final class Comping {
             List<PartNote> notes = here.isOfClose()
                     ? CloseChord.take(here, shape.notes())
                     : List.of(shape.notes().stream()
-                            .filter(note -> note.role().equals(String.valueOf(here.degree())))
+                            .filter(note -> note.role().isTone(here.degree()))
                             .findFirst()
                             .orElse(shape.notes().get(0)));
             notes.stream().filter(note -> !taken.contains(note)).forEach(taken::add);

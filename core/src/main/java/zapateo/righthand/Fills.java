@@ -17,6 +17,7 @@ import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
@@ -248,7 +249,7 @@ public final class Fills {
                 span,
                 Mark.TOE,
                 false,
-                List.of(PartNote.of(pitch, "fill").struck(VELOCITY)),
+                List.of(PartNote.of(pitch, Role.FILL).struck(VELOCITY)),
                 Nature.of(Origin.FILL),
                 Reason.of("fill-" + kind.id(), Map.of("chord", chord.toString())));
     }

@@ -24,6 +24,7 @@ import zapateo.part.TickSpan;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.search.ShortestPath;
 import zapateo.song.Bar;
@@ -170,7 +171,7 @@ public record FourParts(List<GivenRun> left, List<Stroke> right, int octaves) {
                 .filter(each -> chord.tone(each).chroma() == Math.floorMod(key, Pitch.OCTAVE))
                 .findFirst()
                 .orElse(null);
-        String role = tone == null ? "bass" : String.valueOf(tone.number());
+        Role role = tone == null ? Role.STRANGE_BASS : Role.tone(tone.number());
         return PartNote.of(
                         Pitch.onKey(
                                 key,

@@ -13,6 +13,7 @@ import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Role;
 
 /**
  * The right hand of a figure that has both, with a tune over it: the tune is never dropped. What the figure strikes
@@ -27,7 +28,7 @@ public record GivesWay(List<Stroke> strokes, Set<Integer> bars) {
     private static final int MINOR_THIRD = 3;
     private static final int SOFTER = 18;
     /** Thirds and sevenths. */
-    private static final Set<String> STATING = Set.of("3", "7", "10");
+    private static final Set<Role> STATING = Set.of(Role.tone(3), Role.tone(7), Role.tone(10));
 
     /**
      * @param right what else the right hand plays, a tune among it

@@ -20,6 +20,7 @@ import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.song.Bar;
 import zapateo.song.Song;
@@ -99,7 +100,7 @@ public final class Licks {
                 continue;
             }
             List<PartNote> notes = struck.get(i).stream()
-                    .map(pitch -> PartNote.of(pitch, "tune").octaves(octaves).struck(VELOCITY))
+                    .map(pitch -> PartNote.of(pitch, Role.TUNE).octaves(octaves).struck(VELOCITY))
                     .toList();
             TickSpan span = TickSpan.of(from, to - from);
             Reason why = Reason.of(

@@ -20,6 +20,7 @@ import zapateo.part.Stroke;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.search.Patience;
 import zapateo.song.Bar;
 import zapateo.song.Song;
@@ -149,7 +150,7 @@ public final class Restored {
                     && stroke.notes().stream()
                             .allMatch(note -> Math.abs(note.pitch().midi() - at) > 1)) {
                 List<PartNote> notes = new ArrayList<>(stroke.notes());
-                notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone).simple()), String.valueOf(tone.number()))
+                notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone).simple()), Role.tone(tone.number()))
                         .struck(stroke.notes().get(stroke.notes().size() - 1).velocity() - SOFTER));
                 notes.sort(Comparator.comparingInt(note -> note.pitch().midi()));
                 if (hand.easeOf(PartNote.keys(notes)) != Ease.OUT_OF_REACH) {

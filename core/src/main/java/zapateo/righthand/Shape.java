@@ -11,6 +11,7 @@ import zapateo.harmony.EssentialTones;
 import zapateo.part.PartNote;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
+import zapateo.rhythm.Role;
 
 /**
  * One way to hold a chord in the right hand, inside an octave.
@@ -26,10 +27,8 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
     static final int HIGHEST = Pitch.parse("C6").midi();
     private static final int FULL = 4;
     private static final int THREE = 3;
-    private static final Set<String> THIRDS = Set.of("3", "10");
-    private static final Set<String> SUSPENDED = Set.of("2", "4");
-    /** The role of what is no tone of the chord. */
-    private static final String ADDED = "added";
+    private static final Set<Role> THIRDS = Set.of(Role.tone(3), Role.tone(10));
+    private static final Set<Role> SUSPENDED = Set.of(Role.tone(2), Role.tone(4));
 
     int lowest() {
         return notes.get(0).pitch().midi();
@@ -45,7 +44,7 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
 
     /** Whether the third is on top, or what is suspended in its place. */
     boolean hasThirdOnTop() {
-        String tone = notes.get(notes.size() - 1).role();
+        Role tone = notes.get(notes.size() - 1).role();
         return THIRDS.contains(tone) || chord.quality().tone(3).isEmpty() && SUSPENDED.contains(tone);
     }
 
@@ -106,7 +105,7 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
             for (int key = low; key < low + Pitch.OCTAVE && key <= HIGHEST; key++) {
                 for (Pitch note : notes) {
                     if (Math.floorMod(key - note.midi(), Pitch.OCTAVE) == 0) {
-                        stack.add(PartNote.of(Pitch.onKey(key, note.pitchClass()), ADDED));
+                        stack.add(PartNote.of(Pitch.onKey(key, note.pitchClass()), Role.ADDED));
                     }
                 }
             }
@@ -129,8 +128,8 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
                                 .filter(tone -> other.tone(tone).chroma()
                                         == note.pitch().pitchClass().chroma())
                                 .findFirst()
-                                .map(tone -> String.valueOf(tone.number()))
-                                .orElse(ADDED)))
+                                .map(tone -> Role.tone(tone.number()))
+                                .orElse(Role.ADDED)))
                 .toList();
         return new Shape(other, named, leftOut);
     }
@@ -148,7 +147,7 @@ record Shape(ChordSymbol chord, List<PartNote> notes, int leftOut) {
         for (int key = lowest; key < lowest + Pitch.OCTAVE && key <= HIGHEST; key++) {
             for (Interval tone : tones) {
                 if (Math.floorMod(key - chord.root().chroma() - tone.semitones(), Pitch.OCTAVE) == 0) {
-                    notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone).simple()), String.valueOf(tone.number())));
+                    notes.add(PartNote.of(Pitch.onKey(key, chord.tone(tone).simple()), Role.tone(tone.number())));
                 }
             }
         }

@@ -21,6 +21,7 @@ import zapateo.pitch.Letter;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.song.Bar;
 import zapateo.song.Song;
@@ -142,7 +143,7 @@ public final class TuneHand {
                     TickSpan.of(note.tick(), note.ticks()),
                     Mark.TOE,
                     false,
-                    List.of(PartNote.of(note.pitch(), "tune").struck(loud)),
+                    List.of(PartNote.of(note.pitch(), Role.TUNE).struck(loud)),
                     Nature.of(Origin.TUNE),
                     why));
         }
@@ -215,7 +216,7 @@ public final class TuneHand {
                         .filter(note -> melody.midi() - note.pitch().midi() < Pitch.OCTAVE)
                         .limit(1)
                         .toList());
-                inside.add(PartNote.of(Pitch.of(melody.pitchClass(), melody.octave() - 1), "tune"));
+                inside.add(PartNote.of(Pitch.of(melody.pitchClass(), melody.octave() - 1), Role.TUNE));
                 yield inside;
             }
         };
@@ -231,7 +232,7 @@ public final class TuneHand {
                     .filter(tone -> chord.tone(tone).chroma() == chroma)
                     .findFirst()
                     .ifPresent(tone -> tones.add(
-                            PartNote.of(Pitch.onKey(at, chord.tone(tone).simple()), String.valueOf(tone.number()))));
+                            PartNote.of(Pitch.onKey(at, chord.tone(tone).simple()), Role.tone(tone.number()))));
         }
         return tones;
     }
@@ -267,7 +268,7 @@ public final class TuneHand {
                 .findFirst()
                 .orElseGet(() -> PitchClass.of(letter, key.alterationOf(letter)));
         int down = Math.floorMod(melody.pitchClass().chroma() - name.chroma(), Pitch.OCTAVE);
-        return PartNote.of(Pitch.onKey(melody.midi() - down, name), "parallel");
+        return PartNote.of(Pitch.onKey(melody.midi() - down, name), Role.PARALLEL);
     }
 
     private static boolean isThird(ChordSymbol chord, Pitch note) {

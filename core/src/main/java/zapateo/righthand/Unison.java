@@ -16,6 +16,7 @@ import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
@@ -105,7 +106,7 @@ public record Unison(List<GivenRun> left, List<Stroke> right) {
         List<Stroke> strokes = new ArrayList<>();
         for (int i = 0; i < run.size(); i++) {
             TickSpan span = TickSpan.of(from + i * Ticks.PER_EIGHTH, Ticks.PER_EIGHTH);
-            PartNote note = PartNote.of(run.get(i), "tune").octaves(octaves).struck(VELOCITY);
+            PartNote note = PartNote.of(run.get(i), Role.TUNE).octaves(octaves).struck(VELOCITY);
             strokes.add(Stroke.of(
                     hand, bar.index(), 0, span, Mark.TOE, false, List.of(note), Nature.of(Origin.UNISON), why));
         }

@@ -15,7 +15,6 @@ import zapateo.choice.Options;
 import zapateo.lefthand.LeftChoice;
 import zapateo.lefthand.Played;
 import zapateo.part.Origin;
-import zapateo.part.PartNote;
 import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.refusal.Refused;
@@ -48,13 +47,14 @@ class ByHandTest {
                 " ",
                 arrangement.strokes().stream()
                         .filter(stroke -> stroke.bar() == bar)
-                        .map(stroke -> String.join(
-                                        "+",
-                                        stroke.notes().stream()
-                                                .map(PartNote::role)
-                                                .toList()) + "@"
-                                + (stroke.written().tick() - from) + ":"
-                                + stroke.written().ticks())
+                        .map(stroke ->
+                                String.join(
+                                                "+",
+                                                stroke.notes().stream()
+                                                        .map(note -> note.role().toString())
+                                                        .toList()) + "@"
+                                        + (stroke.written().tick() - from) + ":"
+                                        + stroke.written().ticks())
                         .toList());
     }
 

@@ -27,6 +27,7 @@ import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Liveliness;
+import zapateo.rhythm.Role;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
 
@@ -144,7 +145,7 @@ class ChoicesTest {
                 .filter(stroke -> stroke.bar() == 1 && stroke.notes().size() > 1)
                 .findFirst()
                 .orElseThrow();
-        assertThat(chord.notes().get(0).role()).isEqualTo(String.valueOf(bottom));
+        assertThat(chord.notes().get(0).role()).isEqualTo(Role.tone(bottom));
     }
 
     @Test

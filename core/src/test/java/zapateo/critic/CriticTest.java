@@ -26,6 +26,7 @@ import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
@@ -392,7 +393,9 @@ class CriticTest {
         assertThat(match.matches()).as(text).isTrue();
         return new PartNote(
                 Pitch.parse(match.group(1)),
-                match.group(3) == null ? "1" : match.group(3),
+                match.group(3) == null
+                        ? Role.BASS
+                        : match.group(3).equals("tune") ? Role.TUNE : Role.parse(match.group(3)),
                 0,
                 match.group(4) == null ? PartNote.PLAIN : Integer.parseInt(match.group(4)),
                 match.group(2) == null ? 0 : Integer.parseInt(match.group(2)));

@@ -22,6 +22,7 @@ import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
 import zapateo.pitch.PitchClass;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 
 /**
@@ -141,7 +142,7 @@ class HandFixturesTest {
     private static Stroke stroke(int tick, int ticks, Side side, List<Integer> keys, Mark mark) {
         List<PartNote> notes = keys.stream()
                 .map(HandFixturesTest::pitch)
-                .map(pitch -> PartNote.of(pitch, "1"))
+                .map(pitch -> PartNote.of(pitch, Role.BASS))
                 .toList();
         TickSpan span = TickSpan.of(tick, ticks);
         return new Stroke(

@@ -17,6 +17,7 @@ import zapateo.part.Stroke;
 import zapateo.part.TickSpan;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.Mark;
+import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 
 /** How fast, how hard, and which fingers can take what. */
@@ -26,7 +27,7 @@ class PlayabilityTest {
 
     private static Stroke stroke(int tick, int ticks, String... pitches) {
         List<PartNote> notes = Arrays.stream(pitches)
-                .map(pitch -> PartNote.of(Pitch.parse(pitch), "1"))
+                .map(pitch -> PartNote.of(Pitch.parse(pitch), Role.BASS))
                 .toList();
         return new Stroke(
                 Side.LEFT,

@@ -289,7 +289,7 @@ class ApproachTest {
     private static List<String> notes(String chart, Choices choices) {
         return Played.arrange("Key: C~| " + chart + " |", choices).left().strokes().stream()
                 .flatMap(stroke -> stroke.notes().stream())
-                .map(note -> note.role())
+                .map(note -> note.role().toString())
                 .toList();
     }
 }

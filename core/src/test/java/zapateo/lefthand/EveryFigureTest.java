@@ -169,7 +169,7 @@ class EveryFigureTest {
      * neighbours.
      */
     private static boolean named(PartNote note) {
-        return note.role().matches("[♯♭].*|6|13|9|n.*");
+        return note.role().toString().matches("[♯♭].*|6|13|9|n.*");
     }
 
     private static String foreign(Figure figure, Arrangement arrangement) {

@@ -11,7 +11,6 @@ import org.junit.jupiter.params.provider.EnumSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.harmony.ChordSymbol;
-import zapateo.part.PartNote;
 import zapateo.part.Stroke;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Role;
@@ -61,7 +60,10 @@ class WithBassTest {
                 chart, Choices.figure(figure).with(LeftChoice.WITH_BASS, with).endsHeld(false));
         return arrangement.strokes().stream()
                 .map(stroke -> String.join(
-                        "+", stroke.notes().stream().map(PartNote::role).toList()))
+                        "+",
+                        stroke.notes().stream()
+                                .map(note -> note.role().toString())
+                                .toList()))
                 .toList();
     }
 

@@ -52,7 +52,7 @@ class WrittenRulesTest {
 
     private static List<PartNote> notes(String... names) {
         return List.of(names).stream()
-                .map(name -> PartNote.of(Pitch.parse(name), "1"))
+                .map(name -> PartNote.of(Pitch.parse(name), Role.BASS))
                 .toList();
     }
 }

@@ -107,7 +107,7 @@ public class Asking {
                         .toList();
         return new WhyView(
                 note.pitch().toString(),
-                note.role(),
+                note.role().toString(),
                 strokeWords.chord(stroke),
                 strokeWords.rule(note, stroke),
                 strokeWords.why(stroke),

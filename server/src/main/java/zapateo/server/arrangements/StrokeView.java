@@ -103,7 +103,7 @@ public record StrokeView(
             return new NoteView(
                     note.pitch().midi(),
                     note.pitch().toString(),
-                    note.role(),
+                    note.role().toString(),
                     note.delayTicks(),
                     note.velocity(),
                     note.finger() == 0 ? null : note.finger());

@@ -57,11 +57,11 @@ public class StrokeWords {
     public String rule(PartNote note, Stroke stroke) {
         Map<String, String> args = new HashMap<>(stroke.reason().args());
         args.put("note", note.pitch().toString());
-        args.put("name", words.role(note.role().replaceFirst("^n", "")));
+        args.put("name", words.role(note.role().toString().replaceFirst("^n", "")));
         String code = stroke.nature().origin().isLaid()
                 ? laid(note, stroke, args)
                 : stroke.nature().origin().isTune()
-                        ? note.role().equals("tune") ? "rule-tune" : "rule-under"
+                        ? note.role().equals(Role.TUNE) ? "rule-tune" : "rule-under"
                         : RULES.get(stroke.nature().origin());
         return words.of(Reason.of(code, args));
     }
@@ -75,18 +75,17 @@ public class StrokeWords {
         Role first = stroke.nature().roles().get(0);
         boolean close =
                 stroke.nature().roles().size() == 1 && (first.isOfClose() || first.kind() == Role.Kind.GUIDE_TONES);
-        return switch (note.role()) {
-            case "L" -> "rule-lead";
-            case "d" -> "rule-passing";
-            case "w" -> "rule-walk-" + args.getOrDefault("step", "step");
+        return switch (note.role().kind()) {
+            case LEAD_IN -> "rule-lead";
+            case PASSING -> "rule-passing";
+            case WALKING -> "rule-walk-" + args.getOrDefault("step", "step");
+            case NEIGHBOUR -> "rule-neighbour";
             default ->
-                note.role().startsWith("n")
-                        ? "rule-neighbour"
-                        : close
-                                ? "rule-close"
-                                : !note.role().equals("1")
-                                        ? "rule-tone"
-                                        : args.containsKey("over") ? "rule-over" : "rule-bass";
+                close
+                        ? "rule-close"
+                        : !note.role().equals(Role.BASS)
+                                ? "rule-tone"
+                                : args.containsKey("over") ? "rule-over" : "rule-bass";
         };
     }
 }
