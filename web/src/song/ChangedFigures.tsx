@@ -2,7 +2,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Choices, take } from "../api/client";
 import { useFigures } from "../api/queries";
-import { Notice, TextButton } from "../ui/Notice";
+import { LinkButton } from "../ui/LinkButton";
+import { Notice } from "../ui/Notice";
 import type { DraftDesk } from "./useDraft";
 
 /**
@@ -36,8 +37,12 @@ export function ChangedFigures({ desk, changed }: { desk: DraftDesk; changed: Re
         Since this song was kept, your figure {figures?.find((each) => each.id === id)?.name ?? id} was changed or taken
         away; it sounds as it is now. {trouble}
       </span>
-      <TextButton onClick={() => haveBack(id, hash)}>Have the old one back, for this song</TextButton>
-      <TextButton onClick={() => setLeft((all) => all.filter(([each]) => each !== id))}>Go on with it</TextButton>
+      <LinkButton strong onClick={() => haveBack(id, hash)}>
+        Have the old one back, for this song
+      </LinkButton>
+      <LinkButton strong onClick={() => setLeft((all) => all.filter(([each]) => each !== id))}>
+        Go on with it
+      </LinkButton>
     </Notice>
   ));
 }

@@ -1,6 +1,6 @@
 import type { Figure } from "../api/client";
+import { CheckField } from "../ui/CheckField";
 import { Choice } from "../ui/Choice";
-import { Tick } from "../ui/Tick";
 import type { Row } from "./table";
 
 const OPEN = "";
@@ -29,9 +29,13 @@ export function ChoiceField({
   const take = (next: unknown) => onChoose({ [row.id]: next, ...(row.along ? { [row.along]: next } : {}) });
   if (row.on)
     return row.kind === "seed" ? (
-      <Tick slim label={row.on} on={typeof value === "number"} onTurn={(on) => take(on ? 1 : undefined)} />
+      <CheckField on={typeof value === "number"} onTurn={(on) => take(on ? 1 : undefined)}>
+        {row.on}
+      </CheckField>
     ) : (
-      <Tick slim label={row.on} on={(value ?? usual === "true") === true} onTurn={take} />
+      <CheckField on={(value ?? usual === "true") === true} onTurn={take}>
+        {row.on}
+      </CheckField>
     );
   const named = (id: string | null) => row.values.find((each) => each.id === id);
   const values = offer?.values ? offer.values.flatMap((id) => named(id) ?? []) : row.values;

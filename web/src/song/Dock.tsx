@@ -7,7 +7,9 @@ import { PlaysOn } from "../sound/PlaysOn";
 import { isPlaying, playedStrokes, usePlaying } from "../sound/playing";
 import type { Metronome } from "../sound/schedule";
 import type { Sound } from "../sound/usePlayer";
+import { CheckField } from "../ui/CheckField";
 import { Choice } from "../ui/Choice";
+import { LinkButton } from "../ui/LinkButton";
 import { beatSign } from "../ui/words";
 import { Floor } from "./Floor";
 import { Tempo } from "./Tempo";
@@ -104,24 +106,13 @@ export function Dock({
             ]}
             onChange={(value) => setLevel(value === "off" ? null : Number(value))}
           />
-          <label className="flex min-h-9 items-center gap-1.5" title="Play these bars again and again (L)">
-            <input
-              type="checkbox"
-              checked={looping}
-              onChange={(event) => setLooping(event.target.checked)}
-              className="size-4 accent-(--accent)"
-            />
+          <CheckField on={looping} onTurn={setLooping} title="Play these bars again and again (L)">
             loop {first === last ? first : `${first}–${last}`}
-          </label>
+          </CheckField>
           {vamping && (
-            <button
-              type="button"
-              onClick={sound.goOn}
-              title="Out of the vamp at its end (V)"
-              className="min-h-9 font-semibold text-accent underline underline-offset-4"
-            >
+            <LinkButton onClick={sound.goOn} title="Out of the vamp at its end (V)" strong>
               go on
-            </button>
+            </LinkButton>
           )}
           <Popover className="relative">
             <PopoverButton
@@ -215,15 +206,9 @@ function SoundPanel({ sound }: { sound: Sound }) {
           ))}
         </div>
       </fieldset>
-      <label className="flex min-h-9 items-center gap-1.5">
-        <input
-          type="checkbox"
-          checked={sound.countIn}
-          onChange={(event) => sound.setCountIn(event.target.checked)}
-          className="size-4 accent-(--accent)"
-        />
+      <CheckField on={sound.countIn} onTurn={sound.setCountIn}>
         count in one bar
-      </label>
+      </CheckField>
       {(["left", "right", "click"] as const).map((name) => (
         <label key={name} className="grid grid-cols-[5.5rem_1fr] items-center">
           {name === "click" ? "click" : `${name} hand`}

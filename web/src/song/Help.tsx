@@ -1,6 +1,7 @@
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/react";
 import { StepLegend } from "../steps/StepLegend";
 import { GLOSSARY } from "../ui/glossary";
+import { LinkButton } from "../ui/LinkButton";
 import { HABITS, SIGNS } from "./signs";
 
 const KEYS = [
@@ -147,13 +148,9 @@ export function Help({ open, onClose }: { open: boolean; onClose: () => void }) 
               </p>
             </section>
           </div>
-          <button
-            type="button"
-            onClick={onClose}
-            className="mt-4 min-h-11 font-semibold text-accent underline underline-offset-4"
-          >
+          <LinkButton onClick={onClose} high={11} strong className="mt-4">
             Close
-          </button>
+          </LinkButton>
         </DialogPanel>
       </div>
     </Dialog>

@@ -7,7 +7,8 @@ import type { Choices, Colour, Refused, Song, Tone } from "../api/client";
 import { useArrangement, useChart, useHands, useWays } from "../api/queries";
 import type { Aim } from "../keyboard/AimKey";
 import { usePlayer } from "../sound/usePlayer";
-import { LeftOut, Notice, TextButton } from "../ui/Notice";
+import { LinkButton } from "../ui/LinkButton";
+import { LeftOut, Notice } from "../ui/Notice";
 import { useLatest } from "../ui/useLatest";
 import { barsWithin, namedBars } from "./address";
 import { ChangedFigures } from "./ChangedFigures";
@@ -313,7 +314,9 @@ function Trouble({
           <LeftOut what={unknown} folded>
             Some of what was chosen for this song is not known here; the usual is played in its place
           </LeftOut>
-          <TextButton onClick={() => setUnknown([])}>Go on with it</TextButton>
+          <LinkButton strong onClick={() => setUnknown([])}>
+            Go on with it
+          </LinkButton>
         </Notice>
       )}
       {keeping.state === "stale" && (
@@ -322,18 +325,20 @@ function Trouble({
             This song was changed elsewhere, in another tab perhaps. Yours is still on this screen; nothing was
             overwritten.
           </span>
-          <TextButton onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>
+          <LinkButton strong onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>
             Keep mine as a copy
-          </TextButton>
-          <TextButton onClick={() => desk.takeTheirs()}>Take the other one</TextButton>
+          </LinkButton>
+          <LinkButton strong onClick={() => desk.takeTheirs()}>
+            Take the other one
+          </LinkButton>
         </Notice>
       )}
       {keeping.state === "gone" && (
         <Notice alert>
           <span>This song was removed, in another tab perhaps. Yours is still on this screen.</span>
-          <TextButton onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>
+          <LinkButton strong onClick={() => desk.keepCopy().then((id) => navigate(`/songs/${id}/chart`))}>
             Keep mine as a copy
-          </TextButton>
+          </LinkButton>
         </Notice>
       )}
       {keeping.state === "waiting" && (
@@ -351,7 +356,9 @@ function Trouble({
       {unheard.error && unheard.data && (
         <Notice alert>
           <span>{unheard.error.message} What could be played last stays here.</span>
-          <TextButton onClick={() => unheard.refetch()}>Try again</TextButton>
+          <LinkButton strong onClick={() => unheard.refetch()}>
+            Try again
+          </LinkButton>
         </Notice>
       )}
       {failed && (

@@ -2,6 +2,7 @@ import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from "@headlessui/re
 import { useInfiniteQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Refused, type SongState, type SongVersion, take } from "../api/client";
+import { LinkButton } from "../ui/LinkButton";
 
 const PAGE = 50;
 
@@ -98,23 +99,20 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
                             · {version.arrangement} · {version.figure.replaceAll("-", " ")}
                           </span>
                         </span>
-                        <button
-                          type="button"
-                          className="min-h-10 underline underline-offset-4"
-                          onClick={() => setNaming(version.version)}
-                        >
+                        <LinkButton high={10} plain onClick={() => setNaming(version.version)}>
                           {version.name ? "Rename" : "Name it"}
-                        </button>
+                        </LinkButton>
                         {index === 0 ? (
                           <span className="w-28 text-right text-quiet">as it is now</span>
                         ) : (
-                          <button
-                            type="button"
-                            className="min-h-10 w-28 text-right font-semibold text-accent underline underline-offset-4"
+                          <LinkButton
+                            high={10}
+                            strong
+                            className="w-28 text-right"
                             onClick={() => haveBack(version.version)}
                           >
                             Have it back
-                          </button>
+                          </LinkButton>
                         )}
                       </>
                     )}
@@ -122,13 +120,9 @@ export function Versions({ songId, onTake }: { songId: string; onTake: (state: S
                 ))}
               </ol>
               {versions.hasNextPage && (
-                <button
-                  type="button"
-                  className="min-h-11 px-5 font-semibold text-accent underline underline-offset-4"
-                  onClick={() => versions.fetchNextPage()}
-                >
+                <LinkButton high={11} strong className="px-5" onClick={() => versions.fetchNextPage()}>
                   Older ones
-                </button>
+                </LinkButton>
               )}
               <p className="px-5 py-3 text-[0.88rem] text-quiet">
                 All of the last hour, then the last of each hour, then of each day. Nothing is ever thrown away; one
@@ -178,9 +172,9 @@ function NameField({
         }}
         className="h-10 min-w-0 flex-1 border border-grain bg-paper px-2"
       />
-      <button type="submit" className="min-h-10 font-semibold text-accent underline underline-offset-4">
+      <LinkButton type="submit" high={10} strong>
         Keep the name
-      </button>
+      </LinkButton>
     </form>
   );
 }

@@ -1,4 +1,5 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
+import { CheckField } from "../ui/CheckField";
 import { Choice } from "../ui/Choice";
 import { midiInstruments, type NoteSink } from "./midiOut";
 import { standInPiano } from "./standInPiano";
@@ -29,15 +30,9 @@ export function PlaysOn({ sound }: { sound: Sound }) {
       />
       {out.sink && (
         <>
-          <label className="flex min-h-9 items-center gap-1.5">
-            <input
-              type="checkbox"
-              checked={out.hereToo}
-              onChange={(event) => setOut({ ...out, hereToo: event.target.checked })}
-              className="size-4 accent-(--accent)"
-            />
+          <CheckField on={out.hereToo} onTurn={(on) => setOut({ ...out, hereToo: on })}>
             and on this computer too
-          </label>
+          </CheckField>
           <label className="grid grid-cols-[5.5rem_1fr] items-center">
             delay
             <input

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { LinkButton } from "../ui/LinkButton";
 import { type Step, StepLine } from "./StepLine";
 
 const SIGNS: { steps: Step[]; name: string; says: string }[] = [
@@ -45,16 +46,15 @@ export function FirstLegend() {
     <section aria-label="How the step line is read" className="mt-2 border-grain border-l-4 pl-3 text-[0.93rem]">
       <p className="flex items-baseline justify-between gap-4">
         <span className="font-semibold">The step line is the floor your hand dances on.</span>
-        <button
-          type="button"
+        <LinkButton
           onClick={() => {
             localStorage.setItem(KEPT, "read");
             setAway(true);
           }}
-          className="min-h-8 text-accent underline underline-offset-4"
+          high={8}
         >
           I can read it
-        </button>
+        </LinkButton>
       </p>
       <StepLegend />
     </section>

@@ -33,11 +33,3 @@ export function LeftOut({ what, folded = false, children }: { what: string[]; fo
     </details>
   );
 }
-
-export function TextButton({ onClick, children }: { onClick: () => void; children: ReactNode }) {
-  return (
-    <button type="button" onClick={onClick} className="min-h-9 font-semibold text-accent underline underline-offset-4">
-      {children}
-    </button>
-  );
-}

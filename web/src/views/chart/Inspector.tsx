@@ -5,7 +5,7 @@ import { useArranged, useShown, useSound, useWork } from "../../song/desk";
 import { playing } from "../../sound/playing";
 import { Chord } from "../../ui/Chord";
 import { isTaken } from "../../ui/keys";
-import { TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
 import type { Sheet } from "./useSheet";
 
 const ROLES: Record<string, string> = {
@@ -125,9 +125,9 @@ function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBa
       {chord.tones.join(" ")}.{" "}
       {(doubled || doubles === "simple") && (
         <>
-          <TextButton onClick={() => setDoubles(doubled ? "simple" : "thirds")}>
+          <LinkButton strong onClick={() => setDoubles(doubled ? "simple" : "thirds")}>
             {doubled ? "Write double flats and sharps simply" : "Spell by thirds"}
-          </TextButton>{" "}
+          </LinkButton>{" "}
         </>
       )}
       {slash && `Left hand ${chord.bass} alone, right hand ${chord.tones.join(" ")}. `}
@@ -144,7 +144,8 @@ function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBa
         <>
           {" "}
           In this key it is written <Chord symbol={chord.respelled} />.{" "}
-          <TextButton
+          <LinkButton
+            strong
             onClick={() =>
               sheet.edit({
                 kind: "replaceChords",
@@ -153,7 +154,7 @@ function ChordFacts({ chord, bar, sheet }: { chord: WrittenChord; bar: WrittenBa
             }
           >
             Write it so
-          </TextButton>
+          </LinkButton>
         </>
       )}
     </p>
@@ -248,9 +249,9 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
 
   if (!open)
     return (
-      <TextButton onClick={() => setOpen(true)}>
+      <LinkButton strong onClick={() => setOpen(true)}>
         What else could <Chord symbol={chord.symbol} /> be? Hear it (E)
-      </TextButton>
+      </LinkButton>
     );
   return (
     <fieldset className="mt-1">
@@ -278,8 +279,14 @@ function Ear({ bar, chord, sheet }: { bar: WrittenBar; chord: WrittenChord; shee
         ))}
       </div>
       <div className="flex gap-4">
-        {heard !== null && <TextButton onClick={keep}>Keep {all[heard]?.symbol}</TextButton>}
-        <TextButton onClick={close}>Leave it</TextButton>
+        {heard !== null && (
+          <LinkButton strong onClick={keep}>
+            Keep {all[heard]?.symbol}
+          </LinkButton>
+        )}
+        <LinkButton strong onClick={close}>
+          Leave it
+        </LinkButton>
       </div>
     </fieldset>
   );

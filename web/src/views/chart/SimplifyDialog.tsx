@@ -3,8 +3,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Refused, type Simplified, take } from "../../api/client";
 import { useWork } from "../../song/desk";
+import { CheckField } from "../../ui/CheckField";
 import { Chord } from "../../ui/Chord";
-import { TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
 import type { Sheet } from "./useSheet";
 
 const KNOWS = [
@@ -70,25 +71,22 @@ export function SimplifyDialog({ open, onClose, sheet }: { open: boolean; onClos
               const id = `${change.bar}.${change.chord}`;
               return (
                 <li key={id}>
-                  <label className="flex min-h-10 items-center gap-3">
-                    <input
-                      type="checkbox"
-                      checked={!left.has(id)}
-                      onChange={() =>
-                        setLeft((before) => {
-                          const next = new Set(before);
-                          if (!next.delete(id)) next.add(id);
-                          return next;
-                        })
-                      }
-                      className="size-4 accent-(--accent)"
-                    />
+                  <CheckField
+                    on={!left.has(id)}
+                    onTurn={() =>
+                      setLeft((before) => {
+                        const next = new Set(before);
+                        if (!next.delete(id)) next.add(id);
+                        return next;
+                      })
+                    }
+                  >
                     <span className="w-16 text-quiet">bar {change.number}</span>
                     <span className="text-lg">
                       <Chord symbol={change.from} /> → <Chord symbol={change.to} />
                     </span>
                     <span className="text-quiet">{HOW[change.how] ?? change.how}</span>
-                  </label>
+                  </CheckField>
                 </li>
               );
             })}
@@ -116,7 +114,9 @@ export function SimplifyDialog({ open, onClose, sheet }: { open: boolean; onClos
             >
               Change {taken.length} {taken.length === 1 ? "chord" : "chords"}
             </button>
-            <TextButton onClick={onClose}>Leave the song as it is</TextButton>
+            <LinkButton strong onClick={onClose}>
+              Leave the song as it is
+            </LinkButton>
           </div>
         </DialogPanel>
       </div>

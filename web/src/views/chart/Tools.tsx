@@ -5,7 +5,8 @@ import { requestOf } from "../../api/asking";
 import { api, type ChartView, type EasyKey, type KeyNotes, type Refused, take } from "../../api/client";
 import { Score } from "../../score/Score";
 import { useShown, useWork } from "../../song/desk";
-import { TextButton } from "../../ui/Notice";
+import { CheckField } from "../../ui/CheckField";
+import { LinkButton } from "../../ui/LinkButton";
 import { keyName } from "../../ui/words";
 import { SimplifyDialog } from "./SimplifyDialog";
 import { SingersKey } from "./SingersKey";
@@ -55,26 +56,14 @@ export function Tools({
         </select>
       </label>
       {worded && (
-        <label className="flex min-h-9 items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={words}
-            onChange={(event) => setWords(event.target.checked)}
-            className="size-4 accent-(--accent)"
-          />
+        <CheckField on={words} onTurn={setWords}>
           words
-        </label>
+        </CheckField>
       )}
       {tune !== null && (
-        <label className="flex min-h-9 items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={tune}
-            onChange={(event) => setTune(event.target.checked)}
-            className="size-4 accent-(--accent)"
-          />
+        <CheckField on={tune} onTurn={setTune}>
           tune
-        </label>
+        </CheckField>
       )}
       <Popover>
         <PopoverButton className="min-h-9 underline decoration-dotted underline-offset-4">Another key ▾</PopoverButton>
@@ -99,7 +88,9 @@ export function Tools({
             <>
               <KeyPanel name={chart.key} />
               <p className="mt-2">
-                <TextButton onClick={() => close()}>Close</TextButton>
+                <LinkButton strong onClick={() => close()}>
+                  Close
+                </LinkButton>
               </p>
             </>
           )}
@@ -117,7 +108,9 @@ export function Tools({
           <span className="font-semibold text-accent">
             {guesses} guessed {guesses === 1 ? "bar" : "bars"}
           </span>
-          <TextButton onClick={() => sheet.edit({ kind: "confirmGuesses" })}>All are right</TextButton>
+          <LinkButton strong onClick={() => sheet.edit({ kind: "confirmGuesses" })}>
+            All are right
+          </LinkButton>
         </span>
       )}
       <SimplifyDialog open={simplify} onClose={() => setSimplify(false)} sheet={sheet} />
@@ -244,7 +237,9 @@ function KeyPanel({ name }: { name: string }) {
           .map((each) => (
             <span key={each.label} className="mr-4">
               <span className="text-quiet">{each.label}: </span>
-              <TextButton onClick={() => setAt(each.key)}>{each.key}</TextButton>
+              <LinkButton strong onClick={() => setAt(each.key)}>
+                {each.key}
+              </LinkButton>
             </span>
           ))}
       </p>

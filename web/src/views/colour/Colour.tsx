@@ -5,7 +5,9 @@ import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { isPlaying, usePlaying } from "../../sound/playing";
+import { CheckField } from "../../ui/CheckField";
 import { Chord } from "../../ui/Chord";
+import { LinkButton } from "../../ui/LinkButton";
 import { useLatest } from "../../ui/useLatest";
 import { usePresses } from "../../ui/usePresses";
 import { Workbench } from "../../ui/Workbench";
@@ -161,44 +163,25 @@ export function Colour() {
                 <Threads offer={offer} />
                 <p className="text-[0.92rem] text-quiet leading-snug">{facts(offer, hand.data)}</p>
                 {times > 1 && (
-                  <label className="mt-1 flex min-h-8 items-center gap-2">
-                    <input
-                      type="checkbox"
-                      checked={once || offer.colour.pass !== undefined}
-                      disabled={offer.colour.pass !== undefined}
-                      onChange={(event) => setOnce(event.target.checked)}
-                      className="accent-accent"
-                    />
+                  <CheckField
+                    on={once || offer.colour.pass !== undefined}
+                    onTurn={setOnce}
+                    className="mt-1"
+                    disabled={offer.colour.pass !== undefined}
+                  >
                     only time {offer.colour.pass ?? pass} of {times}
-                  </label>
+                  </CheckField>
                 )}
                 <div className="mt-1 flex gap-4">
-                  <button
-                    type="button"
-                    onClick={hear}
-                    className="min-h-9 font-semibold text-accent underline underline-offset-4"
-                    title="A"
-                  >
+                  <LinkButton onClick={hear} strong title="A">
                     {withIt ? "hear it without" : "hear it"}
-                  </button>
-                  <button
-                    type="button"
-                    onClick={keep}
-                    disabled={isKept}
-                    className="min-h-9 font-semibold text-accent underline underline-offset-4 disabled:text-quiet disabled:no-underline"
-                    title="Enter"
-                  >
+                  </LinkButton>
+                  <LinkButton onClick={keep} disabled={isKept} strong title="Enter">
                     {isKept ? "kept" : "keep it"}
-                  </button>
-                  <button
-                    type="button"
-                    onClick={drop}
-                    disabled={!kept.some((each) => samePlace(each, colour))}
-                    className="min-h-9 text-accent underline underline-offset-4 disabled:text-quiet disabled:no-underline"
-                    title="Delete"
-                  >
+                  </LinkButton>
+                  <LinkButton onClick={drop} disabled={!kept.some((each) => samePlace(each, colour))} title="Delete">
                     drop it
-                  </button>
+                  </LinkButton>
                 </div>
               </div>
             )}

@@ -4,6 +4,7 @@ import { api, type Colour, type ColourBook, take } from "../../api/client";
 import { useWork } from "../../song/desk";
 import { movedDraft } from "../../song/moved";
 import { Choice } from "../../ui/Choice";
+import { LinkButton } from "../../ui/LinkButton";
 import { choose, withoutColour } from "./colours";
 
 const AMOUNTS = ["a little", "some", "much", "rich"];
@@ -115,20 +116,19 @@ export function Kept({
       <div className="mt-4 flex items-baseline justify-between">
         <h3 className="font-serif text-lg">Kept{kept.length > 0 ? `, ${kept.length}` : ""}</h3>
         {kept.length > 0 && (
-          <button type="button" onClick={() => change([])} className="min-h-8 text-accent underline underline-offset-4">
+          <LinkButton onClick={() => change([])} high={8}>
             plain again
-          </button>
+          </LinkButton>
         )}
       </div>
       {kept.length > 0 && (
-        <button
-          type="button"
+        <LinkButton
           onClick={() => (needsRepeats ? setAsks(true) : void write("as-they-are"))}
           title="The chart takes these chords; undo brings the borrowed ones back"
-          className="min-h-8 text-accent underline underline-offset-4"
+          high={8}
         >
           write them into the chart
-        </button>
+        </LinkButton>
       )}
       {asks && (
         <div
@@ -137,27 +137,15 @@ export function Kept({
           className="mt-1 grid justify-items-start border-accent border-l-4 pl-2 leading-snug"
         >
           <p>Some are heard one time only. For them every repeat has to be written out, bar by bar.</p>
-          <button
-            type="button"
-            onClick={() => void write("written-out")}
-            className="min-h-8 font-semibold text-accent underline underline-offset-4"
-          >
+          <LinkButton onClick={() => void write("written-out")} high={8} strong>
             write the repeats out
-          </button>
-          <button
-            type="button"
-            onClick={() => void write("as-they-are")}
-            className="min-h-8 text-accent underline underline-offset-4"
-          >
+          </LinkButton>
+          <LinkButton onClick={() => void write("as-they-are")} high={8}>
             leave those with the arrangement
-          </button>
-          <button
-            type="button"
-            onClick={() => setAsks(false)}
-            className="min-h-8 text-accent underline underline-offset-4"
-          >
+          </LinkButton>
+          <LinkButton onClick={() => setAsks(false)} high={8}>
             Cancel
-          </button>
+          </LinkButton>
         </div>
       )}
       {kept.length === 0 ? (
@@ -178,14 +166,14 @@ export function Kept({
                 </span>{" "}
                 {book?.rules.find((rule) => rule.id === colour.rule)?.name ?? colour.rule}
               </button>
-              <button
-                type="button"
+              <LinkButton
                 onClick={() => change(withoutColour(kept, colour))}
                 aria-label={`Drop the colour of bar ${colour.bar}`}
-                className="min-h-8 px-1 text-accent underline underline-offset-4"
+                high={8}
+                className="px-1"
               >
                 drop
-              </button>
+              </LinkButton>
             </li>
           ))}
         </ol>

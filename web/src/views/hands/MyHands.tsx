@@ -3,9 +3,11 @@ import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { api, type Hands, type Measures, type Measuring, Refused, type TryKeys, take } from "../../api/client";
 import { useHands, useMeasuring } from "../../api/queries";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
 import { Scheme } from "../../ui/Scheme";
+import { Toggle } from "../../ui/Toggle";
 import { type Measured, Ruler } from "./Ruler";
 import { useHandsDraft } from "./useHandsDraft";
 
@@ -93,13 +95,12 @@ export function MyHands() {
           <ul className="flex flex-wrap gap-x-5">
             {(hands.data ?? []).map((each) => (
               <li key={each.id} className="flex items-center">
-                <button
-                  type="button"
-                  aria-pressed={each.inUse}
+                <Toggle
                   onClick={() =>
                     run(() => take(api.POST("/api/hands/{id}/use", { params: { path: { id: each.id } } })))
                   }
-                  className={`min-h-11 border-b-2 text-left ${each.inUse ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+                  on={each.inUse}
+                  className="min-h-11 text-left"
                 >
                   {each.name}
                   <span className="block text-[0.86rem] text-quiet">
@@ -107,7 +108,7 @@ export function MyHands() {
                     mm
                     {each.inUse ? ", in use" : ""}
                   </span>
-                </button>
+                </Toggle>
                 <button
                   type="button"
                   aria-label={`Delete ${each.name}`}
@@ -321,17 +322,12 @@ function Pair({ kept, measuring }: { kept: Hands; measuring: Measuring }) {
               draft.change({ measures: { ...measures, instrument: { ...instrument, octaveMm: Number(value) } } })
             }
           />
-          <label className="flex min-h-10 items-center gap-2">
-            <input
-              type="checkbox"
-              checked={instrument.pedal ?? true}
-              onChange={(event) =>
-                draft.change({ measures: { ...measures, instrument: { ...instrument, pedal: event.target.checked } } })
-              }
-              className="size-4 accent-(--accent)"
-            />
+          <CheckField
+            on={instrument.pedal ?? true}
+            onTurn={(on) => draft.change({ measures: { ...measures, instrument: { ...instrument, pedal: on } } })}
+          >
             it has a sustaining pedal
-          </label>
+          </CheckField>
         </div>
       </section>
     </>

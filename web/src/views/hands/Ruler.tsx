@@ -1,6 +1,7 @@
 import { useRef, useState } from "react";
 import type { Measuring } from "../../api/client";
 import { keys } from "../../keyboard/geometry";
+import { LinkButton } from "../../ui/LinkButton";
 
 /** As most screens have it, until a card says otherwise. */
 const USUAL_PX_PER_MM = 96 / 25.4;
@@ -145,13 +146,9 @@ export function Ruler({
         </svg>
       </div>
       <div className="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1">
-        <button
-          type="button"
-          onClick={() => setCalibrating(!calibrating)}
-          className="min-h-9 text-accent underline underline-offset-4"
-        >
+        <LinkButton onClick={() => setCalibrating(!calibrating)}>
           {calibrating ? "the keys are true now" : "are these keys as large as real ones?"}
-        </button>
+        </LinkButton>
         {calibrating && (
           <label className="flex items-center gap-2">
             smaller

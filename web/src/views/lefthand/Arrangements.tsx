@@ -13,6 +13,7 @@ import type { Arrangement, NamedChoices } from "../../api/client";
 import { useArrangement } from "../../api/queries";
 import { useArranged, useMarked, useWork } from "../../song/desk";
 import { settings, useTable } from "../../song/table";
+import { LinkButton } from "../../ui/LinkButton";
 import { differences } from "./differences";
 
 /** The arrangements of one song: open another, copy, rename, delete, compare. */
@@ -189,9 +190,9 @@ function NameDialog({
               <button type="button" onClick={onClose} className="min-h-10">
                 Leave it
               </button>
-              <button type="submit" className="min-h-10 font-semibold text-accent underline underline-offset-4">
+              <LinkButton type="submit" high={10} strong>
                 Keep the name
-              </button>
+              </LinkButton>
             </div>
           </form>
         </DialogPanel>
@@ -253,13 +254,9 @@ function Comparison({
             <button type="button" onClick={onClose} className="min-h-10">
               Close
             </button>
-            <button
-              type="button"
-              onClick={onHear}
-              className="min-h-10 font-semibold text-accent underline underline-offset-4"
-            >
+            <LinkButton onClick={onHear} high={10} strong>
               Open "{other.name}", with A back to "{mine.name}"
-            </button>
+            </LinkButton>
           </div>
         </DialogPanel>
       </div>

@@ -5,7 +5,9 @@ import type { TriedFigure } from "../../song/desk";
 import { useSettled } from "../../song/useSettled";
 import { usualUnit } from "../../steps/edited";
 import { StepEditor } from "../../steps/StepEditor";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
+import { LinkButton } from "../../ui/LinkButton";
 import { draftOf, type EditedFigure, edited, inMeter, markOf, type SongMeter } from "./figureDraft";
 import { StrokePanel } from "./StrokePanel";
 
@@ -205,14 +207,9 @@ export function FigureEditor({
         </p>
       )}
       <div className="-mx-4 -mb-3 sticky bottom-[-0.75rem] mt-2 flex gap-6 border-line border-t bg-ground px-4 py-1">
-        <button
-          type="button"
-          disabled={Boolean(problem) || keeping}
-          onClick={keep}
-          className="min-h-10 font-semibold text-accent underline underline-offset-4 disabled:text-quiet"
-        >
+        <LinkButton disabled={Boolean(problem) || keeping} onClick={keep} high={10} strong>
           {copy ? "Keep it in my book" : "Keep the change"}
-        </button>
+        </LinkButton>
         <button type="button" onClick={onClose} className="min-h-10">
           Leave it
         </button>
@@ -274,15 +271,12 @@ function MannerPanel({
         />
       </div>
       {!ofRight && (
-        <label className="flex h-10 items-center gap-2">
-          <input
-            type="checkbox"
-            checked={figure.manner.pedal}
-            onChange={(event) => onChange({ ...figure, manner: { ...figure.manner, pedal: event.target.checked } })}
-            className="size-4 accent-(--accent)"
-          />
+        <CheckField
+          on={figure.manner.pedal}
+          onTurn={(on) => onChange({ ...figure, manner: { ...figure.manner, pedal: on } })}
+        >
           pedal
-        </label>
+        </CheckField>
       )}
       {!ofRight && figure.manner.pedal && (
         <div className="w-56">

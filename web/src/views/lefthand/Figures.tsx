@@ -1,8 +1,11 @@
 import { useDeferredValue, useMemo, useRef, useState } from "react";
 import type { Figure, Suggested } from "../../api/client";
 import { FigureSteps } from "../../steps/FigureSteps";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
+import { LinkButton } from "../../ui/LinkButton";
 import { rove } from "../../ui/roving";
+import { Toggle } from "../../ui/Toggle";
 import { useInSight } from "../../ui/useInSight";
 import { FigureActions, OwnTools } from "./OwnTools";
 import { FOR_THIS_SONG, MOST, shelved } from "./shelves";
@@ -90,15 +93,9 @@ export function Figures({
               ["own", "my own"],
             ] as const
           ).map(([value, label]) => (
-            <button
-              key={value}
-              type="button"
-              aria-pressed={shelf === value}
-              onClick={() => setShelf(value)}
-              className={`min-h-8 border-b-2 ${shelf === value ? "border-accent font-semibold text-accent" : "border-transparent text-quiet"}`}
-            >
+            <Toggle key={value} onClick={() => setShelf(value)} on={shelf === value} quiet>
               {label}
-            </button>
+            </Toggle>
           ))}
         </fieldset>
         {shelf === "all" && (
@@ -130,15 +127,9 @@ export function Figures({
                 onChange={setLevel}
               />
             </div>
-            <label className="flex min-h-7 items-center gap-1.5 text-[0.9rem] text-quiet">
-              <input
-                type="checkbox"
-                checked={onlyFitting}
-                onChange={(event) => setOnlyFitting(event.target.checked)}
-                className="size-4 accent-(--accent)"
-              />
+            <CheckField on={onlyFitting} onTurn={setOnlyFitting} className="text-[0.9rem] text-quiet">
               made for {meter}
-            </label>
+            </CheckField>
           </>
         )}
         {shelf === "worth" && suggested && suggested.common.length > 0 && (
@@ -261,26 +252,18 @@ function FigureCard({
       </button>
       {active && instead && (
         <p className="border-accent border-l-4 bg-wash px-4 text-[0.9rem]">
-          <button
-            type="button"
-            onClick={() => onLevel(lowest(figure, level))}
-            className="min-h-8 font-semibold text-accent underline underline-offset-4"
-          >
+          <LinkButton onClick={() => onLevel(lowest(figure, level))} high={8} strong>
             {lowest(figure, level) === null
               ? "switch the level off to hear it"
               : `level ${lowest(figure, level)} plays it as it is`}
-          </button>
+          </LinkButton>
         </p>
       )}
       {active && (
         <FigureActions figure={figure} onEdit={onEdit}>
-          <button
-            type="button"
-            onClick={() => onFits(figure)}
-            className="min-h-8 text-accent underline underline-offset-4"
-          >
+          <LinkButton onClick={() => onFits(figure)} high={8}>
             which songs?
-          </button>
+          </LinkButton>
         </FigureActions>
       )}
     </li>

@@ -4,6 +4,7 @@ import type { Arrangement, Choices, Part } from "../../api/client";
 import { useEasier, useHardness, useLevels } from "../../api/queries";
 import { barsOf, choose, type Scope } from "../../song/scope";
 import { useTable } from "../../song/table";
+import { LinkButton } from "../../ui/LinkButton";
 import { beatSign } from "../../ui/words";
 
 const PARTS: Record<Part["id"], { name: string; says: string }> = {
@@ -125,13 +126,9 @@ export function HowHard({
           <ul className="flex flex-wrap gap-x-3">
             {tooSlow.map((limit) => (
               <li key={limit.bar} className="text-[0.92rem] leading-snug">
-                <button
-                  type="button"
-                  onClick={() => onPoint([limit.stroke])}
-                  className="min-h-8 font-semibold underline underline-offset-4"
-                >
+                <LinkButton onClick={() => onPoint([limit.stroke])} high={8} strong plain>
                   bar {arrangement.bars[limit.bar]?.number}, up to {Math.floor(limit.maxTempo)}
-                </button>
+                </LinkButton>
               </li>
             ))}
           </ul>
@@ -195,8 +192,7 @@ export function HowHard({
             <span className="text-quiet">lost: </span>
             {easier.data.lost.length > 0 ? easier.data.lost.join(" ") : "nothing that is counted."}
           </p>
-          <button
-            type="button"
+          <LinkButton
             onClick={() => {
               onChange(
                 choose(table, choices, whole ? { kind: "song" } : { kind: "bars", bars: here }, {
@@ -205,13 +201,12 @@ export function HowHard({
               );
               setEasing(null);
             }}
-            className="min-h-9 text-accent underline underline-offset-4"
           >
             take it
-          </button>
-          <button type="button" onClick={() => setEasing(null)} className="ml-4 min-h-9 underline underline-offset-4">
+          </LinkButton>
+          <LinkButton onClick={() => setEasing(null)} plain className="ml-4">
             leave it
-          </button>
+          </LinkButton>
         </div>
       )}
       <p className="border-line border-t pt-2 text-[0.9rem] text-quiet leading-snug">

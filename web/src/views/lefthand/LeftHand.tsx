@@ -8,6 +8,7 @@ import { NoBars } from "../../song/NoBars";
 import { barsOf, barsOfTheirOwn, choose, follow, ownOptions, playedAt, type Scope, scopeName } from "../../song/scope";
 import { rowOf, useTable } from "../../song/table";
 import { isPlaying, usePlaying } from "../../sound/playing";
+import { LinkButton } from "../../ui/LinkButton";
 import { MistakeLink } from "../../ui/MistakeLink";
 import { Workbench } from "../../ui/Workbench";
 import { Arrangements } from "./Arrangements";
@@ -158,13 +159,9 @@ export function LeftHand() {
               <>
                 <div className="flex items-baseline justify-between">
                   <h2 className="text-lg">Why this note?</h2>
-                  <button
-                    type="button"
-                    onClick={() => ask(null)}
-                    className="min-h-8 text-accent underline underline-offset-4"
-                  >
+                  <LinkButton onClick={() => ask(null)} high={8}>
                     choices
-                  </button>
+                  </LinkButton>
                 </div>
                 <WhyPanel
                   arrangement={arrangement}

@@ -3,7 +3,7 @@ import { type Arrangement, api, type Figure, type FigureDrafted, type Options, t
 import { type EditedStroke, usualUnit } from "../../steps/edited";
 import { StepEditor } from "../../steps/StepEditor";
 import { Choice } from "../../ui/Choice";
-import { TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
 import { useLatest } from "../../ui/useLatest";
 import { UNITS } from "./FigureEditor";
 import { markOf } from "./figureDraft";
@@ -82,7 +82,8 @@ export function OwnBar({
         </div>
         <p className="flex gap-4">
           {kept !== undefined && (
-            <TextButton
+            <LinkButton
+              strong
               onClick={() => {
                 asked.current++;
                 onStrokes(undefined);
@@ -90,9 +91,11 @@ export function OwnBar({
               }}
             >
               As the figure goes
-            </TextButton>
+            </LinkButton>
           )}
-          <TextButton onClick={onClose}>Done</TextButton>
+          <LinkButton strong onClick={onClose}>
+            Done
+          </LinkButton>
         </p>
       </div>
       <StepEditor

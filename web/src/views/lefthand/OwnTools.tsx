@@ -1,5 +1,6 @@
 import { type ReactNode, useRef, useState } from "react";
 import { api, type Figure, Refused, take } from "../../api/client";
+import { LinkButton } from "../../ui/LinkButton";
 
 /** Figures of one's own: a new one, and one from a file. */
 export function OwnTools({
@@ -27,13 +28,9 @@ export function OwnTools({
   return (
     <div className="flex flex-wrap gap-x-4">
       {model && (
-        <button
-          type="button"
-          onClick={() => onWrite(model)}
-          className="min-h-8 text-accent underline underline-offset-4"
-        >
+        <LinkButton onClick={() => onWrite(model)} high={8}>
           write one
-        </button>
+        </LinkButton>
       )}
       <label className="flex min-h-8 cursor-pointer items-center text-accent underline underline-offset-4 focus-within:outline-2">
         bring one in
@@ -66,13 +63,9 @@ export function FigureActions({
 }) {
   return (
     <div className="flex gap-4 border-accent border-l-4 bg-wash px-4 pb-1 text-[0.9rem]">
-      <button
-        type="button"
-        onClick={() => onEdit(figure, figure.version === null)}
-        className="min-h-8 text-accent underline underline-offset-4"
-      >
+      <LinkButton onClick={() => onEdit(figure, figure.version === null)} high={8}>
         {figure.version === null ? "change a copy" : "change it"}
-      </button>
+      </LinkButton>
       {children}
       <a
         href={`/api/figures/${figure.id}/file`}

@@ -1,6 +1,7 @@
 import type { Choices, Fault, ReadOver as Read } from "../../api/client";
 import { choose } from "../../song/scope";
 import type { Row } from "../../song/table";
+import { LinkButton } from "../../ui/LinkButton";
 
 /**
  * What a strict reader would mark, bar by bar: pressed, its notes are lit; what is meant so is waved off and stays so.
@@ -73,23 +74,24 @@ export function ReadOver({
               </button>
               <p className="text-[0.92rem] text-quiet leading-snug">{fault.better}</p>
               {fault.repair && (
-                <button
-                  type="button"
+                <LinkButton
                   onClick={() => mend(fault)}
-                  className="mr-4 min-h-8 font-semibold text-[0.92rem] text-accent underline underline-offset-4"
+                  high={8}
+                  strong
+                  className="mr-4 text-[0.92rem]"
                   aria-label={`Mend bar ${fault.number}: ${fault.repair.text}`}
                 >
                   {fault.repair.text}
-                </button>
+                </LinkButton>
               )}
-              <button
-                type="button"
+              <LinkButton
                 onClick={() => wave(fault, true)}
-                className="min-h-8 text-[0.92rem] text-accent underline underline-offset-4"
+                high={8}
+                className="text-[0.92rem]"
                 aria-label={`Bar ${fault.number} is meant so`}
               >
                 it is meant so
-              </button>
+              </LinkButton>
             </li>
           ))}
       </ol>

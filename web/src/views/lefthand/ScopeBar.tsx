@@ -1,6 +1,9 @@
 import type { Bar, Choices } from "../../api/client";
 import { barsOf, forget, ownOptions, type Scope, scopeName } from "../../song/scope";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
+import { LinkButton } from "../../ui/LinkButton";
+import { Toggle } from "../../ui/Toggle";
 
 /** Where the choices go: the whole song, the section at hand, the chosen bars, some of their beats. */
 export function ScopeBar({
@@ -44,10 +47,8 @@ export function ScopeBar({
       <fieldset className="flex flex-wrap gap-x-3">
         <legend className="font-semibold text-lg">Choices for {scopeName(scope)}</legend>
         {options.map((option) => (
-          <button
+          <Toggle
             key={option.value}
-            type="button"
-            aria-pressed={scope.kind === option.value}
             onClick={() =>
               onScope(
                 option.value === "song"
@@ -57,10 +58,11 @@ export function ScopeBar({
                     : { kind: "bars", bars: run },
               )
             }
-            className={`min-h-8 max-w-36 truncate border-b-2 ${scope.kind === option.value ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+            on={scope.kind === option.value}
+            className="min-h-8 max-w-36 truncate"
           >
             {option.label}
-          </button>
+          </Toggle>
         ))}
       </fieldset>
       {scope.kind === "bars" && (
@@ -85,26 +87,19 @@ export function ScopeBar({
             />
           </div>
           {comesAgain && (
-            <label className="flex min-h-8 items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={scope.pass !== undefined}
-                onChange={(event) => onScope({ ...scope, pass: event.target.checked ? bar.pass : undefined })}
-                className="size-4 accent-(--accent)"
-              />
+            <CheckField
+              on={scope.pass !== undefined}
+              onTurn={(on) => onScope({ ...scope, pass: on ? bar.pass : undefined })}
+            >
               this time only
-            </label>
+            </CheckField>
           )}
         </div>
       )}
       {scope.kind !== "song" && own && (
-        <button
-          type="button"
-          onClick={() => onChange(forget(choices, scope))}
-          className="min-h-8 text-accent underline underline-offset-4"
-        >
+        <LinkButton onClick={() => onChange(forget(choices, scope))} high={8}>
           {scopeName(scope)}: as the whole song again
-        </button>
+        </LinkButton>
       )}
       {scope.kind === "song" && others.length > 0 && (
         <p className="text-[0.9rem] text-quiet leading-snug">

@@ -1,5 +1,6 @@
 import type { EditedStroke } from "../../steps/edited";
 import { isAlone, isEarly, rolesOf, single, together } from "../../steps/roles";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
 
 /** One stroke of a figure that is being written: what it plays, how long, how. */
@@ -73,15 +74,9 @@ export function StrokePanel({
           ["early, for the next chord", early, (on: boolean) => write(roles, on)],
         ] as const
       ).map(([name, on, set]) => (
-        <label key={name} className="flex h-10 items-center gap-1.5">
-          <input
-            type="checkbox"
-            checked={on}
-            onChange={(event) => set(event.target.checked)}
-            className="size-4 accent-(--accent)"
-          />
+        <CheckField on={on} onTurn={set} key={name}>
           {name}
-        </label>
+        </CheckField>
       ))}
       <button type="button" onClick={onLift} className="h-10 text-accent underline underline-offset-4">
         lift it

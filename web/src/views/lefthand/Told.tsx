@@ -1,4 +1,4 @@
-import { TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
 
 export type Panel = "choices" | "hard" | "read";
 
@@ -43,9 +43,13 @@ export function WholeSongChanged({
   return (
     <p role="status" className="mb-1 flex flex-wrap items-center gap-x-4 border-accent border-l-4 bg-wash px-3">
       The whole song changed.
-      <TextButton onClick={onUndo}>Undo</TextButton>
-      <TextButton onClick={onOnly}>{`Only ${bars}`}</TextButton>
-      <TextButton onClick={onClose}>Close</TextButton>
+      <LinkButton strong onClick={onUndo}>
+        Undo
+      </LinkButton>
+      <LinkButton strong onClick={onOnly}>{`Only ${bars}`}</LinkButton>
+      <LinkButton strong onClick={onClose}>
+        Close
+      </LinkButton>
     </p>
   );
 }

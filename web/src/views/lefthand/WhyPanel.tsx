@@ -1,4 +1,5 @@
 import type { Arrangement, Lock, Why } from "../../api/client";
+import { LinkButton } from "../../ui/LinkButton";
 import { plain } from "../../ui/words";
 
 /** Why a note is what it is, what the best other ways would cost, and locks that keep it. */
@@ -81,13 +82,9 @@ export function WhyPanel({
                 </button>
               ))}
               {ownFinger !== null && (
-                <button
-                  type="button"
-                  onClick={() => onFinger(null)}
-                  className="ml-1 min-h-8 text-accent underline underline-offset-4"
-                >
+                <LinkButton onClick={() => onFinger(null)} high={8} className="ml-1">
                   let go
-                </button>
+                </LinkButton>
               )}
             </div>
           </fieldset>
@@ -112,8 +109,7 @@ export function WhyPanel({
                             )
                             .join(", ")}
                         </span>
-                        <button
-                          type="button"
+                        <LinkButton
                           onClick={() =>
                             onLock({
                               bass: way.notes[0],
@@ -121,10 +117,10 @@ export function WhyPanel({
                               top: way.notes.length > 1 ? way.notes.at(-1) : undefined,
                             })
                           }
-                          className="min-h-8 text-accent underline underline-offset-4"
+                          high={8}
                         >
                           take it
-                        </button>
+                        </LinkButton>
                       </>
                     )}
                   </li>
@@ -133,35 +129,23 @@ export function WhyPanel({
               <h3 className="mt-1 font-semibold">Keep</h3>
               <div className="flex flex-wrap gap-x-4">
                 {asked.mark === "heel" && bass && (
-                  <button
-                    type="button"
-                    onClick={() => onLock({ bass: asked.notes[0]?.name })}
-                    className="min-h-8 text-accent underline underline-offset-4"
-                  >
+                  <LinkButton onClick={() => onLock({ bass: asked.notes[0]?.name })} high={8}>
                     this octave here
-                  </button>
+                  </LinkButton>
                 )}
                 {closeRole !== null && asked.mark === "toe" && (
-                  <button
-                    type="button"
-                    onClick={() => onLock({ bottom: closeRole })}
-                    className="min-h-8 text-accent underline underline-offset-4"
-                  >
+                  <LinkButton onClick={() => onLock({ bottom: closeRole })} high={8}>
                     this inversion here
-                  </button>
+                  </LinkButton>
                 )}
                 {top && asked.notes.length > 1 && (
-                  <button
-                    type="button"
-                    onClick={() => onLock({ top })}
-                    className="min-h-8 text-accent underline underline-offset-4"
-                  >
+                  <LinkButton onClick={() => onLock({ top })} high={8}>
                     {top} on top here
-                  </button>
+                  </LinkButton>
                 )}
-                <button type="button" onClick={onTopLine} className="min-h-8 text-accent underline underline-offset-4">
+                <LinkButton onClick={onTopLine} high={8}>
                   the top line of the chosen bars
-                </button>
+                </LinkButton>
               </div>
             </>
           )}
@@ -176,13 +160,9 @@ export function WhyPanel({
                 .filter(Boolean)
                 .join(", ")}
               .
-              <button
-                type="button"
-                onClick={() => onLock(null)}
-                className="ml-2 min-h-8 text-accent underline underline-offset-4"
-              >
+              <LinkButton onClick={() => onLock(null)} high={8} className="ml-2">
                 let go
-              </button>
+              </LinkButton>
             </p>
           )}
         </>

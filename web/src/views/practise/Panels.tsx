@@ -1,7 +1,9 @@
 import type { Round, Spot } from "../../api/client";
 import type { NoteSource } from "../../sound/noteInput";
 import type { Metronome } from "../../sound/schedule";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
+import { LinkButton } from "../../ui/LinkButton";
 import { type Layer, type Other, slowestOf } from "./practise";
 import type { Step } from "./useSteps";
 
@@ -79,13 +81,9 @@ export function Said({
         />
       </label>
       {onAdd && (
-        <button
-          type="button"
-          onClick={onAdd}
-          className="min-h-9 justify-self-start font-semibold text-accent underline underline-offset-4"
-        >
+        <LinkButton onClick={onAdd} strong className="justify-self-start">
           write it beside the last pass
-        </button>
+        </LinkButton>
       )}
       {hurt && (
         <p className="border-accent border-l-4 pl-2 leading-snug">
@@ -160,15 +158,9 @@ export function Setup({
           className="block h-9 w-full rounded-plank border border-line bg-sheet px-2 text-ink"
         />
       </label>
-      <label className="flex min-h-9 items-center gap-2">
-        <input
-          type="checkbox"
-          checked={setup.auto}
-          onChange={(event) => onSetup({ auto: event.target.checked })}
-          className="accent-accent"
-        />
+      <CheckField on={setup.auto} onTurn={(on) => onSetup({ auto: on })}>
         goes on by itself
-      </label>
+      </CheckField>
     </div>
   );
 }

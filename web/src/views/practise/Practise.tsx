@@ -10,6 +10,7 @@ import { computerKeys, midiKeyboards, type NoteSource } from "../../sound/noteIn
 import { usePlaying } from "../../sound/playing";
 import { toneKey } from "../../sound/schedule";
 import { standIn } from "../../sound/standIn";
+import { LinkButton } from "../../ui/LinkButton";
 import { useLatest } from "../../ui/useLatest";
 import { usePresses } from "../../ui/usePresses";
 import { Workbench } from "../../ui/Workbench";
@@ -212,13 +213,9 @@ export function Practise() {
                 does not answer. Nothing is lost; it is tried again after the next one.
               </p>
             )}
-            <button
-              type="button"
-              onClick={() => setLogged(true)}
-              className="mt-3 min-h-9 font-semibold text-accent underline underline-offset-4"
-            >
+            <LinkButton onClick={() => setLogged(true)} strong className="mt-3">
               the log and its pictures
-            </button>
+            </LinkButton>
             <p className="mt-2 text-[0.9rem] text-quiet leading-snug">
               Rest your hands after 20 to 30 minutes; keep headphones moderate.
             </p>

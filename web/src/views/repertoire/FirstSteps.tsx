@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import type { SongLine } from "../../api/client";
-import { TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
 
 const SLOT = "zapateo.first-steps";
 
@@ -32,14 +32,15 @@ export function FirstSteps({ songs }: { songs: SongLine[] }) {
         <h2 id="first-steps" className="text-xl">
           First steps{last ? `, with “${last.title}”` : ""}
         </h2>
-        <TextButton
+        <LinkButton
+          strong
           onClick={() => {
             localStorage.setItem(SLOT, "closed");
             setClosed(true);
           }}
         >
           Close for good
-        </TextButton>
+        </LinkButton>
       </div>
       <ol className="mt-1 grid list-inside list-decimal gap-x-8 gap-y-0.5 md:grid-cols-2">
         {steps.map(([name, to, says]) => (

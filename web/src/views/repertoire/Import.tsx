@@ -3,7 +3,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { type Imported, importFile, Refused } from "../../api/client";
-import { LeftOut, TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
+import { LeftOut } from "../../ui/Notice";
 import { ManyFiles } from "./ManyFiles";
 
 const FORMATS: Record<string, string> = {
@@ -195,7 +196,9 @@ function Preview({ file, onDone }: { file: File; onDone: () => void }) {
                 Keep it
               </button>
             )}
-            <TextButton onClick={onDone}>{refused ? "Close" : "Cancel"}</TextButton>
+            <LinkButton strong onClick={onDone}>
+              {refused ? "Close" : "Cancel"}
+            </LinkButton>
           </div>
         </DialogPanel>
       </div>

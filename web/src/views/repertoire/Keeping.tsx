@@ -3,7 +3,8 @@ import { useRef, useState } from "react";
 import { api, type Keeping as Kept, type Refused, take as taken, upload } from "../../api/client";
 import { watched } from "../../api/watched";
 import { hand } from "../../sheet/pdf";
-import { LeftOut, TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
+import { LeftOut } from "../../ui/Notice";
 
 const useKeeping = () =>
   useQuery<Kept, Refused>({ queryKey: ["keeping"], queryFn: () => taken(api.GET("/api/keeping")), staleTime: 60_000 });
@@ -115,16 +116,21 @@ export function Keeping() {
           }}
         />
         <p role="status">{said}</p>
-        {stop.current && <TextButton onClick={() => stop.current?.abort()}>Cancel</TextButton>}
+        {stop.current && (
+          <LinkButton strong onClick={() => stop.current?.abort()}>
+            Cancel
+          </LinkButton>
+        )}
         {said && !busy && (
-          <TextButton
+          <LinkButton
+            strong
             onClick={() => {
               setSaid(null);
               setLeftOut([]);
             }}
           >
             Close
-          </TextButton>
+          </LinkButton>
         )}
       </div>
       {leftOut.length > 0 && <LeftOut what={leftOut}>Some of it could not be used and was left out</LeftOut>}

@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { importFile } from "../../api/client";
-import { TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
 
 type Read = { title: string; bars: number; told: number } | { why: string };
 type Kept = { id: string } | { why: string };
@@ -127,7 +127,9 @@ export function ManyFiles({ files, onDone }: { files: File[]; onDone: () => void
                 {good === 1 ? "Keep it" : `Keep all ${good}`}
               </button>
             )}
-            <TextButton onClick={onDone}>{kept && !busy ? "Close" : "Cancel"}</TextButton>
+            <LinkButton strong onClick={onDone}>
+              {kept && !busy ? "Close" : "Cancel"}
+            </LinkButton>
           </div>
         </DialogPanel>
       </div>

@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type SongLine, take } from "../../api/client";
-import { Notice, TextButton } from "../../ui/Notice";
+import { LinkButton } from "../../ui/LinkButton";
+import { Notice } from "../../ui/Notice";
 
 export type RemovedSong = Pick<SongLine, "id" | "title">;
 
@@ -61,12 +62,14 @@ export function Removed({
           : "These are taken out of the repertoire:"}
       </span>
       {removed.map((song) => (
-        <TextButton key={song.id} onClick={() => void restore(song)}>
+        <LinkButton strong key={song.id} onClick={() => void restore(song)}>
           {removed.length === 1 ? "Put it back" : `Put “${song.title}” back`}
-        </TextButton>
+        </LinkButton>
       ))}
       <span className="ml-auto">
-        <TextButton onClick={() => drop(null)}>Dismiss</TextButton>
+        <LinkButton strong onClick={() => drop(null)}>
+          Dismiss
+        </LinkButton>
       </span>
     </Notice>
   );

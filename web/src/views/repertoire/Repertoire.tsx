@@ -8,8 +8,9 @@ import { useFigures, useRepertoire } from "../../api/queries";
 import { nameFor } from "../../song/title";
 import { type Step, StepLine } from "../../steps/StepLine";
 import { Choice } from "../../ui/Choice";
+import { LinkButton } from "../../ui/LinkButton";
 import { Mark } from "../../ui/Mark";
-import { Notice, TextButton } from "../../ui/Notice";
+import { Notice } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
 import { beatSign, plain } from "../../ui/words";
 import { today } from "../practise/practise";
@@ -82,7 +83,9 @@ export function Repertoire() {
       {trouble && (
         <Notice alert>
           <span>{trouble}</span>
-          <TextButton onClick={() => setTrouble(null)}>Close</TextButton>
+          <LinkButton strong onClick={() => setTrouble(null)}>
+            Close
+          </LinkButton>
         </Notice>
       )}
       <main>
@@ -92,7 +95,9 @@ export function Repertoire() {
         {songs.isError && (
           <div className="px-5 py-8">
             <p className="text-lg">The songs cannot be shown. {songs.error.message}</p>
-            <TextButton onClick={() => songs.refetch()}>Try again</TextButton>
+            <LinkButton strong onClick={() => songs.refetch()}>
+              Try again
+            </LinkButton>
           </div>
         )}
         {songs.data && songs.data.length > 0 && (

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Bar, Fit, FitNote } from "../../api/client";
 import { Choice } from "../../ui/Choice";
+import { LinkButton } from "../../ui/LinkButton";
 
 const KINDS: Record<FitNote["kind"], string> = {
   "chord-tone": "chord tone",
@@ -55,13 +56,9 @@ export function FitPanel({
         <ul aria-label="Notes to look at" className="grid gap-1">
           {doubtful.map((note) => (
             <li key={note.tick} className="border-accent border-l-4 bg-wash px-2 py-1 leading-snug">
-              <button
-                type="button"
-                onClick={() => onBar(note.bar)}
-                className="min-h-8 font-semibold text-accent underline underline-offset-4"
-              >
+              <LinkButton onClick={() => onBar(note.bar)} high={8} strong>
                 Bar {bars[note.bar]?.number}
-              </button>{" "}
+              </LinkButton>{" "}
               {note.why}
             </li>
           ))}
@@ -69,13 +66,9 @@ export function FitPanel({
       )}
       {fit.same.map((each) => (
         <p key={each.bar} className="border-grain border-l-4 px-2 py-1 leading-snug">
-          <button
-            type="button"
-            onClick={() => onBar(each.bar)}
-            className="min-h-8 font-semibold underline underline-offset-4"
-          >
+          <LinkButton onClick={() => onBar(each.bar)} high={8} strong plain>
             Bar {bars[each.bar]?.number}
-          </button>{" "}
+          </LinkButton>{" "}
           stays on {each.name}, {each.times} times in a row: a voice makes that live, a piano sounds dull. Change the
           harmony under it, or fill round it.
         </p>
@@ -84,13 +77,9 @@ export function FitPanel({
         <ul aria-label="Chords that fit better" className="grid gap-1">
           {fit.better.map((each) => (
             <li key={each.tick} className="border-grain border-l-4 px-2 py-1 leading-snug">
-              <button
-                type="button"
-                onClick={() => onBar(each.bar)}
-                className="min-h-8 font-semibold underline underline-offset-4"
-              >
+              <LinkButton onClick={() => onBar(each.bar)} high={8} strong plain>
                 Bar {bars[each.bar]?.number}
-              </button>{" "}
+              </LinkButton>{" "}
               fits {each.better} better than {each.now}: {each.hits} of {each.notes} notes.
             </li>
           ))}
@@ -99,26 +88,25 @@ export function FitPanel({
       <p className="leading-snug">
         <span className="text-quiet">Find chords for this tune, by </span>
         {PACES.map((pace) => (
-          <button
+          <LinkButton
             key={pace.id}
-            type="button"
             onClick={() => onHarmonise(pace.id, taste)}
             title="In place of those there are; undo brings them back"
-            className="mr-2 min-h-8 text-accent underline underline-offset-4"
+            high={8}
+            className="mr-2"
           >
             {pace.name}
-          </button>
+          </LinkButton>
         ))}
       </p>
       <p className="leading-snug">
-        <button
-          type="button"
+        <LinkButton
           onClick={onHymn}
           title="Chords by the beat with their basses, and three voices under the tune; undo brings back what was there"
-          className="min-h-8 text-accent underline underline-offset-4"
+          high={8}
         >
           Write it as a hymn, in four parts
-        </button>
+        </LinkButton>
       </p>
       <Choice slim label="Taste of the chords that are found" value={taste} options={TASTES} onChange={setTaste} />
       <h3 className="mt-1 font-semibold">The chosen bars, note by note</h3>

@@ -1,4 +1,5 @@
 import type { Bar, RightHand } from "../../api/client";
+import { LinkButton } from "../../ui/LinkButton";
 
 const MENDED: Record<string, string> = {
   "left-thinned": "the left hand leaves out what would run into the right",
@@ -72,9 +73,8 @@ export function HandsPanel({
               </span>
             ))}
             {(bar.meeting?.mended.length || asTheyAre.includes(bar.number)) && (
-              <button
-                type="button"
-                className="min-h-8 text-accent underline underline-offset-4"
+              <LinkButton
+                high={8}
                 onClick={() =>
                   onChange({
                     ...right,
@@ -85,7 +85,7 @@ export function HandsPanel({
                 }
               >
                 {asTheyAre.includes(bar.number) ? "keep them apart again" : "leave it as it was"}
-              </button>
+              </LinkButton>
             )}
           </li>
         ))}

@@ -1,4 +1,5 @@
 import type { Sound } from "../../sound/usePlayer";
+import { Toggle } from "../../ui/Toggle";
 
 const HANDS = [
   { id: "both", label: "both hands", left: true, right: true },
@@ -20,10 +21,8 @@ export function Hear({ sound }: { sound: Sound }) {
       {HANDS.map((each) => {
         const on = volumes.left > 0 === each.left && volumes.right > 0 === each.right;
         return (
-          <button
+          <Toggle
             key={each.id}
-            type="button"
-            aria-pressed={on}
             onClick={() =>
               setVolumes({
                 ...volumes,
@@ -31,10 +30,10 @@ export function Hear({ sound }: { sound: Sound }) {
                 right: each.right ? volumes.right || USUAL : 0,
               })
             }
-            className={`min-h-8 border-b-2 ${on ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+            on={on}
           >
             {each.label}
-          </button>
+          </Toggle>
         );
       })}
     </fieldset>

@@ -1,6 +1,7 @@
 import type { Bar, Lick, RightHand } from "../../api/client";
 import { useLicks } from "../../api/queries";
 import { useArranged, useSound, useWork } from "../../song/desk";
+import { LinkButton } from "../../ui/LinkButton";
 import { useHearing } from "./useHearing";
 
 /** Small devices made for the chord of a bar: heard, put in its place on the staff, and how to practise them. */
@@ -33,13 +34,9 @@ export function LicksPanel({
         <span className="text-quiet">Made for bar {bar.number}, </span>
         {bar.chords.map((chord) => chord.symbol).join(" ")}.
         {placed.length > 1 && (
-          <button
-            type="button"
-            onClick={() => onChange({ ...right, licks: [] })}
-            className="ml-2 min-h-8 text-accent underline underline-offset-4"
-          >
+          <LinkButton onClick={() => onChange({ ...right, licks: [] })} high={8} className="ml-2">
             take all {placed.length} out
-          </button>
+          </LinkButton>
         )}
       </p>
       {licks.data.length === 0 && (
@@ -55,21 +52,12 @@ export function LicksPanel({
             <span className="block font-serif">{lick.notes.map((note) => note.names.join("+")).join(" ")}</span>
             <span className="block text-[0.9rem] text-quiet">{lick.count}</span>
             <span className="block text-[0.9rem]">{lick.practise}</span>
-            <button
-              type="button"
-              onClick={() => hear(lick)}
-              className="mr-3 min-h-8 text-accent underline underline-offset-4"
-            >
+            <LinkButton onClick={() => hear(lick)} high={8} className="mr-3">
               hear it
-            </button>
-            <button
-              type="button"
-              aria-pressed={here === lick.id}
-              onClick={() => put(here === lick.id ? null : lick.id)}
-              className="min-h-8 text-accent underline underline-offset-4"
-            >
+            </LinkButton>
+            <LinkButton aria-pressed={here === lick.id} onClick={() => put(here === lick.id ? null : lick.id)} high={8}>
               {here === lick.id ? "take it out" : `put it in bar ${bar.number}`}
-            </button>
+            </LinkButton>
           </li>
         ))}
       </ul>

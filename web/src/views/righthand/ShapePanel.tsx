@@ -1,6 +1,7 @@
 import type { Colour } from "../../api/client";
 import { useOneShape } from "../../api/queries";
 import { Chord } from "../../ui/Chord";
+import { LinkButton } from "../../ui/LinkButton";
 
 /** One shape for the chosen bars, held while the bass moves: what it states of each chord and what it loses. */
 export function ShapePanel({
@@ -26,9 +27,9 @@ export function ShapePanel({
       </p>
       <p className="font-semibold font-serif text-2xl">{shape.data.notes.join(" ")}</p>
       <p className="leading-snug">
-        <button type="button" onClick={onHold} className="min-h-8 text-left text-accent underline underline-offset-4">
+        <LinkButton onClick={onHold} high={8} className="text-left">
           Let the right hand hold such shapes
-        </button>
+        </LinkButton>
         <span className="text-quiet">, each for as long as it carries the chords, four bars at most.</span>
       </p>
       <ul aria-label="What the shape states" className="grid gap-1.5">

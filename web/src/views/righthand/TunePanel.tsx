@@ -1,5 +1,6 @@
 import { useEffect, useRef } from "react";
 import { useArranged, useMarked, useShown, useSound } from "../../song/desk";
+import { LinkButton } from "../../ui/LinkButton";
 import { isTune, lengthName } from "./tune";
 import type { NoteChange, TuneEdit } from "./useTuneEdit";
 
@@ -92,9 +93,9 @@ export function TunePanel({
     return (
       <p className="leading-snug">
         The right hand does not play the melody here.{" "}
-        <button type="button" onClick={onMelody} className="min-h-8 text-accent underline underline-offset-4">
+        <LinkButton onClick={onMelody} high={8}>
           Put it on the staff
-        </button>
+        </LinkButton>
       </p>
     );
   const choose = (index: number) => {
@@ -162,9 +163,9 @@ export function TunePanel({
         {notes.length === 0 && (
           <p className="leading-snug">
             No melody in these bars.{" "}
-            <button type="button" onClick={onFirst} className="min-h-8 text-accent underline underline-offset-4">
+            <LinkButton onClick={onFirst} high={8}>
               Put a first note in bar {arrangement.bars[selection[0]]?.number}
-            </button>
+            </LinkButton>
           </p>
         )}
         {notes.length > MOST_SHOWN && (

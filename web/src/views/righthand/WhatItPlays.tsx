@@ -2,6 +2,9 @@ import type { Figure, RightHand } from "../../api/client";
 import { ChoiceField } from "../../song/ChoiceField";
 import { type Row, rowOf } from "../../song/table";
 import { FigureSteps } from "../../steps/FigureSteps";
+import { CheckField } from "../../ui/CheckField";
+import { LinkButton } from "../../ui/LinkButton";
+import { Toggle } from "../../ui/Toggle";
 import { isMadeFor } from "../lefthand/Figures";
 import { FigureActions, OwnTools } from "../lefthand/OwnTools";
 import { chooseManner, forgetManner, type Manner, mannerIn } from "./manner";
@@ -62,24 +65,20 @@ export function WhatItPlays({
           <fieldset className="flex flex-wrap gap-x-3">
             <legend className="sr-only">Choices for</legend>
             {[false, true].map((each) => (
-              <button
+              <Toggle
                 key={String(each)}
-                type="button"
-                aria-pressed={own === each}
                 onClick={() => onOwn(each)}
-                className={`min-h-8 max-w-36 truncate border-b-2 text-[0.93rem] ${own === each ? "border-accent font-semibold text-accent" : "border-transparent text-quiet"}`}
+                on={own === each}
+                quiet
+                className="min-h-8 max-w-36 truncate text-[0.93rem]"
               >
                 {each ? section : "whole song"}
-              </button>
+              </Toggle>
             ))}
             {place && right.sections?.[place] && (
-              <button
-                type="button"
-                onClick={() => onChange(forgetManner(right, place))}
-                className="min-h-8 text-[0.93rem] text-accent underline underline-offset-4"
-              >
+              <LinkButton onClick={() => onChange(forgetManner(right, place))} high={8} className="text-[0.93rem]">
                 as the song
-              </button>
+              </LinkButton>
             )}
           </fieldset>
         )}
@@ -87,15 +86,14 @@ export function WhatItPlays({
         <fieldset className="flex gap-3">
           <legend className="sr-only">What it plays</legend>
           {styles.map((each) => (
-            <button
+            <Toggle
               key={each.id}
-              type="button"
-              aria-pressed={manner.style === each.id}
               onClick={() => choose({ style: each.id as Manner["style"] })}
-              className={`min-h-9 border-b-2 ${manner.style === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+              on={manner.style === each.id}
+              className="min-h-9"
             >
               {each.name}
-            </button>
+            </Toggle>
           ))}
         </fieldset>
         <p className="text-[0.9rem] text-quiet leading-snug">
@@ -107,44 +105,20 @@ export function WhatItPlays({
         {manner.style === "improvise" && (
           <p className="flex items-baseline gap-3">
             <span className="text-quiet">chorus {right.chorus ?? 1}</span>
-            <button
-              type="button"
-              onClick={() => onChange({ ...right, chorus: (right.chorus ?? 1) + 1 })}
-              className="min-h-9 text-accent underline underline-offset-4"
-            >
-              another one
-            </button>
+            <LinkButton onClick={() => onChange({ ...right, chorus: (right.chorus ?? 1) + 1 })}>another one</LinkButton>
             {(right.chorus ?? 1) > 1 && (
-              <button
-                type="button"
-                onClick={() => onChange({ ...right, chorus: (right.chorus ?? 1) - 1 })}
-                className="min-h-9 text-accent underline underline-offset-4"
-              >
+              <LinkButton onClick={() => onChange({ ...right, chorus: (right.chorus ?? 1) - 1 })}>
                 the one before
-              </button>
+              </LinkButton>
             )}
           </p>
         )}
         {manner.style === "melody" && hasTune && (
           <div className="flex flex-wrap items-center gap-x-3">
-            <label className="flex min-h-9 items-center gap-1.5">
-              <input
-                type="checkbox"
-                checked={fills !== null}
-                onChange={(event) => onChange({ ...right, fills: event.target.checked ? 1 : undefined })}
-                className="size-4 accent-(--accent)"
-              />
+            <CheckField on={fills !== null} onTurn={(on) => onChange({ ...right, fills: on ? 1 : undefined })}>
               fills where it rests
-            </label>
-            {fills !== null && (
-              <button
-                type="button"
-                onClick={() => onChange({ ...right, fills: fills + 1 })}
-                className="min-h-9 text-accent underline underline-offset-4"
-              >
-                others
-              </button>
-            )}
+            </CheckField>
+            {fills !== null && <LinkButton onClick={() => onChange({ ...right, fills: fills + 1 })}>others</LinkButton>}
             {fills !== null && filled.length > 0 && (
               <fieldset className="flex max-h-20 w-full flex-wrap gap-x-2 overflow-auto">
                 <legend className="text-[0.9rem] text-quiet">in bars; press one to let it rest</legend>
@@ -239,16 +213,15 @@ function OneOf({
         {row.name}
       </span>
       {row.values.map((each) => (
-        <button
+        <Toggle
           key={each.id}
-          type="button"
           title={each.use || undefined}
-          aria-pressed={(chosen ?? row.usual) === each.id}
           onClick={() => onChoose({ [row.id]: each.id })}
-          className={`min-h-8 border-b-2 text-[0.93rem] ${(chosen ?? row.usual) === each.id ? "border-accent font-semibold text-accent" : "border-transparent"}`}
+          on={(chosen ?? row.usual) === each.id}
+          className="min-h-8 text-[0.93rem]"
         >
           {each.name}
-        </button>
+        </Toggle>
       ))}
     </fieldset>
   );

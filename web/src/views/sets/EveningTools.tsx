@@ -5,6 +5,7 @@ import { type Block, type Page, paginate } from "../../sheet/blocks";
 import { contents } from "../../sheet/drawn";
 import { standOf } from "../../sheet/evening";
 import { keep, keepOrder } from "../../sheet/stand";
+import { LinkButton } from "../../ui/LinkButton";
 import { MARGIN, PAPER_SPACE, paperOf, useWanted } from "../sheet/layout";
 import { standSize } from "../stage/screen";
 
@@ -122,13 +123,7 @@ export function EveningTools({ set, hand }: { set: EveningSet; hand: Measures | 
         <div role="status" className="border-accent border-l-4 py-1 pl-3">
           {work.what} {Math.min(work.done + 1, work.of)} of {work.of}
           <progress value={work.done} max={work.of} className="block w-full accent-accent" />
-          <button
-            type="button"
-            onClick={() => stop.current?.abort()}
-            className="min-h-9 text-accent underline underline-offset-4"
-          >
-            Cancel
-          </button>
+          <LinkButton onClick={() => stop.current?.abort()}>Cancel</LinkButton>
         </div>
       ) : (
         <>

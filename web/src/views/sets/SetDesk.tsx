@@ -21,8 +21,9 @@ import { useSet, useSetDraft, viewOf } from "../../api/sets";
 import { minutes } from "../../sheet/drawn";
 import { Choice } from "../../ui/Choice";
 import { Field } from "../../ui/Field";
+import { LinkButton } from "../../ui/LinkButton";
 import { Mark } from "../../ui/Mark";
-import { LeftOut, Notice, TextButton } from "../../ui/Notice";
+import { LeftOut, Notice } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
 import { EveningTools } from "./EveningTools";
 import { ItemRow } from "./ItemRow";
@@ -87,7 +88,9 @@ function OpenSet({ set }: { set: EveningSet }) {
       {(keep.isError || trouble) && (
         <Notice alert>
           <span>{keep.isError ? `Not kept: ${keep.error.message} What you see is on this screen only.` : trouble}</span>
-          <TextButton onClick={() => window.location.reload()}>Load it again</TextButton>
+          <LinkButton strong onClick={() => window.location.reload()}>
+            Load it again
+          </LinkButton>
         </Notice>
       )}
       {leftOut.length > 0 && (

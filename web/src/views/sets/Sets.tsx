@@ -3,8 +3,9 @@ import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, type EveningSet, type SetLine, take, upload } from "../../api/client";
 import { useSets } from "../../api/sets";
+import { LinkButton } from "../../ui/LinkButton";
 import { Mark } from "../../ui/Mark";
-import { Notice, TextButton } from "../../ui/Notice";
+import { Notice } from "../../ui/Notice";
 import { Scheme } from "../../ui/Scheme";
 
 export const dayOf = (day: string | undefined): string =>
@@ -62,7 +63,8 @@ export function Sets() {
       {gone && (
         <Notice>
           <span>“{gone.title}” is taken away.</span>
-          <TextButton
+          <LinkButton
+            strong
             onClick={() =>
               void take(api.POST("/api/sets/{id}/restore", { params: { path: { id: gone.id } } })).then(() => {
                 setGone(null);
@@ -71,13 +73,15 @@ export function Sets() {
             }
           >
             Put it back
-          </TextButton>
+          </LinkButton>
         </Notice>
       )}
       {trouble && (
         <Notice alert>
           <span>{trouble}</span>
-          <TextButton onClick={() => setTrouble(null)}>Close</TextButton>
+          <LinkButton strong onClick={() => setTrouble(null)}>
+            Close
+          </LinkButton>
         </Notice>
       )}
       <main className="px-5 py-5">

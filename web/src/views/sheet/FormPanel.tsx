@@ -5,9 +5,10 @@ import { ChoiceField } from "../../song/ChoiceField";
 import { useWork } from "../../song/desk";
 import { movedDraft } from "../../song/moved";
 import { rowOf, useTable } from "../../song/table";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
 import { Field } from "../../ui/Field";
-import { Tick } from "../../ui/Tick";
+import { LinkButton } from "../../ui/LinkButton";
 import { keyUpOf, open, timesOf, withBreak, withKeyUp, withTimes } from "./form";
 
 /** What the form is made of, beside what its last bars do. */
@@ -127,25 +128,18 @@ export function FormPanel({ arrangement, taken }: { arrangement: Arrangement; ta
       />
       {built && (
         <div className="mt-4 grid justify-items-start border-line border-t pt-2">
-          <button
-            type="button"
-            onClick={() => void write()}
-            title="Every repeat is written out; undo brings the chart back"
-            className="min-h-9 text-accent underline underline-offset-4"
-          >
+          <LinkButton onClick={() => void write()} title="Every repeat is written out; undo brings the chart back">
             write the form into the chart
-          </button>
-          <button
-            type="button"
+          </LinkButton>
+          <LinkButton
             onClick={() => {
               void change(
                 [...BUILT, "close" as const].reduce<Choices>((kept, name) => open(kept, name, undefined), choices),
               );
             }}
-            className="min-h-9 text-accent underline underline-offset-4"
           >
             as in the chart again
-          </button>
+          </LinkButton>
         </div>
       )}
       {said && (
@@ -211,11 +205,11 @@ function OfSection({
           onChange={(value) => void change(withKeyUp(choices, section, Number(value)))}
         />
         {stop && (
-          <Tick
-            label={`A break before it (bar ${before?.number})`}
+          <CheckField
+            large
             on={(choices.breaks ?? []).includes(stop)}
             onTurn={(on) => void change(withBreak(choices, stop, on))}
-          />
+          >{`A break before it (bar ${before?.number})`}</CheckField>
         )}
       </div>
     </div>

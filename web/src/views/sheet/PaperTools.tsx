@@ -1,5 +1,6 @@
 import { useRef, useState } from "react";
 import type { Page } from "../../sheet/blocks";
+import { LinkButton } from "../../ui/LinkButton";
 import { MARGIN, type Paper, paperOf } from "./layout";
 
 /** Bytes of a file that can be brought in again. */
@@ -65,13 +66,7 @@ export function PaperTools({
         <div role="status" className="border-accent border-l-4 pl-3">
           Page {Math.min(done + 1, pages.length)} of {pages.length}
           <progress value={done} max={pages.length} className="block w-full accent-accent" />
-          <button
-            type="button"
-            onClick={() => stop.current?.abort()}
-            className="min-h-9 text-accent underline underline-offset-4"
-          >
-            Cancel
-          </button>
+          <LinkButton onClick={() => stop.current?.abort()}>Cancel</LinkButton>
         </div>
       )}
       <button

@@ -9,8 +9,8 @@ import { KINDS, type Kind, useSheet } from "../../sheet/useSheet";
 import { useArranged, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { playedBar, usePlaying } from "../../sound/playing";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
-import { Tick } from "../../ui/Tick";
 import { FormPanel } from "./FormPanel";
 import { FormStrip } from "./FormStrip";
 import { MARGIN, PAPER_SPACE, PAPERS, type Paper, paperOf, useWanted } from "./layout";
@@ -94,7 +94,9 @@ export function Sheet() {
               />
             )}
             {wanted.kind !== "form" && (
-              <Tick label="Degrees of the chords" on={wanted.degrees} onTurn={(degrees) => want({ degrees })} />
+              <CheckField large on={wanted.degrees} onTurn={(degrees) => want({ degrees })}>
+                Degrees of the chords
+              </CheckField>
             )}
             <Choice
               label="Paper"

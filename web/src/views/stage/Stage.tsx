@@ -6,9 +6,10 @@ import { beginsOf, keep, kept, type Stand } from "../../sheet/stand";
 import { KINDS, type Kind, useSheet } from "../../sheet/useSheet";
 import { useArranged, useShown, useSound, useWork } from "../../song/desk";
 import { playedBar, usePlaying } from "../../sound/playing";
+import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
+import { LinkButton } from "../../ui/LinkButton";
 import { Scheme } from "../../ui/Scheme";
-import { Tick } from "../../ui/Tick";
 import { useLatest } from "../../ui/useLatest";
 import { useWanted } from "../sheet/layout";
 import { TURNING, useStageKeys } from "./pedal";
@@ -142,29 +143,29 @@ export function Stage() {
               onChange={(value) => setTurning(value as Turning)}
             />
           </div>
-          <button
-            type="button"
-            onClick={() => sound.toggle()}
-            className="min-h-12 px-2 font-semibold text-accent underline underline-offset-4"
-          >
+          <LinkButton onClick={() => sound.toggle()} high={12} strong className="px-2">
             {bar >= 0 ? "Stop" : "Play"}
-          </button>
-          <Tick
-            label="half a page at a time"
+          </LinkButton>
+          <CheckField
+            large
             on={halves}
             onTurn={(on) => {
               localStorage.setItem("zapateo.halves", on ? "yes" : "no");
               setHalves(on);
             }}
-          />
-          <Tick
-            label="the sustaining pedal turns"
+          >
+            half a page at a time
+          </CheckField>
+          <CheckField
+            large
             on={sustain}
             onTurn={(on) => {
               localStorage.setItem("zapateo.sustain-turns", on ? "yes" : "no");
               setSustain(on);
             }}
-          />
+          >
+            the sustaining pedal turns
+          </CheckField>
           <button
             type="button"
             onClick={() => showFingers(SHOWN[(SHOWN.indexOf(fingers) + 1) % SHOWN.length] ?? "few")}
@@ -194,13 +195,9 @@ function Laying({ onLeave, children }: { onLeave: () => void; children: ReactNod
   return (
     <div className="fixed inset-0 z-40 grid place-content-center bg-sheet text-2xl">
       <p role="status">{children}</p>
-      <button
-        type="button"
-        onClick={onLeave}
-        className="mt-4 min-h-12 justify-self-start text-accent underline underline-offset-4"
-      >
+      <LinkButton onClick={onLeave} high={12} className="mt-4 justify-self-start">
         Leave the stage
-      </button>
+      </LinkButton>
     </div>
   );
 }
@@ -272,13 +269,9 @@ export function KeptStage() {
       onSongBefore={evening.before}
       tools={
         <>
-          <button
-            type="button"
-            onClick={() => setTurning(turning === "count" ? "hand" : "count")}
-            className="min-h-12 px-2 text-accent underline underline-offset-4"
-          >
+          <LinkButton onClick={() => setTurning(turning === "count" ? "hand" : "count")} high={12} className="px-2">
             {turning === "count" ? "Turn by foot or hand" : "Turn with a silent count"}
-          </button>
+          </LinkButton>
           <Scheme />
         </>
       }
