@@ -6,8 +6,9 @@ import { Mark, PathMark } from "../ui/Mark";
 import { Scheme } from "../ui/Scheme";
 import { keyName } from "../ui/words";
 import { draftOf } from "./draft";
+import type { Keeping } from "./openDraft";
 import { TitleField } from "./TitleField";
-import type { DraftDesk, Keeping } from "./useDraft";
+import type { DraftDesk } from "./useDraft";
 import { Versions } from "./Versions";
 
 const PATH = [

@@ -4,7 +4,8 @@ import userEvent from "@testing-library/user-event";
 import { api } from "../api/client";
 import { ChangedFigures, withFigure } from "./ChangedFigures";
 import type { Draft } from "./draft";
-import type { DraftDesk, Make } from "./useDraft";
+import type { Make } from "./openDraft";
+import type { DraftDesk } from "./useDraft";
 
 afterEach(() => vi.restoreAllMocks());
 

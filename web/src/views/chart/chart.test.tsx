@@ -5,7 +5,7 @@ import { MemoryRouter, Outlet, Route, Routes } from "react-router";
 import { type Arrangement, api, type ChartView, type WrittenBar, type WrittenChord } from "../../api/client";
 import { type Desk, DeskOf } from "../../song/desk";
 import type { Draft } from "../../song/draft";
-import type { Make } from "../../song/useDraft";
+import type { Make } from "../../song/openDraft";
 import { Chart } from "./Chart";
 import { DegreeWalk } from "./DegreeWalk";
 import { rowsOf, writtenRun } from "./useSheet";
