@@ -12,6 +12,7 @@ export type EveningSet = Schemas["SetView"];
 export type SetLine = Schemas["SetLineView"];
 export type SetItem = Schemas["SetItem"];
 export type SetItemOf = Schemas["SetItemView"];
+export type Tonight = Schemas["TonightView"];
 export type FormOf = Schemas["FormView"];
 export type FormSection = Schemas["FormSectionView"];
 export type SheetLine = Schemas["SheetLineView"];

@@ -1044,6 +1044,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sets/tonight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tonight"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sets/{id}": {
         parameters: {
             query?: never;
@@ -3329,6 +3345,12 @@ export interface components {
             midi: number;
             name: string;
         };
+        TonightView: {
+            chart: string;
+            choices: components["schemas"]["ChoicesRequest"];
+            /** Format: double */
+            tempo: number | null;
+        };
         TrackView: {
             chordal: boolean;
             name: string;
@@ -5207,6 +5229,30 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SetView"];
+                };
+            };
+        };
+    };
+    tonight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetItem"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TonightView"];
                 };
             };
         };

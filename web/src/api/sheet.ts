@@ -15,10 +15,6 @@ export const fetchArrangement = async (asked: Asked): Promise<Arrangement> =>
 
 export const fetchForm = (asked: Asked): Promise<FormOf> => take(api.POST("/api/form", { body: requestOf(asked) }));
 
-/** A chart moved by semitones. */
-export const fetchMoved = async (text: string, semitones: number): Promise<string> =>
-  semitones === 0 ? text : (await take(api.POST("/api/charts/transpose", { body: { text, semitones } }))).text;
-
 /** Which parts a page holds: both hands, the left hand, or the tune over it. */
 export type Parts = "both" | "left" | "lead-left";
 

@@ -1,21 +1,12 @@
 import type { Asked } from "../api/asking";
-import { api, type Measures, type SetItemOf, take } from "../api/client";
-import { fetchArrangement, fetchChart, fetchForm, fetchMoved } from "../api/sheet";
+import { api, type Measures, type SetItem, type SetItemOf, type Tonight, take } from "../api/client";
+import { fetchArrangement, fetchChart, fetchForm } from "../api/sheet";
 import type { Block } from "./blocks";
 import { beginsOf, type Stand } from "./stand";
 import { type Layout, sheetBlocks } from "./useSheet";
 
 /** A song of an evening as it is played that night: in its key, its arrangement, its tempo. */
-export async function askedOf({ item }: SetItemOf, hand: Measures | undefined): Promise<Asked> {
-  const song = await take(api.GET("/api/songs/{id}", { params: { path: { id: item.song ?? "" } } }));
-  const other = song.others.find((each) => each.id === item.arrangement);
-  return {
-    chart: await fetchMoved(song.chart, item.semitones ?? 0),
-    choices: other?.choices ?? song.choices,
-    hand,
-    figures: [],
-  };
-}
+export const tonightOf = (item: SetItem): Promise<Tonight> => take(api.POST("/api/sets/tonight", { body: item }));
 
 /** Its pages for the stand or for paper; a signal stops it between lines. */
 export async function standOf(
@@ -24,13 +15,14 @@ export async function standOf(
   layout: Layout,
   signal?: AbortSignal,
 ): Promise<Stand> {
-  const asked = await askedOf(each, hand);
+  const { chart: text, choices, tempo } = await tonightOf(each.item);
+  const asked: Asked = { chart: text, choices, hand, figures: [] };
   const [arrangement, chart, form] = await Promise.all([
     fetchArrangement(asked),
     fetchChart(asked.chart),
     fetchForm(asked),
   ]);
-  const bpm = each.item.tempo ?? arrangement.tempo.bpm;
+  const bpm = tempo ?? arrangement.tempo.bpm;
   const blocks: Block[] = [];
   for await (const { block } of sheetBlocks(asked, arrangement, chart, form, { ...layout, bpm }, signal))
     blocks.push(block);

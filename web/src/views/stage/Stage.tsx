@@ -1,7 +1,8 @@
 import { type ReactNode, useEffect, useMemo, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { fetchMoved, useForm } from "../../api/sheet";
+import { useForm } from "../../api/sheet";
 import { SHOWN, showFingers, useFingersShown } from "../../score/fingers";
+import { tonightOf } from "../../sheet/evening";
 import { beginsOf, keep, kept, type Stand } from "../../sheet/stand";
 import { KINDS, type Kind, useSheet } from "../../sheet/useSheet";
 import { useArranged, useShown, useSound, useWork } from "../../song/desk";
@@ -207,24 +208,21 @@ function Laying({ onLeave, children }: { onLeave: () => void; children: ReactNod
  * stays as it was.
  */
 function useTonight({ id, item, known }: Evening): { ready: boolean; tempo: number | undefined } {
-  const { song } = useWork();
   const { setTrial, setTriedChoices, setTempo } = useShown();
   const [ready, setReady] = useState(id === null);
-  const tempo = item?.item.tempo ?? undefined;
-  const semitones = item?.item.semitones ?? 0;
-  const arrangement = item?.item.arrangement;
+  const played = item?.item;
   useEffect(() => {
-    if (!id || !item) {
+    if (!id || !played?.song) {
       setReady(known);
       return;
     }
     let left = false;
-    setTriedChoices(song.others.find((each) => each.id === arrangement)?.choices ?? null);
-    setTempo(tempo ?? null);
-    fetchMoved(song.chart, semitones)
-      .then((chart) => {
+    tonightOf(played)
+      .then(({ chart, choices, tempo }) => {
         if (left) return;
-        setTrial(semitones === 0 ? null : chart);
+        setTrial(chart);
+        setTriedChoices(choices);
+        setTempo(tempo);
         setReady(true);
       })
       .catch(() => !left && setReady(true));
@@ -234,8 +232,8 @@ function useTonight({ id, item, known }: Evening): { ready: boolean; tempo: numb
       setTriedChoices(null);
       setTempo(null);
     };
-  }, [id, item, known, song, semitones, arrangement, tempo, setTrial, setTriedChoices, setTempo]);
-  return { ready, tempo };
+  }, [id, played, known, setTrial, setTriedChoices, setTempo]);
+  return { ready, tempo: played?.tempo ?? undefined };
 }
 
 /** The pages this browser has kept, where no server answers. */

@@ -273,6 +273,9 @@ final class Operations {
                                                 "who",
                                                 "all"),
                                         Map.of("minutes", 15)))));
+        add(
+                "post /api/sets/tonight",
+                () -> new Request("post", "/api/sets/tonight", Map.of("song", song(), "semitones", 2, "tempo", 90)));
         add("post /api/sets/import", () -> new Request("post", "/api/sets/import", eveningFile()));
         of("get", "/api/sets/{id}", this::evening, null);
         of(

@@ -92,6 +92,26 @@ class SetApiTest {
         assertThat(set.path("items").get(2).path("item").path("remark").asString())
                 .isEqualTo("Good evening");
         assertThat(each(set.path("items").get(0).path("arrangements"), "name")).isEqualTo("alone short");
+        JsonNode tonight = SERVER.post("/api/sets/tonight", item(two, "semitones", -2, "tempo", 120))
+                .json();
+        assertThat(tonight.path("chart").asString()).contains("Key: E♭");
+        assertThat(tonight.path("tempo").asInt()).isEqualTo(120);
+        JsonNode other2 = SERVER.post("/api/sets/tonight", item(one, "arrangement", other))
+                .json();
+        assertThat(other2.path("choices"))
+                .isEqualTo(SERVER.get("/api/songs/" + one)
+                        .json()
+                        .path("others")
+                        .get(0)
+                        .path("choices"));
+        assertThat(other2.path("tempo").isNull()).isTrue();
+        assertThat(SERVER.post(
+                                "/api/sets/tonight",
+                                item(java.util.UUID.randomUUID().toString()))
+                        .status())
+                .isEqualTo(404);
+        assertThat(SERVER.post("/api/sets/tonight", Map.of("minutes", 5)).status())
+                .isEqualTo(404);
         JsonNode line = SERVER.get("/api/sets")
                 .json()
                 .valueStream()

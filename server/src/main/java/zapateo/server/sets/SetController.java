@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.multipart.MultipartFile;
 import zapateo.server.players.Player;
 import zapateo.server.songs.Packages;
+import zapateo.server.work.Computes;
 import zapateo.server.work.Dear;
 
 /** Evenings: songs in their order. */
@@ -57,6 +58,13 @@ public class SetController {
     @PutMapping("/{id}")
     public SetView change(@PathVariable UUID id, @Valid @RequestBody SetRequest request) {
         return sets.view(Player.ONLY, sets.change(Player.ONLY, id, request));
+    }
+
+    /** A song of an evening as it is played that night. */
+    @Computes
+    @PostMapping("/tonight")
+    public SetView.TonightView tonight(@Valid @RequestBody SetItem item) {
+        return sets.tonight(Player.ONLY, item);
     }
 
     @DeleteMapping("/{id}")

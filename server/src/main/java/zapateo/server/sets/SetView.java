@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.UUID;
+import zapateo.server.arrangements.ChoicesRequest;
 
 /**
  * A set with what comes of it: keys, tempos and lengths as they are played that night.
@@ -77,4 +78,10 @@ public record SetView(
             int songs,
             int version,
             OffsetDateTime updatedAt) {}
+
+    /** @param tempo in the song's beats a minute; null for its own */
+    public record TonightView(
+            String chart,
+            ChoicesRequest choices,
+            @Schema(types = {"number", "null"}) Double tempo) {}
 }

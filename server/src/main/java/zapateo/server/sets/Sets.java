@@ -25,6 +25,7 @@ import zapateo.server.problems.ReasonWords;
 import zapateo.server.problems.Refusal;
 import zapateo.server.songs.SongView;
 import zapateo.server.songs.Songs;
+import zapateo.song.ChartEdit;
 
 /** Keeps sets and says what comes of them. */
 @Service
@@ -269,6 +270,22 @@ class Sets {
         } catch (Patience.GivenUp enough) {
             return Told.unknown(item, song.title(), false, arrangements, false);
         }
+    }
+
+    /**
+     * A song as it is played that night: in its key, its arrangement, its tempo. A chart that cannot be read stays
+     * where it is.
+     */
+    SetView.TonightView tonight(Player player, SetItem item) {
+        SongView song = songs.found(player, item.song()).orElseThrow(() -> Refusal.notFound("The song"));
+        ChartEdit chart = ChartEdit.of(song.chart());
+        String moved = item.moved() == 0
+                ? song.chart()
+                : chart.reading()
+                        .song()
+                        .map(read -> chart.transpose(Transposition.by(item.moved(), read.key())))
+                        .orElse(song.chart());
+        return new SetView.TonightView(moved, choices(song, item), item.tempo());
     }
 
     private static ChoicesRequest choices(SongView song, SetItem item) {
