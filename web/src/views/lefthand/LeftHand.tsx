@@ -1,33 +1,24 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import type { Choices as Chosen, Figure, Options } from "../../api/client";
-import { useFigures, useReadOver, useSuggestions, useThereIs, useWhy } from "../../api/queries";
+import { useFigures, useReadOver, useSuggestions, useThereIs } from "../../api/queries";
 import { wakeEngraver } from "../../score/engraver";
-import { spanOf, useArranged, useMarked, useWork } from "../../song/desk";
+import { useArranged, useMarked, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { barsOf, barsOfTheirOwn, choose, follow, ownOptions, playedAt, type Scope, scopeName } from "../../song/scope";
 import { rowOf, useTable } from "../../song/table";
-import { isPlaying, usePlaying } from "../../sound/playing";
-import { LinkButton } from "../../ui/LinkButton";
 import { MistakeLink } from "../../ui/MistakeLink";
 import { Workbench } from "../../ui/Workbench";
 import { Arrangements } from "./Arrangements";
-import { Choices } from "./Choices";
 import { type Edited, EditedFigure } from "./EditedFigure";
 import { Figures } from "./Figures";
 import { Fitting } from "./Fitting";
-import { fingerAt, withFinger } from "./fingers";
-import { HowHard } from "./HowHard";
-import { Lively } from "./Lively";
-import { lockAt, withLock, withTopLine } from "./locks";
 import { OwnBar } from "./OwnBar";
-import { ReadOver } from "./ReadOver";
 import { Ribbon } from "./Ribbon";
-import { ScopeBar } from "./ScopeBar";
+import { Side } from "./Side";
 import { Staff } from "./Staff";
 import { nameOf } from "./shelves";
-import { type Panel, Tabs, WholeSongChanged } from "./Told";
-import { WhyPanel } from "./WhyPanel";
+import { type Panel, WholeSongChanged } from "./Told";
 
 const SONG: Scope = { kind: "song" };
 
@@ -47,10 +38,7 @@ export function LeftHand() {
   const [fitting, setFitting] = useState<Figure | null>(null);
   const [broken, setBroken] = useState<number | null>(null);
   const [panel, setPanel] = useState<Panel>("choices");
-  const [note, setNote] = useState(0);
-  const sounds = usePlaying(isPlaying);
   const read = useReadOver(asked, panel === "read");
-  const why = useWhy(asked, sounds ? null : struck, note);
   const choices = desk.draft.choices;
   // What is chosen for bars follows the bars that are taken; a section stays the one it was.
   const scope: Scope = held.kind === "bars" && arrangement ? follow(held, barsOf(arrangement.bars, selection)) : held;
@@ -100,7 +88,6 @@ export function LeftHand() {
   });
   const ask = (stroke: number | null) => {
     setPointed([]);
-    setNote(0);
     setStruck(stroke);
   };
 
@@ -150,105 +137,24 @@ export function LeftHand() {
         wide: 15.5,
         narrow: 13,
         panel: (
-          <section
-            key={struck !== null && !sounds ? "why" : panel}
-            aria-label="Choices"
-            className="min-h-0 overflow-auto border-line border-l px-4 py-2 max-md:order-last max-md:shrink-0 max-md:border-l-0"
-          >
-            {struck !== null && !sounds && arrangement.strokes[struck] ? (
-              <>
-                <div className="flex items-baseline justify-between">
-                  <h2 className="text-lg">Why this note?</h2>
-                  <LinkButton onClick={() => ask(null)} high={8}>
-                    choices
-                  </LinkButton>
-                </div>
-                <WhyPanel
-                  arrangement={arrangement}
-                  stroke={struck}
-                  note={note}
-                  why={why.data}
-                  lock={lockAt(choices, arrangement, struck)}
-                  spanMm={spanOf(asked.hand)}
-                  ownFinger={fingerAt(choices, arrangement, struck, note)}
-                  onFinger={(finger) => change(withFinger(choices, arrangement, struck, note, finger))}
-                  onNote={setNote}
-                  onLock={(lock) => change(withLock(choices, arrangement, struck, lock))}
-                  onTopLine={() => change(withTopLine(choices, arrangement, selection))}
-                />
-              </>
-            ) : (
-              <>
-                <Tabs
-                  panel={panel}
-                  onPanel={(next) => {
-                    setPointed([]);
-                    setPanel(next);
-                  }}
-                />
-                {panel !== "read" && (
-                  <ScopeBar
-                    bars={arrangement.bars}
-                    selection={selection}
-                    scope={scope}
-                    choices={choices}
-                    onScope={takeScope}
-                    onChange={change}
-                  />
-                )}
-                {panel === "read" ? (
-                  <ReadOver
-                    table={table}
-                    read={read.data}
-                    error={read.error?.message ?? null}
-                    choices={choices}
-                    onBar={(index) => select(index, index)}
-                    onPoint={setPointed}
-                    onChange={change}
-                  />
-                ) : panel === "hard" ? (
-                  <HowHard
-                    arrangement={arrangement}
-                    asked={asked}
-                    choices={choices}
-                    selection={selection}
-                    scope={scope}
-                    level={options.level ?? null}
-                    bpm={bpm}
-                    onPoint={setPointed}
-                    onLevel={takeLevel}
-                    onChange={change}
-                  />
-                ) : (
-                  <>
-                    <p className="my-1 text-[0.92rem] text-quiet leading-snug">{figure?.use}</p>
-                    <Choices
-                      figure={figure}
-                      choices={choices}
-                      options={options}
-                      own={ownOptions(choices, scope)}
-                      wholeSong={scope.kind === "song"}
-                      feel={arrangement.feel}
-                      swingRatio={arrangement.swingRatio}
-                      thereIs={thereIs.data}
-                      suggested={suggested.data}
-                      lively={
-                        <Lively bars={arrangement.bars} selection={selection} choices={choices} onChange={change} />
-                      }
-                      onChoose={chooseHere}
-                      onSong={(more) =>
-                        change(
-                          Object.fromEntries(
-                            Object.entries({ ...choices, ...more }).filter(([, value]) => value !== undefined),
-                          ) as Chosen,
-                        )
-                      }
-                    />
-                  </>
-                )}
-              </>
-            )}
-          </section>
+          <Side
+            panel={panel}
+            onPanel={(next) => {
+              setPointed([]);
+              setPanel(next);
+            }}
+            scope={scope}
+            onScope={takeScope}
+            options={options}
+            figure={figure}
+            thereIs={thereIs.data}
+            suggested={suggested.data}
+            read={read}
+            onAsk={ask}
+            onChange={change}
+            onChoose={chooseHere}
+            onLevel={takeLevel}
+          />
         ),
       }}
     >

@@ -7,7 +7,6 @@ import { wakeEngraver } from "../../score/engraver";
 import { useArranged, useMarked, useSound, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { computerKeys, midiKeyboards, type NoteSource } from "../../sound/noteInput";
-import { usePlaying } from "../../sound/playing";
 import { toneKey } from "../../sound/schedule";
 import { standIn } from "../../sound/standIn";
 import { LinkButton } from "../../ui/LinkButton";
@@ -16,11 +15,11 @@ import { usePresses } from "../../ui/usePresses";
 import { Workbench } from "../../ui/Workbench";
 import { Ribbon } from "../lefthand/Ribbon";
 import { Staff } from "../lefthand/Staff";
+import { Acts, Heading } from "./Acts";
 import { cue } from "./cue";
 import { HardSpots, type How, Said, Setup, Slowest } from "./Panels";
-import { barsNamed, faulty, keyName, type Layer, layersOf, scripted, today, verdictsOf, volumesFor } from "./practise";
+import { faulty, type Layer, layersOf, scripted, today, verdictsOf, volumesFor } from "./practise";
 import { Result } from "./Result";
-import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
 import { Today } from "./Today";
 import { useClimb } from "./useClimb";
@@ -60,7 +59,7 @@ export function Practise() {
 
   const place = { song: song.id, first, last: end, layer };
   const climb = useClimb(place, goalTempo);
-  const { now, rungs } = climb;
+  const { now } = climb;
 
   const notes = useAskedNotes(asked, `${selection[0]}-${selection[1]}`, layer, now.tempo, bars.length > 0);
   const failed = useFailed(song.id);
@@ -120,7 +119,6 @@ export function Practise() {
     else begin();
   });
   const steps = useSteps(stepping, source, notes.data?.notes ?? [], place);
-  const hands = usePlaying((head) => (head.playing ? (head.counting ? "counting" : "playing") : "resting"));
 
   const verdicts = useMemo(() => (pass.judged ? verdictsOf(pass.judged) : undefined), [pass.judged]);
   const takeSpot = (spot: Spot) => {
@@ -227,93 +225,23 @@ export function Practise() {
         aria-label="Now"
         className="min-h-0 min-w-0 overflow-auto px-5 pt-2 pb-2 max-md:shrink-0 max-md:overflow-visible"
       >
-        <div className="flex flex-wrap items-center justify-between gap-x-6 gap-y-1">
-          <h2 className="font-serif text-[1.5rem] leading-tight">
-            <span className="first-letter:uppercase inline-block">
-              {layersOf(arrangement).find((each) => each.value === layer)?.label ?? layer}
-            </span>
-            , {barsNamed(arrangement, selection[0], selection[1])}
-          </h2>
-          <div className="flex items-center gap-4">
-            <Stairs rungs={rungs} rung={now} goal={goalTempo} />
-            <div className="flex items-center">
-              <TempoButton label="A step slower" onClick={climb.slower}>
-                −
-              </TempoButton>
-              <p className="font-serif text-[2.2rem] leading-none">
-                <span className="text-[1.2rem]">♩ = </span>
-                {Math.round(now.tempo)}
-              </p>
-              <TempoButton label="A step faster" onClick={climb.faster}>
-                +
-              </TempoButton>
-            </div>
-          </div>
-        </div>
-        <div className="my-2 flex flex-wrap items-center gap-3">
-          <button
-            type="button"
-            onClick={next}
-            className={`min-h-12 min-w-44 rounded-plank px-4 font-semibold text-[1.15rem] ${working ? "bg-accent text-sheet" : "bg-ink text-sheet"}`}
-            title="Space, or the pedal"
-          >
-            {working
-              ? "Stop"
-              : pass.state === "asks"
-                ? "It was clean"
-                : pass.judged || climb.played
-                  ? "Again"
-                  : "Begin"}
-          </button>
-          {pass.state === "asks" && (
-            <button
-              type="button"
-              onClick={() => says(false)}
-              className="min-h-12 rounded-plank border border-grain bg-plank px-4 font-semibold"
-              title="X"
-            >
-              Once more
-            </button>
-          )}
-          <button
-            type="button"
-            onClick={() => {
-              select(Math.max(0, selection[0] - 1), Math.min(bars.length - 1, selection[1] + 1));
-              pass.forget();
-            }}
-            className="min-h-12 rounded-plank border border-grain bg-plank px-3 font-semibold"
-          >
-            Join its neighbours
-          </button>
-          <button
-            type="button"
-            aria-pressed={stepping}
-            onClick={() => {
-              pass.forget();
-              setStepping(!stepping);
-            }}
-            className={`min-h-12 rounded-plank border border-grain px-3 font-semibold ${stepping ? "bg-wash" : "bg-plank"}`}
-          >
-            Step by step
-          </button>
-          <p role="status" className="text-[1.1rem] leading-snug">
-            {working &&
-              (hands === "counting"
-                ? "One bar of clicks …"
-                : `${pass.notes} of ${notes.data?.notes.length ?? 0} notes`)}
-            {pass.state === "judging" && "Listening back …"}
-            {pass.state === "asks" && "Was it clean? C or the pedal says yes, X once more, Escape that it was no pass."}
-            {pass.state === "failed" && `It could not be judged: ${pass.says}`}
-            {stepping && steps.group && (
-              <>
-                Step {steps.at + 1} of {steps.groups}:{" "}
-                {steps.group.map((note) => `${note.name}${note.finger ? ` (${note.finger})` : ""}`).join(" ")},{" "}
-                {steps.group[0]?.hand === "L" ? "left" : "right"} hand
-                {steps.wrong !== null ? `; ${keyName(steps.wrong)} is another key` : ""}
-              </>
-            )}
-          </p>
-        </div>
+        <Heading arrangement={arrangement} layer={layer} selection={selection} climb={climb} goal={goalTempo} />
+        <Acts
+          pass={pass}
+          steps={stepping ? steps : null}
+          asked={notes.data?.notes.length ?? 0}
+          again={climb.played}
+          onNext={next}
+          onAgain={() => says(false)}
+          onJoin={() => {
+            select(Math.max(0, selection[0] - 1), Math.min(bars.length - 1, selection[1] + 1));
+            pass.forget();
+          }}
+          onSteps={() => {
+            pass.forget();
+            setStepping(!stepping);
+          }}
+        />
         {stepping && (steps.slowest || steps.rounds.length > 0) && (
           <Slowest step={steps.slowest} rounds={steps.rounds} />
         )}
@@ -338,14 +266,6 @@ export function Practise() {
         </Suspense>
       )}
     </Workbench>
-  );
-}
-
-function TempoButton({ label, onClick, children }: { label: string; onClick: () => void; children: string }) {
-  return (
-    <button type="button" aria-label={label} onClick={onClick} className="size-10 text-[1.5rem]">
-      {children}
-    </button>
   );
 }
 
