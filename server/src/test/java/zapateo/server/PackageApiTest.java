@@ -19,9 +19,12 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Everything of a song in one file: out and in again it is the same song, to the byte of the next file. */
 class PackageApiTest {
+
+    private static final JsonMapper JSON = JsonMapper.builder().build();
 
     @RegisterExtension
     static final RealServer SERVER = RealServer.shared();
@@ -93,6 +96,9 @@ class PackageApiTest {
         assertThat(new String(entries.get("song.json"), StandardCharsets.UTF_8))
                 .contains("\"package\" : 1")
                 .contains("for two");
+        // Others read the choices as docs/PACKAGE.md says, whatever the form is that they are kept in here.
+        assertThat(JSON.readTree(entries.get("song.json")).path("arrangement"))
+                .isEqualTo(JSON.readTree("{\"format\": 3, \"choices\": {\"figure\": \"held\"}, \"name\": \"alone\"}"));
         JsonNode preview = SERVER.upload(
                         "/api/songs/import?preview=true", SERVER.bytes("/api/songs/" + id + "/package"))
                 .json();

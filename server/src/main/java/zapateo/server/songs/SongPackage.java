@@ -50,8 +50,6 @@ record SongPackage(String title, String chart, Named open, List<Named> others, M
 
     /** What its own figures say goes along in full, so that their hashes here mean nothing elsewhere. */
     private static ObjectNode written(JsonMapper json, Named arrangement) {
-        return new StoredChoices(arrangement.choices.choices(), Map.of())
-                .written(json)
-                .put("name", arrangement.name);
+        return StoredChoices.asSent(json, arrangement.choices.choices()).put("name", arrangement.name);
     }
 }

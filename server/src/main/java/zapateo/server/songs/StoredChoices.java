@@ -42,6 +42,13 @@ record StoredChoices(ChoicesRequest choices, Map<String, UUID> ownFigures) {
         return written;
     }
 
+    /** For a file that others read: as they are sent, with the number of that form. */
+    static ObjectNode asSent(JsonMapper json, ChoicesRequest choices) {
+        ObjectNode written = json.createObjectNode().put("format", AS_SENT);
+        written.set("choices", json.valueToTree(choices));
+        return written;
+    }
+
     /**
      * The choices by themselves of what was kept, or stands in a file.
      *
