@@ -14,10 +14,13 @@ import java.util.Map;
 import java.util.SplittableRandom;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -275,6 +278,40 @@ class PackageApiTest {
                 .containsOnlyKeys("chart.txt", "song.json");
         SERVER.delete("/api/songs/" + id);
         SERVER.delete("/api/songs/" + mute);
+    }
+
+    /** In today's form of what is kept, and in the one that files are written in. */
+    static Stream<Arguments> wrongKinds() {
+        List<String> parts = List.of(
+                "figure",
+                "level",
+                "sections",
+                "overrides",
+                "bars",
+                "locks",
+                "costs",
+                "fingers",
+                "colours",
+                "right",
+                "parked",
+                "song",
+                "nothing");
+        List<String> kinds =
+                List.of("5", "\"x\"", "true", "[]", "{}", "[1]", "{\"a\": 1}", "[[]]", "[{\"a\": []}]", "1e99");
+        return parts.stream().flatMap(part -> kinds.stream().map(kind -> Arguments.of(part, kind)));
+    }
+
+    /** What is left out is said, and the rest is brought in: nothing of it is a fault of the server's. */
+    @ParameterizedTest(name = "{0}: {1}")
+    @MethodSource("wrongKinds")
+    void what_is_of_the_wrong_kind_is_left_out(String part, String kind) throws IOException {
+        String choices = "{\"" + part + "\": " + kind + ", \"pedal\": false}";
+        for (String form : List.of("\"format\": 3, \"choices\": ", "\"format\": 4, \"kept\": ")) {
+            String song = "{\"package\": 1, \"arrangement\": {\"name\": \"alone\", " + form + choices + "}}";
+            RealServer.Answer answer = SERVER.upload(
+                    "/api/songs/import?preview=true", zip(Map.of("chart.txt", "| C |", "song.json", song)));
+            assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        }
     }
 
     @Test

@@ -126,7 +126,7 @@ public class Sieve {
                         kept.add(value.get(i));
                     }
                 }
-                stays.set(name, kept);
+                keep(stays, name, kept, whole);
             } else if (value.isObject() && !passesQuietly(whole.apply(value))) {
                 ObjectNode kept = json.createObjectNode();
                 value.properties().forEach(each -> {
@@ -136,9 +136,19 @@ public class Sieve {
                         kept.set(each.getKey(), each.getValue());
                     }
                 });
-                stays.set(name, kept);
+                keep(stays, name, kept, whole);
             } else if (passes(name, whole.apply(value))) {
                 stays.set(name, value);
+            }
+        }
+
+        /** What is left of several, where several may stand there at all; of how many there may be {@link #cut}. */
+        private void keep(ObjectNode stays, String name, JsonNode kept, UnaryOperator<JsonNode> whole) {
+            try {
+                json.treeToValue(whole.apply(kept), ChoicesRequest.class);
+                stays.set(name, kept);
+            } catch (JacksonException wrongKind) {
+                tell(name, ProblemDocuments.describe(wrongKind));
             }
         }
 
