@@ -68,6 +68,15 @@ public record Choice<T>(
 
     private static final String AUTO = "auto";
 
+    /** The same whatever figures there are. */
+    public static <N> Things things(
+            List<N> all, Function<N, String> id, Function<N, String> name, Function<N, String> use) {
+        List<Thing> things = all.stream()
+                .map(each -> new Thing(id.apply(each), name.apply(each), use.apply(each)))
+                .toList();
+        return book -> things;
+    }
+
     /** All figures of a hand. */
     public static Things figures(boolean ofRightHand) {
         return book -> (ofRightHand ? FigureBook.ofTheRightHand().and(book) : book)

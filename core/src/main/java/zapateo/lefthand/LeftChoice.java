@@ -34,9 +34,7 @@ public final class LeftChoice {
                     Range.id("auto or the id of a bass line"),
                     LEFT,
                     "what the basses do in place of the figure's own")
-            .naming(book -> BassLine.all().stream()
-                    .map(each -> new Choice.Thing(each.id(), each.name(), each.use()))
-                    .toList())
+            .naming(Choice.things(BassLine.all(), BassLine::id, BassLine::name, BassLine::use))
             .orAuto()
             .in(ROWS);
 
@@ -48,9 +46,7 @@ public final class LeftChoice {
 
     public static final Choice<String> LEAD_IN = Choice.row(
                     "leadIn", Range.id("auto or the id of a lead-in"), LEFT, "how a change is led into")
-            .naming(book -> LeadIn.all().stream()
-                    .map(each -> new Choice.Thing(each.id(), each.name(), each.use()))
-                    .toList())
+            .naming(Choice.things(LeadIn.all(), LeadIn::id, LeadIn::name, LeadIn::use))
             .offering(LeftChoice::whereALineIs)
             .usuallyOf(figure -> figure.manner().leadIn())
             .orAuto()
@@ -62,9 +58,7 @@ public final class LeftChoice {
                     Range.id("auto or the id of a voicing"),
                     LEFT,
                     "which tones of a chord are taken together")
-            .naming(book -> Voicing.all().stream()
-                    .map(each -> new Choice.Thing(each.id(), each.name(), each.use()))
-                    .toList())
+            .naming(Choice.things(Voicing.all(), Voicing::id, Voicing::name, Voicing::use))
             .offering(figure -> Optional.of(figure.manner().voicings()))
             .usuallyOf(figure -> figure.manner().voicings().stream().findFirst())
             .orAuto()
