@@ -248,6 +248,13 @@ export function useThereIs() {
   });
 }
 
+const NO_ROLES: ThereIs["roles"] = [];
+
+/** What strokes of a figure can play. */
+export function useRoles(): ThereIs["roles"] {
+  return useThereIs().data?.roles ?? NO_ROLES;
+}
+
 export function useFitting(figure: string | null) {
   return useQuery<Fitting[], Refused>({
     queryKey: ["fitting", figure],

@@ -2885,6 +2885,14 @@ export interface components {
             /** @description whether both hands go up the chord together before a section; expected true or false; where it is absent false */
             unison?: boolean;
         };
+        RoleView: {
+            alone: boolean;
+            brief: string;
+            /** @enum {string} */
+            hand: "L" | "R";
+            id: string;
+            name: string;
+        };
         RolledView: {
             /** @enum {string} */
             kind: "quick" | "broken";
@@ -3331,6 +3339,7 @@ export interface components {
         ThereIsView: {
             choices: components["schemas"]["ChoiceView"][];
             costs: components["schemas"]["WeighedView"][];
+            roles: components["schemas"]["RoleView"][];
             spacings: string[];
         };
         TiringView: {

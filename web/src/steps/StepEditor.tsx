@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import { planks } from "./count";
 import type { EditedStroke } from "./edited";
-import { following, shown, spoken, stepped } from "./roles";
+import { following, type Role, shown, spoken, stepped } from "./roles";
 import { Foot } from "./StepLine";
 
 const HANDS = { L: "Left", R: "Right" } as const;
@@ -12,6 +12,7 @@ const HANDS = { L: "Left", R: "Right" } as const;
  * roles, Shift with them pulls.
  */
 export function StepEditor({
+  roles,
   strokes,
   at,
   hands,
@@ -22,6 +23,7 @@ export function StepEditor({
   onAt,
   onChange,
 }: {
+  roles: Role[];
   strokes: EditedStroke[];
   /** Which of them is taken. */
   at: number | null;
@@ -40,7 +42,7 @@ export function StepEditor({
       {hands.map((hand) => (
         <Floor
           key={hand}
-          {...{ strokes, at, hand, barTicks, unit, floor, markOf, onAt, onChange }}
+          {...{ roles, strokes, at, hand, barTicks, unit, floor, markOf, onAt, onChange }}
           both={hands.length > 1}
         />
       ))}
@@ -60,6 +62,7 @@ export function StepEditor({
 }
 
 function Floor({
+  roles: all,
   strokes,
   at,
   hand,
@@ -71,6 +74,7 @@ function Floor({
   onAt,
   onChange,
 }: {
+  roles: Role[];
   strokes: EditedStroke[];
   at: number | null;
   hand: "L" | "R";
@@ -118,7 +122,7 @@ function Floor({
       setStop(next);
       row.current?.querySelectorAll<HTMLElement>("[data-place]")[next]?.focus();
     } else if (up !== undefined) {
-      if (stroke && index !== undefined) set(index, { roles: stepped(stroke, up, both) });
+      if (stroke && index !== undefined) set(index, { roles: stepped(all, stroke, up, both) });
     } else if (event.key === "Delete" || event.key === "Backspace") {
       if (index !== undefined)
         onChange(
@@ -158,7 +162,7 @@ function Floor({
               data-place
               tabIndex={place === Math.min(stop, places.length - 1) ? 0 : -1}
               aria-pressed={taken}
-              aria-label={`${HANDS[hand]} hand on ${plank?.count || "…"}: ${found ? `${shown(found.stroke)}, ${spoken(found.stroke)}` : "rest"}`}
+              aria-label={`${HANDS[hand]} hand on ${plank?.count || "…"}: ${found ? `${shown(all, found.stroke)}, ${spoken(all, found.stroke)}` : "rest"}`}
               style={{ left: `${(tick / barTicks) * 100}%`, width: `${((until - tick) / barTicks) * 100}%` }}
               onFocus={() => setStop(place)}
               onClick={() => (found ? onAt(found.index) : lay(tick))}
@@ -171,7 +175,7 @@ function Floor({
                 >
                   <span className="max-w-full truncate font-serif leading-5">
                     {found.stroke.rolled ? "~" : ""}
-                    {shown(found.stroke)}
+                    {shown(all, found.stroke)}
                     {found.stroke.accent ? " ‹" : ""}
                   </span>
                   <svg viewBox="0 9 12 22" className="block h-8 w-[1.1rem]" aria-hidden="true">

@@ -2,7 +2,7 @@ import { fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import type { EditedStroke } from "./edited";
-import { following, rolesOf, shown, spoken, stepped } from "./roles";
+import { following, type Role, rolesOf, shown, spoken, stepped } from "./roles";
 import { StepEditor } from "./StepEditor";
 
 function stroke(written: string, hand: "L" | "R" = "L"): EditedStroke {
@@ -18,6 +18,36 @@ function written(strokes: EditedStroke[]): string {
     .join(" ");
 }
 
+/** As the server tells them. */
+const ROLES: Role[] = (
+  [
+    ["5_", "L", "fifth below", "5_"],
+    ["1", "L", "bass", "1"],
+    ["3", "L", "third", "3"],
+    ["5", "L", "fifth", "5"],
+    ["6", "L", "sixth", "6"],
+    ["7", "L", "seventh", "7"],
+    ["8", "L", "octave", "8"],
+    ["9", "L", "ninth", "9"],
+    ["10", "L", "tenth", "10"],
+    ["12", "L", "twelfth", "12"],
+    ["c", "L", "close chord", "c"],
+    ["s", "L", "guide tones", "s"],
+    ["v", "L", "the voicing", "v"],
+    ["w", "L", "walking note", "w"],
+    ["L", "L", "lead-in", "L"],
+    ["d", "L", "passing diminished", "d"],
+    ["cl", "R", "the lowest", "low"],
+    ["cu", "R", "all but the lowest", "upper"],
+    ["c", "R", "the whole chord", "all"],
+    ["ct", "R", "the top", "top"],
+    ["c1", "R", "first from below", "c1"],
+    ["c2", "R", "second", "c2"],
+    ["c3", "R", "third", "c3"],
+    ["c4", "R", "fourth", "c4"],
+  ] as const
+).map(([id, hand, name, brief]) => ({ id, hand, name, brief, alone: !/^[0-9]/.test(id) }));
+
 type Now = { strokes: EditedStroke[] };
 
 function Bar({ now, hand }: { now: Now; hand: "L" | "R" }) {
@@ -25,6 +55,7 @@ function Bar({ now, hand }: { now: Now; hand: "L" | "R" }) {
   const [at, setAt] = useState<number | null>(null);
   return (
     <StepEditor
+      roles={ROLES}
       strokes={strokes}
       at={at}
       hands={[hand]}
@@ -95,19 +126,19 @@ describe("the step line while it is written", () => {
 
 describe("what a stroke plays", () => {
   it("is stepped within its hand's roles; several together stay", () => {
-    expect(stepped(stroke("1@0:480"), -1, false)).toBe("5_");
-    expect(stepped(stroke("5_@0:480"), -1, false)).toBe("5_");
-    expect(stepped(stroke(">1@0:480"), 1, false)).toBe(">3");
-    expect(stepped(stroke("3+5@0:480"), 1, false)).toBe("3+5");
-    expect(stepped(stroke("cl@0:480", "R"), 1, false)).toBe("cu");
-    expect(rolesOf("R", false).map(([role]) => role)).not.toContain("1");
-    expect(rolesOf("R", true).map(([role]) => role)).toContain("5");
+    expect(stepped(ROLES, stroke("1@0:480"), -1, false)).toBe("5_");
+    expect(stepped(ROLES, stroke("5_@0:480"), -1, false)).toBe("5_");
+    expect(stepped(ROLES, stroke(">1@0:480"), 1, false)).toBe(">3");
+    expect(stepped(ROLES, stroke("3+5@0:480"), 1, false)).toBe("3+5");
+    expect(stepped(ROLES, stroke("cl@0:480", "R"), 1, false)).toBe("cu");
+    expect(rolesOf(ROLES, "R", false).map((role) => role.id)).not.toContain("1");
+    expect(rolesOf(ROLES, "R", true).map((role) => role.id)).toContain("5");
   });
   it("is said in words and shown in short", () => {
-    expect(spoken(stroke("1+10@0:480"))).toBe("bass and tenth");
-    expect(spoken(stroke(">1@3360:480"))).toBe("early bass");
-    expect(shown(stroke("cu@0:480", "R"))).toBe("upper");
-    expect(shown(stroke("c@0:480"))).toBe("c");
+    expect(spoken(ROLES, stroke("1+10@0:480"))).toBe("bass and tenth");
+    expect(spoken(ROLES, stroke(">1@3360:480"))).toBe("early bass");
+    expect(shown(ROLES, stroke("cu@0:480", "R"))).toBe("upper");
+    expect(shown(ROLES, stroke("c@0:480"))).toBe("c");
   });
   it("goes on from the stroke before", () => {
     expect(following(undefined, "L")).toBe("1");

@@ -1,46 +1,23 @@
+import type { ThereIs } from "../api/client";
 import type { EditedStroke } from "./edited";
 
-/** What a stroke can play, by the hand's own words; in the order they are stepped through. */
-const LEFT: [string, string][] = [
-  ["5_", "fifth below"],
-  ["1", "bass"],
-  ["3", "third"],
-  ["5", "fifth"],
-  ["6", "sixth"],
-  ["7", "seventh"],
-  ["8", "octave"],
-  ["9", "ninth"],
-  ["10", "tenth"],
-  ["12", "twelfth"],
-  ["c", "close chord"],
-  ["s", "guide tones"],
-  ["v", "the voicing"],
-  ["w", "walking note"],
-  ["L", "lead-in"],
-  ["d", "passing diminished"],
-];
+/** What a stroke can play, as the server tells it. */
+export type Role = ThereIs["roles"][number];
 
-const RIGHT: [string, string][] = [
-  ["cl", "the lowest"],
-  ["cu", "all but the lowest"],
-  ["c", "the whole chord"],
-  ["ct", "the top"],
-  ["c1", "first from below"],
-  ["c2", "second"],
-  ["c3", "third"],
-  ["c4", "fourth"],
-];
+/** The roles of a hand, in the order they are stepped through; those of both where a figure has both. */
+export function rolesOf(roles: Role[], hand: "L" | "R", both: boolean): Role[] {
+  const own = roles.filter((role) => role.hand === hand);
+  return hand === "R" && both ? [...own, ...roles.filter((role) => role.hand === "L" && isOfBoth(role))] : own;
+}
 
-const ALONE = ["w", "L", "v", "c", "s", "n", "d", "cl", "cu", "ct"];
-
-/** The roles of a hand; those of both where a figure has both. */
-export function rolesOf(hand: "L" | "R", both: boolean): [string, string][] {
-  return hand === "L" ? LEFT : both ? [...RIGHT, ...LEFT.filter(([role]) => /^[0-9]|^d$/.test(role))] : RIGHT;
+/** Single tones, and what passes over a walking line. */
+function isOfBoth(role: Role): boolean {
+  return !role.alone || role.id === "d";
 }
 
 /** Whether a role is struck without others. */
-export function isAlone(role: string): boolean {
-  return ALONE.includes(role) || /^c[1-4]$/.test(role);
+export function isAlone(roles: Role[], id: string): boolean {
+  return roles.some((role) => role.id === id && role.alone);
 }
 
 export function isEarly(roles: string): boolean {
@@ -58,13 +35,10 @@ export function together(roles: string[], early: boolean): string {
 }
 
 /** As it stands over its step: a figure's own sign, for the right hand's chords a word. */
-export function shown(stroke: EditedStroke): string {
-  return stroke.hand === "R"
-    ? stroke.roles.replace(/^(>?)(c[ltu]?)$/, (_all, early, role) => early + (SHORT[role] ?? role))
-    : stroke.roles;
+export function shown(roles: Role[], stroke: EditedStroke): string {
+  const brief = roles.find((role) => role.hand === stroke.hand && role.id === stroke.roles.replace(/^>/, ""))?.brief;
+  return brief === undefined ? stroke.roles : `${isEarly(stroke.roles) ? ">" : ""}${brief}`;
 }
-
-const SHORT: Record<string, string> = { c: "all", cl: "low", cu: "upper", ct: "top" };
 
 /**
  * What a new stroke plays after the one before it: the right hand's chord and its lowest and upper notes in turn, bass
@@ -77,9 +51,9 @@ export function following(before: EditedStroke | undefined, hand: "L" | "R"): st
 }
 
 /** The next role up or down; a stroke of several keeps them. */
-export function stepped(stroke: EditedStroke, by: number, both: boolean): string {
+export function stepped(all: Role[], stroke: EditedStroke, by: number, both: boolean): string {
   const roles = single(stroke.roles);
-  const known = rolesOf(stroke.hand, both).map(([role]) => role);
+  const known = rolesOf(all, stroke.hand, both).map((role) => role.id);
   const at = known.indexOf(roles[0] ?? "");
   if (roles.length !== 1 || at < 0) return stroke.roles;
   const next = known[Math.min(known.length - 1, Math.max(0, at + by))] ?? stroke.roles;
@@ -87,8 +61,11 @@ export function stepped(stroke: EditedStroke, by: number, both: boolean): string
 }
 
 /** "fifth", "bass and tenth", "early bass". */
-export function spoken(stroke: EditedStroke): string {
-  const words = new Map([...LEFT, ...(stroke.hand === "R" ? RIGHT : [])]);
+export function spoken(all: Role[], stroke: EditedStroke): string {
+  const hands = stroke.hand === "R" ? ["L", "R"] : ["L"];
+  const words = new Map(
+    hands.flatMap((hand) => rolesOf(all, hand as "L" | "R", false).map((role) => [role.id, role.name])),
+  );
   const said = single(stroke.roles).map((role) => words.get(role) ?? role);
   const last = said.pop();
   return `${isEarly(stroke.roles) ? "early " : ""}${said.length > 0 ? `${said.join(", ")} and ` : ""}${last}`;

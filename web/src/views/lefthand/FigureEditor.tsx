@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { api, type Figure, type FigureDrafted, Refused, take } from "../../api/client";
+import { useRoles } from "../../api/queries";
 import type { TriedFigure } from "../../song/desk";
 import { useSettled } from "../../song/useSettled";
 import { usualUnit } from "../../steps/edited";
@@ -41,6 +42,7 @@ export function FigureEditor({
 }) {
   const queries = useQueryClient();
   const ofRight = figure.hands.every((hand) => hand === "R");
+  const roles = useRoles();
   const [now, setNow] = useState<EditedFigure>(() => {
     const opened = edited(
       figure,
@@ -168,6 +170,7 @@ export function FigureEditor({
 
       <div className="mt-2">
         <StepEditor
+          roles={roles}
           strokes={now.strokes}
           at={at}
           hands={ofRight ? ["R"] : ["R", "L"]}
@@ -185,6 +188,7 @@ export function FigureEditor({
 
       {chosen ? (
         <StrokePanel
+          roles={roles}
           stroke={chosen}
           both={!ofRight}
           unit={Number(unit)}

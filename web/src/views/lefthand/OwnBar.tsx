@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { type Arrangement, api, type Figure, type FigureDrafted, type Options, take } from "../../api/client";
+import { useRoles } from "../../api/queries";
 import { type EditedStroke, usualUnit } from "../../steps/edited";
 import { StepEditor } from "../../steps/StepEditor";
 import { Choice } from "../../ui/Choice";
@@ -33,6 +34,7 @@ export function OwnBar({
   onClose: () => void;
 }) {
   const here = arrangement.bars[bar];
+  const roles = useRoles();
   const [strokes, setStrokes] = useState<EditedStroke[]>(() => strokesOf(arrangement, bar));
   const [at, setAt] = useState<number | null>(null);
   const [unit, setUnit] = useState(() => String(usualUnit(strokes)));
@@ -99,6 +101,7 @@ export function OwnBar({
         </p>
       </div>
       <StepEditor
+        roles={roles}
         strokes={strokes}
         at={at}
         hands={figure.hands.includes("R") ? ["R", "L"] : ["L"]}
@@ -111,6 +114,7 @@ export function OwnBar({
       />
       {chosen ? (
         <StrokePanel
+          roles={roles}
           stroke={chosen}
           both={figure.hands.includes("R")}
           unit={Number(unit)}

@@ -1,10 +1,11 @@
 import type { EditedStroke } from "../../steps/edited";
-import { isAlone, isEarly, rolesOf, single, together } from "../../steps/roles";
+import { isAlone, isEarly, type Role, rolesOf, single, together } from "../../steps/roles";
 import { CheckField } from "../../ui/CheckField";
 import { Choice } from "../../ui/Choice";
 
 /** One stroke of a figure that is being written: what it plays, how long, how. */
 export function StrokePanel({
+  roles: all,
   stroke,
   both,
   unit,
@@ -12,6 +13,7 @@ export function StrokePanel({
   onChange,
   onLift,
 }: {
+  roles: Role[];
   stroke: EditedStroke;
   /** Whether it belongs to what both hands play. */
   both: boolean;
@@ -24,7 +26,7 @@ export function StrokePanel({
   const roles = single(stroke.roles);
   const write = (next: string[], ofNext: boolean) => onChange({ roles: together(next, ofNext) });
   const toggle = (role: string) => {
-    if (isAlone(role) || roles.some(isAlone)) write([role], early);
+    if (isAlone(all, role) || roles.some((each) => isAlone(all, each))) write([role], early);
     else {
       const next = roles.includes(role) ? roles.filter((each) => each !== role) : [...roles, role];
       if (next.length > 0)
@@ -41,7 +43,7 @@ export function StrokePanel({
     <div className="mt-2 flex flex-wrap items-end gap-x-4 gap-y-1">
       <fieldset className="flex flex-wrap gap-1">
         <legend className="text-quiet">What it plays</legend>
-        {rolesOf(stroke.hand, both).map(([role, name]) => (
+        {rolesOf(all, stroke.hand, both).map(({ id: role, name }) => (
           <button
             key={role}
             type="button"

@@ -200,6 +200,7 @@ describe("the choices", () => {
           choices: TABLE,
           costs: [{ id: "mud", name: "Mud low down", unit: "each", weight: 6 }],
           spacings: [],
+          roles: [],
         }}
         suggested={SUGGESTED}
         onChoose={onChoose}

@@ -107,6 +107,26 @@ public record Role(Kind kind, int degree, int sign, boolean ofNext) {
             IntStream.rangeClosed(0, HIGHEST).mapToObj(String::valueOf).toList();
     private static final Pattern NUMBER = Pattern.compile("([♯♭#b]?)(1|[3-9]|1[0-9]|2[0-4])");
 
+    /** What one who writes a figure steps through, hand by hand. */
+    private static final Map<Side, List<Role>> OFFERED = Map.of(
+            Side.LEFT, parsed("5_ 1 3 5 6 7 8 9 10 12 c s v w L d"), Side.RIGHT, parsed("cl cu c ct c1 c2 c3 c4"));
+
+    private static List<Role> parsed(String roles) {
+        return Stream.of(roles.split(" ")).map(Role::parse).toList();
+    }
+
+    public static List<Role> offered(Side hand) {
+        return OFFERED.get(hand);
+    }
+
+    /** Whether it is struck without others: it says all that a stroke plays. */
+    public boolean isAlone() {
+        return switch (kind) {
+            case TONE, FIFTH_BELOW, ROOT_ABOVE, ROOT_NEAR, FIFTH_OF_BASS, FIFTH_OF_BASS_BELOW -> false;
+            default -> true;
+        };
+    }
+
     public static Role tone(int degree) {
         return new Role(Kind.TONE, degree, 0, false);
     }

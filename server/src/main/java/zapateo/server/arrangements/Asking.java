@@ -1,5 +1,6 @@
 package zapateo.server.arrangements;
 
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -24,6 +25,8 @@ import zapateo.part.Reason;
 import zapateo.part.Stroke;
 import zapateo.pitch.Pitch;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
 import zapateo.server.bounds.LongText;
 import zapateo.server.bounds.PlaceInSong;
 import zapateo.server.figures.Figures;
@@ -216,11 +219,23 @@ public class Asking {
     public record WeighedView(String id, String name, String unit, double weight) {}
 
     /**
+     * What a stroke of a figure can play.
+     *
+     * @param id in the handbook's signs
+     * @param brief how it stands over its step
+     * @param alone whether it is struck without others
+     */
+    public record RoleView(
+            String id, @Schema(allowableValues = {"L", "R"}) String hand, String name, String brief, boolean alone) {}
+
+    /**
      * What there is to choose from.
      *
      * @param spacings how strokes can be spaced
+     * @param roles of the left hand and of the right, as one steps through them
      */
-    public record ThereIsView(List<ChoiceView> choices, List<WeighedView> costs, List<String> spacings) {}
+    public record ThereIsView(
+            List<ChoiceView> choices, List<WeighedView> costs, List<String> spacings, List<RoleView> roles) {}
 
     ThereIsView thereIs() {
         return new ThereIsView(
@@ -228,6 +243,12 @@ public class Asking {
                 Weights.all().stream()
                         .map(each -> new WeighedView(each.id(), each.name(), each.unit(), each.weight()))
                         .toList(),
-                Spacing.names());
+                Spacing.names(),
+                Stream.of(Side.LEFT, Side.RIGHT)
+                        .flatMap(hand -> Role.offered(hand).stream().map(role -> {
+                            String[] said = words.step(hand, role);
+                            return new RoleView(role.toString(), hand.letter(), said[0], said[1], role.isAlone());
+                        }))
+                        .toList());
     }
 }

@@ -6,6 +6,8 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.stereotype.Component;
 import zapateo.part.Reason;
+import zapateo.rhythm.Role;
+import zapateo.rhythm.Side;
 
 /** Words for reasons, from {@code reasons.properties}: a reason's arguments stand in braces by their names. */
 @Component
@@ -18,6 +20,12 @@ public class ReasonWords {
     /** What a role of figures and voicings is called. */
     public String role(String written) {
         return words.containsKey("role-" + written) ? words.getString("role-" + written) : written;
+    }
+
+    /** What a role is called where a figure is written for a hand, and how it stands over its step. */
+    public String[] step(Side hand, Role role) {
+        String[] said = words.getString("step-" + hand.letter() + "-" + role).split(" \\| ");
+        return new String[] {said[0], said.length > 1 ? said[1] : role.toString()};
     }
 
     /** Whether there are words for a code. */
