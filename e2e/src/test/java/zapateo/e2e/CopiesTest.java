@@ -259,8 +259,11 @@ class CopiesTest {
         Files.writeString(copies.resolve("before-restore-2026-01-01-000000.tar"), "old");
         // As an older Zapateo left it.
         folder.run("database", "start", folder.home().toString());
-        sql(folder, "drop table evening_set; delete from flyway_schema_history where version in ('8', '9')");
-        folder.started().says("before-upgrade-7-to-9.tar");
+        sql(
+                folder,
+                "drop table evening_set; alter table song drop column figure; "
+                        + "delete from flyway_schema_history where version in ('8', '9', '10')");
+        folder.started().says("before-upgrade-7-to-10.tar");
         Await.until(
                 "a copy of today",
                 () -> names(copies).stream()
