@@ -80,11 +80,8 @@ public final class HttpLoad {
         Supplier<HttpRequest> cold = () -> load.arrange(another(load.next.incrementAndGet()), "spread-eighths");
         for (String figure : List.of("spread-eighths", "stride-root-chord")) {
             System.out.printf(
-                    "answer for 64 bars of %s: %d bytes as the page asks for it, %d with each stroke's notes told "
-                            + "there%n",
-                    figure,
-                    load.bytes(load.arrange(LongChart.TEXT, figure)).length,
-                    load.bytes(load.arrange("", LongChart.TEXT, figure)).length);
+                    "answer for 64 bars of %s: %d bytes%n",
+                    figure, load.bytes(load.arrange(LongChart.TEXT, figure)).length);
         }
         load.round(1, WARM_UP, cold);
         say(
@@ -152,14 +149,9 @@ public final class HttpLoad {
                 + " |\n";
     }
 
-    /** As the page asks. */
     private HttpRequest arrange(String chart, String figure) {
-        return arrange("", chart, figure);
-    }
-
-    private HttpRequest arrange(String query, String chart, String figure) {
         return post(
-                "/api/arrangements" + query,
+                "/api/arrangements",
                 "{\"chart\":\"" + chart.replace("\n", "\\n") + "\",\"choices\":{\"figure\":\"" + figure + "\"}}");
     }
 
