@@ -19,6 +19,8 @@ public final class RightChoice {
     private static final Set<Place> RIGHT = EnumSet.of(Place.RIGHT);
     private static final Set<Place> MANNERS = EnumSet.of(Place.RIGHT, Place.RIGHT_SECTION);
     private static final int MOST_BARS = 2000;
+    private static final Range<List<Integer>> BARS =
+            Range.wholes("a list of bars' numbers, at most " + MOST_BARS, 0, MOST_BARS, 0, Integer.MAX_VALUE);
     private static final List<Choice<?>> ROWS = new ArrayList<>();
 
     public static final Choice<Style> STYLE = Choice.row(
@@ -60,11 +62,7 @@ public final class RightChoice {
                     "fills", Range.seed(), RIGHT, "of what is played where the melody rests; open leaves its rests")
             .in(ROWS);
 
-    public static final Choice<List<Integer>> PLAIN = Choice.row(
-                    "plain",
-                    Range.wholes("a list of bars' numbers, at most " + MOST_BARS, 0, MOST_BARS, 0, Integer.MAX_VALUE),
-                    RIGHT,
-                    "bars whose rests stay rests")
+    public static final Choice<List<Integer>> PLAIN = Choice.row("plain", BARS, RIGHT, "bars whose rests stay rests")
             .usually(List.of())
             .in(ROWS);
 
@@ -74,10 +72,7 @@ public final class RightChoice {
             .in(ROWS);
 
     public static final Choice<List<Integer>> AS_THEY_ARE = Choice.row(
-                    "asTheyAre",
-                    Range.wholes("a list of bars' numbers, at most " + MOST_BARS, 0, MOST_BARS, 0, Integer.MAX_VALUE),
-                    RIGHT,
-                    "bars in which the hands may run together")
+                    "asTheyAre", BARS, RIGHT, "bars in which the hands may run together")
             .usually(List.of())
             .in(ROWS);
 

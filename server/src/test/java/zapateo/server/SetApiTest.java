@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
@@ -96,18 +97,16 @@ class SetApiTest {
                 .json();
         assertThat(tonight.path("chart").asString()).contains("Key: E♭");
         assertThat(tonight.path("tempo").asInt()).isEqualTo(120);
-        JsonNode other2 = SERVER.post("/api/sets/tonight", item(one, "arrangement", other))
+        JsonNode shorter = SERVER.post("/api/sets/tonight", item(one, "arrangement", other))
                 .json();
-        assertThat(other2.path("choices"))
+        assertThat(shorter.path("choices"))
                 .isEqualTo(SERVER.get("/api/songs/" + one)
                         .json()
                         .path("others")
                         .get(0)
                         .path("choices"));
-        assertThat(other2.path("tempo").isNull()).isTrue();
-        assertThat(SERVER.post(
-                                "/api/sets/tonight",
-                                item(java.util.UUID.randomUUID().toString()))
+        assertThat(shorter.path("tempo").isNull()).isTrue();
+        assertThat(SERVER.post("/api/sets/tonight", item(UUID.randomUUID().toString()))
                         .status())
                 .isEqualTo(404);
         assertThat(SERVER.post("/api/sets/tonight", Map.of("minutes", 5)).status())

@@ -246,8 +246,9 @@ public class Asking {
                 Spacing.names(),
                 Stream.of(Side.LEFT, Side.RIGHT)
                         .flatMap(hand -> Role.offered(hand).stream().map(role -> {
-                            String[] said = words.step(hand, role);
-                            return new RoleView(role.toString(), hand.letter(), said[0], said[1], role.isAlone());
+                            ReasonWords.Step said = words.step(hand, role);
+                            return new RoleView(
+                                    role.toString(), hand.letter(), said.name(), said.brief(), role.isAlone());
                         }))
                         .toList());
     }

@@ -22,10 +22,13 @@ public class ReasonWords {
         return words.containsKey("role-" + written) ? words.getString("role-" + written) : written;
     }
 
-    /** What a role is called where a figure is written for a hand, and how it stands over its step. */
-    public String[] step(Side hand, Role role) {
+    /** @param brief how it stands over its step */
+    public record Step(String name, String brief) {}
+
+    /** What a role is called where a figure is written for a hand. */
+    public Step step(Side hand, Role role) {
         String[] said = words.getString("step-" + hand.letter() + "-" + role).split(" \\| ");
-        return new String[] {said[0], said.length > 1 ? said[1] : role.toString()};
+        return new Step(said[0], said.length > 1 ? said[1] : role.toString());
     }
 
     /** Whether there are words for a code. */

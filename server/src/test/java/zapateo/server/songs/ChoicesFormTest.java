@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.lang.reflect.RecordComponent;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -41,7 +43,7 @@ class ChoicesFormTest {
     @ValueSource(strings = {"{}", "{\"figure\": \"held\"}", "{\"right\": {\"style\": \"none\"}}", "all"})
     void what_is_kept_is_what_was_sent(String text) {
         ChoicesRequest sent = JSON.readValue(text.equals("all") ? ALL : text, ChoicesRequest.class);
-        ObjectNode written = new StoredChoices(sent, java.util.Map.of()).written(JSON);
+        ObjectNode written = new StoredChoices(sent, Map.of()).written(JSON);
         assertThat(written.path("format").asInt()).isEqualTo(4);
         assertThat(StoredChoices.read(JSON, JSON.readTree(written.toString())).choices())
                 .isEqualTo(sent);
@@ -92,7 +94,7 @@ class ChoicesFormTest {
         } else {
             String list = part == ChoicesRequest.OverrideRequest.class
                     ? "overrides"
-                    : part.getSimpleName().replace("Request", "s").toLowerCase(java.util.Locale.ROOT);
+                    : part.getSimpleName().replace("Request", "s").toLowerCase(Locale.ROOT);
             (list.equals("licks") ? sent.putObject("right") : sent)
                     .putArray(list)
                     .add(all);
