@@ -121,3 +121,10 @@ export const scoreOf = (asked: Asked, from: number, to: number, fingers: Fingers
       }) as unknown as Promise<{ data?: string; error?: unknown; response: Response }>,
     ),
 });
+
+/** Which way each level takes now; the arrangement has the last ones until they are known. */
+export const waysOf = (asked: Asked) => ({
+  queryKey: ["ways", asked],
+  queryFn: async ({ signal }: QueryFunctionContext): Promise<number[]> =>
+    (await take(api.POST("/api/arrangements/ways", { signal, body: requestOf(asked) }))).ways,
+});

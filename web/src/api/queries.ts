@@ -1,11 +1,9 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import type { FingersShown } from "../score/fingers";
-import { type Asked, arrangementOf, chartOf, type Doubles, handsAsked, requestOf, scoreOf } from "./asking";
+import { type Asked, arrangementOf, handsAsked, requestOf, scoreOf } from "./asking";
 import {
   type Arrangement,
   api,
-  type ChartView,
   type Colour,
   type ColourBook,
   type EasierWay,
@@ -144,23 +142,9 @@ export function useRepertoire() {
   });
 }
 
-/** The chart as read; while a new text is read the last one stays. */
-export function useChart(text: string, doubles: Doubles) {
-  return useQuery<ChartView, Refused>({ ...chartOf(text, doubles), placeholderData: keepPreviousData, retry: false });
-}
-
-/** While it cannot be had, the last one stays; only a chart that has no bars takes it away. */
+/** While a new one is on its way the last stays. */
 export function useArrangement(asked: Asked) {
-  const [last, keep] = useState<Arrangement | undefined>();
-  const found = useQuery<Arrangement, Refused>({
-    ...arrangementOf(asked),
-    placeholderData: keepPreviousData,
-    retry: false,
-  });
-  if (found.data && found.data !== last) keep(found.data);
-  // What is read here is what a page renders again for.
-  const { error, isPlaceholderData, refetch } = found;
-  return { error, isPlaceholderData, refetch, data: found.data ?? (error?.problems.length === 0 ? last : undefined) };
+  return useQuery<Arrangement, Refused>({ ...arrangementOf(asked), placeholderData: keepPreviousData, retry: false });
 }
 
 /** The same with what makes each bar hard; its strokes are those of the other. */
@@ -177,17 +161,6 @@ export function useHardness(asked: Asked) {
       ),
     placeholderData: keepPreviousData,
     retry: false,
-  });
-}
-
-/** Which way each level takes now; the arrangement has the last ones until they are known. */
-export function useWays(asked: Asked, enabled: boolean) {
-  return useQuery<number[], Refused>({
-    queryKey: ["ways", asked],
-    queryFn: async ({ signal }) =>
-      (await take(api.POST("/api/arrangements/ways", { signal, body: requestOf(asked) }))).ways,
-    retry: false,
-    enabled,
   });
 }
 

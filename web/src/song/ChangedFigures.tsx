@@ -4,7 +4,7 @@ import { api, type Choices, take } from "../api/client";
 import { useFigures } from "../api/queries";
 import { LinkButton } from "../ui/LinkButton";
 import { Notice } from "../ui/Notice";
-import type { DraftDesk } from "./useDraft";
+import type { DraftDesk } from "./openDraft";
 
 /**
  * Figures of one's own that are other ones now than when the song was kept: it goes on with what they are, or has back

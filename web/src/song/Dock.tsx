@@ -1,7 +1,5 @@
 import { Popover, PopoverButton, PopoverPanel } from "@headlessui/react";
 import { useMemo } from "react";
-import type { Arrangement, Tone } from "../api/client";
-import type { Aim } from "../keyboard/AimKey";
 import { Keyboard } from "../keyboard/Keyboard";
 import { PlaysOn } from "../sound/PlaysOn";
 import { isPlaying, playedStrokes, usePlaying } from "../sound/playing";
@@ -11,6 +9,7 @@ import { CheckField } from "../ui/CheckField";
 import { Choice } from "../ui/Choice";
 import { LinkButton } from "../ui/LinkButton";
 import { beatSign } from "../ui/words";
+import { spanOf, useKeyboard, useSound, useTransport } from "./desk";
 import { Floor } from "./Floor";
 import { Tempo } from "./Tempo";
 
@@ -23,41 +22,9 @@ const METRONOME: { value: Metronome; label: string }[] = [
 ];
 
 /** Where the hands are: play, tempo, loop, metronome, and the keyboard with what sounds. */
-export function Dock({
-  arrangement,
-  selection,
-  sound,
-  struck,
-  spanMm,
-  shown,
-  aims,
-  onKey,
-  looping,
-  setLooping,
-  bpm,
-  setBpm,
-  level,
-  setLevel,
-  resetTempo,
-}: {
-  arrangement: Arrangement | undefined;
-  selection: [number, number];
-  sound: Sound;
-  struck: number | null;
-  /** Of the left hand. */
-  spanMm: number;
-  shown: Tone[] | null;
-  aims: Aim[];
-  onKey: ((midi: number, down: boolean) => void) | null;
-  looping: boolean;
-  setLooping: (on: boolean) => void;
-  bpm: number;
-  setBpm: (bpm: number) => void;
-  /** The one that holds where the music is looked at; null plays what was chosen. */
-  level: number | null;
-  setLevel: (level: number | null) => void;
-  resetTempo: (() => void) | null;
-}) {
+export function Dock() {
+  const sound = useSound();
+  const { arrangement, selection, looping, bpm, tempo, levelShown, setLooping, setTempo, takeLevel } = useTransport();
   const sounds = usePlaying(isPlaying);
   const counting = usePlaying((head) => head.counting);
   const vamping = usePlaying((head) => head.playing && (arrangement?.bars[head.bar]?.vamp ?? null) !== null);
@@ -81,13 +48,13 @@ export function Dock({
           <Floor bars={arrangement?.bars ?? []} first={selection[0]} sounds={sounds} />
         </button>
         <div>
-          <Tempo bpm={bpm} unit={beat} setBpm={setBpm} />
+          <Tempo bpm={bpm} unit={beat} setBpm={setTempo} />
           <p className="text-[0.86rem] text-quiet leading-tight">
             {sound.state === "loading" ? "tuning the piano …" : counting ? "counting in …" : `${beat}s a minute`}
-            {resetTempo && (
+            {tempo !== null && tempo !== arrangement?.tempo.bpm && (
               <button
                 type="button"
-                onClick={resetTempo}
+                onClick={() => setTempo(null)}
                 className="ml-1.5 underline decoration-dotted underline-offset-2"
               >
                 reset
@@ -99,12 +66,12 @@ export function Dock({
           <Choice
             slim
             label="Level (keys 1 to 5; 0 off)"
-            value={level === null ? "off" : String(level)}
+            value={levelShown === null ? "off" : String(levelShown)}
             options={[
               { value: "off", label: "level off" },
               ...["1", "2", "3", "4", "5"].map((each) => ({ value: each, label: `level ${each}` })),
             ]}
-            onChange={(value) => setLevel(value === "off" ? null : Number(value))}
+            onChange={(value) => takeLevel(value === "off" ? null : Number(value))}
           />
           <CheckField on={looping} onTurn={setLooping} title="Play these bars again and again (L)">
             loop {first === last ? first : `${first}–${last}`}
@@ -132,15 +99,7 @@ export function Dock({
       </div>
       <div className="min-w-0 flex-1 max-sm:hidden">
         <div className="mx-auto max-w-[62rem]">
-          <SoundingKeys
-            arrangement={arrangement}
-            from={selection[0]}
-            struck={struck}
-            spanMm={spanMm}
-            shown={shown}
-            aims={aims}
-            onKey={onKey}
-          />
+          <SoundingKeys />
         </div>
       </div>
     </section>
@@ -150,23 +109,9 @@ export function Dock({
 /**
  * The keyboard with what sounds, else with what is asked about, else with the first stroke of the bars that are taken.
  */
-function SoundingKeys({
-  arrangement,
-  from,
-  struck,
-  spanMm,
-  shown,
-  aims,
-  onKey,
-}: {
-  arrangement: Arrangement | undefined;
-  from: number;
-  struck: number | null;
-  spanMm: number;
-  shown: Tone[] | null;
-  aims: Aim[];
-  onKey: ((midi: number, down: boolean) => void) | null;
-}) {
+function SoundingKeys() {
+  const { arrangement, selection, struck, hand, shown, aims, onKey } = useKeyboard();
+  const [from] = selection;
   const sounds = usePlaying(isPlaying);
   const played = usePlaying(playedStrokes);
   const strokes = useMemo(() => {
@@ -177,7 +122,7 @@ function SoundingKeys({
   return (
     <Keyboard
       strokes={strokes}
-      spanMm={spanMm}
+      spanMm={spanOf(hand)}
       shown={sounds && !onKey ? null : shown}
       aims={aims}
       onKey={onKey ?? undefined}

@@ -5,10 +5,10 @@ import { useFingersShown } from "../score/fingers";
 import { Mark, PathMark } from "../ui/Mark";
 import { Scheme } from "../ui/Scheme";
 import { keyName } from "../ui/words";
+import { spanOf, useHeading } from "./desk";
 import { draftOf } from "./draft";
-import type { Keeping } from "./openDraft";
+import type { DraftDesk, Keeping } from "./openDraft";
 import { TitleField } from "./TitleField";
-import type { DraftDesk } from "./useDraft";
 import { Versions } from "./Versions";
 
 const PATH = [
@@ -36,22 +36,8 @@ const FILES = [
 ];
 
 /** The song's heading and the path of the work. */
-export function Masthead({
-  songId,
-  title,
-  chart,
-  desk,
-  spanMm,
-  onHelp,
-}: {
-  songId: string;
-  title: string;
-  chart: ChartView | undefined;
-  desk: DraftDesk;
-  /** Of the left hand in use, null until one was measured. */
-  spanMm: number | null;
-  onHelp: () => void;
-}) {
+export function Masthead() {
+  const { song, desk, chart, hand, setHelp } = useHeading();
   const { search, pathname } = useLocation();
   const here = `${pathname}${search}`;
   const fingers = useFingersShown();
@@ -64,7 +50,7 @@ export function Masthead({
       <Link to="/" aria-label="Repertoire" title="Repertoire" className="flex h-11 items-center">
         <Mark />
       </Link>
-      <TitleField title={title} desk={desk} />
+      <TitleField title={chart?.title ?? song.title} desk={desk} />
       <div className="flex shrink-0 items-baseline gap-x-3 text-quiet max-md:shrink">
         {chart && (
           <>
@@ -82,7 +68,7 @@ export function Masthead({
         {PATH.map((step, index) => (
           <NavLink
             key={step.view}
-            to={{ pathname: `/songs/${songId}/${step.view}`, search }}
+            to={{ pathname: `/songs/${song.id}/${step.view}`, search }}
             aria-current={index === at ? "page" : undefined}
             className={`flex items-center gap-2 whitespace-nowrap border-b-4 px-3 pt-1 max-2xl:px-1.5 max-xl:px-3 ${index === at ? "border-accent font-semibold text-accent" : "border-transparent"}`}
           >
@@ -114,7 +100,7 @@ export function Masthead({
         >
           ↷
         </button>
-        <Versions songId={songId} onTake={(state) => desk.change(draftOf(state))} />
+        <Versions songId={song.id} onTake={(state) => desk.change(draftOf(state))} />
         <Menu>
           <MenuButton className="h-10 whitespace-nowrap px-2">Take away ▾</MenuButton>
           <MenuItems
@@ -125,7 +111,7 @@ export function Masthead({
             {FILES.map((file) => (
               <MenuItem key={file.path}>
                 <a
-                  href={`/api/songs/${songId}/${file.path}${file.path.startsWith("export/musicxml") ? `&fingers=${fingers}` : ""}`}
+                  href={`/api/songs/${song.id}/${file.path}${file.path.startsWith("export/musicxml") ? `&fingers=${fingers}` : ""}`}
                   download
                   className="flex min-h-10 items-center px-4 data-focus:bg-wash"
                 >
@@ -140,12 +126,12 @@ export function Masthead({
           className="flex h-10 items-center px-2 max-sm:hidden!"
           title="Measure your hands; say what you play on"
         >
-          My hands{spanMm === null ? "" : `, ${Math.round(spanMm)}`}
+          My hands{hand ? `, ${Math.round(spanOf(hand))}` : ""}
         </Link>
         <Scheme />
         <button
           type="button"
-          onClick={onHelp}
+          onClick={() => setHelp(true)}
           aria-label="Help"
           title="Help (?)"
           className="h-10 w-8 font-semibold text-quiet"

@@ -1,27 +1,23 @@
-import { useQuery } from "@tanstack/react-query";
-import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type ReactNode, useEffect, useState } from "react";
 import { Link, Outlet, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { fetchAhead } from "../ahead";
-import { type Asked, type Doubles, keepDoubles, keptDoubles, songAsked } from "../api/asking";
-import type { Choices, Colour, Refused, Song, Tone } from "../api/client";
-import { useArrangement, useChart, useHands, useWays } from "../api/queries";
-import type { Aim } from "../keyboard/AimKey";
+import { songAsked } from "../api/asking";
+import type { Refused, Song } from "../api/client";
 import { usePlayer } from "../sound/usePlayer";
 import { LinkButton } from "../ui/LinkButton";
 import { LeftOut, Notice } from "../ui/Notice";
-import { useLatest } from "../ui/useLatest";
-import { barsWithin, namedBars } from "./address";
+import { namedBars } from "./address";
 import { ChangedFigures } from "./ChangedFigures";
 import { Dock } from "./Dock";
-import { type Compared, type Desk, DeskOf, spanOf, type TriedFigure } from "./desk";
+import { OpenSongContext, SoundContext, useOpenSong, useSound } from "./desk";
 import { settledDraft } from "./draft";
 import { Help } from "./Help";
 import { Masthead } from "./Masthead";
-import { playable, tapping } from "./tempo";
-import { withTried } from "./tried";
-import { type DraftDesk, useDraft } from "./useDraft";
+import { OpenSong } from "./openSong";
+import { useStored } from "./store";
+import { tapping } from "./tempo";
 import { useKeys } from "./useKeys";
-import { useSettled } from "./useSettled";
 
 /**
  * One song on the desk: its heading, the view of the moment, the transport and the keyboard.
@@ -44,7 +40,7 @@ export function SongLayout({ away }: { away?: ReactNode }) {
   if (song.isPending) return <p className="p-8 text-quiet">Opening the song …</p>;
   // With the server away the stand has what this browser kept.
   if (song.isError) return song.error.status === 0 && onStage && away ? away : <NoSong error={song.error} />;
-  return <OpenSong key={song.data.id} song={song.data} />;
+  return <SongDesk key={song.data.id} song={song.data} />;
 }
 
 function NoSong({ error }: { error: Refused }) {
@@ -62,42 +58,11 @@ function NoSong({ error }: { error: Refused }) {
   );
 }
 
-function OpenSong({ song }: { song: Song }) {
-  const desk = useDraft(song);
-  const { pathname } = useLocation();
-  const [trial, setTrial] = useState<string | null>(null);
-  const [shown, setShown] = useState<Tone[] | null>(null);
-  const [aims, setAims] = useState<Aim[]>([]);
-  const [onKey, setOnKey] = useState<{ heard: (midi: number, down: boolean) => void } | null>(null);
-  const hearKeys = useCallback(
-    (heard: ((midi: number, down: boolean) => void) | null) => setOnKey(heard ? { heard } : null),
-    [],
-  );
-  const [doubles, setDoubles] = useState<Doubles>(keptDoubles);
-  // The sheet follows each letter; the left hand, which takes longer to lay, a pause.
-  const readDraft = useSettled(desk.draft.chart, 15);
-  const settledDraft = useSettled(desk.draft.chart, 120);
-  const settledChart = trial ?? settledDraft;
-  const chart = useChart(trial ?? readDraft, doubles);
-  const [tried, setTried] = useState<TriedFigure | null>(null);
-  const [triedColours, setTriedColours] = useState<Colour[] | null>(null);
-  const [triedChoices, setTriedChoices] = useState<Choices | null>(null);
-  const hands = useHands();
-  const hand = hands.data?.find((each) => each.inUse)?.measures;
-  const asked = useMemo<Asked>(
-    () => ({
-      chart: settledChart,
-      choices: tried
-        ? withTried(desk.draft.choices, tried)
-        : triedColours
-          ? { ...desk.draft.choices, colours: triedColours }
-          : (triedChoices ?? desk.draft.choices),
-      hand,
-      figures: tried ? [tried.file] : [],
-    }),
-    [settledChart, desk.draft.choices, tried, triedColours, triedChoices, hand],
-  );
-  const arranged = useArrangement(asked);
+function SongDesk({ song }: { song: Song }) {
+  const queries = useQueryClient();
+  const [search] = useSearchParams();
+  const [open] = useState(() => new OpenSong(song, queries, namedBars(search.get("bars"))));
+  useEffect(() => open.open(), [open]);
   useEffect(() => {
     const events = ["pointerdown", "keydown"] as const;
     for (const each of events) window.addEventListener(each, fetchAhead, { once: true });
@@ -105,210 +70,83 @@ function OpenSong({ song }: { song: Song }) {
       for (const each of events) window.removeEventListener(each, fetchAhead);
     };
   }, []);
-  const [compared, setCompared] = useState<Compared | null>(null);
-  const arrangement = arranged.data;
-  useHeldWays(
-    asked,
-    desk,
-    arranged.isPlaceholderData ? undefined : arrangement,
-    tried !== null || trial !== null || triedColours !== null || triedChoices !== null,
+  return (
+    <OpenSongContext value={open}>
+      <Rooms />
+    </OpenSongContext>
   );
-  const bars = arrangement?.bars.length ?? 0;
-  const [selection, select] = useSelection(bars);
-  const [looping, setLooping] = useState(true);
-  const [tempo, setTempo] = useState<number | null>(null);
-  const [struck, setStruck] = useState<number | null>(null);
-  const [pointed, setPointed] = useState<number[]>([]);
-  const onLevel = useRef<((level: number | null) => void) | null>(null);
-  const [help, setHelp] = useState(false);
-  const bpm = tempo ?? arrangement?.tempo.bpm ?? 100;
-  const beatTicks = arrangement?.tempo.beatTicks ?? 960;
-  const sound = usePlayer(arrangement, selection, looping, (bpm * beatTicks) / 960);
-  // What was asked for is shown until the answer that tells what holds is there.
-  const [wanted, setWanted] = useState<{ level: number | null; over: typeof arrangement } | null>(null);
-  const level =
-    wanted && wanted.over === arrangement
-      ? wanted.level
-      : (arrangement?.bars[selection[0]]?.choices.chosen.level ?? null);
-  const takeLevel = (next: number | null) => {
-    setWanted({ level: next, over: arrangement });
-    if (onLevel.current) onLevel.current(next);
-    else {
-      const { level: _before, ...choices } = desk.draft.choices;
-      desk.change({ choices: next === null ? choices : { ...choices, level: next } });
-    }
-  };
-  const setBpm = useCallback((next: number) => setTempo(playable(next)), []);
+}
+
+/** What is round every view of a song: the heading above it, the transport and the keyboard below. */
+function Rooms() {
+  const open = useOpenSong();
+  const { arrangement, selection, looping, bpm } = useStored(open, ({ arrangement, selection, looping, bpm }) => ({
+    arrangement,
+    selection,
+    looping,
+    bpm,
+  }));
+  const sound = usePlayer(arrangement, selection, looping, (bpm * (arrangement?.tempo.beatTicks ?? 960)) / 960);
+  const help = useStored(open, (now) => now.help);
+  const { pathname } = useLocation();
   const [tap] = useState(tapping);
-  const half = playable((arrangement?.tempo.bpm ?? 100) / 2);
-
-  const compare = useLatest(() => {
-    if (!compared) return;
-    const { arrangementId, arrangement: name, choices, others } = desk.draft;
-    const other = others.find((each) => each.name === compared.name);
-    setCompared({ name, choices, figure: arrangement?.bars[selection[0]]?.choices.figure ?? "" });
-    // Another arrangement is opened; other choices of this one take their place.
-    if (other)
-      desk.change({
-        arrangementId: other.id,
-        arrangement: other.name,
-        choices: other.choices,
-        others: [{ id: arrangementId, name, choices }, ...others.filter((each) => each !== other)],
-      });
-    else desk.change({ choices: compared.choices });
-  });
-
+  useBarsInAddress(open);
+  const { desk } = open.state;
   useKeys({
     selection,
-    bars,
-    select,
+    bars: arrangement?.bars.length ?? 0,
+    select: open.select,
     sound,
-    toggleLoop: () => setLooping(!looping),
-    tempo: (by) => setBpm(bpm + by),
+    toggleLoop: () => open.setLooping(!looping),
+    tempo: (by) => open.setTempo(bpm + by),
     tap: () => {
       const tapped = tap(performance.now());
-      if (tapped !== null) setBpm(tapped);
+      if (tapped !== null) open.setTempo(tapped);
     },
-    half: () => setTempo(bpm === half ? null : half),
+    half: open.half,
     undo: desk.undo,
     redo: desk.redo,
-    help: () => setHelp(!help),
-    compare: () => /\/(left|right)-hand$/.test(pathname) && compare(),
-    level: takeLevel,
+    help: () => open.setHelp(!help),
+    compare: () => /\/(left|right)-hand$/.test(pathname) && open.compare(),
+    level: open.takeLevel,
   });
-
-  const takeDoubles = useCallback((way: Doubles) => {
-    keepDoubles(way);
-    setDoubles(way);
-  }, []);
-
-  const context: Desk = {
-    song,
-    desk,
-    chart: chart.data,
-    chartError: chart.error,
-    arrangement,
-    arrangementError: arranged.error,
-    settledChart,
-    asked,
-    tried,
-    setTried,
-    triedColours,
-    setTriedColours,
-    compared,
-    setCompared,
-    compare,
-    selection,
-    select,
-    sound,
-    struck,
-    setStruck,
-    pointed,
-    setPointed,
-    onLevel,
-    bpm,
-    trial,
-    setTrial,
-    setShown,
-    setAims,
-    setOnKey: hearKeys,
-    doubles,
-    setDoubles: takeDoubles,
-    setTriedChoices,
-    setTempo,
-  };
-
   return (
-    <div className="grid h-full min-h-[640px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto]">
-      <a
-        href="#work"
-        className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-50 focus:rounded-plank focus:bg-ink focus:px-4 focus:py-2 focus:text-ground"
-      >
-        To the work
-      </a>
-      <Masthead
-        songId={song.id}
-        title={chart.data?.title ?? song.title}
-        chart={chart.data}
-        desk={desk}
-        spanMm={hand ? spanOf(hand) : null}
-        onHelp={() => setHelp(true)}
-      />
-      <Trouble
-        desk={desk}
-        failed={sound.state === "failed"}
-        changedFigures={song.changedFigures}
-        leftOut={song.leftOut}
-        unheard={arranged}
-      />
-      <main id="work" tabIndex={-1} className="min-h-0 overflow-hidden outline-none">
-        <DeskOf desk={context}>
+    <SoundContext value={sound}>
+      <div className="grid h-full min-h-[640px] grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto]">
+        <a
+          href="#work"
+          className="sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-1 focus:z-50 focus:rounded-plank focus:bg-ink focus:px-4 focus:py-2 focus:text-ground"
+        >
+          To the work
+        </a>
+        <Masthead />
+        <Trouble />
+        <main id="work" tabIndex={-1} className="min-h-0 overflow-hidden outline-none">
           <Outlet />
-        </DeskOf>
-      </main>
-      <Dock
-        arrangement={arrangement}
-        selection={selection}
-        sound={sound}
-        struck={struck}
-        spanMm={spanOf(hand)}
-        shown={shown}
-        aims={aims}
-        onKey={onKey?.heard ?? null}
-        looping={looping}
-        setLooping={setLooping}
-        bpm={bpm}
-        setBpm={setBpm}
-        level={level}
-        setLevel={takeLevel}
-        resetTempo={tempo !== null && tempo !== arrangement?.tempo.bpm ? () => setTempo(null) : null}
-      />
-      <Help open={help} onClose={() => setHelp(false)} />
-    </div>
+        </main>
+        <Dock />
+        <Help open={help} onClose={() => open.setHelp(false)} />
+      </div>
+    </SoundContext>
   );
 }
 
-/**
- * With a level on, the ways its levels took are kept with the choices: they change when the levels no longer rise with
- * them, not with every chord.
- */
-function useHeldWays(asked: Asked, desk: DraftDesk, arrangement: Desk["arrangement"], trying: boolean) {
-  const leveled = arrangement?.bars.some((bar) => bar.choices.chosen.level) ?? false;
-  const found = useWays(asked, leveled && !trying).data;
-  const { draft, note } = desk;
-  useEffect(() => {
-    const held = draft.choices.ways;
-    if (trying || asked.choices !== draft.choices || !arrangement) return;
-    if (!leveled && held) {
-      const { ways: _gone, ...choices } = draft.choices;
-      note(choices);
-    } else if (leveled && found && JSON.stringify(found) !== JSON.stringify(held))
-      note({ ...draft.choices, ways: found });
-  }, [asked, arrangement, leveled, found, draft, note, trying]);
-}
-
-function Trouble({
-  desk,
-  failed,
-  changedFigures,
-  leftOut,
-  unheard,
-}: {
-  desk: DraftDesk;
-  failed: boolean;
-  changedFigures: Record<string, string>;
-  /** What is kept and cannot be used. */
-  leftOut: string[];
-  /** What is played, and why it could not be had if that is so. */
-  unheard: Pick<ReturnType<typeof useArrangement>, "data" | "error" | "refetch">;
-}) {
+function Trouble() {
+  const open = useOpenSong();
+  const { song } = open;
+  const { desk, arrangement, arrangementError } = useStored(open, ({ desk, arrangement, arrangementError }) => ({
+    desk,
+    arrangement,
+    arrangementError,
+  }));
+  const failed = useSound().state === "failed";
   const navigate = useNavigate();
   const keeping = desk.keeping;
   // As it was opened: once it is kept anew it is known no more.
-  const [unknown, setUnknown] = useState(leftOut);
+  const [unknown, setUnknown] = useState(song.leftOut);
   return (
     <div>
-      <ChangedFigures desk={desk} changed={changedFigures} />
+      <ChangedFigures desk={desk} changed={song.changedFigures} />
       {unknown.length > 0 && (
         <Notice>
           <LeftOut what={unknown} folded>
@@ -353,10 +191,10 @@ function Trouble({
           <span>Not kept: {keeping.why} What was kept before is safe.</span>
         </Notice>
       )}
-      {unheard.error && unheard.data && (
+      {arrangementError && arrangement && (
         <Notice alert>
-          <span>{unheard.error.message} What could be played last stays here.</span>
-          <LinkButton strong onClick={() => unheard.refetch()}>
+          <span>{arrangementError.message} What could be played last stays here.</span>
+          <LinkButton strong onClick={open.askAgain}>
             Try again
           </LinkButton>
         </Notice>
@@ -372,17 +210,14 @@ function Trouble({
   );
 }
 
-/** The selected bars, none meaning all; they stand in the address too: ?bars=1-4, counted as written from 1. */
-function useSelection(bars: number): [[number, number], (from: number, to: number) => void] {
+/** The bars that are taken stand in the address too: ?bars=1-4, counted as written from 1. */
+function useBarsInAddress(open: OpenSong): void {
   const [search, setSearch] = useSearchParams();
   const address = search.get("bars") ?? "";
-  const [wanted, want] = useState(() => namedBars(address));
-  const [from, to] = barsWithin(wanted, bars);
-  const selection = useMemo<[number, number]>(() => [from, to], [from, to]);
-  const select = useCallback((first: number, end: number) => want([Math.min(first, end), Math.max(first, end)]), []);
+  const wanted = useStored(open, (now) => now.wanted);
   useEffect(() => {
     const written = wanted ? `${wanted[0] + 1}-${wanted[1] + 1}` : "";
-    if (written === address) return;
+    if (written === "" || written === address) return;
     setSearch(
       (now) => {
         const next = new URLSearchParams(now);
@@ -392,5 +227,4 @@ function useSelection(bars: number): [[number, number], (from: number, to: numbe
       { replace: true },
     );
   }, [wanted, address, setSearch]);
-  return [selection, select];
 }

@@ -1,6 +1,6 @@
 import { useTyped } from "../ui/useTyped";
+import type { DraftDesk } from "./openDraft";
 import { retitled } from "./title";
-import type { DraftDesk } from "./useDraft";
 
 /** The song's title: pressed it is typed anew, where it stands. */
 export function TitleField({ title, desk }: { title: string; desk: DraftDesk }) {

@@ -4,8 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { api } from "../api/client";
 import { ChangedFigures, withFigure } from "./ChangedFigures";
 import type { Draft } from "./draft";
-import type { Make } from "./openDraft";
-import type { DraftDesk } from "./useDraft";
+import type { DraftDesk, Make } from "./openDraft";
 
 afterEach(() => vi.restoreAllMocks());
 

@@ -11,6 +11,14 @@ export type Keeping =
   | { state: "gone" }
   | { state: "refused"; why: string };
 
+/** The draft and what can be done with it. */
+export type DraftDesk = Pick<OpenDraft, "change" | "edit" | "note" | "undo" | "redo" | "takeTheirs" | "keepCopy"> & {
+  draft: Draft;
+  keeping: Keeping;
+  canUndo: boolean;
+  canRedo: boolean;
+};
+
 /** From the draft as it is when its turn comes. */
 export type Make = (draft: Draft) => Promise<Partial<Draft> | null>;
 
@@ -71,6 +79,14 @@ export class OpenDraft extends Store<State> {
       leaving.set(id, under);
     };
   };
+
+  /** As it is now. */
+  desk(): DraftDesk {
+    const { draft, keeping, past, future } = this.state;
+    const { change, edit, note, undo, redo, takeTheirs, keepCopy } = this;
+    const steps = { canUndo: past.length > 0, canRedo: future.length > 0 };
+    return { draft, keeping, change, edit, note, undo, redo, takeTheirs, keepCopy, ...steps };
+  }
 
   /** @param together changes of the same kind that follow each other soon are one step */
   readonly change = (next: Partial<Draft>, together = ""): void => {

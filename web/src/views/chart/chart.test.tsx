@@ -3,9 +3,11 @@ import { fireEvent, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter, Outlet, Route, Routes } from "react-router";
 import { type Arrangement, api, type ChartView, type WrittenBar, type WrittenChord } from "../../api/client";
-import { type Desk, DeskOf } from "../../song/desk";
+import { OpenSongContext, SoundContext } from "../../song/desk";
 import type { Draft } from "../../song/draft";
 import type { Make } from "../../song/openDraft";
+import type { OpenSong } from "../../song/openSong";
+import type { Sound } from "../../sound/usePlayer";
 import { Chart } from "./Chart";
 import { DegreeWalk } from "./DegreeWalk";
 import { rowsOf, writtenRun } from "./useSheet";
@@ -117,35 +119,42 @@ function open(chart: ChartView, text: string, selection: [number, number] = [0, 
   }) as unknown as typeof api.POST);
   const bars = chart.written.flatMap((section) => section.bars).length;
   const desk = {
-    desk: {
-      draft,
-      change: ({ chart: next }: { chart: string }) => changes.push(next),
-      edit: async (make: Make) => {
-        const next = await make(draft as unknown as Draft);
-        if (next?.chart !== undefined) changes.push(next.chart);
-      },
+    draft,
+    change: ({ chart: next }: { chart: string }) => changes.push(next),
+    edit: async (make: Make) => {
+      const next = await make(draft as unknown as Draft);
+      if (next?.chart !== undefined) changes.push(next.chart);
     },
-    chart,
-    chartError: null,
-    arrangement: arrangementOf(bars),
-    selection: selection[1] === 99 ? [0, bars - 1] : selection,
+  };
+  const taken = selection[1] === 99 ? [0, bars - 1] : selection;
+  const song = {
+    state: {
+      desk,
+      chart,
+      chartError: null,
+      arrangement: arrangementOf(bars),
+      selection: taken,
+      trial: null,
+      doubles: "thirds",
+    },
+    subscribe: () => () => undefined,
     select: vi.fn(),
-    sound: { toggle: vi.fn() },
-    trial: null,
     setTrial: vi.fn(),
     setShown: vi.fn(),
-    doubles: "thirds",
     setDoubles: vi.fn(),
-  } as unknown as Desk;
+  } as unknown as OpenSong;
+  const sound = { toggle: vi.fn() } as unknown as Sound;
   render(
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter>
         <Routes>
           <Route
             element={
-              <DeskOf desk={desk}>
-                <Outlet />
-              </DeskOf>
+              <OpenSongContext value={song}>
+                <SoundContext value={sound}>
+                  <Outlet />
+                </SoundContext>
+              </OpenSongContext>
             }
           >
             <Route path="/" element={<Chart />} />
@@ -154,7 +163,7 @@ function open(chart: ChartView, text: string, selection: [number, number] = [0, 
       </MemoryRouter>
     </QueryClientProvider>,
   );
-  return { calls, changes, desk };
+  return { calls, changes, song, sound };
 }
 
 const FOUR = () =>
@@ -242,13 +251,13 @@ describe("the sheet", () => {
   });
 
   it("chooses a bar by a click and a run by a click with Shift, for playing too", async () => {
-    const { desk } = open(FOUR(), "text");
+    const { song } = open(FOUR(), "text");
     const user = userEvent.setup();
     await user.click(screen.getByRole("button", { name: "Bar 2: F" }));
-    expect(desk.select).toHaveBeenLastCalledWith(1, 1);
+    expect(song.select).toHaveBeenLastCalledWith(1, 1);
     await user.keyboard("{Shift>}");
     await user.click(screen.getByRole("button", { name: "Bar 4: C" }));
-    expect(desk.select).toHaveBeenLastCalledWith(1, 3);
+    expect(song.select).toHaveBeenLastCalledWith(1, 3);
     expect(screen.getByRole("heading", { name: "Bars 2–4" })).toBeVisible();
   });
 });
@@ -334,10 +343,10 @@ describe("the chosen chord", () => {
   });
 
   it("can be spelled without double flats", async () => {
-    const { desk } = open(one({ tones: ["E♭", "G♭", "B𝄫", "D𝄫"] }), "E♭°7");
+    const { song } = open(one({ tones: ["E♭", "G♭", "B𝄫", "D𝄫"] }), "E♭°7");
     await userEvent.click(screen.getByRole("button", { name: "Bar 1: F/G" }));
     await userEvent.click(screen.getByRole("button", { name: "Write double flats and sharps simply" }));
-    expect(desk.setDoubles).toHaveBeenCalledWith("simple");
+    expect(song.setDoubles).toHaveBeenCalledWith("simple");
   });
 
   it("is told to be chosen when none is", () => {

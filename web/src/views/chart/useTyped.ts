@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef } from "react";
 import { typedMoves } from "../../api/client";
 import type { Draft } from "../../song/draft";
 import { movedDraft } from "../../song/moved";
-import type { DraftDesk } from "../../song/useDraft";
+import type { DraftDesk } from "../../song/openDraft";
 
 const PAUSE = 400;
 

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useState } from "react";
 import { api, type Figure, type FigureDrafted, Refused, take } from "../../api/client";
 import { useRoles } from "../../api/queries";
-import type { TriedFigure } from "../../song/desk";
+import type { TriedFigure } from "../../song/tried";
 import { useSettled } from "../../song/useSettled";
 import { usualUnit } from "../../steps/edited";
 import { StepEditor } from "../../steps/StepEditor";

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import type { Choices as Chosen, Figure, Options } from "../../api/client";
 import { useFigures, useReadOver, useSuggestions, useThereIs } from "../../api/queries";
 import { wakeEngraver } from "../../score/engraver";
-import { useArranged, useMarked, useWork } from "../../song/desk";
+import { useArranged, useMarked, useOpenSong, useWork } from "../../song/desk";
 import { NoBars } from "../../song/NoBars";
 import { barsOf, barsOfTheirOwn, choose, follow, ownOptions, playedAt, type Scope, scopeName } from "../../song/scope";
 import { rowOf, useTable } from "../../song/table";
@@ -26,7 +26,8 @@ const SONG: Scope = { kind: "song" };
 export function LeftHand() {
   const { desk, asked, compared, setCompared, compare } = useWork();
   const { arrangement, arrangementError, bpm } = useArranged();
-  const { selection, select, struck, setStruck, pointed, setPointed, onLevel } = useMarked();
+  const { selection, select, struck, setStruck, pointed, setPointed } = useMarked();
+  const open = useOpenSong();
   useEffect(() => void wakeEngraver(), []);
   const queries = useQueryClient();
   const figures = useFigures();
@@ -81,9 +82,9 @@ export function LeftHand() {
   const takeLevel = (level: number | null) => chooseHere({ level: level ?? undefined });
   // Keys reach the level wherever choices go to at the moment.
   useEffect(() => {
-    onLevel.current = takeLevel;
+    open.onLevel = takeLevel;
     return () => {
-      onLevel.current = null;
+      open.onLevel = null;
     };
   });
   const ask = (stroke: number | null) => {
