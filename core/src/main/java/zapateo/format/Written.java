@@ -42,10 +42,11 @@ record Written(
                     Shades.of(song),
                     0);
         }
-        int by = song.leadInBeat();
-        int bars = song.takesLeadIn() ? 0 : 1;
+        LeadIn leadIn = LeadIn.to(song);
+        int by = leadIn.ticks();
+        int bars = leadIn.bars();
         return new Written(
-                song.withLeadIn(),
+                leadIn.song(),
                 arrangement.swing(),
                 later(arrangement.left(), bars, by),
                 later(arrangement.right(), bars, by),

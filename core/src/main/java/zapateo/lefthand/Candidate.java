@@ -5,7 +5,7 @@ import zapateo.pitch.Pitch;
 import zapateo.rhythm.Register;
 
 /**
- * One way to lay a chord, with what it costs by itself counted once.
+ * One way to lay a chord, with what it costs by itself counted once, term by term.
  *
  * @param bass key of the bass, -1 where none is asked for
  * @param upper keys of the chord above, low to high
@@ -13,17 +13,8 @@ import zapateo.rhythm.Register;
  * @param way how its bass was found
  * @param inversion thirds from the root to the bass where the chart left it open
  * @param position key under the little finger of a hand that stays, else -1
- * @param clash how far a held bass is from the chord
- * @param mud close intervals struck together below their limit
- * @param reach kinds of stroke that stretch the hand
- * @param beyond strokes the hand cannot take at once
- * @param leftOut tones of the chord it has not
- * @param doubled leading tones too many
- * @param room what it takes to keep below the other hand
- * @param late hundredths of a second that a jump from its bass to its chord takes longer than there is time
  * @param voices what it strikes together, and where its seventh wants to go
  * @param leaves keys its last bass may be on, where the line goes on from
- * @param outside keys a broken chord or its bass lies outside the place where it is clear
  */
 record Candidate(
         Placement placement,
@@ -33,15 +24,7 @@ record Candidate(
         BassLine.Basses way,
         int inversion,
         int position,
-        double clash,
-        double mud,
-        double reach,
-        double beyond,
-        int leftOut,
-        int doubled,
-        double room,
-        int outside,
-        double late,
+        Costs costs,
         int[] leaves,
         Voices voices,
         Home home) {
@@ -49,28 +32,83 @@ record Candidate(
     /** Where the bass and the middle of the chord would rather lie. */
     record Home(double bass, double chord) {}
 
+    /** What a place costs by itself. */
+    enum Cost {
+        /** How far a held bass is from the chord. */
+        CLASH,
+        /** Close intervals struck together below their limit. */
+        MUD,
+        /** Kinds of stroke that stretch the hand. */
+        REACH,
+        /** Strokes the hand cannot take at once. */
+        BEYOND,
+        /** Tones of the chord it has not. */
+        LEFT_OUT,
+        /** Leading tones too many. */
+        DOUBLED,
+        /** What it takes to keep below the other hand. */
+        ROOM,
+        /** Keys a broken chord or its bass lies outside the place where it is clear. */
+        OUTSIDE,
+        /** Hundredths of a second that a jump from its bass to its chord takes longer than there is time. */
+        LATE
+    }
+
+    /** So much of each. */
+    static final class Costs {
+
+        static final Costs NONE = new Costs();
+
+        private final double[] each = new double[Cost.values().length];
+
+        double of(Cost cost) {
+            return each[cost.ordinal()];
+        }
+
+        Costs and(Cost cost, double more) {
+            Costs sum = new Costs();
+            System.arraycopy(each, 0, sum.each, 0, each.length);
+            sum.each[cost.ordinal()] += more;
+            return sum;
+        }
+    }
+
+    double cost(Cost cost) {
+        return costs.of(cost);
+    }
+
+    /**
+     * What becomes of a dominant's seventh: it goes nowhere, wants to step on from a key, or should sound and does not.
+     */
+    sealed interface Seventh {
+
+        Seventh FREE = new Free();
+        Seventh SILENT = new Silent();
+
+        record Free() implements Seventh {}
+
+        record Silent() implements Seventh {}
+
+        record On(int key) implements Seventh {}
+    }
+
     /**
      * What a chord strikes together.
      *
      * @param keys low to high
-     * @param seventh the key of a dominant's seventh on its way home, -1 where it goes nowhere, {@link #SILENT} where
-     *     the chord has one that should sound and does not
      */
-    record Voices(int[] keys, int seventh) {
-
-        static final int SILENT = -2;
-    }
+    record Voices(int[] keys, Seventh seventh) {}
 
     /** Whether a seventh could step to its goal and finds nothing there; one that is left out for that is no better. */
     boolean leavesHanging(Candidate from) {
-        if (from.voices.seventh() == Voices.SILENT) {
+        if (from.voices.seventh() instanceof Seventh.Silent) {
             return true;
         }
-        if (from.voices.seventh() < 0 || voices.keys().length < 2) {
+        if (!(from.voices.seventh() instanceof Seventh.On seventh) || voices.keys().length < 2) {
             return false;
         }
         for (int key : voices.keys()) {
-            if (from.voices.seventh() - key >= 0 && from.voices.seventh() - key <= 2) {
+            if (seventh.key() - key >= 0 && seventh.key() - key <= 2) {
                 return false;
             }
         }
@@ -90,8 +128,22 @@ record Candidate(
         return by == 0
                 ? this
                 : new Candidate(
-                        placement, bass, upper, top, way, inversion, position, clash, mud + by, reach, beyond, leftOut,
-                        doubled, room, outside, late, leaves, voices, home);
+                        placement,
+                        bass,
+                        upper,
+                        top,
+                        way,
+                        inversion,
+                        position,
+                        costs.and(Cost.MUD, by),
+                        leaves,
+                        voices,
+                        home);
+    }
+
+    /** The same with the hand lying over a key. */
+    Candidate lying(int over) {
+        return new Candidate(placement, bass, upper, top, way, inversion, over, costs, leaves, voices, home);
     }
 
     boolean hasBass() {

@@ -2,12 +2,17 @@ package zapateo.lefthand;
 
 import java.util.ArrayList;
 import java.util.List;
+import zapateo.lefthand.Candidate.Cost;
 import zapateo.search.CostTerm;
 
 /** The terms of the search for places. */
 final class PlaceCosts {
 
     private PlaceCosts() {}
+
+    private static CostTerm<Candidate> own(String name, Weights weights, Cost cost) {
+        return CostTerm.own(name, weights.of(name), place -> place.cost(cost));
+    }
 
     /** What makes one place worse than another; {@code costs.yaml} names and weighs each. */
     static List<CostTerm<Candidate>> of(Weights weights, boolean topLine) {
@@ -17,21 +22,21 @@ final class PlaceCosts {
                 CostTerm.own("bass-register", weights.of("bass-register"), Candidate::bassFromHome),
                 CostTerm.step("chord-movement", weights.of("chord-movement"), (from, to) -> to.chordMovement(from)),
                 CostTerm.own("chord-register", weights.of("chord-register"), Candidate::farFromHome),
-                CostTerm.own("left-out", weights.of("left-out"), Candidate::leftOut),
-                CostTerm.own("mud", weights.of("mud"), Candidate::mud),
-                CostTerm.own("reach", weights.of("reach"), Candidate::reach),
-                CostTerm.own("beyond", weights.of("beyond"), Candidate::beyond),
-                CostTerm.own("outside", weights.of("outside"), Candidate::outside),
+                own("left-out", weights, Cost.LEFT_OUT),
+                own("mud", weights, Cost.MUD),
+                own("reach", weights, Cost.REACH),
+                own("beyond", weights, Cost.BEYOND),
+                own("outside", weights, Cost.OUTSIDE),
                 CostTerm.step("hanging", weights.of("hanging"), (from, to) -> to.leavesHanging(from) ? 1 : 0),
                 CostTerm.step("top-leap", weights.of("top-leap"), (from, to) -> to.topLeap(from)),
-                CostTerm.own("late", weights.of("late"), Candidate::late),
-                CostTerm.own("room", weights.of("room"), Candidate::room),
-                CostTerm.own("doubled-leading-tone", weights.of("doubled-leading-tone"), Candidate::doubled),
+                own("late", weights, Cost.LATE),
+                own("room", weights, Cost.ROOM),
+                own("doubled-leading-tone", weights, Cost.DOUBLED),
                 CostTerm.step("hand-movement", weights.of("hand-movement"), (from, to) -> to.handMovement(from)),
                 CostTerm.own("hand-stretch", weights.of("hand-stretch"), Candidate::handStretch),
                 CostTerm.own("inversion", weights.of("inversion"), Candidate::inversion),
                 CostTerm.step("step", weights.of("step"), (from, to) -> to.unstepped(from)),
-                CostTerm.own("pedal-clash", weights.of("pedal-clash"), Candidate::clash),
+                own("pedal-clash", weights, Cost.CLASH),
                 CostTerm.step(
                         "pedal-change", weights.of("pedal-change"), (from, to) -> to.changesPedal(from) ? 1 : 0)));
         if (topLine) {

@@ -5,6 +5,8 @@ import java.util.Map;
 import zapateo.hand.Hand;
 import zapateo.hand.Jumps;
 import zapateo.harmony.Key;
+import zapateo.lefthand.Candidate.Cost;
+import zapateo.lefthand.Candidate.Seventh;
 import zapateo.part.PartNote;
 import zapateo.pitch.Interval;
 import zapateo.pitch.Pitch;
@@ -35,25 +37,40 @@ final class PlacementCosts {
         this.lowest = lowest;
     }
 
+    /** What it costs besides what it strikes together. */
+    Candidate.Costs of(Need need, Placement placement) {
+        return Candidate.Costs.NONE
+                .and(
+                        Cost.CLASH,
+                        need.way() == BassLine.Basses.PEDAL
+                                ? clash(need, placement.bass().pitchClass())
+                                : 0)
+                .and(Cost.LEFT_OUT, leftOut(need, placement))
+                .and(Cost.DOUBLED, doubled(need.key(), placement))
+                .and(Cost.ROOM, room(need, placement))
+                .and(Cost.OUTSIDE, outside(need, placement))
+                .and(Cost.LATE, late(need, placement));
+    }
+
     static Candidate.Voices voices(Need need, Placement placement) {
         int[] keys =
                 PartNote.keys(placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape()));
         if (!need.resolves()) {
-            return new Candidate.Voices(keys, -1);
+            return new Candidate.Voices(keys, Seventh.FREE);
         }
         Interval tone = need.chord().quality().tone(7).orElseThrow();
         int chroma = need.chord().tone(tone).chroma();
         boolean states = keys.length > 2
                 && need.said().contains(tone)
                 && need.shape().filter(Voicing::states).isPresent();
-        int seventh = states ? Candidate.Voices.SILENT : -1;
+        Seventh seventh = states ? Seventh.SILENT : Seventh.FREE;
         for (int key : keys) {
-            seventh = keys.length > 2 && key % Pitch.OCTAVE == chroma ? key : seventh;
+            seventh = keys.length > 2 && key % Pitch.OCTAVE == chroma ? new Seventh.On(key) : seventh;
         }
         return new Candidate.Voices(keys, seventh);
     }
 
-    double late(Need need, Placement placement) {
+    private double late(Need need, Placement placement) {
         boolean jumps =
                 need.between() > 0 && !need.right() && !placement.upper().isEmpty();
         return jumps
@@ -92,7 +109,7 @@ final class PlacementCosts {
     }
 
     /** What it takes to keep below the other hand. */
-    double room(Need need, Placement placement) {
+    private double room(Need need, Placement placement) {
         double room = 0;
         for (Map.Entry<Need.Under, Integer> each : need.under().entrySet()) {
             Need.Under under = each.getKey();
@@ -106,7 +123,7 @@ final class PlacementCosts {
     }
 
     /** Tones of a close chord that are missing, and what a voicing does not say. */
-    static int leftOut(Need need, Placement placement) {
+    private static int leftOut(Need need, Placement placement) {
         int close = placement.upper().isEmpty()
                 ? 0
                 : Math.max(
@@ -129,7 +146,7 @@ final class PlacementCosts {
     }
 
     /** By how many keys a broken chord or its bass leaves the place on the keyboard where it is clear. */
-    static int outside(Need need, Placement placement) {
+    private static int outside(Need need, Placement placement) {
         boolean jumps = need.upper().isPresent() && !need.right()
                 || need.together().keySet().stream()
                         .anyMatch(struck -> !struck.roles().contains(Role.BASS) && !struck.close());
@@ -167,7 +184,7 @@ final class PlacementCosts {
     }
 
     /** How often more than once the key's leading tone sounds. */
-    static int doubled(Key key, Placement placement) {
+    private static int doubled(Key key, Placement placement) {
         int leading = Math.floorMod(key.tonic().chroma() - 1, Pitch.OCTAVE);
         int count = placement.bass().pitchClass().chroma() == leading ? 1 : 0;
         for (PartNote note : placement.upper()) {
@@ -180,7 +197,7 @@ final class PlacementCosts {
      * Nothing for a tone of the chord, little in a chord of the key, more in a strange one and for each semitone
      * against it.
      */
-    static double clash(Need need, PitchClass bass) {
+    private static double clash(Need need, PitchClass bass) {
         double lean = bass.chroma() == need.key().tonic().chroma() ? 0 : FIFTH_OF_KEY;
         if (need.chord().tones().stream().anyMatch(tone -> tone.chroma() == bass.chroma())) {
             return lean;

@@ -8,6 +8,7 @@ import java.util.Optional;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
+import zapateo.lefthand.Candidate.Cost;
 import zapateo.part.LowIntervalLimits;
 import zapateo.part.PartNote;
 import zapateo.pitch.Pitch;
@@ -222,17 +223,10 @@ final class Placements {
                 need.bass() ? need.way() : BassLine.Basses.OWN,
                 inversion,
                 -1,
-                need.way() == BassLine.Basses.PEDAL
-                        ? PlacementCosts.clash(need, placement.bass().pitchClass())
-                        : 0,
-                mud,
-                reach,
-                beyond,
-                PlacementCosts.leftOut(need, placement),
-                PlacementCosts.doubled(need.key(), placement),
-                costs.room(need, placement),
-                PlacementCosts.outside(need, placement),
-                costs.late(need, placement),
+                costs.of(need, placement)
+                        .and(Cost.MUD, mud)
+                        .and(Cost.REACH, reach)
+                        .and(Cost.BEYOND, beyond),
                 PlacementCosts.leaves(need, placement),
                 PlacementCosts.voices(need, placement),
                 new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : PlacementCosts.home(need), middle));
@@ -247,26 +241,7 @@ final class Placements {
         for (int position = candidate.bass() - Candidate.FIVE_FINGERS - FURTHEST_FINGER;
                 position <= candidate.bass() + FURTHEST_FINGER;
                 position++) {
-            placed.add(new Candidate(
-                    candidate.placement(),
-                    candidate.bass(),
-                    candidate.upper(),
-                    candidate.top(),
-                    candidate.way(),
-                    0,
-                    position,
-                    0,
-                    candidate.mud(),
-                    candidate.reach(),
-                    candidate.beyond(),
-                    candidate.leftOut(),
-                    candidate.doubled(),
-                    candidate.room(),
-                    candidate.outside(),
-                    candidate.late(),
-                    candidate.leaves(),
-                    candidate.voices(),
-                    candidate.home()));
+            placed.add(candidate.lying(position));
         }
         return placed;
     }

@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import zapateo.practice.Judgement.Finding;
 import zapateo.practice.Judgement.Verdict;
 import zapateo.rhythm.Side;
@@ -33,21 +35,17 @@ final class Findings {
     private static final double STEADY_MS = 15;
     private static final double DRIFTS = 0.06;
 
-    private final Passage passage;
-    private final Take take;
-    private final List<Judgement.Heard> notes;
-    private final Came came;
-    private final List<Finding> mend = new ArrayList<>();
-    private final List<Finding> good = new ArrayList<>();
-    private final List<Judgement.OfHand> hands = new ArrayList<>();
-
     /** When an asked time came, as a note of the passage was played. */
     interface Came {
         double at(int note, double asked);
     }
 
-    /** @param behind how far the left hand is behind the right one, in ms */
-    Findings(
+    /**
+     * A pass as it was heard.
+     *
+     * @param behind how far the left hand is behind the right one, in ms
+     */
+    record Pass(
             Passage passage,
             Take take,
             List<Judgement.Heard> notes,
@@ -58,115 +56,149 @@ final class Findings {
             double behind,
             double uneven,
             double pace) {
-        this.passage = passage;
-        this.take = take;
-        this.notes = notes;
-        this.came = came;
-        stops.forEach(stop -> mend.add(Finding.of(
-                "stop",
-                4,
-                List.of(Math.max(passage.first(), stop.bar() - 1), stop.bar()).stream()
-                        .distinct()
-                        .toList(),
-                "ms",
-                Math.round(stop.ms()))));
-        again.forEach(each -> mend.add(Finding.of("again", 4, List.of(each.to(), each.from()))));
-        wrong();
-        each("missed", 1, Verdict.MISSED);
-        each("octave", 1, Verdict.OCTAVE);
-        if (!added.isEmpty()) {
-            mend.add(Finding.of(
-                    "added",
-                    added.size(),
-                    added.stream().map(Judgement.Added::bar).toList(),
-                    "count",
-                    added.size()));
+
+        List<Integer> bars() {
+            return IntStream.rangeClosed(passage.first(), passage.last())
+                    .boxed()
+                    .toList();
         }
-        tenths();
-        outOfTime(uneven);
-        if (Math.abs(behind) > HAND_MS) {
-            mend.add(Finding.of(
-                    "hand-late",
-                    3 + Math.abs(behind) / HAND_MS,
-                    bars(),
-                    "hand",
-                    behind > 0 ? "L" : "R",
-                    "ms",
-                    Math.round(Math.abs(behind))));
+
+        Stream<Judgement.Heard> heard(Verdict verdict) {
+            return notes.stream().filter(each -> each.verdict() == verdict);
         }
-        evenness();
-        mend.addAll(Swings.findings(hands, bars(), passage));
-        mend.addAll(Touches.of(passage, take, notes));
-        Pedals.of(passage, take, came::at, again).forEach(mend::add);
-        if (Math.abs(pace - 1) > DRIFTS) {
-            mend.add(Finding.of(
-                    pace > 1 ? "slower" : "faster",
-                    2 + 10 * Math.abs(pace - 1),
-                    bars(),
-                    "percent",
-                    Math.round(100 * Math.abs(pace - 1))));
-        }
-        praise(uneven, pace, stops.isEmpty() && again.isEmpty() && added.isEmpty());
-        mend.sort(Comparator.comparingDouble(Finding::weight).reversed());
     }
 
-    List<Finding> mend() {
-        return List.copyOf(mend.subList(0, Math.min(MOST, mend.size())));
+    /** What may be found in a pass. */
+    private static final List<Function<Pass, List<Finding>>> RULES = List.of(
+            Findings::stops,
+            Findings::again,
+            Findings::wrong,
+            pass -> each(pass, "missed", 1, Verdict.MISSED),
+            pass -> each(pass, "octave", 1, Verdict.OCTAVE),
+            Findings::added,
+            Findings::tenths,
+            Findings::outOfTime,
+            Findings::handLate,
+            Findings::uneven,
+            pass -> Swings.findings(hands(pass), pass.bars(), pass.passage()),
+            pass -> Touches.of(pass.passage(), pass.take(), pass.notes()),
+            pass -> Pedals.of(pass.passage(), pass.take(), pass.came()::at, pass.again()),
+            Findings::drifts);
+
+    private Findings() {}
+
+    /** The worst to mend. */
+    static List<Finding> mend(Pass pass) {
+        return RULES.stream()
+                .flatMap(rule -> rule.apply(pass).stream())
+                .sorted(Comparator.comparingDouble(Finding::weight).reversed())
+                .limit(MOST)
+                .toList();
     }
 
-    List<Finding> good() {
-        return List.copyOf(good.subList(0, Math.min(2, good.size())));
+    private static List<Finding> stops(Pass pass) {
+        return pass.stops().stream()
+                .map(stop -> Finding.of(
+                        "stop",
+                        4,
+                        List.of(Math.max(pass.passage().first(), stop.bar() - 1), stop.bar()).stream()
+                                .distinct()
+                                .toList(),
+                        "ms",
+                        Math.round(stop.ms())))
+                .toList();
     }
 
-    List<Judgement.OfHand> hands() {
-        return List.copyOf(hands);
+    private static List<Finding> again(Pass pass) {
+        return pass.again().stream()
+                .map(each -> Finding.of("again", 4, List.of(each.to(), each.from())))
+                .toList();
     }
 
-    private List<Integer> bars() {
-        return IntStream.rangeClosed(passage.first(), passage.last()).boxed().toList();
+    private static List<Finding> added(Pass pass) {
+        List<Judgement.Added> added = pass.added();
+        return added.isEmpty()
+                ? List.of()
+                : List.of(Finding.of(
+                        "added",
+                        added.size(),
+                        added.stream().map(Judgement.Added::bar).toList(),
+                        "count",
+                        added.size()));
+    }
+
+    private static List<Finding> handLate(Pass pass) {
+        double behind = Math.abs(pass.behind());
+        return behind <= HAND_MS
+                ? List.of()
+                : List.of(Finding.of(
+                        "hand-late",
+                        3 + behind / HAND_MS,
+                        pass.bars(),
+                        "hand",
+                        pass.behind() > 0 ? "L" : "R",
+                        "ms",
+                        Math.round(behind)));
+    }
+
+    private static List<Finding> drifts(Pass pass) {
+        double drift = Math.abs(pass.pace() - 1);
+        return drift <= DRIFTS
+                ? List.of()
+                : List.of(Finding.of(
+                        pass.pace() > 1 ? "slower" : "faster",
+                        2 + 10 * drift,
+                        pass.bars(),
+                        "percent",
+                        Math.round(100 * drift)));
     }
 
     /** The wrong note that is always the same comes first. */
-    private void wrong() {
+    private static List<Finding> wrong(Pass pass) {
         Map<String, List<Judgement.Heard>> same = new TreeMap<>();
-        notes.stream()
-                .filter(each -> each.verdict() == Verdict.WRONG)
+        pass.heard(Verdict.WRONG)
                 .forEach(each -> same.computeIfAbsent(
-                                each.asked().midi() + " "
-                                        + take.keys()
-                                                .get(each.key().orElseThrow())
-                                                .midi(),
-                                key -> new ArrayList<>())
+                                each.asked().midi() + " " + played(pass, each), key -> new ArrayList<>())
                         .add(each));
-        same.forEach((key, all) -> mend.add(Finding.of(
-                all.size() > 1 ? "wrong-again" : "wrong",
-                all.size() * (all.size() > 1 ? 2 : 1.5),
-                all.stream().map(each -> each.asked().bar()).toList(),
-                "asked",
-                all.get(0).asked().midi(),
-                "played",
-                take.keys().get(all.get(0).key().orElseThrow()).midi(),
-                "count",
-                all.size())));
+        return same.values().stream()
+                .map(all -> Finding.of(
+                        all.size() > 1 ? "wrong-again" : "wrong",
+                        all.size() * (all.size() > 1 ? 2 : 1.5),
+                        barsOf(all),
+                        "asked",
+                        all.get(0).asked().midi(),
+                        "played",
+                        played(pass, all.get(0)),
+                        "count",
+                        all.size()))
+                .toList();
     }
 
-    private void each(String code, double weight, Verdict verdict) {
-        List<Judgement.Heard> all =
-                notes.stream().filter(each -> each.verdict() == verdict).toList();
-        if (!all.isEmpty()) {
-            mend.add(Finding.of(
-                    code,
-                    weight * all.size(),
-                    all.stream().map(each -> each.asked().bar()).toList(),
-                    "count",
-                    all.size(),
-                    "asked",
-                    all.get(0).asked().midi()));
-        }
+    private static int played(Pass pass, Judgement.Heard heard) {
+        return pass.take().keys().get(heard.key().orElseThrow()).midi();
+    }
+
+    private static List<Integer> barsOf(List<Judgement.Heard> all) {
+        return all.stream().map(each -> each.asked().bar()).toList();
+    }
+
+    private static List<Finding> each(Pass pass, String code, double weight, Verdict verdict) {
+        List<Judgement.Heard> all = pass.heard(verdict).toList();
+        return all.isEmpty()
+                ? List.of()
+                : List.of(Finding.of(
+                        code,
+                        weight * all.size(),
+                        barsOf(all),
+                        "count",
+                        all.size(),
+                        "asked",
+                        all.get(0).asked().midi()));
     }
 
     /** The classic mistake of stride: the bass of a rolled tenth on the beat, its top after it. */
-    private void tenths() {
+    private static List<Finding> tenths(Pass pass) {
+        List<Judgement.Heard> notes = pass.notes();
         Map<Integer, List<Integer>> rolled = new TreeMap<>();
         IntStream.range(0, notes.size())
                 .filter(at -> notes.get(at)
@@ -181,30 +213,27 @@ final class Findings {
             Judgement.Heard top = notes.get(stroke.get(stroke.size() - 1));
             Judgement.Heard bass = notes.get(stroke.get(0));
             if (top.verdict() == Verdict.LATE && bass.key().isPresent()) {
-                double beat = came.at(stroke.get(0), bass.asked().beat());
-                if (take.keys().get(bass.key().get()).ms()
+                double beat = pass.came().at(stroke.get(0), bass.asked().beat());
+                if (pass.take().keys().get(bass.key().get()).ms()
                         > beat - (bass.asked().beat() - bass.asked().ms()) / 2) {
                     late.add(top);
                 }
             }
         });
-        if (!late.isEmpty()) {
-            mend.add(Finding.of(
-                    "late-tenth",
-                    2.0 * late.size() + 2,
-                    late.stream().map(each -> each.asked().bar()).toList(),
-                    "count",
-                    late.size()));
-        }
+        return late.isEmpty()
+                ? List.of()
+                : List.of(Finding.of("late-tenth", 2.0 * late.size() + 2, barsOf(late), "count", late.size()));
     }
 
     /** Strokes that come late or early, by the jump before them where there is one. */
-    private void outOfTime(double uneven) {
+    private static List<Finding> outOfTime(Pass pass) {
+        double uneven = pass.uneven();
+        List<Finding> found = new ArrayList<>();
         for (Verdict verdict : List.of(Verdict.LATE, Verdict.EARLY)) {
             Predicate<Judgement.Heard> out = each -> each.verdict() == verdict
                     && each.asked().roll().isEmpty()
                     && Math.abs(each.off()) > Math.max(WELL_OUT * each.asked().tolerance(), SPREADS_OUT * uneven);
-            List<Judgement.Heard> all = notes.stream().filter(out).toList();
+            List<Judgement.Heard> all = pass.notes().stream().filter(out).toList();
             boolean far = all.stream()
                     .anyMatch(each -> Math.abs(each.off())
                             > Math.max(FAR_OUT * each.asked().tolerance(), (SPREADS_OUT + 1) * uneven));
@@ -217,10 +246,10 @@ final class Findings {
                         .stream()
                                 .max(Comparator.comparingDouble(each -> Math.abs(each.off())))
                                 .orElseThrow();
-                mend.add(Finding.of(
+                found.add(Finding.of(
                         code,
                         0.8 * all.size() + (jump ? 1 : 0),
-                        all.stream().map(each -> each.asked().bar()).toList(),
+                        barsOf(all),
                         "count",
                         all.size(),
                         "ms",
@@ -231,10 +260,11 @@ final class Findings {
                         worst.asked().hand().letter()));
             }
         }
+        return found;
     }
 
-    private double[] off(Side hand) {
-        return notes.stream()
+    private static double[] off(Pass pass, Side hand) {
+        return pass.notes().stream()
                 .filter(each -> each.key().isPresent()
                         && each.asked().hand() == hand
                         && each.asked().roll().isEmpty()
@@ -243,46 +273,59 @@ final class Findings {
                 .toArray();
     }
 
-    private void evenness() {
-        for (Side hand : Side.values()) {
-            double[] off = off(hand);
-            if (off.length >= HANDS_FROM) {
-                double spread =
-                        1.48 * TimeMap.median(Arrays.stream(off).map(Math::abs).toArray());
-                hands.add(new Judgement.OfHand(hand, spread, Swings.of(hand, notes, passage)));
-                double limit = Math.min(
-                        UNEVEN_MS,
-                        UNEVEN_PART
-                                * notes.stream()
-                                        .filter(each -> each.asked().hand() == hand)
-                                        .mapToDouble(each -> each.asked().between())
-                                        .filter(Double::isFinite)
-                                        .average()
-                                        .orElse(1000));
-                if (spread > Math.max(limit, STEADY_MS)) {
-                    mend.add(Finding.of(
-                            "uneven",
-                            1.5 + spread / UNEVEN_MS,
-                            bars(),
-                            "hand",
-                            hand.letter(),
-                            "ms",
-                            Math.round(spread)));
-                }
-            }
-        }
+    /** How evenly each hand went that played enough to tell. */
+    static List<Judgement.OfHand> hands(Pass pass) {
+        return Arrays.stream(Side.values())
+                .filter(hand -> off(pass, hand).length >= HANDS_FROM)
+                .map(hand -> new Judgement.OfHand(
+                        hand,
+                        1.48
+                                * TimeMap.median(Arrays.stream(off(pass, hand))
+                                        .map(Math::abs)
+                                        .toArray()),
+                        Swings.of(hand, pass.notes(), pass.passage())))
+                .toList();
     }
 
-    private void praise(double uneven, double pace, boolean through) {
+    private static List<Finding> uneven(Pass pass) {
+        List<Finding> found = new ArrayList<>();
+        for (Judgement.OfHand each : hands(pass)) {
+            double between = pass.notes().stream()
+                    .filter(note -> note.asked().hand() == each.hand())
+                    .mapToDouble(note -> note.asked().between())
+                    .filter(Double::isFinite)
+                    .average()
+                    .orElse(1000);
+            double spread = each.unevenMs();
+            if (spread > Math.max(Math.min(UNEVEN_MS, UNEVEN_PART * between), STEADY_MS)) {
+                found.add(Finding.of(
+                        "uneven",
+                        1.5 + spread / UNEVEN_MS,
+                        pass.bars(),
+                        "hand",
+                        each.hand().letter(),
+                        "ms",
+                        Math.round(spread)));
+            }
+        }
+        return found;
+    }
+
+    /** What was good, two things at most. */
+    static List<Finding> good(Pass pass) {
+        List<Judgement.Heard> notes = pass.notes();
+        List<Finding> good = new ArrayList<>();
         long struck = notes.stream().filter(Judgement.Heard::isInTime).count();
         if (struck == notes.size()) {
-            good.add(Finding.of("good-notes", 3, bars(), "count", notes.size()));
+            good.add(Finding.of("good-notes", 3, pass.bars(), "count", notes.size()));
         }
-        if (uneven < STEADY_MS && notes.size() >= HANDS_FROM) {
-            good.add(Finding.of("good-even", 2, bars(), "ms", Math.round(uneven)));
+        if (pass.uneven() < STEADY_MS && notes.size() >= HANDS_FROM) {
+            good.add(Finding.of("good-even", 2, pass.bars(), "ms", Math.round(pass.uneven())));
         }
-        if (through && Math.abs(pace - 1) < DRIFTS / 2) {
-            good.add(Finding.of("good-steady", 2, bars()));
+        boolean through =
+                pass.stops().isEmpty() && pass.again().isEmpty() && pass.added().isEmpty();
+        if (through && Math.abs(pass.pace() - 1) < DRIFTS / 2) {
+            good.add(Finding.of("good-steady", 2, pass.bars()));
         }
         // The longest run of bars without a mistake, else the hand that did better.
         if (good.isEmpty()) {
@@ -293,7 +336,8 @@ final class Findings {
                     .map(Map.Entry::getKey)
                     .findFirst();
             good.add(bar.map(index -> Finding.of("good-bar", 1, List.of(index)))
-                    .orElse(Finding.of("good-through", 1, bars(), "count", struck)));
+                    .orElse(Finding.of("good-through", 1, pass.bars(), "count", struck)));
         }
+        return good.subList(0, Math.min(2, good.size()));
     }
 }

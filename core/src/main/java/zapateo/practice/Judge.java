@@ -85,7 +85,7 @@ public final class Judge {
                         || each.verdict() == Verdict.EARLY
                         || each.verdict() == Verdict.LATE);
         double uneven = uneven(notes);
-        Findings findings = new Findings(
+        Findings.Pass pass = new Findings.Pass(
                 passage,
                 take,
                 notes,
@@ -106,9 +106,9 @@ public final class Judge {
                 uneven,
                 stops,
                 again,
-                findings.hands(),
-                findings.mend(),
-                findings.good());
+                Findings.hands(pass),
+                Findings.mend(pass),
+                Findings.good(pass));
     }
 
     private static Verdict timed(Passage.Note asked, double off) {

@@ -8,9 +8,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import zapateo.refusal.Refused;
 
 /**
@@ -18,29 +20,6 @@ import zapateo.refusal.Refused;
  */
 public final class FigureFile {
 
-    private static final Set<String> FIELDS = Set.of(
-            "id",
-            "name",
-            "family",
-            "use",
-            "feel",
-            "level",
-            "tempo",
-            "chords",
-            "suits",
-            "spacing",
-            "register",
-            "voicings",
-            "pedal",
-            "lifts",
-            "line",
-            "cut",
-            "roll",
-            "bass",
-            "leadIn",
-            "times",
-            "bars",
-            "variations");
     private static final Pattern TEMPO = Pattern.compile("([0-9]{2,3})-([0-9]{2,3})");
     private static final Pattern ID = Pattern.compile("[a-z0-9]+(-[a-z0-9]+){0,9}");
     private static final Set<String> TAGS = Set.of("major", "minor", "modal", "blues", "jazz", "plain");
@@ -55,7 +34,7 @@ public final class FigureFile {
      * @throws Refused with the file, the line and what was expected
      */
     public static Figure parse(String file, String yaml) {
-        YamlFields fields = YamlFields.parse(file, yaml).allow(FIELDS);
+        YamlFields fields = YamlFields.parse(file, yaml).allow(FIELDS.keySet());
         Matcher tempo = fields.value("tempo", FigureFile::tempo);
         Figure.Suits suits = new Figure.Suits(
                 fields.list("feel", FigureFile::feel),
@@ -92,76 +71,86 @@ public final class FigureFile {
                 variations);
     }
 
+    /** The fields there are, in the order they are written in, and how each is; what is empty is left out. */
+    private static final Map<String, Function<Figure, String>> FIELDS = fields();
+
+    private static Map<String, Function<Figure, String>> fields() {
+        Map<String, Function<Figure, String>> fields = new LinkedHashMap<>();
+        fields.put("id", Figure::id);
+        fields.put("name", figure -> quoted(figure.name()));
+        fields.put("family", figure -> quoted(figure.family()));
+        fields.put("use", figure -> quoted(figure.use()));
+        fields.put("feel", figure -> list(figure.suits().feels().stream().map(Feel::id)));
+        fields.put("level", figure -> String.valueOf(figure.suits().level()));
+        fields.put(
+                "tempo",
+                figure -> figure.suits().minTempo() + "-" + figure.suits().maxTempo());
+        fields.put("chords", figure -> String.valueOf(figure.suits().chords()));
+        fields.put("suits", figure -> list(figure.suits().tags().stream()));
+        fields.put("spacing", figure -> quoted(figure.manner().spacing()));
+        fields.put(
+                "register", figure -> list(figure.manner().registers().stream().map(Register::id)));
+        fields.put(
+                "voicings", figure -> list(figure.manner().voicings().stream().map(FigureFile::quoted)));
+        fields.put("pedal", figure -> figure.manner().pedal() ? "yes" : "no");
+        fields.put("lifts", figure -> figure.manner().lifts().id());
+        fields.put(
+                "line",
+                figure -> list(figure.manner().line().stream()
+                        .map(role -> quoted(role.toString()))
+                        .sorted()));
+        fields.put("cut", figure -> figure.manner().keeps() ? "keep" : "restart");
+        fields.put("roll", figure -> figure.manner().rolling().id());
+        fields.put("bass", figure -> figure.manner().bassless() ? "no" : "yes");
+        fields.put(
+                "leadIn",
+                figure -> figure.manner().leadIn().map(FigureFile::quoted).orElse(""));
+        fields.put("times", figure -> figure.manner().times().id());
+        fields.put("bars", FigureFile::bars);
+        fields.put("variations", FigureFile::variations);
+        return fields;
+    }
+
     /** The text that {@link #parse} reads as the same figure. */
     public static String write(Figure figure) {
         StringBuilder text = new StringBuilder();
-        Figure.Suits suits = figure.suits();
-        Figure.Manner manner = figure.manner();
-        line(text, "id", figure.id());
-        line(text, "name", quoted(figure.name()));
-        line(text, "family", quoted(figure.family()));
-        line(text, "use", quoted(figure.use()));
-        line(text, "feel", list(suits.feels().stream().map(Feel::id).toList()));
-        line(text, "level", suits.level());
-        line(text, "tempo", suits.minTempo() + "-" + suits.maxTempo());
-        line(text, "chords", suits.chords());
-        line(text, "suits", list(suits.tags()));
-        line(text, "spacing", quoted(manner.spacing()));
-        line(
-                text,
-                "register",
-                list(manner.registers().stream().map(Register::id).toList()));
-        line(
-                text,
-                "voicings",
-                list(manner.voicings().stream().map(FigureFile::quoted).toList()));
-        line(text, "pedal", manner.pedal() ? "yes" : "no");
-        line(text, "lifts", manner.lifts().id());
-        line(
-                text,
-                "line",
-                list(manner.line().stream()
-                        .map(role -> quoted(role.toString()))
-                        .sorted()
-                        .toList()));
-        line(text, "cut", manner.keeps() ? "keep" : "restart");
-        line(text, "roll", manner.rolling().id());
-        line(text, "bass", manner.bassless() ? "no" : "yes");
-        manner.leadIn().ifPresent(leadIn -> line(text, "leadIn", quoted(leadIn)));
-        line(text, "times", manner.times().id());
-        text.append("bars:\n");
-        figure.bars()
-                .forEach((meter, bars) -> text.append("  \"")
-                        .append(meter)
-                        .append("\": ")
-                        .append(list(bars.stream().map(FigureFile::bar).toList()))
-                        .append('\n'));
-        if (!figure.variations().isEmpty()) {
-            text.append("variations:\n");
-            figure.variations().forEach(variation -> {
-                text.append("  \"").append(variation.when()).append("\":\n");
-                variation
-                        .bars()
-                        .forEach((meter, bar) -> text.append("    \"")
-                                .append(meter)
-                                .append("\": ")
-                                .append(bar(bar))
-                                .append('\n'));
-            });
-        }
+        FIELDS.forEach((name, field) -> {
+            String value = field.apply(figure);
+            if (!value.isEmpty()) {
+                text.append(name)
+                        .append(value.startsWith("\n") ? ":" : ": ")
+                        .append(value)
+                        .append('\n');
+            }
+        });
         return text.toString();
     }
 
-    private static void line(StringBuilder text, String name, Object value) {
-        text.append(name).append(": ").append(value).append('\n');
+    private static String bars(Figure figure) {
+        return figure.bars().entrySet().stream()
+                .map(each -> "\n  \"" + each.getKey() + "\": "
+                        + list(each.getValue().stream().map(FigureFile::bar)))
+                .collect(Collectors.joining());
+    }
+
+    private static String variations(Figure figure) {
+        StringBuilder text = new StringBuilder();
+        figure.variations().forEach(variation -> {
+            text.append("\n  \"").append(variation.when()).append("\":");
+            variation
+                    .bars()
+                    .forEach((meter, bar) ->
+                            text.append("\n    \"").append(meter).append("\": ").append(bar(bar)));
+        });
+        return text.toString();
     }
 
     private static String bar(List<FigureStroke> strokes) {
         return quoted(write(strokes));
     }
 
-    private static String list(List<String> values) {
-        return "[" + String.join(", ", values) + "]";
+    private static String list(Stream<String> values) {
+        return values.collect(Collectors.joining(", ", "[", "]"));
     }
 
     private static String quoted(String text) {

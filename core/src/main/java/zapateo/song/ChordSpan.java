@@ -33,7 +33,7 @@ public record ChordSpan(String written, Optional<ChordSymbol> chord, int tick, i
     }
 
     /** A silence that nothing is said about, before a song begins. */
-    static ChordSpan unsaid(int tick, int ticks) {
+    public static ChordSpan unsaid(int tick, int ticks) {
         return new ChordSpan("", Optional.empty(), tick, ticks, false, false);
     }
 

@@ -84,7 +84,13 @@ public final class Song {
      *     played
      */
     public static Song of(Heading heading, List<WrittenSection> written, List<Integer> form) {
-        return unfolded(heading, written, form, Map.of(), Optional.empty());
+        return new Song(
+                heading,
+                written,
+                form,
+                Unfolding.of(List.copyOf(written), List.copyOf(form), heading.key(), heading.tempo()),
+                Map.of(),
+                Optional.empty());
     }
 
     private Section replaced(Section section) {
@@ -155,21 +161,6 @@ public final class Song {
             all.add(WrittenSection.of(section.part(), section.name(), each));
         }
         return of(heading, all, List.of());
-    }
-
-    private static Song unfolded(
-            Heading heading,
-            List<WrittenSection> written,
-            List<Integer> form,
-            Map<Integer, List<ChordSpan>> replaced,
-            Optional<Raised> raised) {
-        return new Song(
-                heading,
-                written,
-                form,
-                Unfolding.of(List.copyOf(written), List.copyOf(form), heading.key(), heading.tempo()),
-                replaced,
-                raised);
     }
 
     public Heading heading() {
@@ -246,60 +237,14 @@ public final class Song {
         return bars.get(bars.size() - 1).end();
     }
 
-    /**
-     * The same with a silent beat before all of it, for a file that has no time below zero: a bar of its own, or, where
-     * the song begins with a pick-up that is played once, that much more of the pick-up.
-     */
-    public Song withLeadIn() {
-        int beat = leadInBeat();
-        List<WrittenSection> sections = new ArrayList<>();
-        if (takesLeadIn()) {
-            written.forEach(sections::add);
-            WrittenSection first = written.get(0);
-            List<WrittenBar> bars = new ArrayList<>(first.bars());
-            bars.set(0, bars.get(0).after(beat));
-            sections.set(0, new WrittenSection(first.name(), bars, first.again(), first.part()));
-            Map<Integer, List<ChordSpan>> later = new HashMap<>(replaced);
-            later.computeIfPresent(
-                    0,
-                    (index, spans) -> Stream.concat(
-                                    Stream.of(ChordSpan.unsaid(0, beat)),
-                                    spans.stream().map(span -> span.at(span.tick() + beat, span.ticks())))
-                            .toList());
-            return unfolded(heading, sections, form, later, raised);
-        }
-        WrittenBar silent = new WrittenBar(
-                0, leadInMeter(), beat, List.of(ChordSpan.unsaid(0, beat)), List.of(), WrittenBar.Marks.NONE);
-        sections.add(WrittenSection.of("", List.of(silent)));
-        written.forEach(section -> sections.add(new WrittenSection(
-                section.name(), section.bars(), section.again().map(place -> place + 1), section.part())));
-        List<Integer> order = new ArrayList<>(form.isEmpty() ? List.of() : List.of(0));
-        form.forEach(place -> order.add(place + 1));
-        Map<Integer, List<ChordSpan>> later = new HashMap<>();
-        replaced.forEach((index, spans) -> later.put(index + 1, spans));
-        return unfolded(heading, sections, order, later, raised.map(each -> new Raised(each.bar() + 1, each.way())));
+    /** Chords that are played in place of the written ones, by the bar's index. */
+    public Map<Integer, List<ChordSpan>> replaced() {
+        return replaced;
     }
 
-    /** How long the silent beat of {@link #withLeadIn} is. */
-    public int leadInBeat() {
-        return leadInMeter().beatTicks();
-    }
-
-    /** Whether the song's own pick-up has room for it. */
-    public boolean takesLeadIn() {
-        WrittenBar first = bars.get(0).written();
-        boolean leads =
-                !written.get(0).bars().isEmpty() && written.get(0).bars().get(0).number() == 0;
-        return leads
-                && first.number() == 0
-                && first.ticks() + leadInBeat() <= first.meter().barTicks()
-                && bars.stream().filter(bar -> bar.number() == 0).count() == 1;
-    }
-
-    private Meter leadInMeter() {
-        return written.get(0).bars().isEmpty()
-                ? heading.meter()
-                : written.get(0).bars().get(0).meter();
+    /** From where on it is played in another key. */
+    public Optional<Raised> raised() {
+        return raised;
     }
 
     /** Every chord with the bar it stands in as it is played, silences too. */

@@ -138,7 +138,7 @@ public record WrittenBar(int number, Meter meter, int ticks, List<ChordSpan> cho
     }
 
     /** The same after so much silence. */
-    WrittenBar after(int silence) {
+    public WrittenBar after(int silence) {
         List<ChordSpan> later = new ArrayList<>(List.of(ChordSpan.unsaid(0, silence)));
         chords.forEach(span -> later.add(span.at(span.tick() + silence, span.ticks())));
         return new WrittenBar(

@@ -62,7 +62,8 @@ class MusicXmlWriterTest {
         Arrangement arrangement = ARRANGER.arrange(song, Choices.figure(figure), Hand.USUAL);
         // What sounds before the first bar has a silent beat before it in a file.
         Song filed = Written.of(arrangement).song();
-        assertThat(filed.ticks() - song.ticks()).isEqualTo(arrangement.leadInTicks() > 0 ? song.leadInBeat() : 0);
+        assertThat(filed.ticks() - song.ticks())
+                .isEqualTo(arrangement.leadInTicks() > 0 ? LeadIn.to(song).ticks() : 0);
         for (Hands hands : Hands.values()) {
             Document document = parse(MusicXmlWriter.write(arrangement, hands));
             SCHEMA.newValidator().validate(new DOMSource(document));

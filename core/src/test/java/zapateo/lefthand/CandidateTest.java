@@ -29,11 +29,11 @@ class CandidateTest {
     }
 
     private static Candidate at(String bass, String upper, BassLine.Basses way) {
-        return at(bass, upper, way, 0, -1, -1);
+        return at(bass, upper, way, 0, -1, Candidate.Seventh.FREE);
     }
 
     private static Candidate at(
-            String bass, String upper, BassLine.Basses way, int inversion, int position, int seventh) {
+            String bass, String upper, BassLine.Basses way, int inversion, int position, Candidate.Seventh seventh) {
         int low = bass.equals("-") ? -1 : key(bass);
         int[] chord = keys(upper);
         return new Candidate(
@@ -44,15 +44,7 @@ class CandidateTest {
                 way,
                 inversion,
                 position,
-                0,
-                0,
-                0,
-                0,
-                0,
-                0,
-                0,
-                0,
-                0,
+                Candidate.Costs.NONE,
                 new int[] {low},
                 new Candidate.Voices(chord, seventh),
                 new Candidate.Home(key("D2"), key("A3")));
@@ -127,7 +119,7 @@ class CandidateTest {
     @CsvSource({"F3,E3 G3,false", "F3,E♭3 G3,false", "F3,F3 A3,false", "F3,D3 G3,true", "F3,F♯3 A3,true", "F3,E3,false"
     })
     void a_seventh_hangs_where_nothing_is_a_step_below(String seventh, String next, boolean hangs) {
-        Candidate dominant = at("G1", "F3 B3 D4", BassLine.Basses.OWN, 0, -1, key(seventh));
+        Candidate dominant = at("G1", "F3 B3 D4", BassLine.Basses.OWN, 0, -1, new Candidate.Seventh.On(key(seventh)));
         assertThat(own("C2", next).leavesHanging(dominant)).isEqualTo(hangs);
         assertThat(own("C2", next).leavesHanging(own("G1", "F3 B3 D4")))
                 .as("nothing is on its way")
@@ -137,12 +129,12 @@ class CandidateTest {
     /** Nothing is won by leaving out what would have to be resolved. */
     @Test
     void a_seventh_that_is_left_out_hangs_too() {
-        Candidate silent = at("G1", "G3 B3 D4", BassLine.Basses.OWN, 0, -1, Candidate.Voices.SILENT);
+        Candidate silent = at("G1", "G3 B3 D4", BassLine.Basses.OWN, 0, -1, Candidate.Seventh.SILENT);
         assertThat(own("C2", "E3 G3").leavesHanging(silent)).isTrue();
     }
 
     private static Candidate smooth(String bass, int inversion) {
-        return at(bass, "", BassLine.Basses.INVERSIONS, inversion, -1, -1);
+        return at(bass, "", BassLine.Basses.INVERSIONS, inversion, -1, Candidate.Seventh.FREE);
     }
 
     /** A six-four is passed through by step or stands over a bass that stays (common practice). */
@@ -170,7 +162,7 @@ class CandidateTest {
     }
 
     private static Candidate inHand(String bass, String position) {
-        return at(bass, "", BassLine.Basses.HAND, 0, key(position), -1);
+        return at(bass, "", BassLine.Basses.HAND, 0, key(position), Candidate.Seventh.FREE);
     }
 
     @Test

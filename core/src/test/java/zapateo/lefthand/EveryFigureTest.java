@@ -127,7 +127,8 @@ class EveryFigureTest {
                     || figure.id().equals("held");
             boolean inside = stroke.written().tick() >= bar.tick()
                     && stroke.written().tick() < bar.end()
-                    && stroke.firstTick() >= -arrangement.song().leadInBeat()
+                    && stroke.firstTick()
+                            >= -arrangement.song().heading().meter().beatTicks()
                     && stroke.written().end()
                             <= (acrossOnPurpose ? arrangement.song().ticks() : bar.end());
             return inside ? "" : stroke.toString();

@@ -13,8 +13,8 @@ import zapateo.harmony.Key;
 import zapateo.harmony.Transposition;
 
 /**
- * What is made of a song as it is played: written out, raised, with other chords, after a silent beat. Facts of
- * notation are common practice.
+ * What is made of a song as it is played: written out, raised, with other chords. Facts of notation are common
+ * practice.
  */
 class SongAsPlayedTest {
 
@@ -105,42 +105,6 @@ class SongAsPlayedTest {
                 .isEqualTo("Am | F | C | Dm7 G7");
         assertThat(chords(song)).isEqualTo("C | F | C | F");
         assertThat(played.heading()).isEqualTo(song.heading());
-    }
-
-    @Test
-    void a_silent_beat_goes_before_a_song_as_a_bar_of_its_own() {
-        Song song = song("Meter: 6/8~Form: B, V~[V]~| C | F |~[B]~| G |~[B] again");
-        Song lead = song.withLeadIn();
-        assertThat(song.leadInBeat()).isEqualTo(1440);
-        assertThat(song.takesLeadIn()).isFalse();
-        assertThat(chords(lead)).isEqualTo("- | " + chords(song));
-        assertThat(lead.bars().get(0).number()).isZero();
-        assertThat(lead.bars().get(0).ticks()).isEqualTo(1440);
-        assertThat(lead.ticks()).isEqualTo(song.ticks() + 1440);
-        Song raised = song("| C | F |")
-                .played(Map.of(1, song("| Dm |").bars().get(0).chords()))
-                .raised(new Song.Raised(1, Transposition.by(2, song("| C |").key())));
-        assertThat(chords(raised.withLeadIn())).isEqualTo("- | C | Em");
-        assertThat(chords(song("| C | F |").withLeadIn())).isEqualTo("- | C | F");
-    }
-
-    @Test
-    void a_pick_up_with_room_is_made_longer_by_the_silent_beat() {
-        Song song = song("| (pickup 1) G7 | C | F |~Melody: | G2 | c8 | A8 |");
-        assertThat(song.takesLeadIn()).isTrue();
-        Song lead = song.withLeadIn();
-        assertThat(chords(lead)).isEqualTo("- G7 | C | F");
-        assertThat(lead.bars().get(0).ticks()).isEqualTo(1920);
-        assertThat(tune(lead.bars().get(0).tune())).isEqualTo("r@0+960 G4@960+960");
-        assertThat(tune(lead.bars().get(1).tune()))
-                .isEqualTo(tune(song.bars().get(1).tune()));
-        Song played =
-                song.played(Map.of(0, song("| (pickup 1) D7 |").bars().get(0).chords()));
-        assertThat(chords(played.withLeadIn())).isEqualTo("- D7 | C | F");
-        assertThat(lead.bars().get(0).chords()).extracting(ChordSpan::tick).containsExactly(0, 960);
-        // A pick-up that fills its bar, or comes again, has none.
-        assertThat(song("| (pickup 4) G7 | C |").takesLeadIn()).isFalse();
-        assertThat(song("| C | F |").takesLeadIn()).isFalse();
     }
 
     @Test
