@@ -1408,6 +1408,7 @@ export interface components {
             hand: string;
             /** Format: double */
             held: number;
+            id: string;
             /** Format: int32 */
             midi: number;
             /** Format: double */
@@ -2080,6 +2081,7 @@ export interface components {
             chart: string;
         };
         HeardView: {
+            id: string;
             /** Format: double */
             ms: number;
             /** Format: int32 */

@@ -120,7 +120,11 @@ export function Practise() {
   });
   const steps = useSteps(stepping, source, notes.data?.notes ?? [], place);
 
-  const verdicts = useMemo(() => (pass.judged ? verdictsOf(pass.judged) : undefined), [pass.judged]);
+  const strokes = arrangement?.strokes;
+  const verdicts = useMemo(
+    () => (pass.judged && strokes ? verdictsOf(pass.judged, strokes) : undefined),
+    [pass.judged, strokes],
+  );
   const takeSpot = (spot: Spot) => {
     select(spot.first, spot.last);
     pass.forget();
@@ -252,7 +256,7 @@ export function Practise() {
           </div>
         )}
         <Staff
-          lit={struck !== null ? [struck] : working ? [] : faulty(pass.judged)}
+          lit={struck !== null ? [struck] : working ? [] : faulty(pass.judged, arrangement.strokes)}
           onStroke={setStruck}
           beside={null}
           alone

@@ -18,7 +18,19 @@ import { Stairs } from "./Stairs";
 import { Strip } from "./Strip";
 
 function note(at: number, midi: number, ms: number, bar = 0): AskedNote {
-  return { stroke: at, note: 0, hand: "L", midi, name: "C2", finger: 1, bar, tick: 0, ms, held: 300 };
+  return {
+    id: `L${bar}.1.${at}`,
+    stroke: at,
+    note: 0,
+    hand: "L",
+    midi,
+    name: "C2",
+    finger: 1,
+    bar,
+    tick: 0,
+    ms,
+    held: 300,
+  };
 }
 
 const NOTES = [note(0, 36, 0), note(1, 48, 500), note(1, 52, 503), note(2, 43, 1000), note(3, 55, 1500, 1)];
@@ -29,7 +41,14 @@ const ARRANGEMENT = {
 
 function judged(verdicts: Judgement["notes"][number]["verdict"][]): Judgement {
   return {
-    notes: verdicts.map((verdict, at) => ({ stroke: NOTES[at]?.stroke ?? 0, note: 0, verdict, ms: 0, played: 36 })),
+    notes: verdicts.map((verdict, at) => ({
+      id: NOTES[at]?.id ?? "",
+      stroke: NOTES[at]?.stroke ?? 0,
+      note: 0,
+      verdict,
+      ms: 0,
+      played: 36,
+    })),
     added: [{ ms: 700, midi: 40, bar: 0 }],
     delayMs: 90,
     pace: 1,
@@ -92,12 +111,13 @@ describe("practising", () => {
     );
     expect(container.querySelectorAll("circle")).toHaveLength(1);
     expect(container.querySelectorAll("path")).toHaveLength(5);
-    expect([...verdictsOf(take)]).toEqual([
-      ["s1n0", "early"],
-      ["s2n0", "missed"],
-      ["s3n0", "octave"],
+    // A stroke more at the front since it was judged, and the last one gone.
+    const strokes = [{ id: "new" }, ...[0, 1, 2].map((at) => ({ id: `L0.1.${at}` }))] as Arrangement["strokes"];
+    expect([...verdictsOf(take, strokes)]).toEqual([
+      ["s2n0", "early"],
+      ["s3n0", "missed"],
     ]);
-    expect(faulty(take)).toEqual([1, 2, 3]);
+    expect(faulty(take, strokes)).toEqual([2, 3]);
   });
 
   it("says what was good before what to mend", () => {

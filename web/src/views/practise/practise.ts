@@ -68,18 +68,23 @@ export function scripted(notes: AskedNote[], mistakes: boolean): { ms: number; h
   });
 }
 
+/** Notes that did not go as they were asked, with where their strokes stand now; what is gone is left out. */
+function mistakes(judged: Judgement, strokes: Arrangement["strokes"]) {
+  const places = new Map(strokes.map((stroke, at) => [stroke.id, at]));
+  return judged.notes.flatMap((note) => {
+    const stroke = note.verdict === "right" ? undefined : places.get(note.id);
+    return stroke === undefined ? [] : [{ stroke, note: note.note, verdict: note.verdict }];
+  });
+}
+
 /** Strokes that did not go as they were asked. */
-export function faulty(judged: Judgement | null): number[] {
-  return judged ? [...new Set(judged.notes.filter((note) => note.verdict !== "right").map((note) => note.stroke))] : [];
+export function faulty(judged: Judgement | null, strokes: Arrangement["strokes"]): number[] {
+  return judged ? [...new Set(mistakes(judged, strokes).map((note) => note.stroke))] : [];
 }
 
 /** The verdicts of a take by the ids the engraver gives notes; those that were right have none. */
-export function verdictsOf(judged: Judgement): Map<string, string> {
-  return new Map(
-    judged.notes
-      .filter((note) => note.verdict !== "right")
-      .map((note) => [`s${note.stroke}n${note.note}`, note.verdict]),
-  );
+export function verdictsOf(judged: Judgement, strokes: Arrangement["strokes"]): Map<string, string> {
+  return new Map(mistakes(judged, strokes).map(({ stroke, note, verdict }) => [`s${stroke}n${note}`, verdict]));
 }
 
 export function barsNamed(arrangement: Arrangement, from: number, to: number): string {

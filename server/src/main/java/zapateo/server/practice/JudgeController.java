@@ -80,10 +80,12 @@ public class JudgeController {
     /**
      * A note to be played.
      *
-     * @param stroke index among the arrangement's strokes; @param note which of its notes, from low
+     * @param id the stroke's lasting one; @param stroke its index among the arrangement's strokes
+     * @param note which of its notes, from low
      * @param ms from the first asked beat; @param held how long
      */
     public record AskedNoteView(
+            String id,
             int stroke,
             int note,
             String hand,
@@ -104,9 +106,11 @@ public class JudgeController {
     public AskedView asked(@Valid @RequestBody AskedRequest request) {
         Arrangement arrangement = arrangement(request.chart(), request.choices(), request.hand(), request.figures());
         Passage passage = passage(arrangement, request.bars(), request.layer(), request.tempo());
+        List<String> ids = arrangement.ids();
         return new AskedView(
                 passage.notes().stream()
                         .map(note -> new AskedNoteView(
+                                ids.get(note.stroke()),
                                 note.stroke(),
                                 note.note(),
                                 String.valueOf(note.hand().letter()),
@@ -184,12 +188,14 @@ public class JudgeController {
             List<@NotNull @Valid PedalMoveRequest> pedal) {}
 
     /**
+     * @param id the stroke's lasting one
      * @param verdict right, early, late, wrong, missed or octave
      * @param ms after its time, below zero before it
      * @param played the key that was struck
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
     public record HeardView(
+            String id,
             int stroke,
             int note,
             @NameOf(Judgement.Verdict.class) String verdict,
@@ -261,8 +267,10 @@ public class JudgeController {
                         .toList();
         Take take = new Take(keys, pedal);
         Judgement found = Judge.of(passage, take);
+        List<String> ids = arrangement.ids();
         List<HeardView> notes = found.notes().stream()
                 .map(each -> new HeardView(
+                        ids.get(each.asked().stroke()),
                         each.asked().stroke(),
                         each.asked().note(),
                         Names.of(each.verdict()),
