@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import zapateo.choice.Options;
 import zapateo.hand.Pianist;
+import zapateo.harmony.ChordSymbol;
 import zapateo.lefthand.BassLine;
 import zapateo.lefthand.Ending;
 import zapateo.lefthand.FigureCheck;
@@ -24,6 +25,7 @@ import zapateo.lefthand.Spice;
 import zapateo.lefthand.Voicing;
 import zapateo.lefthand.Weights;
 import zapateo.part.Reason;
+import zapateo.pitch.Interval;
 import zapateo.refusal.Refused;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
@@ -32,13 +34,14 @@ import zapateo.rhythm.Meter;
 import zapateo.rhythm.Register;
 import zapateo.rhythm.Role;
 import zapateo.song.Bar;
+import zapateo.song.ChordSpan;
 import zapateo.song.Section;
 import zapateo.song.Song;
 
 /** The choices of a song as they hold bar by bar, resolved to what there is, with what could not be kept. */
 final class ChoicePlan implements Plan {
 
-    private static final int SONG_THAT_ENDS = 8;
+    private static final int SONG_THAT_ENDS = 4;
 
     private final FigureBook book;
     private final Choices choices;
@@ -182,7 +185,7 @@ final class ChoicePlan implements Plan {
         return Lock.NONE;
     }
 
-    /** A progression that goes round has no end; a song that comes home has one. */
+    /** Any song ends but a vamp, and one whose last dominant leads back to its beginning (HANDBOOK §7a). */
     @Override
     public Optional<Ending> ending() {
         Optional<String> chosen = choices.song().get(SongChoice.ENDING);
@@ -190,21 +193,25 @@ final class ChoicePlan implements Plan {
             return Ending.named(chosen.get());
         }
         Bar last = song.bars().get(song.bars().size() - 1);
-        boolean home = song.bars().size() >= SONG_THAT_ENDS
+        ChordSpan span = last.chords().get(last.chords().size() - 1);
+        boolean ends = song.bars().size() >= SONG_THAT_ENDS
                 && last.vamp() < 0
-                && last.chords()
-                        .get(last.chords().size() - 1)
-                        .chord()
-                        .filter(chord ->
-                                chord.root().chroma() == song.key().tonic().chroma()
-                                        && !chord.quality().isDominant())
-                        .isPresent();
-        return home
-                ? Optional.of(Ending.of(
-                        at(last, last.chords().get(last.chords().size() - 1).tick())
-                                .figure()
-                                .family()))
-                : Optional.empty();
+                && span.chord().filter(chord -> !leadsBack(chord)).isPresent();
+        return ends ? Optional.of(Ending.of(at(last, span.tick()).figure().family())) : Optional.empty();
+    }
+
+    /** A dominant that the first chord, or the key, is the goal of. */
+    private boolean leadsBack(ChordSymbol last) {
+        int goal = last.root().plus(Interval.of(4, 5)).chroma();
+        boolean leads = last.quality().isDominant()
+                || last.quality().isMajor() && last.quality().tones().size() == 3;
+        return leads
+                && (goal == song.key().tonic().chroma()
+                        || song.chordAt(0)
+                                .filter(first -> goal == first.root().chroma()
+                                        && last.root().chroma()
+                                                != song.key().tonic().chroma())
+                                .isPresent());
     }
 
     @Override

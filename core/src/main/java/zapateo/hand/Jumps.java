@@ -5,7 +5,7 @@ import zapateo.part.Stroke;
 
 /**
  * How long a hand needs from one stroke to the next. What lies inside a comfortable reach takes a finger's time; beyond
- * it the hand jumps the rest of the way and needs log₂(2·distance / width of the key) bits (Fitts 1954) at about 15 a
+ * it the hand jumps the rest of the way and needs log₂(2·distance / width of the key) bits (Fitts 1954) at about 17 a
  * second.
  */
 public final class Jumps {
@@ -14,7 +14,7 @@ public final class Jumps {
      * Practised jumps; aimed taps need half as long again (Fitts 1954: about 10). The project's own estimate, so that
      * stride stays possible at ♩ = 180 to 200 (HANDBOOK §8).
      */
-    private static final double BITS_PER_SECOND = 15;
+    private static final double BITS_PER_SECOND = 17;
 
     private static final double WHITE_WIDTH = Keyboard.WHITE_KEY;
     private static final double BLACK_WIDTH = 13.7;

@@ -29,6 +29,10 @@ final class Broken {
      */
     private static final int CLEAR_OF_BASS = 5;
 
+    /** Over another bass it is a fifth below G2, where a fourth grumbles. */
+    private static final int CLEAR_OF_LOW_BASS = 7;
+
+    private static final int LOW_BASS = 43;
     private static final int CLOSE_TO_ROOT = 3;
     private static final int MOST_AT_ONCE = 3;
     private static final int FIFTH = 5;
@@ -62,7 +66,29 @@ final class Broken {
      */
     List<List<Role>> of(List<Role> figure) {
         List<Role> laid = climbed(figure);
-        return spacing.states() ? stated(laid) : alone(laid);
+        return spacing.states() ? rising(stated(laid), laid) : alone(laid);
+    }
+
+    /** Tones that took the places of others keep the way the figure goes: what was lower is lower still. */
+    private List<List<Role>> rising(List<List<Role>> strokes, List<Role> laid) {
+        Map<Role, List<Role>> taken = new LinkedHashMap<>();
+        for (int at = 0; at < laid.size(); at++) {
+            List<Role> before = taken.putIfAbsent(laid.get(at), strokes.get(at));
+            if (strokes.get(at).size() > 1 || before != null && !before.equals(strokes.get(at))) {
+                return strokes;
+            }
+        }
+        List<Role> places = taken.keySet().stream()
+                .filter(role -> !role.equals(Role.BASS))
+                .sorted(Comparator.comparingInt(this::key))
+                .toList();
+        List<Role> tones = places.stream()
+                .map(role -> taken.get(role).get(0))
+                .sorted(Comparator.comparingInt(this::key))
+                .toList();
+        return laid.stream()
+                .map(role -> List.of(role.equals(Role.BASS) ? role : tones.get(places.indexOf(role))))
+                .toList();
     }
 
     private static List<List<Role>> alone(List<Role> laid) {
@@ -148,6 +174,9 @@ final class Broken {
                         .add(at));
         List<List<Integer>> empty = byRole.entrySet().stream()
                 .filter(each -> said.stream().noneMatch(tone -> chroma(tone) == chroma(each.getKey())))
+                // Over another bass it is the root that tells the chord.
+                .filter(each -> placement.chord().over().isEmpty()
+                        || chroma(each.getKey()) != placement.chord().root().chroma())
                 .sorted(Comparator.comparingInt(each -> order(each.getKey(), byRole)))
                 .map(Map.Entry::getValue)
                 .toList();
@@ -197,7 +226,8 @@ final class Broken {
         int number = (tone.number() - 1) % SCALE + 1;
         int key = key(laid.get(at));
         boolean close = placement.chord().over().isEmpty() && placement.bass().midi() >= Register.CHORD_LOWEST;
-        int lowest = placement.bass().midi() + (close ? CLOSE_TO_ROOT : CLEAR_OF_BASS);
+        boolean low = placement.chord().over().isPresent() && placement.bass().midi() < LOW_BASS;
+        int lowest = placement.bass().midi() + (close ? CLOSE_TO_ROOT : low ? CLEAR_OF_LOW_BASS : CLEAR_OF_BASS);
         int highest = hands.get(at) == Side.LEFT
                 ? spacing.window()
                         .map(Spacing.Window::highest)

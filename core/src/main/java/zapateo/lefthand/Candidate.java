@@ -29,8 +29,12 @@ record Candidate(
         Voices voices,
         Home home) {
 
-    /** Where the bass and the middle of the chord would rather lie. */
-    record Home(double bass, double chord) {}
+    /**
+     * Where the bass and the middle of the chord would rather lie.
+     *
+     * @param lowest under it no bass of this figure goes
+     */
+    record Home(double bass, double chord, int lowest) {}
 
     /** What a place costs by itself. */
     enum Cost {
@@ -44,6 +48,8 @@ record Candidate(
         BEYOND,
         /** Tones of the chord it has not. */
         LEFT_OUT,
+        /** Semitones struck together. */
+        RUB,
         /** Leading tones too many. */
         DOUBLED,
         /** What it takes to keep below the other hand. */
@@ -185,15 +191,16 @@ record Candidate(
     boolean leaps(Candidate from) {
         double moved = bassMovement(from);
         int nearer = bass > from.bass ? bass - Pitch.OCTAVE : bass + Pitch.OCTAVE;
-        boolean room = nearer >= Register.DEEP.lowest()
-                && nearer <= (upper.length > 0 ? UNDER_A_CHORD : Register.DEEP.highest());
+        boolean room =
+                nearer >= home.lowest() && nearer <= (upper.length > 0 ? UNDER_A_CHORD : Register.DEEP.highest());
         return moved > Pitch.OCTAVE || moved >= SIXTH && moved < Pitch.OCTAVE && room;
     }
 
     private int away(int next) {
         int away = Integer.MAX_VALUE;
-        for (int key : leaves) {
-            away = Math.min(away, Math.abs(next - key));
+        // From a fifth under its root or, a little less gladly, from the one above.
+        for (int i = 0; i < leaves.length; i++) {
+            away = Math.min(away, Math.abs(next - leaves[i]) + ABOVE * i);
         }
         return away;
     }
@@ -246,6 +253,7 @@ record Candidate(
     static final int WEAK = 2;
 
     private static final int STEP = 2;
+    private static final int ABOVE = 2;
     private static final int MINOR_SEVENTH = 10;
     private static final double WEAK_LEAP = 8;
     private static final int MAJOR_THIRD = 4;

@@ -66,9 +66,10 @@ final class ChordNeeds {
         boolean guide = plays(strokes, Role.Kind.GUIDE_TONES);
         boolean chosen = plays(strokes, Role.Kind.VOICING);
         Voicing voicing = chosen ? voicing(cut) : cut.choices().voicing().on(cut.chord());
+        boolean led = cut.choices().byHand() && besideClose(cut);
         Optional<Voicing> upper = chosen && !voicing.hasBass()
                 ? Optional.of(voicing)
-                : close
+                : close || led
                         ? Optional.of(voicing.hasBass() && !voicing.id().equals("triad") ? CLOSE : voicing)
                         : guide ? Optional.of(GUIDE_TONES) : Optional.empty();
         boolean bass = cut.choices().hasBass()
@@ -112,6 +113,13 @@ final class ChordNeeds {
                 endsOnFifth(strokes),
                 between(cut, strokes),
                 resolves(cut));
+    }
+
+    /** What a person wrote for a bar has a close chord in mind where the bars beside it do, so that theirs stay. */
+    private boolean besideClose(Cut cut) {
+        return cuts.subList(Math.max(0, cut.index() - 1), Math.min(cuts.size(), cut.index() + 2)).stream()
+                .filter(each -> each != cut && !each.choices().byHand())
+                .anyMatch(each -> each.choices().figure().plays(Role.Kind.CLOSE_CHORD));
     }
 
     /**

@@ -26,7 +26,7 @@ final class CloseChords {
     private static final int UNDER_A_TUNE = Pitch.parse("A2").midi();
 
     private static final Voicing.Window CLOSE = new Voicing.Window(
-            Register.CHORD_LOWEST, Register.CHORD_HIGHEST, (Register.CHORD_LOWEST + Register.CHORD_HIGHEST) / 2.0);
+            Register.CHORD_LOWEST, Register.CHORD_HIGHEST, Pitch.parse("A♭3").midi());
     /** The right hand's chord, clear of the left hand and below a tune. */
     private static final Voicing.Window RIGHT = new Voicing.Window(
             Pitch.parse("G3").midi(),
@@ -60,8 +60,10 @@ final class CloseChords {
         Voicing.Window window = lower && !right
                 ? new Voicing.Window(Math.min(usual.lowest(), UNDER_A_TUNE), usual.highest(), usual.home())
                 : usual;
+        if (!own.shapes().get(0).get(0).isOfClose()) {
+            return shaped(chord, own, window, inKey, onBass, said);
+        }
         return switch (own.id()) {
-            case "guide-tones", "rootless" -> shaped(chord, own, window, inKey, onBass, said);
             case "triad" -> stacked(chord, Set.of(triad(chord)), window);
             case "nearest" ->
                 stacked(
@@ -219,6 +221,9 @@ final class CloseChords {
         }
         if (onBass && all.size() == FULL_HAND) {
             all.removeIf(tone -> chord.tone(tone).chroma() == chord.bass().chroma());
+            if (all.size() == FULL_HAND) {
+                all.removeIf(tone -> tone.number() == 5 && tone.semitones() == FIFTH);
+            }
             sets.add(List.copyOf(all));
         }
         return sets;

@@ -21,20 +21,31 @@ import zapateo.rhythm.YamlFields;
  * @param name standard term
  * @param use one line: what it is for
  * @param families of the figures it is the usual one for
+ * @param goesOn whether the figure goes on before its first stroke
+ * @param instead the one that figures take which play no close chord
  * @param adds what is said beside the chord's own tones
  */
 public record Ending(
-        String id, String name, String use, List<String> families, List<Stroke> strokes, Optional<Added> adds) {
+        String id,
+        String name,
+        String use,
+        List<String> families,
+        boolean goesOn,
+        List<Stroke> strokes,
+        Optional<String> instead,
+        Optional<Added> adds) {
 
     /**
      * One of its strokes.
      *
-     * @param beat from 0
+     * @param beat from 0; {@link #HALF} where the second half of the bar begins
      * @param beats it lasts; 0 to the bar's end
      */
-    record Stroke(List<Role> roles, boolean rolled, int beat, int beats) {
+    record Stroke(List<Role> roles, boolean rolled, double beat, double beats) {
 
-        private static final Pattern WRITTEN = Pattern.compile("(~)?([^@]+)@([1-9]):([1-9]|\\*)");
+        static final double HALF = -1;
+
+        private static final Pattern WRITTEN = Pattern.compile("(~)?([^@]+)@(h|[1-9](?:\\.5)?):([0-9](?:\\.5)?|\\*)");
 
         static Stroke parse(String written) {
             Matcher match = WRITTEN.matcher(written);
@@ -44,8 +55,13 @@ public record Ending(
             return new Stroke(
                     Arrays.stream(match.group(2).split("\\+")).map(Role::parse).toList(),
                     match.group(1) != null,
-                    Integer.parseInt(match.group(3)) - 1,
-                    match.group(4).equals("*") ? 0 : Integer.parseInt(match.group(4)));
+                    match.group(3).equals("h") ? HALF : Double.parseDouble(match.group(3)) - 1,
+                    match.group(4).equals("*") ? 0 : Double.parseDouble(match.group(4)));
+        }
+
+        /** Where it begins in a bar of so many beats. */
+        double in(int beats) {
+            return beat == HALF ? (beats + 1) / 2 : beat;
         }
     }
 
@@ -72,7 +88,12 @@ public record Ending(
 
     /** Whether a bar of so many beats has room for all of it. */
     boolean fits(int beats) {
-        return strokes.stream().allMatch(stroke -> stroke.beat() < beats);
+        return beats > 1 && strokes.stream().allMatch(stroke -> stroke.in(beats) < beats);
+    }
+
+    /** For a figure that strikes close chords, or for one that does not. */
+    Ending on(boolean close) {
+        return close ? this : instead.map(ALL::get).orElse(this);
     }
 
     /** What it says of a chord beside what the chord is. */
@@ -95,7 +116,9 @@ public record Ending(
                             fields.text("name"),
                             fields.text("use"),
                             fields.has("families") ? fields.list("families", family -> family) : List.of(),
+                            fields.has("until"),
                             fields.list("strokes", Stroke::parse),
+                            fields.has("instead") ? Optional.of(fields.text("instead")) : Optional.empty(),
                             fields.has("adds")
                                     ? Optional.of(new Added(
                                             fields.value("on", Integer::valueOf),

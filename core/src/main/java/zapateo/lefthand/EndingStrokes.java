@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zapateo.part.Origin;
+import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
@@ -15,7 +16,12 @@ final class EndingStrokes {
 
     private EndingStrokes() {}
 
-    static List<Planned> of(Cut cut, Ending ending) {
+    private static boolean isClose(FigureStroke stroke) {
+        return stroke.roles().get(0).isOfClose();
+    }
+
+    /** @param figure what the figure would play here */
+    static List<Planned> of(Cut cut, Ending ending, List<Planned> figure) {
         List<Planned> planned = new ArrayList<>();
         boolean close = cut.choices()
                 .figure()
@@ -36,13 +42,23 @@ final class EndingStrokes {
             planned.add(last(cut, cut.tick(), cut.end(), List.of(Role.BASS), false, Mark.HEEL));
         } else {
             int beat = cut.bar().meter().beatTicks();
-            for (Ending.Stroke stroke :
-                    (ending.fits(cut.ticks() / beat) ? ending : Ending.all().get(0)).strokes()) {
-                int tick = cut.tick() + stroke.beat() * beat;
+            int beats = cut.ticks() / beat;
+            Ending fitting = ending.on(cut.choices().figure().written().anyMatch(EndingStrokes::isClose));
+            fitting = fitting.fits(beats) ? fitting : Ending.all().get(0);
+            if (fitting.goesOn()) {
+                int until = cut.tick() + (int) (fitting.strokes().get(0).in(beats) * beat);
+                figure.stream()
+                        .filter(stroke -> stroke.tick() < until)
+                        .map(stroke -> stroke.until(Math.min(stroke.end(), until))
+                                .playing(stroke.roles(), stroke.mark(), Origin.ENDING))
+                        .forEach(planned::add);
+            }
+            for (Ending.Stroke stroke : fitting.strokes()) {
+                int tick = cut.tick() + (int) (stroke.in(beats) * beat);
                 planned.add(last(
                         cut,
                         tick,
-                        stroke.beats() == 0 ? cut.end() : Math.min(cut.end(), tick + stroke.beats() * beat),
+                        stroke.beats() == 0 ? cut.end() : Math.min(cut.end(), tick + (int) (stroke.beats() * beat)),
                         stroke.roles(),
                         stroke.rolled(),
                         stroke.roles().contains(Role.BASS) ? Mark.HEEL : Mark.TOE));

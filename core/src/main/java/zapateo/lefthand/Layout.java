@@ -122,7 +122,11 @@ final class Layout {
         Cut cut = cuts.get(i);
         Figure figure = cut.choices().figure();
         if (isEnding(i)) {
-            planned.addAll(EndingStrokes.of(cut, ending.orElseThrow()));
+            int from = planned.size();
+            layOne(i);
+            List<Planned> figureOfBar = new ArrayList<>(planned.subList(from, planned.size()));
+            planned.subList(from, planned.size()).clear();
+            planned.addAll(EndingStrokes.of(cut, ending.orElseThrow(), figureOfBar));
             return i + 1;
         }
         if (cut.choices().byHand()) {
@@ -348,7 +352,30 @@ final class Layout {
         boolean anew = bar.stream()
                 .anyMatch(other -> other.hand() == stroke.hand() && cut.bar().tick() + other.tick() == change);
         boolean reaches = owner < last && !anew && !cuts.get(owner + 1).early() && end > change;
-        if (reaches && change - tick <= LEANS_ON && tick > cut.tick()) {
+        // A chord that is struck by itself soon after its change needs no other hand to announce it.
+        boolean soon = bar.stream()
+                .filter(other -> other.hand() == stroke.hand())
+                .mapToInt(other -> cut.bar().tick() + other.tick())
+                .anyMatch(at -> at > change && at < change + Ticks.PER_QUARTER);
+        // What is struck twice round a change is the new chord both times: an early bass.
+        boolean early = owner < last
+                && end == change
+                && change - tick < Ticks.PER_QUARTER
+                && cut.choices().figure().isLine(stroke)
+                && bar.stream()
+                        .anyMatch(other -> other.hand() == stroke.hand()
+                                && cut.bar().tick() + other.tick() == change
+                                && other.roles().equals(stroke.roles()));
+        if (early) {
+            Cut next = cuts.get(owner + 1);
+            planned.add(Planned.of(next, onBass(next, stroke), tick, end - tick, Origin.ANTICIPATION)
+                    .at(cut.bar().index(), tick, end - tick));
+            return;
+        }
+        if (reaches
+                && change - tick <= LEANS_ON
+                && tick > cut.tick()
+                && !(soon && change - tick >= Ticks.PER_QUARTER)) {
             Cut next = cuts.get(owner + 1);
             planned.add(
                     Planned.of(next, onBass(next, stroke), tick, Math.min(end, next.end()) - tick, Origin.ANTICIPATION)
@@ -364,8 +391,8 @@ final class Layout {
                 tick,
                 Math.min(end, change) - tick,
                 Origin.FIGURE));
-        struck[owner] |= opens;
-        if (reaches) {
+        struck[owner] |= opens || cut.choices().figure().manner().bassless();
+        if (reaches && !(soon && cut.choices().figure().manner().bassless())) {
             strike(owner + 1, last, onBass(cuts.get(owner + 1), stroke), change, end, bar, struck);
         }
     }

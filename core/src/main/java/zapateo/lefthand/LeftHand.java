@@ -284,7 +284,9 @@ public final class LeftHand implements Placed.Player {
                 .computeIfAbsent(
                         each.roles(),
                         roles -> placement.notes(
-                                each.origin() == Origin.ENDING && roles.size() > 1
+                                each.origin() == Origin.ENDING
+                                                && roles.size() > 2
+                                                && roles.stream().anyMatch(role -> role.degree() % 7 == 3)
                                         ? Fuller.clearest(placement, roles, needs.said(cut, here))
                                         : Spacing.named(ChordNeeds.spacing(cut, each))
                                                 .on(placement.chord(), placement.bass(), roles)));
@@ -323,7 +325,8 @@ public final class LeftHand implements Placed.Player {
             // The next root itself gives nothing away before it comes.
             return key == target ? List.of(notes.get(0).octaves(1)) : notes;
         }
-        boolean nearer = Math.abs(above - target) < Math.abs(key - target)
+        boolean nearer = cuts.get(each.cut()).choices().figure().manner().keeps()
+                && Math.abs(above - target) < Math.abs(key - target)
                 && Math.abs(above - target) + above - placement.bass().midi()
                         < Math.abs(key - target) + placement.bass().midi() - key;
         return nearer ? List.of(notes.get(0).octaves(1)) : notes;

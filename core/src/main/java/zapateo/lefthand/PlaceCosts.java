@@ -24,6 +24,7 @@ final class PlaceCosts {
                 CostTerm.own("chord-register", weights.of("chord-register"), Candidate::farFromHome),
                 own("left-out", weights, Cost.LEFT_OUT),
                 own("mud", weights, Cost.MUD),
+                own("rub", weights, Cost.RUB),
                 own("reach", weights, Cost.REACH),
                 own("beyond", weights, Cost.BEYOND),
                 own("outside", weights, Cost.OUTSIDE),

@@ -34,6 +34,9 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
     private static final Interval OCTAVE = Interval.of(7, 12);
     private static final int MINOR_SEVENTH = 10;
     /** The highest bass of a style that jumps to its chord and back. */
+    /** Lower than this a fifth under its root is only a rumble. */
+    private static final int LOWEST_FIFTH = Pitch.parse("G1").midi();
+
     static final int HIGHEST_BASS = 46;
 
     private static final Interval UNISON = Interval.of(0, 0);
@@ -44,8 +47,17 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
             return play(roles.get(0));
         }
         Map<Integer, PartNote> byKey = new LinkedHashMap<>();
+        // Doubled in octaves a fifth goes as low as the keyboard's deep register.
+        List<PartNote> fifth = roles.stream().anyMatch(role -> role.kind() == Role.Kind.FIFTH_BELOW)
+                ? List.of(PartNote.of(fifthBelow(Register.DEEP.lowest()), Role.tone(5)))
+                : List.of();
         for (Role role : roles) {
-            play(role).forEach(note -> byKey.putIfAbsent(note.pitch().midi(), note));
+            List<PartNote> notes = fifth.isEmpty()
+                    ? play(role)
+                    : role.kind() == Role.Kind.FIFTH_BELOW
+                            ? fifth
+                            : role.isTone(5) ? List.of(fifth.get(0).octaves(1)) : play(role);
+            notes.forEach(note -> byKey.putIfAbsent(note.pitch().midi(), note));
         }
         return sorted(byKey);
     }
@@ -74,7 +86,7 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
     private List<PartNote> play(Role role) {
         return switch (role.kind()) {
             case TONE -> List.of(PartNote.of(role.sign() != 0 ? altered(role) : tone(role.degree()), role));
-            case FIFTH_BELOW -> List.of(PartNote.of(fifthBelow(), Role.tone(5)));
+            case FIFTH_BELOW -> List.of(PartNote.of(fifthBelow(LOWEST_FIFTH), Role.tone(5)));
             case ROOT_ABOVE -> List.of(PartNote.of(Pitch.onKey(rootBelow() + 12, chord.root()), Role.tone(8)));
             case ROOT_NEAR -> List.of(PartNote.of(rootNear(), Role.tone(8)));
             case FIFTH_OF_BASS -> List.of(PartNote.of(fifthOfBass(false), Role.tone(5)));
@@ -159,11 +171,11 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
      * The fifth of the chord under the bass where the keyboard's deep register has room, else above it; a bass on the
      * seventh stays where below is no room.
      */
-    private Pitch fifthBelow() {
+    private Pitch fifthBelow(int lowest) {
         PitchClass fifth = chord.tone(toneOf(5));
         int below = bass.midi() - Math.floorMod(bass.midi() - fifth.chroma(), Pitch.OCTAVE);
         int above = below + Pitch.OCTAVE;
-        return below >= Register.DEEP.lowest()
+        return below >= lowest
                 ? Pitch.onKey(below, fifth)
                 : above - bass.midi() > FIFTH.semitones() + 1 ? bass : Pitch.onKey(above, fifth);
     }

@@ -21,6 +21,9 @@ final class PlacementCosts {
     private static final double FIFTH_OF_KEY = 1.5;
     private static final int HUNDREDTHS = 100;
     private static final int G1 = 31;
+    /** A semitone lower than this is mud. */
+    private static final int RUBS_BELOW = Pitch.parse("E3").midi();
+
     private static final List<Role> FIFTH_BELOW = List.of(Role.parse("5_"));
     private static final int FIFTH_ABOVE = 7;
     /** What a tone that makes a chord what it is counts for among those left out. */
@@ -46,6 +49,7 @@ final class PlacementCosts {
                                 ? clash(need, placement.bass().pitchClass())
                                 : 0)
                 .and(Cost.LEFT_OUT, leftOut(need, placement))
+                .and(Cost.RUB, rubs(placement))
                 .and(Cost.DOUBLED, doubled(need.key(), placement))
                 .and(Cost.ROOM, room(need, placement))
                 .and(Cost.OUTSIDE, outside(need, placement))
@@ -108,6 +112,15 @@ final class PlacementCosts {
                 .orElse((double) need.register().home());
     }
 
+    /** Under this no bass of the figure goes: a broken chord's own place on the keyboard, else the deep register. */
+    static int lowest(Need need) {
+        return Spacing.named(need.run().spacing())
+                .window()
+                .filter(window -> !need.run().roles().isEmpty())
+                .map(window -> Math.min(window.lowest(), Register.DEEP.home()))
+                .orElse(Register.DEEP.lowest());
+    }
+
     /** What it takes to keep below the other hand. */
     private double room(Need need, Placement placement) {
         double room = 0;
@@ -122,14 +135,39 @@ final class PlacementCosts {
         return room;
     }
 
+    /**
+     * Tones of a close chord that are missing. Over its bass a chord of four tones leaves the bass's own to it: three
+     * tones say the chord, a fourth makes it heavy and rubs where it lies beside its seventh (HANDBOOK §5).
+     */
+    private static int missing(Need need, Placement placement) {
+        int all = Math.min(4, placement.chord().quality().tones().size());
+        int there = placement.upper().size();
+        boolean full = need.upper().filter(Voicing::full).isPresent()
+                && !placement.chord().quality().isDominant();
+        boolean onBass = need.bass() && !need.right() && all == 4 && !full;
+        boolean doubles = onBass
+                && placement.upper().stream()
+                        .anyMatch(note -> note.pitch().pitchClass().chroma()
+                                == placement.bass().pitchClass().chroma());
+        return (full ? 2 : 1) * Math.max(0, (onBass ? 3 : all) - there) + (doubles ? 2 : 0);
+    }
+
+    /** Semitones struck together, low ones more; what the chord writes a step above its third or seventh is its own. */
+    private static double rubs(Placement placement) {
+        List<PartNote> notes = placement.shape().isEmpty() ? placement.upper() : placement.notes(placement.shape());
+        double rubs = 0;
+        for (int i = 1; i < notes.size(); i++) {
+            int low = notes.get(i - 1).pitch().midi();
+            if (notes.get(i).pitch().midi() - low == 1) {
+                rubs += low < RUBS_BELOW ? 2 : 1;
+            }
+        }
+        return rubs;
+    }
+
     /** Tones of a close chord that are missing, and what a voicing does not say. */
     private static int leftOut(Need need, Placement placement) {
-        int close = placement.upper().isEmpty()
-                ? 0
-                : Math.max(
-                        0,
-                        Math.min(4, placement.chord().quality().tones().size())
-                                - placement.upper().size());
+        int close = placement.upper().isEmpty() ? 0 : missing(need, placement);
         if (placement.shape().isEmpty()) {
             return close;
         }

@@ -193,7 +193,7 @@ final class Placements {
             Need.Struck struck = each.getKey();
             List<PartNote> notes = placement.notes(
                     Spacing.named(struck.spacing()).on(placement.chord(), placement.bass(), struck.roles()));
-            mud += Math.min(2, each.getValue())
+            mud += (Spacing.named(struck.spacing()).growls() ? 0 : Math.min(2, each.getValue()))
                     * LowIntervalLimits.mud(
                             PartNote.keys(notes),
                             need.bass()
@@ -229,7 +229,10 @@ final class Placements {
                         .and(Cost.BEYOND, beyond),
                 PlacementCosts.leaves(need, placement),
                 PlacementCosts.voices(need, placement),
-                new Candidate.Home(need.way() == BassLine.Basses.HAND ? HAND_HOME : PlacementCosts.home(need), middle));
+                new Candidate.Home(
+                        need.way() == BassLine.Basses.HAND ? HAND_HOME : PlacementCosts.home(need),
+                        middle,
+                        PlacementCosts.lowest(need)));
     }
 
     /** A line for one hand position has a candidate for each place the hand may lie in. */

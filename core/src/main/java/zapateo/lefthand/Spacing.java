@@ -20,6 +20,7 @@ import zapateo.rhythm.YamlFields;
  * @param roles by case, one role for another
  * @param broken by case, the rungs of a broken chord from the bass up
  * @param states whether broken figures state the chord
+ * @param growls whether close pairs low down are its sound
  * @param window keys a broken figure's left hand lies between
  * @param highest key of a bass under close chords
  */
@@ -27,6 +28,7 @@ public record Spacing(
         Map<String, Map<Role, Role>> roles,
         Map<String, List<Role>> broken,
         boolean states,
+        boolean growls,
         Optional<Window> window,
         int highest) {
 
@@ -182,6 +184,7 @@ public record Spacing(
                 roles,
                 broken,
                 fields.has("states"),
+                fields.has("growls"),
                 fields.has("lowest")
                         ? Optional.of(new Window(key(fields, "lowest", 0), key(fields, "highest", HIGHEST_KEY)))
                         : Optional.empty(),

@@ -24,6 +24,7 @@ import zapateo.rhythm.YamlFields;
  * @param chords which chords have it
  * @param states whether it says what the chord is: a tone that is missing takes the place of one that says less
  * @param then what a long stroke moves to in its second half, else empty
+ * @param full whether a chord of four tones has its root again over its bass, but for a dominant
  */
 public record Voicing(
         String id,
@@ -35,7 +36,8 @@ public record Voicing(
         Window window,
         Chords chords,
         List<Role> then,
-        boolean states) {
+        boolean states,
+        boolean full) {
 
     /** Keys from the lowest to the highest, and the one the middle of a chord would rather be near. */
     record Window(int lowest, int highest, double home) {}
@@ -57,8 +59,8 @@ public record Voicing(
         }
     }
 
-    private static final Set<String> FIELDS =
-            Set.of("name", "use", "shapes", "dominant", "spacing", "window", "home", "on", "else", "then", "states");
+    private static final Set<String> FIELDS = Set.of(
+            "name", "use", "shapes", "dominant", "spacing", "window", "home", "on", "else", "then", "states", "full");
     private static final Map<String, Voicing> ALL = readAll();
 
     public static List<Voicing> all() {
@@ -117,7 +119,8 @@ public record Voicing(
                                     fields.has("on") ? fields.text("on") : "all",
                                     fields.has("else") ? Optional.of(fields.text("else")) : Optional.empty()),
                             fields.has("then") ? fields.value("then", Voicing::roles) : List.of(),
-                            fields.has("states")));
+                            fields.has("states"),
+                            fields.has("full")));
         });
         return all;
     }

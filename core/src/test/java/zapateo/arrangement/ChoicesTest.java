@@ -228,7 +228,10 @@ class ChoicesTest {
                 .noneMatch(stroke -> stroke.reason().code().equals("lead-in"));
     }
 
-    /** A song of eight bars that comes home ends on a held spread; a progression that goes round does not. */
+    /**
+     * Any song of four bars or more ends, wherever it does; one whose last dominant leads back to its beginning goes on
+     * (HANDBOOK §7a).
+     */
     @Test
     void the_ending() {
         String home = "Key: C~C Am F G C Am G C";

@@ -47,7 +47,7 @@ class CandidateTest {
                 Candidate.Costs.NONE,
                 new int[] {low},
                 new Candidate.Voices(chord, seventh),
-                new Candidate.Home(key("D2"), key("A3")));
+                new Candidate.Home(key("D2"), key("A3"), key("E1")));
     }
 
     private static Candidate own(String bass, String upper) {

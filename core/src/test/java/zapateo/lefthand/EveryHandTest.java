@@ -82,7 +82,10 @@ class EveryHandTest {
     void an_octave_too_wide_is_done_as_the_player_said(TooWide way, int notes, boolean rolled) {
         Arrangement arrangement = Played.ARRANGER.arrange(
                 Played.song("C | F | G | C"),
-                Choices.figure("held").with(LeftChoice.VOICING, "octave").with(LeftChoice.OCTAVES, way),
+                Choices.figure("held")
+                        .endsHeld(false)
+                        .with(LeftChoice.VOICING, "octave")
+                        .with(LeftChoice.OCTAVES, way),
                 Hand.of(150));
         assertThat(arrangement.left().strokes()).allSatisfy(stroke -> {
             assertThat(stroke.notes()).hasSize(notes);
@@ -104,7 +107,10 @@ class EveryHandTest {
         for (TooWide way : List.of(TooWide.ROLL, TooWide.PEDAL)) {
             Arrangement arrangement = Played.ARRANGER.arrange(
                     Played.song("Tempo: 100~D♭ | A♭ | D♭ | G♭"),
-                    Choices.figure("held").with(LeftChoice.VOICING, "tenth").with(LeftChoice.TENTHS, way),
+                    Choices.figure("held")
+                            .endsHeld(false)
+                            .with(LeftChoice.VOICING, "tenth")
+                            .with(LeftChoice.TENTHS, way),
                     Hand.of(190));
             assertThat(arrangement.left().strokes()).allSatisfy(stroke -> {
                 Roll roll = stroke.roll().orElseThrow();

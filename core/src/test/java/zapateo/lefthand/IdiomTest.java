@@ -27,18 +27,18 @@ import zapateo.song.Song;
 class IdiomTest {
 
     /**
-     * Root, seventh and tenth where the hand takes them with ease; else root, third and seventh side by side; a triad
-     * its root and tenth.
+     * Root or fifth, third and seventh inside a ninth, in the middle of the keyboard (FAULTS.md L32: nobody strikes
+     * more than a ninth on every beat).
      */
     @ParameterizedTest(name = "{0} mm on {1}: {2}")
     @CsvSource({
-        "230,C7,C3+B♭3+E4",
-        "230,Dm7,D3+C4+F4",
-        "230,E♭maj7,E♭3+D4+G4",
-        "201,C7,C3+E3+B♭3",
-        "201,E♭maj7,E♭3+G3+D4",
-        "170,C7,C3+E3+B♭3",
-        "230,F,F3+A3"
+        "230,C7,G3+B♭3+E4",
+        "230,Dm7,A3+C4+F4",
+        "230,E♭maj7,B♭3+D4+G4",
+        "201,C7,G3+B♭3+E4",
+        "170,C7,G3+B♭3+E4",
+        "201,Am7,A3+C4+G4",
+        "230,F,F3+A3+F4"
     })
     void four_in_a_bar_is_a_guitars_three_strings(double span, String chord, String keys) {
         Arrangement played = Played.ARRANGER.arrange(
@@ -53,7 +53,7 @@ class IdiomTest {
     void a_rock_ballad_leans_on_two_and_four() {
         Arrangement played = Played.arrange("Key: C~Tempo: 72~| C | Am7 | F | C |", Choices.figure("rock-ballad"));
         assertThat(Played.times(played)).startsWith("0:960 960:480 1440:480 1920:960 2880:960 | 0:960");
-        assertThat(Played.notes(played)).startsWith("C2 E3+G3+C4 C2 C2 E3+G3+C4 | A1 E3+G3+A3+C4 A1 A1 ");
+        assertThat(Played.notes(played)).startsWith("C2 E3+G3+C4 C2 C2 E3+G3+C4 | A1 E3+G3+C4 A1 A1 ");
     }
 
     /**

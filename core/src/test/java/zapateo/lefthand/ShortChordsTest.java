@@ -27,8 +27,8 @@ class ShortChordsTest {
             delimiter = ';',
             value = {
                 // Beside a bass of the figure's own: root and tenth, or seventh, where the basses lie.
-                "bass-and-two;meter: 3/4~| G . Em | C |;G2 G3+B3+D4 E2+G3",
-                "bass-and-two;meter: 3/4~| G . E7 | Am |;G2 G3+B3+D4 E2+D3+G♯3",
+                "bass-and-two;meter: 3/4~| G . Em | C |;G2 D3+G3+B3 E2+G3",
+                "bass-and-two;meter: 3/4~| G . E7 | Am |;G2 D3+G3+B3 E2+D3+G♯3",
                 // A chord of its own on each beat: root, third and seventh, none of them left out.
                 "stride-root-chord;| Am7 D7 Gmaj7 C | G |;A3+C4+G4 D3+C4+F♯4 G3+B3+F♯4 C3+E4",
                 // Two of three tones find time after a bass: the last takes the upper two.

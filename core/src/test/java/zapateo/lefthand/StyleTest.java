@@ -52,15 +52,19 @@ class StyleTest {
                         .toList());
     }
 
-    /** The usual ending of a family; the chord keeps its colour, in swing and stride a sixth takes a ninth. */
+    /** The usual ending of a family; the chord keeps its colour, in swing a sixth takes a ninth (HANDBOOK §7a). */
     @ParameterizedTest(name = "{0} on {1}: {2}")
     @CsvSource({
         "spread-eighths,C,C2+G2+E3",
         "spread-eighths,C6,C2+A2+E3",
         "held,Cmaj7,C2+B2+E3",
-        "stride-root-chord,C6,C2+A2+D3+E3",
-        "stride-root-chord,C,C2+G2+E3",
-        "bossa,Cm7,C2+B♭2+E♭3",
+        "stride-root-chord,C,C2 E3+G3+C4 C2",
+        "rock-eighths,C,C2+G2+C3",
+        "slow-waltz,C,C2 E3+G3+C4",
+        "two-feel,C6,C2+A2+D3+E3",
+        "bossa,Cm7,C2 G1 C2",
+        "samba,C6,C2 G1 C2",
+        "anticipated-bass,Cm,C2+C3",
         "nearest-inversions,C,C3+E3+G3"
     })
     void families_end_in_their_way(String figure, String last, String notes) {

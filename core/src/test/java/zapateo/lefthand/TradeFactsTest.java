@@ -164,7 +164,7 @@ class TradeFactsTest {
 
     /** HANDBOOK §6: of a slash chord its bass and its root; of m7♭5 and dim the ♭5, of aug the ♯5. */
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource({"C, C2 G1", "D/F♯, F♯2 D2", "Bø, B1 F1", "B°, B1 F1", "E♭+, E♭2 B1", "F, F2 C2"})
+    @CsvSource({"C, C2 G1", "D/F♯, F♯2 D2", "Bø, B1 F2", "B°, B1 F2", "E♭+, E♭2 B1", "F, F2 C2"})
     void bass_and_fifth(String chord, String notes) {
         List<Stroke> bar = arrange("Key: C~" + chord, Choices.figure("stride-root-chord"))
                 .left()

@@ -73,7 +73,9 @@ class JudgeTest {
                         .get(random.nextInt(2));
                 Arrangement arrangement = ARRANGER.arrange(
                         song,
-                        Choices.figure(FIGURES.get(seed % FIGURES.size())).right(RightHand.of(style)),
+                        Choices.figure(FIGURES.get(seed % FIGURES.size()))
+                                .endsHeld(false)
+                                .right(RightHand.of(style)),
                         Hand.of(200 + random.nextInt(30)));
                 return Passage.of(
                         arrangement, 0, Math.min(song.bars().size(), 24) - 1, layer, 50 + random.nextInt(fastest - 49));
