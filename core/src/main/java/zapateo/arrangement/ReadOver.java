@@ -56,6 +56,13 @@ public final class ReadOver {
         }
         if (voiced) {
             traits.addAll(said("voicings", heard.voicing().id()));
+            // Chords alone, in shapes that leave the bass to others.
+            if (!heard.voicing().hasBass()
+                    && heard.figure()
+                            .written()
+                            .allMatch(stroke -> stroke.plays(Role.Kind.VOICING) || stroke.plays(Role.Kind.LEAD_IN))) {
+                traits.add(Trait.BASSLESS);
+            }
         }
         return new Asked(
                 heard.figure().id(),

@@ -89,7 +89,7 @@ final class BassRows {
             boolean wide = leap > Pitch.OCTAVE
                     || leap >= WIDE
                             && leap < Pitch.OCTAVE
-                            && nearer >= LOWEST_BASS
+                            && nearer >= lowest(score, step.now())
                             && nearer <= (asked.is(Trait.JUMPS) ? HIGHEST_OF_JUMPS : HIGHEST_BASS)
                             && Math.abs(nearer - low) < leap;
             // What would be mud in the nearer octave is not nearer to anything.
@@ -115,8 +115,6 @@ final class BassRows {
      */
     private static boolean turnsAtTheEnd(Score score, List<Score.Steps> steps, int leap, int by) {
         Stroke landing = score.strokes().get(steps.get(leap).now());
-        boolean pedalled = score.asked(landing).family().equals("arpeggio")
-                && score.heardUntil(steps.get(leap).now()) > landing.written().end();
         int last = landing.lowest().midi();
         int length = 1;
         for (int i = leap + 1; i < steps.size(); i++) {
@@ -128,7 +126,17 @@ final class BassRows {
             last = next;
             length++;
         }
-        return length > 2 && (last + by < (pedalled ? LOWEST_OF_PEDALLED : LOWEST_BASS) || last + by > HIGHEST_BASS);
+        return length > 2 && (last + by < lowest(score, steps.get(leap).now()) || last + by > HIGHEST_BASS);
+    }
+
+    /**
+     * Lower than this the register of the figure does not go: that of a pedalled arpeggio ends where it rumbles (L4).
+     */
+    private static int lowest(Score score, int at) {
+        Stroke bass = score.strokes().get(at);
+        boolean pedalled = score.asked(bass).family().equals("arpeggio")
+                && score.heardUntil(at) > bass.written().end();
+        return pedalled ? LOWEST_OF_PEDALLED : LOWEST_BASS;
     }
 
     private static int[] moved(Stroke stroke, int by) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import zapateo.part.Origin;
+import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
@@ -43,7 +44,9 @@ final class EndingStrokes {
         } else {
             int beat = cut.bar().meter().beatTicks();
             int beats = cut.ticks() / beat;
-            Ending fitting = ending.on(cut.choices().figure().written().anyMatch(EndingStrokes::isClose));
+            Figure of = cut.choices().figure();
+            Ending fitting = ending.on(of.written().anyMatch(EndingStrokes::isClose)
+                    || of.manner().spacing().equals("close"));
             fitting = fitting.fits(beats) ? fitting : Ending.all().get(0);
             if (fitting.goesOn()) {
                 int until = cut.tick() + (int) (fitting.strokes().get(0).in(beats) * beat);

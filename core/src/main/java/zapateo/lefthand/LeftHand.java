@@ -35,6 +35,9 @@ import zapateo.song.Song;
  */
 public final class LeftHand implements Placed.Player {
 
+    /** A sixth and more. */
+    private static final int LEAP = 8;
+
     private static final Interval MINOR_SEVENTH = Interval.parse("b7");
 
     private final Plan plan;
@@ -325,10 +328,12 @@ public final class LeftHand implements Placed.Player {
             // The next root itself gives nothing away before it comes.
             return key == target ? List.of(notes.get(0).octaves(1)) : notes;
         }
+        // A line that is pushed goes the nearer way; any other goes under its root unless it had to leap from there.
         boolean nearer = cuts.get(each.cut()).choices().figure().manner().keeps()
-                && Math.abs(above - target) < Math.abs(key - target)
-                && Math.abs(above - target) + above - placement.bass().midi()
-                        < Math.abs(key - target) + placement.bass().midi() - key;
+                ? Math.abs(above - target) < Math.abs(key - target)
+                        && Math.abs(above - target) + above - placement.bass().midi()
+                                < Math.abs(key - target) + placement.bass().midi() - key
+                : Math.abs(key - target) >= LEAP && Math.abs(above - target) < LEAP;
         return nearer ? List.of(notes.get(0).octaves(1)) : notes;
     }
 

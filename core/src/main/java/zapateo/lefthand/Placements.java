@@ -26,6 +26,8 @@ final class Placements {
     private static final double ROUGH = 0.3;
 
     private static final double HAND_HOME = 43;
+    private static final int FIFTH = 7;
+    private static final int LOWEST_GROWL = Pitch.parse("G1").midi();
     /** What is rolled once in a chord counts so much of what would be rolled again and again. */
     private static final double ROLLED_ONCE = 0.1;
     /** What is rolled rather than muddy, and only then. */
@@ -193,7 +195,7 @@ final class Placements {
             Need.Struck struck = each.getKey();
             List<PartNote> notes = placement.notes(
                     Spacing.named(struck.spacing()).on(placement.chord(), placement.bass(), struck.roles()));
-            mud += (Spacing.named(struck.spacing()).growls() ? 0 : Math.min(2, each.getValue()))
+            mud += (growls(struck, placement, notes) ? 0 : Math.min(2, each.getValue()))
                     * LowIntervalLimits.mud(
                             PartNote.keys(notes),
                             need.bass()
@@ -233,6 +235,13 @@ final class Placements {
                         need.way() == BassLine.Basses.HAND ? HAND_HOME : PlacementCosts.home(need),
                         middle,
                         PlacementCosts.lowest(need)));
+    }
+
+    /** Close pairs that are a style's sound; an open fifth on the lowest keys is none, nor a fourth. */
+    private static boolean growls(Need.Struck struck, Placement placement, List<PartNote> notes) {
+        return Spacing.named(struck.spacing()).growls()
+                && placement.bass().midi() >= LOWEST_GROWL
+                && notes.get(notes.size() - 1).pitch().midi() - placement.bass().midi() >= FIFTH;
     }
 
     /** A line for one hand position has a candidate for each place the hand may lie in. */

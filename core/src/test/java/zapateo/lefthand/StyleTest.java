@@ -64,6 +64,7 @@ class StyleTest {
         "two-feel,C6,C2+A2+D3+E3",
         "bossa,Cm7,C2 G1 C2",
         "samba,C6,C2 G1 C2",
+        "partido,C6,C2 G1 C2+A2+E3",
         "anticipated-bass,Cm,C2+C3",
         "nearest-inversions,C,C3+E3+G3"
     })
