@@ -237,9 +237,12 @@ final class Placements {
                         PlacementCosts.lowest(need)));
     }
 
-    /** Close pairs that are a style's sound; an open fifth on the lowest keys is none, nor a fourth. */
+    /**
+     * Close pairs that are a style's sound; an open fifth on the lowest keys is none, nor what stands on a slash bass.
+     */
     private static boolean growls(Need.Struck struck, Placement placement, List<PartNote> notes) {
         return Spacing.named(struck.spacing()).growls()
+                && placement.chord().over().isEmpty()
                 && placement.bass().midi() >= LOWEST_GROWL
                 && notes.get(notes.size() - 1).pitch().midi() - placement.bass().midi() >= FIFTH;
     }
