@@ -35,9 +35,6 @@ import zapateo.song.Song;
  */
 public final class LeftHand implements Placed.Player {
 
-    /** A sixth and more. */
-    private static final int LEAP = 8;
-
     private static final Interval MINOR_SEVENTH = Interval.parse("b7");
 
     private final Plan plan;
@@ -294,7 +291,7 @@ public final class LeftHand implements Placed.Player {
                                         : Spacing.named(ChordNeeds.spacing(cut, each))
                                                 .on(placement.chord(), placement.bass(), roles)));
         return first.kind() == Role.Kind.FIFTH_BELOW && each.roles().size() == 1
-                ? towards(each, notes, placement, places, here)
+                ? FifthBelow.towards(each, notes, placement, places, here, cut)
                 : notes;
     }
 
@@ -303,38 +300,6 @@ public final class LeftHand implements Placed.Player {
         return cut.index() + 1 < cuts.size()
                 ? byCut.get(cut.index() + 1).stream().filter(walk::containsKey).findFirst()
                 : Optional.empty();
-    }
-
-    /** A fifth under its root that is the chord's last bass goes above it where that is nearer to the next one. */
-    private List<PartNote> towards(
-            Planned each, List<PartNote> notes, Placement placement, List<Candidate> places, List<Planned> here) {
-        int next = each.cut() + 1;
-        boolean last = here.stream()
-                .noneMatch(other -> other.hand() == Side.LEFT
-                        && other.tick() > each.tick()
-                        && other.mark() != Mark.TOE
-                        && !other.roles().equals(each.roles()));
-        int key = notes.get(0).pitch().midi();
-        int above = key + Pitch.OCTAVE;
-        if (!last
-                || next >= cuts.size()
-                || key >= placement.bass().midi()
-                || above > Placement.HIGHEST_BASS
-                || !places.get(next).hasBass()) {
-            return notes;
-        }
-        int target = places.get(next).bass();
-        if (key == target || above == target) {
-            // The next root itself gives nothing away before it comes.
-            return key == target ? List.of(notes.get(0).octaves(1)) : notes;
-        }
-        // A line that is pushed goes the nearer way; any other goes under its root unless it had to leap from there.
-        boolean nearer = cuts.get(each.cut()).choices().figure().manner().keeps()
-                ? Math.abs(above - target) < Math.abs(key - target)
-                        && Math.abs(above - target) + above - placement.bass().midi()
-                                < Math.abs(key - target) + placement.bass().midi() - key
-                : Math.abs(key - target) >= LEAP && Math.abs(above - target) < LEAP;
-        return nearer ? List.of(notes.get(0).octaves(1)) : notes;
     }
 
     /** Into the next bass, wherever that lies; all of one lead-in are found together. */
