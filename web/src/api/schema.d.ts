@@ -1530,10 +1530,10 @@ export interface components {
                 [key: string]: number;
             };
             /**
-             * @description what the last bar is; expected held, six-nine, short, rising, alternating, big or figure
+             * @description what the last bar is; expected held, stride, swing, six-nine, blues, broken, out, short, cha-cha, bossa, bossa-bass, samba, samba-bass, tango, waltz, rising, alternating, rock, big or figure
              * @enum {string}
              */
-            ending?: "held" | "six-nine" | "short" | "rising" | "alternating" | "big" | "figure";
+            ending?: "held" | "stride" | "swing" | "six-nine" | "blues" | "broken" | "out" | "short" | "cha-cha" | "bossa" | "bossa-bass" | "samba" | "samba-bass" | "tango" | "waltz" | "rising" | "alternating" | "rock" | "big" | "figure";
             /** @description the figure of the left hand; expected the id of a figure; where it is absent held */
             figure?: string;
             fingers?: components["schemas"]["FingerRequest"][];

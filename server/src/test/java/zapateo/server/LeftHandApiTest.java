@@ -93,14 +93,15 @@ class LeftHandApiTest {
             delimiter = '|',
             value = {
                 "{\"bassLine\":\"zigzag\"} | bass line \"zigzag\": expected one of root",
-                        "{\"leadIn\":\"slide\"} | lead-in \"slide\": expected one of none",
-                        "{\"tenths\":\"bite\"} | expected play, roll, pedal or omit",
-                "{\"ending\":\"never\"} | expected held, six-nine, short, rising, alternating, big or figure",
-                        "{\"overrides\":[{\"bars\":\"8-5\"}]} | bars 8-5: expected the first",
-                        "{\"overrides\":[{\"bars\":\"1\",\"beats\":\"0-2\"}]} | expected them counted from 1",
+                "{\"leadIn\":\"slide\"} | lead-in \"slide\": expected one of none",
+                "{\"tenths\":\"bite\"} | expected play, roll, pedal or omit",
+                "{\"ending\":\"never\"} | expected held, stride, swing, six-nine, blues, broken, out, short, cha-cha, bossa, bossa-bass, samba, samba-bass, tango, "
+                        + "waltz, rising, alternating, rock, big or figure",
+                "{\"overrides\":[{\"bars\":\"8-5\"}]} | bars 8-5: expected the first",
+                "{\"overrides\":[{\"bars\":\"1\",\"beats\":\"0-2\"}]} | expected them counted from 1",
                 "{\"locks\":[{\"bar\":1,\"bass\":\"H2\"}]} | lock: pitch \"H2\"",
-                        "{\"costs\":{\"mud\":99}} | expected 0 to 10",
-                        "{\"costs\":{\"beauty\":1}} | cost \"beauty\": expected one of",
+                "{\"costs\":{\"mud\":99}} | expected 0 to 10",
+                "{\"costs\":{\"beauty\":1}} | cost \"beauty\": expected one of",
                 "{\"sections\":{\"Chorus\":{\"figure\":\"polka\"}}} | figure \"polka\": expected one of"
             })
     void a_choice_there_is_not_is_named_with_what_there_is(String choices, String message) {
