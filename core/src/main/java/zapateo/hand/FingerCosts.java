@@ -78,10 +78,11 @@ final class FingerCosts {
      * more. A bass that a pattern begins on is a new position, however near it lies to the last note (HANDBOOK §8a).
      */
     static boolean goesOn(Touch from, Touch to) {
-        int away = from.single() && to.single()
-                ? Math.abs(from.keys().get(0) - to.keys().get(0))
-                : Integer.MAX_VALUE;
-        return away <= (to.fresh() ? 0 : WIDEST_LINE);
+        return from.single()
+                && to.single()
+                && (to.fresh()
+                        ? from.keys().equals(to.keys())
+                        : Math.abs(from.keys().get(0) - to.keys().get(0)) <= WIDEST_LINE);
     }
 
     /** One way to take a stroke, {@code from} being the finger before it where the line goes on from there, else 0. */

@@ -11,8 +11,8 @@ import zapateo.part.Stroke;
 public final class Jumps {
 
     /**
-     * Practised jumps; aimed taps need half as long again (Fitts 1954: about 10). The project's own estimate, so that
-     * stride stays possible at ♩ = 180 to 200 (HANDBOOK §8).
+     * Practised jumps; aimed taps take longer (Fitts 1954: about 10). The project's own estimate, a little over the 15
+     * of HANDBOOK §8: stride stays possible at ♩ = 180 to 200, a march with its fifth below at 110.
      */
     private static final double BITS_PER_SECOND = 17;
 

@@ -63,19 +63,22 @@ record Candidate(
     /** So much of each. */
     static final class Costs {
 
-        static final Costs NONE = new Costs();
-
         private final double[] each = new double[Cost.values().length];
 
         double of(Cost cost) {
             return each[cost.ordinal()];
         }
 
-        Costs and(Cost cost, double more) {
+        /** While they are counted; what a candidate has stays as it is. */
+        Costs add(Cost cost, double more) {
+            each[cost.ordinal()] += more;
+            return this;
+        }
+
+        private Costs with(Cost cost, double more) {
             Costs sum = new Costs();
             System.arraycopy(each, 0, sum.each, 0, each.length);
-            sum.each[cost.ordinal()] += more;
-            return sum;
+            return sum.add(cost, more);
         }
     }
 
@@ -141,7 +144,7 @@ record Candidate(
                         way,
                         inversion,
                         position,
-                        costs.and(Cost.MUD, by),
+                        costs.with(Cost.MUD, by),
                         leaves,
                         voices,
                         home);

@@ -104,6 +104,13 @@ public record Ending(
                 .map(Added::tone);
     }
 
+    private static boolean half(String until) {
+        if (!until.equals("half")) {
+            throw new Refused("until \"" + until + "\": expected half");
+        }
+        return true;
+    }
+
     private static Map<String, Ending> readAll() {
         YamlFields file = DataFile.yaml("lefthand/endings.yaml");
         Map<String, Ending> all = new LinkedHashMap<>();
@@ -116,7 +123,7 @@ public record Ending(
                             fields.text("name"),
                             fields.text("use"),
                             fields.has("families") ? fields.list("families", family -> family) : List.of(),
-                            fields.has("until"),
+                            fields.has("until") && fields.value("until", Ending::half),
                             fields.list("strokes", Stroke::parse),
                             fields.has("instead") ? Optional.of(fields.text("instead")) : Optional.empty(),
                             fields.has("adds")

@@ -33,10 +33,10 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
     private static final Interval MAJOR_NINTH = Interval.parse("2");
     private static final Interval OCTAVE = Interval.of(7, 12);
     private static final int MINOR_SEVENTH = 10;
-    /** The highest bass of a style that jumps to its chord and back. */
     /** Lower than this a fifth under its root is only a rumble. */
     private static final int LOWEST_FIFTH = Pitch.parse("G1").midi();
 
+    /** The highest bass of a style that jumps to its chord and back. */
     static final int HIGHEST_BASS = 46;
 
     private static final Interval UNISON = Interval.of(0, 0);

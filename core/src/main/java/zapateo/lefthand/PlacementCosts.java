@@ -42,18 +42,18 @@ final class PlacementCosts {
 
     /** What it costs besides what it strikes together. */
     Candidate.Costs of(Need need, Placement placement) {
-        return Candidate.Costs.NONE
-                .and(
+        return new Candidate.Costs()
+                .add(
                         Cost.CLASH,
                         need.way() == BassLine.Basses.PEDAL
                                 ? clash(need, placement.bass().pitchClass())
                                 : 0)
-                .and(Cost.LEFT_OUT, leftOut(need, placement))
-                .and(Cost.RUB, rubs(placement))
-                .and(Cost.DOUBLED, doubled(need.key(), placement))
-                .and(Cost.ROOM, room(need, placement))
-                .and(Cost.OUTSIDE, outside(need, placement))
-                .and(Cost.LATE, late(need, placement));
+                .add(Cost.LEFT_OUT, leftOut(need, placement))
+                .add(Cost.RUB, rubs(placement))
+                .add(Cost.DOUBLED, doubled(need.key(), placement))
+                .add(Cost.ROOM, room(need, placement))
+                .add(Cost.OUTSIDE, outside(need, placement))
+                .add(Cost.LATE, late(need, placement));
     }
 
     static Candidate.Voices voices(Need need, Placement placement) {

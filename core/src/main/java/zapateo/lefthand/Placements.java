@@ -226,9 +226,9 @@ final class Placements {
                 inversion,
                 -1,
                 costs.of(need, placement)
-                        .and(Cost.MUD, mud)
-                        .and(Cost.REACH, reach)
-                        .and(Cost.BEYOND, beyond),
+                        .add(Cost.MUD, mud)
+                        .add(Cost.REACH, reach)
+                        .add(Cost.BEYOND, beyond),
                 PlacementCosts.leaves(need, placement),
                 PlacementCosts.voices(need, placement),
                 new Candidate.Home(

@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.choice.Options;
 import zapateo.hand.Hand;
@@ -245,6 +246,22 @@ class ChoicesTest {
                 .noneMatch(stroke -> stroke.reason().code().equals("ending"));
         assertThat(arrange("Key: C~C", Choices.figure("spread-eighths")).strokes())
                 .hasSize(8);
+    }
+
+    /** A blues ends on its tonic's seventh, a song in the key it came to; a turnaround and a vamp lead back. */
+    @ParameterizedTest
+    @CsvSource({
+        "Key: F~F7 B♭7 F7 F7 B♭7 B♭7 F7 D7 Gm7 C7 F7 F7,true",
+        "Key: F~F7 B♭7 F7 F7 B♭7 B♭7 F7 D7 Gm7 C7 F7 C7,false",
+        "Key: C~| C | F | G7 | C | (key D) A7 | D | A7 | D |,true",
+        "Key: Am~Am Dm Am E7,false",
+        "Key: Am~Am F Dm Am,true",
+        "Key: C~C F Dm,false"
+    })
+    void where_a_song_ends(String chart, boolean ends) {
+        assertThat(arrange(chart, Choices.figure("spread-eighths")).strokes().stream()
+                        .anyMatch(stroke -> stroke.reason().code().equals("ending")))
+                .isEqualTo(ends);
     }
 
     /** A piano tone fades: at a slow tempo a chord that stays is struck again, at a quick one it is tied over. */

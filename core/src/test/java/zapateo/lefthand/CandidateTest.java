@@ -44,7 +44,7 @@ class CandidateTest {
                 way,
                 inversion,
                 position,
-                Candidate.Costs.NONE,
+                new Candidate.Costs(),
                 new int[] {low},
                 new Candidate.Voices(chord, seventh),
                 new Candidate.Home(key("D2"), key("A3"), key("E1")));

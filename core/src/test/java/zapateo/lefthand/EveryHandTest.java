@@ -23,6 +23,7 @@ import zapateo.part.Roll;
 import zapateo.part.Stroke;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Mark;
 import zapateo.song.SeededCharts;
 import zapateo.song.Song;
 
@@ -207,5 +208,17 @@ class EveryHandTest {
                         .left()
                         .strokes())
                 .allSatisfy(stroke -> assertThat(stroke.roll()).isPresent());
+    }
+
+    /** FAULTS.md F8: the bass of a pattern by 5, also where it lies beside the last note of the one before. */
+    @Test
+    void a_pattern_begins_with_the_little_finger() {
+        Arrangement arrangement = Played.ARRANGER.arrange(
+                Played.song("Key: C~Tempo: 90~| C | Am | F | G |"),
+                Choices.figure("spread-eighths").endsHeld(false),
+                Hand.of(201));
+        assertThat(arrangement.left().strokes().stream().filter(stroke -> stroke.mark() == Mark.HEEL))
+                .hasSize(8)
+                .allMatch(stroke -> stroke.notes().get(0).finger() == 5);
     }
 }

@@ -153,6 +153,48 @@ class StatedChordsTest {
                 .startsWith("D2 A1 | G1 D2");
     }
 
+    /** FAULTS.md L5: from C2 the fifth below would leap ten semitones to F2. */
+    @Test
+    void a_fifth_goes_above_where_from_below_it_would_leap() {
+        assertThat(Played.notes(arrange(
+                        "| C7 | Fm7 | B♭7 | E♭ |", Choices.figure("two-feel").endsHeld(false))))
+                .startsWith("C2 G2 | F2");
+    }
+
+    /**
+     * FAULTS.md L20 and L32: over its bass a chord of four tones leaves the root to it, and no semitone is struck; a
+     * stride chord has the root again, but not on a dominant (EXAMPLES 6).
+     */
+    @ParameterizedTest
+    @CsvSource({
+        "bass-and-chop,A♭maj7,C G E♭",
+        "tango-marked,E7,D G♯ B",
+        "stride-root-chord,Dm7,D F A C",
+        "stride-root-chord,E7,D G♯ B"
+    })
+    void three_tones_say_a_chord_over_its_bass(String figure, String chord, String tones) {
+        Arrangement arrangement = arrange("| " + chord + " |", Choices.figure(figure));
+        assertThat(arrangement.left().strokes().get(1).notes())
+                .extracting(note -> note.pitch().pitchClass().toString())
+                .containsExactlyInAnyOrder(tones.split(" "));
+    }
+
+    /** What is struck twice round a change is the new chord both times; a late rhythm is not struck on one. */
+    @Test
+    void early_basses_and_late_chords() {
+        assertThat(Played.notes(arrange("| Cm7 F7 |", Choices.figure("bossa")))).isEqualTo("C2 F2 F2");
+        assertThat(Played.times(arrange("| Dm7 G7 |", Choices.figure("charleston-late"))))
+                .isEqualTo("960:960 2400:1440");
+    }
+
+    /** Common practice: the pairs of a shuffle lie low, on A1 as on D2. */
+    @Test
+    void a_shuffle_may_growl() {
+        assertThat(Played.notes(Played.arrange("Key: A~| D7 | A7 |", Choices.figure("shuffle-fifth-sixth"))))
+                .startsWith("D2+A2 D2+A2 D2+B2")
+                .contains("| A1+E2 A1+E2 A1+F♯2");
+    }
+
     /** Over one bass an alternation runs on (FAULTS.md L8: G7sus4 G7). */
     @Test
     void an_alternation_runs_on_over_one_bass() {
