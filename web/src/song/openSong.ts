@@ -154,7 +154,7 @@ export class OpenSong extends Store<OpenState> {
       this.arrangements.subscribe(told),
       this.ways.subscribe(told),
     ];
-    told();
+    this.typed();
     return () => {
       for (const timer of this.timers) clearTimeout(timer);
       for (const end of ends) end();

@@ -112,13 +112,13 @@ final class PlacementCosts {
                 .orElse((double) need.register().home());
     }
 
-    /** Under this no bass of the figure goes: a broken chord's own place on the keyboard, else the deep register. */
+    /** Under this no bass of the figure goes: a broken chord's own place on the keyboard, else its register. */
     static int lowest(Need need) {
         return Spacing.named(need.run().spacing())
                 .window()
                 .filter(window -> !need.run().roles().isEmpty())
                 .map(window -> Math.min(window.lowest(), Register.DEEP.home()))
-                .orElse(Register.DEEP.lowest());
+                .orElse(need.register().lowest());
     }
 
     /** What it takes to keep below the other hand. */

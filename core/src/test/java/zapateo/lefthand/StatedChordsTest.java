@@ -13,6 +13,7 @@ import zapateo.arrangement.Choices;
 import zapateo.harmony.ChordSymbol;
 import zapateo.rhythm.Figure;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Side;
 
 /**
  * A figure that states a chord states its third and its colour where the time allows (FAULTS.md L9, common practice),
@@ -185,6 +186,18 @@ class StatedChordsTest {
         assertThat(Played.notes(arrange("| Cm7 F7 |", Choices.figure("bossa")))).isEqualTo("C2 F2 F2");
         assertThat(Played.times(arrange("| Dm7 G7 |", Choices.figure("charleston-late"))))
                 .isEqualTo("960:960 2400:1440");
+    }
+
+    /** FAULTS.md L31: a hymn's written bass lies E2 to D4; up a sixth it goes rather than begin over the other hand. */
+    @Test
+    void a_hymns_bass_lies_under_its_three_voices() {
+        Arrangement hymn =
+                Played.arrange("Key: A~| A E/G♯ F♯m D | A/C♯ C°7 Bm7 E7 | A E A A |", Choices.figure("four-part-hymn"));
+        assertThat(hymn.left().strokes().stream()
+                        .filter(stroke -> stroke.hand() == Side.LEFT)
+                        .limit(8)
+                        .map(stroke -> stroke.lowest().toString()))
+                .containsExactly("A2", "G♯2", "F♯2", "D3", "C♯3", "C3", "B2", "E3");
     }
 
     /** Common practice: the pairs of a shuffle lie low, on A1 as on D2. */
