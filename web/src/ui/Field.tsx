@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 
 /** Words or a number that are taken with Enter, or when the field is left. */
 export function Field({
@@ -22,9 +22,18 @@ export function Field({
   labelled?: boolean;
 }) {
   const [text, setText] = useState(value);
-  useEffect(() => setText(value), [value]);
-  const done = () => {
+  const offered = useRef<string | null>(null);
+  useEffect(() => {
+    setText(value);
+    offered.current = null;
+  }, [value]);
+  const take = () => {
+    offered.current = text.trim();
     if (text.trim() !== value) onTake(text.trim());
+  };
+  // What Enter took (and what may have been refused) is not taken a second time by going elsewhere.
+  const leave = () => {
+    if (text.trim() !== offered.current) take();
   };
   const field = (
     <input
@@ -34,9 +43,9 @@ export function Field({
       placeholder={placeholder || (labelled ? "" : label)}
       inputMode={numeric ? "decimal" : "text"}
       onChange={(event) => setText(event.target.value)}
-      onBlur={done}
+      onBlur={leave}
       onKeyDown={(event) => {
-        if (event.key === "Enter") done();
+        if (event.key === "Enter") take();
         if (event.key === "Escape") setText(value);
       }}
       className={`rounded-plank px-2 ${bare ? "min-h-8 border-line border-b border-dotted bg-transparent" : "min-h-10 border border-line bg-sheet"} ${className}`}

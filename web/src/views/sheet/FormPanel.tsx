@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { requestOf } from "../../api/asking";
 import { type Arrangement, api, type Choices, type FormSection, take } from "../../api/client";
 import { ChoiceField } from "../../song/ChoiceField";
@@ -30,6 +30,14 @@ export function FormPanel({ arrangement, taken }: { arrangement: Arrangement; ta
   const { desk, asked } = useWork();
   const { choices } = desk.draft;
   const [said, setSaid] = useState("");
+  const turn = useRef(0);
+  /** Only what was done last says how it went, however late an answer comes. */
+  const speaks = () => {
+    const mine = ++turn.current;
+    return (words: string) => {
+      if (mine === turn.current) setSaid(words);
+    };
+  };
   const table = useTable();
   /** A row's field; what is usual is left open. */
   const field = (id: keyof Choices, put = (value: unknown) => open(choices, id, value as never)) => {
@@ -49,17 +57,19 @@ export function FormPanel({ arrangement, taken }: { arrangement: Arrangement; ta
   };
   // What cannot be built of this song is said, and the form stays as it was.
   const change = async (next: Choices) => {
+    const say = speaks();
     try {
       await take(api.POST("/api/form", { body: { ...requestOf(asked), choices: next } }));
-      setSaid("");
+      say("");
       desk.change({ choices: next });
     } catch (error) {
-      setSaid(error instanceof Error ? error.message : String(error));
+      say(error instanceof Error ? error.message : String(error));
     }
   };
   const built = BUILT.some((name) => choices[name] !== undefined);
-  const write = () =>
-    desk
+  const write = () => {
+    const say = speaks();
+    return desk
       .edit(async (draft) => {
         const written = await take(
           api.POST("/api/form/write", { body: { ...requestOf(asked), chart: draft.chart, choices: draft.choices } }),
@@ -74,8 +84,9 @@ export function FormPanel({ arrangement, taken }: { arrangement: Arrangement; ta
           choices: { ...moved.choices, ...(written.choices.colours ? { colours: written.choices.colours } : {}) },
         };
       })
-      .then(() => setSaid("The chart has it all now; undo brings back what it was."))
-      .catch((error) => setSaid(error instanceof Error ? error.message : String(error)));
+      .then(() => say("The chart has it all now; undo brings back what it was."))
+      .catch((error) => say(error instanceof Error ? error.message : String(error)));
+  };
   return (
     <section
       aria-label="Building the form"

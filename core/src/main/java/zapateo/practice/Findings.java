@@ -240,7 +240,8 @@ final class Findings {
             if (all.size() > 1 || far) {
                 List<Judgement.Heard> after =
                         all.stream().filter(each -> each.asked().jump() != 0).toList();
-                boolean jump = verdict == Verdict.LATE && after.size() * 2 > all.size();
+                // One slip is no habit: a jump is named when more than one of its landings came late.
+                boolean jump = verdict == Verdict.LATE && after.size() > 1 && after.size() * 2 > all.size();
                 String code = verdict == Verdict.EARLY ? "early" : jump ? "late-jump" : "late";
                 Judgement.Heard worst = (jump ? after : all)
                         .stream()
