@@ -192,7 +192,7 @@ class HandWorkTest {
 
     @Test
     void how_hard_it_is_shows_its_notes_and_a_bar_is_made_easier_and_taken_back() {
-        String song = Stage.newSong(CHART.replace("120", "320"), "stride-tenths");
+        String song = Stage.newSong(CHART.replace("120", "320"), "octave-rag");
         Page page = open(song);
         assertThat(page.locator("[data-strip=limit]").first()).isVisible();
         buttonLike(page, "^How hard").click();
