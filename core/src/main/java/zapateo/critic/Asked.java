@@ -31,9 +31,15 @@ public record Asked(
     }
 
     private static final int PLAIN = 2;
+    private static final Set<String> LOW = Set.of("pop", "rock", "blues", "boogie", "shuffle");
 
     public boolean is(Trait trait) {
         return traits.contains(trait);
+    }
+
+    /** Whether its style has its basses low: pop, rock and what is of the blues. */
+    boolean isLow() {
+        return LOW.contains(family);
     }
 
     /** Whether a level keeps it to what the first stages play. */

@@ -20,6 +20,9 @@ final class BassRows {
     /** Above this a bass that is jumped to lies too high itself (L4). */
     private static final int HIGHEST_OF_JUMPS = 46;
 
+    /** Pop, rock and blues have theirs no higher than C3 (L31). */
+    private static final int HIGHEST_OF_LOW = 48;
+
     private static final int WIDE = 8;
     private static final int STEP = 2;
     /** A broken chord under the pedal goes no lower (L4). */
@@ -90,7 +93,7 @@ final class BassRows {
                     || leap >= WIDE
                             && leap < Pitch.OCTAVE
                             && nearer >= lowest(score, step.now())
-                            && nearer <= (asked.is(Trait.JUMPS) ? HIGHEST_OF_JUMPS : HIGHEST_BASS)
+                            && nearer <= highest(asked)
                             && Math.abs(nearer - low) < leap;
             // What would be mud in the nearer octave is not nearer to anything.
             boolean clear = leap > Pitch.OCTAVE || LowIntervalLimits.mud(moved(now, nearer - next), nearer) == 0;
@@ -137,6 +140,13 @@ final class BassRows {
         boolean pedalled = score.asked(bass).family().equals("arpeggio")
                 && score.heardUntil(at) > bass.written().end();
         return pedalled ? LOWEST_OF_PEDALLED : LOWEST_BASS;
+    }
+
+    private static int highest(Asked asked) {
+        if (asked.is(Trait.JUMPS)) {
+            return HIGHEST_OF_JUMPS;
+        }
+        return asked.isLow() ? HIGHEST_OF_LOW : HIGHEST_BASS;
     }
 
     private static int[] moved(Stroke stroke, int by) {

@@ -25,6 +25,8 @@ final class Approach {
     private static final double AGAIN_BESIDE = 0.8;
     private static final int TONE = 2;
     private static final int THIRD = 4;
+    private static final int SIXTH = 9;
+    private static final int FOURTH = 5;
     private static final int FIFTH = 7;
 
     private final Ends ends;
@@ -92,10 +94,14 @@ final class Approach {
             int at = key;
             int chroma = Math.floorMod(key, Pitch.OCTAVE);
             boolean named = wish.filter(each -> each.midi() == at).isPresent();
-            boolean known = Naming.tone(chroma, ends.sounding()).isPresent()
+            boolean known = rises() && Math.abs(target - 2 - key) == 1
+                    || Naming.tone(chroma, ends.sounding()).isPresent()
                     || Naming.tone(chroma, ends.next()).isPresent()
                     || Naming.inKey(chroma, ends.key());
             boolean strange = !known || isTheOther(chroma);
+            if (rises() && (key == target - TONE || key == target - THIRD)) {
+                continue;
+            }
             double cost = (wish.isEmpty() || named ? 0 : UNWISHED)
                     + (slot == 0 && !(named && !last) ? entry(key) : 0)
                     + (last ? exit(key, strange) : strange ? 0.5 : 0);
@@ -117,6 +123,24 @@ final class Approach {
             }
         }
         return notes;
+    }
+
+    /** From a dominant up to a minor tonic, by the raised sixth and seventh. */
+    private boolean rises() {
+        return ends.from().midi() < ends.target().midi()
+                && ends.sounding().quality().isMajor()
+                && ends.next().quality().isMinor()
+                && ends.next().over().isEmpty()
+                && Math.floorMod(
+                                ends.next().root().chroma()
+                                        - ends.sounding().root().chroma(),
+                                Pitch.OCTAVE)
+                        == FOURTH;
+    }
+
+    /** Whether a bass lies a fourth under the next. */
+    static boolean isFourthUnder(Pitch from, Pitch next) {
+        return next.midi() - from.midi() == FOURTH;
     }
 
     private double entry(int key) {
@@ -146,6 +170,25 @@ final class Approach {
 
     private boolean isTheOther(int chroma) {
         return isTheOther(ends.sounding(), chroma);
+    }
+
+    /** Whether it is the natural of a tone the chord alters: its fifth, ninth or thirteenth (FAULTS L25). */
+    static boolean isUnaltered(ChordSymbol chord, int chroma) {
+        int above = Math.floorMod(chroma - chord.root().chroma(), Pitch.OCTAVE);
+        return switch (above) {
+            case TONE -> isAltered(chord, 2, TONE);
+            case FIFTH -> isAltered(chord, 5, FIFTH);
+            case SIXTH -> isAltered(chord, 6, SIXTH);
+            default -> false;
+        };
+    }
+
+    private static boolean isAltered(ChordSymbol chord, int degree, int natural) {
+        List<Integer> own = chord.quality().tones().stream()
+                .filter(tone -> (tone.number() - 1) % 7 + 1 == degree)
+                .map(tone -> tone.semitones() % Pitch.OCTAVE)
+                .toList();
+        return !own.isEmpty() && !own.contains(natural);
     }
 
     /** The other third or seventh of a chord. */

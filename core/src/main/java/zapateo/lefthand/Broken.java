@@ -42,6 +42,7 @@ final class Broken {
     /** F5: higher a left hand is not sent (the project's own choice). */
     private static final int HIGHEST_LEFT = 77;
 
+    private static final Interval UNISON = Interval.of(0, 0);
     private static final Role HIGH_ROOT = Role.tone(15);
     private static final Role ROOT = Role.parse("R");
 
@@ -55,8 +56,17 @@ final class Broken {
     Broken(Placement placement, Spacing spacing, List<Interval> said, List<Side> hands) {
         this.placement = placement;
         this.spacing = spacing;
-        this.said = said;
+        this.said = withRoot(placement, said);
         this.hands = hands;
+    }
+
+    /** Over another bass it is its root that tells a chord: that is said before all else. */
+    private static List<Interval> withRoot(Placement placement, List<Interval> said) {
+        boolean tells =
+                placement.chord().bass().chroma() != placement.chord().root().chroma();
+        return tells && !said.isEmpty()
+                ? Stream.concat(Stream.of(UNISON), said.stream()).toList()
+                : said;
     }
 
     /**
@@ -209,7 +219,13 @@ final class Broken {
             last--;
         }
         if (strokes.get(last).size() < MOST_AT_ONCE && !strokes.get(last).get(0).equals(Role.BASS)) {
-            Role with = near(tone, last, laid);
+            Role near = near(tone, last, laid);
+            // Beside another tone it is clear from C3 up.
+            Role with = near.kind() == Role.Kind.TONE
+                            && key(near) < Register.CHORD_LOWEST
+                            && near.degree() + SCALE <= Role.HIGHEST
+                    ? Role.tone(near.degree() + SCALE)
+                    : near;
             strokes.set(
                     last,
                     Stream.concat(strokes.get(last).stream(), Stream.of(with))
@@ -236,8 +252,7 @@ final class Broken {
                 : Integer.MAX_VALUE;
         Role nearest = null;
         int least = Integer.MAX_VALUE;
-        for (int degree = number > 2 ? number : number + SCALE; degree <= Role.HIGHEST; degree += SCALE) {
-            Role role = Role.tone(degree);
+        for (Role role : number == 1 ? List.of(ROOT, HIGH_ROOT) : octaves(number)) {
             int there = key(role);
             int away = there < lowest
                     ? Integer.MAX_VALUE
@@ -252,6 +267,15 @@ final class Broken {
             }
         }
         return Objects.requireNonNull(nearest);
+    }
+
+    private static List<Role> octaves(int number) {
+        return IntStream.iterate(
+                        number > 2 ? number : number + SCALE,
+                        degree -> degree <= Role.HIGHEST,
+                        degree -> degree + SCALE)
+                .mapToObj(Role::tone)
+                .toList();
     }
 
     /** How many other tones of the chord lie between two keys. */

@@ -33,8 +33,9 @@ record Candidate(
      * Where the bass and the middle of the chord would rather lie.
      *
      * @param lowest under it no bass of this figure goes
+     * @param highest over it none goes either
      */
-    record Home(double bass, double chord, int lowest) {}
+    record Home(double bass, double chord, int lowest, int highest) {}
 
     /** What a place costs by itself. */
     enum Cost {
@@ -57,7 +58,9 @@ record Candidate(
         /** Keys a broken chord or its bass lies outside the place where it is clear. */
         OUTSIDE,
         /** Hundredths of a second that a jump from its bass to its chord takes longer than there is time. */
-        LATE
+        LATE,
+        /** In another octave than where the same comes elsewhere. */
+        WANDERS
     }
 
     /** So much of each. */
@@ -133,7 +136,7 @@ record Candidate(
                 : Math.max(0, Math.abs(now[now.length - 1] - before[before.length - 1]) - MAJOR_THIRD);
     }
 
-    Candidate muddier(double by) {
+    Candidate dearer(Cost cost, double by) {
         return by == 0
                 ? this
                 : new Candidate(
@@ -144,7 +147,7 @@ record Candidate(
                         way,
                         inversion,
                         position,
-                        costs.with(Cost.MUD, by),
+                        costs.with(cost, by),
                         leaves,
                         voices,
                         home);
@@ -194,8 +197,7 @@ record Candidate(
     boolean leaps(Candidate from) {
         double moved = bassMovement(from);
         int nearer = bass > from.bass ? bass - Pitch.OCTAVE : bass + Pitch.OCTAVE;
-        boolean room =
-                nearer >= home.lowest() && nearer <= (upper.length > 0 ? UNDER_A_CHORD : Register.DEEP.highest());
+        boolean room = nearer >= home.lowest() && nearer <= (upper.length > 0 ? UNDER_A_CHORD : home.highest());
         return moved > Pitch.OCTAVE || moved >= SIXTH && moved < Pitch.OCTAVE && room;
     }
 

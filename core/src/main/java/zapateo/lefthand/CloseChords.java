@@ -19,6 +19,7 @@ import zapateo.rhythm.Role;
  */
 final class CloseChords {
 
+    private static final int MAJOR_SEVENTH = 11;
     private static final int MAJOR_THIRD = 4;
     private static final int FIFTH = 7;
     private static final int FULL_HAND = 4;
@@ -218,6 +219,10 @@ final class CloseChords {
             sets.add(all.stream()
                     .filter(tone -> tone.number() != 5 || tone.semitones() != FIFTH)
                     .toList());
+        }
+        if (!onBass && chord.over().isEmpty() && chord.quality().has(7, MAJOR_SEVENTH)) {
+            // Where its root would rub, third, fifth and seventh say it.
+            sets.add(all.stream().filter(tone -> tone.number() != 1).toList());
         }
         if (onBass && all.size() == FULL_HAND) {
             all.removeIf(tone -> chord.tone(tone).chroma() == chord.bass().chroma());

@@ -95,7 +95,9 @@ public record LeadIn(
         Pitch before(Pitch next, ChordSymbol chord, Key key, Pitch from) {
             int way = side != 0 ? side : from.midi() > next.midi() ? 1 : -1;
             if (degree.isEmpty()) {
-                return stepped(next, key, way * steps);
+                return way < 0 && chord.quality().isMinor() && Approach.isFourthUnder(from, next)
+                        ? raised(next, steps)
+                        : stepped(next, key, way * steps);
             }
             Interval up = way > 0 && degree.get().number() == 3
                     ? chord.over().isPresent()
@@ -105,6 +107,15 @@ public record LeadIn(
             PitchClass name = next.pitchClass().plus(up).simple();
             int below = Math.floorMod(next.midi() - name.chroma(), 12);
             return Pitch.onKey(way > 0 ? next.midi() + 12 - below : next.midi() - below, name);
+        }
+
+        /** Up to a minor tonic by the raised seventh and sixth (FAULTS L26). */
+        private static Pitch raised(Pitch next, int steps) {
+            Interval under = Interval.of(steps, steps == 1 ? 1 : steps == 2 ? STEP + 1 : FOURTH_UP);
+            PitchClass name = next.pitchClass()
+                    .plus(Interval.of(7 - under.steps(), 12 - under.semitones()))
+                    .simple();
+            return Pitch.onKey(next.midi() - under.semitones(), name);
         }
 
         /** So many steps of the key from a note that may lie outside it. */

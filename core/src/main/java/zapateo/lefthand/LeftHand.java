@@ -52,6 +52,7 @@ public final class LeftHand implements Placed.Player {
     private final Map<Planned, Integer> inRun = new IdentityHashMap<>();
     private final Map<Planned, Optional<Pitch>> led = new IdentityHashMap<>();
     private final StrokeReasons reasons;
+    private final SameOctave again;
 
     private LeftHand(Song song, Plan plan, Pianist pianist, List<Cut> cuts, List<Planned> planned) {
         this.plan = plan;
@@ -59,6 +60,7 @@ public final class LeftHand implements Placed.Player {
         this.instrument = pianist.instrument();
         this.hand = pianist.leftOnKeys();
         this.early = new Early(song);
+        this.again = SameOctave.of(song, cuts);
         this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK))
                 ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest()))
                 : Map.of();
@@ -123,7 +125,7 @@ public final class LeftHand implements Placed.Player {
         planned.forEach(stroke -> byCut.get(stroke.cut()).add(stroke));
         List<Need> wanted = new ArrayList<>(cuts.size());
         cuts.forEach(cut -> wanted.add(needs.of(cut, byCut.get(cut.index()), ceilings)));
-        Places.Found places = Places.through(wanted, sought);
+        Places.Found places = Places.through(wanted, again, sought);
         List<Placed.Laid> laid = new ArrayList<>(planned.size());
         led.clear();
         cuts.forEach(cut -> number(cut, byCut.get(cut.index())));

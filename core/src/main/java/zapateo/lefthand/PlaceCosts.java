@@ -31,6 +31,7 @@ final class PlaceCosts {
                 CostTerm.step("hanging", weights.of("hanging"), (from, to) -> to.leavesHanging(from) ? 1 : 0),
                 CostTerm.step("top-leap", weights.of("top-leap"), (from, to) -> to.topLeap(from)),
                 own("late", weights, Cost.LATE),
+                own("wanders", weights, Cost.WANDERS),
                 own("room", weights, Cost.ROOM),
                 own("doubled-leading-tone", weights, Cost.DOUBLED),
                 CostTerm.step("hand-movement", weights.of("hand-movement"), (from, to) -> to.handMovement(from)),

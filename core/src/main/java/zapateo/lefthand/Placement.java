@@ -172,7 +172,8 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
      * seventh stays where below is no room.
      */
     private Pitch fifthBelow(int lowest) {
-        PitchClass fifth = chord.tone(toneOf(5));
+        // An altered dominant has no fifth to stand on: its seventh is its second bass (FAULTS L29).
+        PitchClass fifth = chord.tone(chord.quality().id().contains("alt") ? toneOf(7) : toneOf(5));
         int below = bass.midi() - Math.floorMod(bass.midi() - fifth.chroma(), Pitch.OCTAVE);
         int above = below + Pitch.OCTAVE;
         return below >= lowest

@@ -121,6 +121,12 @@ final class PlacementCosts {
                 .orElse(need.register().lowest());
     }
 
+    /** And over this none. */
+    static int highest(Need need) {
+        Spacing spacing = Spacing.named(need.bassSpacing());
+        return spacing.growls() ? spacing.highest() : Register.DEEP.highest();
+    }
+
     /** What it takes to keep below the other hand. */
     private double room(Need need, Placement placement) {
         double room = 0;
@@ -188,7 +194,8 @@ final class PlacementCosts {
         boolean jumps = need.upper().isPresent() && !need.right()
                 || need.together().keySet().stream()
                         .anyMatch(struck -> !struck.roles().contains(Role.BASS) && !struck.close());
-        int bass = jumps && need.bass() && need.shape().isEmpty()
+        boolean bounded = jumps || Spacing.named(need.bassSpacing()).growls();
+        int bass = bounded && need.bass() && need.shape().isEmpty()
                 ? Math.max(
                         0,
                         placement.bass().midi()

@@ -37,6 +37,9 @@ final class Placements {
     private final int lowest;
     private final PlacementCosts costs;
     private final Map<Need, List<Candidate>> known = new HashMap<>();
+    private final Map<Agreed, List<Candidate>> agreed = new HashMap<>();
+
+    private record Agreed(Need need, int bass) {}
 
     /** @param lowest the lowest key of the instrument */
     Placements(Hand hand, int lowest) {
@@ -47,7 +50,7 @@ final class Placements {
 
     /** Of how many chords places are known. */
     int size() {
-        return known.size();
+        return known.size() + agreed.size();
     }
 
     /** Every place the chord may have; the same list for the same need. */
@@ -58,6 +61,16 @@ final class Placements {
             known.put(need, found);
         }
         return found;
+    }
+
+    /** The same places where the bass has a key elsewhere already: another one is dearer. */
+    List<Candidate> of(Need need, int bass) {
+        List<Candidate> all = of(need);
+        return agreed.computeIfAbsent(
+                new Agreed(need, bass),
+                key -> all.stream()
+                        .map(each -> each.hasBass() && each.bass() != bass ? each.dearer(Cost.WANDERS, 1) : each)
+                        .toList());
     }
 
     private List<Candidate> locked(Need need) {
@@ -144,7 +157,7 @@ final class Placements {
         Map<Integer, Double> clearest = new HashMap<>();
         candidates.forEach(each -> clearest.merge(each.bass(), roughness(each), Math::min));
         return candidates.stream()
-                .map(each -> each.muddier(ROUGH * (roughness(each) - clearest.get(each.bass()))))
+                .map(each -> each.dearer(Cost.MUD, ROUGH * (roughness(each) - clearest.get(each.bass()))))
                 .toList();
     }
 
@@ -234,7 +247,8 @@ final class Placements {
                 new Candidate.Home(
                         need.way() == BassLine.Basses.HAND ? HAND_HOME : PlacementCosts.home(need),
                         middle,
-                        PlacementCosts.lowest(need)));
+                        PlacementCosts.lowest(need),
+                        PlacementCosts.highest(need)));
     }
 
     /**

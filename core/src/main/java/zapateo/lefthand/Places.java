@@ -2,6 +2,7 @@ package zapateo.lefthand;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import zapateo.hand.Hand;
 import zapateo.search.CostTerm;
 import zapateo.search.Kept;
@@ -49,10 +50,17 @@ record Places(Placements placements, ShortestPath.Repeated<Candidate> search) {
         return new Places(new Placements(sought.hand(), sought.lowest()), new ShortestPath.Repeated<>(sought.terms()));
     }
 
-    static Found through(List<Need> needs, Sought sought) {
+    /** @param again chords that come again, which keep their octave where nothing else speaks for another */
+    static Found through(List<Need> needs, SameOctave again, Sought sought) {
         return KEPT.with(sought, Places::of, places -> {
             List<List<Candidate>> layers = new ArrayList<>(needs.size());
             needs.forEach(need -> layers.add(places.placements.of(need)));
+            ShortestPath<Candidate> path = places.search.through(layers);
+            Map<Integer, Integer> agreed = again.agreed(path.steps());
+            if (agreed.isEmpty()) {
+                return new Found(layers, path);
+            }
+            agreed.forEach((cut, bass) -> layers.set(cut, places.placements.of(needs.get(cut), bass)));
             return new Found(layers, places.search.through(layers));
         });
     }

@@ -42,6 +42,7 @@ public record Spacing(
     }
 
     private static final int FIFTH = 7;
+    private static final int MINOR_SEVENTH = 10;
     private static final int C2 = 36;
     private static final int G2 = 43;
     private static final int B2 = 47;
@@ -99,19 +100,18 @@ public record Spacing(
     /** What the bass is in its chord, the narrowest case first; of a chord in root position, what kind it is. */
     private static List<String> places(ChordSymbol chord, Pitch bass) {
         if (chord.over().isEmpty() || chord.bass().chroma() == chord.root().chroma()) {
-            boolean flat = bass.midi() < B2
-                    && chord.quality()
-                            .tone(5)
-                            .filter(fifth -> fifth.semitones() < FIFTH)
-                            .isPresent();
-            return List.of(
-                    flat
-                            ? "flat-fifth"
-                            : chord.quality().isDominant()
-                                    ? "dominant"
-                                    : chord.quality().tone(7).isPresent()
-                                            ? "seventh-chord"
-                                            : chord.quality().isMinor() ? "minor" : "");
+            boolean flat = chord.quality()
+                    .tone(5)
+                    .filter(fifth -> fifth.semitones() < FIFTH)
+                    .isPresent();
+            boolean diminished = flat && chord.quality().isMinor();
+            return Stream.of(
+                            flat && bass.midi() < C2 ? "low-flat-fifth" : "",
+                            flat && bass.midi() < B2 ? "flat-fifth" : "",
+                            !diminished ? "" : chord.quality().has(7, MINOR_SEVENTH) ? "half-diminished" : "diminished",
+                            flat ? "" : kind(chord))
+                    .filter(each -> !each.isEmpty())
+                    .toList();
         }
         String degree = chord.bassDegree()
                 .map(Spacing::ofTone)
@@ -125,6 +125,14 @@ public record Spacing(
                         degree)
                 .filter(each -> !each.isEmpty())
                 .toList();
+    }
+
+    private static String kind(ChordSymbol chord) {
+        return chord.quality().isDominant()
+                ? "dominant"
+                : chord.quality().tone(7).isPresent()
+                        ? "seventh-chord"
+                        : chord.quality().isMinor() ? "minor" : "";
     }
 
     private static String ofTone(int degree) {

@@ -47,9 +47,11 @@ public record Voicing(
 
         boolean holds(ChordSymbol chord) {
             return switch (on) {
+                // Over another bass the root is what tells the chord.
                 case "sevenths" ->
-                    chord.quality().tone(7).isPresent()
-                            || chord.quality().tone(6).isPresent();
+                    chord.over().isEmpty()
+                            && (chord.quality().tone(7).isPresent()
+                                    || chord.quality().tone(6).isPresent());
                 case "minor-sevenths" ->
                     chord.quality().has(3, 3)
                             && chord.quality().has(7, 10)

@@ -32,8 +32,14 @@ final class WalkingLine {
     /** What has its octave or tenth over it leaves room for that. */
     private static final int HIGHEST_OF_TWO = 46;
 
+    private static final Interval MAJOR_SECOND = Interval.parse("2");
+    private static final double STEPS = 0.3;
+    /** On the second beat of every other bar, so that held chords do not all begin 1 2 3; a dominant goes 1 3 5 6. */
+    private static final double STEPS_AGAIN = 1.2;
+
     private static final int STEP = 2;
     private static final int THIRD = 4;
+    private static final int FOURTH = 5;
     private static final int FIFTH = 7;
     private static final double NEVER = 60;
 
@@ -91,6 +97,9 @@ final class WalkingLine {
      * @param into the chord it leads to, where it does
      * @param highest the highest key it may go to
      * @param passing whether a diminished chord passes over it, so that it comes from below
+     * @param beside 1 or -1 where the next bass is a semitone above or below
+     * @param rises whether it goes up to a minor tonic from its dominant
+     * @param second whether it is the second beat of its bar
      * @param turn alternates from bar to bar, so that equal chords do not make equal cells
      */
     private record Beat(
@@ -101,6 +110,9 @@ final class WalkingLine {
             boolean first,
             boolean strong,
             Optional<ChordSymbol> into,
+            int beside,
+            boolean rises,
+            boolean second,
             int turn,
             int highest,
             boolean passing) {}
@@ -281,7 +293,10 @@ final class WalkingLine {
         boolean strong = cut.bar().meter().isStrong(stroke.tick() - cut.bar().tick());
         Optional<ChordSymbol> into = next.filter(Cut::begins)
                 .map(Cut::chord)
-                .filter(after -> after.bass().chroma() != cut.chord().bass().chroma());
+                .filter(other -> other.bass().chroma() != cut.chord().bass().chroma());
+        Optional<ChordSymbol> after = Optional.of(cut.index() + 1)
+                .filter(index -> index < cuts.size())
+                .map(index -> cuts.get(index).chord());
         return known.computeIfAbsent(
                 new Beat(
                         cut.chord(),
@@ -291,12 +306,29 @@ final class WalkingLine {
                         opensBar,
                         strong,
                         into,
+                        beside(cut, after),
+                        after.filter(other -> rises(cut.chord(), other)).isPresent(),
+                        stroke.tick() - cut.bar().tick() == cut.bar().meter().beatTicks(),
                         cut.bar().index() % 2,
                         stroke.roles().size() > 1 && stroke.origin() != Origin.FULLER
                                 ? Math.max(HIGHEST_OF_TWO, lowest + Pitch.OCTAVE)
                                 : Math.max(HIGHEST, lowest + Pitch.OCTAVE),
                         passing.stream().anyMatch(chord -> chord.tick() == stroke.tick())),
                 this::notes);
+    }
+
+    private static int beside(Cut cut, Optional<ChordSymbol> after) {
+        int up = after.map(other ->
+                        Math.floorMod(other.bass().chroma() - cut.chord().bass().chroma(), Pitch.OCTAVE))
+                .orElse(0);
+        return up == 1 ? 1 : up == Pitch.OCTAVE - 1 ? -1 : 0;
+    }
+
+    private static boolean rises(ChordSymbol chord, ChordSymbol after) {
+        return chord.quality().isMajor()
+                && after.quality().isMinor()
+                && after.over().isEmpty()
+                && Math.floorMod(after.root().chroma() - chord.root().chroma(), Pitch.OCTAVE) == FOURTH;
     }
 
     private List<Note> notes(Beat beat) {
@@ -319,8 +351,13 @@ final class WalkingLine {
                                     : beat.first() && isFifth(chord, tone) ? 0 : turned(chord, tone, beat),
                             arc,
                             beat.highest()));
-            if (!beat.strong()) {
-                scale(chord, beat.key()).forEach(step -> put(notes, step, Kind.STEP, 0.3, arc, beat.highest()));
+            // Between basses a semitone apart the line has the chord's tones alone (FAULTS L24).
+            if (!beat.strong() && beat.beside() == 0) {
+                double step = beat.second() && (chord.quality().isDominant() || beat.turn() == 1) ? STEPS_AGAIN : STEPS;
+                scale(chord, beat.key()).forEach(name -> put(notes, name, Kind.STEP, step, arc, beat.highest()));
+                if (beat.rises()) {
+                    put(notes, chord.root().plus(MAJOR_SECOND).simple(), Kind.STEP, step, arc, beat.highest());
+                }
             }
         }
         return List.copyOf(notes.values());
@@ -344,7 +381,8 @@ final class WalkingLine {
     private static List<PitchClass> scale(ChordSymbol chord, Key key) {
         if (key.holds(chord.root())) {
             return key.scale().stream()
-                    .filter(step -> !Approach.isTheOther(chord, step.chroma()))
+                    .filter(step ->
+                            !Approach.isTheOther(chord, step.chroma()) && !Approach.isUnaltered(chord, step.chroma()))
                     .toList();
         }
         boolean minor = chord.quality().has(3, 3);
@@ -352,6 +390,7 @@ final class WalkingLine {
         return (diminished ? List.of("2", "4", "b6") : List.of("2", "4", "6"))
                 .stream()
                         .map(degree -> chord.root().plus(Interval.parse(degree)).simple())
+                        .filter(step -> !Approach.isUnaltered(chord, step.chroma()))
                         .toList();
     }
 
@@ -372,7 +411,10 @@ final class WalkingLine {
             int chroma = Math.floorMod(target.chroma() + away, Pitch.OCTAVE);
             boolean own = Naming.tone(chroma, chord).isPresent();
             boolean inKey = Naming.inKey(chroma, beat.key());
-            boolean contradicts = Math.abs(away) > 1 && Approach.isTheOther(chord, chroma);
+            boolean contradicts =
+                    Math.abs(away) > 1 && (Approach.isTheOther(chord, chroma) || Approach.isUnaltered(chord, chroma))
+                            || beat.beside() != 0 && (Math.abs(away) <= STEP && away != -beat.beside() || !own)
+                            || beat.rises() && (away == -STEP || away == -THIRD);
             boolean possible = Math.abs(away) == 1
                     || Math.abs(away) == STEP && (own || inKey)
                     || Math.abs(away) <= THIRD && own

@@ -47,7 +47,7 @@ class CandidateTest {
                 new Candidate.Costs(),
                 new int[] {low},
                 new Candidate.Voices(chord, seventh),
-                new Candidate.Home(key("D2"), key("A3"), key("E1")));
+                new Candidate.Home(key("D2"), key("A3"), key("E1"), key("E3")));
     }
 
     private static Candidate own(String bass, String upper) {
