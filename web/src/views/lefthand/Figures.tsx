@@ -278,6 +278,8 @@ function instead(figures: Figure[], figure: Figure, level: number | null, heard:
 
 /** The lowest level above one that plays a figure as it is. */
 function lowest(figure: Figure, above: number | null): number | null {
-  const at = figure.atLevels.findIndex((id, index) => id === figure.id && index + 1 > (above ?? 0));
+  const at = figure.atLevels.findIndex(
+    (id, index) => id === figure.id && index + 1 >= figure.level && index + 1 > (above ?? 0),
+  );
   return at < 0 ? null : at + 1;
 }

@@ -246,7 +246,10 @@ final class ChoicePlan implements Plan {
         Optional<Level> level = chosen.get(SongChoice.LEVEL).map(Level::of);
         Figure named = figure(chosen);
         Options options = level.map(each -> each.on(chosen, named, way(each))).orElse(chosen);
-        Figure figure = figure(options);
+        Figure taken = figure(options);
+        Figure figure = level.filter(each -> taken == named)
+                .map(each -> each.reduced(named, way(each)))
+                .orElse(taken);
         boolean band = options.orUsual(LeftChoice.WITH_BASS_PLAYER);
         Optional<BassLine> line = options.get(LeftChoice.BASS_LINE)
                 .map(name -> BassLine.named(name)

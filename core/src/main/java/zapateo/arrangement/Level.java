@@ -9,8 +9,10 @@ import java.util.Set;
 import zapateo.choice.Choice;
 import zapateo.choice.Options;
 import zapateo.lefthand.LeftChoice;
+import zapateo.names.Names;
 import zapateo.rhythm.DataFile;
 import zapateo.rhythm.Figure;
+import zapateo.rhythm.Reduction;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.YamlFields;
 
@@ -31,13 +33,14 @@ public record Level(
         int number, String name, String use, List<Instead> instead, Options set, Options below, List<Open> open) {
 
     /**
-     * A figure in place of the chosen one: a named one, or one of the row of what was chosen.
+     * A figure in place of the chosen one: itself, with fewer notes, a named one, or one of the row of what was chosen.
      *
      * @param voicing set with it
      */
     record Instead(String figure, Optional<String> voicing) {
 
         private static final String ROW = "row-";
+        private static final String OWN = "own";
 
         private static Instead parse(String text) {
             String[] words = text.split(" ");
@@ -45,7 +48,26 @@ public record Level(
         }
 
         private String on(String chosen) {
-            return figure.startsWith(ROW) ? relative(chosen, Integer.parseInt(figure.substring(ROW.length()))) : figure;
+            return isOwn()
+                    ? chosen
+                    : figure.startsWith(ROW)
+                            ? relative(chosen, Integer.parseInt(figure.substring(ROW.length())))
+                            : figure;
+        }
+
+        private boolean isOwn() {
+            return figure.startsWith(OWN);
+        }
+
+        /** How the chosen figure is thinned, where it is played itself. */
+        private Optional<Reduction> reduction() {
+            return figure.startsWith(OWN + "-")
+                    ? Names.find(Reduction.class, figure.substring(OWN.length() + 1))
+                    : Optional.empty();
+        }
+
+        private boolean fits(Figure chosen) {
+            return reduction().isEmpty() || reduction().get().of(chosen).isPresent();
         }
     }
 
@@ -112,7 +134,10 @@ public record Level(
                     .isEmpty();
             return set.over(own).over(fits ? filled : filled.without(LeftChoice.VOICING));
         }
-        Instead other = instead.get(taken);
+        Instead other = instead(figure).get(taken);
+        if (other.isOwn()) {
+            return set.over(own).over(open.get(0).options().without(LeftChoice.VOICING));
+        }
         Options always = below.over(set).with(LeftChoice.FIGURE, other.on(figure.id()));
         return other.voicing()
                 .map(voicing -> always.with(LeftChoice.VOICING, voicing))
@@ -128,7 +153,29 @@ public record Level(
 
     /** How many ways there are to play a figure here. */
     int ways(Figure figure) {
-        return carries(figure) ? open.size() : instead.size();
+        return carries(figure) ? open.size() : instead(figure).size();
+    }
+
+    /** What a figure may have in its place: of what it could be thinned to only what is still a figure. */
+    private List<Instead> instead(Figure figure) {
+        return instead.stream().filter(each -> each.fits(figure)).toList();
+    }
+
+    /** Whether a way takes another figure than the chosen one. */
+    boolean leaves(Figure figure, int way) {
+        return !carries(figure)
+                && !instead(figure).get(Math.min(way, ways(figure) - 1)).isOwn();
+    }
+
+    /** The chosen figure as it is played here: with fewer notes where a way says so. */
+    Figure reduced(Figure figure, int way) {
+        return carries(figure)
+                ? figure
+                : instead(figure)
+                        .get(Math.min(way, ways(figure) - 1))
+                        .reduction()
+                        .flatMap(each -> each.of(figure))
+                        .orElse(figure);
     }
 
     /** Whether a figure is heard itself at this level. */

@@ -37,6 +37,8 @@ public final class LevelLadder {
     private static final double BROKEN = 100;
 
     private static final double POINT = 10;
+    /** What it weighs that a level leaves the style. */
+    private static final double LEFT = 12;
 
     private final Arranger arranger;
     private final Arranges arranges;
@@ -62,8 +64,9 @@ public final class LevelLadder {
      * One way of one level, as hard as it is.
      *
      * @param held whether it is the one that was held
+     * @param leaves whether it has another figure than the chosen one
      */
-    private record Tried(int way, boolean held, double total, List<Double> sections) {}
+    private record Tried(int way, boolean held, boolean leaves, double total, List<Double> sections) {}
 
     /** The five versions of a song, the easiest first, each measured with both hands. */
     public List<Rung> rungs(Song song, Choices choices, Pianist pianist) {
@@ -112,6 +115,8 @@ public final class LevelLadder {
     }
 
     private Tried tried(Song song, Choices choices, Pianist pianist, Level level, int way, boolean held) {
+        boolean leaves = level.number() > Level.EASIEST
+                && arranger.figures(choices).stream().anyMatch(figure -> level.leaves(figure, way));
         List<Integer> ways = new ArrayList<>(FIRST);
         ways.set(level.number() - 1, way);
         Arrangement arrangement =
@@ -123,7 +128,7 @@ public final class LevelLadder {
                     .of(section.bars().stream().map(Bar::index).toList())
                     .total());
         }
-        return new Tried(way, held, arrangement.play().song().total(), sections);
+        return new Tried(way, held, leaves, arrangement.play().song().total(), sections);
     }
 
     /** The highest level decides how far apart all are, so each of its ways is searched by itself. */
@@ -137,6 +142,7 @@ public final class LevelLadder {
                     layers,
                     List.of(
                             CostTerm.own("another-way", 1, each -> each.held ? 0 : 1 + each.way),
+                            CostTerm.own("another-style", LEFT, each -> each.leaves ? 1 : 0),
                             CostTerm.step("rise", 1, (from, to) -> broken(from, to, steps.get(layerOf(layers, to))))));
             best = best.filter(other -> other.total() <= path.total()).or(() -> Optional.of(path));
         }

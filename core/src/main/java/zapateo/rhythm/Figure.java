@@ -87,6 +87,11 @@ public record Figure(
         return new Figure(otherId, otherName, family, use, suits, manner, bars, variations);
     }
 
+    /** The figure with other bars, the same ones every time. */
+    Figure playing(Map<Meter, List<List<FigureStroke>>> others) {
+        return new Figure(id, name, family, use, suits, manner, others, List.of());
+    }
+
     /** The figure where one bar of it was broken out by hand: that bar every time, whatever its chords. */
     public Figure byHand(Meter meter, List<FigureStroke> bar) {
         Manner kept = new Manner(

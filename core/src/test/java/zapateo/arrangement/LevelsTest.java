@@ -7,12 +7,14 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.IntSummaryStatistics;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -116,26 +118,55 @@ class LevelsTest {
         }
     }
 
-    /** What is chosen is heard, from the level that its file claims up to the fullest. */
+    /**
+     * What is chosen is heard from the level that its file claims; below it the same with fewer notes, or a figure that
+     * claims no more than the level.
+     */
     @ParameterizedTest
     @MethodSource("figures")
     void a_figure_is_carried_at_the_level_it_claims_and_above(Figure figure) {
-        Song song = Played.song("Meter: " + figure.bars().keySet().iterator().next()
-                + "~Key: G~| G | Em | C | D7 | G | D/F♯ | C/E | G |");
-        for (LevelLadder.Rung rung : rungs(song, figure.id())) {
-            Set<String> heard = rung.arrangement().holding().stream()
-                    .map(bar -> bar.heard().figure().id())
-                    .collect(Collectors.toSet());
-            boolean carried = rung.level().number() >= figure.suits().level();
-            assertThat(heard.equals(Set.of(figure.id())))
-                    .as("%s at level %d: %s", figure.id(), rung.level().number(), heard)
-                    .isEqualTo(carried);
+        for (LevelLadder.Rung rung : rungs(styleSong(figure), figure.id())) {
+            int level = rung.level().number();
+            Set<Figure> heard = heard(rung);
+            if (level >= figure.suits().level()) {
+                assertThat(heard).as("%s at level %d", figure.id(), level).containsExactly(figure);
+            } else if (level <= 2) {
+                assertThat(heard).doesNotContain(figure);
+            }
             assertThat(heard)
-                    .allSatisfy(id -> assertThat(
-                                    BOOK.figure(id).orElseThrow().suits().level())
-                            .as(id)
-                            .isLessThanOrEqualTo(rung.level().number()));
+                    .filteredOn(other -> !other.id().equals(figure.id()))
+                    .allSatisfy(other ->
+                            assertThat(other.suits().level()).as(other.id()).isLessThanOrEqualTo(level));
         }
+    }
+
+    /** FAULTS L34: a figure keeps its style where its own could be thinned (level 1 aside). */
+    @Test
+    void a_level_keeps_the_style() {
+        Map<Integer, List<String>> lost = new TreeMap<>();
+        for (Figure figure : BOOK.figures()) {
+            for (LevelLadder.Rung rung : rungs(styleSong(figure), figure.id())) {
+                lost.computeIfAbsent(rung.level().number(), level -> new ArrayList<>());
+                if (heard(rung).stream().anyMatch(other -> !other.family().equals(figure.family()))) {
+                    lost.get(rung.level().number()).add(figure.id());
+                }
+            }
+        }
+        assertThat(lost.get(2)).as("level 2: %s", lost.get(2)).hasSizeLessThan(10);
+        assertThat(lost.get(3)).as("level 3: %s", lost.get(3)).hasSizeLessThan(10);
+        assertThat(lost.get(4)).as("level 4: %s", lost.get(4)).hasSizeLessThan(4);
+        assertThat(lost.get(5)).isEmpty();
+    }
+
+    private static Song styleSong(Figure figure) {
+        return Played.song("Meter: " + figure.bars().keySet().iterator().next()
+                + "~Key: G~| G | Em | C | D7 | G | D/F♯ | C/E | G |");
+    }
+
+    private static Set<Figure> heard(LevelLadder.Rung rung) {
+        return rung.arrangement().holding().stream()
+                .map(bar -> bar.heard().figure())
+                .collect(Collectors.toSet());
     }
 
     static Stream<Figure> figures() {
@@ -147,15 +178,17 @@ class LevelsTest {
     void a_way_changes_only_when_the_ladder_breaks() {
         Song song = Played.song("Key: G~| G | Em | C | D7 |");
         Choices tenths = Choices.figure("stride-tenths");
+        List<Integer> usual = LADDER.ways(song, tenths, Pianist.USUAL);
         int kept = 0;
         for (int way = 0; way < Level.of(3).ways(BOOK.figure("stride-tenths").orElseThrow()); way++) {
-            List<Integer> held = List.of(0, 0, way, 0, 0);
+            List<Integer> held = new ArrayList<>(usual);
+            held.set(2, way);
             List<Integer> found = LADDER.ways(song, tenths.with(SongChoice.WAYS, held), Pianist.USUAL);
             kept += found.equals(held) ? 1 : 0;
             assertThat(LADDER.ways(song, tenths.with(SongChoice.WAYS, found), Pianist.USUAL))
                     .isEqualTo(found);
         }
-        assertThat(kept).isBetween(2, 9);
+        assertThat(kept).isBetween(2, 13);
         assertThatThrownBy(() -> Options.OPEN.with(SongChoice.WAYS, List.of(0, 1)))
                 .hasMessageContaining("ways [0, 1]: expected one number");
     }
