@@ -48,6 +48,7 @@ const figure = (id: string, meters: string[], voicings: { id: string; name: stri
     bass: true,
     leadIn: null,
     times: "own",
+    turns: "chord",
     hasLine: true,
   },
   variations: [],

@@ -33,8 +33,8 @@ final class StyleRows {
     private static final int FOURTH_UP = 5;
     private static final int MINOR_SEVENTH = 10;
     private static final int LONG_SONG = 32;
-    private static final double COPIES_SOME = 0.8;
-    private static final double COPIES_MUCH = 0.65;
+    private static final double COPIES_SOME = 0.9;
+    private static final double COPIES_MUCH = 0.8;
     private static final Set<Set<Integer>> BOSSA_BASSES = Set.of(
             Set.of(0, 1440, 1920, 3360), Set.of(0, 1920), Set.of(0, 1440, 1920), Set.of(1440, 1920, 3360), Set.of(0));
 

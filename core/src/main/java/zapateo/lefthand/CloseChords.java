@@ -185,6 +185,11 @@ final class CloseChords {
                 .toList();
     }
 
+    /** A sixth in the place of a seventh. */
+    static boolean isSixth(ChordSymbol chord) {
+        return chord.quality().tone(6).isPresent() && chord.quality().tone(7).isEmpty();
+    }
+
     private static boolean isOnThird(ChordSymbol chord) {
         return chord.over().isPresent()
                 && chord.quality().isMajor()
@@ -223,6 +228,12 @@ final class CloseChords {
         if (!onBass && chord.over().isEmpty() && chord.quality().has(7, MAJOR_SEVENTH)) {
             // Where its root would rub, third, fifth and seventh say it.
             sets.add(all.stream().filter(tone -> tone.number() != 1).toList());
+        }
+        if (onBass && all.size() == FULL_HAND && isSixth(chord)) {
+            // A sixth chord says root, third and sixth as well as third, fifth and sixth.
+            sets.add(all.stream()
+                    .filter(tone -> tone.number() != 5 || tone.semitones() != FIFTH)
+                    .toList());
         }
         if (onBass && all.size() == FULL_HAND) {
             all.removeIf(tone -> chord.tone(tone).chroma() == chord.bass().chroma());

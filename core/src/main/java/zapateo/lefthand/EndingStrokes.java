@@ -22,6 +22,8 @@ final class EndingStrokes {
     }
 
     /** @param figure what the figure would play here */
+    private static final List<Role> OCTAVE = List.of(Role.BASS, Role.tone(8));
+
     static List<Planned> of(Cut cut, Ending ending, List<Planned> figure) {
         List<Planned> planned = new ArrayList<>();
         boolean close = cut.choices()
@@ -56,13 +58,19 @@ final class EndingStrokes {
                                 .playing(stroke.roles(), stroke.mark(), Origin.ENDING))
                         .forEach(planned::add);
             }
+            // A figure of octaves stops on one.
+            List<Role> bass = figure.stream()
+                    .findFirst()
+                    .map(Planned::roles)
+                    .filter(OCTAVE::equals)
+                    .orElse(List.of(Role.BASS));
             for (Ending.Stroke stroke : fitting.strokes()) {
                 int tick = cut.tick() + (int) (stroke.in(beats) * beat);
                 planned.add(last(
                         cut,
                         tick,
                         stroke.beats() == 0 ? cut.end() : Math.min(cut.end(), tick + (int) (stroke.beats() * beat)),
-                        stroke.roles(),
+                        stroke.roles().equals(List.of(Role.BASS)) ? bass : stroke.roles(),
                         stroke.rolled(),
                         stroke.roles().contains(Role.BASS) ? Mark.HEEL : Mark.TOE));
             }

@@ -42,6 +42,20 @@ public record LeftHandChoices(
         return new LeftHandChoices(figure, voicing, line, Optional.of(by), fuller, byHand, options);
     }
 
+    /** Without the bars that wait for liveliness. */
+    LeftHandChoices steady() {
+        return get(LeftChoice.LIVELINESS) == Liveliness.NONE
+                ? this
+                : new LeftHandChoices(
+                        figure,
+                        voicing,
+                        line,
+                        leadIn,
+                        fuller,
+                        byHand,
+                        options.with(LeftChoice.LIVELINESS, Liveliness.NONE));
+    }
+
     LeftHandChoices unvaried() {
         return new LeftHandChoices(figure, voicing, line, leadIn, fuller, byHand, unvaried(options));
     }

@@ -152,6 +152,7 @@ final class PlacementCosts {
                 && !placement.chord().quality().isDominant();
         boolean onBass = need.bass() && !need.right() && all == 4 && !full;
         boolean doubles = onBass
+                && !(CloseChords.isSixth(placement.chord()) && there == 3)
                 && placement.upper().stream()
                         .anyMatch(note -> note.pitch().pitchClass().chroma()
                                 == placement.bass().pitchClass().chroma());

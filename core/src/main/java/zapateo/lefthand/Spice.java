@@ -42,14 +42,30 @@ public record Spice(
 
     /** A bar's place in its song. */
     enum Where {
-        SECTION,
-        RETURN,
-        PHRASE,
-        REST,
-        CHANGE,
-        AGAIN,
-        ONCE,
-        FINALE
+        SECTION(100),
+        RETURN(100),
+        PHRASE(60),
+        REST(40),
+        CHANGE(5),
+        AGAIN(20),
+        ONCE(25),
+        FINALE(25);
+
+        /** What it adds that the next section is another one. */
+        static final double TURNS = 15;
+        /** That a chord stays for its third bar, or the tune rests. */
+        static final double STAYS = 30;
+
+        private final double reason;
+
+        Where(double reason) {
+            this.reason = reason;
+        }
+
+        /** How much it speaks for changing a bar (HANDBOOK §7a; the numbers are the project's own). */
+        double reason() {
+            return reason;
+        }
     }
 
     /** What is done with the bar. */

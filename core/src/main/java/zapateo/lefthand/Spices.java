@@ -2,52 +2,55 @@ package zapateo.lefthand;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.SplittableRandom;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import zapateo.part.Origin;
+import zapateo.rhythm.Figure;
+import zapateo.rhythm.FigureStroke;
 import zapateo.rhythm.Liveliness;
 import zapateo.rhythm.Mark;
 import zapateo.rhythm.Role;
 import zapateo.rhythm.Side;
 import zapateo.rhythm.Ticks;
 import zapateo.song.Bar;
-import zapateo.song.Section;
 import zapateo.song.Song;
-import zapateo.song.TuneNote;
 
 /**
- * A song, not a bar: which bars a lively player plays otherwise, and how. What a bar gets hangs on its place, on the
- * seed and on its own number alone, so that an edit elsewhere changes nothing here. Where no liveliness is asked for
- * there is none.
+ * A song, not a bar: which bars a lively player plays otherwise, and how. One bar in each stretch of eight (or four) is
+ * changed, the one with the best reason in the song; what it gets hangs on its stretch alone, so that an edit elsewhere
+ * changes nothing here. Where no liveliness is asked for there is none.
  */
 final class Spices {
 
-    private static final int PHRASE = 4;
     /** Bars that a held chord may have begun ago. */
     private static final int LONGEST = 8;
 
-    private static final int HUNDRED = 100;
+    /** How readily a figure's own other bar is taken, beside the chances of the rest. */
+    private static final int OWN = 40;
+
     private static final Role OCTAVE = Role.tone(8);
-    private static final int TUNE_RESTS = Ticks.PER_QUARTER * 3 / 2;
-    private static final Spices NONE = new Spices(List.of(), Map.of(), Set.of());
+    private static final Spices NONE = new Spices(List.of(), Map.of(), Set.of(), Set.of());
 
     private final List<Cut> cuts;
     private final Map<Integer, Spice> byBar;
     /** Bars of which a person has said what they get, by index. */
     private final Set<Integer> said;
 
-    private Spices(List<Cut> cuts, Map<Integer, Spice> byBar, Set<Integer> said) {
+    /** Bars that take their figure's own other bar, by index. */
+    private final Set<Integer> varied;
+
+    private Spices(List<Cut> cuts, Map<Integer, Spice> byBar, Set<Integer> said, Set<Integer> varied) {
         this.cuts = cuts;
         this.byBar = byBar;
         this.said = said;
+        this.varied = varied;
     }
 
     static Spices of(Song song, List<Cut> cuts, Plan plan) {
@@ -56,35 +59,92 @@ final class Spices {
         }
         Map<Integer, List<Cut>> cutsOf =
                 cuts.stream().collect(Collectors.groupingBy(cut -> cut.bar().index()));
-        Map<Integer, Set<Spice.Where>> places = places(song, cutsOf);
+        List<LivelyPlaces.Place> places = LivelyPlaces.of(song, cutsOf);
         Map<Integer, Spice> taken = new TreeMap<>();
         Set<Integer> said = new HashSet<>();
-        cutsOf.forEach((index, own) -> {
-            LeftHandChoices choices = own.get(0).choices();
-            Optional<String> wanted = plan.spice(own.get(0).bar());
-            if (wanted.isPresent()) {
-                said.add(index);
+        Set<Integer> varied = new HashSet<>();
+        for (LivelyPlaces.Place place : places) {
+            plan.spice(place.bar()).ifPresent(wanted -> {
+                said.add(place.bar().index());
+                possible(place, cutsOf, cuts)
+                        .filter(spice -> wanted.equals(spice.id()))
+                        .findFirst()
+                        .ifPresent(spice -> taken.put(place.bar().index(), spice));
+            });
+        }
+        int before = -2;
+        for (List<LivelyPlaces.Place> stretch : LivelyPlaces.stretches(places, cutsOf)) {
+            List<LivelyPlaces.Place> best = new ArrayList<>(stretch);
+            best.sort(Comparator.comparingDouble(place -> -place.weight(plan.seed())));
+            for (LivelyPlaces.Place place : best) {
+                int index = place.bar().index();
+                boolean beside = index - before < 2 || said.contains(index);
+                if (!beside && gives(place, cutsOf, cuts, plan.seed(), taken, varied)) {
+                    before = index;
+                    break;
+                }
             }
-            if (choices.get(LeftChoice.LIVELINESS) == Liveliness.NONE
-                    || choices.byHand()
-                    || own.get(0).place().lastOfSong()
-                    || wanted.isEmpty() && hasOwn(own)) {
-                return;
+        }
+        return new Spices(cuts, taken, said, varied);
+    }
+
+    /** Whether something can be done with a bar; then that is taken, or its figure's own other bar. */
+    private static boolean gives(
+            LivelyPlaces.Place place,
+            Map<Integer, List<Cut>> cutsOf,
+            List<Cut> cuts,
+            long seed,
+            Map<Integer, Spice> taken,
+            Set<Integer> varied) {
+        int index = place.bar().index();
+        List<Cut> own = cutsOf.getOrDefault(index, List.of());
+        Liveliness liveliness = own.get(0).choices().get(LeftChoice.LIVELINESS);
+        List<Spice> there = possible(place, cutsOf, cuts)
+                .filter(spice -> place.where().stream().anyMatch(spice.where()::contains))
+                .toList();
+        // What answers the best reason goes before what could be done anywhere.
+        double best =
+                there.stream().mapToDouble(spice -> reason(place, spice)).max().orElse(0);
+        List<Spice> possible =
+                there.stream().filter(spice -> reason(place, spice) == best).toList();
+        int sum = possible.stream().mapToInt(spice -> spice.chance(liveliness)).sum();
+        int dice = place.dice(seed, sum + (hasOwn(own) ? OWN : 0));
+        for (Spice spice : possible) {
+            dice -= spice.chance(liveliness);
+            if (dice < 0) {
+                taken.put(index, spice);
+                return true;
             }
-            Spice.all().stream()
-                    .filter(spice -> wanted.isPresent()
-                            ? wanted.get().equals(spice.id())
-                            : places.get(index).stream().anyMatch(spice.where()::contains)
-                                    && gives(own.get(0).bar(), plan.seed(), spice, choices.get(LeftChoice.LIVELINESS)))
-                    .filter(spice -> spice.suits(choices.figure().family()) && can(spice, own, cuts))
-                    .findFirst()
-                    .ifPresent(spice -> taken.put(index, spice));
-        });
-        return new Spices(cuts, taken, said);
+        }
+        if (hasOwn(own)) {
+            varied.add(index);
+        }
+        return hasOwn(own);
+    }
+
+    private static double reason(LivelyPlaces.Place place, Spice spice) {
+        return place.where().stream()
+                .filter(spice.where()::contains)
+                .mapToDouble(Spice.Where::reason)
+                .max()
+                .orElse(0);
+    }
+
+    private static Stream<Spice> possible(LivelyPlaces.Place place, Map<Integer, List<Cut>> cutsOf, List<Cut> cuts) {
+        List<Cut> own = cutsOf.getOrDefault(place.bar().index(), List.of());
+        boolean none = own.isEmpty()
+                || own.get(0).choices().get(LeftChoice.LIVELINESS) == Liveliness.NONE
+                || own.get(0).choices().byHand()
+                || own.get(0).place().lastOfSong();
+        return none
+                ? Stream.of()
+                : Spice.all().stream()
+                        .filter(spice ->
+                                spice.suits(own.get(0).choices().figure().family()) && can(spice, own, cuts));
     }
 
     boolean isNone() {
-        return byBar.isEmpty() && said.isEmpty();
+        return this == NONE;
     }
 
     /** By the bar's index. */
@@ -109,73 +169,6 @@ final class Spices {
                         .isPresent();
     }
 
-    private static boolean gives(Bar bar, long seed, Spice spice, Liveliness liveliness) {
-        long own = seed * 1_000_003
-                + bar.number() * 31L
-                + bar.pass() * 7L
-                + spice.id().hashCode();
-        return new SplittableRandom(own).nextInt(HUNDRED) < spice.chance(liveliness);
-    }
-
-    /** Where each bar stands in its song. */
-    private static Map<Integer, Set<Spice.Where>> places(Song song, Map<Integer, List<Cut>> cutsOf) {
-        Map<Integer, Set<Spice.Where>> places = new HashMap<>();
-        List<Section> sections = song.sections();
-        Map<String, Long> times =
-                sections.stream().collect(Collectors.groupingBy(Section::name, Collectors.counting()));
-        for (int at = 0; at < sections.size(); at++) {
-            Section section = sections.get(at);
-            boolean last = at == sections.size() - 1;
-            boolean inside = at > 0 && !last;
-            List<Bar> bars = section.bars();
-            for (int i = 0; i < bars.size(); i++) {
-                Set<Spice.Where> where = EnumSet.noneOf(Spice.Where.class);
-                boolean ends = i == bars.size() - 1;
-                add(where, Spice.Where.SECTION, ends && !last);
-                add(where, Spice.Where.RETURN, ends && !last && heard(sections, at + 1));
-                add(where, Spice.Where.PHRASE, i % PHRASE == PHRASE - 1 && !ends);
-                add(where, Spice.Where.REST, rests(bars.get(i)));
-                add(where, Spice.Where.AGAIN, heard(sections, at) && !last && i % 2 == 1);
-                add(where, Spice.Where.ONCE, inside && times.get(section.name()) == 1);
-                add(where, Spice.Where.FINALE, last && heard(sections, at));
-                add(
-                        where,
-                        Spice.Where.CHANGE,
-                        cutsOf.getOrDefault(bars.get(i).index(), List.of()).stream()
-                                .findFirst()
-                                .filter(Cut::begins)
-                                .isPresent());
-                places.put(bars.get(i).index(), where);
-            }
-        }
-        return places;
-    }
-
-    private static void add(Set<Spice.Where> where, Spice.Where place, boolean holds) {
-        if (holds) {
-            where.add(place);
-        }
-    }
-
-    private static boolean heard(List<Section> sections, int at) {
-        return sections.subList(0, at).stream()
-                .anyMatch(before -> before.name().equals(sections.get(at).name()));
-    }
-
-    /** The melody is silent, or holds its last note, for a beat and a half at the bar's end. */
-    private static boolean rests(Bar bar) {
-        List<TuneNote> tune = bar.tune();
-        if (tune.stream().noneMatch(note -> note.pitch().isPresent())) {
-            return false;
-        }
-        int from = tune.stream()
-                .filter(note -> note.pitch().isPresent())
-                .mapToInt(TuneNote::end)
-                .max()
-                .orElse(0);
-        return bar.ticks() - from >= TUNE_RESTS;
-    }
-
     private static boolean can(Spice spice, List<Cut> own, List<Cut> cuts) {
         Cut first = own.get(0);
         Cut last = own.get(own.size() - 1);
@@ -185,13 +178,15 @@ final class Spices {
         return switch (spice.device()) {
             case LEAD ->
                 last.choices().leadIn().isEmpty()
+                        && !leadsOn(last)
                         && Basses.hasPlace(last.choices())
                         && last.index() + 1 < cuts.size()
                         && leads(
                                 last, cuts.get(last.index() + 1), spice.leadIn().orElseThrow());
             case STOP -> oneChord && !first.choices().figure().isHeld();
-            case HOLD, THIN -> oneChord && !walks && !first.choices().figure().isHeld();
-            case WITH -> first.choices().hasBass();
+            case HOLD -> oneChord && !walks && movesLate(first);
+            case THIN -> oneChord && !walks && !first.choices().figure().isHeld();
+            case WITH -> first.choices().hasBass() && begins(first, spice.role().orElseThrow());
             case EARLY ->
                 first.index() > 0
                         && first.begins()
@@ -202,19 +197,62 @@ final class Spices {
         };
     }
 
+    /** Whether something is struck in the bar's second half that could be left out for what rings. */
+    private static boolean movesLate(Cut cut) {
+        Figure figure = cut.choices().figure();
+        int half = firstHalf(cut.bar());
+        List<FigureStroke> own = figure.bar(cut.bar().meter(), 0).stream()
+                .filter(stroke -> stroke.hand() == Side.LEFT && !stroke.ofNext())
+                .toList();
+        boolean chordsEarly = own.stream().anyMatch(stroke -> stroke.mark() == Mark.TOE && stroke.tick() < half);
+        boolean chords = own.stream().anyMatch(stroke -> stroke.mark() == Mark.TOE);
+        return !figure.isHeld() && (chordsEarly || !chords) && own.stream().anyMatch(stroke -> stroke.tick() > half);
+    }
+
+    /** Whole beats up to the middle of a bar, one at least. */
+    private static int firstHalf(Bar bar) {
+        int beat = bar.meter().beatTicks();
+        return Math.max(beat, bar.ticks() / beat / 2 * beat);
+    }
+
+    /** Whether its bar ends on what leads on by itself: a note early, or a lead-in of its own. */
+    private static boolean leadsOn(Cut cut) {
+        return cut.choices().figure().bar(cut.bar().meter(), 0).stream()
+                .anyMatch(stroke -> stroke.ofNext() || stroke.plays(Role.Kind.LEAD_IN));
+    }
+
+    /** Whether its bar begins on a bass that could have another tone with it. */
+    private static boolean begins(Cut cut, Role with) {
+        return cut.choices().figure().bar(cut.bar().meter(), 0).stream()
+                .findFirst()
+                .filter(stroke -> stroke.tick() == 0
+                        && stroke.roles().size() <= 2
+                        && !stroke.roles().contains(with)
+                        && (stroke.roles().get(0).equals(Role.BASS)
+                                || stroke.roles().get(0).equals(Role.WALK)))
+                .isPresent();
+    }
+
     private static boolean leads(Cut cut, Cut next, LeadIn leadIn) {
         return cut.end() == next.tick()
+                && cut.ticks() - leadIn.lasts() >= Ticks.PER_QUARTER
                 && next.begins()
                 && !next.early()
                 && cut.chord().bass().chroma() != next.chord().bass().chroma()
                 && !leadIn.between(cut.chord(), next.chord()).steps().isEmpty();
     }
 
-    /** The chords with what they are led into by; where a person has said what a bar gets the figure varies nothing. */
+    /**
+     * The chords with what they are led into by. The figure's own other bars stand where one was taken; where a person
+     * has said what a bar gets it varies nothing.
+     */
     List<Cut> led() {
         List<Cut> led = new ArrayList<>(cuts);
-        led.replaceAll(
-                cut -> said.contains(cut.bar().index()) ? cut.as(cut.choices().unvaried()) : cut);
+        led.replaceAll(cut -> said.contains(cut.bar().index())
+                ? cut.as(cut.choices().unvaried())
+                : varied.contains(cut.bar().index())
+                        ? cut
+                        : cut.as(cut.choices().steady()));
         for (Cut cut : cuts) {
             boolean last = cut.index() + 1 == cuts.size()
                     || cuts.get(cut.index() + 1).bar().index() != cut.bar().index();
@@ -299,10 +337,7 @@ final class Spices {
     }
 
     private static void hold(List<Planned> all, Bar bar, Spice spice) {
-        int half = bar.tick()
-                + Math.max(
-                        bar.meter().beatTicks(),
-                        bar.ticks() / bar.meter().beatTicks() / 2 * bar.meter().beatTicks());
+        int half = bar.tick() + firstHalf(bar);
         List<Planned> first = all.stream()
                 .filter(stroke -> stroke.bar() == bar.index()
                         && stroke.hand() == Side.LEFT

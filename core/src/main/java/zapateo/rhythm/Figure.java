@@ -60,6 +60,7 @@ public record Figure(
      * @param bassless whether it leaves the bass to someone else
      * @param leadIn how it leads into the next bass unless the player says otherwise
      * @param times where its strokes fall
+     * @param phrased whether its bars take turns as the song's bars do; else as long as a chord stays
      */
     public record Manner(
             String spacing,
@@ -72,7 +73,8 @@ public record Figure(
             Rolling rolling,
             boolean bassless,
             Optional<String> leadIn,
-            Times times) {}
+            Times times,
+            boolean phrased) {}
 
     /** @throws Refused naming what was given and what was expected */
     public Figure {
@@ -105,7 +107,8 @@ public record Figure(
                 manner.rolling(),
                 manner.bassless(),
                 Optional.of("none"),
-                Times.OWN);
+                Times.OWN,
+                false);
         return new Figure(id, name, family, use, suits, kept, Map.of(meter, List.of(bar)), List.of());
     }
 

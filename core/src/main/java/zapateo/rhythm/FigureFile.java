@@ -58,7 +58,10 @@ public final class FigureFile {
                         && fields.value("bass", text -> oneOf(text, "yes", "no"))
                                 .equals("no"),
                 fields.has("leadIn") ? Optional.of(fields.text("leadIn")) : Optional.empty(),
-                fields.has("times") ? fields.value("times", Times::read) : Times.OWN);
+                fields.has("times") ? fields.value("times", Times::read) : Times.OWN,
+                fields.has("turns")
+                        && fields.value("turns", text -> oneOf(text, "bar", "chord"))
+                                .equals("bar"));
         List<Variation> variations = fields.has("variations") ? variations(fields.fields("variations")) : List.of();
         return new Figure(
                 fields.value("id", FigureFile::id),
@@ -106,6 +109,7 @@ public final class FigureFile {
                 "leadIn",
                 figure -> figure.manner().leadIn().map(FigureFile::quoted).orElse(""));
         fields.put("times", figure -> figure.manner().times().id());
+        fields.put("turns", figure -> figure.manner().phrased() ? "bar" : "chord");
         fields.put("bars", FigureFile::bars);
         fields.put("variations", FigureFile::variations);
         return fields;

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.yaml.snakeyaml.LoaderOptions;
 import org.yaml.snakeyaml.Yaml;
@@ -23,6 +24,7 @@ import zapateo.song.Bar;
  * @param bars strokes bar by bar
  * @param also what is as good, by the bar's index
  * @param bothHands whether the right hand is in it
+ * @param changed which bars a lively player changes, by their rank, the best reason first
  */
 record Answer(
         String id,
@@ -31,7 +33,8 @@ record Answer(
         boolean ends,
         List<List<Struck>> bars,
         Map<Integer, List<Struck>> also,
-        boolean bothHands) {
+        boolean bothHands,
+        Map<Integer, Integer> changed) {
 
     /**
      * @param at from the bar line, as it is written
@@ -76,6 +79,12 @@ record Answer(
         boolean both = Answer.<List<Object>>list(line.get("bars")).stream()
                 .flatMap(List::stream)
                 .anyMatch(stroke -> Answer.<String, Object>map(stroke).containsKey("hand"));
+        Map<Integer, Integer> changed = new TreeMap<>();
+        if (line.containsKey("changed")) {
+            Answer.<Object>list(line.get("changed")).stream()
+                    .map(Answer::<String, Integer>map)
+                    .forEach(each -> changed.put(each.get("rank"), each.get("bar") - 1));
+        }
         return new Answer(
                 (String) line.get("id"),
                 (String) line.get("figure"),
@@ -83,7 +92,8 @@ record Answer(
                 !Boolean.FALSE.equals(line.get("ends")),
                 bars,
                 also,
-                both);
+                both,
+                changed);
     }
 
     private static List<Struck> bar(List<Object> strokes) {

@@ -16,7 +16,9 @@ import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Arranger;
 import zapateo.arrangement.Choices;
 import zapateo.hand.Hand;
+import zapateo.lefthand.LeftChoice;
 import zapateo.rhythm.FigureBook;
+import zapateo.rhythm.Liveliness;
 import zapateo.song.ChartParser;
 import zapateo.song.Song;
 
@@ -106,5 +108,61 @@ class LeftAnswersTest {
         String told = String.join("\n", other) + "\n" + met + " of " + bars;
         Files.writeString(Path.of("target", "answers-left.txt"), told);
         assertThat((double) met / bars).as(told).isGreaterThanOrEqualTo(MET);
+    }
+
+    /**
+     * Which bars are played otherwise: with *some* the one with the best reason, with *much* most of those a fine
+     * player would change, each within a bar.
+     */
+    @Test
+    void what_is_changed_has_the_reasons_a_fine_player_has() {
+        int first = 0;
+        int all = 0;
+        int found = 0;
+        List<String> other = new ArrayList<>();
+        List<Answer> lively = Answer.of("left.jsonl").stream()
+                .filter(answer -> !answer.changed().isEmpty())
+                .toList();
+        for (Answer answer : lively) {
+            Set<Integer> some = changed(answer, Liveliness.SOME);
+            Set<Integer> much = changed(answer, Liveliness.MUCH);
+            first += isNear(some, answer.changed().get(1)) ? 1 : 0;
+            all += answer.changed().size();
+            found += (int) answer.changed().values().stream()
+                    .filter(bar -> isNear(much, bar))
+                    .count();
+            other.add(answer.id() + " " + answer.figure() + " some " + some + " much " + much + " wanted "
+                    + answer.changed());
+        }
+        assertThat(first).as("%s", other).isGreaterThanOrEqualTo(lively.size() - 1);
+        assertThat(found).as("%s", other).isGreaterThanOrEqualTo(all * 3 / 4);
+    }
+
+    private static boolean isNear(Set<Integer> bars, int wanted) {
+        return bars.stream().anyMatch(bar -> Math.abs(bar - wanted) <= 1);
+    }
+
+    private static Set<Integer> changed(Answer answer, Liveliness much) {
+        Song song = ChartParser.parse(answer.chart()).song().orElseThrow();
+        List<List<Struck>> plain =
+                Answer.ours(ARRANGER.arrange(song, Choices.figure(answer.figure()), Hand.of(201)), false);
+        List<List<Struck>> lively = Answer.ours(
+                ARRANGER.arrange(song, Choices.figure(answer.figure()).with(LeftChoice.LIVELINESS, much), Hand.of(201)),
+                false);
+        Set<Integer> bars = new TreeSet<>();
+        for (int bar = 0; bar < plain.size(); bar++) {
+            if (!onsets(plain.get(bar)).equals(onsets(lively.get(bar)))) {
+                bars.add(bar);
+            }
+        }
+        return bars;
+    }
+
+    /** When, and which tones: where they lie is the search's. */
+    private static List<String> onsets(List<Struck> bar) {
+        return bar.stream()
+                .map(each -> each.at() + ":"
+                        + each.keys().stream().map(key -> key % 12).toList())
+                .toList();
     }
 }

@@ -139,6 +139,7 @@ record FigureDraft(
             file.put("leadIn", manner.leadIn());
         }
         file.put("times", manner.times());
+        file.put("turns", manner.turns());
         Map<String, List<String>> byMeter = new LinkedHashMap<>();
         bars.forEach(bar ->
                 byMeter.computeIfAbsent(bar.meter(), meter -> new ArrayList<>()).add(bar.text()));

@@ -117,6 +117,7 @@ public record FigureView(
      * How it is laid on the keys, as its file says it.
      *
      * @param lifts when the pedal comes up: change, chord, third or half
+     * @param turns whether its bars take turns by the song's bars (bar) or as long as a chord stays (chord)
      * @param hasLine whether bass lines and lead-ins have a place in it
      */
     public record MannerView(
@@ -132,6 +133,7 @@ public record FigureView(
             boolean bass,
             @Schema(types = {"string", "null"}) @ShortText String leadIn,
             @ShortText String times,
+            @ShortText String turns,
             boolean hasLine) {
 
         private static MannerView of(Figure figure) {
@@ -146,6 +148,7 @@ public record FigureView(
                     !manner.bassless(),
                     manner.leadIn().orElse(null),
                     manner.times().id(),
+                    manner.phrased() ? "bar" : "chord",
                     figure.hasLine());
         }
     }
