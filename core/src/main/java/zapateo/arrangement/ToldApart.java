@@ -165,7 +165,10 @@ public final class ToldApart {
      */
     private static Reason between(List<Figure> figures, List<Measured> measured, int at, Pianist pianist) {
         return IntStream.range(0, figures.size())
-                .filter(other -> other != at && measured.get(other).equals(measured.get(at)))
+                .filter(other -> other != at
+                        && measured.get(other)
+                                .args(pianist)
+                                .equals(measured.get(at).args(pianist)))
                 .mapToObj(figures::get)
                 .findFirst()
                 .map(other -> Reason.of("apart-same", Map.of("figure", other.name())))

@@ -28,6 +28,9 @@ final class BassRows {
     /** A broken chord under the pedal goes no lower (L4). */
     private static final int LOWEST_OF_PEDALLED = 33;
 
+    /** Four voices have theirs from E2 up (L31). */
+    private static final int LOWEST_OF_HYMNS = 40;
+
     private static final int MIDDLE = 48;
 
     private BassRows() {}
@@ -139,6 +142,9 @@ final class BassRows {
         Stroke bass = score.strokes().get(at);
         boolean pedalled = score.asked(bass).family().equals("arpeggio")
                 && score.heardUntil(at) > bass.written().end();
+        if (score.asked(bass).family().equals("hymn")) {
+            return LOWEST_OF_HYMNS;
+        }
         return pedalled ? LOWEST_OF_PEDALLED : LOWEST_BASS;
     }
 

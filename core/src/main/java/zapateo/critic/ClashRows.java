@@ -23,7 +23,7 @@ final class ClashRows {
     private static final int NINTH = 14;
     private static final int FIFTH = 7;
     private static final int OCTAVE = 8;
-    private static final int SEVENTH = 7;
+    private static final int MINOR_SEVENTH = 10;
     /** Lower tones of semitones a rootless voicing has: a ninth under a minor third, a thirteenth under a seventh. */
     private static final Set<Integer> FINE_UNDER = Set.of(2, 9);
     /**
@@ -110,13 +110,13 @@ final class ClashRows {
                     || asked.is(Trait.OPEN)
                     || asked.is(Trait.BASSLESS)
                     || asked.is(Trait.WALKS);
-            // On its seventh a held chord leaves its root, a second away, to others (HANDBOOK §5a).
-            boolean onSeventh = !asked.is(Trait.RUNS)
-                    && chord.bassDegree().filter(degree -> degree == SEVENTH).isPresent();
+            // On its seventh a chord leaves its root, a second away, to others (HANDBOOK §5a).
+            boolean onSeventh = Tones.above(chord, chord.bass().chroma()) >= MINOR_SEVENTH;
             boolean chords = asked.is(Trait.RUNS)
                     || score.within(place.tick(), place.end()).stream()
                             .anyMatch(at -> score.strokes().get(at).notes().size() > 2);
             if (!free
+                    && !onSeventh
                     && chords
                     && !score.stepsIn(place.tick(), place.end(), chord).contains(0)) {
                 marks.add(

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import zapateo.harmony.ChordSymbol;
 import zapateo.harmony.EssentialTones;
+import zapateo.part.Origin;
 import zapateo.part.Stroke;
 import zapateo.pitch.Interval;
 import zapateo.rhythm.Mark;
@@ -38,6 +39,13 @@ final class ColourRows {
             }
             ChordSymbol chord = place.chord().orElseThrow();
             Set<Integer> heard = score.stepsIn(place.tick(), place.end(), chord);
+            // Son and its kin end on their bass alone, and out (HANDBOOK §7a).
+            boolean out = heard.equals(Set.of(0))
+                    && score.within(place.tick(), place.end()).stream()
+                            .allMatch(at -> score.strokes().get(at).nature().origin() == Origin.ENDING);
+            if (out) {
+                continue;
+            }
             List<String> lost =
                     EssentialTones.stating(
                                     chord,

@@ -219,19 +219,24 @@ final class Broken {
             last--;
         }
         if (strokes.get(last).size() < MOST_AT_ONCE && !strokes.get(last).get(0).equals(Role.BASS)) {
-            Role near = near(tone, last, laid);
-            // Beside another tone it is clear from C3 up.
-            Role with = near.kind() == Role.Kind.TONE
-                            && key(near) < Register.CHORD_LOWEST
-                            && near.degree() + SCALE <= Role.HIGHEST
-                    ? Role.tone(near.degree() + SCALE)
-                    : near;
+            Role with = near(tone, last, laid);
             strokes.set(
                     last,
                     Stream.concat(strokes.get(last).stream(), Stream.of(with))
+                            .map(this::clear)
+                            .distinct()
                             .sorted(Comparator.comparingInt(this::key))
                             .toList());
         }
+    }
+
+    /** Struck with another a tone lies clear from C3 up. */
+    private Role clear(Role role) {
+        return role.kind() == Role.Kind.TONE
+                        && key(role) < Register.CHORD_LOWEST
+                        && role.degree() + SCALE <= Role.HIGHEST
+                ? Role.tone(role.degree() + SCALE)
+                : role;
     }
 
     /**

@@ -19,6 +19,9 @@ import zapateo.rhythm.Role;
  */
 final class CloseChords {
 
+    /** So far under its window a shape may lie that has no place in it. */
+    private static final int BELOW = 2;
+
     private static final int MAJOR_SEVENTH = 11;
     private static final int MAJOR_THIRD = 4;
     private static final int FIFTH = 7;
@@ -85,6 +88,27 @@ final class CloseChords {
             KeyTones inKey,
             boolean onBass,
             List<Interval> said) {
+        List<List<PartNote>> found = inside(chord, voicing, window, inKey, onBass, said);
+        if (found.isEmpty()) {
+            found = inside(
+                    chord,
+                    voicing,
+                    new Voicing.Window(window.lowest() - BELOW, window.highest(), window.home()),
+                    inKey,
+                    onBass,
+                    said);
+        }
+        return found.isEmpty() ? stacked(chord, toneSets(chord, onBass), CLOSE) : found;
+    }
+
+    /** The shapes of a voicing that lie inside a window. */
+    private static List<List<PartNote>> inside(
+            ChordSymbol chord,
+            Voicing voicing,
+            Voicing.Window window,
+            KeyTones inKey,
+            boolean onBass,
+            List<Interval> said) {
         List<List<PartNote>> found = new ArrayList<>();
         for (List<Role> shape : voicing.shapesOn(chord)) {
             for (int root = window.lowest() - 24; root <= window.highest(); root++) {
@@ -112,7 +136,7 @@ final class CloseChords {
                 }
             }
         }
-        return found.isEmpty() ? stacked(chord, toneSets(chord, onBass), CLOSE) : found;
+        return found;
     }
 
     /** A major third in the bass is left out above it; its root and fifth say the rest (HANDBOOK §5, doubling). */

@@ -216,8 +216,12 @@ class ChoicesTest {
     void variations_come_with_liveliness_and_can_be_switched_off() {
         String eight = "Key: C~Feel: swing~C Am F G C Am F G C F C F C F C G";
         Choices stride = Choices.figure("stride-root-chord");
-        assertThat(arrange(eight, stride.with(LeftChoice.LIVELINESS, Liveliness.SOME))
-                        .strokes())
+        assertThat(IntStream.range(0, 20)
+                        .mapToObj(seed -> arrange(
+                                eight,
+                                stride.with(LeftChoice.LIVELINESS, Liveliness.SOME)
+                                        .with(SongChoice.SEED, (long) seed)))
+                        .flatMap(arrangement -> arrangement.strokes().stream()))
                 .anyMatch(stroke -> stroke.nature().origin() == Origin.VARIATION && stroke.bar() == 7);
         assertThat(arrange(eight, stride).strokes())
                 .noneMatch(stroke -> stroke.nature().origin() == Origin.VARIATION);

@@ -28,7 +28,7 @@ class ToldApartTest {
     @CsvSource({
         "held spread-eighths stride-root-chord, held, apart-pace-most",
         "held spread-eighths stride-root-chord, spread-eighths, apart-single",
-        "pulse-quarters walking stride-root-chord, stride-root-chord, apart-reach-most",
+        "pulse-quarters walking stride-tenths, stride-tenths, apart-reach-most",
         "held pulse-quarters sixteenth-circle, sixteenth-circle, apart-pace-least"
     })
     void a_figure_is_told_by_what_it_is_the_most_of(String figures, String which, String code) {

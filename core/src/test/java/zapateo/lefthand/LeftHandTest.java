@@ -59,7 +59,7 @@ class LeftHandTest {
         "D/F♯, open-fifth, F♯2+D3",
         "D/A, open-fifth, A2+F♯3",
         "A♭/C, spread, C2+A♭2+E♭3",
-        "C/G, spread, G2+E3+G3",
+        "C/G, spread, G2+E3+C4",
         "C7/B♭, spread, B♭2+G3+E4",
         "B♭7, spread, B♭2+A♭3+D4",
         "Csus4, open-fifth, C2+G2",

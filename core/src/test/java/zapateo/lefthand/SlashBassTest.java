@@ -47,9 +47,12 @@ class SlashBassTest {
         assertThat(held(chord, "tenth")).isEqualTo(notes);
     }
 
-    /** Over a fourth the table's root gives way to the third, so that the chord says what it is. */
+    /**
+     * Over a fifth the root is said, rolled (FAULTS L22). Over a fourth the table's root gives way to the third, so
+     * that the chord says what it is.
+     */
     @ParameterizedTest(name = "{0}: {1}")
-    @CsvSource({"C/E,E2+C3+G3", "C/G,G2+E3+G3", "C/D,D2+C3+E3", "C/F,F2+E3+G3"})
+    @CsvSource({"C/E,E2+C3+G3", "C/G,G2+E3+C4", "C/D,D2+C3+E3", "C/F,F2+E3+G3"})
     void spreads(String chord, String notes) {
         assertThat(held(chord, "spread")).isEqualTo(notes);
     }
