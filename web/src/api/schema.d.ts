@@ -2318,6 +2318,7 @@ export interface components {
             roll: string;
             spacing: string;
             times: string;
+            turns: string;
         };
         Measures: {
             instrument?: components["schemas"]["InstrumentRequest"];

@@ -138,7 +138,7 @@ describe("a figure's file", () => {
       bass: true,
       leadIn: "below",
       times: "own",
-    turns: "chord",
+      turns: "chord",
       hasLine: true,
     },
     variations: [],

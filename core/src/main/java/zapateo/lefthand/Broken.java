@@ -232,11 +232,14 @@ final class Broken {
 
     /** Struck with another a tone lies clear from C3 up. */
     private Role clear(Role role) {
-        return role.kind() == Role.Kind.TONE
-                        && key(role) < Register.CHORD_LOWEST
-                        && role.degree() + SCALE <= Role.HIGHEST
-                ? Role.tone(role.degree() + SCALE)
-                : role;
+        if (key(role) >= Register.CHORD_LOWEST || role.equals(Role.BASS)) {
+            return role;
+        }
+        return role.equals(ROOT)
+                ? HIGH_ROOT
+                : role.kind() == Role.Kind.TONE && role.degree() + SCALE <= Role.HIGHEST
+                        ? Role.tone(role.degree() + SCALE)
+                        : role;
     }
 
     /**

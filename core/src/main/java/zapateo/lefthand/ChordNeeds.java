@@ -226,7 +226,7 @@ final class ChordNeeds {
         Map<Need.Struck, Integer> times = new LinkedHashMap<>();
         // A chord of one beat, or too short for its figure, has no time to be rolled, as one that is struck again has
         // not; the last beat of three has.
-        boolean lastOfThree = cut.bar().meter().beats() == 3
+        boolean rolls = cut.bar().meter().beats() == 3
                 && cut.bar().chords().size() == 2
                 && cut.end() == cut.bar().end();
         int often = cut.ticks() <= cut.bar().meter().beatTicks() || voicing == OPEN_SHELL ? 2 : 1;
@@ -241,8 +241,8 @@ final class ChordNeeds {
                     && (chord || several || first.kind() == Role.Kind.VOICING)) {
                 times.merge(
                         first.kind() == Role.Kind.VOICING
-                                ? new Need.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass(), lastOfThree)
-                                : new Need.Struck(stroke.roles(), spacing(cut, stroke), chord, lastOfThree),
+                                ? new Need.Struck(List.of(Role.CHOSEN), "open", !voicing.hasBass(), rolls)
+                                : new Need.Struck(stroke.roles(), spacing(cut, stroke), chord, rolls),
                         often,
                         Integer::sum);
             }

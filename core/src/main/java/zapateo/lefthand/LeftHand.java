@@ -53,6 +53,7 @@ public final class LeftHand implements Placed.Player {
     private final Map<Planned, Optional<Pitch>> led = new IdentityHashMap<>();
     private final StrokeReasons reasons;
     private final SameOctave again;
+    private final Phrasing phrasing;
 
     private LeftHand(Song song, Plan plan, Pianist pianist, List<Cut> cuts, List<Planned> planned) {
         this.plan = plan;
@@ -61,6 +62,7 @@ public final class LeftHand implements Placed.Player {
         this.hand = pianist.leftOnKeys();
         this.early = new Early(song);
         this.again = SameOctave.of(song, cuts);
+        this.phrasing = Phrasing.of(song);
         this.walk = planned.stream().anyMatch(stroke -> stroke.roles().contains(Role.WALK))
                 ? WalkingLine.of(cuts, planned, Math.max(Register.DEEP.lowest(), instrument.lowest()))
                 : Map.of();
@@ -215,7 +217,7 @@ public final class LeftHand implements Placed.Player {
         TickSpan span = TickSpan.of(each.tick(), each.ticks());
         Room room = Room.under(ceiling, notes, each.rolled(), placement, hand, instrument.lowest());
         List<PartNote> struck = loudness.computeIfAbsent(cut.choices().figure(), figure -> Loudness.of(figure.family()))
-                .on(each, cut, room.notes());
+                .on(each, cut, room.notes(), phrasing);
         Stroke plain = Stroke.of(
                 each.hand(),
                 each.bar(),

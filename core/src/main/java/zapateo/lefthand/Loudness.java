@@ -28,8 +28,8 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
     private static final int GHOST = -14;
     /** The last chord is softer. */
     private static final int LAST = -8;
-    /** A phrase of four bars rises to its third and falls. */
-    private static final int[] PHRASE = {0, 2, 4, 1};
+    /** An inner or upper tone of a chord against its lowest. */
+    private static final int INNER = -3;
 
     private static final List<Loudness> ALL = readAll();
 
@@ -41,7 +41,7 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
     }
 
     /** The notes of a stroke as loud as they are struck, low to high. */
-    List<PartNote> on(Planned stroke, Cut cut, List<PartNote> notes) {
+    List<PartNote> on(Planned stroke, Cut cut, List<PartNote> notes, Phrasing phrasing) {
         Meter meter = cut.bar().meter();
         int at = stroke.tick() - cut.bar().tick();
         boolean beat = Math.floorMod(at, meter.beatTicks()) == 0;
@@ -50,12 +50,12 @@ record Loudness(List<String> families, int bass, int over, int chord, List<Integ
                 : off + (stroke.roles().contains(Role.WALK) ? GHOST : 0);
         int more = place
                 + (stroke.accent() ? ACCENT : 0)
-                + (stroke.origin() == Origin.ENDING ? LAST : PHRASE[(cut.place().inSection() - 1) % PHRASE.length]);
+                + (stroke.origin() == Origin.ENDING ? LAST : phrasing.at(cut.bar()));
         boolean hasBass = stroke.mark() == Mark.HEEL && stroke.hand() == Side.LEFT;
         List<PartNote> struck = new ArrayList<>(notes.size());
         for (PartNote note : notes) {
             boolean lowest = note == notes.get(0);
-            struck.add(note.struck((hasBass ? lowest ? bass : over : chord) + more));
+            struck.add(note.struck((hasBass ? lowest ? bass : over : lowest ? chord : chord + INNER) + more));
         }
         return struck;
     }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import zapateo.hand.Ease;
 import zapateo.hand.Hand;
 import zapateo.harmony.ChordSymbol;
@@ -39,7 +40,7 @@ final class Placements {
     private final Map<Need, List<Candidate>> known = new HashMap<>();
     private final Map<Agreed, List<Candidate>> agreed = new HashMap<>();
 
-    private record Agreed(Need need, int bass) {}
+    private record Agreed(Need need, SameOctave.Agreed on) {}
 
     /** @param lowest the lowest key of the instrument */
     Placements(Hand hand, int lowest) {
@@ -64,12 +65,14 @@ final class Placements {
     }
 
     /** The same places where the bass has a key elsewhere already: another one is dearer. */
-    List<Candidate> of(Need need, int bass) {
+    List<Candidate> of(Need need, SameOctave.Agreed on) {
         List<Candidate> all = of(need);
         return agreed.computeIfAbsent(
-                new Agreed(need, bass),
+                new Agreed(need, on),
                 key -> all.stream()
-                        .map(each -> each.hasBass() && each.bass() != bass ? each.dearer(Cost.WANDERS, 1) : each)
+                        .map(each -> each.hasBass() && each.bass() != on.bass()
+                                ? each.dearer(Cost.WANDERS, on.counts())
+                                : each)
                         .toList());
     }
 
@@ -172,7 +175,15 @@ final class Placements {
         }
         Voicing voicing = need.shape().get().on(placement.chord());
         List<Role> laid = Spacing.named(voicing.spacing()).on(placement.chord(), placement.bass(), placement.shape());
-        return voicing.states() ? Fuller.of(placement, laid, need.said()) : List.of(laid);
+        if (!voicing.states()) {
+            return List.of(laid);
+        }
+        // What is low and short says two tones rather than leap where it could say three.
+        return voicing.id().equals("open-shell")
+                ? Stream.concat(Fuller.of(placement, laid, need.said()).stream(), Stream.of(laid))
+                        .distinct()
+                        .toList()
+                : Fuller.of(placement, laid, need.said());
     }
 
     private List<Pitch> basses(Need need, ChordSymbol chord) {

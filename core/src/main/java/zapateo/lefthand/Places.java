@@ -56,7 +56,7 @@ record Places(Placements placements, ShortestPath.Repeated<Candidate> search) {
             List<List<Candidate>> layers = new ArrayList<>(needs.size());
             needs.forEach(need -> layers.add(places.placements.of(need)));
             ShortestPath<Candidate> path = places.search.through(layers);
-            Map<Integer, Integer> agreed = again.agreed(path.steps());
+            Map<Integer, SameOctave.Agreed> agreed = again.agreed(path.steps());
             if (agreed.isEmpty()) {
                 return new Found(layers, path);
             }

@@ -19,15 +19,32 @@ final class SameOctave {
 
     private static final int BLUES_BARS = 12;
 
-    /** Cuts that say the same, by their indices. */
-    private final List<List<Integer>> again;
+    /** What the tonic of a blues counts, where the rest counts one. */
+    private static final int HOME = 2;
 
-    private SameOctave(List<List<Integer>> again) {
+    private final List<Alike> again;
+
+    private SameOctave(List<Alike> again) {
         this.again = again;
     }
 
+    /**
+     * Chords that say the same.
+     *
+     * @param cuts by their indices
+     * @param counts how much it counts that they agree
+     */
+    private record Alike(List<Integer> cuts, int counts) {}
+
+    /**
+     * The key a bass has elsewhere.
+     *
+     * @param counts how much it counts that it has it here too
+     */
+    record Agreed(int bass, int counts) {}
+
     static SameOctave of(Song song, List<Cut> cuts) {
-        Map<List<Object>, List<Integer>> alike = new LinkedHashMap<>();
+        Map<List<Object>, Alike> alike = new LinkedHashMap<>();
         for (Cut cut : cuts) {
             Section section = song.sections().get(cut.place().section());
             String figure = cut.choices().figure().id();
@@ -36,14 +53,18 @@ final class SameOctave {
             for (int at = cut.index() - 1; at <= cut.index() + 1; at++) {
                 around.add(at < 0 || at >= cuts.size() ? "" : cuts.get(at).chord());
             }
-            alike.computeIfAbsent(around, key -> new ArrayList<>()).add(cut.index());
+            alike.computeIfAbsent(around, key -> new Alike(new ArrayList<>(), 1))
+                    .cuts()
+                    .add(cut.index());
             if (isBlues(section)) {
-                alike.computeIfAbsent(List.of(section.name(), figure, cut.chord()), key -> new ArrayList<>())
+                alike.computeIfAbsent(
+                                List.of(section.name(), figure, cut.chord()), key -> new Alike(new ArrayList<>(), HOME))
+                        .cuts()
                         .add(cut.index());
             }
         }
         return new SameOctave(
-                alike.values().stream().filter(each -> each.size() > 1).toList());
+                alike.values().stream().filter(each -> each.cuts().size() > 1).toList());
     }
 
     private static boolean isBlues(Section section) {
@@ -58,11 +79,11 @@ final class SameOctave {
     }
 
     /** The key most of the basses have where those that say the same disagree, by the cut's index. */
-    Map<Integer, Integer> agreed(List<Candidate> places) {
-        Map<Integer, Integer> agreed = new HashMap<>();
-        for (List<Integer> cuts : again) {
+    Map<Integer, Agreed> agreed(List<Candidate> places) {
+        Map<Integer, Agreed> agreed = new HashMap<>();
+        for (Alike alike : again) {
             Map<Integer, Integer> times = new LinkedHashMap<>();
-            cuts.stream()
+            alike.cuts().stream()
                     .map(places::get)
                     .filter(Candidate::hasBass)
                     .forEach(place -> times.merge(place.bass(), 1, Integer::sum));
@@ -71,7 +92,7 @@ final class SameOctave {
                         .max(Map.Entry.comparingByValue())
                         .orElseThrow()
                         .getKey();
-                cuts.forEach(cut -> agreed.put(cut, most));
+                alike.cuts().forEach(cut -> agreed.put(cut, new Agreed(most, alike.counts())));
             }
         }
         return agreed;

@@ -11,6 +11,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import zapateo.arrangement.Arrangement;
 import zapateo.arrangement.Choices;
 import zapateo.arrangement.Pedal;
@@ -146,15 +147,47 @@ class StyleTest {
         assertThat(waltz.get(0) - waltz.get(1)).isEqualTo(14);
     }
 
-    /** A phrase of four bars rises to its third and falls; the last chord is softer. */
+    /**
+     * HANDBOOK §7a: a phrase rises to the bar where its tune is highest and falls to its cadence; the last chord is
+     * softer.
+     */
+    @ParameterizedTest(name = "highest in bar {0}")
+    @ValueSource(ints = {0, 1, 2})
+    void phrases_rise_to_their_own_top(int top) {
+        StringBuilder tune = new StringBuilder("Melody: |");
+        for (int bar = 0; bar < 8; bar++) {
+            tune.append(bar % 4 == top ? " c'4 |" : " e4 |");
+        }
+        Arrangement arrangement = Played.arrange(
+                "Key: C~Meter: 4/4~| C | F | G | C | F | G | C | C |~" + tune, Choices.figure("stride-root-chord"));
+        List<Integer> basses = firstBasses(arrangement);
+        assertThat(basses.get(top))
+                .isEqualTo(basses.stream().max(Integer::compare).orElseThrow());
+        assertThat(basses.get(3)).isLessThan(basses.get(top));
+        assertThat(basses.get(7)).isEqualTo(66);
+    }
+
+    /**
+     * Without a tune the harmony says where: D7 lies outside C. Inside a chord the lowest tone carries the rest (M9).
+     */
     @Test
-    void phrases_rise_and_fall() {
-        List<Integer> basses = arrange("C", Choices.figure("stride-root-chord")).left().strokes().stream()
+    void a_phrase_without_a_tune_leans_on_its_strangest_chord() {
+        Arrangement arrangement = Played.arrange(
+                "Key: C~| C | D7 | G | C | C | F | Fm6 | C | C | C | C | C |", Choices.figure("stride-root-chord"));
+        List<Integer> basses = firstBasses(arrangement);
+        assertThat(basses.get(1)).isGreaterThan(basses.get(2));
+        assertThat(basses.get(6)).isGreaterThan(basses.get(5));
+        assertThat(arrangement.left().strokes())
+                .filteredOn(stroke -> stroke.notes().size() > 2)
+                .allSatisfy(stroke -> assertThat(stroke.notes().get(1).velocity())
+                        .isLessThan(stroke.notes().get(0).velocity()));
+    }
+
+    private static List<Integer> firstBasses(Arrangement arrangement) {
+        return arrangement.left().strokes().stream()
                 .filter(stroke -> stroke.written().tick() % 3840 == 0)
                 .map(stroke -> stroke.notes().get(0).velocity())
                 .toList();
-        assertThat(basses.subList(0, 4)).containsExactly(74, 76, 78, 75);
-        assertThat(basses.get(7)).isEqualTo(66);
     }
 
     /**

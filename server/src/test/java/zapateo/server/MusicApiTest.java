@@ -192,7 +192,7 @@ class MusicApiTest {
         assertThat(ways).hasSize(5);
         JsonNode settled = SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", choices))
                 .json();
-        Map<String, Object> held = Map.of("figure", "stride-tenths", "level", 3, "ways", List.of(0, 0, 2, 0, 0));
+        Map<String, Object> held = Map.of("figure", "stride-tenths", "level", 3, "ways", List.of(0, 0, 4, 0, 0));
         assertThat(SERVER.post("/api/arrangements", Map.of("chart", CHART, "choices", held))
                         .json()
                         .path("bars")
@@ -200,7 +200,7 @@ class MusicApiTest {
                         .path("choices")
                         .path("figure")
                         .asString())
-                .isEqualTo("pulse-quarters");
+                .isEqualTo("strong-beats");
         assertThat(settled.path("bars").path(0).path("choices").path("figure").asString())
                 .isNotEmpty();
         assertThat(SERVER.post(
