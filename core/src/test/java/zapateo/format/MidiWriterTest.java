@@ -100,8 +100,11 @@ class MidiWriterTest {
     @Test
     void a_key_is_let_go_before_it_is_struck_again() {
         List<String> rows = read(MidiWriter.write(arrange("C", "pulse-quarters"), Hands.LEFT));
-        assertThat(rows.indexOf("2, 960, Note_off_c, 1, 36, 0"))
-                .isLessThan(rows.indexOf("2, 960, Note_on_c, 1, 36, 70"));
+        List<String> again = rows.stream()
+                .filter(row -> row.startsWith("2, 960, Note_"))
+                .map(row -> row.replaceAll(", [0-9]+$", ""))
+                .toList();
+        assertThat(again).containsExactly("2, 960, Note_off_c, 1, 36", "2, 960, Note_on_c, 1, 36");
     }
 
     private static Arrangement arrange(String chart, String figure) {
