@@ -104,7 +104,8 @@ class MidiWriterTest {
                 .filter(row -> row.startsWith("2, 960, Note_"))
                 .map(row -> row.replaceAll(", [0-9]+$", ""))
                 .toList();
-        assertThat(again).containsExactly("2, 960, Note_off_c, 1, 36", "2, 960, Note_on_c, 1, 36");
+        assertThat(again.indexOf("2, 960, Note_off_c, 1, 36"))
+                .isBetween(0, again.indexOf("2, 960, Note_on_c, 1, 36") - 1);
     }
 
     private static Arrangement arrange(String chart, String figure) {
