@@ -172,13 +172,19 @@ record Placement(ChordSymbol chord, Pitch bass, List<PartNote> upper, List<Role>
      * seventh stays where below is no room.
      */
     private Pitch fifthBelow(int lowest) {
-        // An altered dominant has no fifth to stand on: its seventh is its second bass (FAULTS L29).
-        PitchClass fifth = chord.tone(chord.quality().id().contains("alt") ? toneOf(7) : toneOf(5));
+        // An altered dominant has no fifth to stand on: its second bass is its seventh, or its root's octave (FAULTS
+        // L29).
+        boolean altered = chord.quality().id().contains("alt");
+        PitchClass fifth = chord.tone(altered ? toneOf(7) : toneOf(5));
         int below = bass.midi() - Math.floorMod(bass.midi() - fifth.chroma(), Pitch.OCTAVE);
         int above = below + Pitch.OCTAVE;
-        return below >= lowest
-                ? Pitch.onKey(below, fifth)
-                : above - bass.midi() > FIFTH.semitones() + 1 ? bass : Pitch.onKey(above, fifth);
+        if (below >= lowest) {
+            return Pitch.onKey(below, fifth);
+        }
+        if (altered) {
+            return Pitch.onKey(bass.midi() + Pitch.OCTAVE, bass.pitchClass());
+        }
+        return above - bass.midi() > FIFTH.semitones() + 1 ? bass : Pitch.onKey(above, fifth);
     }
 
     /** A bass's own fifth, whatever the chord: below it where there is room and it is wanted there. */

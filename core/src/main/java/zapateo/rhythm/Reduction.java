@@ -58,7 +58,10 @@ public enum Reduction {
         @Override
         List<FigureStroke> of(Figure figure, Meter meter, List<FigureStroke> bar) {
             List<FigureStroke> chords = bar.stream()
-                    .filter(stroke -> !figure.isLine(stroke) && stroke.mark() == Mark.TOE)
+                    .filter(stroke -> !figure.isLine(stroke)
+                            && stroke.mark() == Mark.TOE
+                            && (stroke.roles().size() > 1
+                                    || stroke.roles().get(0).isAlone()))
                     .toList();
             Optional<FigureStroke> one = chords.stream()
                     .filter(FigureStroke::accent)
