@@ -40,6 +40,11 @@ record Cut(
         return ticks == bar.ticks();
     }
 
+    /** Which of its figure's bars it is: by the song's bars where that has phrases, else as long as the chord stays. */
+    int turn() {
+        return choices.figure().manner().phrased() ? place.inSection() - 1 : nth;
+    }
+
     Cut as(LeftHandChoices others) {
         return new Cut(index, bar, tick, ticks, chord, others, begins, nth, early, place);
     }

@@ -157,7 +157,7 @@ final class Layout {
         keepOnsets(
                 i,
                 j,
-                withTune ? withTune(figure, cut.bar()) : figure.bar(cut.bar().meter(), turn(cut)));
+                withTune ? withTune(figure, cut.bar()) : figure.bar(cut.bar().meter(), cut.turn()));
         return j + 1;
     }
 
@@ -166,13 +166,6 @@ final class Layout {
         return figure.bar(meter, 0).stream()
                 .findFirst()
                 .orElseGet(() -> figure.written().findFirst().orElseThrow());
-    }
-
-    /**
-     * Which of a figure's bars it is: by the song's bars where the figure has phrases, else as long as a chord stays.
-     */
-    private static int turn(Cut cut) {
-        return figureOf(cut).manner().phrased() ? cut.place().inSection() - 1 : cut.nth();
     }
 
     private static Figure figureOf(Cut cut) {
@@ -221,7 +214,7 @@ final class Layout {
                         cut.choices().get(LeftChoice.LIVELINESS))
                 : Optional.empty();
         int from = planned.size();
-        for (FigureStroke stroke : varied.orElseGet(() -> figure.strokes(meter, whole ? turn(cut) : 0, cut.ticks()))) {
+        for (FigureStroke stroke : varied.orElseGet(() -> figure.strokes(meter, whole ? cut.turn() : 0, cut.ticks()))) {
             int tick = cut.tick() + stroke.tick();
             if (stroke.ofNext()) {
                 early(i, stroke, tick);

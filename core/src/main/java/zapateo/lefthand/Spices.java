@@ -35,7 +35,6 @@ final class Spices {
     /** How readily a figure's own other bar is taken, beside the chances of the rest. */
     private static final int OWN = 40;
 
-    private static final Role OCTAVE = Role.tone(8);
     private static final Spices NONE = new Spices(List.of(), Map.of(), Set.of(), Set.of());
 
     private final List<Cut> cuts;
@@ -200,19 +199,13 @@ final class Spices {
     /** Whether something is struck in the bar's second half that could be left out for what rings. */
     private static boolean movesLate(Cut cut) {
         Figure figure = cut.choices().figure();
-        int half = firstHalf(cut.bar());
+        int half = SpicedBars.firstHalf(cut.bar());
         List<FigureStroke> own = figure.bar(cut.bar().meter(), 0).stream()
                 .filter(stroke -> stroke.hand() == Side.LEFT && !stroke.ofNext())
                 .toList();
         boolean chordsEarly = own.stream().anyMatch(stroke -> stroke.mark() == Mark.TOE && stroke.tick() < half);
         boolean chords = own.stream().anyMatch(stroke -> stroke.mark() == Mark.TOE);
         return !figure.isHeld() && (chordsEarly || !chords) && own.stream().anyMatch(stroke -> stroke.tick() > half);
-    }
-
-    /** Whole beats up to the middle of a bar, one at least. */
-    private static int firstHalf(Bar bar) {
-        int beat = bar.meter().beatTicks();
-        return Math.max(beat, bar.ticks() / beat / 2 * beat);
     }
 
     /** Whether its bar ends on what leads on by itself: a note early, or a lead-in of its own. */
@@ -285,11 +278,11 @@ final class Spices {
                     all.replaceAll(stroke -> stroke.bar() == index && stroke.origin() == Origin.LEAD_IN
                             ? stroke.spiced(spice.id())
                             : stroke);
-                case WITH -> with(all, bar, spice);
-                case STOP -> stop(all, bar, spice);
-                case HOLD -> hold(all, bar, spice);
-                case THIN -> thin(all, bar, spice);
-                case EARLY -> early(all, bar, spice);
+                case WITH -> SpicedBars.with(all, bar, spice, cuts);
+                case STOP -> SpicedBars.stop(all, bar, spice);
+                case HOLD -> SpicedBars.hold(all, bar, spice);
+                case THIN -> SpicedBars.thin(all, bar, spice);
+                case EARLY -> SpicedBars.early(all, bar, spice);
             }
             strokes.subMap(from, true, index, true).clear();
             all.forEach(stroke -> strokes.computeIfAbsent(stroke.bar(), each -> new ArrayList<>())
@@ -299,129 +292,5 @@ final class Spices {
         strokes.values().forEach(all::addAll);
         all.sort(Comparator.comparingInt(Planned::tick).thenComparing(Planned::hand));
         return all;
-    }
-
-    private void with(List<Planned> all, Bar bar, Spice spice) {
-        Role role = spice.role().orElseThrow();
-        all.stream()
-                .filter(stroke -> stroke.bar() == bar.index() && stroke.hand() == Side.LEFT)
-                .findFirst()
-                .filter(stroke -> !doublesThird(stroke, role)
-                        && stroke.tick() == bar.tick()
-                        && stroke.roles().size() <= 2
-                        && !stroke.roles().contains(role)
-                        && (stroke.roles().get(0).equals(Role.BASS)
-                                || stroke.roles().get(0).equals(Role.WALK)))
-                .ifPresent(stroke -> all.set(
-                        all.indexOf(stroke),
-                        stroke.playing(List.of(stroke.roles().get(0), role), stroke.mark(), Origin.FULLER)
-                                .spiced(spice.id())));
-    }
-
-    /** A third in the bass is not said twice. */
-    private boolean doublesThird(Planned stroke, Role role) {
-        return role.equals(OCTAVE)
-                && cuts.get(stroke.cut())
-                        .chord()
-                        .bassDegree()
-                        .filter(degree -> degree == 3)
-                        .isPresent();
-    }
-
-    private static void stop(List<Planned> all, Bar bar, Spice spice) {
-        int from = bar.tick() + bar.meter().beatTicks();
-        all.removeIf(stroke -> stroke.bar() == bar.index() && stroke.tick() >= from && !stroke.isEarlyIn(bar));
-        all.replaceAll(stroke -> stroke.bar() == bar.index() && stroke.tick() < from
-                ? stroke.until(Math.min(stroke.end(), from)).spiced(spice.id())
-                : stroke);
-    }
-
-    private static void hold(List<Planned> all, Bar bar, Spice spice) {
-        int half = bar.tick() + firstHalf(bar);
-        List<Planned> first = all.stream()
-                .filter(stroke -> stroke.bar() == bar.index()
-                        && stroke.hand() == Side.LEFT
-                        && stroke.tick() < half
-                        && stroke.tick() >= bar.tick())
-                .toList();
-        List<Planned> above =
-                first.stream().filter(stroke -> stroke.mark() == Mark.TOE).toList();
-        // A bar whose chord comes later would lose it.
-        boolean lost = above.isEmpty()
-                && all.stream()
-                        .anyMatch(stroke -> stroke.bar() == bar.index()
-                                && stroke.hand() == Side.LEFT
-                                && stroke.mark() == Mark.TOE
-                                && stroke.tick() < bar.end());
-        List<Planned> kept = lost ? List.of() : above.isEmpty() ? first : above;
-        boolean later = all.stream().anyMatch(stroke -> stroke.bar() == bar.index() && stroke.tick() >= bar.end());
-        if (kept.isEmpty() || later) {
-            return;
-        }
-        Planned last = kept.get(kept.size() - 1);
-        all.removeIf(stroke -> stroke.bar() == bar.index() && stroke.tick() > last.tick() && !stroke.isEarlyIn(bar));
-        int end = all.stream()
-                .filter(stroke ->
-                        stroke.bar() == bar.index() && stroke.tick() > last.tick() && stroke.hand() == Side.LEFT)
-                .mapToInt(Planned::tick)
-                .min()
-                .orElse(bar.end());
-        all.set(all.indexOf(last), last.until(Math.max(last.end(), end)).spiced(spice.id()));
-    }
-
-    private static void thin(List<Planned> all, Bar bar, Spice spice) {
-        List<Planned> toes = all.stream()
-                .filter(stroke -> stroke.bar() == bar.index()
-                        && stroke.hand() == Side.LEFT
-                        && stroke.mark() == Mark.TOE
-                        && !stroke.isEarlyIn(bar))
-                .toList();
-        if (toes.size() < 2) {
-            return;
-        }
-        Planned last = toes.get(toes.size() - 1);
-        int at = all.indexOf(last);
-        boolean said = toes.subList(0, toes.size() - 1).stream()
-                .anyMatch(stroke -> stroke.roles().equals(last.roles()));
-        if (!said) {
-            return;
-        }
-        all.remove(at);
-        for (int before = at - 1; before >= 0 && all.get(before).bar() == bar.index(); before--) {
-            if (all.get(before).hand() == Side.LEFT) {
-                boolean joins =
-                        all.get(before).end() >= last.tick() && all.get(before).mark() == Mark.TOE;
-                all.set(
-                        before,
-                        (joins ? all.get(before).until(Math.max(all.get(before).end(), last.end())) : all.get(before))
-                                .spiced(spice.id()));
-                return;
-            }
-        }
-    }
-
-    private static void early(List<Planned> all, Bar bar, Spice spice) {
-        int from = bar.tick() - Ticks.PER_EIGHTH;
-        List<Planned> there = all.stream()
-                .filter(stroke -> stroke.tick() == bar.tick() && stroke.bar() == bar.index())
-                .toList();
-        boolean taken = all.stream()
-                        .anyMatch(stroke -> stroke.tick() >= from
-                                && stroke.tick() < bar.tick()
-                                && (stroke.origin() == Origin.LEAD_IN || stroke.isEarlyIn(bar)))
-                || all.stream().anyMatch(stroke -> stroke.tick() < bar.tick() && stroke.end() > bar.tick());
-        if (taken
-                || there.isEmpty()
-                || there.stream()
-                        .anyMatch(stroke -> stroke.origin() != Origin.FIGURE && stroke.origin() != Origin.FULLER)) {
-            return;
-        }
-        all.removeIf(stroke -> stroke.tick() >= from && stroke.tick() < bar.tick());
-        all.replaceAll(stroke -> stroke.tick() < from && stroke.end() > from ? stroke.until(from) : stroke);
-        there.forEach(stroke -> all.set(
-                all.indexOf(stroke),
-                stroke.at(bar.index() - 1, from, stroke.ticks() + Ticks.PER_EIGHTH)
-                        .playing(stroke.roles(), stroke.mark(), Origin.ANTICIPATION)
-                        .spiced(spice.id())));
     }
 }

@@ -39,7 +39,6 @@ final class WalkingLine {
 
     private static final int STEP = 2;
     private static final int THIRD = 4;
-    private static final int FOURTH = 5;
     private static final int FIFTH = 7;
     private static final double NEVER = 60;
 
@@ -306,8 +305,9 @@ final class WalkingLine {
                         opensBar,
                         strong,
                         into,
-                        beside(cut, after),
-                        after.filter(other -> rises(cut.chord(), other)).isPresent(),
+                        WalkingTones.beside(cut.chord(), after),
+                        after.filter(other -> WalkingTones.rises(cut.chord(), other))
+                                .isPresent(),
                         stroke.tick() - cut.bar().tick() == cut.bar().meter().beatTicks(),
                         cut.bar().index() % 2,
                         stroke.roles().size() > 1 && stroke.origin() != Origin.FULLER
@@ -315,20 +315,6 @@ final class WalkingLine {
                                 : Math.max(HIGHEST, lowest + Pitch.OCTAVE),
                         passing.stream().anyMatch(chord -> chord.tick() == stroke.tick())),
                 this::notes);
-    }
-
-    private static int beside(Cut cut, Optional<ChordSymbol> after) {
-        int up = after.map(other ->
-                        Math.floorMod(other.bass().chroma() - cut.chord().bass().chroma(), Pitch.OCTAVE))
-                .orElse(0);
-        return up == 1 ? 1 : up == Pitch.OCTAVE - 1 ? -1 : 0;
-    }
-
-    private static boolean rises(ChordSymbol chord, ChordSymbol after) {
-        return chord.quality().isMajor()
-                && after.quality().isMinor()
-                && after.over().isEmpty()
-                && Math.floorMod(after.root().chroma() - chord.root().chroma(), Pitch.OCTAVE) == FOURTH;
     }
 
     private List<Note> notes(Beat beat) {
@@ -354,7 +340,8 @@ final class WalkingLine {
             // Between basses a semitone apart the line has the chord's tones alone (FAULTS L24).
             if (!beat.strong() && beat.beside() == 0) {
                 double step = beat.second() && (chord.quality().isDominant() || beat.turn() == 1) ? STEPS_AGAIN : STEPS;
-                scale(chord, beat.key()).forEach(name -> put(notes, name, Kind.STEP, step, arc, beat.highest()));
+                WalkingTones.scale(chord, beat.key())
+                        .forEach(name -> put(notes, name, Kind.STEP, step, arc, beat.highest()));
                 if (beat.rises()) {
                     put(notes, chord.root().plus(MAJOR_SECOND).simple(), Kind.STEP, step, arc, beat.highest());
                 }
@@ -372,26 +359,6 @@ final class WalkingLine {
                 .tone(5)
                 .filter(fifth -> chord.tone(fifth).chroma() == tone.chroma())
                 .isPresent();
-    }
-
-    /**
-     * The key's steps where the chord's root is the key's own, save what contradicts the chord; over a strange chord
-     * steps between its tones.
-     */
-    private static List<PitchClass> scale(ChordSymbol chord, Key key) {
-        if (key.holds(chord.root())) {
-            return key.scale().stream()
-                    .filter(step ->
-                            !Approach.isTheOther(chord, step.chroma()) && !Approach.isUnaltered(chord, step.chroma()))
-                    .toList();
-        }
-        boolean minor = chord.quality().has(3, 3);
-        boolean diminished = minor && chord.quality().has(5, 6);
-        return (diminished ? List.of("2", "4", "b6") : List.of("2", "4", "6"))
-                .stream()
-                        .map(degree -> chord.root().plus(Interval.parse(degree)).simple())
-                        .filter(step -> !Approach.isUnaltered(chord, step.chroma()))
-                        .toList();
     }
 
     /**
